@@ -1,0 +1,175 @@
+namespace Mauvaise.Core.Catalogue;
+
+/// <summary>What must hold between the facts. Each fault is a sentence that says where to look.</summary>
+public static class CatalogueRules
+{
+    /// <summary>Two causes are separable when some sign is this much more likely under one than under the other.</summary>
+    public const double SeparatingRatio = 3;
+
+    /// <summary>Every fault found; empty when the catalogue is sound.</summary>
+    public static IReadOnlyList<string> Faults(GardenCatalogue c) =>
+    [
+        .. Doubled("group", c.Groups.Select(g => g.Id)),
+        .. Doubled("material", c.Materials.Select(m => m.Id)),
+        .. Doubled("target", c.Targets.Select(t => t.Id)),
+        .. Doubled("sign", c.Signs.Select(s => s.Id)),
+        .. Doubled("crop", c.Crops.Select(x => x.Id)),
+        .. Doubled("recipe", c.Recipes.Select(r => r.Id)),
+        .. Doubled("climate", c.Climates.Select(x => x.Id)),
+        .. c.Materials.SelectMany(m => MaterialFaults(m, c)),
+        .. c.Targets.SelectMany(t => TargetFaults(t, c)),
+        .. Inseparable(c),
+        .. c.Crops.Where(x => x.StageDays.Count != 3 || x.StageDays.Zip(x.StageDays.Skip(1)).Any(p => p.First >= p.Second))
+            .Select(x => $"crop '{x.Id}': stageDays wants three rising numbers (young, full, end)"),
+        .. c.Recipes.SelectMany(r => RecipeFaults(r, c)),
+        .. c.Climates.SelectMany(ClimateFaults),
+    ];
+
+    /// <summary>Probability of a sign under a target: its own figure, else the sign's value for unlisted causes.</summary>
+    public static double Likelihood(Target target, Sign sign) =>
+        target.Signs.TryGetValue(sign.Id, out var p) ? p : sign.WhenUnlisted;
+
+    private static IEnumerable<string> Doubled(string what, IEnumerable<string> ids) =>
+        ids.GroupBy(id => id).Where(g => g.Count() > 1).Select(g => $"{what} '{g.Key}' is there more than once");
+
+    private static IEnumerable<string> MaterialFaults(Material m, GardenCatalogue c)
+    {
+        var at = $"material '{m.Id}'";
+        if (c.Groups.All(g => g.Id != m.Group))
+        {
+            yield return $"{at}: group '{m.Group}' is not in groups";
+        }
+
+        if (m.Doses is null && !m.LabelOnly)
+        {
+            yield return $"{at}: has no doses and is not labelOnly";
+        }
+
+        if (m.Doses is { } d && !(0 < d.Gentle && d.Gentle <= d.Usual && d.Usual <= d.Strong && d.Strong <= d.Ceiling))
+        {
+            yield return $"{at}: doses must rise from gentle to ceiling";
+        }
+
+        if (m.Doses is { Unit: not ("ml" or "g") })
+        {
+            yield return $"{at}: dose unit must be ml or g";
+        }
+
+        if (m.Cadence.CurativeMinDays < 1 || m.Cadence.CurativeMaxDays < m.Cadence.CurativeMinDays || m.Cadence.Rounds < 1)
+        {
+            yield return $"{at}: cadence wants 1 <= min <= max and at least one round";
+        }
+
+        if (m.Cover.HalfLifeDays is <= 0 || m.Cover.WashOffMm is <= 0)
+        {
+            yield return $"{at}: half-life and wash-off must be over 0, or left out";
+        }
+
+        foreach (var e in m.WorksOn)
+        {
+            if (new[] { e.Eggs, e.Young, e.Adult, e.Protects }.Any(p => !(p is >= 0 and <= 1)))
+            {
+                yield return $"{at}: effect on '{e.On}' has a share outside 0 to 1";
+            }
+
+            if (c.Targets.All(t => t.Id != e.On && t.Group != e.On))
+            {
+                yield return $"{at}: works on '{e.On}', which is neither a target nor a group of targets";
+            }
+        }
+    }
+
+    private static IEnumerable<string> TargetFaults(Target t, GardenCatalogue c)
+    {
+        var at = $"target '{t.Id}'";
+        foreach (var host in t.Hosts.Where(h => h != "all" && c.Crops.All(x => x.Id != h && x.Family != h)))
+        {
+            yield return $"{at}: host '{host}' is neither a crop nor a family";
+        }
+
+        if (t.Hosts.Count == 0)
+        {
+            yield return $"{at}: has no host";
+        }
+
+        foreach (var (sign, likelihood) in t.Signs)
+        {
+            if (c.Signs.All(x => x.Id != sign))
+            {
+                yield return $"{at}: sign '{sign}' is not in signs";
+            }
+
+            if (!(likelihood is >= 0.01 and <= 0.99))
+            {
+                yield return $"{at}: likelihood of '{sign}' must be 0.01 to 0.99";
+            }
+        }
+
+        foreach (var sign in t.AgreedSigns.Where(s => !t.Signs.ContainsKey(s)))
+        {
+            yield return $"{at}: '{sign}' is called agreed but has no likelihood";
+        }
+
+        if (t.Season.From is < 1 or > 12 || t.Season.To is < 1 or > 12)
+        {
+            yield return $"{at}: season months must be 1 to 12";
+        }
+
+        if (t.Insect is { } i && !(i.LowerC < i.UpperC && i.EggDegreeDays >= 0 && i.ToAdultDegreeDays > i.EggDegreeDays))
+        {
+            yield return $"{at}: insect biology wants lower < upper and 0 <= egg < to adult";
+        }
+
+        if (t.Disease is { } d && !(d.MinC < d.OptimumC && d.OptimumC < d.MaxC))
+        {
+            yield return $"{at}: disease temperatures must rise from min to max";
+        }
+
+        if (t.NoSpray && t.InsteadOfSpray is null)
+        {
+            yield return $"{at}: is not to be sprayed and does not say what to do instead";
+        }
+    }
+
+    private static IEnumerable<string> Inseparable(GardenCatalogue c) =>
+        from i in Enumerable.Range(0, c.Targets.Count)
+        from j in Enumerable.Range(i + 1, c.Targets.Count - i - 1)
+        let a = c.Targets[i]
+        let b = c.Targets[j]
+        where ShareAHost(a, b, c) && !a.InseparableFrom.Contains(b.Id) && !b.InseparableFrom.Contains(a.Id)
+        where c.Signs.All(s => Ratio(Likelihood(a, s), Likelihood(b, s)) < SeparatingRatio)
+        select $"targets '{a.Id}' and '{b.Id}' share a host and no sign tells them apart; add one or declare them inseparable";
+
+    private static bool ShareAHost(Target a, Target b, GardenCatalogue c) =>
+        c.Crops.Any(x => GardenCatalogue.IsHost(a, x) && GardenCatalogue.IsHost(b, x));
+
+    private static double Ratio(double p, double q) => p > q ? p / q : q / p;
+
+    private static IEnumerable<string> RecipeFaults(Recipe r, GardenCatalogue c)
+    {
+        if (r.Ingredients.Count(i => i.Role == "active") != 1)
+        {
+            yield return $"recipe '{r.Id}': wants exactly one active";
+        }
+
+        foreach (var i in r.Ingredients)
+        {
+            var material = c.Materials.FirstOrDefault(m => m.Id == i.Material);
+            if (material is null)
+            {
+                yield return $"recipe '{r.Id}': '{i.Material}' is not in materials";
+            }
+            else if (i.Role != "active" && !(i.PerLitre > 0 && i.PerLitre <= (material.Doses?.Ceiling ?? double.MaxValue)))
+            {
+                yield return $"recipe '{r.Id}': '{i.Material}' wants a dose over 0 and under its ceiling";
+            }
+        }
+    }
+
+    private static IEnumerable<string> ClimateFaults(Climate x) =>
+        new (string Name, IReadOnlyList<double> Values)[]
+        {
+            ("meanC", x.MeanC), ("dailyRangeK", x.DailyRangeK), ("rainDays", x.RainDays), ("rainMm", x.RainMm),
+            ("relativeHumidityPercent", x.RelativeHumidityPercent), ("windMetresPerSecond", x.WindMetresPerSecond),
+        }.Where(p => p.Values.Count != 12).Select(p => $"climate '{x.Id}': {p.Name} wants 12 values");
+}

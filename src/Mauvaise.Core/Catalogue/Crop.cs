@@ -1,0 +1,56 @@
+namespace Mauvaise.Core.Catalogue;
+
+/// <summary>A crop of the kitchen garden.</summary>
+public sealed record Crop
+{
+    public required string Id { get; init; }
+    public required string Name { get; init; }
+    public required string Family { get; init; }
+    /// <summary>Leaf outline used by drawings: lobed, heart, pinnate, strap, broad, feather, trifoliate, narrow.</summary>
+    public required string Leaf { get; init; }
+    /// <summary>Load kinds or material ids that scorch this crop easily ("soap", "oil", "sulfur").</summary>
+    public IReadOnlyList<string> TenderTo { get; init; } = [];
+    /// <summary>True when only its seedlings are tender.</summary>
+    public bool TenderAsSeedlingOnly { get; init; }
+    /// <summary>Hairy or waxy leaves that take more soap or care to wet.</summary>
+    public bool HardToWet { get; init; }
+    /// <summary>Tall or trellised when full grown: takes more spray.</summary>
+    public bool Tall { get; init; }
+    /// <summary>Days from sowing or planting to: young, full, end (assumed).</summary>
+    public required IReadOnlyList<int> StageDays { get; init; }
+    /// <summary>Sold or eaten as leaves, so that little damage is tolerated.</summary>
+    public bool LeafCrop { get; init; }
+}
+
+/// <summary>What two materials may do together.</summary>
+/// <param name="A">Material id, group id, "living", "dust" or "anything".</param>
+/// <param name="B">The other one.</param>
+/// <param name="InOneTank">"never" or "allowed".</param>
+/// <param name="DaysApart">Days to wait between them on one plant; 0 for none.</param>
+public sealed record MixingPair(string A, string B, string InOneTank, double DaysApart, string Why);
+
+/// <summary>A part of a recipe.</summary>
+/// <param name="Material">Material id.</param>
+/// <param name="Role">"active", "emulsifier" or "sticker".</param>
+/// <param name="PerLitre">Amount in the material's dose unit per litre of finished spray; null for the active, whose dose is chosen by step.</param>
+public sealed record Ingredient(string Material, string Role, double? PerLitre = null);
+
+/// <summary>Proportions of a spray.</summary>
+public sealed record Recipe(string Id, string Name, IReadOnlyList<Ingredient> Ingredients, double MixedLifeHours, string Shake)
+{
+    /// <summary>The ingredient whose dose step is chosen.</summary>
+    public Ingredient Active => Ingredients.First(i => i.Role == "active");
+}
+
+/// <summary>Monthly normals of a climate type, January first, northern hemisphere.</summary>
+public sealed record Climate
+{
+    public required string Id { get; init; }
+    public required string Name { get; init; }
+    public required IReadOnlyList<double> MeanC { get; init; }
+    public required IReadOnlyList<double> DailyRangeK { get; init; }
+    public required IReadOnlyList<double> RainDays { get; init; }
+    public required IReadOnlyList<double> RainMm { get; init; }
+    public required IReadOnlyList<double> RelativeHumidityPercent { get; init; }
+    public required IReadOnlyList<double> WindMetresPerSecond { get; init; }
+}

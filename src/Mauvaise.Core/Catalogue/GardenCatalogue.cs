@@ -1,0 +1,74 @@
+using System.Collections.Frozen;
+
+namespace Mauvaise.Core.Catalogue;
+
+/// <summary>All the facts, immutable and indexed by id. Made by <see cref="Create"/>, which refuses facts that contradict each other.</summary>
+public sealed class GardenCatalogue
+{
+    public required IReadOnlyList<ModeOfAction> Groups { get; init; }
+    public required IReadOnlyList<Material> Materials { get; init; }
+    public required IReadOnlyList<Target> Targets { get; init; }
+    public required IReadOnlyList<Sign> Signs { get; init; }
+    public required IReadOnlyList<Beneficial> Helpers { get; init; }
+    public required IReadOnlyList<Crop> Crops { get; init; }
+    public required IReadOnlyList<Recipe> Recipes { get; init; }
+    public required IReadOnlyList<MixingPair> Pairs { get; init; }
+    public required IReadOnlyList<Climate> Climates { get; init; }
+
+    private FrozenDictionary<string, Material> materialById = FrozenDictionary<string, Material>.Empty;
+    private FrozenDictionary<string, Target> targetById = FrozenDictionary<string, Target>.Empty;
+    private FrozenDictionary<string, Sign> signById = FrozenDictionary<string, Sign>.Empty;
+    private FrozenDictionary<string, Crop> cropById = FrozenDictionary<string, Crop>.Empty;
+    private FrozenDictionary<string, Recipe> recipeById = FrozenDictionary<string, Recipe>.Empty;
+    private FrozenDictionary<string, ModeOfAction> groupById = FrozenDictionary<string, ModeOfAction>.Empty;
+    private FrozenDictionary<string, Climate> climateById = FrozenDictionary<string, Climate>.Empty;
+
+    /// <summary>Indexes and checks the facts.</summary>
+    /// <exception cref="CatalogueException">Any rule of <see cref="CatalogueRules"/> is broken; the message lists every fault.</exception>
+    public static GardenCatalogue Create(GardenCatalogue facts)
+    {
+        ArgumentNullException.ThrowIfNull(facts);
+        var faults = CatalogueRules.Faults(facts);
+        if (faults.Count > 0)
+        {
+            throw new CatalogueException(faults);
+        }
+
+        facts.materialById = facts.Materials.ToFrozenDictionary(m => m.Id);
+        facts.targetById = facts.Targets.ToFrozenDictionary(t => t.Id);
+        facts.signById = facts.Signs.ToFrozenDictionary(s => s.Id);
+        facts.cropById = facts.Crops.ToFrozenDictionary(c => c.Id);
+        facts.recipeById = facts.Recipes.ToFrozenDictionary(r => r.Id);
+        facts.groupById = facts.Groups.ToFrozenDictionary(g => g.Id);
+        facts.climateById = facts.Climates.ToFrozenDictionary(c => c.Id);
+        return facts;
+    }
+
+    /// <summary>Null when the catalogue has no such material; the same for the other finders.</summary>
+    public Material? FindMaterial(string id) => materialById.GetValueOrDefault(id);
+    public Target? FindTarget(string id) => targetById.GetValueOrDefault(id);
+    public Sign? FindSign(string id) => signById.GetValueOrDefault(id);
+    public Crop? FindCrop(string id) => cropById.GetValueOrDefault(id);
+    public Recipe? FindRecipe(string id) => recipeById.GetValueOrDefault(id);
+    public Climate? FindClimate(string id) => climateById.GetValueOrDefault(id);
+
+    /// <summary>The material with this id, which the caller knows to exist (records are checked when written).</summary>
+    public Material Material(string id) => materialById[id];
+    public Target Target(string id) => targetById[id];
+    public Crop Crop(string id) => cropById[id];
+    public ModeOfAction Group(string id) => groupById[id];
+
+    /// <summary>The first recipe whose active is this material: the usual way to mix it. Null when none is known.</summary>
+    public Recipe? RecipeFor(string materialId) => Recipes.FirstOrDefault(r => r.Active.Material == materialId);
+
+    /// <summary>True when the target lives on the crop, by crop id, family or "all".</summary>
+    public static bool IsHost(Target target, Crop crop) =>
+        target.Hosts.Any(h => h == "all" || h == crop.Id || h == crop.Family);
+}
+
+/// <summary>The catalogue files contradict each other or miss something.</summary>
+public sealed class CatalogueException(IReadOnlyList<string> faults)
+    : Exception("The catalogue can not be used:\n- " + string.Join("\n- ", faults))
+{
+    public IReadOnlyList<string> Faults { get; } = faults;
+}

@@ -1,0 +1,61 @@
+namespace Mauvaise.Core.Catalogue;
+
+/// <summary>What kind of thing is behind a sign.</summary>
+public enum TargetKind { Insect, Disease, LookAlike }
+
+/// <summary>How sure a figure is: sourced from the literature, generally agreed, or our assumption.</summary>
+public enum Confidence { Sourced, Agreed, Assumed }
+
+/// <summary>Degree-day biology of an insect or mite. Lower threshold in C, the rest in degree-days above it.</summary>
+/// <param name="LowerC">Lower threshold of development, degrees C.</param>
+/// <param name="UpperC">Horizontal cut-off, degrees C.</param>
+/// <param name="EggDegreeDays">Laying to hatch; 0 for live-bearers.</param>
+/// <param name="ToAdultDegreeDays">Laying (or birth) to adult.</param>
+/// <param name="GrowthPerDayAt20C">Growth of a colony without helpers, per day at 20 C.</param>
+public sealed record InsectBiology(double LowerC, double UpperC, double EggDegreeDays, double ToAdultDegreeDays, double GrowthPerDayAt20C, Confidence Confidence, string Source);
+
+/// <summary>Weather response of a disease.</summary>
+/// <param name="WetHoursAtOptimum">Wet hours needed at the optimum; null for dry-leaf diseases.</param>
+/// <param name="SpreadsBy">"splash", "wind" or "air".</param>
+public sealed record DiseaseBiology(double MinC, double OptimumC, double MaxC, double? WetHoursAtOptimum, string SpreadsBy, Confidence Confidence, string Source);
+
+/// <summary>Months (1 to 12, northern hemisphere) in which a target is usual.</summary>
+public sealed record SeasonMonths(int From, int To)
+{
+    /// <summary>True when <paramref name="month"/> (northern hemisphere) lies in the season, both ends included; a season may cross the new year.</summary>
+    public bool Holds(int month) => From <= To ? month >= From && month <= To : month >= From || month <= To;
+}
+
+/// <summary>A pest, a disease, or a look-alike that is no pest.</summary>
+public sealed record Target
+{
+    public required string Id { get; init; }
+    public required string Name { get; init; }
+    public string? LatinName { get; init; }
+    public required TargetKind Kind { get; init; }
+    /// <summary>Group that shares an action: "sap-feeders", "chewers", "surface-mildew", "leaf-spots", "look-alikes", "hopeless", ...</summary>
+    public required string Group { get; init; }
+    /// <summary>Crop or family ids; "all" for any crop.</summary>
+    public required IReadOnlyList<string> Hosts { get; init; }
+    /// <summary>Probability of each sign given this target, 0.01 to 0.99, by sign id; unlisted signs have the sign's own small value.</summary>
+    public required IReadOnlyDictionary<string, double> Signs { get; init; }
+    /// <summary>Signs whose likelihood is generally agreed; the others are assumed.</summary>
+    public IReadOnlyList<string> AgreedSigns { get; init; } = [];
+    public required SeasonMonths Season { get; init; }
+    /// <summary>Relative frequency among the causes of damage on a host in season; 1 is ordinary (assumed).</summary>
+    public double Commonness { get; init; } = 1;
+    /// <summary>How much more usual it is under cover than outdoors; 1 for no difference (assumed).</summary>
+    public double UnderCoverFactor { get; init; } = 1;
+    public InsectBiology? Insect { get; init; }
+    public DiseaseBiology? Disease { get; init; }
+    /// <summary>Where to look first.</summary>
+    public required string LookFirst { get; init; }
+    /// <summary>How to tell it from what it resembles, in a sentence.</summary>
+    public required string HowToTell { get; init; }
+    /// <summary>Nothing kitchen-made helps: remove, bag, ask the plant health service.</summary>
+    public bool NoSpray { get; init; }
+    /// <summary>What to do instead of spraying, when that is the whole answer.</summary>
+    public string? InsteadOfSpray { get; init; }
+    /// <summary>Ids of targets that no question in the catalogue can tell from this one.</summary>
+    public IReadOnlyList<string> InseparableFrom { get; init; } = [];
+}

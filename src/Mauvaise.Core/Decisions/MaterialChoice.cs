@@ -1,0 +1,121 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Decisions;
+
+/// <summary>A material that would work, or one that was passed over, and why.</summary>
+/// <param name="Score">Higher is better; 0 when passed over.</param>
+public sealed record MaterialOption(Material Material, Recipe Recipe, double Score, IReadOnlyList<string> Reasons, IReadOnlyList<string> PassedOver)
+{
+    public bool Allowed => PassedOver.Count == 0;
+}
+
+/// <summary>Which material to take against a target on a planting, from what works and what was done before.</summary>
+public static class MaterialChoice
+{
+    /// <summary>How far back the last course counts for changing the group, days (assumed).</summary>
+    private const int CourseMemoryDays = 45;
+
+    /// <summary>All materials with an effect on the target, best first; those that may not be used come last with the reason.</summary>
+    public static IReadOnlyList<MaterialOption> Options(GardenSnapshot garden, Planting planting, Target target) =>
+    [
+        .. garden.Catalogue.Materials
+            .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: garden.Catalogue.RecipeFor(m.Id)))
+            .Where(x => x.Effect is not null && x.Recipe is not null && x.Material.Doses is not null)
+            .Select(x => Weigh(garden, planting, target, x.Material, x.Effect!, x.Recipe!))
+            .OrderByDescending(o => o.Allowed).ThenByDescending(o => o.Score).ThenBy(o => o.Material.Id, StringComparer.Ordinal),
+    ];
+
+    private static MaterialOption Weigh(GardenSnapshot garden, Planting planting, Target target, Material material, Effect effect, Recipe recipe)
+    {
+        var crop = garden.Catalogue.Crop(planting.Crop);
+        var history = garden.Applications
+            .Where(a => a.Treated.Any(t => t.PlantingId == planting.Id) && a.At <= garden.Now)
+            .ToList();
+        var reasons = new List<string>();
+        var passedOver = new List<string>();
+
+        var works = target.Kind == TargetKind.Disease
+            ? 0.4 * effect.Young + 0.6 * effect.Protects
+            : 0.2 * effect.Eggs + 0.45 * effect.Young + 0.35 * effect.Adult;
+        var score = works * material.Evidence switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
+        reasons.Add($"{Evidence(material.Evidence)} evidence against {target.Name.ToLowerInvariant()}.");
+
+        if (LastCourseGroup(garden, history, target) is { } last)
+        {
+            if (last.Count >= 2 && last.Group == material.Group)
+            {
+                passedOver.Add($"the last course here was {garden.Catalogue.Group(last.Group).Name} as well; the group changes between courses");
+            }
+            else if (last.Group != material.Group)
+            {
+                reasons.Add($"Changes the group: the last was {garden.Catalogue.Group(last.Group).Name}.");
+            }
+        }
+
+        passedOver.AddRange(Waits(garden, history, material));
+        passedOver.AddRange(SeasonLimits(garden, history, material));
+        if (garden.Garden.OnlyLabelled && !material.LabelOnly)
+        {
+            passedOver.Add("only labelled products are used in this garden");
+        }
+
+        if (IsTender(crop, planting, material))
+        {
+            score *= 0.6;
+            reasons.Add($"{crop.Name} scorches easily from it: gentle dose, patch first.");
+        }
+
+        if (garden.LatestObservation(planting.Id) is { } seen && seen.Helpers + seen.Mummies > 0 && material.HarmToHelpers > 0.5)
+        {
+            score *= 0.8;
+            reasons.Add("Harms the helpers that were seen.");
+        }
+
+        return new MaterialOption(material, recipe, passedOver.Count == 0 ? score : 0, reasons, passedOver);
+    }
+
+    /// <summary>True when the crop, at its stage, is marked tender to the material or its kind.</summary>
+    public static bool IsTender(Crop crop, Planting planting, Material material) =>
+        crop.TenderTo.Any(t => t == material.Id || t == material.Group || string.Equals(t, material.Load.ToString(), StringComparison.OrdinalIgnoreCase))
+        && (!crop.TenderAsSeedlingOnly || planting.Stage == GrowthStage.Seedling);
+
+    private static (string Group, int Count)? LastCourseGroup(GardenSnapshot garden, List<SprayApplication> history, Target target)
+    {
+        var against = history
+            .Where(a => a.Target == target.Id && !a.PatchTest && a.At > garden.Now.AddDays(-CourseMemoryDays))
+            .Select(a => garden.Catalogue.Material(a.Material).Group)
+            .Reverse()
+            .ToList();
+        return against.Count == 0 ? null : (against[0], against.TakeWhile(g => g == against[0]).Count());
+    }
+
+    private static IEnumerable<string> Waits(GardenSnapshot garden, List<SprayApplication> history, Material material) =>
+        from a in history
+        let before = garden.Catalogue.Material(a.Material)
+        let pair = Pairs.Between(garden.Catalogue, material, before)
+        where pair is { DaysApart: > 0 } && garden.Now < a.At.AddDays(pair.DaysApart)
+        select FormattableString.Invariant($"{before.Name.ToLowerInvariant()} was given on {garden.Garden.DateOf(a.At):d MMMM}; wait {pair!.DaysApart:0} days between the two");
+
+    private static IEnumerable<string> SeasonLimits(GardenSnapshot garden, List<SprayApplication> history, Material material)
+    {
+        var season = history.Count(a => a.Material == material.Id && garden.Garden.DateOf(a.At).Year == garden.Today.Year);
+        if (material.SeasonLimit is { } most && season >= most)
+        {
+            yield return $"given {season} times here this season; {most} is the most";
+        }
+
+        var inARow = history.AsEnumerable().Reverse().TakeWhile(a => a.Material == material.Id && a.At > garden.Now.AddDays(-21)).Count();
+        if (material.InARowLimit is { } row && inARow >= row)
+        {
+            yield return $"given {inARow} times in a row; {row} is the most";
+        }
+    }
+
+    private static string Evidence(EvidenceGrade grade) => grade switch
+    {
+        EvidenceGrade.Good => "Good",
+        EvidenceGrade.Fair => "Fair",
+        _ => "Weak",
+    };
+}

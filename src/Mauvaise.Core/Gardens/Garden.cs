@@ -1,0 +1,102 @@
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Gardens;
+
+/// <summary>When a household sprays at all.</summary>
+public enum Stance { LastResort, WatchAndTreat, KeepAhead }
+
+/// <summary>How a household meets fungal disease.</summary>
+public enum DiseaseApproach { CleanThenProtect, ProtectOnly, NeemOnly, Milk }
+
+public enum PlaceKind { OpenBed, RaisedBed, Containers, Tunnel, IndoorRack }
+
+public enum Watering { Drip, HandAtSoil, Overhead, Tray }
+
+public enum GrowthStage { Seedling, Young, Flowering, Fruiting, Mature, Ending }
+
+/// <summary>Who may do what: owners and helpers write, lookers only read.</summary>
+public enum Role { Owner, Helper, Looker }
+
+/// <summary>A site with its household's choices. Latitude north positive, longitude east positive, degrees.</summary>
+public sealed record Garden(
+    Guid Id,
+    string Name,
+    double Latitude,
+    double Longitude,
+    double ElevationM,
+    string TimeZoneId,
+    string Climate,
+    KitchenSystem Kitchen,
+    Stance Stance,
+    DiseaseApproach DiseaseApproach,
+    bool OnlyLabelled)
+{
+    public TimeZoneInfo Zone { get; } = TimeZoneInfo.FindSystemTimeZoneById(TimeZoneId);
+
+    /// <summary>The civil date of an instant in the garden.</summary>
+    public DateOnly DateOf(DateTimeOffset instant) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(instant, Zone).DateTime);
+
+    /// <summary>The first instant of a civil date: midnight, or the end of the gap where the clocks skip midnight.</summary>
+    public DateTimeOffset StartOf(DateOnly date)
+    {
+        var midnight = date.ToDateTime(TimeOnly.MinValue);
+        while (Zone.IsInvalidTime(midnight))
+        {
+            midnight = midnight.AddMinutes(15);
+        }
+
+        return new DateTimeOffset(midnight, Zone.GetUtcOffset(midnight));
+    }
+
+    /// <summary>The month as the northern hemisphere counts it: six months on when the garden lies south of the equator.</summary>
+    public int NorthernMonth(DateOnly date) => Latitude >= 0 ? date.Month : (date.Month + 5) % 12 + 1;
+}
+
+public sealed record Member(Guid Id, string Name, Role Role);
+
+/// <summary>Where plants grow. <see cref="AreaM2"/> counts all tubs of a set.</summary>
+/// <param name="SunFrom">Local time at which the sun reaches it; null for all day.</param>
+/// <param name="Stance">Null to follow the garden's.</param>
+public sealed record Place(
+    Guid Id,
+    string Name,
+    PlaceKind Kind,
+    double AreaM2,
+    double SunHours,
+    Watering Watering,
+    TimeOnly? SunFrom,
+    TimeOnly? SunTo,
+    Stance? Stance,
+    double? PondDistanceM,
+    int Order)
+{
+    public Shelter Shelter => Kind switch
+    {
+        PlaceKind.Tunnel => Shelter.Tunnel,
+        PlaceKind.IndoorRack => Shelter.Indoor,
+        _ => Shelter.Open,
+    };
+}
+
+/// <summary>One crop in one place from a date to a date.</summary>
+/// <param name="Until">Last day, or null while it grows.</param>
+public sealed record Planting(
+    Guid Id,
+    Guid PlaceId,
+    string Crop,
+    string? Variety,
+    DateOnly From,
+    DateOnly? Until,
+    int? Count,
+    GrowthStage Stage,
+    bool InFlower)
+{
+    /// <summary>True on every day from planting to the last day, both included.</summary>
+    public bool GrowsOn(DateOnly date) => From <= date && (Until is null || date <= Until);
+}
+
+public sealed record Sprayer(Guid Id, string Name, double CapacityLitres);
+
+/// <summary>What stands on the shelf.</summary>
+public sealed record Stock(Guid Id, string Material, string Name, double Amount, double Left, string Unit, DateOnly? OpenedOn, DateOnly? BestBefore);

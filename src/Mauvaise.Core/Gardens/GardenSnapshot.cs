@@ -1,0 +1,70 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Gardens;
+
+/// <summary>How fresh the weather is.</summary>
+/// <param name="FetchedAt">Last answer of the service; null when it never answered.</param>
+/// <param name="Trouble">What went wrong at the last try, as a sentence; null when it went well.</param>
+public sealed record WeatherState(DateTimeOffset? FetchedAt, string? Trouble);
+
+/// <summary>Everything that the core needs to know of a garden at one instant. Lists are in time order.</summary>
+public sealed record GardenSnapshot(
+    Garden Garden,
+    DateTimeOffset Now,
+    GardenCatalogue Catalogue,
+    IReadOnlyList<Member> Members,
+    IReadOnlyList<Place> Places,
+    IReadOnlyList<Planting> Plantings,
+    IReadOnlyList<Observation> Observations,
+    IReadOnlyList<Batch> Batches,
+    IReadOnlyList<SprayApplication> Applications,
+    IReadOnlyList<CheckBack> CheckBacks,
+    IReadOnlyList<Sprayer> Sprayers,
+    IReadOnlyList<Stock> Stocks,
+    HourSeries Weather,
+    WeatherState WeatherState)
+{
+    public DateOnly Today => Garden.DateOf(Now);
+
+    /// <summary>Plantings that grow today, in the order of their places.</summary>
+    public IEnumerable<Planting> Growing =>
+        Places.SelectMany(p => Plantings.Where(x => x.PlaceId == p.Id && x.GrowsOn(Today)));
+
+    public Place PlaceOf(Planting planting) => Places.First(p => p.Id == planting.PlaceId);
+
+    public Planting? FindPlanting(Guid id) => Plantings.FirstOrDefault(p => p.Id == id);
+
+    public Stance StanceAt(Place place) => place.Stance ?? Garden.Stance;
+
+    /// <summary>What the weather rules need to know of a planting and its place.</summary>
+    public PlaceExposure Exposure(Place place)
+    {
+        var grown = Plantings.Where(p => p.PlaceId == place.Id && p.GrowsOn(Today)).ToList();
+        return new PlaceExposure(
+            Garden.Latitude,
+            Garden.Longitude,
+            Garden.Zone,
+            place.Shelter,
+            grown.Any(p => p.InFlower),
+            SoilMayBeDry(place),
+            place.SunFrom,
+            place.SunTo);
+    }
+
+    /// <summary>The latest observation of a planting before now, or null.</summary>
+    public Observation? LatestObservation(Guid plantingId) =>
+        Observations.LastOrDefault(o => o.PlantingId == plantingId && o.At <= Now);
+
+    /// <summary>Under 5 mm of rain in three days on a place that no drip line waters (assumed).</summary>
+    private bool SoilMayBeDry(Place place)
+    {
+        if (place.Watering == Watering.Drip || place.Shelter == Shelter.Indoor)
+        {
+            return false;
+        }
+
+        var now = Weather.IndexOf(Now);
+        return Enumerable.Range(now - 72, 72).Sum(i => Weather.AtOrUnknown(i).RainMm ?? 0) < 5;
+    }
+}

@@ -1,0 +1,97 @@
+using System.Globalization;
+
+namespace Mauvaise.Core.Measures;
+
+/// <summary>One scoop of a kitchen measure: how many, of what.</summary>
+/// <param name="Count">Number of times, with quarters as 0.25, 0.5, 0.75.</param>
+public sealed record Scoop(double Count, Unit Unit);
+
+/// <summary>What to measure in a kitchen, and how far that is from the wanted amount.</summary>
+/// <param name="Scoops">Largest measure first; empty when no set of spoons is near enough.</param>
+/// <param name="Text">As printed: "1 tbsp + 1/2 tsp", or the advice to use a syringe or a scale.</param>
+/// <param name="ErrorPercent">Measured minus wanted, in per cent of wanted; 0 for syringe or scale.</param>
+public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, double ErrorPercent)
+{
+    /// <summary>A set of spoons may be off by this much; beyond it a syringe or a scale is named.</summary>
+    public const double LargestErrorPercent = 5;
+
+    private static readonly double[] Parts = [0.25, 0.5, 0.75];
+
+    /// <summary>
+    /// The nearest amount that the household's spoons and cups can measure: whole and quarter teaspoons up to a
+    /// tablespoon, then tablespoons with quarter teaspoons, then quarter cups with tablespoons.
+    /// </summary>
+    /// <param name="millilitres">Over 0, as volume in the spoon (a powder's mass over its bulk density).</param>
+    /// <param name="exactText">What to say when no spoon fits, as "7.3 g".</param>
+    /// <param name="byWeight">True for a powder: the advice is then a scale, else a syringe.</param>
+    public static KitchenMeasure Nearest(double millilitres, KitchenSystem system, string exactText, bool byWeight)
+    {
+        Bounds.Positive(millilitres);
+        var (teaspoon, tablespoon, cup) = Spoons(system);
+        var best = Candidates(millilitres, teaspoon, tablespoon, cup)
+            .Select(s => (Scoops: s, Millilitres: s.Sum(x => x.Count * x.Unit.InBase)))
+            .OrderBy(c => Math.Round(Math.Abs(c.Millilitres - millilitres), 9))
+            .ThenBy(c => c.Scoops.Count)
+            .First();
+        var error = (best.Millilitres - millilitres) / millilitres * 100;
+        return Math.Abs(error) <= LargestErrorPercent
+            ? new KitchenMeasure(best.Scoops, string.Join(" + ", best.Scoops.Select(s => $"{Count(s.Count)} {s.Unit.Name}")), error)
+            : new KitchenMeasure([], $"{exactText} with a {(byWeight ? "scale" : "syringe")}", 0);
+    }
+
+    /// <summary>Teaspoon, tablespoon and cup of a household. Imperial households measure with metric spoons.</summary>
+    public static (Unit Teaspoon, Unit Tablespoon, Unit Cup) Spoons(KitchenSystem system) => system switch
+    {
+        KitchenSystem.Us => (Units.Get("us-tsp"), Units.Get("us-tbsp"), Units.Get("us-cup")),
+        KitchenSystem.Australian => (Units.Get("metric-tsp"), Units.Get("au-tbsp"), Units.Get("metric-cup")),
+        _ => (Units.Get("metric-tsp"), Units.Get("metric-tbsp"), Units.Get("metric-cup")),
+    };
+
+    private static IEnumerable<IReadOnlyList<Scoop>> Candidates(double millilitres, Unit teaspoon, Unit tablespoon, Unit cup)
+    {
+        if (millilitres <= tablespoon.InBase * 1.02)
+        {
+            yield return Quarters(millilitres, teaspoon);
+        }
+
+        var tablespoons = Math.Floor(millilitres / tablespoon.InBase + 1e-9);
+        if (tablespoons is >= 1 and <= 7)
+        {
+            yield return [new Scoop(tablespoons, tablespoon)];
+            yield return [new Scoop(tablespoons + 1, tablespoon)];
+            var rest = millilitres - tablespoons * tablespoon.InBase;
+            if (Math.Round(rest / teaspoon.InBase * 4) > 0)
+            {
+                yield return [new Scoop(tablespoons, tablespoon), .. Quarters(rest, teaspoon)];
+            }
+        }
+
+        var cups = Math.Floor(millilitres / cup.InBase * 4 + 1e-9) / 4;
+        if (cups >= 0.25)
+        {
+            yield return [new Scoop(cups, cup)];
+            yield return [new Scoop(cups + 0.25, cup)];
+            var rest = Math.Round((millilitres - cups * cup.InBase) / tablespoon.InBase);
+            if (rest > 0)
+            {
+                yield return [new Scoop(cups, cup), new Scoop(rest, tablespoon)];
+            }
+        }
+        else
+        {
+            yield return Quarters(millilitres, teaspoon);
+        }
+    }
+
+    private static Scoop[] Quarters(double millilitres, Unit spoon) =>
+        [new Scoop(Math.Max(0.25, Math.Round(millilitres / spoon.InBase * 4, MidpointRounding.AwayFromZero) / 4), spoon)];
+
+    private static string Count(double count)
+    {
+        var whole = Math.Floor(count);
+        var index = Array.IndexOf(Parts, count - whole);
+        var part = index < 0 ? "" : new[] { "1/4", "1/2", "3/4" }[index];
+        var wholeText = whole.ToString(CultureInfo.InvariantCulture);
+        return (whole, part) switch { (0, _) => part, (_, "") => wholeText, _ => $"{wholeText} {part}" };
+    }
+}

@@ -1,0 +1,49 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Scouting;
+
+namespace Mauvaise.Core.Outcomes;
+
+/// <summary>What a check-back says of a spray.</summary>
+/// <param name="ChangePercent">Change of the share of leaves, per cent of the count before: -80 means four fifths fewer; null without a count before.</param>
+public sealed record Judgement(Outcome Outcome, double? ChangePercent, string Sentence);
+
+/// <summary>Judges a spray from counts before and after on the same plants.</summary>
+public static class CheckBackVerdict
+{
+    /// <summary>Beyond this share the crop is past saving by a spray.</summary>
+    private const double LostShare = 0.6;
+
+    /// <summary>
+    /// Lost over 60 % of leaves and no fewer than before; cleared when none is left, or fewer than half the line with a fall of
+    /// at least half; losing when the share rose; holding otherwise.
+    /// </summary>
+    /// <param name="before">Count before the spray, or null when nobody counted.</param>
+    /// <param name="after">Count now; at least one leaf.</param>
+    public static Judgement Judge((int Looked, int Affected)? before, (int Looked, int Affected) after, double line)
+    {
+        var now = (double)after.Affected / after.Looked;
+        var (low, high) = LeafSample.Interval(after.Looked, after.Affected);
+        var range = FormattableString.Invariant($"{now * 100:0} % of leaves now (likely {low * 100:0} to {high * 100:0})");
+        if (before is not { Looked: > 0 } b)
+        {
+            var alone = after.Affected == 0 ? Outcome.Cleared : now > LostShare ? Outcome.Lost : now < line ? Outcome.Holding : Outcome.Losing;
+            return new Judgement(alone, null, $"{range}. Nobody counted before the spray, so the line decides.");
+        }
+
+        var then = (double)b.Affected / b.Looked;
+        double? change = then > 0 ? (now - then) / then * 100 : null;
+        var outcome = now > LostShare && now >= then ? Outcome.Lost
+            : after.Affected == 0 || (now < line / 2 && now <= then / 2) ? Outcome.Cleared
+            : now > then ? Outcome.Losing
+            : Outcome.Holding;
+        var compared = change switch
+        {
+            null => "none before",
+            > 0 => FormattableString.Invariant($"up from {then * 100:0} %"),
+            < 0 => FormattableString.Invariant($"down from {then * 100:0} %"),
+            _ => "as before",
+        };
+        var few = after.Looked < 10 ? " Few leaves: count ten or more to be surer." : "";
+        return new Judgement(outcome, change, $"{range}, {compared}.{few}");
+    }
+}

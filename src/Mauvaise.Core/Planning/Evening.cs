@@ -1,0 +1,37 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Planning;
+
+public enum DeedKind { CheckBack, Spray, Renew, Remove, Walk }
+
+/// <summary>Why something is proposed: a stable code and a sentence.</summary>
+public sealed record Reason(string Code, string Sentence);
+
+/// <summary>One thing to do this evening.</summary>
+/// <param name="Tank">What to mix, for a spray; null otherwise.</param>
+/// <param name="CheckBackId">The visit that is due, for a check-back.</param>
+public sealed record Deed(
+    DeedKind Kind,
+    string Title,
+    string Detail,
+    IReadOnlyList<Reason> Reasons,
+    IReadOnlyList<Guid> PlantingIds,
+    Tank? Tank,
+    Guid? CheckBackId);
+
+/// <summary>One mix for several plantings.</summary>
+public sealed record Tank(Recipe Recipe, DoseStep Step, double Litres, Target Target);
+
+/// <summary>A planting that is left alone, and why.</summary>
+public sealed record LeftAlone(Guid PlantingId, string Sentence);
+
+/// <summary>What to do this evening, in order.</summary>
+/// <param name="Window">The best window in the coming day for what is to be sprayed; null when there is none, or nothing to spray.</param>
+/// <param name="WindowSentence">Says when, or why not.</param>
+public sealed record Evening(
+    SprayWindow? Window,
+    string WindowSentence,
+    IReadOnlyList<Deed> Deeds,
+    IReadOnlyList<LeftAlone> LeftAlone);

@@ -1,0 +1,232 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Cover;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Planning;
+
+/// <summary>
+/// What is due now: check-backs first, then what passed its line, then cover that lapsed where a bed keeps ahead, then beds that
+/// nobody has looked at. Deterministic: the same snapshot gives the same evening.
+/// </summary>
+public static class EveningPlanner
+{
+    /// <summary>A count older than this no longer decides anything.</summary>
+    private const int CountHoldsDays = 10;
+
+    /// <summary>A planting that nobody looked at for this long is due for a walk.</summary>
+    private const int WalkEveryDays = 6;
+
+    /// <summary>One helper or mummy for this many infested leaves, and the colony is left to them.</summary>
+    private const double LeavesPerHelper = 10;
+
+    private sealed record Wish(Planting Planting, Target Target, DeedKind Kind, MaterialOption Option, DoseStep Step, List<Reason> Reasons);
+
+    public static Evening Plan(GardenSnapshot garden)
+    {
+        var deeds = new List<Deed>();
+        var left = new List<LeftAlone>();
+        var wishes = new List<Wish>();
+        deeds.AddRange(DueCheckBacks(garden));
+        foreach (var planting in garden.Growing)
+        {
+            Decide(garden, planting, deeds, wishes, left);
+        }
+
+        deeds.AddRange(Tanks(garden, wishes));
+        deeds.AddRange(WalkDue(garden));
+        var (window, sentence) = Window(garden, deeds);
+        return new Evening(window, sentence, deeds, left);
+    }
+
+    /// <summary>The worst verdict over all places that a tank goes to, hour by hour from now.</summary>
+    public static IReadOnlyList<HourVerdict> HoursFor(GardenSnapshot garden, Material material, IEnumerable<Guid> plantingIds, DateTimeOffset to)
+    {
+        var places = plantingIds.Select(garden.FindPlanting).OfType<Planting>().Select(garden.PlaceOf).Distinct().ToList();
+        var judged = places.Select(p => SprayHours.Judge(garden.Weather, garden.Now, to, material, garden.Exposure(p))).ToList();
+        return judged.Count == 0
+            ? []
+            : [.. Enumerable.Range(0, judged.Min(j => j.Count)).Select(i => judged.Select(j => j[i]).MaxBy(h => h.Verdict)!)];
+    }
+
+    private static IEnumerable<Deed> DueCheckBacks(GardenSnapshot garden) =>
+        from c in garden.CheckBacks
+        where c.DoneAt is null && c.DueOn <= garden.Today
+        let planting = garden.FindPlanting(c.PlantingId)
+        where planting is not null
+        let spray = garden.Applications.First(a => a.Id == c.ApplicationId)
+        let days = garden.Today.DayNumber - garden.Garden.DateOf(spray.At).DayNumber
+        let material = garden.Catalogue.Material(spray.Material)
+        select new Deed(
+            DeedKind.CheckBack,
+            $"Check back: {Where(garden, planting)}",
+            $"{material.Name} went on {Days(days)} ago. Count the same leaves: are they moving?",
+            [new("check-back-due", $"A check-back was due on {Date(c.DueOn)}.")],
+            [planting.Id],
+            null,
+            c.Id);
+
+    private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
+    {
+        var place = garden.PlaceOf(planting);
+        var seen = garden.LatestObservation(planting.Id);
+        var target = seen?.Named is { } named ? garden.Catalogue.FindTarget(named) : null;
+        if (Renewal(garden, planting, place) is { } renewal)
+        {
+            wishes.Add(renewal);
+        }
+
+        if (seen is null || target is null || seen.At < garden.Now.AddDays(-CountHoldsDays) || seen.LeavesLooked == 0)
+        {
+            return;
+        }
+
+        if (target.Kind == TargetKind.LookAlike)
+        {
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()}, which no spray mends."));
+            return;
+        }
+
+        var line = ActionLine.For(target, garden.StanceAt(place), place.Shelter, planting.Stage);
+        var share = seen.Incidence!.Value;
+        var told = FormattableString.Invariant($"{share * 100:0} % of leaves with {target.Name.ToLowerInvariant()}, line {line.Share * 100:0} %");
+        if (target.NoSpray && seen.LeavesAffected > 0)
+        {
+            deeds.Add(new(DeedKind.Remove, $"Take out what is sick: {Where(garden, planting)}", target.InsteadOfSpray!, [new("no-spray", told + ".")], [planting.Id], null, null));
+        }
+        else if (share < line.Share)
+        {
+            if (seen.LeavesAffected > 0)
+            {
+                left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}. Look again {Date(garden.Garden.DateOf(seen.At).AddDays(4))}."));
+            }
+        }
+        else if (Waiting(garden, planting, seen) is { } waiting)
+        {
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}. {waiting}"));
+        }
+        else if (HelpersAtWork(seen))
+        {
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}, but {seen.Helpers + seen.Mummies} helpers are at work. Count again in 3 to 5 days."));
+        }
+        else
+        {
+            Treat(garden, planting, target, [new("over-line", told + "."), new("line", line.Reason)], wishes, left);
+        }
+    }
+
+    private static void Treat(GardenSnapshot garden, Planting planting, Target target, List<Reason> reasons, List<Wish> wishes, List<LeftAlone> left)
+    {
+        var options = MaterialChoice.Options(garden, planting, target);
+        if (options.FirstOrDefault(o => o.Allowed) is not { } best)
+        {
+            var why = options.Count == 0 ? target.InsteadOfSpray ?? "nothing in the catalogue works on it." : options[0].PassedOver[0] + ".";
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()} is over its line, but {why}"));
+            return;
+        }
+
+        wishes.RemoveAll(w => w.Planting.Id == planting.Id);
+        reasons.AddRange(best.Reasons.Select(r => new Reason("material", r)));
+        reasons.AddRange(options.Where(o => !o.Allowed).Take(2).Select(o => new Reason("passed-over", $"Not {o.Material.Name.ToLowerInvariant()}: {o.PassedOver[0]}.")));
+        wishes.Add(new(planting, target, DeedKind.Spray, best, DoseStep.Gentle, reasons));
+    }
+
+    /// <summary>Where a bed keeps ahead: the protectant last given, again, once its protection has lapsed.</summary>
+    private static Wish? Renewal(GardenSnapshot garden, Planting planting, Place place)
+    {
+        var stance = garden.StanceAt(place);
+        if (stance != Stance.KeepAhead
+            || garden.Applications.LastOrDefault(a => a.At <= garden.Now && !a.PatchTest && a.Target is not null && a.Treated.Any(t => t.PlantingId == planting.Id)) is not { } last
+            || garden.Catalogue.FindTarget(last.Target!) is not { Kind: TargetKind.Disease } target
+            || garden.Catalogue.Material(last.Material).EffectOn(target) is not { Protects: > 0 } effect)
+        {
+            return null;
+        }
+
+        var sky = PlaceSky.Of(garden.Weather, garden.Exposure(place));
+        var wetted = last.Treated.First(t => t.PlantingId == planting.Id).ShareWetted;
+        var material = garden.Catalogue.Material(last.Material);
+        var now = CoverCurve.Of(material, last.At, wetted, sky, place, planting.Stage, garden.Garden.Zone)[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)];
+        if (now * effect.Protects >= CoverCurve.Floor(stance) * effect.Protects)
+        {
+            return null;
+        }
+
+        return MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed) is { } best
+            ? new Wish(planting, target, DeedKind.Renew, best, DoseStep.Gentle,
+                [new("cover-lapsed", FormattableString.Invariant($"{now * 100:0} % of the {material.Name.ToLowerInvariant()} is left at {place.Name}; keep ahead wants 60 %."))])
+            : null;
+    }
+
+    private static IEnumerable<Deed> Tanks(GardenSnapshot garden, List<Wish> wishes) =>
+        from w in wishes
+        group w by (w.Option.Recipe.Id, w.Step) into tank
+        let first = tank.First()
+        let plantings = tank.Select(w => w.Planting).ToList()
+        let litres = SprayVolume.LitresFor(garden, plantings)
+        select new Deed(
+            tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew : DeedKind.Spray,
+            $"{first.Option.Recipe.Name}: {string.Join(", ", plantings.Select(p => Where(garden, p)))}",
+            $"{MixSteps.Volume(litres)}, {first.Step.ToString().ToLowerInvariant()} dose. Undersides first.",
+            [.. tank.SelectMany(w => w.Reasons).Distinct()],
+            [.. plantings.Select(p => p.Id)],
+            new Tank(first.Option.Recipe, first.Step, litres, first.Target),
+            null);
+
+    private static IEnumerable<Deed> WalkDue(GardenSnapshot garden)
+    {
+        var stale = garden.Growing
+            .Select(p => (Planting: p, Days: garden.LatestObservation(p.Id) is { } o ? (int?)(garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber) : null))
+            .Where(x => x.Days is null or >= WalkEveryDays)
+            .ToList();
+        if (stale.Count > 0)
+        {
+            var longest = stale.Max(x => x.Days ?? 0);
+            yield return new Deed(
+                DeedKind.Walk,
+                $"Walk: {string.Join(", ", stale.Take(3).Select(x => Where(garden, x.Planting)))}{(stale.Count > 3 ? $" and {stale.Count - 3} more" : "")}",
+                stale.All(x => x.Days is null) ? "Nobody has looked here yet. Turn leaves over." : $"Last looked at up to {Days(longest)} ago. Turn leaves over.",
+                [new("not-seen", $"A walk every {WalkEveryDays} days finds things while they are small.")],
+                [.. stale.Select(x => x.Planting.Id)],
+                null,
+                null);
+        }
+    }
+
+    private static (SprayWindow? Window, string Sentence) Window(GardenSnapshot garden, List<Deed> deeds)
+    {
+        if (deeds.FirstOrDefault(d => d.Tank is not null) is not { } spray)
+        {
+            return (null, "Nothing to spray.");
+        }
+
+        var hours = HoursFor(garden, garden.Catalogue.Material(spray.Tank!.Recipe.Active.Material), spray.PlantingIds, garden.Now.AddHours(24));
+        var window = SprayHours.Windows(hours, garden.Garden.Zone).OrderByDescending(w => w.Score).ThenBy(w => w.Start).FirstOrDefault();
+        return window is not null
+            ? (window, window.Sentence)
+            : (null, hours.Count == 0
+                ? "No weather is known for the coming day, so no hour can be named."
+                : "No good hour in the coming day. " + hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).First().First().Sentence);
+    }
+
+    private static string? Waiting(GardenSnapshot garden, Planting planting, Observation seen) =>
+        garden.Applications.LastOrDefault(a => a.At >= seen.At && a.At <= garden.Now && !a.PatchTest && a.Treated.Any(t => t.PlantingId == planting.Id)) is { } spray
+            ? garden.CheckBacks.FirstOrDefault(c => c.ApplicationId == spray.Id && c.PlantingId == planting.Id && c.DoneAt is null) is { } due
+                ? $"Sprayed on {Date(garden.Garden.DateOf(spray.At))}; check back {Date(due.DueOn)}."
+                : null
+            : null;
+
+    private static bool HelpersAtWork(Observation seen) =>
+        seen.Ants == Ants.None && seen.Helpers + seen.Mummies >= Math.Max(1, seen.LeavesAffected / LeavesPerHelper);
+
+    private static string Where(GardenSnapshot garden, Planting planting) =>
+        $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant()}";
+
+    private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
+
+    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,46 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Scouting;
+
+/// <summary>The share of leaves at which to act, with the sentence that says where it comes from.</summary>
+public sealed record ActionLine(double Share, string Reason)
+{
+    /// <summary>For something not yet named on a grown plant.</summary>
+    public const double Unnamed = 0.1;
+
+    /// <summary>
+    /// Action line of a target at a place (assumed values): sap feeders 10 % under cover or on young plants, 20 % outdoors,
+    /// 5 % when keeping ahead, 40 % as a last resort; chewers a fifth of seedlings or a third of grown plants; mildew at
+    /// first spot, 5 % or 20 %; spots at the first spots.
+    /// </summary>
+    /// <param name="target">Null when it has no name yet.</param>
+    public static ActionLine For(Target? target, Stance stance, Shelter shelter, GrowthStage stage)
+    {
+        var young = stage is GrowthStage.Seedling or GrowthStage.Young;
+        var share = target?.Group switch
+        {
+            "sap-feeders" => stance switch
+            {
+                Stance.KeepAhead => 0.05,
+                Stance.LastResort => 0.4,
+                _ => shelter != Shelter.Open || young ? 0.1 : 0.2,
+            },
+            "chewers" => young ? 0.2 : stance == Stance.LastResort ? 0.5 : 0.33,
+            "surface-mildew" => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
+            "leaf-spots" or "downy-mildew" => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
+            _ => stance switch { Stance.KeepAhead => 0.05, Stance.LastResort => 0.4, _ => Unnamed },
+        };
+        var what = target?.Name.ToLowerInvariant() ?? "something not yet named";
+        return new ActionLine(share, FormattableString.Invariant($"{share * 100:0} % of leaves is the line for {what} when you {Words(stance)}."));
+    }
+
+    /// <summary>The stance as it reads in a sentence.</summary>
+    public static string Words(Stance stance) => stance switch
+    {
+        Stance.KeepAhead => "keep ahead",
+        Stance.LastResort => "spray only as a last resort",
+        _ => "watch and treat",
+    };
+}

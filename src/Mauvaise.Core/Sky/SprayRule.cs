@@ -1,0 +1,36 @@
+namespace Mauvaise.Core.Sky;
+
+/// <summary>What a rule says of an hour.</summary>
+public enum Verdict { Good = 0, Poor = 1, Never = 2 }
+
+/// <summary>The rules that the weather sets for a spray.</summary>
+public enum SprayRule { Heat, Sun, Wind, Rain, Evaporation, Drying, LeafWet, Cold, Bees, Light, Wilt, Unknown }
+
+/// <summary>One rule's word on one hour.</summary>
+/// <param name="Number">The figure it was judged by, in the rule's unit; null where there is none.</param>
+/// <param name="Sentence">Why, for the gardener.</param>
+public sealed record RuleVerdict(SprayRule Rule, Verdict Verdict, double? Number, string Sentence);
+
+/// <summary>An hour with every rule's word on it.</summary>
+/// <param name="Verdict">The worst of the rules.</param>
+/// <param name="Rules">All rules, worst first.</param>
+public sealed record HourVerdict(DateTimeOffset Hour, Verdict Verdict, IReadOnlyList<RuleVerdict> Rules);
+
+/// <summary>A run of hours with no "never".</summary>
+/// <param name="End">Exclusive.</param>
+/// <param name="Score">1 when every hour is good, less with each poor rule; the worst hour counts.</param>
+public sealed record SprayWindow(DateTimeOffset Start, DateTimeOffset End, double Score, Verdict Verdict, string Sentence);
+
+/// <summary>The facts about a place that the rules need.</summary>
+/// <param name="SunFrom">Local clock time at which the sun reaches the leaves; null when the whole day.</param>
+/// <param name="SunTo">Local clock time at which it leaves them; null when the whole day.</param>
+/// <param name="CropInFlower">Flowers stand open on it or under it.</param>
+public sealed record PlaceExposure(
+    double Latitude,
+    double Longitude,
+    TimeZoneInfo Zone,
+    Shelter Shelter,
+    bool CropInFlower,
+    bool SoilMayBeDry,
+    TimeOnly? SunFrom = null,
+    TimeOnly? SunTo = null);

@@ -1,0 +1,3 @@
+var builder = WebApplication.CreateBuilder(args);
+var app = builder.Build();
+await app.RunAsync();

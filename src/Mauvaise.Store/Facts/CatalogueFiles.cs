@@ -1,0 +1,86 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Schema;
+using System.Text.Json.Serialization;
+using Mauvaise.Core.Catalogue;
+using YamlDotNet.Core;
+using YamlDotNet.Serialization;
+
+namespace Mauvaise.Store.Facts;
+
+/// <summary>Reads the catalogue's YAML files into the core's records. An unknown or missing field is a fault with its file named.</summary>
+public static class CatalogueFiles
+{
+    /// <summary>How facts are read, and how their JSON schema is written.</summary>
+    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        RespectNullableAnnotations = true,
+        RespectRequiredConstructorParameters = true,
+        NumberHandling = JsonNumberHandling.Strict,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
+
+    /// <summary>File name and the record that each of its entries becomes.</summary>
+    public static readonly IReadOnlyDictionary<string, Type> Kinds = new SortedDictionary<string, Type>
+    {
+        ["climates"] = typeof(Climate),
+        ["crops"] = typeof(Crop),
+        ["groups"] = typeof(ModeOfAction),
+        ["helpers"] = typeof(Beneficial),
+        ["materials"] = typeof(Material),
+        ["pairs"] = typeof(MixingPair),
+        ["recipes"] = typeof(Recipe),
+        ["signs"] = typeof(Sign),
+        ["targets"] = typeof(Target),
+    };
+
+    /// <summary>Where the files lie beside the running program.</summary>
+    public static string DefaultFolder => Path.Combine(AppContext.BaseDirectory, "catalogue");
+
+    /// <summary>Reads and checks a folder of catalogue files.</summary>
+    /// <exception cref="CatalogueException">A file is missing, does not read, or contradicts another.</exception>
+    public static GardenCatalogue Read(string folder)
+    {
+        var faults = new List<string>();
+        var facts = new GardenCatalogue
+        {
+            Groups = List<ModeOfAction>(folder, "groups", faults),
+            Materials = List<Material>(folder, "materials", faults),
+            Targets = List<Target>(folder, "targets", faults),
+            Signs = List<Sign>(folder, "signs", faults),
+            Helpers = List<Beneficial>(folder, "helpers", faults),
+            Crops = List<Crop>(folder, "crops", faults),
+            Recipes = List<Recipe>(folder, "recipes", faults),
+            Pairs = List<MixingPair>(folder, "pairs", faults),
+            Climates = List<Climate>(folder, "climates", faults),
+        };
+        return faults.Count > 0 ? throw new CatalogueException(faults) : GardenCatalogue.Create(facts);
+    }
+
+    /// <summary>The JSON schema of one file, for editors; made from the record itself so that they can not part.</summary>
+    public static string Schema(string kind) =>
+        Json.GetJsonSchemaAsNode(typeof(IReadOnlyList<>).MakeGenericType(Kinds[kind]))
+            .ToJsonString(new JsonSerializerOptions { WriteIndented = true }) + "\n";
+
+    /// <summary>YAML text as the JSON that it stands for.</summary>
+    public static string ToJson(string yaml)
+    {
+        var tree = new DeserializerBuilder().WithAttemptingUnquotedStringTypeDeserialization().Build().Deserialize(yaml);
+        return new SerializerBuilder().JsonCompatible().Build().Serialize(tree);
+    }
+
+    private static List<T> List<T>(string folder, string kind, List<string> faults)
+    {
+        var file = Path.Combine(folder, kind + ".yaml");
+        try
+        {
+            return JsonSerializer.Deserialize<List<T>>(ToJson(File.ReadAllText(file)), Json) ?? [];
+        }
+        catch (Exception e) when (e is IOException or YamlException or JsonException)
+        {
+            faults.Add($"{kind}.yaml: {e.Message}");
+            return [];
+        }
+    }
+}

@@ -1,0 +1,90 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Store.Facts;
+
+namespace Mauvaise.Core.Tests;
+
+public class CatalogueTests
+{
+    private static readonly string Root = FindRoot();
+
+    [Fact]
+    public void The_shipped_catalogue_is_sound_and_large_enough()
+    {
+        var c = Shipped.Catalogue;
+        Assert.True(c.Materials.Count >= 6 && c.Targets.Count >= 8 && c.Signs.Count >= 20 && c.Crops.Count >= 30);
+        Assert.Empty(CatalogueRules.Faults(c));
+    }
+
+    [Fact]
+    public void Every_schema_is_the_one_made_from_its_record()
+    {
+        foreach (var kind in CatalogueFiles.Kinds.Keys)
+        {
+            var file = Path.Combine(Root, "catalogue", "schema", kind + ".schema.json");
+            if (Environment.GetEnvironmentVariable("MAUVAISE_WRITE_SCHEMAS") == "1")
+            {
+                File.WriteAllText(file, CatalogueFiles.Schema(kind));
+            }
+
+            Assert.Equal(CatalogueFiles.Schema(kind), File.ReadAllText(file));
+        }
+    }
+
+    [Theory]
+    [InlineData("targets", "hosts: [legumes, beets]", "hosts: [unicorns]", "unicorns")]
+    [InlineData("targets", "black-insects: 0.93", "black-insects: 1.5", "0.01 to 0.99")]
+    [InlineData("materials", "gentle: 4, usual: 6", "gentle: 7, usual: 6", "doses must rise")]
+    [InlineData("materials", "group: azadirachtin", "group: magic", "magic")]
+    [InlineData("recipes", "perLitre: 1.5", "perLitre: 99", "ceiling")]
+    [InlineData("crops", "leaf: lobed", "leef: lobed", "leef")]
+    [InlineData("signs", "id: rings", "id: white-dust", "more than once")]
+    public void A_fault_in_a_file_is_named(string kind, string sound, string broken, string told)
+    {
+        var folder = Directory.CreateTempSubdirectory("catalogue");
+        try
+        {
+            foreach (var file in Directory.GetFiles(CatalogueFiles.DefaultFolder, "*.yaml"))
+            {
+                File.Copy(file, Path.Combine(folder.FullName, Path.GetFileName(file)));
+            }
+
+            var changed = Path.Combine(folder.FullName, kind + ".yaml");
+            var text = File.ReadAllText(changed);
+            var at = text.IndexOf(sound, StringComparison.Ordinal);
+            Assert.True(at >= 0);
+            File.WriteAllText(changed, text[..at] + broken + text[(at + sound.Length)..]);
+            var e = Assert.Throws<CatalogueException>(() => CatalogueFiles.Read(folder.FullName));
+            Assert.Contains(told, e.Message, StringComparison.Ordinal);
+        }
+        finally
+        {
+            folder.Delete(true);
+        }
+    }
+
+    [Fact]
+    public void Every_pair_of_materials_has_a_decided_answer()
+    {
+        var c = Shipped.Catalogue;
+        var pairs = from a in c.Materials from b in c.Materials where a.Id != b.Id select (A: a, B: b);
+        foreach (var (a, b) in pairs)
+        {
+            Assert.Equal(Pairs.Between(c, a, b), Pairs.Between(c, b, a));
+        }
+
+        Assert.Equal("never", Pairs.Between(c, c.Material("peroxide"), c.Material("neem-oil"))?.InOneTank);
+        Assert.Equal(21, Pairs.Between(c, c.Material("sulfur"), c.Material("neem-oil"))?.DaysApart);
+        Assert.Null(Pairs.Between(c, c.Material("bicarbonate"), c.Material("neem-oil")));
+    }
+
+    private static string FindRoot()
+    {
+        var at = new DirectoryInfo(AppContext.BaseDirectory);
+        while (!File.Exists(Path.Combine(at.FullName, "Mauvaise.slnx")))
+        {
+            at = at.Parent ?? throw new DirectoryNotFoundException("Mauvaise.slnx");
+        }
+
+        return at.FullName;
+    }
+}
