@@ -18,8 +18,8 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
     private static readonly double[] Parts = [0.25, 0.5, 0.75];
 
     /// <summary>
-    /// The nearest amount that the household's spoons and cups can measure: whole and quarter teaspoons up to a
-    /// tablespoon, then tablespoons with quarter teaspoons, then quarter cups with tablespoons.
+    /// The nearest amount that the household's spoons and cups can measure, from quarter teaspoons, tablespoons and quarter cups;
+    /// of two that are equally near, the one with fewer scoops.
     /// </summary>
     /// <param name="millilitres">Over 0, as volume in the spoon (a powder's mass over its bulk density).</param>
     /// <param name="exactText">What to say when no spoon fits, as "7.3 g".</param>
@@ -31,7 +31,7 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         var best = Candidates(millilitres, teaspoon, tablespoon, cup)
             .Select(s => (Scoops: s, Millilitres: s.Sum(x => x.Count * x.Unit.InBase)))
             .OrderBy(c => Math.Round(Math.Abs(c.Millilitres - millilitres), 9))
-            .ThenBy(c => c.Scoops.Count)
+            .ThenBy(c => c.Scoops.Sum(s => Math.Ceiling(s.Count)))
             .First();
         var error = (best.Millilitres - millilitres) / millilitres * 100;
         return Math.Abs(error) <= LargestErrorPercent

@@ -7,7 +7,7 @@ public static class Air
 {
     /// <summary>Saturation vapour pressure over water, kPa. Alduchov and Eskridge 1996, doi:10.1175/1520-0450(1996)035.</summary>
     /// <param name="temperatureC">-60 to 60.</param>
-    /// <example>25 C gives 3.163 kPa.</example>
+    /// <example>25 C gives 3.162 kPa.</example>
     public static double SaturationVapourPressureKPa(double temperatureC)
     {
         Bounds.Within(temperatureC, -60, 60);
