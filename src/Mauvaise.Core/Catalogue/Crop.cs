@@ -18,6 +18,8 @@ public sealed record Crop
     public bool Tall { get; init; }
     /// <summary>Days from sowing or planting to: young, full, end (assumed).</summary>
     public required IReadOnlyList<int> StageDays { get; init; }
+    /// <summary>Local hour at which its flowers have closed for the day, or null when they stay open: cucurbits close about noon.</summary>
+    public int? FlowersCloseAtHour { get; init; }
     /// <summary>Sold or eaten as leaves, so that little damage is tolerated.</summary>
     public bool LeafCrop { get; init; }
 }

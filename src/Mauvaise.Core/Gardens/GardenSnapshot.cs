@@ -49,7 +49,8 @@ public sealed record GardenSnapshot(
             grown.Any(p => p.InFlower),
             SoilMayBeDry(place),
             place.SunFrom,
-            place.SunTo);
+            place.SunTo,
+            grown.Where(p => p.InFlower).Select(p => Catalogue.Crop(p.Crop).FlowersCloseAtHour ?? 24).DefaultIfEmpty(24).Max());
     }
 
     /// <summary>The latest observation of a planting before now, or null.</summary>

@@ -39,8 +39,9 @@ public static class SuspectRanker
     private const double GroupSettled = 0.85;
 
     /// <summary>Ranks every cause that lives on the crop. Probabilities sum to 1.</summary>
+    /// <param name="notSure">Signs that were asked for and not settled: they say nothing and are not asked again.</param>
     /// <exception cref="ArgumentException">A sign is not in the catalogue.</exception>
-    public static SuspectRanking Rank(GardenCatalogue catalogue, Circumstances where, IReadOnlyList<SeenSign> seen)
+    public static SuspectRanking Rank(GardenCatalogue catalogue, Circumstances where, IReadOnlyList<SeenSign> seen, IReadOnlySet<string>? notSure = null)
     {
         var evidence = seen.Select(s => (
             Sign: catalogue.FindSign(s.Sign) ?? throw new ArgumentException($"There is no sign '{s.Sign}'.", nameof(seen)),
@@ -54,7 +55,7 @@ public static class SuspectRanker
             .OrderByDescending(x => x.Second).ThenBy(x => x.First.Id, StringComparer.Ordinal)
             .Select(x => Explain(x.First, x.Second, where, evidence, causes, probabilities))
             .ToList();
-        var asked = evidence.Select(e => e.Sign.Id).ToHashSet();
+        var asked = evidence.Select(e => e.Sign.Id).Concat(notSure ?? new HashSet<string>()).ToHashSet();
         return new SuspectRanking(ranking, BestQuestion(catalogue, causes, probabilities, asked), NamingCanWait(ranking));
     }
 

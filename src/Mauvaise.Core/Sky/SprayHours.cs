@@ -223,6 +223,12 @@ public static class SprayHours
     private static RuleVerdict Bees(PlaceSky sky, int i, PlaceExposure place)
     {
         var flying = sky.Elevation(i) > 0 && sky.Hour(i).TemperatureC > 12;
+        var closed = place.FlowersCloseAtHour <= TimeZoneInfo.ConvertTime(sky.At(i), place.Zone).Hour;
+        if (place.CropInFlower && closed && flying)
+        {
+            return new RuleVerdict(SprayRule.Bees, Verdict.Good, null, "The flowers have closed for the day.");
+        }
+
         return place.CropInFlower && flying && place.Shelter != Shelter.Indoor
             ? new RuleVerdict(SprayRule.Bees, Verdict.Never, null, "Bees are flying and the crop is in flower.")
             : new RuleVerdict(SprayRule.Bees, Verdict.Good, null, flying ? "No open flowers here." : "Bees are home.");

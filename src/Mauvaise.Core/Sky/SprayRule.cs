@@ -24,6 +24,7 @@ public sealed record SprayWindow(DateTimeOffset Start, DateTimeOffset End, doubl
 /// <summary>The facts about a place that the rules need.</summary>
 /// <param name="SunFrom">Local clock time at which the sun reaches the leaves; null when the whole day.</param>
 /// <param name="SunTo">Local clock time at which it leaves them; null when the whole day.</param>
+/// <param name="FlowersCloseAtHour">Local hour from which no flower of the place is open; null when they stay open.</param>
 /// <param name="CropInFlower">Flowers stand open on it or under it.</param>
 public sealed record PlaceExposure(
     double Latitude,
@@ -33,4 +34,5 @@ public sealed record PlaceExposure(
     bool CropInFlower,
     bool SoilMayBeDry,
     TimeOnly? SunFrom = null,
-    TimeOnly? SunTo = null);
+    TimeOnly? SunTo = null,
+    int? FlowersCloseAtHour = null);

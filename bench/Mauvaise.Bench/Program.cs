@@ -1,0 +1,26 @@
+using System.Diagnostics;
+using Mauvaise.Bench;
+
+Benchmark[] all = [.. SkyBench.All(), .. SuspectBench.All()];
+var wanted = args.Length == 0 ? all : [.. all.Where(b => args.Contains(b.Name))];
+if (wanted.Length == 0)
+{
+    await Console.Error.WriteLineAsync($"There is no such benchmark. Known: {string.Join(", ", all.Select(b => b.Name))}");
+    return 1;
+}
+
+foreach (var b in wanted)
+{
+    b.Run();
+    var watch = Stopwatch.StartNew();
+    var times = 0;
+    while (watch.Elapsed < TimeSpan.FromSeconds(2) || times < 3)
+    {
+        b.Run();
+        times++;
+    }
+
+    Console.WriteLine(FormattableString.Invariant($"{b.Name,-24} {watch.Elapsed.TotalMilliseconds / times,10:0.000} ms a run, {times / watch.Elapsed.TotalSeconds,8:0.0} runs a second   {b.What}"));
+}
+
+return 0;

@@ -1,0 +1,39 @@
+using System.Globalization;
+using Mauvaise.Core.Cover;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Planning;
+
+/// <summary>The Board's one sentence: where cover holds, and which rain will take it.</summary>
+public static class CoverOutlook
+{
+    /// <summary>Cover of at least this share counts as holding (assumed).</summary>
+    private const double Holds = 0.3;
+
+    /// <summary>Rain in 24 hours that is worth a word, mm.</summary>
+    private const double NotableRainMm = 5;
+
+    /// <param name="cover">Cover of all materials together by place, each over the snapshot's hours.</param>
+    public static string Sentence(GardenSnapshot garden, IReadOnlyDictionary<Place, double[]> cover)
+    {
+        var now = garden.Weather.IndexOf(garden.Now);
+        var holding = cover.Where(c => c.Value[Math.Clamp(now, 0, c.Value.Length - 1)] >= Holds).ToList();
+        var words = holding.Count == 0
+            ? "No place has cover now."
+            : $"Cover holds on {holding.Count} of {cover.Count} places.";
+        var rain = Enumerable.Range(now, Math.Max(0, Math.Min(120, garden.Weather.Hours.Count - now - 24)))
+            .Select(i => (Hour: i, Mm: Enumerable.Range(i, 24).Sum(k => garden.Weather.AtOrUnknown(k).RainMm ?? 0)))
+            .Where(x => x.Mm >= NotableRainMm && garden.Weather.AtOrUnknown(x.Hour).RainMm > 0)
+            .Select(x => ((int Hour, double Mm)?)x)
+            .FirstOrDefault();
+        if (rain is not { } storm)
+        {
+            return words;
+        }
+
+        var stripped = holding.Where(c => c.Value[Math.Min(storm.Hour + 24, c.Value.Length - 1)] < Holds).Select(c => c.Key.Name).ToList();
+        var day = TimeZoneInfo.ConvertTime(garden.Weather.At(storm.Hour), garden.Garden.Zone).ToString("dddd", CultureInfo.InvariantCulture);
+        var told = FormattableString.Invariant($"{day}'s rain, {storm.Mm:0} mm,");
+        return stripped.Count == 0 ? $"{words} {told} leaves it standing." : $"{words} {told} will strip {string.Join(" and ", stripped)}.";
+    }
+}

@@ -1,0 +1,93 @@
+using System.Data.Common;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace Mauvaise.Store;
+
+/// <summary>The data file can not be used as it is; nothing was written to it.</summary>
+public sealed class DamagedDataException(string path, string what, Exception? inner = null)
+    : Exception($"The data file {path} can not be opened: {what} Nothing was changed. Put it aside and restore a backup, or start Mauvaise with another --data folder.", inner);
+
+/// <summary>Opening the SQLite file: write-ahead log, foreign keys, a busy timeout, and a disk flush before every answer.</summary>
+public static class DataFile
+{
+    /// <summary>Registers <see cref="GardenDb"/> on the file whose path is known when the first context is made.</summary>
+    public static IServiceCollection AddGardenDb(this IServiceCollection services, Func<IServiceProvider, string> path) =>
+        services.AddDbContext<GardenDb>((sp, options) => options
+            .UseSqlite(ConnectionString(path(sp)))
+            .AddInterceptors(FlushEveryCommit.Instance));
+
+    public static string ConnectionString(string path) => new SqliteConnectionStringBuilder
+    {
+        DataSource = path,
+        ForeignKeys = true,
+        DefaultTimeout = 10,
+    }.ToString();
+
+    /// <summary>Checks an existing file, then brings its schema up to date, keeping what is in it.</summary>
+    /// <exception cref="DamagedDataException">The file is no database, is damaged, or comes from a newer version.</exception>
+    public static async Task OpenAsync(GardenDb db, string path, CancellationToken stop)
+    {
+        var exists = File.Exists(path) && new FileInfo(path).Length > 0;
+        try
+        {
+            if (exists)
+            {
+                await CheckAsync(db, path, stop);
+            }
+
+            await db.Database.MigrateAsync(stop);
+            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL", stop);
+        }
+        catch (SqliteException e)
+        {
+            throw new DamagedDataException(path, Plain(e), e);
+        }
+    }
+
+    private static async Task CheckAsync(GardenDb db, string path, CancellationToken stop)
+    {
+        var result = await db.Database.SqlQueryRaw<string>("PRAGMA quick_check(1)").ToListAsync(stop);
+        if (result is not ["ok"])
+        {
+            throw new DamagedDataException(path, "part of it is damaged.");
+        }
+
+        var known = db.Database.GetMigrations().ToHashSet();
+        if ((await db.Database.GetAppliedMigrationsAsync(stop)).FirstOrDefault(m => !known.Contains(m)) is { } newer)
+        {
+            throw new DamagedDataException(path, $"it was written by a newer Mauvaise (step {newer}).");
+        }
+    }
+
+    private static string Plain(SqliteException e) => e.SqliteErrorCode switch
+    {
+        26 => "it is not a Mauvaise data file, or its beginning is damaged.",
+        11 => "part of it is damaged.",
+        5 or 6 => "another program holds it.",
+        8 or 14 => "it can not be read or written; look at its rights and the disk.",
+        13 => "the disk is full.",
+        _ => $"SQLite says {e.SqliteErrorCode}.",
+    };
+
+    /// <summary>Makes SQLite flush its log at every commit, so that an acknowledged write survives a power cut.</summary>
+    private sealed class FlushEveryCommit : DbConnectionInterceptor
+    {
+        public static readonly FlushEveryCommit Instance = new();
+
+        public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = "PRAGMA synchronous = FULL";
+            command.ExecuteNonQuery();
+        }
+
+        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        {
+            ConnectionOpened(connection, eventData);
+            return Task.CompletedTask;
+        }
+    }
+}

@@ -1,0 +1,72 @@
+using System.Text.Json;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Store.Deeds;
+
+/// <summary>A write that the gardener may not make; nothing was written.</summary>
+public sealed class DeedRefusedException(string code, string sentence) : Exception(sentence)
+{
+    public string Code { get; } = code;
+}
+
+/// <summary>Makes writes: each one transaction, remembered with what it changed, so that the last can be undone.</summary>
+public sealed class DeedLog(GardenDb db, TimeProvider clock)
+{
+    /// <summary>Runs <paramref name="change"/> and saves it together with its record.</summary>
+    /// <param name="words">As on the undo button.</param>
+    /// <exception cref="DeedRefusedException">The member may only look.</exception>
+    public async Task WriteAsync(Guid gardenId, Guid? memberId, string words, Action<GardenDb> change, CancellationToken stop)
+    {
+        if (memberId is not null
+            && await db.Members.AsNoTracking().FirstOrDefaultAsync(m => m.Id == memberId && m.GardenId == gardenId, stop) is { Role: Role.Looker } looker)
+        {
+            throw new DeedRefusedException("only-looks", $"{looker.Name} may look but not change anything. Choose somebody else at the top.");
+        }
+
+        change(db);
+        db.ChangeTracker.DetectChanges();
+        var changes = db.ChangeTracker.Entries().Select(RowChange.Of).OfType<RowChange>().ToList();
+        db.Deeds.Add(new DeedRow
+        {
+            GardenId = gardenId,
+            MemberId = memberId,
+            At = clock.GetUtcNow(),
+            Words = words,
+            Changes = JsonSerializer.Serialize(changes),
+        });
+        // One SaveChanges is one transaction.
+        await db.SaveChangesAsync(stop);
+    }
+
+    /// <summary>The last write that was not undone, or null.</summary>
+    public Task<DeedRow?> LastAsync(Guid gardenId, CancellationToken stop) =>
+        db.Deeds.AsNoTracking().Where(d => d.GardenId == gardenId && d.UndoneAt == null).OrderByDescending(d => d.Id).FirstOrDefaultAsync(stop);
+
+    /// <summary>Takes the last write back. A repeated call for a deed that is already undone does nothing.</summary>
+    /// <param name="deedId">The deed the gardener saw on the button, so that a late tap never undoes another.</param>
+    /// <exception cref="DeedRefusedException">Something came after it, or there is no such deed.</exception>
+    public async Task UndoAsync(Guid gardenId, long deedId, CancellationToken stop)
+    {
+        var deed = await db.Deeds.FirstOrDefaultAsync(d => d.GardenId == gardenId && d.Id == deedId, stop)
+            ?? throw new DeedRefusedException("nothing-to-undo", "There is nothing like that to undo.");
+        if (deed.UndoneAt is not null)
+        {
+            return;
+        }
+
+        if ((await LastAsync(gardenId, stop))?.Id != deedId)
+        {
+            throw new DeedRefusedException("not-the-last", "Something was written since. Undo that first.");
+        }
+
+        foreach (var change in Enumerable.Reverse(JsonSerializer.Deserialize<List<RowChange>>(deed.Changes) ?? []))
+        {
+            change.TakeBack(db);
+        }
+
+        deed.UndoneAt = clock.GetUtcNow();
+        await db.SaveChangesAsync(stop);
+    }
+}

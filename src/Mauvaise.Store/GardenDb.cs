@@ -1,0 +1,36 @@
+using Mauvaise.Store.Rows;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+
+namespace Mauvaise.Store;
+
+/// <summary>The data file. Instants are stored as UTC milliseconds, days as ISO text, enums as text.</summary>
+public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(options)
+{
+    public DbSet<GardenRow> Gardens => Set<GardenRow>();
+    public DbSet<MemberRow> Members => Set<MemberRow>();
+    public DbSet<PlaceRow> Places => Set<PlaceRow>();
+    public DbSet<PlantingRow> Plantings => Set<PlantingRow>();
+    public DbSet<SprayerRow> Sprayers => Set<SprayerRow>();
+    public DbSet<StockRow> Stocks => Set<StockRow>();
+    public DbSet<ObservationRow> Observations => Set<ObservationRow>();
+    public DbSet<BatchRow> Batches => Set<BatchRow>();
+    public DbSet<ApplicationRow> Applications => Set<ApplicationRow>();
+    public DbSet<CheckBackRow> CheckBacks => Set<CheckBackRow>();
+    public DbSet<WeatherDayRow> WeatherDays => Set<WeatherDayRow>();
+    public DbSet<WeatherFetchRow> WeatherFetches => Set<WeatherFetchRow>();
+    public DbSet<DeedRow> Deeds => Set<DeedRow>();
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
+        configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UtcMilliseconds>();
+        configurationBuilder.Properties<Enum>().HaveConversion<string>().HaveMaxLength(32);
+        configurationBuilder.Properties<string>().HaveMaxLength(200);
+    }
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder) => modelBuilder.ApplyConfigurationsFromAssembly(typeof(GardenDb).Assembly);
+
+    private sealed class UtcMilliseconds() : ValueConverter<DateTimeOffset, long>(
+        at => at.ToUnixTimeMilliseconds(),
+        ms => DateTimeOffset.FromUnixTimeMilliseconds(ms));
+}

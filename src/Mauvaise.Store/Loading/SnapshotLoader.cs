@@ -1,0 +1,70 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
+using Mauvaise.Store.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Store.Loading;
+
+/// <summary>Loads what the core needs to know of a garden, in one go, untracked.</summary>
+public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeProvider clock)
+{
+    /// <summary>Records older than this are left in the file.</summary>
+    private static readonly TimeSpan HistoryBack = TimeSpan.FromDays(400);
+    private static readonly TimeSpan WeatherBack = TimeSpan.FromDays(40);
+    private static readonly TimeSpan WeatherAhead = TimeSpan.FromDays(11);
+
+    /// <summary>Null when there is no such garden.</summary>
+    public async Task<GardenSnapshot?> LoadAsync(Guid gardenId, CancellationToken stop)
+    {
+        if (await db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
+        {
+            return null;
+        }
+
+        var now = clock.GetUtcNow();
+        var since = now - HistoryBack;
+        var places = await db.Places.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Order).ThenBy(p => p.Name).ToListAsync(stop);
+        var placeIds = places.Select(p => p.Id).ToList();
+        var fetch = await db.WeatherFetches.AsNoTracking().FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Service, stop);
+        return new GardenSnapshot(
+            ToGarden(garden),
+            now,
+            catalogue,
+            await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).OrderBy(m => m.Role).ThenBy(m => m.Name)
+                .Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop),
+            [.. places.Select(ToPlace)],
+            await db.Plantings.AsNoTracking().Where(p => placeIds.Contains(p.PlaceId)).OrderBy(p => p.From).ThenBy(p => p.Crop)
+                .Select(p => new Planting(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower)).ToListAsync(stop),
+            [.. (await db.Observations.AsNoTracking().Include(o => o.Signs).Where(o => o.GardenId == gardenId && o.At >= since).OrderBy(o => o.At).AsSplitQuery().ToListAsync(stop)).Select(ToObservation)],
+            [.. (await db.Batches.AsNoTracking().Include(b => b.Plantings).Include(b => b.Ingredients).Where(b => b.GardenId == gardenId && b.MadeAt >= since).OrderBy(b => b.MadeAt).AsSplitQuery().ToListAsync(stop)).Select(ToBatch)],
+            [.. (await db.Applications.AsNoTracking().Include(a => a.Treated).Where(a => a.GardenId == gardenId && a.At >= since).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
+            await db.CheckBacks.AsNoTracking().Where(c => c.GardenId == gardenId && c.DueOn >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(c => c.DueOn)
+                .Select(c => new CheckBack(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury)).ToListAsync(stop),
+            await db.Sprayers.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.CapacityLitres)
+                .Select(s => new Sprayer(s.Id, s.Name, s.CapacityLitres)).ToListAsync(stop),
+            await db.Stocks.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.Name)
+                .Select(s => new Stock(s.Id, s.Material, s.Name, s.Amount, s.Left, s.Unit, s.OpenedOn, s.BestBefore)).ToListAsync(stop),
+            await WeatherStore.ReadAsync(db, gardenId, now - WeatherBack, now + WeatherAhead, stop),
+            new WeatherState(fetch?.AnsweredAt, fetch?.Trouble));
+    }
+
+    public static Garden ToGarden(GardenRow g) =>
+        new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled);
+
+    private static Place ToPlace(PlaceRow p) =>
+        new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);
+
+    private static Observation ToObservation(ObservationRow o) =>
+        new(o.Id, o.PlantingId, o.At, o.LeavesLooked, o.LeavesAffected, o.SeverityPercent, o.Ants, o.Helpers, o.Mummies,
+            [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.Note);
+
+    private static Batch ToBatch(BatchRow b) =>
+        new(b.Id, b.MadeAt, b.Recipe, b.Step, b.Litres, b.UseBy, b.Target,
+            [.. b.Plantings.Select(p => p.PlantingId)],
+            [.. b.Ingredients.Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit))]);
+
+    private static SprayApplication ToApplication(ApplicationRow a) =>
+        new(a.Id, a.BatchId, a.At, a.Material, a.PerLitre, a.Litres, a.Target,
+            [.. a.Treated.Select(t => new Treated(t.PlantingId, t.ShareWetted))], a.PatchTest, a.Note);
+}

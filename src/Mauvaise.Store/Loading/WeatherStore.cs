@@ -1,0 +1,74 @@
+using Mauvaise.Core.Sky;
+using Mauvaise.Store.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Store.Loading;
+
+/// <summary>Reads and writes hours; where sources overlap, the higher-ranking one wins field by field.</summary>
+public static class WeatherStore
+{
+    /// <summary>The best-known weather from one instant to another. Hours that nobody knows have all fields null.</summary>
+    public static async Task<HourSeries> ReadAsync(GardenDb db, Guid gardenId, DateTimeOffset from, DateTimeOffset to, CancellationToken stop)
+    {
+        var start = HourSeries.WholeHour(from);
+        var hours = new WeatherHour[Math.Max(0, (int)Math.Ceiling((to - start).TotalHours))];
+        var firstDay = DateOnly.FromDateTime(start.UtcDateTime);
+        var lastDay = DateOnly.FromDateTime(to.UtcDateTime);
+        var rows = await db.WeatherDays.AsNoTracking()
+            .Where(w => w.GardenId == gardenId && w.DayUtc >= firstDay && w.DayUtc <= lastDay)
+            .ToListAsync(stop);
+        foreach (var row in rows.OrderByDescending(r => r.Source))
+        {
+            var offset = (int)(new DateTimeOffset(row.DayUtc.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero) - start).TotalHours;
+            var day = HourPacking.Unpack(row.Hours);
+            for (var h = Math.Max(0, -offset); h < 24 && offset + h < hours.Length; h++)
+            {
+                hours[offset + h] = hours[offset + h].OrElse(day[h]);
+            }
+        }
+
+        return new HourSeries(start, hours);
+    }
+
+    /// <summary>
+    /// Marks the hours of a series to be saved under a source, over what that source said before. An hour with an impossible
+    /// value is kept out. The caller saves.
+    /// </summary>
+    /// <returns>A sentence for each hour that was kept out.</returns>
+    public static async Task<IReadOnlyList<string>> PutAsync(GardenDb db, Guid gardenId, WeatherSource source, HourSeries series, CancellationToken stop)
+    {
+        var refused = new List<string>();
+        var days = Enumerable.Range(0, series.Hours.Count).GroupBy(i => DateOnly.FromDateTime(series.At(i).UtcDateTime)).ToList();
+        var (first, last) = days.Count > 0 ? (days[0].Key, days[^1].Key) : (default, default);
+        var rows = await db.WeatherDays
+            .Where(w => w.GardenId == gardenId && w.Source == source && w.DayUtc >= first && w.DayUtc <= last)
+            .ToDictionaryAsync(w => w.DayUtc, stop);
+        foreach (var day in days)
+        {
+            var hours = rows.TryGetValue(day.Key, out var row) ? HourPacking.Unpack(row.Hours) : new WeatherHour[24];
+            foreach (var i in day)
+            {
+                if (series.Hours[i].Impossible() is { } why)
+                {
+                    refused.Add($"{series.At(i):yyyy-MM-dd HH}:00 UTC: {why}");
+                }
+                else
+                {
+                    hours[series.At(i).UtcDateTime.Hour] = series.Hours[i];
+                }
+            }
+
+            var packed = HourPacking.Pack(hours);
+            if (row is not null)
+            {
+                row.Hours = packed;
+            }
+            else
+            {
+                db.WeatherDays.Add(new WeatherDayRow { GardenId = gardenId, DayUtc = day.Key, Source = source, Hours = packed });
+            }
+        }
+
+        return refused;
+    }
+}

@@ -1,0 +1,146 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+
+namespace Mauvaise.Store.Rows;
+
+internal sealed class GardenConfiguration : IEntityTypeConfiguration<GardenRow>
+{
+    public void Configure(EntityTypeBuilder<GardenRow> row) => row.Property(r => r.Name).HasMaxLength(80);
+}
+
+internal sealed class MemberConfiguration : IEntityTypeConfiguration<MemberRow>
+{
+    public void Configure(EntityTypeBuilder<MemberRow> row) =>
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+}
+
+internal sealed class PlaceConfiguration : IEntityTypeConfiguration<PlaceRow>
+{
+    public void Configure(EntityTypeBuilder<PlaceRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.Order });
+        row.Property(r => r.Name).HasMaxLength(80);
+    }
+}
+
+internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingRow>
+{
+    public void Configure(EntityTypeBuilder<PlantingRow> row) =>
+        row.HasOne<PlaceRow>().WithMany().HasForeignKey(r => r.PlaceId).OnDelete(DeleteBehavior.Restrict);
+}
+
+internal sealed class SprayerConfiguration : IEntityTypeConfiguration<SprayerRow>
+{
+    public void Configure(EntityTypeBuilder<SprayerRow> row) =>
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+}
+
+internal sealed class StockConfiguration : IEntityTypeConfiguration<StockRow>
+{
+    public void Configure(EntityTypeBuilder<StockRow> row) =>
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+}
+
+internal sealed class ObservationConfiguration : IEntityTypeConfiguration<ObservationRow>
+{
+    public void Configure(EntityTypeBuilder<ObservationRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+        row.HasMany(r => r.Signs).WithOne().HasForeignKey(s => s.ObservationId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.At });
+        row.Property(r => r.Note).HasMaxLength(2000);
+    }
+}
+
+internal sealed class ObservedSignConfiguration : IEntityTypeConfiguration<ObservedSignRow>
+{
+    public void Configure(EntityTypeBuilder<ObservedSignRow> row) => row.HasKey(r => new { r.ObservationId, r.Sign });
+}
+
+internal sealed class BatchConfiguration : IEntityTypeConfiguration<BatchRow>
+{
+    public void Configure(EntityTypeBuilder<BatchRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasMany(r => r.Plantings).WithOne().HasForeignKey(p => p.BatchId).OnDelete(DeleteBehavior.Cascade);
+        row.HasMany(r => r.Ingredients).WithOne().HasForeignKey(i => i.BatchId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.MadeAt });
+    }
+}
+
+internal sealed class BatchPlantingConfiguration : IEntityTypeConfiguration<BatchPlantingRow>
+{
+    public void Configure(EntityTypeBuilder<BatchPlantingRow> row)
+    {
+        row.HasKey(r => new { r.BatchId, r.PlantingId });
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+    }
+}
+
+internal sealed class BatchIngredientConfiguration : IEntityTypeConfiguration<BatchIngredientRow>
+{
+    public void Configure(EntityTypeBuilder<BatchIngredientRow> row) => row.HasKey(r => new { r.BatchId, r.Material });
+}
+
+internal sealed class ApplicationConfiguration : IEntityTypeConfiguration<ApplicationRow>
+{
+    public void Configure(EntityTypeBuilder<ApplicationRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<BatchRow>().WithMany().HasForeignKey(r => r.BatchId).OnDelete(DeleteBehavior.Restrict);
+        row.HasMany(r => r.Treated).WithOne().HasForeignKey(t => t.ApplicationId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.At });
+        row.Property(r => r.Note).HasMaxLength(2000);
+    }
+}
+
+internal sealed class TreatedConfiguration : IEntityTypeConfiguration<TreatedRow>
+{
+    public void Configure(EntityTypeBuilder<TreatedRow> row)
+    {
+        row.HasKey(r => new { r.ApplicationId, r.PlantingId });
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+    }
+}
+
+internal sealed class CheckBackConfiguration : IEntityTypeConfiguration<CheckBackRow>
+{
+    public void Configure(EntityTypeBuilder<CheckBackRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<ApplicationRow>().WithMany().HasForeignKey(r => r.ApplicationId).OnDelete(DeleteBehavior.Restrict);
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+        row.HasOne<ObservationRow>().WithMany().HasForeignKey(r => r.ObservationId).OnDelete(DeleteBehavior.Restrict);
+        row.HasIndex(r => new { r.GardenId, r.DueOn });
+    }
+}
+
+internal sealed class WeatherDayConfiguration : IEntityTypeConfiguration<WeatherDayRow>
+{
+    public void Configure(EntityTypeBuilder<WeatherDayRow> row)
+    {
+        row.HasKey(r => new { r.GardenId, r.DayUtc, r.Source });
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class WeatherFetchConfiguration : IEntityTypeConfiguration<WeatherFetchRow>
+{
+    public void Configure(EntityTypeBuilder<WeatherFetchRow> row)
+    {
+        row.HasKey(r => new { r.GardenId, r.Source });
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Trouble).HasMaxLength(500);
+    }
+}
+
+internal sealed class DeedConfiguration : IEntityTypeConfiguration<DeedRow>
+{
+    public void Configure(EntityTypeBuilder<DeedRow> row)
+    {
+        row.HasIndex(r => new { r.GardenId, r.Id });
+        row.Property(r => r.Changes).HasMaxLength(1_000_000);
+    }
+}

@@ -1,0 +1,79 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+
+namespace Mauvaise.Store.Rows;
+
+/// <summary>Rows are the shape of the data file; the core's records are made from them by <see cref="Loading.SnapshotLoader"/>.</summary>
+public sealed class GardenRow
+{
+    public Guid Id { get; set; }
+    public required string Name { get; set; }
+    public double Latitude { get; set; }
+    public double Longitude { get; set; }
+    public double ElevationM { get; set; }
+    public required string TimeZoneId { get; set; }
+    public required string Climate { get; set; }
+    public KitchenSystem Kitchen { get; set; }
+    public Stance Stance { get; set; }
+    public DiseaseApproach DiseaseApproach { get; set; }
+    public bool OnlyLabelled { get; set; }
+    public DateTimeOffset CreatedAt { get; set; }
+}
+
+public sealed class MemberRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Name { get; set; }
+    public Role Role { get; set; }
+}
+
+public sealed class PlaceRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Name { get; set; }
+    public PlaceKind Kind { get; set; }
+    public double AreaM2 { get; set; }
+    public double SunHours { get; set; }
+    public Watering Watering { get; set; }
+    public TimeOnly? SunFrom { get; set; }
+    public TimeOnly? SunTo { get; set; }
+    public Stance? Stance { get; set; }
+    public double? PondDistanceM { get; set; }
+    public int Order { get; set; }
+}
+
+public sealed class PlantingRow
+{
+    public Guid Id { get; set; }
+    public Guid PlaceId { get; set; }
+    public required string Crop { get; set; }
+    public string? Variety { get; set; }
+    public DateOnly From { get; set; }
+    public DateOnly? Until { get; set; }
+    public int? Count { get; set; }
+    public GrowthStage Stage { get; set; }
+    public bool InFlower { get; set; }
+}
+
+public sealed class SprayerRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Name { get; set; }
+    public double CapacityLitres { get; set; }
+}
+
+public sealed class StockRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Material { get; set; }
+    public required string Name { get; set; }
+    public double Amount { get; set; }
+    public double Left { get; set; }
+    public required string Unit { get; set; }
+    public DateOnly? OpenedOn { get; set; }
+    public DateOnly? BestBefore { get; set; }
+}

@@ -1,0 +1,98 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Store.Rows;
+
+public sealed class ObservationRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid PlantingId { get; set; }
+    public DateTimeOffset At { get; set; }
+    public Guid? MemberId { get; set; }
+    public int LeavesLooked { get; set; }
+    public int LeavesAffected { get; set; }
+    public double? SeverityPercent { get; set; }
+    public Ants Ants { get; set; }
+    public int Helpers { get; set; }
+    public int Mummies { get; set; }
+    public string? Named { get; set; }
+    public string? Note { get; set; }
+    public List<ObservedSignRow> Signs { get; set; } = [];
+}
+
+public sealed class ObservedSignRow
+{
+    public Guid ObservationId { get; set; }
+    public required string Sign { get; set; }
+    public bool Present { get; set; }
+}
+
+public sealed class BatchRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public DateTimeOffset MadeAt { get; set; }
+    public Guid? MemberId { get; set; }
+    public required string Recipe { get; set; }
+    public DoseStep Step { get; set; }
+    public double Litres { get; set; }
+    public DateTimeOffset UseBy { get; set; }
+    public string? Target { get; set; }
+    public List<BatchPlantingRow> Plantings { get; set; } = [];
+    public List<BatchIngredientRow> Ingredients { get; set; } = [];
+}
+
+public sealed class BatchPlantingRow
+{
+    public Guid BatchId { get; set; }
+    public Guid PlantingId { get; set; }
+}
+
+public sealed class BatchIngredientRow
+{
+    public Guid BatchId { get; set; }
+    public required string Material { get; set; }
+    public required string Role { get; set; }
+    public double Amount { get; set; }
+    public required string Unit { get; set; }
+}
+
+public sealed class ApplicationRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid? BatchId { get; set; }
+    public DateTimeOffset At { get; set; }
+    public Guid? MemberId { get; set; }
+    public required string Material { get; set; }
+    public double? PerLitre { get; set; }
+    public double Litres { get; set; }
+    public string? Target { get; set; }
+    public bool PatchTest { get; set; }
+    public string? Note { get; set; }
+    public double? TemperatureC { get; set; }
+    public double? RelativeHumidityPercent { get; set; }
+    public double? WindMetresPerSecond { get; set; }
+    public List<TreatedRow> Treated { get; set; } = [];
+}
+
+public sealed class TreatedRow
+{
+    public Guid ApplicationId { get; set; }
+    public Guid PlantingId { get; set; }
+    public double ShareWetted { get; set; }
+}
+
+public sealed class CheckBackRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid ApplicationId { get; set; }
+    public Guid PlantingId { get; set; }
+    public DateOnly DueOn { get; set; }
+    public DateTimeOffset? DoneAt { get; set; }
+    public Guid? ObservationId { get; set; }
+    public Outcome? Outcome { get; set; }
+    public Injury Injury { get; set; }
+}

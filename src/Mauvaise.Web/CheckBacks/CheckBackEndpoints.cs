@@ -1,0 +1,129 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Outcomes;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Walk;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.CheckBacks;
+
+public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int LeavesAffected);
+
+/// <summary>A visit that is due or done.</summary>
+/// <param name="Before">The count before the spray; null when nobody counted.</param>
+public sealed record CheckBackAnswer(
+    Guid Id,
+    Guid PlantingId,
+    string Where,
+    string Leaf,
+    string Material,
+    string? TargetName,
+    DateTimeOffset SprayedAt,
+    DateOnly DueOn,
+    bool Due,
+    CountAnswer? Before,
+    DateTimeOffset? DoneAt,
+    Outcome? Outcome,
+    Injury Injury,
+    string? Sentence);
+
+/// <summary>The count on a check-back, with what the spray did to the plant.</summary>
+public sealed record CheckBackCount(NewObservation Count, Injury Injury);
+
+/// <summary>Judging a spray by counting again.</summary>
+public static class CheckBackEndpoints
+{
+    public static void MapCheckBacks(this IEndpointRouteBuilder app)
+    {
+        var garden = app.MapGroup("/api/gardens/{gardenId:guid}/check-backs").WithTags("Check back");
+        garden.MapGet("", List);
+        garden.MapGet("/{checkBackId:guid}", Show);
+        garden.MapPost("/{checkBackId:guid}/count", Count);
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<CheckBackAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s
+            ? TypedResults.Ok<IReadOnlyList<CheckBackAnswer>>([
+                .. s.CheckBacks.Where(c => c.DoneAt is null).OrderBy(c => c.DueOn).Select(c => Answer(s, c)),
+                .. s.CheckBacks.Where(c => c.DoneAt is not null).OrderByDescending(c => c.DoneAt).Take(10).Select(c => Answer(s, c))])
+            : Problems.NotFound("garden");
+
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid checkBackId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s && s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is { } visit
+            ? TypedResults.Ok(Answer(s, visit))
+            : Problems.NotFound("check-back");
+
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Count(Guid gardenId, Guid checkBackId, CheckBackCount body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit)
+        {
+            return Problems.NotFound("check-back");
+        }
+
+        if (visit.ObservationId == body.Count.Id)
+        {
+            return TypedResults.Ok(Answer(s, visit));
+        }
+
+        var checks = WalkEndpoints.CheckCount(s, body.Count, new Checks())
+            .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
+            .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
+            .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var spray = s.Applications.First(a => a.Id == visit.ApplicationId);
+        var planting = s.FindPlanting(visit.PlantingId)!;
+        var judged = Judge(s, visit, body.Count.LeavesLooked, body.Count.LeavesAffected);
+        var row = await tools.Db.CheckBacks.FirstAsync(c => c.Id == checkBackId, stop);
+        await tools.Log.WriteAsync(gardenId, body.Count.MemberId, $"Checked {GardenAnswers.Where(s, planting)}: {judged.Outcome.ToString().ToLowerInvariant()}", db =>
+        {
+            db.Observations.Add(WalkEndpoints.Row(gardenId, body.Count, tools.Now, spray.Target));
+            row.DoneAt = tools.Now;
+            row.ObservationId = body.Count.Id;
+            row.Outcome = judged.Outcome;
+            row.Injury = body.Injury;
+        }, stop);
+        var saved = (await tools.LoadAsync(gardenId, stop))!;
+        return TypedResults.Ok(Answer(saved, saved.CheckBacks.First(c => c.Id == checkBackId)));
+    }
+
+    private static CheckBackAnswer Answer(GardenSnapshot s, CheckBack c)
+    {
+        var spray = s.Applications.First(a => a.Id == c.ApplicationId);
+        var planting = s.FindPlanting(c.PlantingId)!;
+        var before = Before(s, c, spray);
+        var after = c.ObservationId is { } id ? s.Observations.FirstOrDefault(o => o.Id == id) : null;
+        return new(
+            c.Id,
+            c.PlantingId,
+            GardenAnswers.Where(s, planting),
+            s.Catalogue.Crop(planting.Crop).Leaf,
+            s.Catalogue.Material(spray.Material).Name,
+            spray.Target is null ? null : s.Catalogue.FindTarget(spray.Target)?.Name,
+            spray.At,
+            c.DueOn,
+            c.DoneAt is null && c.DueOn <= s.Today,
+            before is null ? null : new CountAnswer(before.At, before.LeavesLooked, before.LeavesAffected),
+            c.DoneAt,
+            c.Outcome,
+            c.Injury,
+            after is { LeavesLooked: > 0 } ? Judge(s, c, after.LeavesLooked, after.LeavesAffected).Sentence : null);
+    }
+
+    private static Judgement Judge(GardenSnapshot s, CheckBack c, int looked, int affected)
+    {
+        var spray = s.Applications.First(a => a.Id == c.ApplicationId);
+        var planting = s.FindPlanting(c.PlantingId)!;
+        var before = Before(s, c, spray);
+        var line = WalkEndpoints.Line(s, planting, spray.Target is null ? null : s.Catalogue.FindTarget(spray.Target));
+        return CheckBackVerdict.Judge(before is null ? null : (before.LeavesLooked, before.LeavesAffected), (looked, affected), line.Share);
+    }
+
+    private static Observation? Before(GardenSnapshot s, CheckBack c, SprayApplication spray) =>
+        s.Observations.LastOrDefault(o => o.PlantingId == c.PlantingId && o.At <= spray.At && o.LeavesLooked > 0);
+}

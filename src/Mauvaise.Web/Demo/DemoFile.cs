@@ -1,0 +1,69 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+
+namespace Mauvaise.Web.Demo;
+
+/// <summary>Shape of the demo garden's file. Times are local to the garden; plantings are named "place/crop".</summary>
+public sealed record DemoFile(
+    string Name,
+    double Latitude,
+    double Longitude,
+    double ElevationM,
+    string TimeZone,
+    string Climate,
+    KitchenSystem Kitchen,
+    Stance Stance,
+    IReadOnlyList<DemoMember> Members,
+    IReadOnlyList<DemoPlace> Places,
+    IReadOnlyList<DemoSprayer> Sprayers,
+    IReadOnlyList<DemoStock> Stocks,
+    IReadOnlyList<DemoNote> Notes,
+    IReadOnlyList<DemoSpray> Sprays);
+
+public sealed record DemoMember(string Name, Role Role);
+
+public sealed record DemoPlace(
+    string Name,
+    PlaceKind Kind,
+    double AreaM2,
+    double SunHours,
+    Watering Watering,
+    IReadOnlyList<DemoPlanting> Plantings,
+    TimeOnly? SunFrom = null,
+    TimeOnly? SunTo = null,
+    Stance? Stance = null,
+    double? PondDistanceM = null);
+
+public sealed record DemoPlanting(string Crop, DateOnly From, GrowthStage Stage, string? Variety = null, DateOnly? Until = null, bool InFlower = false, int? Count = null);
+
+public sealed record DemoSprayer(string Name, double CapacityLitres);
+
+public sealed record DemoStock(string Material, string Name, double Amount, double Left, string Unit, DateOnly? OpenedOn = null, DateOnly? BestBefore = null);
+
+public sealed record DemoNote(
+    string On,
+    string At,
+    int Looked,
+    int Affected,
+    IReadOnlyList<string>? Signs = null,
+    string? Named = null,
+    Ants Ants = Ants.None,
+    int Helpers = 0,
+    int Mummies = 0,
+    string? Note = null);
+
+/// <param name="CheckedOn">When it was judged; left out while the visit is due.</param>
+public sealed record DemoSpray(
+    string On,
+    string Material,
+    double Litres,
+    IReadOnlyList<string> At,
+    double? PerLitre = null,
+    string? Target = null,
+    bool PatchTest = false,
+    string? CheckedOn = null,
+    int Looked = 0,
+    int Affected = 0,
+    Outcome? Outcome = null,
+    Injury Injury = Injury.None,
+    string? Note = null);

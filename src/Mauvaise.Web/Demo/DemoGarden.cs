@@ -1,0 +1,167 @@
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store;
+using Mauvaise.Store.Facts;
+using Mauvaise.Store.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Demo;
+
+/// <summary>Puts the made-up garden into an empty data file.</summary>
+public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
+{
+    private static string File => Path.Combine(AppContext.BaseDirectory, "demo", "tansy-lock.yaml");
+
+    /// <summary>The demo garden's id: ids are made from names, so that they stay the same in every demo.</summary>
+    public static Guid GardenId { get; } = IdOf("garden");
+
+    /// <summary>Id of a planting as the file names it, "Chapel/courgette".</summary>
+    public static Guid PlantingId(string name) => IdOf("planting/" + name);
+
+    /// <summary>Reads the file and writes all of it in one transaction, unless the garden is there already.</summary>
+    public async Task PutAsync(CancellationToken stop)
+    {
+        if (await db.Gardens.AnyAsync(g => g.Id == GardenId, stop))
+        {
+            return;
+        }
+
+        var demo = JsonSerializer.Deserialize<DemoFile>(CatalogueFiles.ToJson(await System.IO.File.ReadAllTextAsync(File, stop)), CatalogueFiles.Json)
+            ?? throw new InvalidDataException("The demo garden's file is empty.");
+        var zone = TimeZoneInfo.FindSystemTimeZoneById(demo.TimeZone);
+        db.Gardens.Add(new GardenRow
+        {
+            Id = GardenId,
+            Name = demo.Name,
+            Latitude = demo.Latitude,
+            Longitude = demo.Longitude,
+            ElevationM = demo.ElevationM,
+            TimeZoneId = demo.TimeZone,
+            Climate = demo.Climate,
+            Kitchen = demo.Kitchen,
+            Stance = demo.Stance,
+            CreatedAt = DemoClock.Beginning,
+        });
+        db.Members.AddRange(demo.Members.Select(m => new MemberRow { Id = IdOf("member/" + m.Name), GardenId = GardenId, Name = m.Name, Role = m.Role }));
+        db.Sprayers.AddRange(demo.Sprayers.Select(x => new SprayerRow { Id = IdOf("sprayer/" + x.Name), GardenId = GardenId, Name = x.Name, CapacityLitres = x.CapacityLitres }));
+        db.Stocks.AddRange(demo.Stocks.Select(x => new StockRow
+        {
+            Id = IdOf("stock/" + x.Name), GardenId = GardenId, Material = x.Material, Name = x.Name, Amount = x.Amount, Left = x.Left, Unit = x.Unit, OpenedOn = x.OpenedOn, BestBefore = x.BestBefore,
+        }));
+        AddPlaces(demo);
+        db.Observations.AddRange(demo.Notes.Select((n, i) => Note(IdOf($"note/{i}"), n.At, Instant(n.On, zone), n)));
+        foreach (var (spray, i) in demo.Sprays.Select((x, i) => (x, i)))
+        {
+            AddSpray(spray, i, zone);
+        }
+
+        await db.SaveChangesAsync(stop);
+    }
+
+    private void AddPlaces(DemoFile demo)
+    {
+        foreach (var (place, order) in demo.Places.Select((p, i) => (p, i)))
+        {
+            db.Places.Add(new PlaceRow
+            {
+                Id = IdOf("place/" + place.Name),
+                GardenId = GardenId,
+                Name = place.Name,
+                Kind = place.Kind,
+                AreaM2 = place.AreaM2,
+                SunHours = place.SunHours,
+                Watering = place.Watering,
+                SunFrom = place.SunFrom,
+                SunTo = place.SunTo,
+                Stance = place.Stance,
+                PondDistanceM = place.PondDistanceM,
+                Order = order,
+            });
+            db.Plantings.AddRange(place.Plantings.Select(p => new PlantingRow
+            {
+                Id = PlantingId(Name(place.Name, p)),
+                PlaceId = IdOf("place/" + place.Name),
+                Crop = p.Crop,
+                Variety = p.Variety,
+                From = p.From,
+                Until = p.Until,
+                Count = p.Count,
+                Stage = p.Stage,
+                InFlower = p.InFlower,
+            }));
+        }
+    }
+
+    /// <summary>"Place/crop", with the year for plantings of earlier years.</summary>
+    private static string Name(string place, DemoPlanting p) => p.From.Year == DemoClock.Beginning.Year ? $"{place}/{p.Crop}" : $"{place}/{p.Crop}/{p.From.Year}";
+
+    private void AddSpray(DemoSpray spray, int index, TimeZoneInfo zone)
+    {
+        var material = catalogue.Material(spray.Material);
+        var at = Instant(spray.On, zone);
+        var id = IdOf($"spray/{index}");
+        db.Applications.Add(new ApplicationRow
+        {
+            Id = id,
+            GardenId = GardenId,
+            At = at,
+            Material = spray.Material,
+            PerLitre = spray.PerLitre,
+            Litres = spray.Litres,
+            Target = spray.Target,
+            PatchTest = spray.PatchTest,
+            Note = spray.Note,
+            Treated = [.. spray.At.Select(p => new TreatedRow { ApplicationId = id, PlantingId = PlantingId(p), ShareWetted = 0.9 })],
+        });
+        foreach (var planting in spray.At)
+        {
+            Guid? observation = null;
+            if (spray.CheckedOn is not null && spray.Looked > 0)
+            {
+                observation = IdOf($"check/{index}/{planting}");
+                db.Observations.Add(Note(observation.Value, planting, Instant(spray.CheckedOn, zone), new DemoNote(spray.CheckedOn, planting, spray.Looked, spray.Affected, Named: spray.Target)));
+            }
+
+            db.CheckBacks.Add(new CheckBackRow
+            {
+                Id = IdOf($"visit/{index}/{planting}"),
+                GardenId = GardenId,
+                ApplicationId = id,
+                PlantingId = PlantingId(planting),
+                DueOn = DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(at, zone).DateTime).AddDays(material.CheckBackDays),
+                DoneAt = spray.CheckedOn is null ? null : Instant(spray.CheckedOn, zone),
+                ObservationId = observation,
+                Outcome = spray.Outcome,
+                Injury = spray.Injury,
+            });
+        }
+    }
+
+    private static ObservationRow Note(Guid id, string planting, DateTimeOffset at, DemoNote n) => new()
+    {
+        Id = id,
+        GardenId = GardenId,
+        PlantingId = PlantingId(planting),
+        At = at,
+        LeavesLooked = n.Looked,
+        LeavesAffected = n.Affected,
+        Ants = n.Ants,
+        Helpers = n.Helpers,
+        Mummies = n.Mummies,
+        Named = n.Named,
+        Note = n.Note,
+        Signs = [.. (n.Signs ?? []).Select(x => new ObservedSignRow { ObservationId = id, Sign = x, Present = true })],
+    };
+
+    private static DateTimeOffset Instant(string local, TimeZoneInfo zone)
+    {
+        var time = DateTime.ParseExact(local, "yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
+        return new DateTimeOffset(time, zone.GetUtcOffset(time));
+    }
+
+    private static Guid IdOf(string name) => new(SHA256.HashData(Encoding.UTF8.GetBytes("tansy-lock/" + name)).AsSpan(0, 16));
+}

@@ -1,0 +1,39 @@
+using Mauvaise.Core.Catalogue;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.Facts;
+
+/// <summary>The facts, for the screens and for anyone's scripts.</summary>
+public static class CatalogueEndpoints
+{
+    public static void MapCatalogue(this IEndpointRouteBuilder app)
+    {
+        var facts = app.MapGroup("/api/catalogue").WithTags("Catalogue");
+        facts.MapGet("/materials", (GardenCatalogue c) => TypedResults.Ok(c.Materials));
+        facts.MapGet("/groups", (GardenCatalogue c) => TypedResults.Ok(c.Groups));
+        facts.MapGet("/targets", (GardenCatalogue c) => TypedResults.Ok(c.Targets));
+        facts.MapGet("/signs", (GardenCatalogue c) => TypedResults.Ok(c.Signs));
+        facts.MapGet("/helpers", (GardenCatalogue c) => TypedResults.Ok(c.Helpers));
+        facts.MapGet("/crops", (GardenCatalogue c) => TypedResults.Ok(c.Crops));
+        facts.MapGet("/recipes", (GardenCatalogue c) => TypedResults.Ok(c.Recipes));
+        facts.MapGet("/climates", (GardenCatalogue c) => TypedResults.Ok(c.Climates));
+        facts.MapGet("/crops/{cropId}/signs", SignsOn);
+    }
+
+    /// <summary>Signs worth offering on a crop, the most telling for its usual causes first.</summary>
+    private static Results<Ok<IReadOnlyList<Sign>>, NotFound> SignsOn(string cropId, GardenCatalogue c)
+    {
+        if (c.FindCrop(cropId) is not { } crop)
+        {
+            return TypedResults.NotFound();
+        }
+
+        var causes = c.Targets.Where(t => GardenCatalogue.IsHost(t, crop)).ToList();
+        return TypedResults.Ok<IReadOnlyList<Sign>>([
+            .. c.Signs
+                .Select(s => (Sign: s, Weight: causes.Max(t => t.Commonness * (t.Signs.TryGetValue(s.Id, out var p) ? p : 0))))
+                .Where(x => x.Weight > 0)
+                .OrderByDescending(x => x.Weight).ThenBy(x => x.Sign.Id, StringComparer.Ordinal)
+                .Select(x => x.Sign)]);
+    }
+}

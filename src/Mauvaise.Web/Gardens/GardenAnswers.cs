@@ -1,0 +1,72 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store.Rows;
+
+namespace Mauvaise.Web.Gardens;
+
+/// <summary>From the snapshot to what the screen reads.</summary>
+public static class GardenAnswers
+{
+    /// <summary>Weather older than this is called old on screen.</summary>
+    private static readonly TimeSpan FreshFor = TimeSpan.FromHours(6);
+
+    public static GardenAnswer Of(GardenSnapshot s, DeedRow? last) => new(
+        s.Garden.Id,
+        s.Garden.Name,
+        s.Now,
+        TimeZoneInfo.ConvertTime(s.Now, s.Garden.Zone),
+        s.Garden.TimeZoneId,
+        s.Garden.Latitude,
+        s.Garden.Longitude,
+        s.Garden.Stance,
+        s.Garden.Kitchen,
+        [.. s.Members.Select(m => new MemberAnswer(m.Id, m.Name, m.Role))],
+        [.. s.Places.Select(p => Place(s, p))],
+        [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres))],
+        Weather(s),
+        last is null ? null : new LastDeed(last.Id, last.Words, last.At));
+
+    public static PlaceAnswer Place(GardenSnapshot s, Place p) => new(
+        p.Id,
+        p.Name,
+        p.Kind,
+        p.AreaM2,
+        p.SunHours,
+        p.Watering,
+        s.StanceAt(p),
+        [.. s.Growing.Where(x => x.PlaceId == p.Id).Select(x => Planting(s, x))]);
+
+    public static PlantingAnswer Planting(GardenSnapshot s, Planting p)
+    {
+        var crop = s.Catalogue.Crop(p.Crop);
+        return new(p.Id, p.Crop, crop.Name, p.Variety, crop.Leaf, p.Stage, p.InFlower, LookFirst(s, crop), s.LatestObservation(p.Id)?.At);
+    }
+
+    /// <summary>"Chapel courgette", as sentences name a planting.</summary>
+    public static string Where(GardenSnapshot s, Planting p) => $"{s.PlaceOf(p).Name} {s.Catalogue.Crop(p.Crop).Name.ToLowerInvariant()}";
+
+    public static WeatherNotice Weather(GardenSnapshot s)
+    {
+        var state = s.WeatherState;
+        if (state.FetchedAt is not { } at)
+        {
+            return new(null, true, (state.Trouble ?? "No weather yet.") + " Hours and cover wait for it; everything else works.");
+        }
+
+        var age = s.Now - at;
+        var old = age.Duration() > FreshFor || state.Trouble is not null;
+        var since = TimeZoneInfo.ConvertTime(at, s.Garden.Zone).ToString("ddd d MMM, HH:mm", CultureInfo.InvariantCulture);
+        return new(at, old, old ? $"{state.Trouble ?? "The weather is old."} What is shown is from {since}." : $"Weather from {since}.");
+    }
+
+    /// <summary>Where to look on this crop: the hint of its most usual cause in season.</summary>
+    private static string LookFirst(GardenSnapshot s, Crop crop)
+    {
+        var month = s.Garden.NorthernMonth(s.Today);
+        return s.Catalogue.Targets
+            .Where(t => t.Kind != TargetKind.LookAlike && GardenCatalogue.IsHost(t, crop) && t.Season.Holds(month))
+            .OrderByDescending(t => t.Commonness * (t.Hosts.Contains("all") ? 0.5 : 1)).ThenBy(t => t.Id, StringComparer.Ordinal)
+            .FirstOrDefault()?.LookFirst ?? "Turn leaves over; old, low leaves first.";
+    }
+}

@@ -1,0 +1,188 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Weather;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Gardens;
+
+/// <summary>The garden itself: set-up, places, plantings and how it is run.</summary>
+public static class GardenEndpoints
+{
+    public static void MapGardens(this IEndpointRouteBuilder app)
+    {
+        var api = app.MapGroup("/api").WithTags("Garden");
+        api.MapGet("/state", State);
+        api.MapPost("/gardens", SetUp);
+        var garden = api.MapGroup("/gardens/{gardenId:guid}");
+        garden.MapGet("", Show);
+        garden.MapPut("/settings", ChangeSettings);
+        garden.MapPost("/places", AddPlace);
+        garden.MapPost("/plantings", AddPlanting);
+        garden.MapPut("/plantings/{plantingId:guid}", ChangePlanting);
+    }
+
+    private static async Task<Ok<StateAnswer>> State(GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop) =>
+        TypedResults.Ok(new StateAnswer(
+            await db.Gardens.AsNoTracking().OrderBy(g => g.CreatedAt).Select(g => new GardenName(g.Id, g.Name)).ToListAsync(stop),
+            settings.Demo,
+            clock.GetUtcNow()));
+
+    private static async Task<Results<Ok<GardenAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s
+            ? TypedResults.Ok(GardenAnswers.Of(s, await tools.Log.LastAsync(gardenId, stop)))
+            : Problems.NotFound("garden");
+
+    private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(NewGarden body, GardenTools tools, GardenCatalogue catalogue, WeatherClient weather, CancellationToken stop)
+    {
+        var checks = new Checks()
+            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", "Give the garden a name of up to 80 letters.")
+            .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90, north of the equator positive.")
+            .That(body.Longitude is >= -180 and <= 180, "longitude", "longitude-range", "Longitude lies between -180 and 180, east of Greenwich positive.")
+            .That(TimeZoneInfo.TryFindSystemTimeZoneById(body.TimeZoneId, out _), "timeZoneId", "time-zone-unknown", "Choose a time zone from the list, as Europe/Vienna.")
+            .That(catalogue.FindClimate(body.Climate) is not null, "climate", "climate-unknown", "Choose the climate type that is nearest to yours.")
+            .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", "Say who you are, so that the log can name you.");
+        CheckPlace(checks, body.FirstPlace, "firstPlace.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var created = TypedResults.Created($"/api/gardens/{body.Id}", new GardenName(body.Id, body.Name));
+        if (await tools.Db.Gardens.AnyAsync(g => g.Id == body.Id, stop))
+        {
+            return created;
+        }
+
+        tools.Db.Gardens.Add(new GardenRow
+        {
+            Id = body.Id,
+            Name = body.Name.Trim(),
+            Latitude = body.Latitude,
+            Longitude = body.Longitude,
+            TimeZoneId = body.TimeZoneId,
+            Climate = body.Climate,
+            Kitchen = body.Kitchen,
+            Stance = body.Stance,
+            CreatedAt = tools.Now,
+        });
+        tools.Db.Members.Add(new MemberRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = body.MemberName.Trim(), Role = Role.Owner });
+        tools.Db.Places.Add(PlaceRow(body.Id, body.FirstPlace, 0));
+        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "1 litre trigger bottle", CapacityLitres = 1 });
+        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "5 litre pump sprayer", CapacityLitres = 5 });
+        await tools.Db.SaveChangesAsync(stop);
+        await weather.RefreshAsync(body.Id, stop);
+        return created;
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangeSettings(Guid gardenId, GardenSettings body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.Db.Gardens.FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        await tools.Log.WriteAsync(gardenId, body.MemberId, "Changed how the garden is run", _ =>
+        {
+            garden.Stance = body.Stance;
+            garden.Kitchen = body.Kitchen;
+        }, stop);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Created, ProblemHttpResult>> AddPlace(Guid gardenId, NewPlace body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var checks = CheckPlace(new Checks(), body, "")
+            .That(!s.Places.Any(p => p.Id != body.Id && string.Equals(p.Name, body.Name?.Trim(), StringComparison.OrdinalIgnoreCase)), "name", "name-taken", "Another place has this name.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        if (s.Places.All(p => p.Id != body.Id))
+        {
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Added {body.Name}", db => db.Places.Add(PlaceRow(gardenId, body, s.Places.Count)), stop);
+        }
+
+        return TypedResults.Created((string?)null);
+    }
+
+    private static async Task<Results<Created, ProblemHttpResult>> AddPlanting(Guid gardenId, NewPlanting body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var checks = new Checks()
+            .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", "Choose one of the garden's places.")
+            .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", "Choose a crop from the list.")
+            .That(body.From <= s.Today.AddDays(1), "from", "date-ahead", "A planting starts today or earlier.")
+            .That(body.Variety is null or { Length: <= 80 }, "variety", "variety-long", "A variety has up to 80 letters.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        if (s.FindPlanting(body.Id) is null)
+        {
+            var words = $"Planted {s.Catalogue.Crop(body.Crop).Name.ToLowerInvariant()} in {s.Places.First(p => p.Id == body.PlaceId).Name}";
+            await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Plantings.Add(new PlantingRow
+            {
+                Id = body.Id,
+                PlaceId = body.PlaceId,
+                Crop = body.Crop,
+                Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim(),
+                From = body.From,
+                Stage = body.Stage,
+                InFlower = body.InFlower,
+            }), stop);
+        }
+
+        return TypedResults.Created((string?)null);
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangePlanting(Guid gardenId, Guid plantingId, PlantingChange body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.FindPlanting(plantingId) is not { } planting)
+        {
+            return Problems.NotFound("planting");
+        }
+
+        var words = body.Ended ? $"Cleared {GardenAnswers.Where(s, planting)}" : $"Changed {GardenAnswers.Where(s, planting)}";
+        var row = await tools.Db.Plantings.FirstAsync(p => p.Id == plantingId, stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, words, _ =>
+        {
+            row.Stage = body.Stage;
+            row.InFlower = body.InFlower;
+            row.Until = body.Ended ? s.Today.AddDays(-1) : null;
+        }, stop);
+        return TypedResults.NoContent();
+    }
+
+    private static Checks CheckPlace(Checks checks, NewPlace? place, string path) => checks
+        .That(place?.Name is { Length: > 0 and <= 80 }, path + "name", "place-name-missing", "Give the place a name of up to 80 letters.")
+        .That(place?.LengthM is > 0 and <= 200, path + "lengthM", "length-range", "Length is over 0 and up to 200 metres.")
+        .That(place?.WidthM is > 0 and <= 50, path + "widthM", "width-range", "Width is over 0 and up to 50 metres.")
+        .That(place?.SunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.");
+
+    private static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) => new()
+    {
+        Id = p.Id,
+        GardenId = gardenId,
+        Name = p.Name.Trim(),
+        Kind = p.Kind,
+        AreaM2 = p.LengthM * p.WidthM,
+        SunHours = p.SunHours,
+        Watering = p.Watering,
+        Order = order,
+    };
+}

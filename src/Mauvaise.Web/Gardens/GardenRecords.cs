@@ -1,0 +1,88 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+
+namespace Mauvaise.Web.Gardens;
+
+/// <summary>What the app is and which gardens it holds.</summary>
+public sealed record StateAnswer(IReadOnlyList<GardenName> Gardens, bool Demo, DateTimeOffset Now);
+
+public sealed record GardenName(Guid Id, string Name);
+
+/// <summary>The first step of a real garden.</summary>
+public sealed record NewGarden(
+    Guid Id,
+    string Name,
+    double Latitude,
+    double Longitude,
+    string TimeZoneId,
+    string Climate,
+    KitchenSystem Kitchen,
+    Stance Stance,
+    string MemberName,
+    NewPlace FirstPlace);
+
+public sealed record NewPlace(
+    Guid Id,
+    string Name,
+    PlaceKind Kind,
+    double LengthM,
+    double WidthM,
+    double SunHours,
+    Watering Watering,
+    Guid? MemberId = null);
+
+public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, GrowthStage Stage, bool InFlower, Guid? MemberId = null);
+
+/// <summary>Changes to how the garden is run.</summary>
+public sealed record GardenSettings(Stance Stance, KitchenSystem Kitchen, Guid? MemberId = null);
+
+/// <summary>How a planting stands now, or that it has ended.</summary>
+public sealed record PlantingChange(GrowthStage Stage, bool InFlower, bool Ended, Guid? MemberId = null);
+
+public sealed record GardenAnswer(
+    Guid Id,
+    string Name,
+    DateTimeOffset Now,
+    DateTimeOffset LocalNow,
+    string TimeZoneId,
+    double Latitude,
+    double Longitude,
+    Stance Stance,
+    KitchenSystem Kitchen,
+    IReadOnlyList<MemberAnswer> Members,
+    IReadOnlyList<PlaceAnswer> Places,
+    IReadOnlyList<SprayerAnswer> Sprayers,
+    WeatherNotice Weather,
+    LastDeed? LastDeed);
+
+public sealed record MemberAnswer(Guid Id, string Name, Role Role);
+
+public sealed record PlaceAnswer(
+    Guid Id,
+    string Name,
+    PlaceKind Kind,
+    double AreaM2,
+    double SunHours,
+    Watering Watering,
+    Stance Stance,
+    IReadOnlyList<PlantingAnswer> Plantings);
+
+public sealed record PlantingAnswer(
+    Guid Id,
+    string Crop,
+    string CropName,
+    string? Variety,
+    string Leaf,
+    GrowthStage Stage,
+    bool InFlower,
+    string LookFirst,
+    DateTimeOffset? LastSeen);
+
+public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres);
+
+/// <summary>How old the weather is.</summary>
+/// <param name="Stale">True when the screen must say so.</param>
+public sealed record WeatherNotice(DateTimeOffset? FetchedAt, bool Stale, string Sentence);
+
+/// <summary>The write that undo would take back.</summary>
+public sealed record LastDeed(long Id, string Words, DateTimeOffset At);

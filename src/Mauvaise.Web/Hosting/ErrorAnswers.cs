@@ -1,0 +1,36 @@
+using Mauvaise.Store.Deeds;
+using Microsoft.AspNetCore.Diagnostics;
+
+namespace Mauvaise.Web.Hosting;
+
+/// <summary>Turns expected exceptions into problems, and gives every problem a stable code.</summary>
+public sealed class ErrorAnswers(IProblemDetailsService problems) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var (status, code, sentence) = exception switch
+        {
+            DeedRefusedException e => (StatusCodes.Status409Conflict, e.Code, e.Message),
+            BadHttpRequestException e => (e.StatusCode, "not-readable", "The request can not be read: " + e.Message),
+            _ => (StatusCodes.Status500InternalServerError, "our-mistake", "Something went wrong here; nothing was saved. Try again, and if it stays, restart Mauvaise."),
+        };
+        httpContext.Response.StatusCode = status;
+        return await problems.TryWriteAsync(new ProblemDetailsContext
+        {
+            HttpContext = httpContext,
+            Exception = exception,
+            ProblemDetails = { Status = status, Title = sentence, Detail = sentence, Extensions = { ["code"] = code } },
+        });
+    }
+
+    /// <summary>Codes for problems that the framework makes itself.</summary>
+    public static void AddCode(ProblemDetailsContext context) =>
+        context.ProblemDetails.Extensions.TryAdd("code", context.ProblemDetails.Status switch
+        {
+            StatusCodes.Status404NotFound => "not-found",
+            StatusCodes.Status405MethodNotAllowed => "not-allowed",
+            StatusCodes.Status415UnsupportedMediaType => "not-json",
+            >= 500 => "our-mistake",
+            _ => "not-readable",
+        });
+}

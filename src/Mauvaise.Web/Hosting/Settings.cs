@@ -1,0 +1,19 @@
+namespace Mauvaise.Web.Hosting;
+
+/// <summary>Settings of the running app, from the command line or environment.</summary>
+public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService)
+{
+    public string DatabasePath => Path.Combine(DataFolder, "mauvaise.db");
+
+    /// <summary>Data: the folder, by default mauvaise in the user's data folder (XDG_DATA_HOME). Weather: the service's address.</summary>
+    public static Settings From(IConfiguration configuration)
+    {
+        var folder = configuration["Data"] is { Length: > 0 } given
+            ? Path.GetFullPath(given)
+            : Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.LocalApplicationData, Environment.SpecialFolderOption.DoNotVerify), "mauvaise");
+        return new Settings(
+            folder,
+            configuration.GetValue("Demo", false),
+            configuration["Weather"] is { Length: > 0 } address ? new Uri(address) : null);
+    }
+}

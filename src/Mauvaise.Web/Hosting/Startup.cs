@@ -1,0 +1,34 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Store;
+using Mauvaise.Web.Demo;
+
+namespace Mauvaise.Web.Hosting;
+
+/// <summary>What happens before the first request.</summary>
+public static class Startup
+{
+    /// <summary>Checks the catalogue, opens the data file, and puts the demo garden in where asked. Says in plain words what is wrong.</summary>
+    /// <returns>False when the app must not start.</returns>
+    public static async Task<bool> PrepareAsync(WebApplication app)
+    {
+        var settings = app.Services.GetRequiredService<Settings>();
+        try
+        {
+            app.Services.GetRequiredService<GardenCatalogue>();
+            Directory.CreateDirectory(settings.DataFolder);
+            await using var scope = app.Services.CreateAsyncScope();
+            await DataFile.OpenAsync(scope.ServiceProvider.GetRequiredService<GardenDb>(), settings.DatabasePath, CancellationToken.None);
+            if (settings.Demo)
+            {
+                await scope.ServiceProvider.GetRequiredService<DemoGarden>().PutAsync(CancellationToken.None);
+            }
+
+            return true;
+        }
+        catch (Exception e) when (e is DamagedDataException or CatalogueException or UnauthorizedAccessException)
+        {
+            await Console.Error.WriteLineAsync(e.Message);
+            return false;
+        }
+    }
+}

@@ -1,0 +1,90 @@
+using System.Reflection;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Store;
+using Mauvaise.Store.Deeds;
+using Mauvaise.Store.Facts;
+using Mauvaise.Store.Loading;
+using Mauvaise.Web.Bench;
+using Mauvaise.Web.Board;
+using Mauvaise.Web.Calc;
+using Mauvaise.Web.CheckBacks;
+using Mauvaise.Web.Demo;
+using Mauvaise.Web.Facts;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Sprays;
+using Mauvaise.Web.Suspects;
+using Mauvaise.Web.Undo;
+using Mauvaise.Web.Walk;
+using Mauvaise.Web.Weather;
+using Mauvaise.Web.Windows;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Polly;
+
+// The build-time OpenAPI generator runs this program for real: keep it off the data folder.
+var generatingDocuments = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+
+var builder = WebApplication.CreateBuilder(args);
+var services = builder.Services;
+services.AddSingleton(sp => Settings.From(sp.GetRequiredService<IConfiguration>()));
+services.AddSingleton(_ => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
+services.AddSingleton<TimeProvider>(sp => sp.GetRequiredService<Settings>() is { Demo: true } s ? new DemoClock(s.DataFolder) : TimeProvider.System);
+services.AddGardenDb(sp => sp.GetRequiredService<Settings>().DatabasePath);
+services.AddScoped<DeedLog>();
+services.AddScoped<SnapshotLoader>();
+services.AddScoped<GardenTools>();
+services.AddScoped<DemoGarden>();
+services.AddHttpClient<WeatherClient>().AddStandardResilienceHandler(o =>
+{
+    o.AttemptTimeout.Timeout = TimeSpan.FromSeconds(4);
+    o.Retry.MaxRetryAttempts = 1;
+    o.Retry.Delay = TimeSpan.FromMilliseconds(300);
+    o.Retry.BackoffType = DelayBackoffType.Constant;
+    o.TotalRequestTimeout.Timeout = TimeSpan.FromSeconds(9);
+});
+services.AddHostedService<WeatherSchedule>();
+services.AddProblemDetails(o => o.CustomizeProblemDetails = ErrorAnswers.AddCode);
+services.AddExceptionHandler<ErrorAnswers>();
+services.ConfigureHttpJsonOptions(o =>
+{
+    o.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+    o.SerializerOptions.DictionaryKeyPolicy = JsonNamingPolicy.CamelCase;
+    o.SerializerOptions.RespectNullableAnnotations = true;
+    o.SerializerOptions.RespectRequiredConstructorParameters = true;
+    o.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase));
+});
+services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
+services.AddOpenApi("v1");
+
+var app = builder.Build();
+if (!generatingDocuments && !await Startup.PrepareAsync(app))
+{
+    return 1;
+}
+
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.MapStaticAssets();
+app.MapOpenApi();
+app.MapGardens();
+app.MapBoard();
+app.MapWalk();
+app.MapSuspects();
+app.MapBench();
+app.MapWindows();
+app.MapSprays();
+app.MapCheckBacks();
+app.MapUndo();
+app.MapCatalogue();
+app.MapCalc();
+app.MapDemo();
+app.MapFallback("/api/{**rest}", ProblemHttpResult () => Problems.Of(StatusCodes.Status404NotFound, "not-found", "There is nothing at this address.")).ExcludeFromDescription();
+app.MapFallbackToFile("index.html", new StaticFileOptions
+{
+    OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache",
+});
+
+await app.RunAsync();
+return 0;

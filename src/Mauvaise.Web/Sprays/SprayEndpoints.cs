@@ -1,0 +1,110 @@
+using Mauvaise.Core.Cover;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Sky;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.Sprays;
+
+/// <summary>A spray that went on from a bottle that was mixed.</summary>
+/// <param name="ShareWetted">Share of the leaves wetted, 0 to 1; null for the usual 0.9.</param>
+/// <param name="At">When, if not now.</param>
+public sealed record NewApplication(
+    Guid Id,
+    Guid BatchId,
+    IReadOnlyList<Guid> PlantingIds,
+    double Litres,
+    double? ShareWetted = null,
+    bool PatchTest = false,
+    DateTimeOffset? At = null,
+    string? Note = null,
+    Guid? MemberId = null);
+
+/// <param name="CheckBackOn">When to look whether it worked.</param>
+/// <param name="PickFrom">First day to pick again; null when the label says.</param>
+public sealed record ApplicationAnswer(Guid Id, DateTimeOffset At, string Material, double Litres, IReadOnlyList<string> Where, DateOnly CheckBackOn, DateOnly? PickFrom);
+
+/// <summary>Logging a spray: it starts the cover and sets the check-back.</summary>
+public static class SprayEndpoints
+{
+    public static void MapSprays(this IEndpointRouteBuilder app) =>
+        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Sprays").MapPost("/applications", Save);
+
+    private static async Task<Results<Created<ApplicationAnswer>, ProblemHttpResult>> Save(Guid gardenId, NewApplication body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        if (s.Applications.FirstOrDefault(a => a.Id == body.Id) is { } sent)
+        {
+            return TypedResults.Created((string?)null, Answer(s, sent));
+        }
+
+        var batch = s.Batches.FirstOrDefault(b => b.Id == body.BatchId);
+        var at = body.At ?? s.Now;
+        var used = s.Applications.Where(a => a.BatchId == body.BatchId).Sum(a => a.Litres);
+        var checks = new Checks()
+            .That(batch is not null, "batchId", "batch-unknown", "Mix a bottle first, so that the log knows what was in it.")
+            .That(body.PlantingIds.Count > 0 && body.PlantingIds.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
+            .That(body.Litres > 0, "litres", "litres-range", "Litres used are over 0.")
+            .That(batch is null || body.Litres <= batch.Litres - used + 0.05, "litres", "litres-over-bottle", $"The bottle held {MixSteps.Volume(Math.Max(0, (batch?.Litres ?? 0) - used))}; no more can have gone on.")
+            .That(body.ShareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", "The share of leaves wetted lies between 0 and 100 %.")
+            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "A spray is logged after it went on, not before.")
+            .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", "The bottle was mixed after that.")
+            .That(batch is null || at <= batch.UseBy, "at", "past-use-by", "The mix was past its use-by. Pour it on a path and mix fresh.")
+            .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var recipe = s.Catalogue.FindRecipe(batch!.Recipe)!;
+        var material = s.Catalogue.Material(recipe.Active.Material);
+        var hour = s.Weather[at];
+        var due = s.Garden.DateOf(at).AddDays(body.PatchTest ? 2 : material.CheckBackDays);
+        var where = string.Join(", ", body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)));
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.ToLowerInvariant()} on {where}", db =>
+        {
+            db.Applications.Add(new ApplicationRow
+            {
+                Id = body.Id,
+                GardenId = gardenId,
+                BatchId = batch.Id,
+                At = at,
+                MemberId = body.MemberId,
+                Material = material.Id,
+                PerLitre = material.Doses?.At(batch.Step),
+                Litres = body.Litres,
+                Target = batch.Target,
+                PatchTest = body.PatchTest,
+                Note = string.IsNullOrWhiteSpace(body.Note) ? null : body.Note.Trim(),
+                TemperatureC = hour.TemperatureC,
+                RelativeHumidityPercent = hour.RelativeHumidityPercent,
+                WindMetresPerSecond = hour.WindMetresPerSecond,
+                Treated = [.. body.PlantingIds.Distinct().Select(p => new TreatedRow { ApplicationId = body.Id, PlantingId = p, ShareWetted = body.ShareWetted ?? CoverCurve.UsualShareWetted })],
+            });
+            db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = body.Id, PlantingId = p, DueOn = due }));
+        }, stop);
+        var saved = (await tools.LoadAsync(gardenId, stop))!;
+        return TypedResults.Created((string?)null, Answer(saved, saved.Applications.First(a => a.Id == body.Id)));
+    }
+
+    private static ApplicationAnswer Answer(GardenSnapshot s, SprayApplication a)
+    {
+        var material = s.Catalogue.Material(a.Material);
+        var day = s.Garden.DateOf(a.At);
+        return new(
+            a.Id,
+            a.At,
+            material.Name,
+            a.Litres,
+            [.. a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
+            s.CheckBacks.Where(c => c.ApplicationId == a.Id).Select(c => c.DueOn).DefaultIfEmpty(day).Min(),
+            material.DaysToWait is { } wait ? day.AddDays(wait) : null);
+    }
+}

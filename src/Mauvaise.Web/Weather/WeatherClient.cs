@@ -1,0 +1,82 @@
+using System.Globalization;
+using System.Net.Http.Json;
+using System.Text.Json;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
+using Mauvaise.Store;
+using Mauvaise.Store.Loading;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Hosting;
+using Microsoft.EntityFrameworkCore;
+using Polly.CircuitBreaker;
+using Polly.Timeout;
+
+namespace Mauvaise.Web.Weather;
+
+/// <summary>
+/// Asks the weather service for history and forecast and keeps the answer. When the service fails, what is known stays, and
+/// the reason is kept for the screen.
+/// </summary>
+public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings settings, TimeProvider clock, ILogger<WeatherClient> log)
+{
+    /// <summary>History asked for when nothing is known yet.</summary>
+    private static readonly TimeSpan FirstHistory = TimeSpan.FromDays(160);
+
+    /// <summary>Hours before the last answer that are asked again: they were forecast then, and are measured now.</summary>
+    private static readonly TimeSpan Overlap = TimeSpan.FromDays(2);
+
+    private static readonly TimeSpan Forecast = TimeSpan.FromDays(10);
+
+    /// <summary>Fetches for one garden.</summary>
+    /// <returns>True when the service answered with usable hours.</returns>
+    public async Task<bool> RefreshAsync(Guid gardenId, CancellationToken stop)
+    {
+        if (settings.WeatherService is null || await db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } row)
+        {
+            return false;
+        }
+
+        var fetch = await db.WeatherFetches.FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Service, stop);
+        if (fetch is null)
+        {
+            fetch = new WeatherFetchRow { GardenId = gardenId, Source = WeatherSource.Service };
+            db.WeatherFetches.Add(fetch);
+        }
+
+        var now = clock.GetUtcNow();
+        try
+        {
+            var from = HourSeries.WholeHour(fetch.AnsweredAt is { } last && last <= now ? last - Overlap : now - FirstHistory);
+            var hours = await http.GetFromJsonAsync<HourColumns>(Address(SnapshotLoader.ToGarden(row), from, now), stop)
+                ?? throw new JsonException("The answer is empty.");
+            var refused = await WeatherStore.PutAsync(db, gardenId, WeatherSource.Service, hours.ToSeries(), stop);
+            fetch.AnsweredAt = now;
+            fetch.Trouble = refused.Count == 0 ? null : $"{refused.Count} hours had impossible values and were left out.";
+        }
+        catch (Exception e) when (e is HttpRequestException or JsonException or FormatException or TimeoutRejectedException or BrokenCircuitException)
+        {
+            fetch.Trouble = e is JsonException or FormatException
+                ? "The weather service answered with something that is no weather."
+                : "The weather service does not answer.";
+            FetchFailed(log, e.GetType().Name);
+        }
+
+        await db.SaveChangesAsync(stop);
+        return fetch.Trouble is null;
+    }
+
+    /// <summary>
+    /// The documented request: latitude, longitude, from, to, asOf (the asker's clock) and climate, added to the address in
+    /// the settings.
+    /// </summary>
+    private Uri Address(Garden garden, DateTimeOffset from, DateTimeOffset now)
+    {
+        var query = string.Create(
+            CultureInfo.InvariantCulture,
+            $"latitude={garden.Latitude}&longitude={garden.Longitude}&from={from:yyyy-MM-ddTHH:mm:ssZ}&to={HourSeries.WholeHour(now + Forecast):yyyy-MM-ddTHH:mm:ssZ}&asOf={now.UtcDateTime:yyyy-MM-ddTHH:mm:ssZ}&climate={Uri.EscapeDataString(garden.Climate)}");
+        return new UriBuilder(settings.WeatherService!) { Query = query }.Uri;
+    }
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "The weather service failed: {Failure}")]
+    private static partial void FetchFailed(ILogger log, string failure);
+}
