@@ -121,8 +121,8 @@ public class SprayHoursTests
         {
             var series = new HourSeries(Start, hours);
             var judged = SprayHours.Judge(series, Start, series.End, Material("neem-oil"), Exposure());
-            var windows = SprayHours.Windows(judged, Vienna);
-            var elsewhere = SprayHours.Windows(judged, TimeZoneInfo.FindSystemTimeZoneById("Africa/Johannesburg"));
+            var windows = SprayHours.Windows(judged);
+            var elsewhere = SprayHours.Windows(SprayHours.Judge(series, Start, series.End, Material("neem-oil"), Exposure() with { Zone = TimeZoneInfo.FindSystemTimeZoneById("Africa/Johannesburg") }));
             return windows.All(w => judged.Where(h => h.Hour >= w.Start && h.Hour < w.End).All(h => h.Verdict != Verdict.Never))
                 && judged.Count(h => h.Verdict != Verdict.Never) == windows.Sum(w => (int)(w.End - w.Start).TotalHours)
                 && windows.Select(w => (w.Start, w.End)).SequenceEqual(elsewhere.Select(w => (w.Start, w.End)));

@@ -57,10 +57,10 @@ public sealed record GardenSnapshot(
     public Observation? LatestObservation(Guid plantingId) =>
         Observations.LastOrDefault(o => o.PlantingId == plantingId && o.At <= Now);
 
-    /// <summary>Under 5 mm of rain in three days on a place that no drip line waters (assumed).</summary>
+    /// <summary>Under 5 mm of rain in three days on a place that is watered by hand, when somebody finds the time (assumed).</summary>
     private bool SoilMayBeDry(Place place)
     {
-        if (place.Watering == Watering.Drip || place.Shelter == Shelter.Indoor)
+        if (place.Watering != Watering.HandAtSoil || place.Shelter != Shelter.Open)
         {
             return false;
         }

@@ -21,6 +21,9 @@ public static class EveningPlanner
     /// <summary>A planting that nobody looked at for this long is due for a walk.</summary>
     private const int WalkEveryDays = 6;
 
+    /// <summary>What is under its line is looked at again after this long.</summary>
+    private const int LookAgainDays = 4;
+
     /// <summary>One helper or mummy for this many infested leaves, and the colony is left to them.</summary>
     private const double LeavesPerHelper = 10;
 
@@ -32,13 +35,14 @@ public static class EveningPlanner
         var left = new List<LeftAlone>();
         var wishes = new List<Wish>();
         deeds.AddRange(DueCheckBacks(garden));
-        foreach (var planting in garden.Growing)
+        var visited = deeds.SelectMany(d => d.PlantingIds).ToHashSet();
+        foreach (var planting in garden.Growing.Where(p => !visited.Contains(p.Id)))
         {
             Decide(garden, planting, deeds, wishes, left);
         }
 
         deeds.AddRange(Tanks(garden, wishes));
-        deeds.AddRange(WalkDue(garden));
+        deeds.AddRange(WalkDue(garden, visited));
         var (window, sentence) = Window(garden, deeds);
         return new Evening(window, sentence, deeds, left);
     }
@@ -98,11 +102,15 @@ public static class EveningPlanner
         {
             deeds.Add(new(DeedKind.Remove, $"Take out what is sick: {Where(garden, planting)}", target.InsteadOfSpray!, [new("no-spray", told + ".")], [planting.Id], null, null));
         }
+        else if (share >= line.Share && target.InsteadOfSpray is { } byHand)
+        {
+            deeds.Add(new(DeedKind.ByHand, $"By hand: {Where(garden, planting)}", byHand, [new("over-line", told + ".")], [planting.Id], null, null));
+        }
         else if (share < line.Share)
         {
             if (seen.LeavesAffected > 0)
             {
-                left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}. Look again {Date(garden.Garden.DateOf(seen.At).AddDays(4))}."));
+                left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}. Look again {When(garden, garden.Garden.DateOf(seen.At).AddDays(LookAgainDays))}."));
             }
         }
         else if (Waiting(garden, planting, seen) is { } waiting)
@@ -124,7 +132,7 @@ public static class EveningPlanner
         var options = MaterialChoice.Options(garden, planting, target);
         if (options.FirstOrDefault(o => o.Allowed) is not { } best)
         {
-            var why = options.Count == 0 ? target.InsteadOfSpray ?? "nothing in the catalogue works on it." : options[0].PassedOver[0] + ".";
+            var why = options.Count == 0 ? "nothing in the catalogue works on it." : options[0].PassedOver[0] + ".";
             left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()} is over its line, but {why}"));
             return;
         }
@@ -177,9 +185,9 @@ public static class EveningPlanner
             new Tank(first.Option.Recipe, first.Step, litres, first.Target),
             null);
 
-    private static IEnumerable<Deed> WalkDue(GardenSnapshot garden)
+    private static IEnumerable<Deed> WalkDue(GardenSnapshot garden, HashSet<Guid> visited)
     {
-        var stale = garden.Growing
+        var stale = garden.Growing.Where(p => !visited.Contains(p.Id))
             .Select(p => (Planting: p, Days: garden.LatestObservation(p.Id) is { } o ? (int?)(garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber) : null))
             .Where(x => x.Days is null or >= WalkEveryDays)
             .ToList();
@@ -205,7 +213,7 @@ public static class EveningPlanner
         }
 
         var hours = HoursFor(garden, garden.Catalogue.Material(spray.Tank!.Recipe.Active.Material), spray.PlantingIds, garden.Now.AddHours(24));
-        var window = SprayHours.Windows(hours, garden.Garden.Zone).OrderByDescending(w => w.Score).ThenBy(w => w.Start).FirstOrDefault();
+        var window = SprayHours.Windows(hours).OrderByDescending(w => w.Score).ThenBy(w => w.Start).FirstOrDefault();
         return window is not null
             ? (window, window.Sentence)
             : (null, hours.Count == 0
@@ -225,6 +233,8 @@ public static class EveningPlanner
 
     private static string Where(GardenSnapshot garden, Planting planting) =>
         $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant()}";
+
+    private static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? "today" : Date(date);
 
     private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
 

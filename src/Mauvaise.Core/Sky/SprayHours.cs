@@ -27,8 +27,11 @@ public static class SprayHours
         return [.. Enumerable.Range(first, Math.Max(0, last - first)).Select(i => JudgeHour(sky, i, material, place))];
     }
 
-    /// <summary>Runs of hours without a "never", in time order; the score is the worst hour's.</summary>
-    public static IReadOnlyList<SprayWindow> Windows(IReadOnlyList<HourVerdict> hours, TimeZoneInfo zone)
+    /// <summary>
+    /// Runs of hours without a "never", in time order; good and poor hours make windows of their own, and the score is the worst
+    /// hour's. The sentence of a good one tells heat, wind and rain; that of a poor one what is poor.
+    /// </summary>
+    public static IReadOnlyList<SprayWindow> Windows(IReadOnlyList<HourVerdict> hours)
     {
         var windows = new List<SprayWindow>();
         for (var i = 0; i < hours.Count; i++)
@@ -44,22 +47,20 @@ public static class SprayHours
                 i++;
             }
 
-            windows.Add(Window(hours.Skip(start).Take(i - start + 1).ToList(), zone));
+            windows.Add(Window(hours.Skip(start).Take(i - start + 1).ToList()));
         }
 
         return windows;
     }
 
-    private static SprayWindow Window(List<HourVerdict> run, TimeZoneInfo zone)
+    private static SprayWindow Window(List<HourVerdict> run)
     {
         var poor = run.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Poor).GroupBy(r => r.Rule).Select(g => g.First()).ToList();
         var score = Math.Max(0.1, 1 - 0.2 * run.Max(h => h.Rules.Count(r => r.Verdict == Verdict.Poor)));
-        var end = run[^1].Hour.AddHours(1);
-        var span = $"{Clock(run[0].Hour, zone)} to {Clock(end, zone)}";
-        var sentence = poor.Count == 0
-            ? $"{span}: every rule is met."
-            : $"{span}: possible. {string.Join(" ", poor.Select(r => r.Sentence))}";
-        return new SprayWindow(run[0].Hour, end, score, run[0].Verdict, sentence);
+        IEnumerable<RuleVerdict> told = poor.Count > 0
+            ? poor
+            : run[0].Rules.Where(r => r.Rule is SprayRule.Heat or SprayRule.Wind or SprayRule.Rain).OrderBy(r => r.Rule);
+        return new SprayWindow(run[0].Hour, run[^1].Hour.AddHours(1), score, run[0].Verdict, string.Join(" ", told.Select(r => r.Sentence)));
     }
 
     private static HourVerdict JudgeHour(PlaceSky sky, int i, Material material, PlaceExposure place)
@@ -242,7 +243,7 @@ public static class SprayHours
     private static RuleVerdict Wilt(PlaceSky sky, int i, PlaceExposure place)
     {
         var dry = Enumerable.Range(i - 4, 4).Select(k => sky.DeltaTK(k)).DefaultIfEmpty(0).Max();
-        var likely = dry > 8 && place.SoilMayBeDry && place.Shelter != Shelter.Indoor;
+        var likely = dry > 10 && place.SoilMayBeDry;
         return new RuleVerdict(SprayRule.Wilt, likely ? Verdict.Poor : Verdict.Good, dry, likely
             ? "Plants may be wilting: water first, spray when leaves are firm."
             : "Leaves should be firm.");

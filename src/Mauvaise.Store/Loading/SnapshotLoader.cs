@@ -31,8 +31,8 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             ToGarden(garden),
             now,
             catalogue,
-            await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).OrderBy(m => m.Role).ThenBy(m => m.Name)
-                .Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop),
+            [.. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
+                .OrderBy(m => m.Role).ThenBy(m => m.Name, StringComparer.Ordinal)],
             [.. places.Select(ToPlace)],
             await db.Plantings.AsNoTracking().Where(p => placeIds.Contains(p.PlaceId)).OrderBy(p => p.From).ThenBy(p => p.Crop)
                 .Select(p => new Planting(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower)).ToListAsync(stop),

@@ -146,7 +146,7 @@ public static class BenchEndpoints
         {
             var exposure = s.Exposure(place);
             var sky = PlaceSky.Of(s.Weather, exposure);
-            var start = SprayHours.Windows(SprayHours.Judge(s.Weather, s.Now, s.Now.AddHours(24), active, exposure), s.Garden.Zone).FirstOrDefault()?.Start ?? s.Now;
+            var start = SprayHours.Windows(SprayHours.Judge(s.Weather, s.Now, s.Now.AddHours(24), active, exposure)).FirstOrDefault()?.Start ?? s.Now;
             var i = sky.IndexOf(start);
             var here = Enumerable.Range(i, 7).Select(k => sky.Hour(k).TemperatureC).Max();
             warmest = warmest is null || here > warmest ? here : warmest;

@@ -13,7 +13,8 @@ namespace Mauvaise.Web.Board;
 /// <summary>The Board: one time axis for the sky, the cover of each place, counts and visits; and what is due this evening.</summary>
 /// <param name="LocalStart">Start of the axis in the garden's time.</param>
 /// <param name="Wet">Whether leaves outdoors are wet, hour by hour; null where unknown.</param>
-/// <param name="Good">Verdict for tonight's material (or a plain soap) by hour from now on; null before now.</param>
+/// <param name="GoodFrom">Hour of the first of <paramref name="Good"/>.</param>
+/// <param name="Good">Verdict for tonight's material (or a plain soap), hour by hour from now on.</param>
 public sealed record BoardAnswer(
     string GardenName,
     DateTimeOffset Now,
@@ -23,7 +24,8 @@ public sealed record BoardAnswer(
     string Sentence,
     HourColumns Sky,
     IReadOnlyList<bool?> Wet,
-    IReadOnlyList<Verdict?> Good,
+    DateTimeOffset GoodFrom,
+    IReadOnlyList<Verdict> Good,
     IReadOnlyList<NightAnswer> Nights,
     IReadOnlyList<DateTimeOffset> Days,
     IReadOnlyList<RowAnswer> Rows,
@@ -103,7 +105,8 @@ public static class BoardEndpoints
             s.Places.Count == 0 ? "No places yet." : CoverOutlook.Sentence(s, together),
             HourColumns.Of(window),
             [.. window.Hours.Select(LeafWetness.IsWet)],
-            Good(s, evening, window),
+            HourSeries.WholeHour(s.Now),
+            Good(s, evening, window.End),
             Nights(s, start, end),
             [.. Enumerable.Range(-DaysBack, DaysBack + DaysAhead + 1).Select(d => s.Garden.StartOf(s.Today.AddDays(d)))],
             [.. s.Places.Select(p => Row(s, p, bands[p], together[p], start, end))],
@@ -118,15 +121,14 @@ public static class BoardEndpoints
         return new HourSeries(hours.At(first), [.. Enumerable.Range(first, (int)(end - start).TotalHours).Select(hours.AtOrUnknown)]);
     }
 
-    private static List<Verdict?> Good(GardenSnapshot s, Evening evening, HourSeries window)
+    private static List<Verdict> Good(GardenSnapshot s, Evening evening, DateTimeOffset end)
     {
         var spray = evening.Deeds.FirstOrDefault(d => d.Tank is not null);
         var material = s.Catalogue.Material(spray?.Tank?.Recipe.Active.Material ?? PlainMaterial);
         var judged = spray is not null
-            ? EveningPlanner.HoursFor(s, material, spray.PlantingIds, window.End)
-            : s.Places.Count > 0 ? SprayHours.Judge(s.Weather, s.Now, window.End, material, s.Exposure(s.Places[0])) : [];
-        var byHour = judged.ToDictionary(h => h.Hour, h => h.Verdict);
-        return [.. Enumerable.Range(0, window.Hours.Count).Select(i => byHour.TryGetValue(window.At(i), out var v) ? (Verdict?)v : null)];
+            ? EveningPlanner.HoursFor(s, material, spray.PlantingIds, end)
+            : s.Places.Count > 0 ? SprayHours.Judge(s.Weather, s.Now, end, material, s.Exposure(s.Places[0])) : [];
+        return [.. judged.Select(h => h.Verdict)];
     }
 
     private static List<NightAnswer> Nights(GardenSnapshot s, DateTimeOffset start, DateTimeOffset end)

@@ -1,0 +1,63 @@
+<script setup lang="ts">
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useGarden } from './garden/useGarden'
+import FindDialog from './shell/FindDialog.vue'
+import KeyHelp from './shell/KeyHelp.vue'
+import TopBar from './shell/TopBar.vue'
+import UndoStrip from './shell/UndoStrip.vue'
+import { useKeys } from './shell/useKeys'
+
+const route = useRoute()
+const router = useRouter()
+const { state, garden } = useGarden()
+const { helpOpen, findOpen } = useKeys()
+const bare = computed(() => route.meta.bare === true)
+
+watch(
+  () => state.data.value?.gardens.length,
+  (count) => {
+    if (count === 0) void router.replace({ name: 'set-up' })
+  },
+)
+</script>
+
+<template>
+  <a class="skip" href="#main">To the content</a>
+  <TopBar v-if="!bare" />
+  <p v-if="state.isError.value" class="trouble note stop" role="alert">{{ state.error.value?.message }}</p>
+  <p v-else-if="garden?.weather.stale && !bare" class="trouble note caution" role="status">
+    {{ garden.weather.sentence }}
+  </p>
+  <main id="main" tabindex="-1">
+    <RouterView />
+  </main>
+  <UndoStrip v-if="!bare" />
+  <KeyHelp v-model:visible="helpOpen" />
+  <FindDialog v-model:visible="findOpen" />
+</template>
+
+<style scoped>
+.skip {
+  position: absolute;
+  left: -999px;
+  top: 4px;
+  padding: 8px 12px;
+  background: var(--surface);
+  z-index: 10;
+}
+
+.skip:focus {
+  left: 8px;
+}
+
+.trouble {
+  margin: 0;
+  border-radius: 0;
+  border-width: 0 0 1px;
+}
+
+main:focus {
+  outline: none;
+}
+</style>

@@ -1,0 +1,52 @@
+import createClient from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+export type Schemas = components['schemas']
+
+export const api = createClient<paths>({
+  baseUrl: window.location.origin,
+  // openapi-fetch keeps the fetch it finds when created: look it up at each call.
+  fetch: (request) => globalThis.fetch(request),
+  querySerializer: { array: { style: 'form', explode: true } },
+})
+
+/** What went wrong, in words that came from the server or, when it did not answer, our own. */
+export class Problem extends Error {
+  readonly code: string
+  /** A sentence for each field, by the field's name in the request. */
+  readonly fields: Readonly<Record<string, string>>
+
+  constructor(code: string, sentence: string, fields: Record<string, string> = {}) {
+    super(sentence)
+    this.name = 'Problem'
+    this.code = code
+    this.fields = fields
+  }
+}
+
+interface ProblemBody {
+  title?: string
+  code?: string
+  errors?: Record<string, string[]>
+}
+
+/** The data of an answer; throws a Problem for anything else. */
+export async function answer<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let result
+  try {
+    result = await call
+  } catch {
+    throw new Problem(
+      'no-answer',
+      'Mauvaise does not answer. Is it still running? Nothing was lost on this screen.',
+    )
+  }
+  if (result.response.ok) return result.data as T
+  const body = (result.error ?? {}) as ProblemBody
+  const fields = Object.fromEntries(
+    Object.entries(body.errors ?? {}).map(([field, words]) => [field, words[0] ?? '']),
+  )
+  throw new Problem(body.code ?? 'unknown', body.title ?? `The answer was ${result.response.status}.`, fields)
+}

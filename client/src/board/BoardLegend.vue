@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+
+defineProps<{ groups: Schemas['GroupAnswer'][] }>()
+</script>
+
+<template>
+  <ul class="legend small" aria-label="Legend">
+    <li v-for="g in groups" :key="g.id">
+      <svg width="24" height="16" aria-hidden="true">
+        <rect x="0.5" y="0.5" width="23" height="15" :fill="`url(#hatch-${g.hatch})`" stroke="currentColor" />
+      </svg>
+      {{ g.name }}
+    </li>
+    <li>
+      <svg width="16" height="16" aria-hidden="true"><circle cx="8" cy="8" r="5.5" class="dot" /></svg>
+      leaves affected
+    </li>
+    <li>
+      <svg width="14" height="16" aria-hidden="true"><path class="flag" d="M1 1V15M1 1L12 5L1 9Z" /></svg>
+      check back
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  color: var(--ink-soft);
+}
+
+li {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.dot {
+  fill: var(--surface);
+  stroke: var(--brick);
+  stroke-width: 2.2;
+}
+
+.flag {
+  fill: var(--amber);
+  stroke: var(--amber);
+}
+</style>

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useRouter, type RouteLocationRaw } from 'vue-router'
+import type { Schemas } from '@/api/client'
+import { clock } from '@/kit/format'
+
+const props = defineProps<{ evening: Schemas['EveningAnswer']; timeZone: string }>()
+const router = useRouter()
+
+type Deed = Schemas['DeedAnswer']
+
+/** The screen on which a deed is done; null when it is done in the bed alone. */
+function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
+  if (deed.checkBackId)
+    return { to: { name: 'check-back', params: { checkBackId: deed.checkBackId } }, label: 'Count again' }
+  if (deed.tank) {
+    const { recipe, target } = deed.tank
+    return { to: { name: 'bench', query: { planting: deed.plantingIds, target, recipe } }, label: 'Mix it' }
+  }
+  if (deed.kind === 'walk')
+    return { to: { name: 'walk', query: { planting: deed.plantingIds } }, label: 'Start the walk' }
+  return { to: { name: 'count', params: { plantingId: deed.plantingIds[0] } }, label: 'Look at it' }
+}
+
+const first = computed(() => props.evening.deeds[0])
+const spray = computed(() => props.evening.deeds.find((d) => d.tank))
+const hours = computed(() => {
+  const window = props.evening.window
+  return window ? `${clock(window.start, props.timeZone)} – ${clock(window.end, props.timeZone)}` : null
+})
+const count = computed(() =>
+  props.evening.deeds.length === 1
+    ? 'One thing to do'
+    : `${props.evening.deeds.length} things to do, in order`,
+)
+</script>
+
+<template>
+  <section class="evening" aria-labelledby="evening-head">
+    <h2 id="evening-head">This evening</h2>
+    <p class="soft">{{ evening.deeds.length ? count : 'Nothing is due. Enjoy the garden.' }}</p>
+    <div
+      v-if="spray"
+      class="note"
+      :class="evening.window ? (evening.window.verdict === 'good' ? 'good' : 'caution') : 'stop'"
+    >
+      <p v-if="hours" class="hours">{{ hours }}</p>
+      <p>{{ evening.windowSentence }}</p>
+      <RouterLink
+        :to="{ name: 'hours', query: { planting: spray.plantingIds, material: spray.tank?.material } }"
+      >
+        Why these hours?
+      </RouterLink>
+    </div>
+    <ol>
+      <li v-for="(deed, i) in evening.deeds" :key="deed.title">
+        <span class="number" aria-hidden="true">{{ i + 1 }}</span>
+        <div>
+          <h3>
+            <RouterLink :to="screen(deed).to">{{ deed.title }}</RouterLink>
+          </h3>
+          <p class="soft">{{ deed.detail }}</p>
+          <details>
+            <summary>Why</summary>
+            <ul>
+              <li v-for="reason in deed.reasons" :key="reason">{{ reason }}</li>
+            </ul>
+          </details>
+        </div>
+      </li>
+    </ol>
+    <Button
+      v-if="first"
+      class="start"
+      :label="screen(first).label"
+      fluid
+      size="large"
+      @click="router.push(screen(first).to)"
+    />
+    <template v-if="evening.leftAlone.length">
+      <h3 class="left">Left alone, and why</h3>
+      <ul class="soft small">
+        <li v-for="left in evening.leftAlone" :key="left.plantingId">{{ left.sentence }}</li>
+      </ul>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.evening {
+  padding: 18px 18px 90px;
+  background: var(--surface);
+  border-left: 1px solid var(--line);
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+
+.start {
+  position: sticky;
+  bottom: 10px;
+}
+
+li p {
+  font-size: 0.95rem;
+  line-height: 1.35;
+}
+
+.hours {
+  font: 700 1.7rem/1.1 var(--heading);
+  color: inherit;
+}
+
+.note a {
+  color: inherit;
+}
+
+ol > li {
+  display: grid;
+  grid-template-columns: 28px 1fr;
+  padding: 10px 0;
+  border-top: 1px solid var(--line);
+}
+
+.number {
+  font: 700 1.15rem var(--heading);
+  color: var(--mauve-deep);
+}
+
+h3 a {
+  color: var(--ink);
+  text-decoration: none;
+}
+
+h3 a:hover {
+  text-decoration: underline;
+}
+
+details {
+  font-size: 0.9rem;
+}
+
+summary {
+  cursor: pointer;
+  color: var(--mauve-deep);
+  padding: 4px 0;
+}
+
+details li {
+  padding: 2px 0;
+}
+
+.left {
+  border-top: 1px solid var(--line);
+  padding-top: 14px;
+}
+
+.left + ul li {
+  padding: 3px 0;
+}
+</style>

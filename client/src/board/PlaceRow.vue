@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { dayAndClock, percent } from '@/kit/format'
+import { bandPath, dotRadius } from './shapes'
+
+const props = defineProps<{
+  row: Schemas['RowAnswer']
+  days: string[]
+  x: (time: number) => number
+  width: number
+  now: number
+  timeZone: string
+}>()
+
+const height = 46
+const base = 42
+const bands = computed(() =>
+  props.row.bands.map((band) => {
+    const from = Date.parse(band.from)
+    return {
+      ...band,
+      from,
+      path: bandPath(band.points, from, band.stepHours, props.x, base, 32),
+      title: `${band.material}, ${dayAndClock(band.from, props.timeZone)}`,
+    }
+  }),
+)
+const spoken = computed(() => {
+  const dots = props.row.dots.map(
+    (d) =>
+      `${dayAndClock(d.at, props.timeZone)}: ${percent(d.share)} of leaves with ${d.namedAs ?? 'something unnamed'}`,
+  )
+  return [`Cover now ${percent(props.row.coverNow)}`, ...dots, ...props.row.flags.map((f) => f.words)].join(
+    '. ',
+  )
+})
+</script>
+
+<template>
+  <svg :width="width" :height="height" role="img" :aria-label="spoken">
+    <line
+      v-for="d in days"
+      :key="d"
+      class="day"
+      :x1="x(Date.parse(d))"
+      :x2="x(Date.parse(d))"
+      y1="0"
+      :y2="height"
+    />
+    <g v-for="band in bands" :key="band.applicationId">
+      <path class="band" :d="band.path" :fill="`url(#hatch-${band.hatch})`">
+        <title>{{ band.title }}</title>
+      </path>
+    </g>
+    <circle
+      v-for="dot in row.dots"
+      :key="dot.observationId"
+      class="dot"
+      :cx="x(Date.parse(dot.at))"
+      cy="22"
+      :r="dotRadius(dot.share)"
+    >
+      <title>
+        {{ dot.cropName }}: {{ dot.leavesAffected }} of {{ dot.leavesLooked }} leaves,
+        {{ dot.namedAs ?? 'no name yet' }}
+      </title>
+    </circle>
+    <g
+      v-for="flag in row.flags"
+      :key="flag.checkBackId"
+      class="flag"
+      :class="{ done: flag.done, due: !flag.done && Date.parse(flag.at) <= now }"
+      :transform="`translate(${x(Date.parse(flag.at))} 6)`"
+    >
+      <title>{{ flag.words }}</title>
+      <path class="pole" d="M0 0V34" />
+      <path d="M0 0L11 4.5L0 9Z" />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+}
+
+.day {
+  stroke: var(--line);
+}
+
+.band {
+  stroke: var(--ink-soft);
+  stroke-width: 0.8;
+}
+
+.dot {
+  fill: var(--surface);
+  stroke: var(--brick);
+  stroke-width: 2.2;
+}
+
+.flag path {
+  fill: var(--amber);
+  stroke: var(--amber);
+}
+
+.flag .pole {
+  fill: none;
+}
+
+.flag.done path {
+  fill: var(--surface);
+  stroke: var(--ink-soft);
+}
+
+.flag.due path {
+  fill: var(--brick);
+  stroke: var(--brick);
+}
+</style>

@@ -1,0 +1,72 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useLocalStorage } from '@vueuse/core'
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { answer, api, type Problem, type Schemas } from '@/api/client'
+
+export type Garden = Schemas['GardenAnswer']
+export type Planting = Schemas['PlantingAnswer']
+export type Place = Schemas['PlaceAnswer']
+
+/** All query keys, so that a write can drop what it made old. */
+export const keys = {
+  state: ['state'] as const,
+  garden: (id: string) => ['garden', id] as const,
+  of: (id: string, ...what: unknown[]) => ['garden', id, ...what] as const,
+  catalogue: (...what: string[]) => ['catalogue', ...what] as const,
+}
+
+/** Which gardens there are, and whether this is the demo. */
+export function useAppState() {
+  return useQuery({ queryKey: keys.state, queryFn: () => answer(api.GET('/api/state')) })
+}
+
+const chosenMember = useLocalStorage<Record<string, string>>('mauvaise-member', {})
+
+/** The garden on screen with its people, places and clock. */
+export function useGarden() {
+  const state = useAppState()
+  const gardenId = computed(() => state.data.value?.gardens[0]?.id ?? '')
+  const query = useQuery({
+    queryKey: computed(() => keys.garden(gardenId.value)),
+    queryFn: () =>
+      answer(api.GET('/api/gardens/{gardenId}', { params: { path: { gardenId: gardenId.value } } })),
+    enabled: computed(() => gardenId.value !== ''),
+  })
+  const garden = computed(() => query.data.value)
+  const memberId = computed(
+    () =>
+      garden.value?.members.find((m) => m.id === chosenMember.value[gardenId.value])?.id ??
+      garden.value?.members[0]?.id ??
+      null,
+  )
+  const choose = (id: string) => (chosenMember.value = { ...chosenMember.value, [gardenId.value]: id })
+  const plantings = computed(
+    () => garden.value?.places.flatMap((place) => place.plantings.map((p) => ({ ...p, place }))) ?? [],
+  )
+  return { state, gardenId, garden, query, memberId, choose, plantings }
+}
+
+/** Reads something of the garden; `what` names it and its arguments. */
+export function useGardenQuery<T>(
+  what: MaybeRefOrGetter<readonly unknown[]>,
+  read: (gardenId: string) => Promise<T>,
+  enabled: MaybeRefOrGetter<boolean> = true,
+) {
+  const { gardenId } = useGarden()
+  return useQuery({
+    queryKey: computed(() => keys.of(gardenId.value, ...toValue(what))),
+    queryFn: () => read(gardenId.value),
+    enabled: computed(() => gardenId.value !== '' && toValue(enabled)),
+    placeholderData: keepPreviousData,
+  })
+}
+
+/** A write to the garden: whatever was read of it is read again afterwards. */
+export function useGardenWrite<Out, In = void>(write: (gardenId: string, input: In) => Promise<Out>) {
+  const client = useQueryClient()
+  const { gardenId } = useGarden()
+  return useMutation<Out, Problem, In>({
+    mutationFn: (input) => write(gardenId.value, input),
+    onSuccess: () => client.invalidateQueries({ queryKey: keys.garden(gardenId.value) }),
+  })
+}

@@ -1,0 +1,64 @@
+import type { Schemas } from '@/api/client'
+
+/** Enum values of the API in the gardener's words. */
+export const stanceWords: Record<Schemas['Stance'], string> = {
+  lastResort: 'Last resort',
+  watchAndTreat: 'Watch and treat',
+  keepAhead: 'Keep ahead',
+}
+
+export const stepWords: Record<Schemas['DoseStep'], string> = {
+  gentle: 'gentle',
+  usual: 'usual',
+  strong: 'strong',
+}
+
+export const placeKindWords: Record<Schemas['PlaceKind'], string> = {
+  openBed: 'Open bed',
+  raisedBed: 'Raised bed',
+  containers: 'Tubs',
+  tunnel: 'Tunnel or greenhouse',
+  indoorRack: 'Indoor rack',
+}
+
+export const wateringWords: Record<Schemas['Watering'], string> = {
+  drip: 'Drip line',
+  handAtSoil: 'By hand, at the soil',
+  overhead: 'From above',
+  tray: 'Tray below',
+}
+
+export const stageWords: Record<Schemas['GrowthStage'], string> = {
+  seedling: 'Seedling',
+  young: 'Young',
+  flowering: 'Flowering',
+  fruiting: 'Fruiting',
+  mature: 'Full grown',
+  ending: 'Ending',
+}
+
+export const kitchenWords: Record<Schemas['KitchenSystem'], string> = {
+  metric: 'Metric spoons (5 and 15 ml)',
+  us: 'US spoons and cups',
+  imperial: 'Imperial',
+  australian: 'Australian (20 ml tablespoon)',
+}
+
+export const injuryWords: Record<Schemas['Injury'], string> = {
+  none: 'None',
+  slight: 'A little',
+  clear: 'Clear',
+  severe: 'Severe',
+}
+
+export const outcomeWords: Record<NonNullable<Schemas['Outcome']>, string> = {
+  cleared: 'Cleared',
+  holding: 'Holding',
+  losing: 'Losing',
+  lost: 'Lost',
+}
+
+/** The options of a select from one of the tables above. */
+export function options<K extends string>(words: Record<K, string>): { value: K; label: string }[] {
+  return (Object.keys(words) as K[]).map((value) => ({ value, label: words[value] }))
+}

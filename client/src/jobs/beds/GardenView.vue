@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import Select from 'primevue/select'
+import { ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
+import { kitchenWords, options, placeKindWords, stageWords, stanceWords } from '@/garden/words'
+import AsyncState from '@/kit/AsyncState.vue'
+import FieldError from '@/kit/FieldError.vue'
+import NewPlace from './NewPlace.vue'
+import NewPlanting from './NewPlanting.vue'
+
+const { garden, query, memberId } = useGarden()
+const addingPlace = ref(false)
+const plantingIn = ref<string>()
+
+const settings = useGardenWrite((gardenId, change: Partial<Schemas['GardenSettings']>) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/settings', {
+      params: { path: { gardenId } },
+      body: {
+        stance: garden.value?.stance ?? 'watchAndTreat',
+        kitchen: garden.value?.kitchen ?? 'metric',
+        memberId: memberId.value,
+        ...change,
+      },
+    }),
+  ),
+)
+const change = useGardenWrite(
+  (gardenId, { planting, ...now }: { planting: Planting } & Partial<Schemas['PlantingChange']>) =>
+    answer(
+      api.PUT('/api/gardens/{gardenId}/plantings/{plantingId}', {
+        params: { path: { gardenId, plantingId: planting.id } },
+        body: {
+          stage: planting.stage,
+          inFlower: planting.inFlower,
+          ended: false,
+          memberId: memberId.value,
+          ...now,
+        },
+      }),
+    ),
+)
+</script>
+
+<template>
+  <div class="page">
+    <AsyncState
+      v-if="!garden"
+      :pending="query.isPending.value"
+      :error="query.error.value"
+      :retry="query.refetch"
+    />
+    <template v-else>
+      <div class="page-head">
+        <h1>{{ garden.name }}</h1>
+        <p class="soft">{{ garden.latitude }}, {{ garden.longitude }} · {{ garden.timeZoneId }}</p>
+      </div>
+      <section class="card two">
+        <div class="field">
+          <label for="g-stance">When you spray at all</label>
+          <Select
+            :model-value="garden.stance"
+            label-id="g-stance"
+            :options="options(stanceWords)"
+            option-label="label"
+            option-value="value"
+            @update:model-value="settings.mutate({ stance: $event })"
+          />
+        </div>
+        <div class="field">
+          <label for="g-kitchen">Spoons and cups</label>
+          <Select
+            :model-value="garden.kitchen"
+            label-id="g-kitchen"
+            :options="options(kitchenWords)"
+            option-label="label"
+            option-value="value"
+            @update:model-value="settings.mutate({ kitchen: $event })"
+          />
+        </div>
+        <FieldError :problem="settings.error.value" />
+      </section>
+      <div class="page-head">
+        <h2>Places</h2>
+        <Button v-if="!addingPlace" label="Add a place" variant="outlined" @click="addingPlace = true" />
+      </div>
+      <NewPlace v-if="addingPlace" @done="addingPlace = false" />
+      <FieldError :problem="change.error.value" />
+      <ol class="places">
+        <li v-for="place in garden.places" :key="place.id" class="card">
+          <div class="page-head">
+            <h3>{{ place.name }}</h3>
+            <p class="soft">
+              {{ placeKindWords[place.kind] }}, {{ place.areaM2.toFixed(1) }} m², {{ place.sunHours }} h of
+              sun, {{ stanceWords[place.stance].toLowerCase() }}
+            </p>
+          </div>
+          <ul>
+            <li v-for="p in place.plantings" :key="p.id" class="planting">
+              <span
+                >{{ p.cropName }} <span class="soft">{{ p.variety }}</span></span
+              >
+              <Select
+                :model-value="p.stage"
+                :options="options(stageWords)"
+                option-label="label"
+                option-value="value"
+                :aria-label="`Stage of ${p.cropName}`"
+                @update:model-value="change.mutate({ planting: p, stage: $event })"
+              />
+              <label class="flower"
+                ><input
+                  type="checkbox"
+                  :checked="p.inFlower"
+                  @change="change.mutate({ planting: p, inFlower: !p.inFlower })"
+                />
+                in flower</label
+              >
+              <Button
+                label="Cleared"
+                variant="text"
+                :aria-label="`${p.cropName} is cleared`"
+                @click="change.mutate({ planting: p, ended: true })"
+              />
+            </li>
+          </ul>
+          <NewPlanting v-if="plantingIn === place.id" :place-id="place.id" @done="plantingIn = undefined" />
+          <Button
+            v-else
+            label="Plant something"
+            variant="text"
+            :aria-label="`Plant something in ${place.name}`"
+            @click="plantingIn = place.id"
+          />
+        </li>
+      </ol>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
+  gap: 14px;
+}
+
+.places {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 460px), 1fr));
+  gap: 12px;
+}
+
+.planting {
+  display: grid;
+  grid-template-columns: 1fr auto auto auto;
+  gap: 10px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+
+.flower {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  min-height: 44px;
+}
+
+.flower input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--mauve);
+}
+
+@media (max-width: 640px) {
+  .planting {
+    grid-template-columns: 1fr auto;
+  }
+}
+</style>

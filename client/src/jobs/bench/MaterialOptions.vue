@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+
+defineProps<{ options: Schemas['OptionAnswer'][]; chosen: string }>()
+defineEmits<{ choose: [recipe: string] }>()
+</script>
+
+<template>
+  <div class="options" role="group" aria-label="Materials that work on it">
+    <button
+      v-for="o in options"
+      :key="o.recipe"
+      :aria-pressed="o.recipe === chosen"
+      :disabled="!o.allowed"
+      @click="$emit('choose', o.recipe)"
+    >
+      <svg width="26" height="26" aria-hidden="true">
+        <rect
+          x="1"
+          y="1"
+          width="24"
+          height="24"
+          rx="3"
+          :fill="`url(#hatch-${o.hatch})`"
+          stroke="currentColor"
+        />
+      </svg>
+      <span>
+        <strong>{{ o.material }}</strong>
+        <span class="small">{{ o.reasons[0] }}</span>
+      </span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.options {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 8px;
+}
+
+button {
+  display: grid;
+  grid-template-columns: 30px 1fr;
+  gap: 8px;
+  align-items: center;
+  min-height: 60px;
+  padding: 8px 10px;
+  text-align: left;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  line-height: 1.25;
+  cursor: pointer;
+}
+
+button[aria-pressed='true'] {
+  border: 2px solid var(--mauve);
+  background: var(--mauve-soft);
+}
+
+button:disabled {
+  color: var(--ink-soft);
+  background: var(--paper);
+  cursor: default;
+}
+
+button > span {
+  display: grid;
+}
+</style>

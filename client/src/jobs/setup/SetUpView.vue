@@ -1,0 +1,300 @@
+<script setup lang="ts">
+import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useLocalStorage } from '@vueuse/core'
+import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
+import InputText from 'primevue/inputtext'
+import Select from 'primevue/select'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, api, type Problem, type Schemas } from '@/api/client'
+import { keys } from '@/garden/useGarden'
+import { kitchenWords, options, placeKindWords, stanceWords, wateringWords } from '@/garden/words'
+import FieldError from '@/kit/FieldError.vue'
+
+const router = useRouter()
+const client = useQueryClient()
+const step = ref(0)
+const titles = ['Where it lies', 'How you garden', 'The first bed']
+
+type Draft = Omit<Schemas['NewGarden'], 'latitude' | 'longitude'> & {
+  latitude: number | null
+  longitude: number | null
+}
+
+/** Kept on the device until it is sent. */
+const draft = useLocalStorage<Draft>('mauvaise-set-up', {
+  id: crypto.randomUUID(),
+  name: '',
+  latitude: null,
+  longitude: null,
+  timeZoneId: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  climate: 'oceanic',
+  kitchen: 'metric',
+  stance: 'watchAndTreat',
+  memberName: '',
+  firstPlace: {
+    id: crypto.randomUUID(),
+    name: '',
+    kind: 'openBed',
+    lengthM: 4,
+    widthM: 1.2,
+    sunHours: 7,
+    watering: 'handAtSoil',
+  },
+})
+const zones = Intl.supportedValuesOf('timeZone')
+const climates = useQuery({
+  queryKey: keys.catalogue('climates'),
+  queryFn: () => answer(api.GET('/api/catalogue/climates')),
+  staleTime: Infinity,
+})
+const locating = ref('')
+const located = computed(() => 'geolocation' in navigator)
+function locate() {
+  locating.value = 'Asking this device.'
+  navigator.geolocation.getCurrentPosition(
+    ({ coords }) => {
+      draft.value.latitude = Math.round(coords.latitude * 100) / 100
+      draft.value.longitude = Math.round(coords.longitude * 100) / 100
+      locating.value = ''
+    },
+    () =>
+      (locating.value = 'This device does not say where it is. Type it in; any map shows the two numbers.'),
+  )
+}
+
+/** Fields of each step, so that an answer about a field opens its step. */
+const fields = [
+  ['name', 'latitude', 'longitude', 'timeZoneId', 'climate'],
+  ['memberName'],
+  ['firstPlace.name', 'firstPlace.lengthM', 'firstPlace.widthM', 'firstPlace.sunHours'],
+]
+const saving = useMutation<unknown, Problem>({
+  mutationFn: () =>
+    answer(
+      api.POST('/api/gardens', {
+        // A missing number is sent as one out of range, so that the answer stands beside its field.
+        body: {
+          ...draft.value,
+          latitude: draft.value.latitude ?? 999,
+          longitude: draft.value.longitude ?? 999,
+        },
+      }),
+    ),
+  onSuccess: async () => {
+    draft.value = null as unknown as Draft
+    await client.invalidateQueries()
+    await router.replace('/')
+  },
+  onError: (problem) => {
+    const at = fields.findIndex((names) => names.some((f) => f in problem.fields))
+    if (at >= 0) step.value = at
+  },
+})
+const next = () => (step.value < 2 ? step.value++ : saving.mutate())
+</script>
+
+<template>
+  <div v-if="draft" class="page narrow">
+    <p class="brand">mauvaise<i aria-hidden="true">.</i></p>
+    <h1>Set up your garden</h1>
+    <p class="soft">Step {{ step + 1 }} of 3: {{ titles[step] }}</p>
+    <form class="card" novalidate @submit.prevent="next">
+      <template v-if="step === 0">
+        <div class="field">
+          <label for="name">Name of the garden</label>
+          <InputText
+            id="name"
+            v-model="draft.name"
+            maxlength="80"
+            :invalid="!!saving.error.value?.fields.name"
+          />
+          <FieldError :problem="saving.error.value" field="name" />
+        </div>
+        <div class="two">
+          <div class="field">
+            <label for="latitude">Latitude, north positive</label>
+            <InputNumber
+              v-model="draft.latitude"
+              input-id="latitude"
+              :max-fraction-digits="4"
+              locale="en-GB"
+              :invalid="!!saving.error.value?.fields.latitude"
+            />
+            <FieldError :problem="saving.error.value" field="latitude" />
+          </div>
+          <div class="field">
+            <label for="longitude">Longitude, east positive</label>
+            <InputNumber
+              v-model="draft.longitude"
+              input-id="longitude"
+              :max-fraction-digits="4"
+              locale="en-GB"
+              :invalid="!!saving.error.value?.fields.longitude"
+            />
+            <FieldError :problem="saving.error.value" field="longitude" />
+          </div>
+        </div>
+        <div v-if="located" class="actions">
+          <Button type="button" label="Where this device is" variant="outlined" @click="locate" />
+          <span class="soft" role="status">{{ locating }}</span>
+        </div>
+        <div class="field">
+          <label for="zone">Time zone</label>
+          <Select v-model="draft.timeZoneId" label-id="zone" :options="zones" filter />
+          <FieldError :problem="saving.error.value" field="timeZoneId" />
+        </div>
+        <div class="field">
+          <label for="climate">Climate nearest to yours</label>
+          <Select
+            v-model="draft.climate"
+            label-id="climate"
+            :options="climates.data.value ?? []"
+            option-label="name"
+            option-value="id"
+          />
+          <FieldError :problem="saving.error.value" field="climate" />
+        </div>
+      </template>
+      <template v-else-if="step === 1">
+        <div class="field">
+          <label for="member">Your name</label>
+          <InputText
+            id="member"
+            v-model="draft.memberName"
+            maxlength="80"
+            :invalid="!!saving.error.value?.fields.memberName"
+          />
+          <FieldError :problem="saving.error.value" field="memberName" />
+        </div>
+        <div class="field">
+          <label for="kitchen">Spoons and cups</label>
+          <Select
+            v-model="draft.kitchen"
+            label-id="kitchen"
+            :options="options(kitchenWords)"
+            option-label="label"
+            option-value="value"
+          />
+        </div>
+        <div class="field">
+          <label for="stance">When do you spray at all?</label>
+          <Select
+            v-model="draft.stance"
+            label-id="stance"
+            :options="options(stanceWords)"
+            option-label="label"
+            option-value="value"
+          />
+          <p class="soft">
+            Last resort: only to save a plant. Watch and treat: when a count passes a line. Keep ahead: on a
+            rhythm set by season and weather. You can change it later, and for each bed.
+          </p>
+        </div>
+        <p class="note caution">
+          Home mixes are not approved products. In some countries and on some shared land only registered
+          products may be used on food crops. Follow the product label and your local rules first; for
+          anything stronger than kitchen strength ask a licensed adviser.
+        </p>
+      </template>
+      <template v-else>
+        <div class="field">
+          <label for="place">Name of the bed</label>
+          <InputText
+            id="place"
+            v-model="draft.firstPlace.name"
+            maxlength="80"
+            :invalid="!!saving.error.value?.fields['firstPlace.name']"
+          />
+          <FieldError :problem="saving.error.value" field="firstPlace.name" />
+        </div>
+        <div class="field">
+          <label for="kind">Kind</label>
+          <Select
+            v-model="draft.firstPlace.kind"
+            label-id="kind"
+            :options="options(placeKindWords)"
+            option-label="label"
+            option-value="value"
+          />
+        </div>
+        <div class="two">
+          <div class="field">
+            <label for="length">Length, m</label>
+            <InputNumber
+              v-model="draft.firstPlace.lengthM"
+              input-id="length"
+              :max-fraction-digits="2"
+              locale="en-GB"
+            />
+            <FieldError :problem="saving.error.value" field="firstPlace.lengthM" />
+          </div>
+          <div class="field">
+            <label for="width">Width, m</label>
+            <InputNumber
+              v-model="draft.firstPlace.widthM"
+              input-id="width"
+              :max-fraction-digits="2"
+              locale="en-GB"
+            />
+            <FieldError :problem="saving.error.value" field="firstPlace.widthM" />
+          </div>
+          <div class="field">
+            <label for="sun">Hours of sun in summer</label>
+            <InputNumber
+              v-model="draft.firstPlace.sunHours"
+              input-id="sun"
+              :max-fraction-digits="1"
+              locale="en-GB"
+            />
+            <FieldError :problem="saving.error.value" field="firstPlace.sunHours" />
+          </div>
+          <div class="field">
+            <label for="water">Watering</label>
+            <Select
+              v-model="draft.firstPlace.watering"
+              label-id="water"
+              :options="options(wateringWords)"
+              option-label="label"
+              option-value="value"
+            />
+          </div>
+        </div>
+      </template>
+      <FieldError :problem="saving.error.value" :shown="fields.flat()" />
+      <div class="actions">
+        <Button v-if="step > 0" type="button" label="Back" variant="outlined" @click="step--" />
+        <Button
+          type="submit"
+          :label="step < 2 ? 'Next' : 'Start the garden'"
+          size="large"
+          :loading="saving.isPending.value"
+        />
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.brand {
+  font: 700 1.45rem var(--heading);
+  letter-spacing: -0.02em;
+}
+
+.brand i {
+  color: var(--mauve);
+  font-style: normal;
+}
+
+form {
+  display: grid;
+  gap: 16px;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 14px;
+}
+</style>

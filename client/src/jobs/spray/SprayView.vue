@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
+import Textarea from 'primevue/textarea'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+import { stepWords } from '@/garden/words'
+import AsyncState from '@/kit/AsyncState.vue'
+import FieldError from '@/kit/FieldError.vue'
+import { civilDay, clock, dayAndClock, volume } from '@/kit/format'
+
+const props = defineProps<{ batchId: string }>()
+const router = useRouter()
+const { garden, memberId } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+
+const {
+  data: batch,
+  isPending,
+  error,
+} = useGardenQuery(
+  computed(() => ['batch', props.batchId]),
+  (gardenId) =>
+    answer(
+      api.GET('/api/gardens/{gardenId}/batches/{batchId}', {
+        params: { path: { gardenId, batchId: props.batchId } },
+      }),
+    ),
+)
+const { data: windows } = useGardenQuery(
+  computed(() => ['windows', batch.value?.plantingIds, batch.value?.material, 'now']),
+  (gardenId) =>
+    answer(
+      api.GET('/api/gardens/{gardenId}/windows', {
+        params: {
+          path: { gardenId },
+          query: {
+            planting: batch.value?.plantingIds ?? [],
+            material: batch.value?.material ?? '',
+            hours: 24,
+          },
+        },
+      }),
+    ),
+  () => batch.value !== undefined,
+)
+const now = computed(() => windows.value?.hours[0])
+const next = computed(() => windows.value?.best[0])
+
+const litres = ref<number>()
+const wetted = ref(90)
+const patch = ref(false)
+const note = ref('')
+watch(batch, (b) => (litres.value ??= b?.litres), { immediate: true })
+
+const applicationId = crypto.randomUUID()
+const saving = useGardenWrite((gardenId) => {
+  if (!batch.value) throw new Error('no bottle')
+  return answer(
+    api.POST('/api/gardens/{gardenId}/applications', {
+      params: { path: { gardenId } },
+      body: {
+        id: applicationId,
+        batchId: props.batchId,
+        plantingIds: batch.value.plantingIds,
+        litres: litres.value ?? 0,
+        shareWetted: wetted.value / 100,
+        patchTest: patch.value,
+        note: note.value || null,
+        memberId: memberId.value,
+      },
+    }),
+  )
+})
+const logged = computed(() => saving.data.value)
+</script>
+
+<template>
+  <div class="page narrow">
+    <AsyncState v-if="!batch" :pending="isPending" :error="error" />
+    <template v-else-if="logged">
+      <h1>Logged</h1>
+      <p class="note good">
+        {{ volume(logged.litres) }} of {{ logged.material.toLowerCase() }} on {{ logged.where.join(', ') }},
+        {{ dayAndClock(logged.at, zone) }}.
+      </p>
+      <dl class="card">
+        <dt>Check back</dt>
+        <dd>{{ civilDay(logged.checkBackOn) }}: count the same leaves again</dd>
+        <dt>Pick again</dt>
+        <dd>{{ logged.pickFrom ? `from ${civilDay(logged.pickFrom)}, washed` : 'when its label says' }}</dd>
+      </dl>
+      <div class="actions">
+        <Button label="To the Board" size="large" @click="router.push('/')" />
+        <Button label="All check-backs" variant="outlined" @click="router.push({ name: 'check-backs' })" />
+      </div>
+    </template>
+    <template v-else>
+      <div class="page-head">
+        <h1>Log this spray</h1>
+        <p class="soft">
+          {{ batch.recipeName }}, {{ stepWords[batch.step] }} dose, on {{ batch.for.join(', ') }}
+        </p>
+      </div>
+      <p
+        v-if="now && now.verdict !== 'good'"
+        class="note"
+        :class="now.verdict === 'never' ? 'stop' : 'caution'"
+      >
+        <strong>{{ now.verdict === 'never' ? 'Not now.' : 'Not the best hour.' }}</strong>
+        {{ now.rules[0]?.sentence }}
+        <template v-if="next">
+          Best: {{ dayAndClock(next.start, zone) }} – {{ clock(next.end, zone) }}.</template
+        >
+        <RouterLink :to="{ name: 'hours', query: { planting: batch.plantingIds, material: batch.material } }">
+          All hours</RouterLink
+        >
+      </p>
+      <p v-else-if="now" class="note good">
+        <strong>A good hour.</strong> Undersides first, then tops and stems; keep shaking.
+      </p>
+      <section class="card label" aria-label="Bottle label">
+        <h2>{{ batch.recipeName }}</h2>
+        <p>{{ batch.contents.join(', ') }}, made up to {{ volume(batch.litres) }}</p>
+        <p>
+          For {{ batch.for.join(', ')
+          }}<template v-if="batch.targetName">, against {{ batch.targetName.toLowerCase() }}</template>
+        </p>
+        <p>
+          Mixed {{ dayAndClock(batch.madeAt, zone) }}.
+          <strong>Use by {{ dayAndClock(batch.useBy, zone) }}.</strong> Not a drink. Keep from children and
+          pets.
+        </p>
+      </section>
+      <div class="form">
+        <div class="field">
+          <label for="litres">Litres used</label>
+          <InputNumber
+            v-model="litres"
+            input-id="litres"
+            :min="0"
+            :max="50"
+            :max-fraction-digits="2"
+            :invalid="!!saving.error.value?.fields.litres"
+            locale="en-GB"
+          />
+          <FieldError :problem="saving.error.value" field="litres" />
+        </div>
+        <div class="field">
+          <label for="wetted">Leaves wetted, %</label>
+          <InputNumber
+            v-model="wetted"
+            input-id="wetted"
+            :min="1"
+            :max="100"
+            :invalid="!!saving.error.value?.fields.shareWetted"
+          />
+          <FieldError :problem="saving.error.value" field="shareWetted" />
+        </div>
+      </div>
+      <label class="patch"
+        ><input v-model="patch" type="checkbox" /> Only two leaves, to see whether they scorch (patch
+        test)</label
+      >
+      <div class="field">
+        <label for="spray-note">Note</label>
+        <Textarea id="spray-note" v-model="note" rows="2" auto-resize maxlength="2000" />
+      </div>
+      <FieldError :problem="saving.error.value" :shown="['litres', 'shareWetted']" />
+      <div class="actions">
+        <Button
+          label="Log this spray"
+          size="large"
+          :loading="saving.isPending.value"
+          @click="saving.mutate()"
+        />
+      </div>
+      <p v-for="c in batch.cautions" :key="c" class="note caution">{{ c }}</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.label {
+  display: grid;
+  gap: 4px;
+  border: 2px solid var(--ink);
+}
+
+.form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(180px, 1fr));
+  gap: 14px;
+}
+
+.patch {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+}
+
+.patch input {
+  width: 22px;
+  height: 22px;
+  accent-color: var(--mauve);
+}
+
+dl {
+  margin: 0;
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 18px;
+}
+
+dt {
+  font-weight: 600;
+}
+
+dd {
+  margin: 0;
+}
+</style>

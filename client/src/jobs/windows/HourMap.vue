@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import { clock, day } from '@/kit/format'
+import { byDay, reasonMark, ruleWords } from './hours'
+
+/** Ten days by twenty-four hours; choosing one says why. */
+const props = defineProps<{ hours: Schemas['HourAnswer'][]; timeZone: string }>()
+const days = computed(() => byDay(props.hours, props.timeZone))
+const chosen = ref<Schemas['HourAnswer']>()
+watch(
+  () => props.hours,
+  (hours) => (chosen.value = hours.find((h) => h.hour === chosen.value?.hour) ?? hours[0]),
+  { immediate: true },
+)
+const verdictWords = { good: 'good', poor: 'possible', never: 'no' }
+const title = (h: Schemas['HourAnswer']) =>
+  `${day(h.hour, props.timeZone)} ${clock(h.hour, props.timeZone)}: ${verdictWords[h.verdict]}. ${h.rules[0]?.sentence ?? ''}`
+const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m) => m))
+</script>
+
+<template>
+  <div class="map-and-why">
+    <section class="card" aria-label="Hours">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col"><span class="visually-hidden">Day</span></th>
+            <th v-for="h in 24" :key="h" scope="col">{{ (h - 1) % 3 === 0 ? h - 1 : '' }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="d in days" :key="d.label">
+            <th scope="row">{{ d.label }}</th>
+            <td v-for="(cell, i) in d.cells" :key="i">
+              <button
+                v-if="cell"
+                :class="[cell.verdict, { chosen: cell.hour === chosen?.hour }]"
+                :aria-label="title(cell)"
+                :title="title(cell)"
+                @click="chosen = cell"
+              >
+                {{ reasonMark(cell) }}
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="soft small legend">
+        <span class="swatch good" /> good <span class="swatch poor" /> possible
+        <span class="swatch never" /> no
+        <span v-for="m in used" :key="m">{{ m }} {{ ruleWords[m] }}</span>
+      </p>
+    </section>
+    <section v-if="chosen" class="card why" aria-live="polite">
+      <h2>
+        {{ day(chosen.hour, timeZone) }}, {{ clock(chosen.hour, timeZone) }}:
+        {{ verdictWords[chosen.verdict] }}
+      </h2>
+      <ul>
+        <li v-for="r in chosen.rules" :key="r.rule" :class="r.verdict">
+          <span class="word">{{ verdictWords[r.verdict] }}</span>
+          {{ r.sentence }}
+        </li>
+      </ul>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.map-and-why {
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+
+.card {
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: separate;
+  border-spacing: 1px 5px;
+  table-layout: fixed;
+  min-width: 520px;
+}
+
+th {
+  font-weight: 400;
+  font-size: 0.82rem;
+  color: var(--ink-soft);
+  text-align: center;
+}
+
+th[scope='row'] {
+  text-align: left;
+  color: var(--ink);
+  white-space: nowrap;
+}
+
+thead th:first-child {
+  width: 76px;
+}
+
+td {
+  padding: 0;
+}
+
+button {
+  width: 100%;
+  height: 32px;
+  padding: 0;
+  border: 0;
+  font-size: 0.75rem;
+  cursor: pointer;
+}
+
+.good {
+  background: var(--leaf);
+  color: #2f3b00;
+}
+
+.poor {
+  background: var(--leaf-soft);
+  color: var(--leaf-ink);
+}
+
+.never {
+  background: color-mix(in srgb, var(--line) 60%, var(--surface));
+  color: var(--ink-soft);
+}
+
+button.chosen {
+  outline: 3px solid var(--ink);
+  outline-offset: -1px;
+}
+
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
+}
+
+.swatch {
+  width: 16px;
+  height: 12px;
+}
+
+.why li {
+  display: grid;
+  grid-template-columns: 5.2em 1fr;
+  gap: 8px;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+  background: none;
+  color: var(--ink);
+}
+
+.word {
+  font-weight: 700;
+}
+
+li.never .word {
+  color: var(--brick-ink);
+}
+
+li.poor .word {
+  color: var(--amber-ink);
+}
+
+li.good .word {
+  color: var(--leaf-ink);
+}
+
+@media (max-width: 900px) {
+  .map-and-why {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

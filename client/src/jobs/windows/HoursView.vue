@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import Select from 'primevue/select'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { answer, api } from '@/api/client'
+import { keys, useGarden, useGardenQuery } from '@/garden/useGarden'
+import AsyncState from '@/kit/AsyncState.vue'
+import { clock, day } from '@/kit/format'
+import HourMap from './HourMap.vue'
+
+const route = useRoute()
+const router = useRouter()
+const { garden, plantings } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const asked = computed(() => [route.query.planting ?? []].flat().filter((p): p is string => p !== null))
+const chosen = computed(() =>
+  asked.value.length ? asked.value : plantings.value.slice(0, 1).map((p) => p.id),
+)
+const material = computed(() =>
+  typeof route.query.material === 'string' ? route.query.material : 'insecticidal-soap',
+)
+
+const materials = useQuery({
+  queryKey: keys.catalogue('materials'),
+  queryFn: () => answer(api.GET('/api/catalogue/materials')),
+  staleTime: Infinity,
+})
+const { data, isPending, error, refetch } = useGardenQuery(
+  computed(() => ['windows', chosen.value, material.value]),
+  (gardenId) =>
+    answer(
+      api.GET('/api/gardens/{gardenId}/windows', {
+        params: {
+          path: { gardenId },
+          query: { planting: chosen.value, material: material.value, hours: 240 },
+        },
+      }),
+    ),
+  () => chosen.value.length > 0,
+)
+const go = (change: { planting?: string[]; material?: string }) =>
+  router.replace({ name: 'hours', query: { planting: chosen.value, material: material.value, ...change } })
+const where = computed(() =>
+  plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
+)
+</script>
+
+<template>
+  <div class="page">
+    <div class="page-head">
+      <h1>Good hours</h1>
+      <p v-if="data" class="soft">{{ data.materialName }} on {{ data.for.join(', ') }}</p>
+    </div>
+    <div class="choices">
+      <div class="field">
+        <label for="hours-where">Where</label>
+        <Select
+          label-id="hours-where"
+          :model-value="chosen[0]"
+          :options="where"
+          option-label="label"
+          option-value="id"
+          @update:model-value="go({ planting: [$event] })"
+        />
+      </div>
+      <div class="field">
+        <label for="hours-what">What</label>
+        <Select
+          label-id="hours-what"
+          :model-value="material"
+          :options="materials.data.value ?? []"
+          option-label="name"
+          option-value="id"
+          @update:model-value="go({ material: $event })"
+        />
+      </div>
+    </div>
+    <p v-if="garden && plantings.length === 0" class="note">
+      Nothing is growing yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> first.
+    </p>
+    <AsyncState v-else-if="!data" :pending="isPending" :error="error" :retry="refetch" />
+    <template v-else>
+      <p v-if="data.weather.stale" class="note caution">{{ data.weather.sentence }}</p>
+      <section aria-labelledby="best">
+        <h2 id="best">{{ data.best.length ? 'Best of ten days' : 'No good hour in ten days' }}</h2>
+        <ol class="best">
+          <li
+            v-for="w in data.best"
+            :key="w.start"
+            class="note"
+            :class="w.verdict === 'good' ? 'good' : 'caution'"
+          >
+            <strong>{{ day(w.start, zone) }}, {{ clock(w.start, zone) }} – {{ clock(w.end, zone) }}</strong>
+            <span>{{ w.sentence }}</span>
+          </li>
+        </ol>
+      </section>
+      <HourMap :hours="data.hours" :time-zone="zone" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.choices {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 12px;
+}
+
+.best {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
+  gap: 10px;
+  margin-top: 8px;
+}
+
+.best li {
+  display: grid;
+  gap: 2px;
+}
+
+.best strong {
+  font: 700 1.1rem var(--heading);
+}
+</style>

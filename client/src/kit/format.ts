@@ -1,0 +1,45 @@
+/** Times in the garden's zone, shares and volumes as they read on screen. */
+
+/** "19:20" */
+export function clock(instant: string | number, timeZone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
+    new Date(instant),
+  )
+}
+
+/** "Thu 16 Jul" */
+export function day(instant: string | number, timeZone: string): string {
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  }).formatToParts(new Date(instant))
+  const part = (type: string) => parts.find((p) => p.type === type)?.value ?? ''
+  return `${part('weekday')} ${part('day')} ${part('month')}`
+}
+
+/** A civil date, "2026-07-18", as "Sat 18 Jul". */
+export function civilDay(date: string): string {
+  return day(`${date}T12:00:00Z`, 'UTC')
+}
+
+/** "Thu 16 Jul, 17:40" */
+export function dayAndClock(instant: string | number, timeZone: string): string {
+  return `${day(instant, timeZone)}, ${clock(instant, timeZone)}`
+}
+
+/** 0.238 as "24 %" */
+export function percent(share: number): string {
+  return `${Math.round(share * 100)} %`
+}
+
+/** 2.4 as "2.4 l", 0.3 as "300 ml" */
+export function volume(litres: number): string {
+  return litres >= 1 ? `${trim(litres, 2)} l` : `${Math.round(litres * 1000)} ml`
+}
+
+/** Rounded, without trailing noughts. */
+export function trim(value: number, digits: number): string {
+  return String(Number(value.toFixed(digits)))
+}

@@ -1,0 +1,32 @@
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
+import '@fontsource-variable/bricolage-grotesque/wght.css'
+import './styles/tokens.css'
+import './styles/base.css'
+
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { createPinia } from 'pinia'
+import PrimeVue from 'primevue/config'
+import { createApp } from 'vue'
+import App from './App.vue'
+import { router } from './router'
+import { MauvaisePreset } from './theme'
+
+const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: { staleTime: 15_000, retry: 1, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
+})
+
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .use(VueQueryPlugin, { queryClient })
+  .use(PrimeVue, {
+    theme: {
+      preset: MauvaisePreset,
+      // Both themes come from our own variables, so PrimeVue never switches.
+      options: { darkModeSelector: false, cssLayer: { name: 'primevue', order: 'primevue' } },
+    },
+  })
+  .mount('#app')

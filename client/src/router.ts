@@ -1,0 +1,84 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import BoardView from './board/BoardView.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'board', component: BoardView, meta: { title: 'Board' } },
+    {
+      path: '/set-up',
+      name: 'set-up',
+      component: () => import('./jobs/setup/SetUpView.vue'),
+      meta: { title: 'Set up', bare: true },
+    },
+    {
+      path: '/walk',
+      name: 'walk',
+      component: () => import('./jobs/walk/WalkListView.vue'),
+      meta: { title: 'Walk' },
+    },
+    {
+      path: '/walk/:plantingId',
+      name: 'count',
+      component: () => import('./jobs/walk/CountView.vue'),
+      props: true,
+      meta: { title: 'Count' },
+    },
+    {
+      path: '/suspects/:observationId',
+      name: 'suspects',
+      component: () => import('./jobs/suspects/SuspectsView.vue'),
+      props: true,
+      meta: { title: 'Suspects' },
+    },
+    {
+      path: '/bench',
+      name: 'bench',
+      component: () => import('./jobs/bench/BenchView.vue'),
+      meta: { title: 'Bench' },
+    },
+    {
+      path: '/hours',
+      name: 'hours',
+      component: () => import('./jobs/windows/HoursView.vue'),
+      meta: { title: 'Good hours' },
+    },
+    {
+      path: '/spray/:batchId',
+      name: 'spray',
+      component: () => import('./jobs/spray/SprayView.vue'),
+      props: true,
+      meta: { title: 'Log this spray' },
+    },
+    {
+      path: '/check-backs',
+      name: 'check-backs',
+      component: () => import('./jobs/checkback/CheckBackListView.vue'),
+      meta: { title: 'Check backs' },
+    },
+    {
+      path: '/check-backs/:checkBackId',
+      name: 'check-back',
+      component: () => import('./jobs/checkback/CheckBackView.vue'),
+      props: true,
+      meta: { title: 'Check back' },
+    },
+    {
+      path: '/garden',
+      name: 'garden',
+      component: () => import('./jobs/beds/GardenView.vue'),
+      meta: { title: 'Garden' },
+    },
+    {
+      path: '/:rest(.*)*',
+      name: 'lost',
+      component: () => import('./shell/LostView.vue'),
+      meta: { title: 'Not here' },
+    },
+  ],
+  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+})
+
+router.afterEach((to) => {
+  document.title = `${String(to.meta.title ?? '')} · Mauvaise`
+})

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+import InputText from 'primevue/inputtext'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRouter, type RouteLocationRaw } from 'vue-router'
+import { useGarden } from '@/garden/useGarden'
+
+const visible = defineModel<boolean>('visible', { required: true })
+const router = useRouter()
+const { plantings } = useGarden()
+const wanted = ref('')
+const field = ref<{ $el: HTMLInputElement }>()
+
+const all = computed<{ label: string; to: RouteLocationRaw }[]>(() => [
+  ...plantings.value.map((p) => ({
+    label: `${p.place.name}: ${p.cropName}${p.variety ? ` ${p.variety}` : ''}`,
+    to: { name: 'count', params: { plantingId: p.id } },
+  })),
+  ...router
+    .getRoutes()
+    .filter((r) => r.name && r.meta.title && !r.path.includes(':') && !r.meta.bare)
+    .map((r) => ({ label: String(r.meta.title), to: { path: r.path } })),
+])
+const found = computed(() => {
+  const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
+  return all.value.filter((x) => words.every((w) => x.label.toLowerCase().includes(w))).slice(0, 8)
+})
+
+watch(visible, async (open) => {
+  if (!open) return
+  wanted.value = ''
+  await nextTick()
+  field.value?.$el.focus()
+})
+
+function open(to?: RouteLocationRaw) {
+  if (!to) return
+  visible.value = false
+  void router.push(to)
+}
+</script>
+
+<template>
+  <Dialog
+    v-model:visible="visible"
+    modal
+    dismissable-mask
+    header="Find"
+    position="top"
+    :style="{ width: 'min(520px, 94vw)' }"
+  >
+    <InputText
+      ref="field"
+      v-model="wanted"
+      fluid
+      aria-label="Find a place, crop or screen"
+      @keydown.enter="open(found[0]?.to)"
+    />
+    <ul>
+      <li v-for="x in found" :key="x.label">
+        <button @click="open(x.to)">{{ x.label }}</button>
+      </li>
+    </ul>
+    <p v-if="found.length === 0" class="soft">Nothing by that name.</p>
+  </Dialog>
+</template>
+
+<style scoped>
+ul {
+  margin-top: 10px;
+}
+
+button {
+  width: 100%;
+  min-height: 44px;
+  padding: 6px 10px;
+  text-align: left;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  background: none;
+  color: inherit;
+  cursor: pointer;
+}
+
+button:hover {
+  background: var(--mauve-soft);
+}
+</style>

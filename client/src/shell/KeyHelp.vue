@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import Dialog from 'primevue/dialog'
+import { shortcuts } from './useKeys'
+
+const visible = defineModel<boolean>('visible', { required: true })
+</script>
+
+<template>
+  <Dialog
+    v-model:visible="visible"
+    modal
+    dismissable-mask
+    header="Keys"
+    :style="{ width: 'min(460px, 94vw)' }"
+  >
+    <dl>
+      <template v-for="s in shortcuts" :key="s.key">
+        <dt>
+          <kbd>{{ s.key }}</kbd>
+        </dt>
+        <dd>{{ s.does }}</dd>
+      </template>
+    </dl>
+  </Dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 8px 16px;
+  margin: 0;
+}
+
+dd {
+  margin: 0;
+}
+
+kbd {
+  padding: 2px 8px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  font: 600 0.95rem var(--text);
+}
+</style>

@@ -1,0 +1,67 @@
+import { useEventListener } from '@vueuse/core'
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useUndo } from './useUndo'
+
+export interface Shortcut {
+  key: string
+  does: string
+}
+
+const jobs: Record<string, { route: string; does: string }> = {
+  b: { route: 'board', does: 'Board' },
+  w: { route: 'walk', does: 'Walk: count leaves' },
+  m: { route: 'bench', does: 'Bench: mix a spray' },
+  h: { route: 'hours', does: 'Good hours' },
+  c: { route: 'check-backs', does: 'Check back' },
+  g: { route: 'garden', does: 'Garden: places and plantings' },
+}
+
+/** What `?` lists. */
+export const shortcuts: Shortcut[] = [
+  ...Object.entries(jobs).map(([key, job]) => ({ key, does: job.does })),
+  { key: 'u', does: 'Undo the last thing written' },
+  { key: '/', does: 'Find a place, crop or screen' },
+  { key: '?', does: 'This list' },
+  { key: '↑ ↓ Enter', does: 'On the Board: choose a place and open it' },
+  { key: '← → + −', does: 'On the Board: move and zoom the time' },
+  { key: 'a s d', does: 'On a count: clean, affected, one back' },
+]
+
+const helpOpen = ref(false)
+const findOpen = ref(false)
+
+/** True while the person types into something, so that letters are letters. */
+export function isTyping(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable ||
+      ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+      target.getAttribute('role') === 'combobox')
+  )
+}
+
+/** Single letters start the jobs. */
+export function useKeys() {
+  const router = useRouter()
+  const { undo } = useUndo()
+  useEventListener(document, 'keydown', (event: KeyboardEvent) => {
+    if (
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      isTyping(event.target) ||
+      helpOpen.value ||
+      findOpen.value
+    )
+      return
+    const job = jobs[event.key]
+    if (job) void router.push({ name: job.route })
+    else if (event.key === 'u') void undo()
+    else if (event.key === '?') helpOpen.value = true
+    else if (event.key === '/') findOpen.value = true
+    else return
+    event.preventDefault()
+  })
+  return { helpOpen, findOpen }
+}
