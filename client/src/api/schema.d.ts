@@ -601,7 +601,7 @@ export interface paths {
                     planting: string[];
                     target?: string;
                     recipe?: string;
-                    step?: components["schemas"]["DoseStep"];
+                    step?: string;
                     sprayer?: string;
                     litres?: number;
                 };

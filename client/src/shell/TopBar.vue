@@ -124,6 +124,7 @@ nav a.router-link-exact-active {
 }
 
 .who {
+  align-items: center;
   min-height: 36px;
   background: transparent;
   border-color: var(--frame-line);

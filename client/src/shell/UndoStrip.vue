@@ -25,6 +25,7 @@ const { offered, undo, dismiss, problem, busy } = useUndo()
   display: flex;
   align-items: center;
   gap: 12px;
+  width: max-content;
   max-width: calc(100vw - 24px);
   padding: 6px 6px 6px 16px;
   background: var(--frame);

@@ -21,7 +21,7 @@ public static class MixSteps
         var cup = Math.Min(250, mix.Litres * 1000 / 4);
         return
         [
-            new(neem ? "Warm water, about 30 °C" : "Water, a cup", powders.Count > 0 ? "to stir the powder in" : "to start with", null, Volume(cup / 1000), null),
+            new(neem ? "Warm water, about 30 °C" : "Water first", powders.Count > 0 ? "to stir the powder in" : "to start with", null, Volume(cup / 1000), null),
             .. powders.Select(p => Measured(p, "stir until clear")),
             .. soaps.Select(p => Measured(p, p.Role == "emulsifier" ? "keeps the oil in the water" : "stir gently, no foam")),
             .. others.Select(p => Measured(p, p.Material.NeedsEmulsifier ? "into the soapy water, then shake" : p.Role == "sticker" ? "sticks it to the leaf" : "stir in")),
@@ -39,6 +39,6 @@ public static class MixSteps
         var exact = string.Create(CultureInfo.InvariantCulture, $"{part.Amount:0.#} {part.Unit}");
         var spoons = part.Kitchen.Scoops.Count > 0;
         var level = spoons && part.Unit == "g" ? ", level" : "";
-        return new MixStep(part.Material.Name, detail, part.Material.Id, (spoons ? part.Kitchen.Text : exact) + level, spoons ? exact : part.Kitchen.Text);
+        return new MixStep(part.Material.Name, detail, part.Material.Id, (spoons ? part.Kitchen.Text : exact) + level, spoons ? exact : part.Unit == "g" ? "with a scale" : "with a syringe");
     }
 }

@@ -23,7 +23,7 @@ public static class BenchEndpoints
     }
 
     private static async Task<Results<Ok<BenchAnswer>, ProblemHttpResult>> Preview(
-        Guid gardenId, Guid[] planting, string? target, string? recipe, DoseStep? step, Guid? sprayer, double? litres, GardenTools tools, CancellationToken stop)
+        Guid gardenId, Guid[] planting, string? target, string? recipe, string? step, Guid? sprayer, double? litres, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -32,6 +32,7 @@ public static class BenchEndpoints
 
         var checks = CheckWhat(s, planting, target, recipe, new Checks())
             .That(litres is null or (> 0 and <= 50), "litres", "litres-range", "Litres are over 0 and up to 50.")
+            .That(Enum.TryParse<DoseStep>(step ?? "gentle", true, out var dose), "step", "step-unknown", "The dose is gentle, usual or strong.")
             .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", "Choose one of the garden's sprayers.");
         if (!checks.Passed)
         {
@@ -49,7 +50,7 @@ public static class BenchEndpoints
         var capacity = tank?.CapacityLitres ?? 50;
         var inTank = Math.Min(wanted, capacity);
         var conditions = Conditions(s, plantings, chosen);
-        var mix = Mix.Make(s.Catalogue, chosen, step ?? DoseStep.Gentle, inTank, s.Garden.Kitchen, conditions);
+        var mix = Mix.Make(s.Catalogue, chosen, dose, inTank, s.Garden.Kitchen, conditions);
         return TypedResults.Ok(new BenchAnswer(
             [.. plantings.Select(p => GardenAnswers.Where(s, p))],
             target,

@@ -27,9 +27,25 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
 
     private static readonly TimeSpan Forecast = TimeSpan.FromDays(10);
 
+    /// <summary>The schedule and a set-up or a stepped clock may ask at once; one after the other they do not write the same rows.</summary>
+    private static readonly SemaphoreSlim OneAtATime = new(1, 1);
+
     /// <summary>Fetches for one garden.</summary>
     /// <returns>True when the service answered with usable hours.</returns>
     public async Task<bool> RefreshAsync(Guid gardenId, CancellationToken stop)
+    {
+        await OneAtATime.WaitAsync(stop);
+        try
+        {
+            return await FetchAsync(gardenId, stop);
+        }
+        finally
+        {
+            OneAtATime.Release();
+        }
+    }
+
+    private async Task<bool> FetchAsync(Guid gardenId, CancellationToken stop)
     {
         if (settings.WeatherService is null || await db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } row)
         {
@@ -53,9 +69,9 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
             fetch.AnsweredAt = now;
             fetch.Trouble = refused.Count == 0 ? null : $"{refused.Count} hours had impossible values and were left out.";
         }
-        catch (Exception e) when (e is HttpRequestException or JsonException or FormatException or TimeoutRejectedException or BrokenCircuitException)
+        catch (Exception e) when (e is HttpRequestException or JsonException or FormatException or NotSupportedException or TimeoutRejectedException or BrokenCircuitException)
         {
-            fetch.Trouble = e is JsonException or FormatException
+            fetch.Trouble = e is JsonException or FormatException or NotSupportedException
                 ? "The weather service answered with something that is no weather."
                 : "The weather service does not answer.";
             FetchFailed(log, e.GetType().Name);

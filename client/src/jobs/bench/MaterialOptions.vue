@@ -27,7 +27,7 @@ defineEmits<{ choose: [recipe: string] }>()
       </svg>
       <span>
         <strong>{{ o.material }}</strong>
-        <span class="small">{{ o.reasons[0] }}</span>
+        <span class="small">{{ o.reasons.join(' ') }}</span>
       </span>
     </button>
   </div>

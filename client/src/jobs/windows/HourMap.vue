@@ -109,6 +109,7 @@ td {
 }
 
 button {
+  display: block;
   width: 100%;
   height: 32px;
   padding: 0;

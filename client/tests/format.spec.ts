@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest'
+import { civilDay, clock, day, dayAndClock, percent, volume } from '@/kit/format'
+import { byDay } from '@/jobs/windows/hours'
+
+describe('times', () => {
+  it('are the garden’s, whatever the browser’s zone', () => {
+    expect(clock('2026-07-16T15:40:00Z', 'Europe/Vienna')).toBe('17:40')
+    expect(dayAndClock('2026-07-16T22:30:00Z', 'Europe/Vienna')).toBe('Fri 17 Jul, 00:30')
+    expect(day('2026-07-16T22:30:00Z', 'Africa/Johannesburg')).toBe('Fri 17 Jul')
+    expect(civilDay('2026-07-18')).toBe('Sat 18 Jul')
+  })
+})
+
+describe('figures', () => {
+  it('read as a gardener says them', () => {
+    expect(percent(0.238)).toBe('24 %')
+    expect(volume(2.4)).toBe('2.4 l')
+    expect(volume(0.3)).toBe('300 ml')
+  })
+})
+
+describe('hours by day', () => {
+  const hour = (at: string) => ({ hour: at, verdict: 'good' as const, rules: [] })
+
+  it('have 24 cells and start where the answer starts', () => {
+    const days = byDay(
+      [hour('2026-07-16T20:00:00Z'), hour('2026-07-16T21:00:00Z'), hour('2026-07-16T22:00:00Z')],
+      'Europe/Vienna',
+    )
+    expect(days.map((d) => d.label)).toEqual(['Thu 16 Jul', 'Fri 17 Jul'])
+    expect(days.map((d) => d.cells.length)).toEqual([24, 24])
+    expect(days[0]?.cells.filter(Boolean)).toHaveLength(2)
+    expect(days[1]?.cells[0]?.hour).toBe('2026-07-16T22:00:00Z')
+  })
+
+  it('keep the first of an hour that comes twice when clocks go back, and leave the skipped one empty', () => {
+    const back = byDay([hour('2026-10-25T00:00:00Z'), hour('2026-10-25T01:00:00Z')], 'Europe/Vienna')
+    expect(back[0]?.cells[2]?.hour).toBe('2026-10-25T00:00:00Z')
+    const skip = byDay([hour('2026-03-29T00:00:00Z'), hour('2026-03-29T01:00:00Z')], 'Europe/Vienna')
+    expect(skip[0]?.cells[2]).toBeNull()
+    expect(skip[0]?.cells[3]?.hour).toBe('2026-03-29T01:00:00Z')
+  })
+})

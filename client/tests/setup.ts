@@ -1,0 +1,8 @@
+// PrimeVue's overlays ask for this; jsdom has none.
+window.matchMedia ??= (query: string) =>
+  ({
+    matches: false,
+    media: query,
+    addEventListener() {},
+    removeEventListener() {},
+  }) as unknown as MediaQueryList

@@ -1,0 +1,67 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Mauvaise.StandIns;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Data.Sqlite;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.DependencyInjection.Extensions;
+using Microsoft.Extensions.Time.Testing;
+
+namespace Mauvaise.Web.Tests;
+
+/// <summary>The real app on a data file of its own, with the stand-in weather service over real HTTP and a clock that is set by hand.</summary>
+public sealed class TestApp : WebApplicationFactory<GardenTools>
+{
+    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+
+    private readonly WebApplication standIn = StandInService.Build(["--urls", "http://127.0.0.1:0", "--Seed", "52675"]);
+    private readonly string folder = Directory.CreateTempSubdirectory("mauvaise-test").FullName;
+    private readonly bool demo;
+
+    public TestApp()
+        : this(true)
+    {
+    }
+
+    public TestApp(bool demo)
+    {
+        this.demo = demo;
+        standIn.StartAsync().GetAwaiter().GetResult();
+    }
+
+    public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 7, 16, 15, 40, 0, TimeSpan.Zero));
+
+    public string WeatherAddress => standIn.Urls.First();
+
+    public async Task SetMoodAsync(Mood mood)
+    {
+        using var http = new HttpClient { BaseAddress = new Uri(WeatherAddress) };
+        (await http.PostAsJsonAsync("/mood", mood)).EnsureSuccessStatusCode();
+    }
+
+    protected override void ConfigureWebHost(IWebHostBuilder builder)
+    {
+        builder.UseEnvironment("Development");
+        builder.UseSetting("Demo", demo.ToString());
+        builder.UseSetting("Data", folder);
+        builder.UseSetting("Weather", WeatherAddress + "/v1/hours");
+        builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)));
+    }
+
+    protected override void Dispose(bool disposing)
+    {
+        base.Dispose(disposing);
+        // The base class calls this twice.
+        if (disposing && Directory.Exists(folder))
+        {
+            standIn.DisposeAsync().AsTask().GetAwaiter().GetResult();
+            SqliteConnection.ClearAllPools();
+            Directory.Delete(folder, true);
+        }
+    }
+}

@@ -1,0 +1,115 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectNoSideScroll, startOver, tabTo, watchForErrors } from './steps'
+
+test.beforeEach(({ request }) => startOver(request))
+
+const heading = (page: Page, name: string | RegExp) => page.getByRole('heading', { name, level: 1 })
+
+/** How a run presses things: with the mouse, a finger or the keyboard. */
+interface Hand {
+  press(page: Page, role: 'button' | 'link', name: string | RegExp): Promise<void>
+  count(page: Page, clean: number, affected: number): Promise<void>
+}
+
+const mouse: Hand = {
+  async press(page, role, name) {
+    await page.getByRole(role, { name }).first().click()
+  },
+  async count(page, clean, affected) {
+    for (let i = 0; i < clean; i++) await page.getByRole('button', { name: /^Clean/ }).click()
+    for (let i = 0; i < affected; i++) await page.getByRole('button', { name: /^Affected/ }).click()
+  },
+}
+
+const keyboard: Hand = {
+  async press(page, role, name) {
+    await tabTo(page, page.getByRole(role, { name }).first())
+    await page.keyboard.press('Enter')
+  },
+  async count(page, clean, affected) {
+    for (let i = 0; i < clean; i++) await page.keyboard.press('a')
+    for (let i = 0; i < affected; i++) await page.keyboard.press('s')
+  },
+}
+
+async function evening(page: Page, hand: Hand, toWalk: () => Promise<void>) {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+  await expect(page.getByText('Check back: Polytunnel north aubergine')).toBeVisible()
+
+  await toWalk()
+  await hand.press(page, 'link', /^Chapel: courgette/)
+  await expect(heading(page, 'Chapel: courgette')).toBeVisible()
+  await hand.count(page, 16, 5)
+  await expect(page.getByText('24 % affected')).toBeVisible()
+  await expect(page.getByText('Above the 2 % line. Enough leaves.')).toBeVisible()
+  await hand.press(page, 'button', 'White dust')
+  await hand.press(page, 'button', 'Save and name it')
+
+  await expect(heading(page, /What is it\? Chapel courgette/)).toBeVisible()
+  const lead = page.getByRole('button', { name: /^Powdery mildew/ })
+  await expect(lead).toHaveAttribute('aria-pressed', 'true')
+  const before = await lead.textContent()
+  await expect(page.getByText('Does it come off?')).toBeVisible()
+  await hand.press(page, 'button', 'Yes')
+  await expect(lead).not.toHaveText(before ?? '')
+  await hand.press(page, 'button', 'Call it powdery mildew and mix for it')
+
+  await expect(heading(page, 'Bench')).toBeVisible()
+  await expect(page.getByText('for Chapel courgette, against powdery mildew')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Bicarbonate/ })).toBeDisabled()
+  await hand.press(page, 'button', /^Neem oil/)
+  await expect(page.getByRole('heading', { name: 'Neem with soap' })).toBeVisible()
+  await expect(page.getByText('Keep neem from ponds.')).toBeVisible()
+  await hand.press(page, 'link', 'Good hours for it')
+
+  await expect(heading(page, 'Good hours')).toBeVisible()
+  await expect(page.getByText('Neem oil on Chapel courgette')).toBeVisible()
+  await expect(page.getByText('Thu 16 Jul, 18:00 – 21:00')).toBeVisible()
+  await page.goBack()
+  await hand.press(page, 'button', /^Neem oil/)
+  await hand.press(page, 'button', /^Mixed it: 500 ml/)
+
+  await expect(heading(page, 'Log this spray')).toBeVisible()
+  await expect(page.getByText('Not the best hour.')).toBeVisible()
+  await hand.press(page, 'button', '+1 h')
+  await expect(page.getByText('A good hour.')).toBeVisible()
+  await hand.press(page, 'button', 'Log this spray')
+  await expect(page.getByText(/500 ml of neem oil on Chapel courgette, Thu 16 Jul, 18:40/)).toBeVisible()
+  await expect(page.getByText('Sun 19 Jul: count the same leaves again')).toBeVisible()
+
+  await hand.press(page, 'button', 'To the Board')
+  await expect(page.locator('.band[fill="url(#hatch-fall)"]').first()).toBeVisible()
+  for (let i = 0; i < 3; i++) {
+    await hand.press(page, 'button', '+1 day')
+    await expect(page.getByText(`${['Fri 17', 'Sat 18', 'Sun 19'][i]} Jul, 18:40`)).toBeVisible()
+  }
+
+  await hand.press(page, 'link', 'Check back: Chapel courgette')
+  await expect(page.getByText(/Before the spray: 5 of 21 leaves, 24 %/)).toBeVisible()
+  await hand.count(page, 19, 1)
+  await expect(page.getByText('5 % affected')).toBeVisible()
+  await hand.press(page, 'button', 'Judge this spray')
+  await expect(page.getByRole('heading', { name: 'Holding' })).toBeVisible()
+  await expect(page.getByText(/down from 24 %/)).toBeVisible()
+  await hand.press(page, 'button', 'To the Board')
+  await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+}
+
+test('one evening with the mouse', async ({ page }) => {
+  const errors = watchForErrors(page)
+  await evening(page, mouse, () => page.getByRole('navigation').getByRole('link', { name: 'Walk' }).click())
+  expect(errors).toEqual([])
+})
+
+test('one evening with the keyboard alone', async ({ page }) => {
+  await evening(page, keyboard, () => page.keyboard.press('w'))
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+  test('one evening with a finger', async ({ page }) => {
+    await evening(page, mouse, () => page.getByRole('navigation').getByRole('link', { name: 'Walk' }).click())
+    await expectNoSideScroll(page)
+  })
+})

@@ -1,0 +1,59 @@
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { defineConfig } from '@playwright/test'
+import { emptyUrl, demoUrl, weatherUrl } from './addresses'
+
+// Workers load this file again and inherit the environment: make the data folders only once.
+process.env.E2E_DATA ??= mkdtempSync(join(tmpdir(), 'mauvaise-e2e-'))
+const artifacts = process.env.E2E_ARTIFACTS ?? '../../artifacts'
+const server = (dll: string, url: string, folder: string, more: string, health: string) => ({
+  command: `dotnet ${dll} --urls ${url} ${more}`,
+  cwd: join(artifacts, folder),
+  url: url + health,
+  reuseExistingServer: false,
+  timeout: 60_000,
+  gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 5_000 },
+})
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: './test-results',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [['list']],
+  use: {
+    baseURL: demoUrl,
+    viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: 'reduce' },
+    locale: 'en-GB',
+    // Not the garden's zone: what is shown must be the garden's time all the same.
+    timezoneId: 'America/New_York',
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: [
+    server('Mauvaise.StandIns.dll', weatherUrl, 'standins', '--Seed 52675', '/health'),
+    server(
+      'Mauvaise.Web.dll',
+      demoUrl,
+      'app',
+      `--Demo true --Data ${process.env.E2E_DATA}/demo --Weather ${weatherUrl}/v1/hours`,
+      '/api/state',
+    ),
+    server('Mauvaise.Web.dll', emptyUrl, 'app', `--Data ${process.env.E2E_DATA}/empty`, '/api/state'),
+  ],
+})

@@ -1,0 +1,135 @@
+import { expect, test } from '@playwright/test'
+import { emptyUrl, weatherUrl } from './addresses'
+import { expectAccessible, startOver } from './steps'
+
+test.describe('with the demo garden', () => {
+  test.beforeEach(({ request }) => startOver(request))
+
+  test('question mark lists the keys and letters start jobs', async ({ page }) => {
+    await page.goto('/')
+    await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Undo the last thing written')
+    await page.keyboard.press('Escape')
+    await page.keyboard.press('/')
+    await page.keyboard.type('kale')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('heading', { name: 'Winding Hole: kale' })).toBeVisible()
+    await page.keyboard.press('b')
+    await expect(page.getByRole('heading', { name: 'Tansy Lock' })).toBeVisible()
+  })
+
+  test('arrows choose a place and Enter opens it', async ({ page }) => {
+    await page.goto('/')
+    await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+    await page.keyboard.press('ArrowDown')
+    await page.keyboard.press('Enter')
+    await expect(page).toHaveURL(/\/walk\?planting=/)
+    await expect(page.getByRole('link', { name: /^Chapel/ }).first()).toHaveClass(/wanted/)
+  })
+
+  test('a count is kept over a reload, undone, and sent once', async ({ page }) => {
+    await page.goto('/walk')
+    await page.getByRole('link', { name: /^Lower Gate: leek/ }).click()
+    await page.getByRole('button', { name: /^Affected/ }).click()
+    await page.getByRole('button', { name: /^Clean/ }).click()
+    await page.reload()
+    await expect(page.getByRole('button', { name: 'Affected 1' })).toBeVisible()
+    await page.getByRole('button', { name: 'One back' }).click()
+    await expect(page.getByRole('button', { name: 'Clean 0' })).toBeVisible()
+    await page.getByRole('button', { name: 'Save and name it' }).click()
+    await expect(page.getByText('Noted Lower Gate leek.')).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByText('Noted Lower Gate leek.')).toBeHidden()
+    await page.goto('/walk')
+    await expect(page.getByRole('link', { name: /^Lower Gate: leek/ })).toContainText('last seen')
+    await expect(page.getByRole('link', { name: /^Lower Gate: leek/ })).not.toContainText('Thu 16 Jul')
+  })
+
+  test('a wrong figure is told beside its field and nothing typed is lost', async ({ page }) => {
+    await page.goto('/')
+    await page.getByRole('link', { name: /^Oil with soap: Chapel/ }).click()
+    await page.getByRole('button', { name: /^Mixed it/ }).click()
+    await page.getByLabel('Litres used').fill('3')
+    await page.getByLabel('Note').fill('windy corner')
+    await page.getByRole('button', { name: 'Log this spray' }).click()
+    await expect(page.getByRole('alert')).toContainText('no more can have gone on')
+    await expect(page.getByLabel('Note')).toHaveValue('windy corner')
+    await expect(page.getByLabel('Litres used')).toHaveAttribute('aria-invalid', 'true')
+  })
+
+  test('a strong dose on seedlings can not be saved', async ({ page }) => {
+    await page.goto('/bench')
+    await page.getByRole('combobox', { name: 'Where' }).click()
+    await page.getByRole('option', { name: 'Window rack: pak choi' }).click()
+    await page.getByRole('combobox', { name: 'Against' }).click()
+    await page.getByRole('option', { name: 'Green peach aphid' }).click()
+    await page.getByRole('button', { name: /^Castile soap/ }).click()
+    await page.getByRole('button', { name: 'strong' }).click()
+    await expect(page.getByText('Seedlings: one step down.')).toBeVisible()
+    await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeDisabled()
+    await page.getByRole('button', { name: 'gentle' }).click()
+    await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeEnabled()
+  })
+
+  test('when the weather service is down the Board says so and goes on', async ({ page, request }) => {
+    await request.post(`${weatherUrl}/mood`, { data: { down: true } })
+    try {
+      await page.goto('/')
+      await page.getByRole('button', { name: '+1 h' }).click()
+      await expect(
+        page.getByText(/weather service does not answer\. What is shown is from Thu 16 Jul/),
+      ).toBeVisible({ timeout: 20_000 })
+      await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+    } finally {
+      await request.post(`${weatherUrl}/mood`, { data: {} })
+    }
+  })
+
+  test('somebody who may only look is told so', async ({ page }) => {
+    await page.goto('/garden')
+    await page.getByRole('combobox', { name: 'Who is writing' }).click()
+    await page.getByRole('option', { name: 'Noor' }).click()
+    await page.getByRole('button', { name: 'Beetroot is cleared' }).click()
+    await expect(page.getByRole('alert')).toContainText('Noor may look but not change anything')
+  })
+})
+
+test('a fresh garden is set up in three steps, planted and walked', async ({ page }) => {
+  await page.goto(emptyUrl)
+  await expect(page.getByRole('heading', { name: 'Set up your garden' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByLabel('Name of the garden').fill('Back yard')
+  await page.getByLabel('Latitude, north positive').fill('95')
+  await page.getByLabel('Longitude, east positive').fill('16.3')
+  await page.getByRole('button', { name: 'Next' }).click()
+  await page.getByLabel('Your name').fill('Ilse')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Next' }).click()
+  await page.getByLabel('Name of the bed').fill('By the fence')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Start the garden' }).click()
+
+  // The wrong latitude brings its own step back, with the rest kept.
+  await expect(page.getByRole('alert')).toContainText('Latitude lies between -90 and 90')
+  await expect(page.getByLabel('Name of the garden')).toHaveValue('Back yard')
+  await page.getByLabel('Latitude, north positive').fill('47.5')
+  await page.getByRole('button', { name: 'Next' }).click()
+  await page.getByRole('button', { name: 'Next' }).click()
+  await page.getByRole('button', { name: 'Start the garden' }).click()
+
+  await expect(page.getByRole('heading', { name: 'Back yard' })).toBeVisible()
+  await expect(page.getByText(/No weather yet/)).toBeVisible()
+  await expect(page.getByText('Nothing is due. Enjoy the garden.')).toBeVisible()
+  await expectAccessible(page)
+  await page.keyboard.press('w')
+  await page.getByRole('link', { name: 'Plant something' }).click()
+  await page.getByRole('button', { name: 'Plant something in By the fence' }).click()
+  await page.getByRole('combobox', { name: 'Crop' }).click()
+  await page.getByRole('option', { name: 'Courgette' }).click()
+  await page.getByRole('button', { name: 'Plant it' }).click()
+  await page.keyboard.press('w')
+  await expect(page.getByRole('link', { name: /^By the fence: courgette/ })).toContainText(
+    'not looked at yet',
+  )
+})

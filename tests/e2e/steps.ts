@@ -1,0 +1,43 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test'
+
+/** Puts the demo back to its beginning. */
+export async function startOver(request: APIRequestContext) {
+  const answer = await request.post('/api/demo/reset')
+  expect(answer.ok()).toBe(true)
+}
+
+/** Fails on whatever the browser complains about; call before the first page. */
+export function watchForErrors(page: Page): string[] {
+  const errors: string[] = []
+  page.on('console', (m) => m.type() === 'error' && errors.push(m.text()))
+  page.on('pageerror', (e) => errors.push(e.message))
+  return errors
+}
+
+export async function expectAccessible(page: Page) {
+  await page.evaluate(() => document.fonts.ready)
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`)).toEqual([])
+}
+
+/** Nothing may stick out to the right of the screen. */
+export async function expectNoSideScroll(page: Page) {
+  const { wide, screen } = await page.evaluate(() => ({
+    wide: document.documentElement.scrollWidth,
+    screen: window.innerWidth,
+  }))
+  expect(wide).toBeLessThanOrEqual(screen)
+}
+
+/** Moves the focus with Tab alone until it rests on the control. */
+export async function tabTo(page: Page, control: Locator) {
+  await expect(control).toBeVisible()
+  for (let i = 0; i < 120; i++) {
+    if (await control.evaluate((el) => el === document.activeElement)) return
+    await page.keyboard.press('Tab')
+  }
+  throw new Error('Tab never reached the control')
+}

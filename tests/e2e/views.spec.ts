@@ -1,0 +1,67 @@
+import { expect, test } from '@playwright/test'
+import { expectAccessible, expectNoSideScroll, startOver } from './steps'
+
+test.beforeAll(async ({ playwright }) => {
+  const request = await playwright.request.newContext({ baseURL: test.info().project.use.baseURL })
+  await startOver(request)
+  await request.dispose()
+})
+
+const views = [
+  { path: '/', ready: 'This evening' },
+  { path: '/walk', ready: 'Walk' },
+  { path: '/bench', ready: 'Bench' },
+  { path: '/hours', ready: 'Best of ten days' },
+  { path: '/check-backs', ready: 'Judged lately' },
+  { path: '/garden', ready: 'Places' },
+  { path: '/nowhere', ready: 'There is nothing at this address' },
+]
+
+for (const theme of ['light', 'dusk']) {
+  for (const { path, ready } of views) {
+    test(`${path} is accessible in the ${theme} theme`, async ({ page }) => {
+      await page.addInitScript((t) => localStorage.setItem('mauvaise-theme', t), theme)
+      await page.goto(path)
+      await expect(page.getByRole('heading', { name: ready }).first()).toBeVisible()
+      await expectAccessible(page)
+    })
+  }
+}
+
+test('count, suspects, bench and spray are accessible on the way', async ({ page }) => {
+  await page.goto('/walk')
+  await page.getByRole('link', { name: /^Polytunnel south: cucumber/ }).click()
+  await page.getByRole('button', { name: /^Affected/ }).click()
+  await expect(page.getByText('100 % affected')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Save and name it' }).click()
+  await expect(page.getByRole('heading', { name: 'Suspects' })).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: /and mix for it/ }).click()
+  await page.getByRole('button', { name: /^Mixed it/ }).click()
+  await expect(page.getByRole('heading', { name: 'Log this spray' })).toBeVisible()
+  await expectAccessible(page)
+})
+
+for (const width of [360, 390, 768, 1920]) {
+  test(`nothing sticks out at ${width} px`, async ({ page }) => {
+    await page.setViewportSize({ width, height: 800 })
+    for (const { path, ready } of views) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { name: ready }).first()).toBeVisible()
+      await expectNoSideScroll(page)
+    }
+  })
+}
+
+test('the shipped fonts are used', async ({ page }) => {
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+  await page.evaluate(() => document.fonts.ready)
+  const loaded = await page.evaluate(() =>
+    [...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family),
+  )
+  expect(new Set(loaded)).toEqual(
+    new Set(['Bricolage Grotesque Variable', 'Atkinson Hyperlegible Next Variable']),
+  )
+})

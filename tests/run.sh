@@ -1,0 +1,63 @@
+#!/usr/bin/env bash
+# Builds everything, runs every check, and closes with the true totals of all runners: 'N passed, N failed'.
+set -uo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+root=$PWD out=$PWD/artifacts bad=0
+export CI=true NO_COLOR=1 DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1
+rm -rf "$out/logs" "$out/app" "$out/standins" "$out/app.stamp"
+mkdir -p "$out/logs"
+
+run() { # run FOLDER NAME COMMAND...
+  local dir=$1 name=$2 from=$SECONDS; shift 2
+  if (cd "$root/$dir" && "$@") > "$out/logs/$name.log" 2>&1; then
+    echo "ok   $name ($((SECONDS - from)) s)"
+  else
+    echo "FAIL $name ($((SECONDS - from)) s)"; tail -40 "$out/logs/$name.log"; bad=1; return 1
+  fi
+}
+must() { run "$@" || { echo "0 passed, 1 failed"; exit 1; }; }
+
+install_chromium() {
+  [ -x "${CHROMIUM_PATH:-/usr/bin/chromium}" ] && return
+  local as_root=''
+  [ "$(id -u)" = 0 ] || as_root=sudo
+  $as_root apt-get update && DEBIAN_FRONTEND=noninteractive $as_root apt-get install -y --no-install-recommends chromium
+}
+
+client_is_current() { git diff --exit-code -- openapi client/src/api/schema.d.ts; }
+
+must . chromium    install_chromium
+must . restore     dotnet restore Mauvaise.slnx --locked-mode
+must . npm-ci      npm ci
+touch "$out/packages.stamp"
+must client vite   npm run build
+must . build       dotnet build Mauvaise.slnx -c Release --no-restore
+must client gen    npm run gen
+run  . client-is-current client_is_current
+run  . cs-format   dotnet format Mauvaise.slnx --verify-no-changes --no-restore
+run  . format      npm run format
+run  . lint        npm run lint
+run  client types  npm run typecheck
+run  tests/e2e types-e2e npm run typecheck
+must . publish     dotnet publish src/Mauvaise.Web -c Release --no-restore -o "$out/app"
+must . publish-standins dotnet publish src/Mauvaise.StandIns -c Release --no-restore -o "$out/standins"
+touch "$out/app.stamp"
+run  . dotnet-test dotnet test --solution Mauvaise.slnx -c Release --no-build --no-ansi --no-progress
+run  client vitest npx vitest run --reporter=default --reporter=json --outputFile.json="$out/logs/vitest.json"
+PLAYWRIGHT_JSON_OUTPUT_NAME="$out/logs/e2e.json" E2E_ARTIFACTS="$out" run tests/e2e e2e npx playwright test --reporter=list,json
+
+node --input-type=commonjs - "$bad" "$out/logs" <<'J'
+const { readFileSync } = require('node:fs')
+const [bad, logs] = process.argv.slice(2)
+let passed = 0, failed = 0, skipped = 0
+const add = (file, count) => {
+  try { const [p, f, s] = count(readFileSync(`${logs}/${file}`, 'utf8')); passed += p; failed += f; skipped += s }
+  catch { failed++ }
+}
+add('dotnet-test.log', (t) => ['succeeded', 'failed', 'skipped'].map((k) => Number(t.match(new RegExp(`^\\s+${k}: (\\d+)\\s*$`, 'm'))[1])))
+add('vitest.json', (t) => { const j = JSON.parse(t); return [j.numPassedTests, j.numFailedTests, j.numPendingTests] })
+add('e2e.json', (t) => { const s = JSON.parse(t).stats; return [s.expected + s.flaky, s.unexpected, s.skipped] })
+if (bad === '1' && !failed) failed = 1
+console.log(`${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`)
+process.exitCode = failed ? 1 : 0
+J
