@@ -21,6 +21,7 @@ using Mauvaise.Web.Walk;
 using Mauvaise.Web.Weather;
 using Mauvaise.Web.Windows;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Extensions.Http.Resilience;
 using Polly;
 
 // The build-time OpenAPI generator runs this program for real: keep it off the data folder.
@@ -36,13 +37,15 @@ services.AddScoped<DeedLog>();
 services.AddScoped<SnapshotLoader>();
 services.AddScoped<GardenTools>();
 services.AddScoped<DemoGarden>();
-services.AddHttpClient<WeatherClient>().AddStandardResilienceHandler(o =>
+services.AddHttpClient<WeatherClient>().AddResilienceHandler("weather", pipeline =>
 {
-    o.AttemptTimeout.Timeout = TimeSpan.FromSeconds(4);
-    o.Retry.MaxRetryAttempts = 1;
-    o.Retry.Delay = TimeSpan.FromMilliseconds(300);
-    o.Retry.BackoffType = DelayBackoffType.Constant;
-    o.TotalRequestTimeout.Timeout = TimeSpan.FromSeconds(9);
+    // The garden's clock may stand still; waiting is done by the machine's.
+    pipeline.TimeProvider = TimeProvider.System;
+    pipeline
+        .AddTimeout(TimeSpan.FromSeconds(9))
+        .AddRetry(new HttpRetryStrategyOptions { MaxRetryAttempts = 1, Delay = TimeSpan.FromMilliseconds(300), BackoffType = DelayBackoffType.Constant })
+        .AddCircuitBreaker(new HttpCircuitBreakerStrategyOptions())
+        .AddTimeout(TimeSpan.FromSeconds(4));
 });
 services.AddHostedService<WeatherSchedule>();
 services.AddProblemDetails(o => o.CustomizeProblemDetails = ErrorAnswers.AddCode);

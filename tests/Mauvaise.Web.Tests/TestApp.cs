@@ -23,15 +23,14 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     private readonly string folder = Directory.CreateTempSubdirectory("mauvaise-test").FullName;
     private readonly bool demo;
 
-    public TestApp()
-        : this(true)
-    {
-    }
+    private TestApp(bool demo) => this.demo = demo;
 
-    public TestApp(bool demo)
+    /// <summary>Starts the stand-in; the app itself starts with its first client.</summary>
+    public static async Task<TestApp> StartAsync(bool demo)
     {
-        this.demo = demo;
-        standIn.StartAsync().GetAwaiter().GetResult();
+        var app = new TestApp(demo);
+        await app.standIn.StartAsync();
+        return app;
     }
 
     public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 7, 16, 15, 40, 0, TimeSpan.Zero));
@@ -53,15 +52,12 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)));
     }
 
-    protected override void Dispose(bool disposing)
+    public override async ValueTask DisposeAsync()
     {
-        base.Dispose(disposing);
-        // The base class calls this twice.
-        if (disposing && Directory.Exists(folder))
-        {
-            standIn.DisposeAsync().AsTask().GetAwaiter().GetResult();
-            SqliteConnection.ClearAllPools();
-            Directory.Delete(folder, true);
-        }
+        await base.DisposeAsync();
+        await standIn.DisposeAsync();
+        SqliteConnection.ClearAllPools();
+        Directory.Delete(folder, true);
+        GC.SuppressFinalize(this);
     }
 }

@@ -1661,6 +1661,315 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CoverRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CoverCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WindowRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindowCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/suspects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SuspectsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SuspectsCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/dilution": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DilutionRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DilutionCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/control": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    treatedBefore?: number;
+                    treatedAfter: number;
+                    untreatedBefore?: number;
+                    untreatedAfter: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ControlCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    days: string;
+                    percent: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgressCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo/step": {
         parameters: {
             query?: never;
@@ -1748,6 +2057,11 @@ export interface components {
             wetBulbC: number;
             /** Format: double */
             deltaTK: number;
+        };
+        AmountCalc: {
+            /** Format: double */
+            amount: number;
+            unit: string;
         };
         /** @enum {unknown} */
         Ants: "none" | "few" | "many";
@@ -1908,6 +2222,11 @@ export interface components {
         };
         /** @enum {unknown} */
         Confidence: "sourced" | "agreed" | "assumed";
+        ControlCalc: {
+            /** Format: double */
+            controlPercent: number;
+            method: string;
+        };
         CountAnswer: {
             /** Format: date-time */
             at: string;
@@ -1915,6 +2234,18 @@ export interface components {
             leavesLooked: number;
             /** Format: int32 */
             leavesAffected: number;
+        };
+        CoverCalc: {
+            cover: number[];
+        };
+        CoverRequest: {
+            hours: components["schemas"]["WeatherHour"][];
+            /** Format: double */
+            halfLifeDays: number;
+            /** Format: double */
+            washOffMm: number;
+            /** Format: double */
+            start: number;
         };
         CoverTraits: {
             /** Format: double */
@@ -1961,6 +2292,30 @@ export interface components {
         DemoStep: {
             /** Format: int32 */
             hours: number;
+        };
+        DilutionCalc: {
+            perLitre: components["schemas"]["AmountCalc"];
+            needed: components["schemas"]["AmountCalc"];
+            kitchen: components["schemas"]["KitchenCalc"];
+            /** Format: double */
+            finalStrengthPercent: null | number;
+        };
+        DilutionRequest: {
+            /** Format: double */
+            doseAmount: number;
+            doseUnit: string;
+            /** Format: double */
+            perAmount: number;
+            perUnit: string;
+            /** Format: double */
+            tankAmount: number;
+            tankUnit: string;
+            /** Format: double */
+            densityGramsPerMillilitre?: null | number;
+            /** Format: double */
+            stockStrengthPercent?: null | number;
+            /** Format: double */
+            recipeStrengthPercent?: null | number;
         };
         DiseaseBiology: {
             /** Format: double */
@@ -2114,6 +2469,11 @@ export interface components {
             confidence: components["schemas"]["Confidence"];
             source: string;
         };
+        KitchenCalc: {
+            text: string;
+            /** Format: double */
+            errorPercent: number;
+        };
         /** @enum {unknown} */
         KitchenSystem: "metric" | "us" | "imperial" | "australian";
         LastDeed: {
@@ -2127,6 +2487,12 @@ export interface components {
             /** Format: uuid */
             plantingId: string;
             sentence: string;
+        };
+        LoadCalc: {
+            /** Format: double */
+            oilPercent: number;
+            /** Format: double */
+            soapPercent: number;
         };
         /** @enum {unknown} */
         LoadKind: "none" | "oil" | "soap";
@@ -2175,6 +2541,38 @@ export interface components {
             id: string;
             name: string;
             role: components["schemas"]["Role"];
+        };
+        MixCalc: {
+            strengths: components["schemas"]["StrengthCalc"][];
+            load: components["schemas"]["LoadCalc"];
+            verdict: components["schemas"]["MixVerdict"];
+            reasons: components["schemas"]["MixReasonCalc"][];
+        };
+        MixIngredient: {
+            material: string;
+            /** Format: double */
+            amount: number;
+            unit: string;
+        };
+        MixReasonCalc: {
+            code: string;
+            verdict: components["schemas"]["MixVerdict"];
+            sentence: string;
+        };
+        MixRequest: {
+            ingredients: components["schemas"]["MixIngredient"][];
+            /** Format: double */
+            waterAmount: number;
+            waterUnit: string;
+            conditions?: null | components["schemas"]["MixSituation"];
+        };
+        MixSituation: {
+            /** Format: double */
+            maxTemperatureNext6hC?: null | number;
+            crop?: null | string;
+            stage?: components["schemas"]["GrowthStage"];
+            /** @default false */
+            inFlower: boolean;
         };
         /** @enum {unknown} */
         MixVerdict: "ok" | "stepDown" | "refused";
@@ -2336,6 +2734,18 @@ export interface components {
             stance: components["schemas"]["Stance"];
             plantings: components["schemas"]["PlantingAnswer"][];
         };
+        PlaceFacts: {
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            shelter?: components["schemas"]["Shelter"];
+            /** @default false */
+            inFlower: boolean;
+            /** @default false */
+            soilMayBeDry: boolean;
+        };
         /** @enum {unknown} */
         PlaceKind: "openBed" | "raisedBed" | "containers" | "tunnel" | "indoorRack";
         PlantingAnswer: {
@@ -2366,6 +2776,10 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        ProgressCalc: {
+            /** Format: double */
+            areaUnderCurve: number;
+        };
         QuestionAnswer: {
             sign: string;
             question: string;
@@ -2373,6 +2787,10 @@ export interface components {
             leadIfYes: number;
             /** Format: double */
             leadIfNo: number;
+        };
+        QuestionCalc: {
+            sign: string;
+            question: string;
         };
         ReasonAnswer: {
             code: string;
@@ -2453,6 +2871,11 @@ export interface components {
             /** Format: int32 */
             value: number;
         };
+        /**
+         * @default open
+         * @enum {unknown}
+         */
+        Shelter: "open" | "tunnel" | "indoor";
         Sign: {
             id: string;
             name: string;
@@ -2510,6 +2933,14 @@ export interface components {
             perLitre: number;
             unit: string;
         };
+        StrengthCalc: {
+            material: string;
+            /** Format: double */
+            perLitre: number;
+            unit: string;
+            /** Format: double */
+            percent: number;
+        };
         SunCalc: {
             /** Format: double */
             elevationDegrees: number;
@@ -2539,6 +2970,13 @@ export interface components {
             noSpray: boolean;
             insteadOfSpray: null | string;
         };
+        SuspectCalc: {
+            target: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+            reasons: string[];
+        };
         SuspectsAnswer: {
             observation: components["schemas"]["ObservationAnswer"];
             leaf: string;
@@ -2548,6 +2986,20 @@ export interface components {
             /** Format: double */
             line: number;
             lineReason: string;
+        };
+        SuspectsCalc: {
+            suspects: components["schemas"]["SuspectCalc"][];
+            nextQuestion: null | components["schemas"]["QuestionCalc"];
+            namingCanWait: null | string;
+        };
+        SuspectsRequest: {
+            crop: string;
+            placeKind: components["schemas"]["PlaceKind"];
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            latitude: number;
+            signs: components["schemas"]["SeenSign"][];
         };
         TankAnswer: {
             recipe: string;
@@ -2591,6 +3043,25 @@ export interface components {
         Verdict: "good" | "poor" | "never";
         /** @enum {unknown} */
         Watering: "drip" | "handAtSoil" | "overhead" | "tray";
+        WeatherHour: {
+            /** Format: double */
+            temperatureC?: null | number;
+            /** Format: double */
+            relativeHumidityPercent?: null | number;
+            /** Format: double */
+            windMetresPerSecond?: null | number;
+            /** Format: double */
+            gustMetresPerSecond?: null | number;
+            /** Format: double */
+            rainMm?: null | number;
+            /** Format: double */
+            cloudPercent?: null | number;
+            /** Format: double */
+            leafWetness?: null | number;
+            /** Format: double */
+            solarWattsPerSquareMetre?: null | number;
+            isComplete?: boolean;
+        };
         WeatherNotice: {
             /** Format: date-time */
             fetchedAt: null | string;
@@ -2606,6 +3077,15 @@ export interface components {
             score: number;
             verdict: components["schemas"]["Verdict"];
             sentence: string;
+        };
+        WindowCalc: {
+            hours: components["schemas"]["HourAnswer"][];
+            windows: components["schemas"]["WindowAnswer"][];
+        };
+        WindowRequest: {
+            hours: components["schemas"]["HourColumns"];
+            material: string;
+            place: components["schemas"]["PlaceFacts"];
         };
         WindowsAnswer: {
             material: string;

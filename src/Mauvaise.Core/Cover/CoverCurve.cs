@@ -49,6 +49,25 @@ public static class CoverCurve
         return cover;
     }
 
+    /// <summary>
+    /// Decay by half-life and rain alone, for where nothing is known of sun and leaves: the share in each hour, the first being
+    /// <paramref name="start"/> itself.
+    /// </summary>
+    /// <param name="start">0 to 1.</param>
+    public static double[] Decay(double start, double halfLifeDays, double washOffMm, IReadOnlyList<double> rainMm)
+    {
+        Bounds.Within(start, 0, 1);
+        Bounds.Positive(halfLifeDays);
+        Bounds.Positive(washOffMm);
+        var cover = new double[rainMm.Count];
+        for (var i = 0; i < cover.Length; i++)
+        {
+            cover[i] = i == 0 ? start : cover[i - 1] * Left(halfLifeDays * 24, rainMm[i - 1] / washOffMm);
+        }
+
+        return cover;
+    }
+
     /// <summary>Several materials together against a target: 1 - product of (1 - cover x protects).</summary>
     public static double Protection(IEnumerable<(double Cover, double Protects)> layers) =>
         1 - layers.Aggregate(1.0, (open, l) => open * (1 - l.Cover * l.Protects));
@@ -82,8 +101,11 @@ public static class CoverCurve
         var water = (hour.RainMm ?? 0) + Overhead(sky, i, place, zone);
         var wash = material.Cover.WashOffMm is { } mm ? water / mm : 0;
         var growth = GrowthPerDay(stage) * Math.Clamp(((hour.TemperatureC ?? 5) - 5) / 15, 0, 1.5) / 24;
-        return Math.Pow(2, -1 / halfLifeHours - wash) * Math.Exp(-growth);
+        return Left(halfLifeHours, wash) * Math.Exp(-growth);
     }
+
+    /// <summary>Share left after one hour of the half-life and so many wash-offs of water.</summary>
+    private static double Left(double halfLifeHours, double washOffs) => Math.Pow(2, -1 / halfLifeHours - washOffs);
 
     /// <summary>A place watered from above gets 4 mm at seven in the morning when the two days before brought under 3 mm (assumed).</summary>
     private static double Overhead(PlaceSky sky, int i, Place place, TimeZoneInfo zone)

@@ -50,7 +50,9 @@ public sealed record Garden(
     }
 
     /// <summary>The month as the northern hemisphere counts it: six months on when the garden lies south of the equator.</summary>
-    public int NorthernMonth(DateOnly date) => Latitude >= 0 ? date.Month : (date.Month + 5) % 12 + 1;
+    public int NorthernMonth(DateOnly date) => NorthernMonth(Latitude, date);
+
+    public static int NorthernMonth(double latitude, DateOnly date) => latitude >= 0 ? date.Month : (date.Month + 5) % 12 + 1;
 }
 
 public sealed record Member(Guid Id, string Name, Role Role);
@@ -71,7 +73,9 @@ public sealed record Place(
     double? PondDistanceM,
     int Order)
 {
-    public Shelter Shelter => Kind switch
+    public Shelter Shelter => ShelterOf(Kind);
+
+    public static Shelter ShelterOf(PlaceKind kind) => kind switch
     {
         PlaceKind.Tunnel => Shelter.Tunnel,
         PlaceKind.IndoorRack => Shelter.Indoor,

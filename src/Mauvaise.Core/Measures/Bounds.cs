@@ -24,6 +24,16 @@ public static class Bounds
             ? value
             : throw new ArgumentOutOfRangeException(name, value, $"{name} must be 0 or more.");
 
+    /// <summary>Nothing, when the condition holds.</summary>
+    /// <exception cref="ArgumentOutOfRangeException">It does not; the message is the sentence.</exception>
+    public static void Hold(bool condition, string name, object value, string sentence)
+    {
+        if (!condition)
+        {
+            throw new ArgumentOutOfRangeException(name, value, sentence);
+        }
+    }
+
     /// <summary>The value, when it is a finite number.</summary>
     public static double Finite(double value, [CallerArgumentExpression(nameof(value))] string? name = null) =>
         double.IsFinite(value) ? value : throw new ArgumentOutOfRangeException(name, value, $"{name} must be a number.");

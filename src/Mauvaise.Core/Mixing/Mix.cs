@@ -34,11 +34,6 @@ public sealed record Mix(
     IReadOnlyList<string> Cautions,
     double MixedLifeHours)
 {
-    private const double MostLoadPercent = 2;
-    private const double MostWarmOilPercent = 1;
-    private const double WarmC = 27;
-    private const double HotC = 32;
-
     /// <summary>Scales a recipe and judges it. The amounts are those of <paramref name="step"/> even when a lower step is allowed.</summary>
     /// <param name="litres">Over 0, to 50: the finished spray.</param>
     /// <exception cref="ArgumentException">The active has no dose of its own (a labelled product).</exception>
@@ -51,23 +46,17 @@ public sealed record Mix(
         var parts = recipe.Ingredients
             .Select(i => Part(catalogue.Material(i.Material), i.Role, i.PerLitre ?? doses.At(step), litres, kitchen))
             .ToList();
-        var oil = Load(parts, LoadKind.Oil);
-        var soap = Load(parts, LoadKind.Soap);
-        var down = StepDowns(conditions, active);
-        var allowed = (DoseStep)Math.Max(0, (int)DoseStep.Strong - down.Count);
-        var reasons = new List<MixReason>();
-        reasons.AddRange(Refusals(catalogue, parts, oil, soap, conditions));
-        reasons.AddRange(step > allowed ? down : down.Select(r => r with { Verdict = MixVerdict.Ok }));
+        var judged = MixGuards.Judge(catalogue, [.. parts.Select(p => new MixShare(p.Material, p.PerLitre))], active, conditions);
         return new Mix(
             recipe,
             step,
-            allowed,
+            judged.AllowedStep,
             litres,
             parts,
-            oil,
-            soap,
-            reasons.Select(r => r.Verdict).DefaultIfEmpty(MixVerdict.Ok).Max(),
-            reasons,
+            judged.OilPercent,
+            judged.SoapPercent,
+            judged.Verdict,
+            judged.Reasons,
             [.. parts.SelectMany(p => p.Material.Cautions).Distinct()],
             recipe.MixedLifeHours);
     }
@@ -86,62 +75,5 @@ public sealed record Mix(
             unit,
             KitchenMeasure.Nearest(spoonMl, kitchen, exact, unit == "g"),
             perLitre / 10 * (m.StockStrengthPercent ?? 100) / 100);
-    }
-
-    private static double Load(IEnumerable<MixPart> parts, LoadKind kind) =>
-        parts.Where(p => p.Material.Load == kind).Sum(p => p.PerLitre / 10);
-
-    private static List<MixReason> StepDowns(MixConditions conditions, Material active)
-    {
-        var down = new List<MixReason>();
-        if (conditions.WarmestNext6hC is > WarmC and <= HotC and var warm)
-        {
-            down.Add(new("heat", MixVerdict.StepDown, FormattableString.Invariant($"{warm:0} °C after spraying. Over {WarmC:0} °C the dose steps down.")));
-        }
-
-        if (conditions.TenderCrops.Count > 0)
-        {
-            down.Add(new("tender", MixVerdict.StepDown, $"{string.Join(", ", conditions.TenderCrops)} scorches easily from {active.Name.ToLowerInvariant()}: one step down, two leaves first."));
-        }
-
-        if (conditions.Seedlings)
-        {
-            down.Add(new("seedlings", MixVerdict.StepDown, "Seedlings: one step down."));
-        }
-
-        return down;
-    }
-
-    private static IEnumerable<MixReason> Refusals(GardenCatalogue catalogue, List<MixPart> parts, double oil, double soap, MixConditions conditions)
-    {
-        foreach (var p in parts.Where(p => p.Material.Doses is { } d && p.PerLitre > d.Ceiling))
-        {
-            yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant(
-                $"{p.PerLitre:0.#} {p.Unit} of {p.Material.Name.ToLowerInvariant()} a litre is over its ceiling; {p.Material.Doses!.Ceiling:0.#} {p.Unit} is the most."));
-        }
-
-        if (conditions.WarmestNext6hC is > HotC and var hot)
-        {
-            yield return new("too-hot", MixVerdict.Refused, FormattableString.Invariant($"{hot:0} °C after spraying. Over {HotC:0} °C nothing goes on: wait for a cooler evening."));
-        }
-
-        var mostOil = conditions.WarmestNext6hC > WarmC ? MostWarmOilPercent : MostLoadPercent;
-        if (oil > mostOil + 1e-9)
-        {
-            yield return new("oil-load", MixVerdict.Refused, FormattableString.Invariant($"Oils together make {oil:0.##} %; {mostOil:0} % is the most{(mostOil < MostLoadPercent ? " above 27 °C" : "")}."));
-        }
-
-        if (soap > MostLoadPercent + 1e-9)
-        {
-            yield return new("soap-load", MixVerdict.Refused, FormattableString.Invariant($"Soaps together make {soap:0.##} %; {MostLoadPercent:0} % is the most."));
-        }
-
-        foreach (var (a, b) in parts.SelectMany((x, i) => parts.Skip(i + 1).Select(y => (x.Material, y.Material))))
-        {
-            if (Pairs.Between(catalogue, a, b) is { InOneTank: "never" } pair)
-            {
-                yield return new("never-together", MixVerdict.Refused, $"{a.Name} and {b.Name.ToLowerInvariant()} may not meet in one tank: {pair.Why}.");
-            }
-        }
     }
 }

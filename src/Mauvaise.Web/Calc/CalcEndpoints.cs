@@ -39,6 +39,8 @@ public static class CalcEndpoints
         calc.MapGet("/infection", InfectionAt).ProducesProblem(StatusCodes.Status400BadRequest);
         calc.MapGet("/severity-value", Severity).ProducesProblem(StatusCodes.Status400BadRequest);
         calc.MapGet("/spacing", SpacingOf).ProducesProblem(StatusCodes.Status400BadRequest);
+        calc.MapSkyCalc();
+        calc.MapBenchCalc();
     }
 
     private static Ok<SampleCalc> Sample(int looked, int affected, double line)

@@ -53,10 +53,12 @@ public static class WindowEndpoints
             known.Id,
             known.Name,
             [.. planting.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
-            [.. judged.Select(h => new HourAnswer(h.Hour, h.Verdict, [.. h.Rules.Select(r => new RuleAnswer(r.Rule, r.Verdict, r.Sentence))]))],
+            [.. judged.Select(Of)],
             [.. SprayHours.Windows(judged).OrderByDescending(w => w.Score).ThenBy(w => w.Start).Take(3).Select(Of)],
             GardenAnswers.Weather(s)));
     }
+
+    public static HourAnswer Of(HourVerdict h) => new(h.Hour, h.Verdict, [.. h.Rules.Select(r => new RuleAnswer(r.Rule, r.Verdict, r.Sentence))]);
 
     public static WindowAnswer Of(SprayWindow w) => new(w.Start, w.End, w.Score, w.Verdict, w.Sentence);
 }

@@ -1,0 +1,139 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Outcomes;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.Calc;
+
+public sealed record DilutionRequest(
+    double DoseAmount,
+    string DoseUnit,
+    double PerAmount,
+    string PerUnit,
+    double TankAmount,
+    string TankUnit,
+    double? DensityGramsPerMillilitre = null,
+    double? StockStrengthPercent = null,
+    double? RecipeStrengthPercent = null);
+
+public sealed record AmountCalc(double Amount, string Unit);
+
+public sealed record KitchenCalc(string Text, double ErrorPercent);
+
+public sealed record DilutionCalc(AmountCalc PerLitre, AmountCalc Needed, KitchenCalc Kitchen, double? FinalStrengthPercent);
+
+public sealed record MixIngredient(string Material, double Amount, string Unit);
+
+/// <param name="Crop">Crop id, or null when any.</param>
+public sealed record MixSituation(double? MaxTemperatureNext6hC = null, string? Crop = null, GrowthStage Stage = GrowthStage.Mature, bool InFlower = false);
+
+/// <param name="WaterAmount">The finished volume: the mix is made up to it.</param>
+public sealed record MixRequest(IReadOnlyList<MixIngredient> Ingredients, double WaterAmount, string WaterUnit, MixSituation? Conditions = null);
+
+public sealed record StrengthCalc(string Material, double PerLitre, string Unit, double Percent);
+
+public sealed record LoadCalc(double OilPercent, double SoapPercent);
+
+public sealed record MixReasonCalc(string Code, MixVerdict Verdict, string Sentence);
+
+public sealed record MixCalc(IReadOnlyList<StrengthCalc> Strengths, LoadCalc Load, MixVerdict Verdict, IReadOnlyList<MixReasonCalc> Reasons);
+
+/// <param name="Method">"Henderson-Tilton", or "Abbott" when there were no counts before.</param>
+public sealed record ControlCalc(double ControlPercent, string Method);
+
+public sealed record ProgressCalc(double AreaUnderCurve);
+
+/// <summary>Calculators of the bench and of outcomes.</summary>
+public static class BenchCalc
+{
+    public static void MapBenchCalc(this RouteGroupBuilder calc)
+    {
+        calc.MapPost("/dilution", Dilution).ProducesProblem(StatusCodes.Status400BadRequest);
+        calc.MapPost("/mix", JudgeMix);
+        calc.MapGet("/control", ControlOf).ProducesProblem(StatusCodes.Status400BadRequest);
+        calc.MapGet("/progress", Progress).ProducesProblem(StatusCodes.Status400BadRequest);
+    }
+
+    private static Results<Ok<DilutionCalc>, ProblemHttpResult> Dilution(DilutionRequest body)
+    {
+        var checks = new Checks();
+        foreach (var (field, code) in new[] { ("doseUnit", body.DoseUnit), ("perUnit", body.PerUnit), ("tankUnit", body.TankUnit) })
+        {
+            checks.That(Units.Find(code) is not null, field, "unit-unknown", $"There is no unit '{code}'. Known: {string.Join(", ", Units.All.Select(u => u.Code))}.");
+        }
+
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var scaled = DoseScaling.Scale(new SpokenDose(
+            body.DoseAmount, Units.Get(body.DoseUnit), body.PerAmount, Units.Get(body.PerUnit), body.TankAmount, Units.Get(body.TankUnit),
+            body.DensityGramsPerMillilitre, body.StockStrengthPercent, body.RecipeStrengthPercent));
+        return TypedResults.Ok(new DilutionCalc(
+            new(scaled.PerLitre, scaled.Unit), new(scaled.Needed, scaled.Unit), new(scaled.Kitchen.Text, scaled.Kitchen.ErrorPercent), scaled.FinalPercent));
+    }
+
+    private static Results<Ok<MixCalc>, ProblemHttpResult> JudgeMix(MixRequest body, GardenCatalogue catalogue)
+    {
+        var situation = body.Conditions ?? new MixSituation();
+        var crop = situation.Crop is null ? null : catalogue.FindCrop(situation.Crop);
+        var checks = new Checks()
+            .That(body.Ingredients.Count > 0, "ingredients", "ingredients-missing", "Name one ingredient at least.")
+            .That(body.Ingredients.All(i => catalogue.FindMaterial(i.Material) is not null), "ingredients", "material-unknown", "One of the materials is not in the catalogue.")
+            .That(body.Ingredients.All(i => Units.Find(i.Unit) is not null), "ingredients", "unit-unknown", "One of the units is not known.")
+            .That(body.Ingredients.All(i => i.Amount is > 0 and <= 1e6), "ingredients", "amount-range", "Every amount is over 0.")
+            .That(Units.Find(body.WaterUnit) is { Dimension: Dimension.Volume }, "waterUnit", "unit-unknown", "Water is measured by volume, as l or us-gal.")
+            .That(body.WaterAmount is > 0 and <= 1e6, "waterAmount", "amount-range", "Water is over 0.")
+            .That(situation.Crop is null || crop is not null, "crop", "crop-unknown", "This crop is not in the catalogue.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var litres = Units.Convert(body.WaterAmount, Units.Get(body.WaterUnit), Units.Get("l"));
+        var shares = body.Ingredients.Select(i => Share(catalogue.Material(i.Material), i, litres)).ToList();
+        var active = shares[0].Material;
+        var tender = crop is not null && MaterialChoice.IsTender(crop, new Planting(Guid.Empty, Guid.Empty, crop.Id, null, default, null, null, situation.Stage, situation.InFlower), active);
+        var judged = MixGuards.Judge(catalogue, shares, active, new MixConditions(situation.MaxTemperatureNext6hC, tender ? [crop!.Name] : [], situation.Stage == GrowthStage.Seedling));
+        MixReasonCalc[] reasons =
+        [
+            .. shares.Sum(s => s.PerLitre) >= 1000 ? [new MixReasonCalc("undiluted", MixVerdict.Refused, "An undiluted concentrate is never sprayed.")] : Array.Empty<MixReasonCalc>(),
+            .. judged.Reasons.Select(r => new MixReasonCalc(r.Code, r.Verdict, r.Sentence)),
+            .. situation.InFlower ? [new MixReasonCalc("bees", MixVerdict.Ok, "In flower: only when the bees are home, and not on open flowers.")] : Array.Empty<MixReasonCalc>(),
+        ];
+        return TypedResults.Ok(new MixCalc(
+            [.. shares.Select(s => new StrengthCalc(s.Material.Id, s.PerLitre, s.Material.Doses?.Unit ?? "ml", s.PerLitre / 10 * (s.Material.StockStrengthPercent ?? 100) / 100))],
+            new LoadCalc(judged.OilPercent, judged.SoapPercent),
+            reasons.Select(r => r.Verdict).DefaultIfEmpty(MixVerdict.Ok).Max(),
+            reasons));
+    }
+
+    private static MixShare Share(Material material, MixIngredient i, double litres) => new(
+        material,
+        Units.Convert(i.Amount, Units.Get(i.Unit), Units.Get(material.Doses?.Unit ?? "ml"), material.DensityGramsPerMillilitre, material.DropsPerMillilitre) / litres);
+
+    private static Ok<ControlCalc> ControlOf(double? treatedBefore, double treatedAfter, double? untreatedBefore, double untreatedAfter) =>
+        TypedResults.Ok(treatedBefore is { } tb && untreatedBefore is { } ub
+            ? new ControlCalc(Control.HendersonTiltonPercent(tb, treatedAfter, ub, untreatedAfter), "Henderson-Tilton")
+            : new ControlCalc(Control.AbbottPercent(treatedAfter, untreatedAfter), "Abbott"));
+
+    private static Results<Ok<ProgressCalc>, ProblemHttpResult> Progress(string days, string percent)
+    {
+        var (d, p) = (Numbers(days), Numbers(percent));
+        return d is null || p is null
+            ? new Checks().That(false, d is null ? "days" : "percent", "not-numbers", "Give numbers with commas between, as 0,7,14.").Problem()
+            : TypedResults.Ok(new ProgressCalc(DiseaseProgress.AreaUnderCurve(d, p)));
+    }
+
+    /// <summary>Null when any part is no number.</summary>
+    private static double[]? Numbers(string list)
+    {
+        var parts = list.Split(',').Select(x => double.TryParse(x, System.Globalization.CultureInfo.InvariantCulture, out var v) ? (double?)v : null).ToList();
+        return parts.Any(x => x is null) ? null : [.. parts.Select(x => x!.Value)];
+    }
+}

@@ -1,0 +1,109 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Cover;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Identification;
+using Mauvaise.Core.Sky;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Windows;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.Calc;
+
+/// <param name="Start">Share of leaves covered at the first hour, 0 to 1.</param>
+/// <param name="Hours">The weather, hour by hour; only rain counts when nothing else is known.</param>
+public sealed record CoverRequest(IReadOnlyList<WeatherHour> Hours, double HalfLifeDays, double WashOffMm, double Start);
+
+public sealed record CoverCalc(IReadOnlyList<double> Cover);
+
+public sealed record PlaceFacts(double Latitude, double Longitude, string TimeZoneId, Shelter Shelter = Shelter.Open, bool InFlower = false, bool SoilMayBeDry = false);
+
+public sealed record WindowRequest(HourColumns Hours, string Material, PlaceFacts Place);
+
+public sealed record WindowCalc(IReadOnlyList<HourAnswer> Hours, IReadOnlyList<WindowAnswer> Windows);
+
+public sealed record SuspectsRequest(string Crop, PlaceKind PlaceKind, DateOnly Date, double Latitude, IReadOnlyList<SeenSign> Signs);
+
+public sealed record SuspectCalc(string Target, string Name, double Probability, IReadOnlyList<string> Reasons);
+
+public sealed record QuestionCalc(string Sign, string Question);
+
+public sealed record SuspectsCalc(IReadOnlyList<SuspectCalc> Suspects, QuestionCalc? NextQuestion, string? NamingCanWait);
+
+/// <summary>Calculators of hours, cover and naming.</summary>
+public static class SkyCalc
+{
+    private const int MostHours = 24 * 400;
+
+    public static void MapSkyCalc(this RouteGroupBuilder calc)
+    {
+        calc.MapPost("/cover", CoverOf).ProducesProblem(StatusCodes.Status400BadRequest);
+        calc.MapPost("/window", WindowOf);
+        calc.MapPost("/suspects", SuspectsOf);
+    }
+
+    private static Results<Ok<CoverCalc>, ProblemHttpResult> CoverOf(CoverRequest body)
+    {
+        var checks = new Checks()
+            .That(body.Hours.Count is > 0 and <= MostHours, "hours", "hours-range", $"Give 1 to {MostHours} hours.")
+            .That(body.HalfLifeDays is > 0 and <= 365, "halfLifeDays", "half-life-range", "The half-life is over 0 and up to 365 days.")
+            .That(body.WashOffMm is > 0 and <= 1000, "washOffMm", "wash-off-range", "The wash-off is over 0 and up to 1000 mm.")
+            .That(body.Start is >= 0 and <= 1, "start", "share-range", "The start is a share, 0 to 1.")
+            .That(body.Hours.All(h => h.Impossible() is null), "hours", "weather-impossible", body.Hours.Select(h => h.Impossible()).FirstOrDefault(x => x is not null) ?? "");
+        return checks.Passed
+            ? TypedResults.Ok(new CoverCalc(CoverCurve.Decay(body.Start, body.HalfLifeDays, body.WashOffMm, [.. body.Hours.Select(h => h.RainMm ?? 0)])))
+            : checks.Problem();
+    }
+
+    private static Results<Ok<WindowCalc>, ProblemHttpResult> WindowOf(WindowRequest body, GardenCatalogue catalogue)
+    {
+        var place = body.Place;
+        var checks = new Checks()
+            .That(catalogue.FindMaterial(body.Material) is not null, "material", "material-unknown", "This material is not in the catalogue.")
+            .That(body.Hours.TemperatureC.Count is > 0 and <= MostHours, "hours", "hours-range", $"Give 1 to {MostHours} hours.")
+            .That(place.Latitude is >= -90 and <= 90 && place.Longitude is >= -180 and <= 180, "place", "place-range", "Latitude lies between -90 and 90, longitude between -180 and 180.")
+            .That(TimeZoneInfo.TryFindSystemTimeZoneById(place.TimeZoneId, out var zone), "place", "time-zone-unknown", "Name a time zone, as Europe/Vienna.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        HourSeries series;
+        try
+        {
+            series = body.Hours.ToSeries();
+        }
+        catch (FormatException e)
+        {
+            return new Checks().That(false, "hours", "hours-uneven", e.Message).Problem();
+        }
+
+        if (series.Hours.Select(h => h.Impossible()).FirstOrDefault(x => x is not null) is { } impossible)
+        {
+            return new Checks().That(false, "hours", "weather-impossible", impossible).Problem();
+        }
+
+        var exposure = new PlaceExposure(place.Latitude, place.Longitude, zone!, place.Shelter, place.InFlower, place.SoilMayBeDry);
+        var judged = SprayHours.Judge(series, series.Start, series.End, catalogue.Material(body.Material), exposure);
+        return TypedResults.Ok(new WindowCalc([.. judged.Select(WindowEndpoints.Of)], [.. SprayHours.Windows(judged).Select(WindowEndpoints.Of)]));
+    }
+
+    private static Results<Ok<SuspectsCalc>, ProblemHttpResult> SuspectsOf(SuspectsRequest body, GardenCatalogue catalogue)
+    {
+        var checks = new Checks()
+            .That(catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", "This crop is not in the catalogue.")
+            .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90.")
+            .That(body.Signs.All(s => catalogue.FindSign(s.Sign) is not null), "signs", "sign-unknown", "One of the signs is not in the catalogue.")
+            .That(body.Signs.Select(s => s.Sign).Distinct().Count() == body.Signs.Count, "signs", "sign-twice", "A sign is named twice.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var where = new Circumstances(catalogue.Crop(body.Crop), Place.ShelterOf(body.PlaceKind), Garden.NorthernMonth(body.Latitude, body.Date));
+        var ranking = SuspectRanker.Rank(catalogue, where, body.Signs);
+        return TypedResults.Ok(new SuspectsCalc(
+            [.. ranking.Suspects.Select(s => new SuspectCalc(s.Target.Id, s.Target.Name, s.Probability, [.. s.For.Concat(s.Against).Select(c => c.Sentence)]))],
+            ranking.Next is { } q ? new QuestionCalc(q.Sign.Id, q.Sign.Question) : null,
+            ranking.NamingCanWait));
+    }
+}
