@@ -50,7 +50,15 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         db.Sprayers.AddRange(demo.Sprayers.Select(x => new SprayerRow { Id = IdOf("sprayer/" + x.Name), GardenId = GardenId, Name = x.Name, CapacityLitres = x.CapacityLitres }));
         db.Stocks.AddRange(demo.Stocks.Select(x => new StockRow
         {
-            Id = IdOf("stock/" + x.Name), GardenId = GardenId, Material = x.Material, Name = x.Name, Amount = x.Amount, Left = x.Left, Unit = x.Unit, OpenedOn = x.OpenedOn, BestBefore = x.BestBefore,
+            Id = IdOf("stock/" + x.Name),
+            GardenId = GardenId,
+            Material = x.Material,
+            Name = x.Name,
+            Amount = x.Amount,
+            Left = x.Left,
+            Unit = x.Unit,
+            OpenedOn = x.OpenedOn,
+            BestBefore = x.BestBefore,
         }));
         AddPlaces(demo);
         db.Observations.AddRange(demo.Notes.Select((n, i) => Note(IdOf($"note/{i}"), n.At, Instant(n.On, zone), n)));
