@@ -12,6 +12,7 @@ test.describe('with the demo garden', () => {
     await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Undo the last thing written')
     await page.keyboard.press('Escape')
     await page.keyboard.press('/')
+    await expect(page.getByLabel('Find a place, crop or screen')).toBeFocused()
     await page.keyboard.type('kale')
     await page.keyboard.press('Enter')
     await expect(page.getByRole('heading', { name: 'Winding Hole: kale' })).toBeVisible()

@@ -2117,6 +2117,7 @@ export interface components {
             options: components["schemas"]["OptionAnswer"][];
             recipe: string;
             recipeName: string;
+            material: string;
             step: components["schemas"]["DoseStep"];
             allowedStep: components["schemas"]["DoseStep"];
             /** Format: double */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 
@@ -9,7 +9,6 @@ const visible = defineModel<boolean>('visible', { required: true })
 const router = useRouter()
 const { plantings } = useGarden()
 const wanted = ref('')
-const field = ref<{ $el: HTMLInputElement }>()
 
 const all = computed<{ label: string; to: RouteLocationRaw }[]>(() => [
   ...plantings.value.map((p) => ({
@@ -26,12 +25,7 @@ const found = computed(() => {
   return all.value.filter((x) => words.every((w) => x.label.toLowerCase().includes(w))).slice(0, 8)
 })
 
-watch(visible, async (open) => {
-  if (!open) return
-  wanted.value = ''
-  await nextTick()
-  field.value?.$el.focus()
-})
+watch(visible, () => (wanted.value = ''))
 
 function open(to?: RouteLocationRaw) {
   if (!to) return
@@ -50,8 +44,8 @@ function open(to?: RouteLocationRaw) {
     :style="{ width: 'min(520px, 94vw)' }"
   >
     <InputText
-      ref="field"
       v-model="wanted"
+      autofocus
       fluid
       aria-label="Find a place, crop or screen"
       @keydown.enter="open(found[0]?.to)"

@@ -58,6 +58,7 @@ public static class BenchEndpoints
             [.. options.Select(o => Option(s.Catalogue, o))],
             chosen.Id,
             chosen.Name,
+            chosen.Active.Material,
             mix.Step,
             mix.AllowedStep,
             needed,

@@ -16,6 +16,7 @@ public sealed record ReasonAnswer(string Code, MixVerdict Verdict, string Senten
 
 /// <summary>The bench: what to take, what to measure, and why.</summary>
 /// <param name="LitresNeeded">For the plantings; the sprayer may hold less.</param>
+/// <param name="Material">The active of the recipe.</param>
 /// <param name="Tanks">How many fillings of the sprayer.</param>
 public sealed record BenchAnswer(
     IReadOnlyList<string> For,
@@ -24,6 +25,7 @@ public sealed record BenchAnswer(
     IReadOnlyList<OptionAnswer> Options,
     string Recipe,
     string RecipeName,
+    string Material,
     DoseStep Step,
     DoseStep AllowedStep,
     double LitresNeeded,

@@ -7,6 +7,7 @@ import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
 import { kitchenWords, options, placeKindWords, stageWords, stanceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
 
@@ -58,28 +59,18 @@ const change = useGardenWrite(
         <p class="soft">{{ garden.latitude }}, {{ garden.longitude }} · {{ garden.timeZoneId }}</p>
       </div>
       <section class="card two">
-        <div class="field">
-          <label for="g-stance">When you spray at all</label>
-          <Select
-            :model-value="garden.stance"
-            label-id="g-stance"
-            :options="options(stanceWords)"
-            option-label="label"
-            option-value="value"
-            @update:model-value="settings.mutate({ stance: $event })"
-          />
-        </div>
-        <div class="field">
-          <label for="g-kitchen">Spoons and cups</label>
-          <Select
-            :model-value="garden.kitchen"
-            label-id="g-kitchen"
-            :options="options(kitchenWords)"
-            option-label="label"
-            option-value="value"
-            @update:model-value="settings.mutate({ kitchen: $event })"
-          />
-        </div>
+        <SelectField
+          :model-value="garden.stance"
+          :options="options(stanceWords)"
+          label="When you spray at all"
+          @update:model-value="settings.mutate({ stance: $event })"
+        />
+        <SelectField
+          :model-value="garden.kitchen"
+          :options="options(kitchenWords)"
+          label="Spoons and cups"
+          @update:model-value="settings.mutate({ kitchen: $event })"
+        />
         <FieldError :problem="settings.error.value" />
       </section>
       <div class="page-head">

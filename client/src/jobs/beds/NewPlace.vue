@@ -2,12 +2,12 @@
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
-import Select from 'primevue/select'
 import { reactive } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, placeKindWords, wateringWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
 
 const emit = defineEmits<{ done: [] }>()
 const { memberId } = useGarden()
@@ -49,16 +49,7 @@ async function add() {
       />
       <FieldError :problem="saving.error.value" field="name" />
     </div>
-    <div class="field">
-      <label for="p-kind">Kind</label>
-      <Select
-        v-model="place.kind"
-        label-id="p-kind"
-        :options="options(placeKindWords)"
-        option-label="label"
-        option-value="value"
-      />
-    </div>
+    <SelectField v-model="place.kind" :options="options(placeKindWords)" label="Kind" />
     <div class="field">
       <label for="p-length">Length, m</label>
       <InputNumber v-model="place.lengthM" input-id="p-length" :max-fraction-digits="2" locale="en-GB" />
@@ -74,16 +65,7 @@ async function add() {
       <InputNumber v-model="place.sunHours" input-id="p-sun" :max-fraction-digits="1" locale="en-GB" />
       <FieldError :problem="saving.error.value" field="sunHours" />
     </div>
-    <div class="field">
-      <label for="p-water">Watering</label>
-      <Select
-        v-model="place.watering"
-        label-id="p-water"
-        :options="options(wateringWords)"
-        option-label="label"
-        option-value="value"
-      />
-    </div>
+    <SelectField v-model="place.watering" :options="options(wateringWords)" label="Watering" />
     <FieldError :problem="saving.error.value" :shown="['name', 'lengthM', 'widthM', 'sunHours']" />
     <div class="actions">
       <Button type="submit" label="Add this place" :loading="saving.isPending.value" />

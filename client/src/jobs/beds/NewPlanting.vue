@@ -2,12 +2,12 @@
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import Select from 'primevue/select'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, stageWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
 
 const props = defineProps<{ placeId: string }>()
 const emit = defineEmits<{ done: [] }>()
@@ -51,33 +51,21 @@ async function add() {
 
 <template>
   <form novalidate @submit.prevent="add">
-    <div class="field">
-      <label for="c-crop">Crop</label>
-      <Select
-        v-model="crop"
-        label-id="c-crop"
-        :options="sorted"
-        option-label="name"
-        option-value="id"
-        filter
-        placeholder="Choose a crop"
-      />
-      <FieldError :problem="saving.error.value" field="crop" />
-    </div>
+    <SelectField
+      v-model="crop"
+      :options="sorted"
+      filter
+      placeholder="Choose a crop"
+      label="Crop"
+      show="name"
+      take="id"
+      ><FieldError :problem="saving.error.value" field="crop"
+    /></SelectField>
     <div class="field">
       <label for="c-variety">Variety</label>
       <InputText id="c-variety" v-model="variety" maxlength="80" />
     </div>
-    <div class="field">
-      <label for="c-stage">Stage</label>
-      <Select
-        v-model="stage"
-        label-id="c-stage"
-        :options="options(stageWords)"
-        option-label="label"
-        option-value="value"
-      />
-    </div>
+    <SelectField v-model="stage" :options="options(stageWords)" label="Stage" />
     <FieldError :problem="saving.error.value" :shown="['crop']" />
     <div class="actions">
       <Button type="submit" label="Plant it" :loading="saving.isPending.value" />

@@ -175,11 +175,11 @@ async function mixed() {
           @click="mixed"
         />
         <RouterLink
-          v-if="plantings.length && data.strengths.length"
+          v-if="plantings.length"
           class="p-button p-component p-button-outlined hours"
           :to="{
             name: 'hours',
-            query: { planting: plantings, material: data.steps.find((s) => s.material)?.material },
+            query: { planting: plantings, material: data.material },
           }"
         >
           Good hours for it

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import Select from 'primevue/select'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { keys, useGarden } from '@/garden/useGarden'
+import SelectField from '@/kit/SelectField.vue'
 
 /** What the mix is for. Shown in full only when nothing was chosen on the way here. */
 const props = defineProps<{ plantings: string[]; target?: string }>()
@@ -30,31 +30,23 @@ const go = (change: { planting?: string[]; target?: string }) =>
 
 <template>
   <div v-if="plantings.length === 0 || !target" class="for">
-    <div class="field">
-      <label for="where">Where</label>
-      <Select
-        label-id="where"
-        :model-value="plantings[0]"
-        :options="where"
-        option-label="label"
-        option-value="id"
-        placeholder="Choose a planting"
-        @update:model-value="go({ planting: [$event] })"
-      />
-    </div>
-    <div class="field">
-      <label for="against">Against</label>
-      <Select
-        label-id="against"
-        :model-value="target"
-        :options="against"
-        option-label="label"
-        option-value="id"
-        placeholder="Choose a pest or disease"
-        filter
-        @update:model-value="go({ target: $event })"
-      />
-    </div>
+    <SelectField
+      :model-value="plantings[0]"
+      :options="where"
+      placeholder="Choose a planting"
+      label="Where"
+      take="id"
+      @update:model-value="go({ planting: [$event] })"
+    />
+    <SelectField
+      :model-value="target"
+      :options="against"
+      placeholder="Choose a pest or disease"
+      filter
+      label="Against"
+      take="id"
+      @update:model-value="go({ target: $event })"
+    />
   </div>
 </template>
 

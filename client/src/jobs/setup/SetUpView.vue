@@ -4,13 +4,13 @@ import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
-import Select from 'primevue/select'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { keys } from '@/garden/useGarden'
 import { kitchenWords, options, placeKindWords, stanceWords, wateringWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
 
 const router = useRouter()
 const client = useQueryClient()
@@ -140,22 +140,23 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
           <Button type="button" label="Where this device is" variant="outlined" @click="locate" />
           <span class="soft" role="status">{{ locating }}</span>
         </div>
-        <div class="field">
-          <label for="zone">Time zone</label>
-          <Select v-model="draft.timeZoneId" label-id="zone" :options="zones" filter />
-          <FieldError :problem="saving.error.value" field="timeZoneId" />
-        </div>
-        <div class="field">
-          <label for="climate">Climate nearest to yours</label>
-          <Select
-            v-model="draft.climate"
-            label-id="climate"
-            :options="climates.data.value ?? []"
-            option-label="name"
-            option-value="id"
-          />
-          <FieldError :problem="saving.error.value" field="climate" />
-        </div>
+        <SelectField
+          v-model="draft.timeZoneId"
+          :options="zones"
+          filter
+          label="Time zone"
+          :show="null"
+          :take="null"
+          ><FieldError :problem="saving.error.value" field="timeZoneId"
+        /></SelectField>
+        <SelectField
+          v-model="draft.climate"
+          :options="climates.data.value ?? []"
+          label="Climate nearest to yours"
+          show="name"
+          take="id"
+          ><FieldError :problem="saving.error.value" field="climate"
+        /></SelectField>
       </template>
       <template v-else-if="step === 1">
         <div class="field">
@@ -168,30 +169,13 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
           />
           <FieldError :problem="saving.error.value" field="memberName" />
         </div>
-        <div class="field">
-          <label for="kitchen">Spoons and cups</label>
-          <Select
-            v-model="draft.kitchen"
-            label-id="kitchen"
-            :options="options(kitchenWords)"
-            option-label="label"
-            option-value="value"
-          />
-        </div>
-        <div class="field">
-          <label for="stance">When do you spray at all?</label>
-          <Select
-            v-model="draft.stance"
-            label-id="stance"
-            :options="options(stanceWords)"
-            option-label="label"
-            option-value="value"
-          />
-          <p class="soft">
+        <SelectField v-model="draft.kitchen" :options="options(kitchenWords)" label="Spoons and cups" />
+        <SelectField v-model="draft.stance" :options="options(stanceWords)" label="When do you spray at all?"
+          ><p class="soft">
             Last resort: only to save a plant. Watch and treat: when a count passes a line. Keep ahead: on a
             rhythm set by season and weather. You can change it later, and for each bed.
-          </p>
-        </div>
+          </p></SelectField
+        >
         <p class="note caution">
           Home mixes are not approved products. In some countries and on some shared land only registered
           products may be used on food crops. Follow the product label and your local rules first; for
@@ -209,16 +193,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
           />
           <FieldError :problem="saving.error.value" field="firstPlace.name" />
         </div>
-        <div class="field">
-          <label for="kind">Kind</label>
-          <Select
-            v-model="draft.firstPlace.kind"
-            label-id="kind"
-            :options="options(placeKindWords)"
-            option-label="label"
-            option-value="value"
-          />
-        </div>
+        <SelectField v-model="draft.firstPlace.kind" :options="options(placeKindWords)" label="Kind" />
         <div class="two">
           <div class="field">
             <label for="length">Length, m</label>
@@ -250,16 +225,11 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
             />
             <FieldError :problem="saving.error.value" field="firstPlace.sunHours" />
           </div>
-          <div class="field">
-            <label for="water">Watering</label>
-            <Select
-              v-model="draft.firstPlace.watering"
-              label-id="water"
-              :options="options(wateringWords)"
-              option-label="label"
-              option-value="value"
-            />
-          </div>
+          <SelectField
+            v-model="draft.firstPlace.watering"
+            :options="options(wateringWords)"
+            label="Watering"
+          />
         </div>
       </template>
       <FieldError :problem="saving.error.value" :shown="fields.flat()" />

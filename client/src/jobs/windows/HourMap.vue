@@ -70,7 +70,7 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
 <style scoped>
 .map-and-why {
   display: grid;
-  grid-template-columns: minmax(0, 1.7fr) minmax(260px, 1fr);
+  grid-template-columns: minmax(0, 2.4fr) minmax(260px, 1fr);
   gap: 18px;
   align-items: start;
 }
@@ -84,7 +84,8 @@ table {
   border-collapse: separate;
   border-spacing: 1px 5px;
   table-layout: fixed;
-  min-width: 520px;
+  /* 24 cells of at least 24 px, which a finger can hit. */
+  min-width: 700px;
 }
 
 th {
@@ -176,7 +177,7 @@ li.good .word {
   color: var(--leaf-ink);
 }
 
-@media (max-width: 900px) {
+@media (max-width: 1100px) {
   .map-and-why {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import Select from 'primevue/select'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { keys, useGarden, useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import SelectField from '@/kit/SelectField.vue'
 import { clock, day } from '@/kit/format'
 import HourMap from './HourMap.vue'
 
@@ -47,34 +47,27 @@ const where = computed(() =>
 </script>
 
 <template>
-  <div class="page">
+  <div class="page wide">
     <div class="page-head">
       <h1>Good hours</h1>
       <p v-if="data" class="soft">{{ data.materialName }} on {{ data.for.join(', ') }}</p>
     </div>
     <div class="choices">
-      <div class="field">
-        <label for="hours-where">Where</label>
-        <Select
-          label-id="hours-where"
-          :model-value="chosen[0]"
-          :options="where"
-          option-label="label"
-          option-value="id"
-          @update:model-value="go({ planting: [$event] })"
-        />
-      </div>
-      <div class="field">
-        <label for="hours-what">What</label>
-        <Select
-          label-id="hours-what"
-          :model-value="material"
-          :options="materials.data.value ?? []"
-          option-label="name"
-          option-value="id"
-          @update:model-value="go({ material: $event })"
-        />
-      </div>
+      <SelectField
+        :model-value="chosen[0]"
+        :options="where"
+        label="Where"
+        take="id"
+        @update:model-value="go({ planting: [$event] })"
+      />
+      <SelectField
+        :model-value="material"
+        :options="materials.data.value ?? []"
+        label="What"
+        show="name"
+        take="id"
+        @update:model-value="go({ material: $event })"
+      />
     </div>
     <p v-if="garden && plantings.length === 0" class="note">
       Nothing is growing yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> first.
