@@ -66,10 +66,10 @@ test.describe('with the demo garden', () => {
     await page.getByRole('combobox', { name: 'Against' }).click()
     await page.getByRole('option', { name: 'Green peach aphid' }).click()
     await page.getByRole('button', { name: /^Castile soap/ }).click()
-    await page.getByRole('button', { name: 'strong' }).click()
+    await page.getByRole('button', { name: 'strong', exact: true }).click()
     await expect(page.getByText('Seedlings: one step down.')).toBeVisible()
     await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeDisabled()
-    await page.getByRole('button', { name: 'gentle' }).click()
+    await page.getByRole('button', { name: 'gentle', exact: true }).click()
     await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeEnabled()
   })
 

@@ -100,6 +100,8 @@ const count = computed(() =>
 .start {
   position: sticky;
   bottom: 10px;
+  /* The list runs out under it without showing through. */
+  box-shadow: 0 0 0 10px var(--surface);
 }
 
 li p {
