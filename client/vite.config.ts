@@ -1,9 +1,44 @@
 import { fileURLToPath, URL } from 'node:url'
 import vue from '@vitejs/plugin-vue'
+import { VitePWA } from 'vite-plugin-pwa'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [
+    vue(),
+    // The app and what was last read of the garden stay on the device, for a walk out of reach of the network.
+    VitePWA({
+      registerType: 'autoUpdate',
+      includeAssets: ['icon.svg'],
+      manifest: {
+        name: 'Mauvaise',
+        short_name: 'Mauvaise',
+        description: 'Scouting, sprays and records of a vegetable garden.',
+        theme_color: '#2b1a33',
+        background_color: '#f1eef5',
+        display: 'standalone',
+        start_url: '/',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallbackDenylist: [/^\/api\//, /^\/openapi\//],
+        runtimeCaching: [
+          {
+            urlPattern: ({ url }) => url.pathname.startsWith('/api/catalogue/'),
+            handler: 'StaleWhileRevalidate',
+            options: { cacheName: 'catalogue' },
+          },
+          {
+            urlPattern: ({ url }) =>
+              /^\/api\/(state$|gardens\/)/.test(url.pathname) && !url.pathname.endsWith('/sample'),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'garden', networkTimeoutSeconds: 5, expiration: { maxEntries: 80 } },
+          },
+        ],
+      },
+    }),
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: {
     outDir: fileURLToPath(new URL('../src/Mauvaise.Web/wwwroot', import.meta.url)),

@@ -1,11 +1,18 @@
 using System.Diagnostics;
 using Mauvaise.Bench;
 
+var tables = new Dictionary<string, Action> { ["naming"] = ScoutingTables.Naming, ["leaves"] = ScoutingTables.Leaves };
+if (args is [var one] && tables.TryGetValue(one, out var table))
+{
+    table();
+    return 0;
+}
+
 Benchmark[] all = [.. SkyBench.All(), .. SuspectBench.All()];
 var wanted = args.Length == 0 ? all : [.. all.Where(b => args.Contains(b.Name))];
 if (wanted.Length == 0)
 {
-    await Console.Error.WriteLineAsync($"There is no such benchmark. Known: {string.Join(", ", all.Select(b => b.Name))}");
+    await Console.Error.WriteLineAsync($"There is no such benchmark. Known: {string.Join(", ", all.Select(b => b.Name).Concat(tables.Keys))}");
     return 1;
 }
 

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Facts;
 

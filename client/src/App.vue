@@ -2,6 +2,8 @@
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useGarden } from './garden/useGarden'
+import OutboxStrip from './outbox/OutboxStrip.vue'
+import { useDelivery } from './outbox/useOutbox'
 import FindDialog from './shell/FindDialog.vue'
 import KeyHelp from './shell/KeyHelp.vue'
 import TopBar from './shell/TopBar.vue'
@@ -12,6 +14,7 @@ const route = useRoute()
 const router = useRouter()
 const { state, garden } = useGarden()
 const { helpOpen, findOpen } = useKeys()
+useDelivery()
 const bare = computed(() => route.meta.bare === true)
 
 watch(
@@ -29,8 +32,10 @@ watch(
   <p v-else-if="garden?.weather.stale && !bare" class="trouble note caution" role="status">
     {{ garden.weather.sentence }}
   </p>
+  <OutboxStrip v-if="!bare" />
   <main id="main" tabindex="-1">
-    <RouterView />
+    <!-- A screen's own state belongs to what it is about: another planting is another screen. -->
+    <RouterView :key="route.path" />
   </main>
   <UndoStrip v-if="!bare" />
   <KeyHelp v-model:visible="helpOpen" />

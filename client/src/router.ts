@@ -14,7 +14,7 @@ export const router = createRouter({
     {
       path: '/walk',
       name: 'walk',
-      component: () => import('./jobs/walk/WalkListView.vue'),
+      component: () => import('./jobs/walk/WalkView.vue'),
       meta: { title: 'Walk' },
     },
     {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { bandPath, dotRadius, hourCurve, runs } from '@/board/shapes'
-import { leafShape } from '@/drawings/leafShapes'
+import { leafKinds, leafShape } from '@/drawings/leafShapes'
 import { signArt } from '@/drawings/signArt'
 
 const x = (time: number) => time / 3_600_000
@@ -33,8 +33,7 @@ describe('runs', () => {
 
 describe('drawings', () => {
   it('give every leaf kind an outline of its own and an unknown one a plain leaf', () => {
-    const kinds = ['lobed', 'heart', 'feather', 'trifoliate', 'broad', 'strap', 'narrow']
-    expect(new Set(kinds.map((k) => leafShape(k).outline)).size).toBe(kinds.length)
+    expect(new Set(leafKinds.map((k) => leafShape(k).outline)).size).toBe(leafKinds.length)
     expect(leafShape('fern')).toBe(leafShape('broad'))
   })
 

@@ -13,6 +13,9 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<PlantingRow> Plantings => Set<PlantingRow>();
     public DbSet<SprayerRow> Sprayers => Set<SprayerRow>();
     public DbSet<StockRow> Stocks => Set<StockRow>();
+    public DbSet<WalkRow> Walks => Set<WalkRow>();
+    public DbSet<PhotoRow> Photos => Set<PhotoRow>();
+    public DbSet<PhotoImageRow> PhotoImages => Set<PhotoImageRow>();
     public DbSet<ObservationRow> Observations => Set<ObservationRow>();
     public DbSet<BatchRow> Batches => Set<BatchRow>();
     public DbSet<ApplicationRow> Applications => Set<ApplicationRow>();

@@ -14,6 +14,7 @@ using Mauvaise.Web.Demo;
 using Mauvaise.Web.Facts;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Photos;
 using Mauvaise.Web.Sprays;
 using Mauvaise.Web.Suspects;
 using Mauvaise.Web.Undo;
@@ -47,7 +48,11 @@ services.AddHttpClient<WeatherClient>().AddResilienceHandler("weather", pipeline
         .AddCircuitBreaker(new HttpCircuitBreakerStrategyOptions())
         .AddTimeout(TimeSpan.FromSeconds(4));
 });
-services.AddHostedService<WeatherSchedule>();
+if (!generatingDocuments)
+{
+    services.AddHostedService<WeatherSchedule>();
+}
+
 services.AddProblemDetails(o => o.CustomizeProblemDetails = ErrorAnswers.AddCode);
 services.AddExceptionHandler<ErrorAnswers>();
 services.ConfigureHttpJsonOptions(o =>
@@ -73,7 +78,9 @@ app.MapStaticAssets();
 app.MapOpenApi();
 app.MapGardens();
 app.MapBoard();
-app.MapWalk();
+app.MapRound();
+app.MapObservations();
+app.MapPhotos();
 app.MapSuspects();
 app.MapBench();
 app.MapWindows();

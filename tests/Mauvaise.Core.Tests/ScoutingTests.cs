@@ -74,6 +74,20 @@ public class ScoutingTests
     }
 
     [Theory]
+    [InlineData(0.02)]
+    [InlineData(0.1)]
+    [InlineData(0.4)]
+    public void Stop_lines_give_the_verdicts_of_the_test(double line)
+    {
+        var lines = LeafSample.StopLines(line, 60);
+        Assert.Equal(60, lines.Count);
+        Assert.All(lines, l => Assert.All(Enumerable.Range(0, l.Looked + 1), k =>
+            Assert.Equal(
+                LeafSample.Judge(l.Looked, k, line).Verdict,
+                k >= l.AboveAtLeast ? SampleVerdict.Above : k <= l.BelowAtMost ? SampleVerdict.Below : SampleVerdict.CountMore)));
+    }
+
+    [Theory]
     [InlineData("black-bean-aphid", Stance.WatchAndTreat, Shelter.Open, GrowthStage.Fruiting, 0.2)]
     [InlineData("black-bean-aphid", Stance.WatchAndTreat, Shelter.Tunnel, GrowthStage.Fruiting, 0.1)]
     [InlineData("black-bean-aphid", Stance.KeepAhead, Shelter.Open, GrowthStage.Fruiting, 0.05)]

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Tests;
@@ -60,9 +61,10 @@ public class SuspectTests
     {
         var crop = Shipped.Catalogue.Crop("runner-bean");
         SeenSign[] seen = [new("small-insects", true)];
+        Dictionary<string, IReadOnlyList<Clue>> named = new() { ["black-bean-aphid"] = [new("here-before", 2.5, "named 3 times here")] };
         double Share(Circumstances where) => SuspectRanker.Rank(Shipped.Catalogue, where, seen).Suspects.First(s => s.Target.Id == "black-bean-aphid").Probability;
         var plain = new Circumstances(crop, Shelter.Open, 6);
-        Assert.True(Share(plain with { NamedHereBefore = new Dictionary<string, int> { ["black-bean-aphid"] = 3 } }) > Share(plain));
+        Assert.True(Share(plain with { Local = named }) > Share(plain));
     }
 
     [Fact]
@@ -70,7 +72,8 @@ public class SuspectTests
     {
         var ranking = Rank("aubergine", Shelter.Tunnel, 7, "small-insects", "sticky");
         Assert.NotNull(ranking.NamingCanWait);
-        Assert.Contains("sap feeder", ranking.NamingCanWait, StringComparison.Ordinal);
+        Assert.Equal("sap-feeders", ranking.NamingCanWait.Group);
+        Assert.Contains("sap feeder", ranking.NamingCanWait.Sentence, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -29,6 +29,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
     locale: 'en-GB',
+    serviceWorkers: 'block',
     // Not the garden's zone: what is shown must be the garden's time all the same.
     timezoneId: 'America/New_York',
     trace: 'retain-on-failure',

@@ -22,6 +22,15 @@ export class Problem extends Error {
     this.code = code
     this.fields = fields
   }
+
+  /** What an answer that is not ok says. */
+  static of(status: number, data: unknown): Problem {
+    const body = (data ?? {}) as ProblemBody
+    const fields = Object.fromEntries(
+      Object.entries(body.errors ?? {}).map(([field, words]) => [field, words[0] ?? '']),
+    )
+    return new Problem(body.code ?? 'unknown', body.title ?? `The answer was ${status}.`, fields)
+  }
 }
 
 interface ProblemBody {
@@ -44,9 +53,5 @@ export async function answer<T>(
     )
   }
   if (result.response.ok) return result.data as T
-  const body = (result.error ?? {}) as ProblemBody
-  const fields = Object.fromEntries(
-    Object.entries(body.errors ?? {}).map(([field, words]) => [field, words[0] ?? '']),
-  )
-  throw new Problem(body.code ?? 'unknown', body.title ?? `The answer was ${result.response.status}.`, fields)
+  throw Problem.of(result.response.status, result.error)
 }

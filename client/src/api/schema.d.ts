@@ -309,6 +309,164 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoundAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkStart"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkDeed"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}/skipped/{placeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkDeed"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/plantings/{plantingId}/sample": {
         parameters: {
             query?: never;
@@ -457,6 +615,185 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["ObservationAnswer"][];
                     };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/photos/{photoId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
+                    "image/webp": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/photos/{photoId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/photos/{photoId}/small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
             };
         };
@@ -2110,6 +2447,8 @@ export interface components {
             contents: string[];
             cautions: string[];
         };
+        /** @enum {unknown} */
+        BedSide: "unsaid" | "edge" | "middle" | "everywhere";
         BenchAnswer: {
             for: string[];
             target: null | string;
@@ -2330,6 +2669,8 @@ export interface components {
             spreadsBy: string;
             confidence: components["schemas"]["Confidence"];
             source: string;
+            /** @default false */
+            warnedByHumidDays: boolean;
         };
         Doses: {
             unit: string;
@@ -2386,6 +2727,15 @@ export interface components {
             at: string;
             done: boolean;
             words: string;
+        };
+        FurtherTrouble: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            leavesAffected: number;
+            signs: components["schemas"]["SeenSign"][];
+            /** Format: double */
+            severityPercent?: null | number;
         };
         GardenAnswer: {
             /** Format: uuid */
@@ -2469,6 +2819,8 @@ export interface components {
             growthPerDayAt20C: number;
             confidence: components["schemas"]["Confidence"];
             source: string;
+            /** @default false */
+            likesDryAir: boolean;
         };
         KitchenCalc: {
             text: string;
@@ -2488,6 +2840,11 @@ export interface components {
             /** Format: uuid */
             plantingId: string;
             sentence: string;
+        };
+        LifeStage: {
+            name: string;
+            drawing: string;
+            where: string;
         };
         LoadCalc: {
             /** Format: double */
@@ -2587,6 +2944,8 @@ export interface components {
             target: string;
             /** Format: uuid */
             memberId?: null | string;
+            /** @default false */
+            group: boolean;
         };
         NewApplication: {
             /** Format: uuid */
@@ -2651,6 +3010,16 @@ export interface components {
             note?: null | string;
             /** Format: uuid */
             memberId?: null | string;
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            walkId?: null | string;
+            /** Format: double */
+            severityPercent?: null | number;
+            part?: components["schemas"]["PlantPart"];
+            side?: components["schemas"]["BedSide"];
+            roots?: components["schemas"]["RootCheck"];
+            also?: null | components["schemas"]["FurtherTrouble"][];
         };
         NewPlace: {
             /** Format: uuid */
@@ -2691,6 +3060,10 @@ export interface components {
             /** Format: uuid */
             id: string;
             /** Format: uuid */
+            lookId: string;
+            /** Format: uuid */
+            walkId: null | string;
+            /** Format: uuid */
             plantingId: string;
             where: string;
             /** Format: date-time */
@@ -2699,11 +3072,16 @@ export interface components {
             leavesLooked: number;
             /** Format: int32 */
             leavesAffected: number;
+            /** Format: double */
+            severityPercent: null | number;
             ants: components["schemas"]["Ants"];
             /** Format: int32 */
             helpers: number;
             /** Format: int32 */
             mummies: number;
+            part: components["schemas"]["PlantPart"];
+            side: components["schemas"]["BedSide"];
+            roots: components["schemas"]["RootCheck"];
             signs: components["schemas"]["SeenSign"][];
             named: null | string;
             namedAs: null | string;
@@ -2722,6 +3100,16 @@ export interface components {
         };
         /** @enum {unknown} */
         Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        PhotoAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+        };
         PlaceAnswer: {
             /** Format: uuid */
             id: string;
@@ -2749,6 +3137,13 @@ export interface components {
         };
         /** @enum {unknown} */
         PlaceKind: "openBed" | "raisedBed" | "containers" | "tunnel" | "indoorRack";
+        PlaceStopAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            why: string[];
+            plantings: components["schemas"]["PlantingStopAnswer"][];
+        };
         PlantingAnswer: {
             /** Format: uuid */
             id: string;
@@ -2758,7 +3153,6 @@ export interface components {
             leaf: string;
             stage: components["schemas"]["GrowthStage"];
             inFlower: boolean;
-            lookFirst: string;
             /** Format: date-time */
             lastSeen: null | string;
         };
@@ -2769,6 +3163,28 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
+        PlantingStopAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            crop: string;
+            cropName: string;
+            leaf: string;
+            stage: components["schemas"]["GrowthStage"];
+            /** Format: date-time */
+            lastSeen: null | string;
+            lastNamedAs: null | string;
+            /** Format: int32 */
+            lastLooked: number;
+            /** Format: int32 */
+            lastAffected: number;
+            trend: null | components["schemas"]["TrendAnswer"];
+            /** Format: double */
+            line: number;
+            lineReason: string;
+            watch: components["schemas"]["WatchAnswer"][];
+        };
+        /** @enum {unknown} */
+        PlantPart: "unsaid" | "tips" | "newLeaves" | "oldLeaves" | "stem" | "flowers" | "fruit";
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -2809,6 +3225,13 @@ export interface components {
         };
         /** @enum {unknown} */
         Role: "owner" | "helper" | "looker";
+        /** @enum {unknown} */
+        RootCheck: "notLooked" | "clean" | "troubled";
+        RoundAnswer: {
+            walk: null | components["schemas"]["WalkAnswer"];
+            stops: components["schemas"]["PlaceStopAnswer"][];
+            stopLines: components["schemas"]["StopLinesAnswer"][];
+        };
         RowAnswer: {
             /** Format: uuid */
             placeId: string;
@@ -2872,6 +3295,11 @@ export interface components {
             /** Format: int32 */
             value: number;
         };
+        SharedActionAnswer: {
+            words: string;
+            target: string;
+            sentence: string;
+        };
         /**
          * @default open
          * @enum {unknown}
@@ -2926,6 +3354,12 @@ export interface components {
             exact: null | string;
             scoops: components["schemas"]["ScoopAnswer"][];
         };
+        StopLinesAnswer: {
+            /** Format: double */
+            line: number;
+            belowAtMost: number[];
+            aboveAtLeast: number[];
+        };
         StrengthAnswer: {
             material: string;
             /** Format: double */
@@ -2968,6 +3402,8 @@ export interface components {
             against: string[];
             howToTell: string;
             drawing: string;
+            underside: boolean;
+            stages: components["schemas"]["LifeStage"][];
             noSpray: boolean;
             insteadOfSpray: null | string;
         };
@@ -2983,7 +3419,8 @@ export interface components {
             leaf: string;
             suspects: components["schemas"]["SuspectAnswer"][];
             next: null | components["schemas"]["QuestionAnswer"];
-            namingCanWait: null | string;
+            namingCanWait: null | components["schemas"]["SharedActionAnswer"];
+            trend: null | components["schemas"]["TrendAnswer"];
             /** Format: double */
             line: number;
             lineReason: string;
@@ -3026,7 +3463,11 @@ export interface components {
             commonness?: number;
             /** Format: double */
             underCoverFactor?: number;
+            /** Format: double */
+            youngFactor?: number;
+            followsSpray?: boolean;
             insect?: null | components["schemas"]["InsectBiology"];
+            stages?: components["schemas"]["LifeStage"][];
             disease?: null | components["schemas"]["DiseaseBiology"];
             lookFirst: string;
             howToTell: string;
@@ -3036,12 +3477,48 @@ export interface components {
         };
         /** @enum {unknown} */
         TargetKind: "insect" | "disease" | "lookAlike";
+        TrendAnswer: {
+            direction: components["schemas"]["TrendDirection"];
+            /** Format: double */
+            doublingDays: null | number;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        TrendDirection: "rising" | "falling" | "steady" | "unclear";
         UndoRequest: {
             /** Format: int64 */
             deedId: number;
         };
         /** @enum {unknown} */
         Verdict: "good" | "poor" | "never";
+        WalkAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            startedAt: string;
+            skippedPlaceIds: string[];
+            seenPlantingIds: string[];
+            toName: components["schemas"]["ObservationAnswer"][];
+        };
+        WalkDeed: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        WalkStart: {
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: date-time */
+            at?: null | string;
+        };
+        WatchAnswer: {
+            target: string;
+            name: string;
+            lookFirst: string;
+            /** Format: double */
+            share: number;
+            why: string[];
+            stages: components["schemas"]["LifeStage"][];
+        };
         /** @enum {unknown} */
         Watering: "drip" | "handAtSoil" | "overhead" | "tray";
         WeatherHour: {

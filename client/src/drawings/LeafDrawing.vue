@@ -1,23 +1,40 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
 import { leafShape } from './leafShapes'
+import { paintLeaf } from './paintedLeaf'
 import { signArt } from './signArt'
 
-/** A leaf of a crop with a sign on it. Decorative unless it is given a name. */
-const props = withDefaults(defineProps<{ leaf: string; sign?: string; size?: number; label?: string }>(), {
-  sign: undefined,
-  size: 48,
-  label: undefined,
-})
+/**
+ * A leaf of a crop with a sign on it: its portrait, or with `severity` just that share of the blade painted. Decorative unless
+ * it is given a name.
+ */
+const props = withDefaults(
+  defineProps<{
+    leaf: string
+    sign?: string
+    side?: 'upper' | 'under'
+    /** Share of the blade that is painted, per cent. */
+    severity?: number
+    size?: number
+    label?: string
+  }>(),
+  { sign: undefined, side: 'upper', severity: undefined, size: 48, label: undefined },
+)
 
 const clip = useId()
 const shape = computed(() => leafShape(props.leaf))
-const marks = computed(() => (props.sign ? (signArt[props.sign] ?? []) : []))
+const marks = computed(() => {
+  if (!props.sign) return []
+  return props.severity === undefined
+    ? (signArt[props.sign] ?? [])
+    : paintLeaf(props.leaf, props.sign, props.severity).regions
+})
 </script>
 
 <template>
   <svg
     class="leaf"
+    :class="side"
     viewBox="0 0 100 120"
     :width="size"
     :height="size * 1.2"
@@ -34,8 +51,8 @@ const marks = computed(() => (props.sign ? (signArt[props.sign] ?? []) : []))
         :key="i"
         :d="mark.d"
         :fill="mark.fill ?? 'none'"
-        :stroke="mark.stroke"
-        :stroke-width="mark.width"
+        :stroke="'stroke' in mark ? mark.stroke : undefined"
+        :stroke-width="'width' in mark ? mark.width : undefined"
         stroke-linecap="round"
       />
     </g>
@@ -48,11 +65,21 @@ const marks = computed(() => (props.sign ? (signArt[props.sign] ?? []) : []))
   fill: var(--foliage);
 }
 
+.under .blade {
+  fill: var(--foliage-under);
+}
+
 .veins {
   fill: none;
   stroke: #3e5218;
   stroke-width: 1.6;
   opacity: 0.7;
+}
+
+.under .veins {
+  stroke: #e6eccf;
+  stroke-width: 2.8;
+  opacity: 1;
 }
 
 .edge {

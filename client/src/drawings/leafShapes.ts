@@ -4,7 +4,8 @@ export interface LeafShape {
   veins: string
 }
 
-export type LeafKind = 'lobed' | 'heart' | 'feather' | 'trifoliate' | 'broad' | 'strap' | 'narrow'
+export const leafKinds = ['lobed', 'heart', 'feather', 'trifoliate', 'broad', 'strap', 'narrow'] as const
+export type LeafKind = (typeof leafKinds)[number]
 
 const shapes: Record<LeafKind, LeafShape> = {
   lobed: {

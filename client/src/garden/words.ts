@@ -44,6 +44,31 @@ export const kitchenWords: Record<Schemas['KitchenSystem'], string> = {
   australian: 'Australian (20 ml tablespoon)',
 }
 
+export const antsWords: Record<Schemas['Ants'], string> = { none: 'none', few: 'few', many: 'many' }
+
+export const plantPartWords: Record<Schemas['PlantPart'], string> = {
+  unsaid: 'not said',
+  tips: 'growing tips',
+  newLeaves: 'new leaves',
+  oldLeaves: 'old, low leaves',
+  stem: 'stem',
+  flowers: 'flowers',
+  fruit: 'fruit',
+}
+
+export const bedSideWords: Record<Schemas['BedSide'], string> = {
+  unsaid: 'not said',
+  edge: 'at the edge',
+  middle: 'in the middle',
+  everywhere: 'everywhere',
+}
+
+export const rootCheckWords: Record<Schemas['RootCheck'], string> = {
+  notLooked: 'not looked at',
+  clean: 'clean and white',
+  troubled: 'not as they should be',
+}
+
 export const injuryWords: Record<Schemas['Injury'], string> = {
   none: 'None',
   slight: 'A little',

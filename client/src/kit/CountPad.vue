@@ -1,15 +1,33 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
+import { computed } from 'vue'
 import { isTyping } from '@/shell/useKeys'
 
-/** Two thumbs: clean and affected, and one back. Keys: a, s, d. */
-const props = defineProps<{ clean: number; affected: number; canUndo: boolean }>()
-const emit = defineEmits<{ count: [what: 'clean' | 'affected']; back: [] }>()
+/**
+ * Two thumbs: clean and affected, and one back. With two troubles on the same leaves: clean, each of them, both. A leaf is a
+ * number whose bits are its troubles. Keys: a clean, s first, f second, b both, g five clean, d one back.
+ */
+const props = defineProps<{ clean: number; affected: number[]; both: number; canUndo: boolean }>()
+const emit = defineEmits<{ count: [leaf: number, times: number]; back: [] }>()
+
+const two = computed(() => props.affected.length > 1)
+const pads = computed(() =>
+  two.value
+    ? [
+        { leaf: 1, label: 'First', shown: props.affected[0] ?? 0 },
+        { leaf: 2, label: 'Second', shown: props.affected[1] ?? 0 },
+        { leaf: 3, label: 'Both', shown: props.both },
+      ]
+    : [{ leaf: 1, label: 'Affected', shown: props.affected[0] ?? 0 }],
+)
 
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === 'a') emit('count', 'clean')
-  else if (event.key === 's') emit('count', 'affected')
+  if (event.key === 'a') emit('count', 0, 1)
+  else if (event.key === 'g') emit('count', 0, 5)
+  else if (event.key === 's') emit('count', 1, 1)
+  else if (event.key === 'f' && two.value) emit('count', 2, 1)
+  else if (event.key === 'b' && two.value) emit('count', 3, 1)
   else if (event.key === 'd' && props.canUndo) emit('back')
   else return
   event.preventDefault()
@@ -17,16 +35,19 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <div class="pad">
-    <button class="clean" @click="emit('count', 'clean')">
+  <div class="pad" :class="{ two }">
+    <button class="clean" @click="emit('count', 0, 1)">
       <span>Clean</span>
       <b>{{ clean }}</b>
     </button>
-    <button class="affected" @click="emit('count', 'affected')">
-      <span>Affected</span>
-      <b>{{ affected }}</b>
+    <button v-for="pad in pads" :key="pad.leaf" class="affected" @click="emit('count', pad.leaf, 1)">
+      <span>{{ pad.label }}</span>
+      <b>{{ pad.shown }}</b>
     </button>
-    <button class="back" :disabled="!canUndo" @click="emit('back')">One back</button>
+    <div class="more">
+      <button @click="emit('count', 0, 5)">Five clean</button>
+      <button :disabled="!canUndo" @click="emit('back')">One back</button>
+    </div>
   </div>
 </template>
 
@@ -35,6 +56,20 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 12px;
+}
+
+.pad.two {
+  grid-template-columns: repeat(6, 1fr);
+}
+
+.two .clean {
+  grid-column: 1 / -1;
+  min-height: 84px;
+}
+
+.two .affected {
+  grid-column: span 2;
+  min-height: 100px;
 }
 
 button {
@@ -50,9 +85,14 @@ button {
   flex-direction: column;
   justify-content: space-between;
   align-items: start;
-  min-height: 140px;
-  padding: 14px 16px;
+  min-height: 132px;
+  padding: 12px 16px;
   font: 700 1.15rem var(--heading);
+}
+
+.two .clean {
+  flex-direction: row;
+  align-items: center;
 }
 
 .clean {
@@ -70,15 +110,24 @@ b {
   line-height: 1;
 }
 
-.back {
+.two b {
+  font-size: 2.2rem;
+}
+
+.more {
   grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+
+.more button {
   min-height: 44px;
   border: 1px solid var(--line);
   background: var(--surface);
 }
 
-.back:disabled {
-  opacity: 0.75;
+.more button:disabled {
   color: var(--ink-soft);
   cursor: default;
 }

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Schemas } from '@/api/client'
+import type { Judged } from '@/jobs/walk/useSample'
 import { percent } from '@/kit/format'
 
 /** A share of leaves with its likely range and the action line, on a scale that ends past all of them. */
-const props = defineProps<{ sample: Schemas['SampleAnswer'] }>()
+const props = defineProps<{ sample: Judged }>()
 
-const end = computed(() => Math.min(1, Math.max(0.3, props.sample.high * 1.1, props.sample.line * 2)))
+const end = computed(() =>
+  Math.min(1, Math.max(0.3, (props.sample.high ?? props.sample.share) * 1.1, props.sample.line * 2)),
+)
 const left = (share: number) => `${(Math.min(share, end.value) / end.value) * 100}%`
 const words = computed(() => {
   const line = percent(props.sample.line)
@@ -16,7 +18,9 @@ const words = computed(() => {
     case 'below':
       return `Below the ${line} line. Enough leaves.`
     default:
-      return `Too few leaves to tell. Count about ${props.sample.moreLeaves} more.`
+      return props.sample.moreLeaves > 0
+        ? `Too few leaves to tell. Count about ${props.sample.moreLeaves} more.`
+        : 'Too few leaves to tell. Count on.'
   }
 })
 </script>
@@ -25,10 +29,16 @@ const words = computed(() => {
   <div class="meter">
     <p class="head">
       <strong>{{ percent(sample.share) }} affected</strong>
-      <span>likely {{ percent(sample.low) }} to {{ percent(sample.high) }}</span>
+      <span v-if="sample.low !== undefined && sample.high !== undefined"
+        >likely {{ percent(sample.low) }} to {{ percent(sample.high) }}</span
+      >
     </p>
     <div class="scale" aria-hidden="true">
-      <div class="range" :style="{ left: left(sample.low), right: `calc(100% - ${left(sample.high)})` }" />
+      <div
+        v-if="sample.low !== undefined && sample.high !== undefined"
+        class="range"
+        :style="{ left: left(sample.low), right: `calc(100% - ${left(sample.high)})` }"
+      />
       <div class="dot" :style="{ left: left(sample.share) }" />
       <div class="line" :style="{ left: left(sample.line) }"><span>line</span></div>
     </div>

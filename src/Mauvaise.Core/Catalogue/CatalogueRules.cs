@@ -120,6 +120,16 @@ public static class CatalogueRules
             yield return $"{at}: insect biology wants lower < upper and 0 <= egg < to adult";
         }
 
+        if (t.Kind == TargetKind.Insect && t.Stages.Count < 2)
+        {
+            yield return $"{at}: an insect wants two stages of life at least";
+        }
+
+        if (!(t.YoungFactor > 0 && t.UnderCoverFactor > 0 && t.Commonness > 0))
+        {
+            yield return $"{at}: commonness and factors must be over 0";
+        }
+
         if (t.Disease is { } d && !(d.MinC < d.OptimumC && d.OptimumC < d.MaxC))
         {
             yield return $"{at}: disease temperatures must rise from min to max";

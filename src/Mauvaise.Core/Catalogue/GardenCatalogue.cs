@@ -22,6 +22,7 @@ public sealed class GardenCatalogue
     private FrozenDictionary<string, Recipe> recipeById = FrozenDictionary<string, Recipe>.Empty;
     private FrozenDictionary<string, ModeOfAction> groupById = FrozenDictionary<string, ModeOfAction>.Empty;
     private FrozenDictionary<string, Climate> climateById = FrozenDictionary<string, Climate>.Empty;
+    private FrozenDictionary<string, IReadOnlyList<TargetOnCrop>> targetsByCrop = FrozenDictionary<string, IReadOnlyList<TargetOnCrop>>.Empty;
 
     /// <summary>Indexes and checks the facts.</summary>
     /// <exception cref="CatalogueException">Any rule of <see cref="CatalogueRules"/> is broken; the message lists every fault.</exception>
@@ -41,6 +42,8 @@ public sealed class GardenCatalogue
         facts.recipeById = facts.Recipes.ToFrozenDictionary(r => r.Id);
         facts.groupById = facts.Groups.ToFrozenDictionary(g => g.Id);
         facts.climateById = facts.Climates.ToFrozenDictionary(c => c.Id);
+        facts.targetsByCrop = facts.Crops.ToFrozenDictionary(c => c.Id, c => (IReadOnlyList<TargetOnCrop>)[
+            .. facts.Targets.Where(t => IsHost(t, c)).Select(t => new TargetOnCrop(t, [.. facts.Signs.Select(s => CatalogueRules.Likelihood(t, s))]))]);
         return facts;
     }
 
@@ -61,10 +64,16 @@ public sealed class GardenCatalogue
     /// <summary>The first recipe whose active is this material: the usual way to mix it. Null when none is known.</summary>
     public Recipe? RecipeFor(string materialId) => Recipes.FirstOrDefault(r => r.Active.Material == materialId);
 
+    /// <summary>Every target that lives on the crop.</summary>
+    public IReadOnlyList<TargetOnCrop> TargetsOn(Crop crop) => targetsByCrop[crop.Id];
+
     /// <summary>True when the target lives on the crop, by crop id, family or "all".</summary>
     public static bool IsHost(Target target, Crop crop) =>
         target.Hosts.Any(h => h == "all" || h == crop.Id || h == crop.Family);
 }
+
+/// <summary>A target of a crop with its likelihood of every sign, in the order of <see cref="GardenCatalogue.Signs"/>.</summary>
+public sealed record TargetOnCrop(Target Target, double[] Likelihoods);
 
 /// <summary>The catalogue files contradict each other or miss something.</summary>
 public sealed class CatalogueException(IReadOnlyList<string> faults)

@@ -12,12 +12,36 @@ public enum Confidence { Sourced, Agreed, Assumed }
 /// <param name="EggDegreeDays">Laying to hatch; 0 for live-bearers.</param>
 /// <param name="ToAdultDegreeDays">Laying (or birth) to adult.</param>
 /// <param name="GrowthPerDayAt20C">Growth of a colony without helpers, per day at 20 C.</param>
-public sealed record InsectBiology(double LowerC, double UpperC, double EggDegreeDays, double ToAdultDegreeDays, double GrowthPerDayAt20C, Confidence Confidence, string Source);
+/// <param name="LikesDryAir">Slows in humid air.</param>
+public sealed record InsectBiology(
+    double LowerC,
+    double UpperC,
+    double EggDegreeDays,
+    double ToAdultDegreeDays,
+    double GrowthPerDayAt20C,
+    Confidence Confidence,
+    string Source,
+    bool LikesDryAir = false);
+
+/// <summary>One stage of a creature's life, as it is met on a plant.</summary>
+/// <param name="Name">"egg", "young", "pupa", "adult" or what gardeners call it.</param>
+/// <param name="Drawing">Name of its line drawing.</param>
+/// <param name="Where">Where it sits, in a few words.</param>
+public sealed record LifeStage(string Name, string Drawing, string Where);
 
 /// <summary>Weather response of a disease.</summary>
 /// <param name="WetHoursAtOptimum">Wet hours needed at the optimum; null for dry-leaf diseases.</param>
 /// <param name="SpreadsBy">"splash", "wind" or "air".</param>
-public sealed record DiseaseBiology(double MinC, double OptimumC, double MaxC, double? WetHoursAtOptimum, string SpreadsBy, Confidence Confidence, string Source);
+/// <param name="WarnedByHumidDays">The two-day humidity warning (late blight) holds for it.</param>
+public sealed record DiseaseBiology(
+    double MinC,
+    double OptimumC,
+    double MaxC,
+    double? WetHoursAtOptimum,
+    string SpreadsBy,
+    Confidence Confidence,
+    string Source,
+    bool WarnedByHumidDays = false);
 
 /// <summary>Months (1 to 12, northern hemisphere) in which a target is usual.</summary>
 public sealed record SeasonMonths(int From, int To)
@@ -46,7 +70,13 @@ public sealed record Target
     public double Commonness { get; init; } = 1;
     /// <summary>How much more usual it is under cover than outdoors; 1 for no difference (assumed).</summary>
     public double UnderCoverFactor { get; init; } = 1;
+    /// <summary>How much more usual it is on seedlings and young plants than on grown ones; 1 for no difference (assumed).</summary>
+    public double YoungFactor { get; init; } = 1;
+    /// <summary>It is the work of a spray, so a spray in the last days speaks for it.</summary>
+    public bool FollowsSpray { get; init; }
     public InsectBiology? Insect { get; init; }
+    /// <summary>Stages of its life in order; empty for what has none.</summary>
+    public IReadOnlyList<LifeStage> Stages { get; init; } = [];
     public DiseaseBiology? Disease { get; init; }
     /// <summary>Where to look first.</summary>
     public required string LookFirst { get; init; }

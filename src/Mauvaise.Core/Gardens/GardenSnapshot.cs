@@ -16,6 +16,7 @@ public sealed record GardenSnapshot(
     IReadOnlyList<Member> Members,
     IReadOnlyList<Place> Places,
     IReadOnlyList<Planting> Plantings,
+    IReadOnlyList<WalkTaken> Walks,
     IReadOnlyList<Observation> Observations,
     IReadOnlyList<Batch> Batches,
     IReadOnlyList<SprayApplication> Applications,
@@ -53,9 +54,18 @@ public sealed record GardenSnapshot(
             grown.Where(p => p.InFlower).Select(p => Catalogue.Crop(p.Crop).FlowersCloseAtHour ?? 24).DefaultIfEmpty(24).Max());
     }
 
-    /// <summary>The latest observation of a planting before now, or null.</summary>
-    public Observation? LatestObservation(Guid plantingId) =>
-        Observations.LastOrDefault(o => o.PlantingId == plantingId && o.At <= Now);
+    /// <summary>Everything counted at the latest look at a planting, the most affected first; empty when nobody looked yet.</summary>
+    public IReadOnlyList<Observation> LatestLook(Guid plantingId) =>
+        Observations.LastOrDefault(o => o.PlantingId == plantingId && o.At <= Now) is { } last
+            ? [.. Observations.Where(o => o.LookId == last.LookId).OrderByDescending(o => o.LeavesAffected)]
+            : [];
+
+    /// <summary>The most affected trouble of the latest look at a planting, or null.</summary>
+    public Observation? LatestObservation(Guid plantingId) => LatestLook(plantingId).FirstOrDefault();
+
+    /// <summary>The last spray on a planting up to now that was more than a patch test, or null.</summary>
+    public SprayApplication? LastSpray(Guid plantingId) =>
+        Applications.LastOrDefault(a => a.At <= Now && !a.PatchTest && a.Treated.Any(t => t.PlantingId == plantingId));
 
     /// <summary>Under 5 mm of rain in three days on a place that is watered by hand, when somebody finds the time (assumed).</summary>
     private bool SoilMayBeDry(Place place)

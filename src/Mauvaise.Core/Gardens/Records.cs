@@ -7,11 +7,25 @@ public enum Ants { None, Few, Many }
 /// <summary>A sign that was looked for: there, or not there.</summary>
 public sealed record SeenSign(string Sign, bool Present);
 
-/// <summary>What was seen at one planting.</summary>
+/// <summary>Where on the plant a trouble sits.</summary>
+public enum PlantPart { Unsaid, Tips, NewLeaves, OldLeaves, Stem, Flowers, Fruit }
+
+/// <summary>Where in the bed the affected plants stand.</summary>
+public enum BedSide { Unsaid, Edge, Middle, Everywhere }
+
+/// <summary>Whether somebody pulled a plant and looked at its roots.</summary>
+public enum RootCheck { NotLooked, Clean, Troubled }
+
+/// <summary>One trouble at one planting, as it was counted; clean leaves alone are an observation too.</summary>
+/// <param name="LookId">Shared by the troubles that were counted on the same leaves; the first one's id.</param>
+/// <param name="WalkId">The round it was made on; null outside one.</param>
 /// <param name="Named">Target id, once somebody has named it.</param>
+/// <param name="NameIsGroup">The name stands for its whole group: nobody has settled which of them it is.</param>
 /// <param name="SeverityPercent">Share of the leaf area of affected leaves, 0 to 100.</param>
 public sealed record Observation(
     Guid Id,
+    Guid LookId,
+    Guid? WalkId,
     Guid PlantingId,
     DateTimeOffset At,
     int LeavesLooked,
@@ -20,12 +34,27 @@ public sealed record Observation(
     Ants Ants,
     int Helpers,
     int Mummies,
+    PlantPart Part,
+    BedSide Side,
+    RootCheck Roots,
     IReadOnlyList<SeenSign> Signs,
     string? Named,
+    bool NameIsGroup,
     string? Note)
 {
     /// <summary>Share of leaves affected, 0 to 1; null when no leaf was looked at.</summary>
     public double? Incidence => LeavesLooked > 0 ? (double)LeavesAffected / LeavesLooked : null;
+}
+
+/// <summary>A round over the places.</summary>
+/// <param name="EndedAt">Null while it goes on.</param>
+/// <param name="SkippedPlaceIds">Places that were passed by on purpose.</param>
+public sealed record WalkTaken(Guid Id, DateTimeOffset StartedAt, DateTimeOffset? EndedAt, Guid? MemberId, IReadOnlyList<Guid> SkippedPlaceIds)
+{
+    /// <summary>A round that nobody ended is over by itself after this long.</summary>
+    public static readonly TimeSpan Longest = TimeSpan.FromHours(18);
+
+    public bool IsOpen(DateTimeOffset now) => EndedAt is null && now - StartedAt < Longest;
 }
 
 /// <summary>Part of a mix as it was made.</summary>

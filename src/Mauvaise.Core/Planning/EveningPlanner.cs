@@ -76,15 +76,22 @@ public static class EveningPlanner
 
     private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
     {
-        var place = garden.PlaceOf(planting);
-        var seen = garden.LatestObservation(planting.Id);
-        var target = seen?.Named is { } named ? garden.Catalogue.FindTarget(named) : null;
-        if (Renewal(garden, planting, place) is { } renewal)
+        if (Renewal(garden, planting, garden.PlaceOf(planting)) is { } renewal)
         {
             wishes.Add(renewal);
         }
 
-        if (seen is null || target is null || seen.At < garden.Now.AddDays(-CountHoldsDays) || seen.LeavesLooked == 0)
+        foreach (var seen in garden.LatestLook(planting.Id))
+        {
+            DecideTrouble(garden, planting, seen, deeds, wishes, left);
+        }
+    }
+
+    private static void DecideTrouble(GardenSnapshot garden, Planting planting, Observation seen, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
+    {
+        var place = garden.PlaceOf(planting);
+        var target = seen.Named is { } named ? garden.Catalogue.FindTarget(named) : null;
+        if (target is null || seen.At < garden.Now.AddDays(-CountHoldsDays) || seen.LeavesLooked == 0)
         {
             return;
         }
@@ -129,6 +136,12 @@ public static class EveningPlanner
 
     private static void Treat(GardenSnapshot garden, Planting planting, Target target, List<Reason> reasons, List<Wish> wishes, List<LeftAlone> left)
     {
+        if (wishes.FirstOrDefault(w => w.Planting.Id == planting.Id && w.Kind == DeedKind.Spray) is { } first)
+        {
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()} waits, {first.Target.Name.ToLowerInvariant()} comes first here."));
+            return;
+        }
+
         var options = MaterialChoice.Options(garden, planting, target);
         if (options.FirstOrDefault(o => o.Allowed) is not { } best)
         {
@@ -148,8 +161,8 @@ public static class EveningPlanner
     {
         var stance = garden.StanceAt(place);
         if (stance != Stance.KeepAhead
-            || garden.Applications.LastOrDefault(a => a.At <= garden.Now && !a.PatchTest && a.Target is not null && a.Treated.Any(t => t.PlantingId == planting.Id)) is not { } last
-            || garden.Catalogue.FindTarget(last.Target!) is not { Kind: TargetKind.Disease } target
+            || garden.LastSpray(planting.Id) is not { Target: { } lastTarget } last
+            || garden.Catalogue.FindTarget(lastTarget) is not { Kind: TargetKind.Disease } target
             || garden.Catalogue.Material(last.Material).EffectOn(target) is not { Protects: > 0 } effect)
         {
             return null;
@@ -222,7 +235,7 @@ public static class EveningPlanner
     }
 
     private static string? Waiting(GardenSnapshot garden, Planting planting, Observation seen) =>
-        garden.Applications.LastOrDefault(a => a.At >= seen.At && a.At <= garden.Now && !a.PatchTest && a.Treated.Any(t => t.PlantingId == planting.Id)) is { } spray
+        garden.LastSpray(planting.Id) is { } spray && spray.At >= seen.At
             ? garden.CheckBacks.FirstOrDefault(c => c.ApplicationId == spray.Id && c.PlantingId == planting.Id && c.DoneAt is null) is { } due
                 ? $"Sprayed on {Date(garden.Garden.DateOf(spray.At))}; check back {Date(due.DueOn)}."
                 : null

@@ -10,6 +10,11 @@ public enum SampleVerdict { Above, Below, CountMore }
 /// <param name="MoreLeaves">Leaves still to look at, as expected at this share; 0 when decided.</param>
 public sealed record SampleResult(double Share, double Low, double High, SampleVerdict Verdict, int MoreLeaves);
 
+/// <summary>Where the sequential test ends after a number of leaves.</summary>
+/// <param name="BelowAtMost">With this many affected or fewer the share is below the line; null while no count is few enough.</param>
+/// <param name="AboveAtLeast">With this many or more it is above; null while no count is enough.</param>
+public sealed record StopLine(int Looked, int? BelowAtMost, int? AboveAtLeast);
+
 /// <summary>Statistics of leaves that are either clean or affected.</summary>
 public static class LeafSample
 {
@@ -58,6 +63,18 @@ public static class LeafSample
         var share = (double)affected / looked;
         return new SampleResult(share, low, high, verdict, verdict == SampleVerdict.CountMore ? MoreLeaves(ratio, share, line) : 0);
     }
+
+    /// <summary>The test's two lines for every number of leaves from 1 up to <paramref name="most"/>: the same verdicts as <see cref="Judge"/>.</summary>
+    public static IReadOnlyList<StopLine> StopLines(double line, int most) =>
+    [
+        .. Enumerable.Range(1, most).Select(n =>
+        {
+            var verdicts = Enumerable.Range(0, n + 1).Select(k => Judge(n, k, line).Verdict).ToList();
+            var below = verdicts.LastIndexOf(SampleVerdict.Below);
+            var above = verdicts.IndexOf(SampleVerdict.Above);
+            return new StopLine(n, below < 0 ? null : below, above < 0 ? null : above);
+        }),
+    ];
 
     private static int MoreLeaves(double ratio, double share, double line)
     {

@@ -7,7 +7,7 @@ namespace Mauvaise.Store.Deeds;
 /// <summary>What one write did to one row: enough to take it back.</summary>
 /// <param name="Row">Name of the row's type.</param>
 /// <param name="Kind">Added, Modified or Deleted.</param>
-/// <param name="Values">Values before the write (after it, for an added row), by property.</param>
+/// <param name="Values">By property: the values before the write; of an added row its key, which is all that taking it back needs.</param>
 public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary<string, JsonElement> Values)
 {
     /// <summary>The change that a tracked row is about to make; null when it makes none.</summary>
@@ -16,7 +16,7 @@ public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary
             ? new RowChange(
                 entry.Metadata.ClrType.Name,
                 entry.State,
-                entry.Properties.ToDictionary(
+                entry.Properties.Where(p => entry.State != EntityState.Added || p.Metadata.IsPrimaryKey()).ToDictionary(
                     p => p.Metadata.Name,
                     p => JsonSerializer.SerializeToElement(entry.State == EntityState.Added ? p.CurrentValue : p.OriginalValue, p.Metadata.ClrType)))
             : null;

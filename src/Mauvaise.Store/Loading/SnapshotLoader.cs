@@ -36,6 +36,8 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             [.. places.Select(ToPlace)],
             await db.Plantings.AsNoTracking().Where(p => placeIds.Contains(p.PlaceId)).OrderBy(p => p.From).ThenBy(p => p.Crop)
                 .Select(p => new Planting(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower)).ToListAsync(stop),
+            [.. (await db.Walks.AsNoTracking().Include(w => w.Skipped).Where(w => w.GardenId == gardenId && w.StartedAt >= since).OrderBy(w => w.StartedAt).ToListAsync(stop))
+                .Select(w => new WalkTaken(w.Id, w.StartedAt, w.EndedAt, w.MemberId, [.. w.Skipped.Select(x => x.PlaceId)]))],
             [.. (await db.Observations.AsNoTracking().Include(o => o.Signs).Where(o => o.GardenId == gardenId && o.At >= since).OrderBy(o => o.At).AsSplitQuery().ToListAsync(stop)).Select(ToObservation)],
             [.. (await db.Batches.AsNoTracking().Include(b => b.Plantings).Include(b => b.Ingredients).Where(b => b.GardenId == gardenId && b.MadeAt >= since).OrderBy(b => b.MadeAt).AsSplitQuery().ToListAsync(stop)).Select(ToBatch)],
             [.. (await db.Applications.AsNoTracking().Include(a => a.Treated).Where(a => a.GardenId == gardenId && a.At >= since).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
@@ -56,8 +58,9 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);
 
     private static Observation ToObservation(ObservationRow o) =>
-        new(o.Id, o.PlantingId, o.At, o.LeavesLooked, o.LeavesAffected, o.SeverityPercent, o.Ants, o.Helpers, o.Mummies,
-            [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.Note);
+        new(o.Id, o.LookId, o.WalkId, o.PlantingId, o.At, o.LeavesLooked, o.LeavesAffected, o.SeverityPercent, o.Ants, o.Helpers, o.Mummies,
+            o.Part, o.Side, o.Roots,
+            [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.NameIsGroup, o.Note);
 
     private static Batch ToBatch(BatchRow b) =>
         new(b.Id, b.MadeAt, b.Recipe, b.Step, b.Litres, b.UseBy, b.Target,

@@ -348,10 +348,16 @@ namespace Mauvaise.Store.Migrations
                     b.Property<int>("LeavesLooked")
                         .HasColumnType("INTEGER");
 
+                    b.Property<Guid>("LookId")
+                        .HasColumnType("TEXT");
+
                     b.Property<Guid?>("MemberId")
                         .HasColumnType("TEXT");
 
                     b.Property<int>("Mummies")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("NameIsGroup")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Named")
@@ -362,15 +368,35 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(2000)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Part")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<Guid>("PlantingId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Roots")
+                        .IsRequired()
+                        .HasMaxLength(32)
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("SeverityPercent")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Side")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("WalkId")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("PlantingId");
+
+                    b.HasIndex("WalkId");
 
                     b.HasIndex("GardenId", "At");
 
@@ -392,6 +418,57 @@ namespace Mauvaise.Store.Migrations
                     b.HasKey("ObservationId", "Sign");
 
                     b.ToTable("ObservedSignRow");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.PhotoImageRow", b =>
+                {
+                    b.Property<Guid>("PhotoId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Image")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<byte[]>("Small")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("PhotoId");
+
+                    b.ToTable("PhotoImages");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.PhotoRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Height")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("ObservationId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("RemovedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Width")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ObservationId");
+
+                    b.HasIndex("GardenId", "ObservationId");
+
+                    b.ToTable("Photos");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.PlaceRow", b =>
@@ -489,6 +566,21 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Plantings");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.SkippedPlaceRow", b =>
+                {
+                    b.Property<Guid>("WalkId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("PlaceId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("WalkId", "PlaceId");
+
+                    b.HasIndex("PlaceId");
+
+                    b.ToTable("SkippedPlaceRow");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.SprayerRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -572,6 +664,31 @@ namespace Mauvaise.Store.Migrations
                     b.HasIndex("PlantingId");
 
                     b.ToTable("TreatedRow");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.WalkRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("MemberId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("StartedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId", "StartedAt");
+
+                    b.ToTable("Walks");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.WeatherDayRow", b =>
@@ -711,12 +828,41 @@ namespace Mauvaise.Store.Migrations
                         .HasForeignKey("PlantingId")
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.WalkRow", null)
+                        .WithMany()
+                        .HasForeignKey("WalkId")
+                        .OnDelete(DeleteBehavior.SetNull);
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.ObservedSignRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.ObservationRow", null)
                         .WithMany("Signs")
+                        .HasForeignKey("ObservationId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.PhotoImageRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.PhotoRow", null)
+                        .WithOne()
+                        .HasForeignKey("Mauvaise.Store.Rows.PhotoImageRow", "PhotoId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.PhotoRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.ObservationRow", null)
+                        .WithMany()
                         .HasForeignKey("ObservationId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
@@ -737,6 +883,21 @@ namespace Mauvaise.Store.Migrations
                         .WithMany()
                         .HasForeignKey("PlaceId")
                         .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.SkippedPlaceRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.PlaceRow", null)
+                        .WithMany()
+                        .HasForeignKey("PlaceId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.WalkRow", null)
+                        .WithMany("Skipped")
+                        .HasForeignKey("WalkId")
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
 
@@ -773,6 +934,15 @@ namespace Mauvaise.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.WalkRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.WeatherDayRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
@@ -806,6 +976,11 @@ namespace Mauvaise.Store.Migrations
             modelBuilder.Entity("Mauvaise.Store.Rows.ObservationRow", b =>
                 {
                     b.Navigation("Signs");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.WalkRow", b =>
+                {
+                    b.Navigation("Skipped");
                 });
 #pragma warning restore 612, 618
         }

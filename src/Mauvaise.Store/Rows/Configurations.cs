@@ -49,8 +49,47 @@ internal sealed class ObservationConfiguration : IEntityTypeConfiguration<Observ
         row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
         row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
         row.HasMany(r => r.Signs).WithOne().HasForeignKey(s => s.ObservationId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<WalkRow>().WithMany().HasForeignKey(r => r.WalkId).OnDelete(DeleteBehavior.SetNull);
         row.HasIndex(r => new { r.GardenId, r.At });
         row.Property(r => r.Note).HasMaxLength(2000);
+    }
+}
+
+internal sealed class WalkConfiguration : IEntityTypeConfiguration<WalkRow>
+{
+    public void Configure(EntityTypeBuilder<WalkRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasMany(r => r.Skipped).WithOne().HasForeignKey(s => s.WalkId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.StartedAt });
+    }
+}
+
+internal sealed class SkippedPlaceConfiguration : IEntityTypeConfiguration<SkippedPlaceRow>
+{
+    public void Configure(EntityTypeBuilder<SkippedPlaceRow> row)
+    {
+        row.HasKey(r => new { r.WalkId, r.PlaceId });
+        row.HasOne<PlaceRow>().WithMany().HasForeignKey(r => r.PlaceId).OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class PhotoConfiguration : IEntityTypeConfiguration<PhotoRow>
+{
+    public void Configure(EntityTypeBuilder<PhotoRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<ObservationRow>().WithMany().HasForeignKey(r => r.ObservationId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.ObservationId });
+    }
+}
+
+internal sealed class PhotoImageConfiguration : IEntityTypeConfiguration<PhotoImageRow>
+{
+    public void Configure(EntityTypeBuilder<PhotoImageRow> row)
+    {
+        row.HasKey(r => r.PhotoId);
+        row.HasOne<PhotoRow>().WithOne().HasForeignKey<PhotoImageRow>(r => r.PhotoId).OnDelete(DeleteBehavior.Cascade);
     }
 }
 

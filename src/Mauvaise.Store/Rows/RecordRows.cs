@@ -7,6 +7,9 @@ public sealed class ObservationRow
 {
     public Guid Id { get; set; }
     public Guid GardenId { get; set; }
+    /// <summary>The first trouble's id of the look; shared by all troubles counted on the same leaves.</summary>
+    public Guid LookId { get; set; }
+    public Guid? WalkId { get; set; }
     public Guid PlantingId { get; set; }
     public DateTimeOffset At { get; set; }
     public Guid? MemberId { get; set; }
@@ -16,7 +19,11 @@ public sealed class ObservationRow
     public Ants Ants { get; set; }
     public int Helpers { get; set; }
     public int Mummies { get; set; }
+    public PlantPart Part { get; set; }
+    public BedSide Side { get; set; }
+    public RootCheck Roots { get; set; }
     public string? Named { get; set; }
+    public bool NameIsGroup { get; set; }
     public string? Note { get; set; }
     public List<ObservedSignRow> Signs { get; set; } = [];
 }
@@ -95,4 +102,40 @@ public sealed class CheckBackRow
     public Guid? ObservationId { get; set; }
     public Outcome? Outcome { get; set; }
     public Injury Injury { get; set; }
+}
+
+public sealed class WalkRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public DateTimeOffset StartedAt { get; set; }
+    public DateTimeOffset? EndedAt { get; set; }
+    public Guid? MemberId { get; set; }
+    public List<SkippedPlaceRow> Skipped { get; set; } = [];
+}
+
+public sealed class SkippedPlaceRow
+{
+    public Guid WalkId { get; set; }
+    public Guid PlaceId { get; set; }
+}
+
+/// <summary>A picture that belongs to an observation. Sizes are in pixels, as kept.</summary>
+public sealed class PhotoRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid ObservationId { get; set; }
+    public DateTimeOffset At { get; set; }
+    public int Width { get; set; }
+    public int Height { get; set; }
+    public DateTimeOffset? RemovedAt { get; set; }
+}
+
+/// <summary>The pixels of a photo, apart from it so that lists stay light. Both are JPEG without any data about the place.</summary>
+public sealed class PhotoImageRow
+{
+    public Guid PhotoId { get; set; }
+    public required byte[] Image { get; set; }
+    public required byte[] Small { get; set; }
 }

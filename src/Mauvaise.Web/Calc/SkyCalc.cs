@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Windows;
@@ -104,6 +105,6 @@ public static class SkyCalc
         return TypedResults.Ok(new SuspectsCalc(
             [.. ranking.Suspects.Select(s => new SuspectCalc(s.Target.Id, s.Target.Name, s.Probability, [.. s.For.Concat(s.Against).Select(c => c.Sentence)]))],
             ranking.Next is { } q ? new QuestionCalc(q.Sign.Id, q.Sign.Question) : null,
-            ranking.NamingCanWait));
+            ranking.NamingCanWait?.Sentence));
     }
 }

@@ -67,7 +67,7 @@ public static class CheckBackEndpoints
             return TypedResults.Ok(Answer(s, visit));
         }
 
-        var checks = WalkEndpoints.CheckCount(s, body.Count, new Checks())
+        var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
             .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
             .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.");
@@ -82,7 +82,7 @@ public static class CheckBackEndpoints
         var row = await tools.Db.CheckBacks.FirstAsync(c => c.Id == checkBackId, stop);
         await tools.Log.WriteAsync(gardenId, body.Count.MemberId, $"Checked {GardenAnswers.Where(s, planting)}: {judged.Outcome.ToString().ToLowerInvariant()}", db =>
         {
-            db.Observations.Add(WalkEndpoints.Row(gardenId, body.Count, tools.Now, spray.Target));
+            db.Observations.AddRange(ObservationEndpoints.Rows(gardenId, body.Count, tools.Now, spray.Target));
             row.DoneAt = tools.Now;
             row.ObservationId = body.Count.Id;
             row.Outcome = judged.Outcome;
@@ -120,7 +120,7 @@ public static class CheckBackEndpoints
         var spray = s.Applications.First(a => a.Id == c.ApplicationId);
         var planting = s.FindPlanting(c.PlantingId)!;
         var before = Before(s, c, spray);
-        var line = WalkEndpoints.Line(s, planting, spray.Target is null ? null : s.Catalogue.FindTarget(spray.Target));
+        var line = ObservationEndpoints.Line(s, planting, spray.Target is null ? null : s.Catalogue.FindTarget(spray.Target));
         return CheckBackVerdict.Judge(before is null ? null : (before.LeavesLooked, before.LeavesAffected), (looked, affected), line.Share);
     }
 

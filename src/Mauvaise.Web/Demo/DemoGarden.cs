@@ -62,6 +62,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         }));
         AddPlaces(demo);
         db.Observations.AddRange(demo.Notes.Select((n, i) => Note(IdOf($"note/{i}"), n.At, Instant(n.On, zone), n)));
+        AddWalks(db.Observations.Local);
         foreach (var (spray, i) in demo.Sprays.Select((x, i) => (x, i)))
         {
             AddSpray(spray, i, zone);
@@ -106,6 +107,20 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
 
     /// <summary>"Place/crop", with the year for plantings of earlier years.</summary>
     private static string Name(string place, DemoPlanting p) => p.From.Year == DemoClock.Beginning.Year ? $"{place}/{p.Crop}" : $"{place}/{p.Crop}/{p.From.Year}";
+
+    /// <summary>All notes of one day make a round.</summary>
+    private void AddWalks(IEnumerable<ObservationRow> notes)
+    {
+        foreach (var day in notes.GroupBy(n => n.At.UtcDateTime.Date))
+        {
+            var walk = new WalkRow { Id = IdOf($"walk/{day.Key:yyyy-MM-dd}"), GardenId = GardenId, StartedAt = day.Min(n => n.At), EndedAt = day.Max(n => n.At).AddMinutes(5) };
+            db.Walks.Add(walk);
+            foreach (var note in day)
+            {
+                note.WalkId = walk.Id;
+            }
+        }
+    }
 
     private void AddSpray(DemoSpray spray, int index, TimeZoneInfo zone)
     {
@@ -153,6 +168,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
     {
         Id = id,
         GardenId = GardenId,
+        LookId = id,
         PlantingId = PlantingId(planting),
         At = at,
         LeavesLooked = n.Looked,

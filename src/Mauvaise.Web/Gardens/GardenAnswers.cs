@@ -40,7 +40,7 @@ public static class GardenAnswers
     public static PlantingAnswer Planting(GardenSnapshot s, Planting p)
     {
         var crop = s.Catalogue.Crop(p.Crop);
-        return new(p.Id, p.Crop, crop.Name, p.Variety, crop.Leaf, p.Stage, p.InFlower, LookFirst(s, crop), s.LatestObservation(p.Id)?.At);
+        return new(p.Id, p.Crop, crop.Name, p.Variety, crop.Leaf, p.Stage, p.InFlower, s.LatestObservation(p.Id)?.At);
     }
 
     /// <summary>"Chapel courgette", as sentences name a planting.</summary>
@@ -58,15 +58,5 @@ public static class GardenAnswers
         var old = age.Duration() > FreshFor || state.Trouble is not null;
         var since = TimeZoneInfo.ConvertTime(at, s.Garden.Zone).ToString("ddd d MMM, HH:mm", CultureInfo.InvariantCulture);
         return new(at, old, old ? $"{state.Trouble ?? "The weather is old."} What is shown is from {since}." : $"Weather from {since}.");
-    }
-
-    /// <summary>Where to look on this crop: the hint of its most usual cause in season.</summary>
-    private static string LookFirst(GardenSnapshot s, Crop crop)
-    {
-        var month = s.Garden.NorthernMonth(s.Today);
-        return s.Catalogue.Targets
-            .Where(t => t.Kind != TargetKind.LookAlike && GardenCatalogue.IsHost(t, crop) && t.Season.Holds(month))
-            .OrderByDescending(t => t.Commonness * (t.Hosts.Contains("all") ? 0.5 : 1)).ThenBy(t => t.Id, StringComparer.Ordinal)
-            .FirstOrDefault()?.LookFirst ?? "Turn leaves over; old, low leaves first.";
     }
 }

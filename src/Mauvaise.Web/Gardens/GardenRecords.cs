@@ -75,7 +75,6 @@ public sealed record PlantingAnswer(
     string Leaf,
     GrowthStage Stage,
     bool InFlower,
-    string LookFirst,
     DateTimeOffset? LastSeen);
 
 public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres);

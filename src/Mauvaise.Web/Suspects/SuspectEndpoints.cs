@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Walk;
@@ -10,6 +11,8 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Suspects;
 
+/// <param name="Drawing">Of the sign it shows most often.</param>
+/// <param name="Underside">That sign is seen from below.</param>
 public sealed record SuspectAnswer(
     string Target,
     string Name,
@@ -20,25 +23,33 @@ public sealed record SuspectAnswer(
     IReadOnlyList<string> Against,
     string HowToTell,
     string Drawing,
+    bool Underside,
+    IReadOnlyList<LifeStage> Stages,
     bool NoSpray,
     string? InsteadOfSpray);
 
 /// <param name="LeadIfYes">Probability of the first suspect after a yes.</param>
 public sealed record QuestionAnswer(string Sign, string Question, double LeadIfYes, double LeadIfNo);
 
+/// <param name="Words">"a sap feeder".</param>
+/// <param name="Target">The likeliest of the group, which stands for it.</param>
+public sealed record SharedActionAnswer(string Words, string Target, string Sentence);
+
 public sealed record SuspectsAnswer(
     ObservationAnswer Observation,
     string Leaf,
     IReadOnlyList<SuspectAnswer> Suspects,
     QuestionAnswer? Next,
-    string? NamingCanWait,
+    SharedActionAnswer? NamingCanWait,
+    TrendAnswer? Trend,
     double Line,
     string LineReason);
 
 /// <param name="Present">True for yes, false for no.</param>
 public sealed record SignAnswer(string Sign, bool Present, Guid? MemberId = null);
 
-public sealed record NameGiven(string Target, Guid? MemberId = null);
+/// <param name="Group">The name stands for its whole group, because nobody has settled which of them it is.</param>
+public sealed record NameGiven(string Target, Guid? MemberId = null, bool Group = false);
 
 /// <summary>Naming: the ranking, the next question, the name.</summary>
 public static class SuspectEndpoints
@@ -64,15 +75,17 @@ public static class SuspectEndpoints
 
         var crop = s.Catalogue.Crop(planting.Crop);
         var skipped = (skip ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).ToHashSet();
-        var ranking = SuspectRanker.Rank(s.Catalogue, Circumstances(s, planting, observationId), Evidence(seen), skipped);
-        var lead = seen.Named is { } named ? s.Catalogue.FindTarget(named) : ranking.Suspects[0].Target;
-        var line = WalkEndpoints.Line(s, planting, lead);
+        var sky = PlaceSky.Of(s.Weather, s.Exposure(s.PlaceOf(planting)));
+        var ranking = SuspectRanker.Rank(s.Catalogue, LocalClues.At(s, planting, sky, seen.LookId), Evidence.Of(seen), skipped);
+        var lead = (seen.Named is { } named ? s.Catalogue.FindTarget(named) : null) ?? ranking.Suspects[0].Target;
+        var line = ObservationEndpoints.Line(s, planting, lead);
         return TypedResults.Ok(new SuspectsAnswer(
-            WalkEndpoints.Answer(s, seen),
+            ObservationEndpoints.Answer(s, seen),
             crop.Leaf,
             [.. ranking.Suspects.Take(Shown).Select(x => Suspect(s.Catalogue, x))],
             ranking.Next is { } q ? new QuestionAnswer(q.Sign.Id, q.Sign.Question, q.LeadIfYes, q.LeadIfNo) : null,
-            ranking.NamingCanWait,
+            ranking.NamingCanWait is { } shared ? new SharedActionAnswer(TargetGroups.Words(shared.Group), ranking.Suspects[0].Target.Id, shared.Sentence) : null,
+            TrendAnswer.Of(WalkRound.TrendOf(s, planting.Id, lead.Id, seen)),
             line.Share,
             line.Reason));
     }
@@ -117,35 +130,35 @@ public static class SuspectEndpoints
             return checks.Problem();
         }
 
-        if (row.Named != body.Target)
+        if (row.Named != body.Target || row.NameIsGroup != body.Group)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Named it {catalogue.Target(body.Target).Name.ToLowerInvariant()}", _ => row.Named = body.Target, stop);
+            var target = catalogue.Target(body.Target);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Named it {(body.Group ? TargetGroups.Words(target.Group) : target.Name.ToLowerInvariant())}", _ =>
+            {
+                row.Named = body.Target;
+                row.NameIsGroup = body.Group;
+            }, stop);
         }
 
         return TypedResults.NoContent();
     }
 
-    /// <summary>Signs as noted, with ants counted as a sign of their own.</summary>
-    private static List<SeenSign> Evidence(Observation seen) =>
-        seen.Ants == Ants.None || seen.Signs.Any(x => x.Sign == "ants") ? [.. seen.Signs] : [.. seen.Signs, new SeenSign("ants", true)];
-
-    private static Circumstances Circumstances(GardenSnapshot s, Planting planting, Guid observationId) => new(
-        s.Catalogue.Crop(planting.Crop),
-        s.PlaceOf(planting).Shelter,
-        s.Garden.NorthernMonth(s.Today),
-        s.Observations.Where(o => o.Id != observationId && o.Named is not null && s.FindPlanting(o.PlantingId)?.Crop == planting.Crop)
-            .GroupBy(o => o.Named!).ToDictionary(g => g.Key, g => Math.Min(3, g.Count())));
-
-    private static SuspectAnswer Suspect(GardenCatalogue catalogue, Suspect x) => new(
-        x.Target.Id,
-        x.Target.Name,
-        x.Target.LatinName,
-        x.Target.Kind,
-        x.Probability,
-        [.. x.For.Select(c => c.Sentence)],
-        [.. x.Against.Select(c => c.Sentence)],
-        x.Target.HowToTell,
-        catalogue.FindSign(x.Target.Signs.MaxBy(p => p.Value).Key)!.Drawing,
-        x.Target.NoSpray,
-        x.Target.InsteadOfSpray);
+    private static SuspectAnswer Suspect(GardenCatalogue catalogue, Suspect x)
+    {
+        var sign = catalogue.FindSign(x.Target.Signs.MaxBy(p => p.Value).Key)!;
+        return new(
+            x.Target.Id,
+            x.Target.Name,
+            x.Target.LatinName,
+            x.Target.Kind,
+            x.Probability,
+            [.. x.For.Select(c => c.Sentence)],
+            [.. x.Against.Select(c => c.Sentence)],
+            x.Target.HowToTell,
+            sign.Drawing,
+            sign.Part == "underside",
+            x.Target.Stages,
+            x.Target.NoSpray,
+            x.Target.InsteadOfSpray);
+    }
 }

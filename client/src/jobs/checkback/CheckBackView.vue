@@ -12,7 +12,7 @@ import FieldError from '@/kit/FieldError.vue'
 import ShareMeter from '@/kit/ShareMeter.vue'
 import { day, dayAndClock, percent } from '@/kit/format'
 import FieldNotes from '../walk/FieldNotes.vue'
-import { useCount } from '../walk/useCount'
+import { useLook } from '../walk/useLook'
 import { useSample } from '../walk/useSample'
 
 const props = defineProps<{ checkBackId: string }>()
@@ -32,23 +32,24 @@ const {
       }),
     ),
 )
-const count = useCount(`check-${props.checkBackId}`)
-const { draft, looked, affected } = count
-const sample = useSample(() => visit.value?.plantingId ?? '', looked, affected)
+const look = useLook(`check-${props.checkBackId}`)
+const { draft, looked, affected } = look
+const living = computed(() => affected.value[0] ?? 0)
+const sample = useSample(() => visit.value?.plantingId ?? '', looked, living)
 const injury = ref<Schemas['Injury']>('none')
 const saving = useGardenWrite((gardenId) =>
   answer(
     api.POST('/api/gardens/{gardenId}/check-backs/{checkBackId}/count', {
       params: { path: { gardenId, checkBackId: props.checkBackId } },
       body: {
-        count: count.toObservation(visit.value?.plantingId ?? '', memberId.value),
+        count: look.toObservation(visit.value?.plantingId ?? '', memberId.value),
         injury: injury.value,
       },
     }),
   ),
 )
 async function judge() {
-  if (await saving.mutateAsync().catch(() => null)) count.clear()
+  if (await saving.mutateAsync().catch(() => null)) look.clear()
 }
 const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop' } as const
 </script>
@@ -95,14 +96,15 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
       <template v-else>
         <p>Touch them: only count what lives. Look at new growth too.</p>
         <CountPad
-          :clean="looked - affected"
-          :affected="affected"
+          :clean="looked - living"
+          :affected="[living]"
+          :both="0"
           :can-undo="looked > 0"
-          @count="count.add"
-          @back="count.back"
+          @count="look.add"
+          @back="look.back"
         />
         <FieldError :problem="saving.error.value" field="leavesLooked" />
-        <ShareMeter v-if="looked > 0 && sample.data.value" :sample="sample.data.value" />
+        <ShareMeter v-if="sample" :sample="sample" />
         <div class="row">
           <span id="injury" class="label">Did the spray hurt the plant?</span>
           <SelectButton

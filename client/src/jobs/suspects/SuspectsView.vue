@@ -3,15 +3,18 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
-import LeafDrawing from '@/drawings/LeafDrawing.vue'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { dayAndClock, percent } from '@/kit/format'
+import { useWalk } from '../walk/useWalk'
+import ObservationPhotos from './ObservationPhotos.vue'
+import SuspectPair from './SuspectPair.vue'
 
 const props = defineProps<{ observationId: string }>()
 const router = useRouter()
 const { garden, memberId } = useGarden()
+const { walkId } = useWalk()
 
 /** Questions answered with "not sure": they settle nothing, and are not asked again on this visit. */
 const notSure = ref<string[]>([])
@@ -36,11 +39,11 @@ const answering = useGardenWrite((gardenId, yes: boolean) =>
     }),
   ),
 )
-const naming = useGardenWrite((gardenId, target: string) =>
+const naming = useGardenWrite((gardenId, body: { target: string; group: boolean }) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/observations/{observationId}/name', {
       ...path(gardenId),
-      body: { target, memberId: memberId.value },
+      body: { ...body, memberId: memberId.value },
     }),
   ),
 )
@@ -56,27 +59,21 @@ const share = computed(() => {
   const o = data.value?.observation
   return o && o.leavesLooked > 0 ? o.leavesAffected / o.leavesLooked : 0
 })
-const named = computed(() => data.value?.observation.named === lead.value?.target)
 const treatable = computed(
   () => lead.value && lead.value.kind !== 'lookAlike' && !lead.value.noSpray && !lead.value.insteadOfSpray,
 )
 
-async function callIt() {
-  if (!lead.value) return
-  if (!named.value && (await naming.mutateAsync(lead.value.target).catch(() => null)) === null) return
-  if (treatable.value && data.value) {
-    await router.push({
-      name: 'bench',
-      query: { planting: data.value.observation.plantingId, target: lead.value.target },
-    })
-  } else {
-    await router.push('/')
-  }
-}
-
-async function onlyName() {
-  if (lead.value && (await naming.mutateAsync(lead.value.target).catch(() => null)) !== null)
-    await router.push('/')
+/** Gives the name, then goes to the bench for it, on with the walk, or home. */
+async function callIt(target: string, then: 'mix' | 'nothing', group = false) {
+  if (!data.value || (await naming.mutateAsync({ target, group }).catch(() => null)) === null) return
+  const { plantingId } = data.value.observation
+  await router.push(
+    then === 'mix'
+      ? { name: 'bench', query: { planting: plantingId, target } }
+      : walkId.value
+        ? { name: 'walk' }
+        : '/',
+  )
 }
 </script>
 
@@ -94,15 +91,7 @@ async function onlyName() {
 
       <div class="columns">
         <div class="left">
-          <section class="card pair" aria-label="The two most likely">
-            <figure v-for="s in [lead, rival].filter((x) => x !== undefined)" :key="s.target">
-              <LeafDrawing :leaf="data.leaf" :sign="s.drawing" :size="120" :label="`${s.name} on a leaf`" />
-              <figcaption>
-                <strong>{{ s.name }}</strong>
-                <span class="soft small">{{ s.howToTell }}</span>
-              </figcaption>
-            </figure>
-          </section>
+          <SuspectPair :leaf="data.leaf" :suspects="[lead, rival].filter((x) => x !== undefined)" />
           <section v-if="data.next" class="note question" aria-live="polite">
             <h2>{{ data.next.question }}</h2>
             <p class="soft">
@@ -117,11 +106,20 @@ async function onlyName() {
             <FieldError :problem="answering.error.value" />
           </section>
           <p v-else class="soft">No further question would change this much.</p>
+          <ObservationPhotos :observation-id="observationId" />
         </div>
 
         <section class="card" aria-labelledby="ranking">
           <h2 id="ranking">Suspects</h2>
-          <p v-if="data.namingCanWait" class="note good">{{ data.namingCanWait }}</p>
+          <div v-if="data.namingCanWait" class="note good wait">
+            <p>{{ data.namingCanWait.sentence }}</p>
+            <Button
+              :label="`Call it ${data.namingCanWait.words} and mix for it`"
+              variant="outlined"
+              :loading="naming.isPending.value"
+              @click="callIt(data.namingCanWait.target, 'mix', true)"
+            />
+          </div>
           <ol class="ranking">
             <li v-for="s in data.suspects" :key="s.target">
               <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
@@ -142,7 +140,11 @@ async function onlyName() {
           <p v-if="lead.insteadOfSpray" class="note" :class="{ stop: lead.noSpray }">
             {{ lead.insteadOfSpray }}
           </p>
-          <p class="soft small">{{ percent(share) }} of leaves affected. {{ data.lineReason }}</p>
+          <p class="soft small">
+            {{ percent(share) }} of leaves affected<template v-if="data.observation.severityPercent !== null"
+              >, about {{ data.observation.severityPercent }} % of such a leaf covered</template
+            >. {{ data.lineReason }} {{ data.trend?.sentence }}
+          </p>
           <div class="actions">
             <Button
               :label="
@@ -151,9 +153,15 @@ async function onlyName() {
                   : `Call it ${lead.name.toLowerCase()}`
               "
               :loading="naming.isPending.value"
-              @click="callIt"
+              @click="callIt(lead.target, treatable ? 'mix' : 'nothing')"
             />
-            <Button v-if="treatable" label="Name it, mix nothing" variant="outlined" @click="onlyName" />
+            <Button
+              v-if="treatable"
+              label="Name it, mix nothing"
+              variant="outlined"
+              @click="callIt(lead.target, 'nothing')"
+            />
+            <Button v-if="walkId" label="Name it later" variant="text" @click="router.push('/walk')" />
           </div>
           <FieldError :problem="naming.error.value" />
         </section>
@@ -177,22 +185,10 @@ section.card {
   align-content: start;
 }
 
-.pair {
-  grid-template-columns: 1fr 1fr;
-}
-
-figure {
-  margin: 0;
+.wait {
   display: grid;
-  justify-items: center;
-  align-content: start;
-  gap: 10px;
-  text-align: center;
-}
-
-figcaption {
-  display: grid;
-  gap: 3px;
+  gap: 8px;
+  justify-items: start;
 }
 
 .question {

@@ -3,48 +3,63 @@ import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { answer, api } from '@/api/client'
-import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import CountPad from '@/kit/CountPad.vue'
 import FieldError from '@/kit/FieldError.vue'
 import ShareMeter from '@/kit/ShareMeter.vue'
 import FieldNotes from './FieldNotes.vue'
+import LookFirst from './LookFirst.vue'
+import PhotoPicker from './PhotoPicker.vue'
+import SeverityPicker from './SeverityPicker.vue'
 import SignPicker from './SignPicker.vue'
-import { useCount } from './useCount'
+import TroubleTabs from './TroubleTabs.vue'
+import WalkStrip from './WalkStrip.vue'
+import { signsQuery } from './signsQuery'
+import { useLook } from './useLook'
 import { useSample } from './useSample'
+import { useSaveLook } from './useSaveLook'
+import { useWalk } from './useWalk'
 
 const props = defineProps<{ plantingId: string }>()
 const router = useRouter()
-const { garden, query, plantings, memberId } = useGarden()
+const { garden, query, plantings } = useGarden()
 const planting = computed(() => plantings.value.find((p) => p.id === props.plantingId))
-const count = useCount(props.plantingId)
-const { draft, looked, affected } = count
-const sample = useSample(() => props.plantingId, looked, affected)
-const crop = computed(() => planting.value?.crop ?? '')
-const signs = useQuery({
-  queryKey: computed(() => keys.catalogue('signs', crop.value)),
-  queryFn: () =>
-    answer(api.GET('/api/catalogue/crops/{cropId}/signs', { params: { path: { cropId: crop.value } } })),
-  enabled: computed(() => crop.value !== ''),
-  staleTime: Infinity,
-})
-const saving = useGardenWrite((gardenId) =>
-  answer(
-    api.POST('/api/gardens/{gardenId}/observations', {
-      params: { path: { gardenId } },
-      body: count.toObservation(props.plantingId, memberId.value),
-    }),
-  ),
+const look = useLook(props.plantingId)
+const { draft, chosen, looked, affected, trouble, found } = look
+const both = computed(() => draft.value.leaves.filter((leaf) => leaf === 3).length)
+const clean = computed(() => draft.value.leaves.filter((leaf) => leaf === 0).length)
+const walk = useWalk()
+const stop = computed(() =>
+  walk.stops.value.flatMap((s) => s.plantings).find((p) => p.plantingId === props.plantingId),
 )
-const found = computed(() => affected.value > 0 || draft.value.signs.length > 0)
+const lines = computed(() => walk.round.data.value?.stopLines.find((l) => l.line === stop.value?.line))
+const sample = useSample(
+  () => props.plantingId,
+  looked,
+  () => affected.value[chosen.value] ?? 0,
+  lines,
+)
+const crop = computed(() => planting.value?.crop ?? '')
+const signs = useQuery(computed(() => signsQuery(crop.value)))
+/** Severity is drawn with the first sign that was named. */
+const drawnSign = computed(() => signs.data.value?.find((s) => s.id === trouble.value.signs[0]))
+const side = computed(() => (drawnSign.value?.part === 'underside' ? 'under' : 'upper'))
 
-async function save() {
-  const saved = await saving.mutateAsync().catch(() => null)
+const { saving, problem, save } = useSaveLook(look, props.plantingId)
+
+async function done(then: 'name' | 'walk') {
+  const saved = await save()
   if (!saved) return
-  const next = found.value ? { name: 'suspects', params: { observationId: saved.id } } : { name: 'walk' }
-  count.clear()
-  await router.push(next)
+  if (then === 'name' && saved.sent)
+    await router.push({ name: 'suspects', params: { observationId: saved.id } })
+  else await goOn()
+}
+
+/** To the next planting of the round, or to its end. */
+async function goOn() {
+  const next = walk.next.value?.planting.plantingId
+  await router.push(next ? { name: 'count', params: { plantingId: next } } : { name: 'walk' })
 }
 </script>
 
@@ -55,38 +70,64 @@ async function save() {
       This planting is not growing now. <RouterLink to="/walk">Choose another</RouterLink>.
     </p>
     <template v-else>
+      <WalkStrip :planting-id="plantingId" @next="goOn" />
       <div class="page-head">
         <h1>{{ planting.place.name }}: {{ planting.cropName.toLowerCase() }}</h1>
-        <p class="look">{{ planting.lookFirst }}</p>
       </div>
+      <LookFirst v-if="stop" :stop="stop" />
       <CountPad
-        :clean="looked - affected"
+        :clean="clean"
         :affected="affected"
+        :both="both"
         :can-undo="looked > 0"
-        @count="count.add"
-        @back="count.back"
+        @count="look.add"
+        @back="look.back"
       />
-      <FieldError :problem="saving.error.value" field="leavesLooked" />
-      <FieldError :problem="saving.error.value" field="leavesAffected" />
-      <ShareMeter v-if="looked > 0 && sample.data.value" :sample="sample.data.value" />
+      <FieldError :problem="problem" field="leavesLooked" />
+      <FieldError :problem="problem" field="leavesAffected" />
+      <ShareMeter v-if="sample" :sample="sample" />
       <p v-else class="soft">One tap for each leaf. About twenty leaves say a good deal.</p>
-      <h2>What is on them?</h2>
+      <TroubleTabs
+        v-model:chosen="chosen"
+        :affected="affected"
+        @add="look.addTrouble"
+        @drop="look.dropTrouble"
+      />
       <SignPicker
         :signs="signs.data.value ?? []"
         :leaf="planting.leaf"
-        :chosen="draft.signs"
-        @toggle="count.toggleSign"
+        :chosen="trouble.signs"
+        @toggle="look.toggleSign"
       />
-      <FieldError :problem="saving.error.value" field="signs" />
+      <FieldError :problem="problem" field="signs" />
+      <template v-if="(affected[chosen] ?? 0) > 0">
+        <h2>How much of an affected leaf?</h2>
+        <SeverityPicker
+          v-model="trouble.severityPercent"
+          :leaf="planting.leaf"
+          :sign="drawnSign?.drawing"
+          :side="side"
+        />
+      </template>
+      <PhotoPicker v-model="draft.photos" />
       <FieldNotes v-model="draft" />
-      <FieldError :problem="saving.error.value" :shown="['leavesLooked', 'leavesAffected', 'signs']" />
+      <FieldError :problem="problem" :shown="['leavesLooked', 'leavesAffected', 'signs']" />
       <div class="save">
         <Button
-          :label="found ? 'Save and name it' : 'Save: all clean'"
+          v-if="found"
+          label="Save and name it"
           size="large"
           fluid
-          :loading="saving.isPending.value"
-          @click="save"
+          :loading="saving"
+          @click="done('name')"
+        />
+        <Button
+          :label="found ? 'Save, name it later' : 'Save: all clean'"
+          size="large"
+          fluid
+          :variant="found ? 'outlined' : undefined"
+          :loading="saving"
+          @click="done('walk')"
         />
       </div>
     </template>
@@ -94,13 +135,11 @@ async function save() {
 </template>
 
 <style scoped>
-.look {
-  font-weight: 600;
-}
-
 .save {
   position: sticky;
   bottom: 0;
+  display: flex;
+  gap: 10px;
   padding: 10px 0;
   background: var(--paper);
 }

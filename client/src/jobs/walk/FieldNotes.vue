@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
+import { antsWords, bedSideWords, options, plantPartWords, rootCheckWords } from '@/garden/words'
+import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
 import NumberStepper from '@/kit/NumberStepper.vue'
-import type { CountDraft } from './useCount'
+import SelectField from '@/kit/SelectField.vue'
+import type { Look } from './useLook'
 
-/** Ants, helpers and a note: what is seen beside the leaves. */
-const draft = defineModel<CountDraft>({ required: true })
-const ants = [
-  { value: 'none', label: 'none' },
-  { value: 'few', label: 'few' },
-  { value: 'many', label: 'many' },
-]
+/** Ants, helpers, where on the plant and in the bed, roots, and a note: what is seen beside the leaves. */
+const draft = defineModel<Look>({ required: true })
+const helpers = ['ladybird', 'ladybird-larva', 'lacewing-larva', 'hoverfly-larva', 'predatory-mite']
 </script>
 
 <template>
@@ -19,15 +18,28 @@ const ants = [
       <span id="ants" class="label">Ants</span>
       <SelectButton
         v-model="draft.ants"
-        :options="ants"
+        :options="options(antsWords)"
         option-label="label"
         option-value="value"
         :allow-empty="false"
         aria-labelledby="ants"
       />
     </div>
-    <NumberStepper v-model="draft.helpers" label="Helpers: ladybirds, larvae, lacewings" />
-    <NumberStepper v-model="draft.mummies" label="Mummies: tan, round, still" />
+    <div>
+      <NumberStepper v-model="draft.helpers" label="Helpers" />
+      <p class="creatures" aria-hidden="true">
+        <CreatureDrawing v-for="h in helpers" :key="h" :creature="h" :size="48" />
+      </p>
+    </div>
+    <div>
+      <NumberStepper v-model="draft.mummies" label="Mummies: tan, round, still" />
+      <p class="creatures" aria-hidden="true"><CreatureDrawing creature="mummy" :size="48" /></p>
+    </div>
+    <div class="pair">
+      <SelectField v-model="draft.part" label="Mostly on the plant's" :options="options(plantPartWords)" />
+      <SelectField v-model="draft.side" label="Where in the bed" :options="options(bedSideWords)" />
+      <SelectField v-model="draft.roots" label="Roots" :options="options(rootCheckWords)" />
+    </div>
     <div class="field">
       <label for="note">Note</label>
       <Textarea id="note" v-model="draft.note" rows="2" auto-resize maxlength="2000" />
@@ -49,5 +61,16 @@ const ants = [
 
 .label {
   font-weight: 600;
+}
+
+.creatures {
+  display: flex;
+  gap: 6px;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
+  gap: 12px;
 }
 </style>

@@ -22,7 +22,12 @@ const shown = computed(() =>
       :aria-pressed="chosen.includes(s.id)"
       @click="$emit('toggle', s.id)"
     >
-      <LeafDrawing :leaf="leaf" :sign="s.drawing" :size="44" />
+      <LeafDrawing
+        :leaf="leaf"
+        :sign="s.drawing"
+        :side="s.part === 'underside' ? 'under' : 'upper'"
+        :size="44"
+      />
       <span>{{ s.name }}</span>
     </button>
     <button v-if="!all && signs.length > shown.length" class="more" @click="all = true">

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
+import LeafDrawing from '@/drawings/LeafDrawing.vue'
+
+/** The two most likely side by side: the sign each is known by, its stages of life, and how to tell it. */
+defineProps<{ leaf: string; suspects: Schemas['SuspectAnswer'][] }>()
+</script>
+
+<template>
+  <section class="card pair" aria-label="The two most likely">
+    <figure v-for="s in suspects" :key="s.target">
+      <LeafDrawing
+        :leaf="leaf"
+        :sign="s.drawing"
+        :side="s.underside ? 'under' : 'upper'"
+        :size="120"
+        :label="`${s.name} on a leaf${s.underside ? ', seen from below' : ''}`"
+      />
+      <figcaption>
+        <strong>{{ s.name }}</strong>
+        <i v-if="s.latinName" class="soft small">{{ s.latinName }}</i>
+        <span class="soft small">{{ s.howToTell }}</span>
+        <span v-if="s.stages.length > 0" class="stages">
+          <span v-for="stage in s.stages" :key="stage.name" class="soft small">
+            <CreatureDrawing :creature="stage.drawing" :size="46" />
+            {{ stage.name }}, {{ stage.where }}
+          </span>
+        </span>
+      </figcaption>
+    </figure>
+  </section>
+</template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+}
+
+figure {
+  margin: 0;
+  display: grid;
+  justify-items: center;
+  align-content: start;
+  gap: 10px;
+  text-align: center;
+}
+
+figcaption {
+  display: grid;
+  gap: 3px;
+}
+
+.stages {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(90px, 1fr));
+  gap: 6px;
+  margin-top: 6px;
+}
+
+.stages > span {
+  display: grid;
+  justify-items: center;
+  align-content: start;
+}
+</style>

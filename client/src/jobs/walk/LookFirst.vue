@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
+import { useGarden } from '@/garden/useGarden'
+import { day, percent } from '@/kit/format'
+import type { PlantingStop } from './useWalk'
+
+/** Where to look first on this planting now, what for and why, and how it stood the last time. */
+defineProps<{ stop: PlantingStop }>()
+const { garden } = useGarden()
+</script>
+
+<template>
+  <div class="first">
+    <p v-for="w in stop.watch" :key="w.target">
+      <strong>{{ w.lookFirst }}</strong>
+      <span class="soft">
+        {{ w.name }}<template v-if="w.why.length > 0">: {{ w.why.slice(0, 2).join('; ') }}</template
+        >.
+      </span>
+      <span v-if="w.stages.length > 0" class="stages">
+        <span v-for="s in w.stages" :key="s.name"
+          ><CreatureDrawing :creature="s.drawing" :size="42" /><span class="soft small">{{
+            s.name
+          }}</span></span
+        >
+      </span>
+    </p>
+    <p v-if="stop.lastSeen && garden" class="soft small">
+      Last time, {{ day(stop.lastSeen, garden.timeZoneId) }}:
+      <template v-if="stop.lastAffected > 0"
+        >{{ percent(stop.lastAffected / stop.lastLooked) }}
+        {{ (stop.lastNamedAs ?? 'unnamed').toLowerCase() }}. {{ stop.trend?.sentence }}</template
+      >
+      <template v-else>clean.</template>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.first {
+  display: grid;
+  gap: 6px;
+}
+
+.first > p {
+  display: grid;
+}
+
+.stages {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+
+.stages > span {
+  display: grid;
+  justify-items: center;
+}
+</style>

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useGarden } from '@/garden/useGarden'
+import AsyncState from '@/kit/AsyncState.vue'
+import RoundStops from './RoundStops.vue'
+import { signsQuery } from './signsQuery'
+import { useWalk } from './useWalk'
+
+const route = useRoute()
+const router = useRouter()
+const client = useQueryClient()
+const { garden } = useGarden()
+const { round, stops, walkId, seen, skipped, next, placesDone, toName, begin, skip, end } = useWalk()
+const wanted = computed(() => new Set([route.query.planting ?? []].flat().filter((id) => id !== null)))
+
+// The signs of every crop on the round, so that they are there when the network is not.
+watch(
+  stops,
+  (list) => {
+    for (const crop of new Set(list.flatMap((s) => s.plantings.map((p) => p.crop))))
+      void client.prefetchQuery(signsQuery(crop))
+  },
+  { immediate: true },
+)
+
+async function start() {
+  await begin()
+  if (next.value) await router.push({ name: 'count', params: { plantingId: next.value.planting.plantingId } })
+}
+</script>
+
+<template>
+  <div class="page narrow">
+    <div class="page-head">
+      <h1>Walk</h1>
+      <p v-if="walkId" class="soft" role="status">{{ placesDone }} of {{ stops.length }} places</p>
+      <p v-else class="soft">Turn leaves over. The order is only a proposal.</p>
+    </div>
+    <AsyncState
+      v-if="!round.data.value"
+      :pending="round.isPending.value"
+      :error="round.error.value"
+      :retry="round.refetch"
+    />
+    <p v-else-if="stops.length === 0" class="note">
+      Nothing is growing yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> first.
+    </p>
+    <template v-else>
+      <section v-if="next" class="next card" aria-labelledby="next">
+        <h2 id="next">{{ walkId ? 'Next' : 'First' }}: {{ next.stop.place }}</h2>
+        <p class="soft">{{ next.stop.why.join(' · ') }}</p>
+        <div class="actions">
+          <Button
+            :label="
+              walkId
+                ? `Count ${next.planting.cropName.toLowerCase()}`
+                : `Start the walk at ${next.stop.place}`
+            "
+            size="large"
+            @click="start"
+          />
+          <Button
+            v-if="walkId"
+            :label="`Skip ${next.stop.place}`"
+            size="large"
+            variant="outlined"
+            @click="skip(next.stop.placeId)"
+          />
+        </div>
+      </section>
+      <section v-else class="note good" role="status">
+        <p>
+          <strong>The round is done.</strong>
+          {{
+            skipped.size > 0
+              ? `${skipped.size === 1 ? 'One place was' : `${skipped.size} places were`} skipped and come first next time.`
+              : 'Every place was seen.'
+          }}
+        </p>
+      </section>
+      <section v-if="toName.length > 0" class="note" aria-labelledby="to-name">
+        <h2 id="to-name">Still without a name</h2>
+        <ul>
+          <li v-for="o in toName" :key="o.id">
+            <RouterLink :to="{ name: 'suspects', params: { observationId: o.id } }"
+              >{{ o.where }}: {{ o.leavesAffected }} of {{ o.leavesLooked }} leaves</RouterLink
+            >
+          </li>
+        </ul>
+      </section>
+      <RoundStops
+        :stops="stops"
+        :seen="seen"
+        :skipped="skipped"
+        :wanted="wanted"
+        :zone="garden?.timeZoneId ?? 'UTC'"
+      />
+      <Button v-if="walkId" label="End the walk here" size="large" variant="outlined" @click="end" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.next {
+  display: grid;
+  gap: 10px;
+  border-left: 4px solid var(--mauve);
+}
+
+.note li a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+}
+</style>

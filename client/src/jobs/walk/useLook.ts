@@ -1,0 +1,122 @@
+import { useLocalStorage } from '@vueuse/core'
+import { computed, type Ref, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+
+/** A trouble of the look: its number is the bit it has in a leaf. */
+export interface Trouble {
+  /** Made here, so that sending twice is harmless. */
+  id: string
+  signs: string[]
+  severityPercent: number | null
+}
+
+export interface Look {
+  /** Each leaf in the order it was turned over: 0 clean, 1 the first trouble, 2 the second, 3 both. */
+  leaves: number[]
+  troubles: Trouble[]
+  ants: Schemas['Ants']
+  helpers: number
+  mummies: number
+  part: Schemas['PlantPart']
+  side: Schemas['BedSide']
+  roots: Schemas['RootCheck']
+  note: string
+  /** Photos that wait on this device, by id. */
+  photos: string[]
+}
+
+const emptyTrouble = (): Trouble => ({ id: crypto.randomUUID(), signs: [], severityPercent: null })
+
+export const emptyLook = (): Look => ({
+  leaves: [],
+  troubles: [emptyTrouble()],
+  ants: 'none',
+  helpers: 0,
+  mummies: 0,
+  part: 'unsaid',
+  side: 'unsaid',
+  roots: 'notLooked',
+  note: '',
+  photos: [],
+})
+
+export const affectedBy = (leaves: readonly number[], trouble: number) =>
+  leaves.filter((leaf) => leaf & (1 << trouble)).length
+
+/** A look under way, kept on the device until it is sent: a reload or a lost network loses nothing. */
+export function useLook(name: string) {
+  const draft: Ref<Look> = useLocalStorage<Look>(`mauvaise-look-${name}`, emptyLook(), {
+    mergeDefaults: true,
+  })
+  /** The trouble whose signs are on screen. */
+  const chosen = ref(0)
+  const looked = computed(() => draft.value.leaves.length)
+  const affected = computed(() => draft.value.troubles.map((_, i) => affectedBy(draft.value.leaves, i)))
+  const trouble = computed(() => draft.value.troubles[chosen.value] ?? (draft.value.troubles[0] as Trouble))
+  const found = computed(
+    () => draft.value.leaves.some((leaf) => leaf > 0) || draft.value.troubles.some((t) => t.signs.length > 0),
+  )
+
+  return {
+    draft,
+    chosen,
+    looked,
+    affected,
+    trouble,
+    found,
+    add: (leaf: number, times = 1) => draft.value.leaves.push(...Array<number>(times).fill(leaf)),
+    back: () => draft.value.leaves.pop(),
+    toggleSign(sign: string) {
+      const signs = trouble.value.signs
+      const at = signs.indexOf(sign)
+      if (at < 0) signs.push(sign)
+      else signs.splice(at, 1)
+    },
+    addTrouble() {
+      draft.value.troubles.push(emptyTrouble())
+      chosen.value = draft.value.troubles.length - 1
+    },
+    /** Takes the second trouble off; its leaves count as what else was on them. */
+    dropTrouble() {
+      draft.value.troubles.splice(1)
+      draft.value.leaves = draft.value.leaves.map((leaf) => leaf & 1)
+      chosen.value = 0
+    },
+    clear() {
+      draft.value = emptyLook()
+      chosen.value = 0
+    },
+    /** What is sent. */
+    toObservation(
+      plantingId: string,
+      memberId: string | null,
+      walkId: string | null = null,
+    ): Schemas['NewObservation'] {
+      const { leaves, troubles, note, ants, helpers, mummies, part, side, roots } = draft.value
+      const [first = emptyTrouble(), ...rest] = troubles.map((t, i) => {
+        const leavesAffected = affectedBy(leaves, i)
+        return {
+          id: t.id,
+          leavesAffected,
+          signs: t.signs.map((sign) => ({ sign, present: true })),
+          severityPercent: leavesAffected > 0 ? t.severityPercent : null,
+        }
+      })
+      return {
+        ...(first as Schemas['FurtherTrouble']),
+        plantingId,
+        memberId,
+        walkId,
+        leavesLooked: leaves.length,
+        ants,
+        helpers,
+        mummies,
+        part,
+        side,
+        roots,
+        note: note || null,
+        also: rest,
+      }
+    },
+  }
+}

@@ -1,0 +1,110 @@
+import { Problem } from '@/api/client'
+
+/** Something written on this device that the server has not acknowledged yet. Ids are in it, so sending twice is harmless. */
+export interface Parcel {
+  /** Sorts by time; unique. */
+  key: string
+  gardenId: string
+  method: 'PUT' | 'POST'
+  path: string
+  body?: Record<string, unknown>
+  /** A picture, sent instead of a body. */
+  photo?: Blob
+  /** What it is, for the list of what waits. */
+  words: string
+  /** By this device's clock, which may be wrong: only ages are taken from it. */
+  madeAt: number
+  /** Put the time at which it was made into the body's `at` when it is sent later. */
+  stamp?: boolean
+  /** Why the server will not have it; it stays until the gardener lets go of it. */
+  refused?: string
+}
+
+export interface ParcelStore {
+  all(): Promise<Parcel[]>
+  put(parcel: Parcel): Promise<void>
+  remove(key: string): Promise<void>
+}
+
+export type Delivery = { sent: true; data: unknown } | { sent: false }
+
+/** Sends one parcel. Throws a TypeError, as fetch does, when the network is down. */
+export type Send = (parcel: Parcel) => Promise<{ ok: boolean; status: number; data: unknown }>
+
+/** Sent this long after it was made, a parcel says when that was. */
+const freshForMs = 30_000
+
+/**
+ * Keeps what is written on the device until the server has it, in order. A parcel goes into the store before the first try, so
+ * a reload, a crash or a dead network loses nothing.
+ */
+export function createOutbox(
+  store: ParcelStore,
+  send: Send,
+  gardenNow: (gardenId: string) => Promise<number>,
+) {
+  let turn: Promise<unknown> = Promise.resolve()
+  let made = 0
+
+  /** One at a time, also between tabs where the browser can. */
+  function alone<T>(work: () => Promise<T>): Promise<T> {
+    const locks = 'locks' in navigator ? navigator.locks : undefined
+    const next = turn.then(async (): Promise<T> =>
+      locks ? await locks.request('mauvaise-outbox', work) : work(),
+    )
+    turn = next.catch(() => undefined)
+    return next
+  }
+
+  async function stamped(parcel: Parcel): Promise<Parcel> {
+    const age = Date.now() - parcel.madeAt
+    if (!parcel.stamp || age < freshForMs) return parcel
+    const at = new Date((await gardenNow(parcel.gardenId)) - age).toISOString()
+    return { ...parcel, body: { ...parcel.body, at } }
+  }
+
+  /** Sends in order until something does not get through. Returns what came of the parcel that was asked about. */
+  async function run(wanted?: string): Promise<Delivery> {
+    let delivery: Delivery = { sent: false }
+    for (const parcel of await store.all()) {
+      if (parcel.refused) continue
+      let answer
+      try {
+        answer = await send(await stamped(parcel))
+      } catch (error) {
+        if (error instanceof TypeError || error instanceof Problem) return delivery
+        throw error
+      }
+      if (answer.ok) {
+        await store.remove(parcel.key)
+        if (parcel.key === wanted) delivery = { sent: true, data: answer.data }
+      } else if (answer.status >= 500 || answer.status === 408 || answer.status === 429) {
+        return delivery
+      } else {
+        const problem = Problem.of(answer.status, answer.data)
+        if (parcel.key === wanted) {
+          // The screen it was written on still holds it.
+          await store.remove(parcel.key)
+          throw problem
+        }
+        await store.put({ ...parcel, refused: problem.message })
+      }
+    }
+    return delivery
+  }
+
+  return {
+    /** Keeps and tries to send. Throws the server's Problem when it refuses this parcel. */
+    post(parcel: Omit<Parcel, 'key' | 'madeAt'>): Promise<Delivery> {
+      const madeAt = Date.now()
+      const key = `${String(madeAt).padStart(15, '0')}-${String(made++).padStart(4, '0')}`
+      return alone(async () => {
+        await store.put({ ...parcel, key, madeAt })
+        return run(key)
+      })
+    },
+    /** Tries everything that waits once more. */
+    flush: () => alone(() => run()),
+    letGo: (key: string) => alone(() => store.remove(key)),
+  }
+}

@@ -1,0 +1,71 @@
+import { useQueryClient } from '@tanstack/vue-query'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { createStore, del, entries, set } from 'idb-keyval'
+import { computed, ref } from 'vue'
+import { answer, api } from '@/api/client'
+import { keys } from '@/garden/useGarden'
+import { createOutbox, type Parcel, type ParcelStore } from './outbox'
+
+const parcels = ref<Parcel[]>([])
+
+const database = createStore('mauvaise-outbox', 'parcels')
+const read = async () =>
+  (await entries<string, Parcel>(database)).map(([, p]) => p).sort((a, b) => a.key.localeCompare(b.key))
+const changed = async () => {
+  parcels.value = await read()
+}
+const store: ParcelStore = {
+  all: read,
+  put: (parcel) => set(parcel.key, parcel, database).then(changed),
+  remove: (key) => del(key, database).then(changed),
+}
+
+const outbox = createOutbox(
+  store,
+  async (parcel) => {
+    const response = await fetch(parcel.path, {
+      method: parcel.method,
+      headers: { 'content-type': parcel.photo?.type ?? 'application/json' },
+      body: parcel.photo ?? JSON.stringify(parcel.body ?? {}),
+    })
+    const text = await response.text()
+    return { ok: response.ok, status: response.status, data: text === '' ? null : JSON.parse(text) }
+  },
+  async (gardenId) =>
+    Date.parse((await answer(api.GET('/api/gardens/{gardenId}', { params: { path: { gardenId } } }))).now),
+)
+
+/** What was written on this device and waits for the server. */
+export function useOutbox() {
+  const client = useQueryClient()
+  /** Whatever was read of the garden is old once something got through. */
+  async function fresh<T extends { sent: boolean }>(gardenId: string, work: Promise<T>): Promise<T> {
+    const result = await work
+    if (result.sent) await client.invalidateQueries({ queryKey: keys.garden(gardenId) })
+    return result
+  }
+  return {
+    waiting: computed(() => parcels.value.filter((p) => !p.refused)),
+    refused: computed(() => parcels.value.filter((p) => p.refused)),
+    post: (parcel: Omit<Parcel, 'key' | 'madeAt'>) => fresh(parcel.gardenId, outbox.post(parcel)),
+    letGo: outbox.letGo,
+    async flush() {
+      const before = parcels.value.length
+      await outbox.flush()
+      if (parcels.value.length < before) await client.invalidateQueries()
+    },
+  }
+}
+
+/** Sends what waits when there is reason to hope: at the start, when the network or the page comes back, and now and then. */
+export function useDelivery() {
+  const { flush, waiting } = useOutbox()
+  void changed().then(flush)
+  useEventListener(window, 'online', flush)
+  useEventListener(document, 'visibilitychange', () => {
+    if (document.visibilityState === 'visible') void flush()
+  })
+  useIntervalFn(() => {
+    if (waiting.value.length > 0) void flush()
+  }, 15_000)
+}

@@ -1,0 +1,56 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Scouting;
+
+/// <summary>Something that speaks for a suspect (factor over 1) or against it.</summary>
+public sealed record Clue(string Code, double Factor, string Sentence);
+
+/// <summary>Where and when something was seen: what is known before any sign.</summary>
+/// <param name="NorthernMonth">1 to 12 as the northern hemisphere counts.</param>
+/// <param name="Local">What this garden adds, by target id: weather, neighbours, earlier names, sprays. Null for nowhere in particular.</param>
+public sealed record Circumstances(
+    Crop Crop,
+    Shelter Shelter,
+    int NorthernMonth,
+    IReadOnlyDictionary<string, IReadOnlyList<Clue>>? Local = null)
+{
+    /// <summary>Weight of a host in the wrong season, against 1 in season (assumed).</summary>
+    private const double OutOfSeason = 0.15;
+
+    /// <summary>How likely a target is before any sign, as a weight: its commonness times everything of <see cref="CluesFor"/>.</summary>
+    public double PriorWeight(Target t)
+    {
+        var weight = t.Commonness * (InSeason(t) ? 1 : OutOfSeason) * (Shelter == Shelter.Open ? 1 : t.UnderCoverFactor);
+        if (Local?.TryGetValue(t.Id, out var clues) == true)
+        {
+            foreach (var clue in clues)
+            {
+                weight *= clue.Factor;
+            }
+        }
+
+        return weight;
+    }
+
+    /// <summary>What speaks for and against a target before any sign.</summary>
+    public IEnumerable<Clue> CluesFor(Target t)
+    {
+        if (!InSeason(t))
+        {
+            yield return new("season", OutOfSeason, "early or late in the year for it");
+        }
+
+        if (Shelter != Shelter.Open && Math.Abs(t.UnderCoverFactor - 1) > 0.01)
+        {
+            yield return new("cover", t.UnderCoverFactor, t.UnderCoverFactor > 1 ? "likes it under cover" : "seldom under cover");
+        }
+
+        foreach (var clue in Local?.GetValueOrDefault(t.Id) ?? [])
+        {
+            yield return clue;
+        }
+    }
+
+    private bool InSeason(Target t) => Shelter == Shelter.Indoor || t.Season.Holds(NorthernMonth);
+}

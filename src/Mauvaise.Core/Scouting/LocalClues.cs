@@ -1,0 +1,102 @@
+using Mauvaise.Core.Biology;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Scouting;
+
+/// <summary>What a garden knows about a planting before anybody turns a leaf over. All factors are assumed.</summary>
+public static class LocalClues
+{
+    /// <summary>A trouble named elsewhere counts as near for this long.</summary>
+    private const int NeighbourDays = 21;
+    private const double SameBed = 2.5;
+    private const double SameGarden = 1.4;
+
+    /// <summary>Scorch shows within this many days of a spray.</summary>
+    private const int ScorchDays = 5;
+    private const double AfterSpray = 3;
+    private const double NoSpray = 0.1;
+
+    /// <summary>Earlier names on the same crop count up to this often.</summary>
+    private const int MostNames = 3;
+
+    /// <summary>Circumstances of a planting now.</summary>
+    /// <param name="sky">The weather of its place.</param>
+    /// <param name="exceptLook">The look that is being named, so that it does not vouch for itself.</param>
+    public static Circumstances At(GardenSnapshot garden, Planting planting, PlaceSky sky, Guid? exceptLook = null)
+    {
+        var crop = garden.Catalogue.Crop(planting.Crop);
+        var named = garden.Observations
+            .Where(o => o.Named is not null && !o.NameIsGroup && o.LookId != exceptLook && o.At <= garden.Now)
+            .Select(o => (Seen: o, Planting: garden.FindPlanting(o.PlantingId)))
+            .Where(x => x.Planting is not null)
+            .ToLookup(x => x.Seen.Named!, x => (x.Seen, Planting: x.Planting!));
+        var local = new Dictionary<string, IReadOnlyList<Clue>>();
+        foreach (var target in garden.Catalogue.TargetsOn(crop).Select(x => x.Target))
+        {
+            Clue?[] clues =
+            [
+                Age(target, planting),
+                Weather(target, sky, garden),
+                Neighbour(garden, planting, named[target.Id]),
+                HereBefore(planting, named[target.Id]),
+                Sprayed(garden, planting, target),
+            ];
+            local[target.Id] = [.. clues.OfType<Clue>()];
+        }
+
+        return new Circumstances(crop, garden.PlaceOf(planting).Shelter, garden.Garden.NorthernMonth(garden.Today), local);
+    }
+
+    private static Clue? Age(Target target, Planting planting) =>
+        planting.Stage is GrowthStage.Seedling or GrowthStage.Young && Math.Abs(target.YoungFactor - 1) > 0.01
+            ? new("age", target.YoungFactor, target.YoungFactor > 1 ? "likes young plants" : "seldom on young plants")
+            : null;
+
+    private static Clue? Weather(Target target, PlaceSky sky, GardenSnapshot garden) =>
+        Pressure.Now(target, sky, garden.Garden, garden.Now) is { } p
+            ? new("weather", 0.4 + 1.2 * p.Value, p.Sentence)
+            : null;
+
+    private static Clue? Neighbour(GardenSnapshot garden, Planting planting, IEnumerable<(Observation Seen, Planting Planting)> named)
+    {
+        var near = named
+            .Where(x => x.Planting.Id != planting.Id && x.Seen.LeavesAffected > 0 && x.Seen.At > garden.Now.AddDays(-NeighbourDays))
+            .OrderByDescending(x => x.Planting.PlaceId == planting.PlaceId).ThenByDescending(x => x.Seen.At)
+            .FirstOrDefault();
+        if (near.Planting is null)
+        {
+            return null;
+        }
+
+        var place = garden.PlaceOf(near.Planting).Name;
+        var crop = garden.Catalogue.Crop(near.Planting.Crop).Name.ToLowerInvariant();
+        var days = garden.Today.DayNumber - garden.Garden.DateOf(near.Seen.At).DayNumber;
+        var ago = days switch { 0 => "today", 1 => "yesterday", _ => $"{days} days ago" };
+        return near.Planting.PlaceId == planting.PlaceId
+            ? new("neighbour", SameBed, $"on the {crop} in the same bed {ago}")
+            : new("neighbour", SameGarden, $"on the {crop} in {place} {ago}");
+    }
+
+    private static Clue? HereBefore(Planting planting, IEnumerable<(Observation Seen, Planting Planting)> named)
+    {
+        var times = named.Count(x => x.Planting.Crop == planting.Crop);
+        return times == 0
+            ? null
+            : new("here-before", 1 + 0.5 * Math.Min(MostNames, times), times == 1 ? "named once on this crop here before" : $"named {times} times on this crop here before");
+    }
+
+    private static Clue? Sprayed(GardenSnapshot garden, Planting planting, Target target)
+    {
+        if (!target.FollowsSpray)
+        {
+            return null;
+        }
+
+        var days = garden.LastSpray(planting.Id) is { } spray ? (garden.Now - spray.At).TotalDays : double.MaxValue;
+        return days <= ScorchDays
+            ? new("sprayed", AfterSpray, $"sprayed here within {ScorchDays} days")
+            : new("sprayed", NoSpray, $"no spray here in {ScorchDays} days");
+    }
+}

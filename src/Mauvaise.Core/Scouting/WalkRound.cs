@@ -1,0 +1,128 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Scouting;
+
+/// <summary>A trouble worth looking for on a planting now.</summary>
+/// <param name="Share">Its share of all troubles that live on the crop, before any sign.</param>
+/// <param name="Why">What makes it likelier than usual, strongest first.</param>
+public sealed record WatchFor(Target Target, double Share, IReadOnlyList<string> Why);
+
+/// <summary>A planting on the round.</summary>
+/// <param name="LastLook">The most affected trouble of the latest look; null when nobody looked yet.</param>
+/// <param name="Trend">Of the trouble last named, over the last weeks; null when there is none.</param>
+public sealed record PlantingStop(Planting Planting, Observation? LastLook, Trend? Trend, ActionLine Line, IReadOnlyList<WatchFor> Watch);
+
+/// <summary>A place on the round, with what moved it up or down.</summary>
+public sealed record PlaceStop(Place Place, double Urgency, IReadOnlyList<string> Why, IReadOnlyList<PlantingStop> Plantings);
+
+/// <summary>
+/// The order of a round. Places that were not seen for long, were skipped, had something near its line or have the weather for
+/// it come first; places with a disease that hands and sleeves carry come last. All weights are assumed.
+/// </summary>
+public static class WalkRound
+{
+    private const int WatchCount = 2;
+
+    /// <summary>A second trouble is worth a look from this share on.</summary>
+    private const double WorthALook = 0.12;
+
+    /// <summary>A look this old weighs 1; twice this is the most it weighs.</summary>
+    private const double WalkEveryDays = 6;
+    private const double SkippedWeight = 0.6;
+    private const double TroubleWeight = 0.7;
+    private const double PressureWeight = 0.8;
+
+    /// <summary>A disease seen this many days back still sends its place to the end of the round.</summary>
+    private const int CarriedDays = 10;
+
+    /// <summary>A trend looks this far back.</summary>
+    private const int TrendDays = 21;
+
+    /// <summary>The count that led to a spray belongs to what came after it.</summary>
+    private const double SameDay = 1;
+
+    public static IReadOnlyList<PlaceStop> Plan(GardenSnapshot garden)
+    {
+        var skipped = garden.Walks.LastOrDefault(w => !w.IsOpen(garden.Now))?.SkippedPlaceIds ?? [];
+        return [
+            .. garden.Growing.GroupBy(p => p.PlaceId)
+                .Select(g => Stop(garden, garden.PlaceOf(g.First()), [.. g], skipped.Contains(g.Key)))
+                .OrderBy(x => x.Carries)
+                .ThenByDescending(x => Math.Round(x.Stop.Urgency, 6))
+                .ThenBy(x => x.Stop.Place.Order)
+                .Select(x => x.Stop)];
+    }
+
+    /// <summary>Trend of a trouble on a planting: looks that named it and clean looks, three weeks back or since the last spray there.</summary>
+    /// <param name="also">An observation without that name that counts too, because it is being named.</param>
+    public static Trend? TrendOf(GardenSnapshot garden, Guid plantingId, string? target, Observation? also = null)
+    {
+        var since = garden.LastSpray(plantingId) is { } spray && spray.At > garden.Now.AddDays(-TrendDays) ? spray.At.AddDays(-SameDay) : garden.Now.AddDays(-TrendDays);
+        return Trends.Of([
+            .. garden.Observations
+                .Where(o => o.PlantingId == plantingId && o.At > since && o.At <= garden.Now && o.LeavesLooked > 0 && (o.Named == target || o.Id == also?.Id || (o.Named is null && o.LeavesAffected == 0)))
+                .Select(o => new CountAt((o.At - since).TotalDays, o.LeavesLooked, o.LeavesAffected))]);
+    }
+
+    private static (PlaceStop Stop, bool Carries) Stop(GardenSnapshot garden, Place place, IReadOnlyList<Planting> plantings, bool skipped)
+    {
+        var sky = PlaceSky.Of(garden.Weather, garden.Exposure(place));
+        var why = new List<string>();
+        var stops = plantings.Select(p => Stop(garden, p, place, sky)).ToList();
+        var days = stops.Max(s => s.LastLook is { } o ? garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber : int.MaxValue);
+        var urgency = Math.Min(2, days / WalkEveryDays);
+        why.Add(days switch { int.MaxValue => "nobody looked yet", 0 => "seen today", 1 => "seen yesterday", _ => $"last seen {days} days ago" });
+        if (skipped)
+        {
+            urgency += SkippedWeight;
+            why.Add("skipped on the last walk");
+        }
+
+        if (stops.Where(s => s.LastLook is { LeavesAffected: > 0 } o && o.Incidence >= s.Line.Share / 2).MaxBy(s => s.LastLook!.Incidence) is { LastLook: { } trouble })
+        {
+            urgency += TroubleWeight;
+            var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.ToLowerInvariant() : "something unnamed";
+            why.Add(FormattableString.Invariant($"{name} on {trouble.Incidence * 100:0} % of leaves last time"));
+        }
+
+        if (stops.SelectMany(s => s.Watch.Select(w => (Stop: s, Watch: w))).Where(x => x.Watch.Why.Count > 0).MaxBy(x => x.Watch.Share) is { Watch: { } watch })
+        {
+            urgency += PressureWeight * watch.Share;
+            why.Add($"look for {watch.Target.Name.ToLowerInvariant()}: {watch.Why[0]}");
+        }
+
+        var carried = stops.Select(s => s.LastLook).FirstOrDefault(o => o is { LeavesAffected: > 0, Named: { } id } && o.At > garden.Now.AddDays(-CarriedDays)
+            && garden.Catalogue.FindTarget(id)?.Disease is { SpreadsBy: "splash" or "wind" });
+        if (carried is not null)
+        {
+            why.Insert(0, $"last: hands and sleeves carry {garden.Catalogue.Target(carried.Named!).Name.ToLowerInvariant()}");
+        }
+
+        return (new PlaceStop(place, urgency, why, stops), carried is not null);
+    }
+
+    private static PlantingStop Stop(GardenSnapshot garden, Planting planting, Place place, PlaceSky sky)
+    {
+        var where = LocalClues.At(garden, planting, sky);
+        var last = garden.LatestObservation(planting.Id);
+        var named = last?.Named is { } id ? garden.Catalogue.FindTarget(id) : null;
+        var likely = garden.Catalogue.TargetsOn(where.Crop)
+            .Where(t => t.Target.Kind != TargetKind.LookAlike)
+            .Select(t => (t.Target, Weight: where.PriorWeight(t.Target)))
+            .OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal)
+            .ToList();
+        var total = likely.Sum(x => x.Weight);
+        var watched = likely.Take(WatchCount).Where((x, i) => i == 0 || x.Weight / total >= WorthALook);
+        return new PlantingStop(
+            planting,
+            last,
+            last is { LeavesAffected: > 0 } ? TrendOf(garden, planting.Id, last.Named) : null,
+            ActionLine.For(named, garden.StanceAt(place), place.Shelter, planting.Stage),
+            [.. watched.Select(x => new WatchFor(
+                x.Target,
+                x.Weight / total,
+                [.. where.CluesFor(x.Target).Where(c => c.Factor > 1.1).OrderByDescending(c => c.Factor).Select(c => c.Sentence)]))]);
+    }
+}

@@ -1,0 +1,150 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Identification;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Tests;
+
+public class RoundTests
+{
+    private static readonly Place North = GardenSamples.Bed("North", 0);
+    private static readonly Place South = GardenSamples.Bed("South", 1);
+    private static readonly Planting Kale = GardenSamples.Grown(North, "kale");
+    private static readonly Planting Courgette = GardenSamples.Grown(South, "courgette");
+    private static readonly Planting Squash = GardenSamples.Grown(South, "squash");
+
+    private static GardenSnapshot Garden(params Observation[] seen) =>
+        GardenSamples.Garden([North, South], [Kale, Courgette, Squash]) with { Observations = [.. seen.OrderBy(o => o.At)] };
+
+    private static string[] Order(GardenSnapshot garden) => [.. WalkRound.Plan(garden).Select(s => s.Place.Name)];
+
+    private static IReadOnlyList<Clue> Clues(GardenSnapshot garden, Planting planting, string target) =>
+        [.. LocalClues.At(garden, planting, GardenSamples.Sky(garden, garden.PlaceOf(planting))).CluesFor(GardenSamples.Target(target))];
+
+    [Fact]
+    public void What_nobody_looked_at_comes_first_and_says_so()
+    {
+        var garden = Garden(GardenSamples.Seen(Kale, 1, 20, 0));
+        Assert.Equal(["South", "North"], Order(garden));
+        Assert.Contains("nobody looked yet", WalkRound.Plan(garden)[0].Why);
+    }
+
+    [Fact]
+    public void A_place_that_was_skipped_moves_up()
+    {
+        var seen = new[] { GardenSamples.Seen(Kale, 4, 20, 0), GardenSamples.Seen(Courgette, 4, 20, 0), GardenSamples.Seen(Squash, 4, 20, 0) };
+        Assert.Equal("North", Order(Garden(seen) with { Walks = [new(Guid.NewGuid(), GardenSamples.Now.AddDays(-4), GardenSamples.Now.AddDays(-4), null, [North.Id])] })[0]);
+        Assert.Equal("South", Order(Garden(seen) with { Walks = [new(Guid.NewGuid(), GardenSamples.Now.AddDays(-4), GardenSamples.Now.AddDays(-4), null, [South.Id])] })[0]);
+    }
+
+    [Fact]
+    public void A_disease_that_hands_carry_sends_its_place_to_the_end()
+    {
+        var garden = Garden(
+            GardenSamples.Seen(Kale, 1, 20, 0), GardenSamples.Seen(Courgette, 5, 20, 8, "powdery-mildew"), GardenSamples.Seen(Squash, 5, 20, 0));
+        Assert.Equal(["North", "South"], Order(garden));
+        Assert.Equal("last: hands and sleeves carry powdery mildew", WalkRound.Plan(garden)[1].Why[0]);
+    }
+
+    [Fact]
+    public void The_round_names_what_to_look_for_with_its_reasons()
+    {
+        var garden = Garden(GardenSamples.Seen(Squash, 2, 20, 6, "powdery-mildew"));
+        var stop = WalkRound.Plan(garden).Single(s => s.Place == South).Plantings.Single(p => p.Planting == Courgette);
+        Assert.Equal("powdery-mildew", stop.Watch[0].Target.Id);
+        Assert.Contains("on the squash in the same bed 2 days ago", stop.Watch[0].Why);
+    }
+
+    [Fact]
+    public void Young_plants_are_watched_for_what_likes_them()
+    {
+        var radish = GardenSamples.Grown(North, "radish", GrowthStage.Seedling);
+        var garden = GardenSamples.Garden([North], [radish]);
+        Assert.Equal("flea-beetle", WalkRound.Plan(garden)[0].Plantings[0].Watch[0].Target.Id);
+    }
+
+    [Fact]
+    public void A_neighbour_counts_more_in_the_same_bed_and_not_once_it_is_clean_or_long_ago()
+    {
+        double Factor(GardenSnapshot garden) => Clues(garden, Courgette, "powdery-mildew").Where(c => c.Code == "neighbour").Select(c => c.Factor).SingleOrDefault(1);
+        var elsewhere = GardenSamples.Grown(North, "cucumber");
+        var near = Factor(Garden(GardenSamples.Seen(Squash, 2, 20, 6, "powdery-mildew")));
+        var far = Factor(GardenSamples.Garden([North, South], [Courgette, elsewhere]) with { Observations = [GardenSamples.Seen(elsewhere, 2, 20, 6, "powdery-mildew")] });
+        Assert.True(near > far && far > 1);
+        Assert.Equal(1, Factor(Garden(GardenSamples.Seen(Squash, 2, 20, 0, "powdery-mildew"))));
+        Assert.Equal(1, Factor(Garden(GardenSamples.Seen(Squash, 30, 20, 6, "powdery-mildew"))));
+    }
+
+    [Fact]
+    public void Names_given_here_before_count_but_not_a_group_and_not_the_look_itself()
+    {
+        double Factor(Observation seen, Guid? except = null) =>
+            LocalClues.At(Garden(seen), Kale, GardenSamples.Sky(Garden(), North), except).CluesFor(GardenSamples.Target("cabbage-aphid")).Where(c => c.Code == "here-before").Select(c => c.Factor).SingleOrDefault(1);
+        var named = GardenSamples.Seen(Kale, 40, 20, 6, "cabbage-aphid");
+        Assert.Equal(1.5, Factor(named));
+        Assert.Equal(1, Factor(named, named.LookId));
+        Assert.Equal(1, Factor(GardenSamples.Seen(Kale, 40, 20, 6, "cabbage-aphid", group: true)));
+    }
+
+    [Fact]
+    public void Scorch_is_unlikely_without_a_spray_and_likely_after_one()
+    {
+        double Factor(GardenSnapshot garden) => Clues(garden, Kale, "spray-scorch").Single(c => c.Code == "sprayed").Factor;
+        Assert.True(Factor(Garden()) < 0.5);
+        Assert.True(Factor(Garden() with { Applications = [GardenSamples.Sprayed(Kale, 2, "castile-soap")] }) > 2);
+        Assert.True(Factor(Garden() with { Applications = [GardenSamples.Sprayed(Kale, 2, "castile-soap", patchTest: true)] }) < 0.5);
+    }
+
+    [Fact]
+    public void Weather_speaks_for_and_against()
+    {
+        var warm = GardenSamples.Garden([North], [Kale], _ => new WeatherHour(25, 60, 2, 3, 0, 20));
+        var cold = GardenSamples.Garden([North], [Kale], _ => new WeatherHour(6, 60, 2, 3, 0, 20));
+        double Factor(GardenSnapshot garden) => Clues(garden, Kale, "cabbage-aphid").Single(c => c.Code == "weather").Factor;
+        Assert.True(Factor(warm) > 1.4 && Factor(cold) < 0.6);
+    }
+
+    [Fact]
+    public void The_latest_look_holds_all_its_troubles_the_worst_first()
+    {
+        var look = Guid.NewGuid();
+        var garden = Garden(
+            GardenSamples.Seen(Kale, 3, 20, 9, "cabbage-white"),
+            GardenSamples.Seen(Kale, 1, 20, 2, "cabbage-aphid", look: look),
+            GardenSamples.Seen(Kale, 1, 20, 7, "flea-beetle", look: look));
+        Assert.Equal(["flea-beetle", "cabbage-aphid"], garden.LatestLook(Kale.Id).Select(o => o.Named));
+        Assert.Empty(garden.LatestLook(Courgette.Id));
+    }
+
+    [Fact]
+    public void A_trend_takes_looks_of_the_same_name_and_clean_ones_and_begins_anew_with_a_spray()
+    {
+        var garden = Garden(
+            GardenSamples.Seen(Kale, 12, 30, 1, "cabbage-aphid"),
+            GardenSamples.Seen(Kale, 8, 30, 20, "flea-beetle"),
+            GardenSamples.Seen(Kale, 6, 30, 6, "cabbage-aphid"),
+            GardenSamples.Seen(Kale, 1, 30, 18, "cabbage-aphid"));
+        Assert.Equal(TrendDirection.Rising, WalkRound.TrendOf(garden, Kale.Id, "cabbage-aphid")!.Direction);
+        Assert.Null(WalkRound.TrendOf(garden with { Applications = [GardenSamples.Sprayed(Kale, 4, "castile-soap")] }, Kale.Id, "cabbage-aphid"));
+        Assert.Null(WalkRound.TrendOf(garden, Kale.Id, "whitefly"));
+    }
+
+    [Fact]
+    public void A_walk_that_nobody_ended_is_over_by_itself()
+    {
+        var walk = new WalkTaken(Guid.NewGuid(), GardenSamples.Now, null, null, []);
+        Assert.True(walk.IsOpen(GardenSamples.Now.AddHours(17)));
+        Assert.False(walk.IsOpen(GardenSamples.Now.AddHours(18)));
+        Assert.False((walk with { EndedAt = GardenSamples.Now }).IsOpen(GardenSamples.Now));
+    }
+
+    [Fact]
+    public void Ants_part_and_clean_roots_are_signs_too_and_a_noted_sign_outranks_them()
+    {
+        var seen = GardenSamples.Seen(Kale, 0, 10, 3, ants: Ants.Few, part: PlantPart.OldLeaves, roots: RootCheck.Clean, signs: [new("ants", false)]);
+        Assert.Equal(
+            [new("ants", false), new("old-leaves-first", true), new("white-on-roots", false), new("root-insects", false)],
+            Evidence.Of(seen));
+    }
+}

@@ -1,0 +1,155 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible, expectNoSideScroll, startOver, watchForErrors } from './steps'
+
+test.beforeEach(({ request }) => startOver(request))
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+const garden = async (page: Page) => {
+  const state = (await (await page.request.get('/api/state')).json()) as { gardens: { id: string }[] }
+  return `/api/gardens/${state.gardens[0]?.id}`
+}
+const round = async (page: Page) =>
+  (await (await page.request.get(`${await garden(page)}/round`)).json()) as {
+    walk: {
+      id: string
+      seenPlantingIds: string[]
+      toName: { leavesLooked: number; leavesAffected: number }[]
+    } | null
+    stops: { place: string; plantings: { plantingId: string }[] }[]
+  }
+const tap = (page: Page, name: string | RegExp) => page.getByRole('button', { name }).first().tap()
+
+test('a round of the ten places, tap by tap', async ({ page }) => {
+  test.slow()
+  const errors = watchForErrors(page)
+  const before = await round(page)
+  const plantings = before.stops.reduce((n, s) => n + s.plantings.length, 0)
+  await page.goto('/walk')
+  await expect(page.getByRole('heading', { name: /^First:/ })).toBeVisible()
+  await expectNoSideScroll(page)
+  let taps = 1
+  await tap(page, /^Start the walk/)
+  let shown = ''
+  for (let i = 0; i < plantings; i++) {
+    const heading = page.getByRole('heading', { level: 1 })
+    await expect(heading).toHaveText(/: /)
+    await expect(heading).not.toHaveText(shown)
+    shown = (await heading.textContent()) ?? ''
+    for (let k = 0; k < 4; k++) await tap(page, 'Five clean')
+    await tap(page, 'Save: all clean')
+    taps += 5
+  }
+  await expect(page.getByText('The round is done.')).toBeVisible()
+  await expect(page.getByText('Every place was seen.')).toBeVisible()
+  expect((await round(page)).walk?.seenPlantingIds).toHaveLength(plantings)
+  await tap(page, 'End the walk here')
+  await expect(page.getByRole('heading', { name: /^First:/ })).toBeVisible()
+  expect((await round(page)).walk).toBeNull()
+  expect(taps / before.stops.length).toBeLessThan(10)
+  expect(errors).toEqual([])
+})
+
+test('a place is skipped, the walk is stopped and taken up again', async ({ page }) => {
+  await page.goto('/walk')
+  await tap(page, /^Start the walk/)
+  await tap(page, 'Five clean')
+  await page.reload()
+  await expect(page.getByRole('button', { name: /^Clean 5/ })).toBeVisible()
+  await tap(page, 'Save: all clean')
+  await expect(page.getByRole('button', { name: /^Clean 0/ })).toBeVisible()
+  const heading = page.getByRole('heading', { level: 1 })
+  const place = ((await heading.textContent()) ?? '').split(':')[0] ?? ''
+  await tap(page, `Skip ${place}`)
+  await expect(heading).not.toHaveText(new RegExp(`^${place}:`))
+  await page.goto('/')
+  await page.goto('/walk')
+  await expect(page.getByText('1 of 10 places')).toBeVisible()
+  await tap(page, 'End the walk here')
+  await expect(page.getByText('skipped on the last walk').first()).toBeVisible()
+})
+
+test('two troubles, how much of a leaf, where, and a photo', async ({ page }) => {
+  await page.goto('/walk')
+  await page.getByRole('link', { name: /^Chapel: courgette/ }).tap()
+  await tap(page, 'A second trouble')
+  await tap(page, /^First \d/)
+  await tap(page, /^Both/)
+  await tap(page, /^Second \d/)
+  await tap(page, /^Clean/)
+  await tap(page, 'First trouble: 2')
+  await tap(page, 'White dust')
+  await tap(page, '20 %')
+  await tap(page, 'Second trouble: 2')
+  await tap(page, 'Flies up')
+  await page.getByLabel('Photos').setInputFiles('../../docs/screenshots/board.png')
+  await expect(page.getByRole('img', { name: 'Photo 1' })).toBeVisible()
+  await expectNoSideScroll(page)
+  await expectAccessible(page)
+  await tap(page, 'Save and name it')
+  await expect(page.getByText(/2 of 4 leaves/)).toBeVisible()
+  await expect(page.getByText('about 20 % of such a leaf covered')).toBeVisible()
+  await expect(page.getByRole('img', { name: 'Photo 1, open it large' })).toBeVisible()
+  await tap(page, 'Name it, mix nothing')
+  await expect(page.getByRole('heading', { name: 'Still without a name' })).toBeVisible()
+  await page.getByRole('link', { name: 'Chapel courgette: 2 of 4 leaves' }).tap()
+  await expect(page.getByRole('button', { name: /^Greenhouse whitefly/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+})
+
+test('nobody knows which sap feeder, and that is name enough', async ({ page }) => {
+  await page.goto('/walk')
+  await page.getByRole('link', { name: /^Polytunnel north: aubergine/ }).tap()
+  for (let i = 0; i < 3; i++) await tap(page, /^Affected/)
+  await tap(page, 'Small insects')
+  await tap(page, 'Save and name it')
+  await tap(page, 'Call it a sap feeder and mix for it')
+  await expect(page.getByRole('heading', { name: 'Bench', level: 1 })).toBeVisible()
+  await page.goto('/walk')
+  await expect(page.getByText('Still without a name')).toHaveCount(0)
+})
+
+test.describe('out of reach of the network', () => {
+  test.use({ serviceWorkers: 'allow' })
+
+  test('counts stay on the device, over a reload, and arrive once', async ({ page, context }) => {
+    test.slow()
+    await page.goto('/walk')
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready
+    })
+    // The worker answers only for pages that began under it; this one reads what it will need.
+    await page.reload()
+    await expect(page.getByRole('heading', { name: /^First:/ })).toBeVisible()
+    await expect
+      .poll(() => page.evaluate(async () => (await (await caches.open('catalogue')).keys()).length))
+      .toBeGreaterThan(10)
+
+    await context.setOffline(true)
+    await tap(page, /^Start the walk/)
+    for (let i = 0; i < 4; i++) await tap(page, 'Five clean')
+    for (let i = 0; i < 2; i++) await tap(page, /^Affected/)
+    await expect(page.getByText(/Count on|Above the|Below the/)).toBeVisible()
+    await page.reload()
+    await expect(page.getByRole('button', { name: /^Clean 20/ })).toBeVisible()
+    await expect(page.getByRole('button', { name: /^Affected 2/ })).toBeVisible()
+    const first = (await page.getByRole('heading', { level: 1 }).textContent()) ?? ''
+    await tap(page, 'Save, name it later')
+    await expect(page.getByText('2 entries are kept on this device')).toBeVisible()
+    await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(first)
+    await page.getByRole('link', { name: /^Walk: / }).tap()
+    await page.reload()
+    await expect(page.getByText('2 entries are kept on this device')).toBeVisible()
+    await expect(page.getByRole('heading', { name: /^Next:/ })).toBeVisible()
+    expect((await round(page)).walk).toBeNull()
+
+    await context.setOffline(false)
+    await tap(page, 'Try now')
+    await expect(page.getByText('kept on this device')).toHaveCount(0)
+    await expect(page.getByText('Still without a name')).toBeVisible()
+    const { walk } = await round(page)
+    expect(walk?.toName).toHaveLength(1)
+    expect(walk?.toName[0]).toMatchObject({ leavesLooked: 22, leavesAffected: 2 })
+  })
+})
