@@ -9,7 +9,7 @@ namespace Mauvaise.Core.Tests;
 public class CoverTests
 {
     private static double[] Cover(string material, HourSeries hours, Shelter shelter = Shelter.Open, GrowthStage stage = GrowthStage.Ending) =>
-        CoverCurve.Of(Material(material), Start, 0.9, PlaceSky.Of(hours, Exposure(shelter)), OpenBed, stage, Vienna);
+        CoverCurve.Of(Material(material), Start, 0.9, SkyOver(hours, Exposure(shelter)), OpenBed, stage);
 
     [Fact]
     public void Half_is_left_after_the_half_life_in_dry_weather()
@@ -55,7 +55,7 @@ public class CoverTests
     [Fact]
     public void Cover_lapses_in_the_first_hour_under_the_floor()
     {
-        var sky = PlaceSky.Of(Hours(4, _ => Mild), Exposure());
+        var sky = SkyOver(Hours(4, _ => Mild), Exposure());
         Assert.Equal(Start.AddHours(2), CoverCurve.LapsesOn([0.9, 0.7, 0.5, 0.1], sky, Start, 0.6));
         Assert.Null(CoverCurve.LapsesOn([0.9, 0.9, 0.9, 0.9], sky, Start, 0.6));
     }

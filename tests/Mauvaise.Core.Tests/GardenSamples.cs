@@ -50,7 +50,7 @@ public static class GardenSamples
     public static SprayApplication Sprayed(Planting planting, double daysAgo, string material, string? target = null, double? perLitre = null, bool patchTest = false) =>
         new(Guid.NewGuid(), null, Now.AddDays(-daysAgo), material, perLitre, 1, target, [new(planting.Id, 0.9)], patchTest, null);
 
-    public static PlaceSky Sky(GardenSnapshot garden, Place place) => PlaceSky.Of(garden.Weather, garden.Exposure(place));
+    public static PlaceSky Sky(GardenSnapshot garden, Place place) => garden.SkyOf(place);
 
     public static Target Target(string id) => Shipped.Catalogue.Target(id);
 }

@@ -10,8 +10,11 @@ public class PressureTests
     private static PressureReading Read(string target, Func<DateTimeOffset, WeatherHour> weather)
     {
         var garden = GardenSamples.Garden([Bed], [], weather);
-        return Assert.IsType<PressureReading>(Pressure.Now(GardenSamples.Target(target), GardenSamples.Sky(garden, Bed), garden.Garden, garden.Now));
+        return Assert.IsType<PressureReading>(Pressure.Latest(GardenSamples.Target(target), Days(garden, 0, 0)));
     }
+
+    private static SkyDays Days(Gardens.GardenSnapshot garden, int from, int to) =>
+        SkyDays.Of(garden.SkyOf(Bed).Shelter, garden.Garden, garden.Today.AddDays(from), garden.Today.AddDays(to));
 
     private static WeatherHour Air(double temperatureC, double humidity, double rainMm = 0) => new(temperatureC, humidity, 2, 3, rainMm, 20);
 
@@ -80,16 +83,15 @@ public class PressureTests
     public void Without_weather_or_biology_there_is_no_pressure()
     {
         var garden = GardenSamples.Garden([Bed], [], _ => default);
-        var sky = GardenSamples.Sky(garden, Bed);
-        Assert.Null(Pressure.Now(GardenSamples.Target("peach-aphid"), sky, garden.Garden, garden.Now));
-        Assert.Null(Pressure.Now(GardenSamples.Target("sun-scald"), sky, garden.Garden, garden.Now));
+        Assert.Null(Pressure.Latest(GardenSamples.Target("peach-aphid"), Days(garden, 0, 0)));
+        Assert.Null(Pressure.Latest(GardenSamples.Target("sun-scald"), Days(garden, 0, 0)));
     }
 
     [Fact]
     public void A_run_of_days_has_one_reading_each_and_ends_with_the_weather()
     {
         var garden = GardenSamples.Garden([Bed], []);
-        var days = Pressure.Daily(GardenSamples.Target("whitefly"), GardenSamples.Sky(garden, Bed), garden.Garden, garden.Today.AddDays(-3), garden.Today.AddDays(10));
+        var days = Pressure.Daily(GardenSamples.Target("whitefly"), Days(garden, -3, 10));
         Assert.Equal(garden.Today.AddDays(-3), days[0].Day);
         Assert.Equal(garden.Today.AddDays(5), days[^1].Day);
         Assert.Equal(days.Count, days.Select(d => d.Day).Distinct().Count());

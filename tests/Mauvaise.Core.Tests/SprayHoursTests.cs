@@ -10,13 +10,13 @@ public class SprayHoursTests
     private const int Dusk = 17;
 
     private static RuleVerdict Rule(SprayRule rule, Func<int, WeatherHour> weather, string material = "neem-oil", PlaceExposure? place = null, int hour = Dusk) =>
-        SprayHours.Judge(Hours(72, weather), Start.AddHours(hour), Start.AddHours(hour + 1), Material(material), place ?? Exposure())
+        SprayHours.Judge(SkyOver(Hours(72, weather), place ?? Exposure()), Start.AddHours(hour), Start.AddHours(hour + 1), Material(material))
             .Single().Rules.Single(r => r.Rule == rule);
 
     [Fact]
     public void A_mild_dry_dusk_is_good()
     {
-        var hour = SprayHours.Judge(Hours(72, _ => Mild), Start.AddHours(18), Start.AddHours(19), Material("neem-oil"), Exposure()).Single();
+        var hour = SprayHours.Judge(SkyOver(Hours(72, _ => Mild), Exposure()), Start.AddHours(18), Start.AddHours(19), Material("neem-oil")).Single();
         Assert.Equal(Verdict.Good, hour.Verdict);
     }
 
@@ -107,7 +107,7 @@ public class SprayHoursTests
     [Fact]
     public void An_hour_of_unknown_weather_is_never_and_says_so()
     {
-        var hour = SprayHours.Judge(Hours(24, _ => default), Start, Start.AddHours(1), Material("neem-oil"), Exposure()).Single();
+        var hour = SprayHours.Judge(SkyOver(Hours(24, _ => default), Exposure()), Start, Start.AddHours(1), Material("neem-oil")).Single();
         Assert.Equal(SprayRule.Unknown, Assert.Single(hour.Rules).Rule);
     }
 
@@ -120,9 +120,9 @@ public class SprayHoursTests
         weather.Sample(hours =>
         {
             var series = new HourSeries(Start, hours);
-            var judged = SprayHours.Judge(series, Start, series.End, Material("neem-oil"), Exposure());
+            var judged = SprayHours.Judge(SkyOver(series, Exposure()), Start, series.End, Material("neem-oil"));
             var windows = SprayHours.Windows(judged);
-            var elsewhere = SprayHours.Windows(SprayHours.Judge(series, Start, series.End, Material("neem-oil"), Exposure() with { Zone = TimeZoneInfo.FindSystemTimeZoneById("Africa/Johannesburg") }));
+            var elsewhere = SprayHours.Windows(SprayHours.Judge(SkyOver(series, Exposure(), TimeZoneInfo.FindSystemTimeZoneById("Africa/Johannesburg")), Start, series.End, Material("neem-oil")));
             return windows.All(w => judged.Where(h => h.Hour >= w.Start && h.Hour < w.End).All(h => h.Verdict != Verdict.Never))
                 && judged.Count(h => h.Verdict != Verdict.Never) == windows.Sum(w => (int)(w.End - w.Start).TotalHours)
                 && windows.Select(w => (w.Start, w.End)).SequenceEqual(elsewhere.Select(w => (w.Start, w.End)));

@@ -16,7 +16,9 @@ public static class WeatherSamples
     public static HourSeries Hours(int count, Func<int, WeatherHour> at) => new(Start, [.. Enumerable.Range(0, count).Select(at)]);
 
     public static PlaceExposure Exposure(Shelter shelter = Shelter.Open, bool inFlower = false, bool dry = false) =>
-        new(47.52, 16.31, Vienna, shelter, inFlower, dry);
+        new(shelter, inFlower, dry);
+
+    public static PlaceSky SkyOver(HourSeries hours, PlaceExposure place, TimeZoneInfo? zone = null) => GardenSky.Of(hours, 47.52, 16.31, zone ?? Vienna).At(place);
 
     public static Material Material(string id) => Shipped.Catalogue.Material(id);
 }

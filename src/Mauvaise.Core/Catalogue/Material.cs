@@ -74,6 +74,8 @@ public sealed record Material
     /// <summary>No spraying when it gets warmer than this in the next six hours, in degrees C.</summary>
     public double HeatNeverC { get; init; } = 32;
     public double RainFreeHours { get; init; }
+    /// <summary>It is not sprayed nearer than this to a pond, m (assumed); 0 for no limit.</summary>
+    public double KeepFromPondM { get; init; }
     /// <summary>Days to wait before picking; null when the label says.</summary>
     public int? DaysToWait { get; init; }
     public double MixedLifeHours { get; init; } = 24;

@@ -14,6 +14,9 @@ public static class CoverCurve
     /// <summary>Share of leaf wetted when nobody says (assumed).</summary>
     public const double UsualShareWetted = 0.9;
 
+    /// <summary>Less than this counts as none.</summary>
+    private const double Nothing = 0.001;
+
     /// <summary>Overhead watering on a dry morning, mm (assumed).</summary>
     private const double OverheadMm = 4;
 
@@ -23,7 +26,7 @@ public static class CoverCurve
     /// </summary>
     /// <param name="shareWetted">0 to 1.</param>
     /// <param name="sky">The weather at the place; an hour without rain known counts as dry, without temperature as no growth.</param>
-    public static double[] Of(Material material, DateTimeOffset sprayedAt, double shareWetted, PlaceSky sky, Place place, GrowthStage stage, TimeZoneInfo zone)
+    public static double[] Of(Material material, DateTimeOffset sprayedAt, double shareWetted, PlaceSky sky, Place place, GrowthStage stage)
     {
         Bounds.Within(shareWetted, 0, 1);
         var cover = new double[sky.Count];
@@ -40,10 +43,10 @@ public static class CoverCurve
             left *= Math.Pow(2, start / (halfLifeDays * 24));
         }
 
-        for (var i = Math.Max(0, start); i < sky.Count; i++)
+        for (var i = Math.Max(0, start); i < sky.Count && left >= Nothing; i++)
         {
             cover[i] = left;
-            left *= HourFactor(material, halfLifeDays, sky, i, place, stage, zone);
+            left *= HourFactor(material, halfLifeDays, sky, i, place, stage);
         }
 
         return cover;
@@ -94,35 +97,22 @@ public static class CoverCurve
         _ => 0,
     };
 
-    private static double HourFactor(Material material, double halfLifeDays, PlaceSky sky, int i, Place place, GrowthStage stage, TimeZoneInfo zone)
+    private static double HourFactor(Material material, double halfLifeDays, PlaceSky sky, int i, Place place, GrowthStage stage)
     {
         var hour = sky.Hour(i);
         var halfLifeHours = halfLifeDays * 24 / (material.Cover.SunHalvesHalfLife ? 1 + sky.SunOnLeaves(i) : 1);
-        var water = (hour.RainMm ?? 0) + Overhead(sky, i, place, zone);
+        var water = (hour.RainMm ?? 0) + Overhead(sky, i, place);
         var wash = material.Cover.WashOffMm is { } mm ? water / mm : 0;
         var growth = GrowthPerDay(stage) * Math.Clamp(((hour.TemperatureC ?? 5) - 5) / 15, 0, 1.5) / 24;
-        return Left(halfLifeHours, wash) * Math.Exp(-growth);
+        return Left(halfLifeHours, wash + growth / Math.Log(2));
     }
 
     /// <summary>Share left after one hour of the half-life and so many wash-offs of water.</summary>
     private static double Left(double halfLifeHours, double washOffs) => Math.Pow(2, -1 / halfLifeHours - washOffs);
 
     /// <summary>A place watered from above gets 4 mm at seven in the morning when the two days before brought under 3 mm (assumed).</summary>
-    private static double Overhead(PlaceSky sky, int i, Place place, TimeZoneInfo zone)
-    {
-        if (place.Watering != Watering.Overhead || TimeZoneInfo.ConvertTime(sky.At(i), zone).Hour != 7)
-        {
-            return 0;
-        }
-
-        var rain = 0.0;
-        for (var k = i - 48; k < i; k++)
-        {
-            rain += sky.Hour(k).RainMm ?? 0;
-        }
-
-        return rain < 3 ? OverheadMm : 0;
-    }
+    private static double Overhead(PlaceSky sky, int i, Place place) =>
+        place.Watering == Watering.Overhead && sky.Shelter.LocalStart(i).Hour == 7 && sky.Shelter.RainMm(i - 48, 48) < 3 ? OverheadMm : 0;
 
     /// <summary>New leaf area a day at 20 C by stage (assumed): it dilutes what was put on.</summary>
     private static double GrowthPerDay(GrowthStage stage) => stage switch

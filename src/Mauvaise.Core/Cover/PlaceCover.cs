@@ -24,7 +24,7 @@ public static class PlaceCover
                let here = a.Treated.Where(t => plantings.ContainsKey(t.PlantingId)).ToList()
                where here.Count > 0
                let stage = plantings[here[0].PlantingId].Stage
-               let hours = CoverCurve.Of(garden.Catalogue.Material(a.Material), a.At, here.Average(t => t.ShareWetted), sky, place, stage, garden.Garden.Zone)
+               let hours = CoverCurve.Of(garden.Catalogue.Material(a.Material), a.At, here.Average(t => t.ShareWetted), sky, place, stage)
                select new CoverBand(a, place, sky, hours),
         ];
     }

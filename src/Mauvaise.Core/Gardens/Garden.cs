@@ -19,6 +19,7 @@ public enum GrowthStage { Seedling, Young, Flowering, Fruiting, Mature, Ending }
 public enum Role { Owner, Helper, Looker }
 
 /// <summary>A site with its household's choices. Latitude north positive, longitude east positive, degrees.</summary>
+/// <param name="Free">When somebody is free to spray; null for always.</param>
 public sealed record Garden(
     Guid Id,
     string Name,
@@ -30,7 +31,8 @@ public sealed record Garden(
     KitchenSystem Kitchen,
     Stance Stance,
     DiseaseApproach DiseaseApproach,
-    bool OnlyLabelled)
+    bool OnlyLabelled,
+    FreeHours? Free = null)
 {
     public TimeZoneInfo Zone { get; } = TimeZoneInfo.FindSystemTimeZoneById(TimeZoneId);
 

@@ -26,6 +26,14 @@ public sealed record GardenSnapshot(
     HourSeries Weather,
     WeatherState WeatherState)
 {
+    private readonly Lazy<GardenSky> sky = new(() => GardenSky.Of(Weather, Garden.Latitude, Garden.Longitude, Garden.Zone));
+
+    /// <summary>The weather of a place. What places share is worked out once for the whole snapshot.</summary>
+    public PlaceSky SkyOf(Place place) => sky.Value.At(Exposure(place));
+
+    /// <summary>The weather of a place with the household's free hours among the rules: for planning, not for judging what is done now.</summary>
+    public PlaceSky PlannedSkyOf(Place place) => sky.Value.At(Exposure(place) with { Free = Garden.Free });
+
     public DateOnly Today => Garden.DateOf(Now);
 
     /// <summary>Plantings that grow today, in the order of their places.</summary>
@@ -43,15 +51,13 @@ public sealed record GardenSnapshot(
     {
         var grown = Plantings.Where(p => p.PlaceId == place.Id && p.GrowsOn(Today)).ToList();
         return new PlaceExposure(
-            Garden.Latitude,
-            Garden.Longitude,
-            Garden.Zone,
             place.Shelter,
             grown.Any(p => p.InFlower),
             SoilMayBeDry(place),
             place.SunFrom,
             place.SunTo,
-            grown.Where(p => p.InFlower).Select(p => Catalogue.Crop(p.Crop).FlowersCloseAtHour ?? 24).DefaultIfEmpty(24).Max());
+            grown.Where(p => p.InFlower).Select(p => Catalogue.Crop(p.Crop).FlowersCloseAtHour ?? 24).DefaultIfEmpty(24).Max(),
+            place.PondDistanceM);
     }
 
     /// <summary>Everything counted at the latest look at a planting, the most affected first; empty when nobody looked yet.</summary>

@@ -48,10 +48,11 @@ public static class EveningPlanner
     }
 
     /// <summary>The worst verdict over all places that a tank goes to, hour by hour from now.</summary>
-    public static IReadOnlyList<HourVerdict> HoursFor(GardenSnapshot garden, Material material, IEnumerable<Guid> plantingIds, DateTimeOffset to)
+    /// <param name="anyHour">True to leave the household's free hours out: somebody is there already.</param>
+    public static IReadOnlyList<HourVerdict> HoursFor(GardenSnapshot garden, Material material, IEnumerable<Guid> plantingIds, DateTimeOffset to, bool anyHour = false)
     {
         var places = plantingIds.Select(garden.FindPlanting).OfType<Planting>().Select(garden.PlaceOf).Distinct().ToList();
-        var judged = places.Select(p => SprayHours.Judge(garden.Weather, garden.Now, to, material, garden.Exposure(p))).ToList();
+        var judged = places.Select(p => SprayHours.Judge(anyHour ? garden.SkyOf(p) : garden.PlannedSkyOf(p), garden.Now, to, material)).ToList();
         return judged.Count == 0
             ? []
             : [.. Enumerable.Range(0, judged.Min(j => j.Count)).Select(i => judged.Select(j => j[i]).MaxBy(h => h.Verdict)!)];
@@ -168,10 +169,10 @@ public static class EveningPlanner
             return null;
         }
 
-        var sky = PlaceSky.Of(garden.Weather, garden.Exposure(place));
+        var sky = garden.SkyOf(place);
         var wetted = last.Treated.First(t => t.PlantingId == planting.Id).ShareWetted;
         var material = garden.Catalogue.Material(last.Material);
-        var now = CoverCurve.Of(material, last.At, wetted, sky, place, planting.Stage, garden.Garden.Zone)[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)];
+        var now = CoverCurve.Of(material, last.At, wetted, sky, place, planting.Stage)[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)];
         if (now * effect.Protects >= CoverCurve.Floor(stance) * effect.Protects)
         {
             return null;

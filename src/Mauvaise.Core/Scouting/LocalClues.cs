@@ -32,13 +32,14 @@ public static class LocalClues
             .Select(o => (Seen: o, Planting: garden.FindPlanting(o.PlantingId)))
             .Where(x => x.Planting is not null)
             .ToLookup(x => x.Seen.Named!, x => (x.Seen, Planting: x.Planting!));
+        var days = SkyDays.Of(sky.Shelter, garden.Garden, garden.Today, garden.Today);
         var local = new Dictionary<string, IReadOnlyList<Clue>>();
         foreach (var target in garden.Catalogue.TargetsOn(crop).Select(x => x.Target))
         {
             Clue?[] clues =
             [
                 Age(target, planting),
-                Weather(target, sky, garden),
+                Weather(target, days),
                 Neighbour(garden, planting, named[target.Id]),
                 HereBefore(planting, named[target.Id]),
                 Sprayed(garden, planting, target),
@@ -54,8 +55,8 @@ public static class LocalClues
             ? new("age", target.YoungFactor, target.YoungFactor > 1 ? "likes young plants" : "seldom on young plants")
             : null;
 
-    private static Clue? Weather(Target target, PlaceSky sky, GardenSnapshot garden) =>
-        Pressure.Now(target, sky, garden.Garden, garden.Now) is { } p
+    private static Clue? Weather(Target target, SkyDays days) =>
+        Pressure.Latest(target, days) is { } p
             ? new("weather", 0.4 + 1.2 * p.Value, p.Sentence)
             : null;
 

@@ -68,7 +68,7 @@ public static class WalkRound
 
     private static (PlaceStop Stop, bool Carries) Stop(GardenSnapshot garden, Place place, IReadOnlyList<Planting> plantings, bool skipped)
     {
-        var sky = PlaceSky.Of(garden.Weather, garden.Exposure(place));
+        var sky = garden.SkyOf(place);
         var why = new List<string>();
         var stops = plantings.Select(p => Stop(garden, p, place, sky)).ToList();
         var days = stops.Max(s => s.LastLook is { } o ? garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber : int.MaxValue);

@@ -4,7 +4,7 @@ namespace Mauvaise.Core.Sky;
 public enum Verdict { Good = 0, Poor = 1, Never = 2 }
 
 /// <summary>The rules that the weather sets for a spray.</summary>
-public enum SprayRule { Heat, Sun, Wind, Rain, Evaporation, Drying, LeafWet, Cold, Bees, Light, Wilt, Unknown }
+public enum SprayRule { Heat, Sun, Wind, Rain, Evaporation, Drying, LeafWet, Cold, Bees, Light, Wilt, Pond, Free, Unknown }
 
 /// <summary>One rule's word on one hour.</summary>
 /// <param name="Number">The figure it was judged by, in the rule's unit; null where there is none.</param>
@@ -25,14 +25,15 @@ public sealed record SprayWindow(DateTimeOffset Start, DateTimeOffset End, doubl
 /// <param name="SunFrom">Local clock time at which the sun reaches the leaves; null when the whole day.</param>
 /// <param name="SunTo">Local clock time at which it leaves them; null when the whole day.</param>
 /// <param name="FlowersCloseAtHour">Local hour from which no flower of the place is open; null when they stay open.</param>
+/// <param name="PondDistanceM">Null where there is no pond.</param>
+/// <param name="Free">Hours in which somebody can spray; null for any.</param>
 /// <param name="CropInFlower">Flowers stand open on it or under it.</param>
 public sealed record PlaceExposure(
-    double Latitude,
-    double Longitude,
-    TimeZoneInfo Zone,
     Shelter Shelter,
     bool CropInFlower,
     bool SoilMayBeDry,
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
-    int? FlowersCloseAtHour = null);
+    int? FlowersCloseAtHour = null,
+    double? PondDistanceM = null,
+    FreeHours? Free = null);

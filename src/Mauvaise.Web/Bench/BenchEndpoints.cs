@@ -146,9 +146,8 @@ public static class BenchEndpoints
         double? warmest = null;
         foreach (var place in places)
         {
-            var exposure = s.Exposure(place);
-            var sky = PlaceSky.Of(s.Weather, exposure);
-            var start = SprayHours.Windows(SprayHours.Judge(s.Weather, s.Now, s.Now.AddHours(24), active, exposure)).FirstOrDefault()?.Start ?? s.Now;
+            var sky = s.PlannedSkyOf(place);
+            var start = SprayHours.Windows(SprayHours.Judge(sky, s.Now, s.Now.AddHours(24), active)).FirstOrDefault()?.Start ?? s.Now;
             var i = sky.IndexOf(start);
             var here = Enumerable.Range(i, 7).Select(k => sky.Hour(k).TemperatureC).Max();
             warmest = warmest is null || here > warmest ? here : warmest;

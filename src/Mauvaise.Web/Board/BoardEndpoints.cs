@@ -93,7 +93,7 @@ public static class BoardEndpoints
         var end = s.Garden.StartOf(s.Today.AddDays(DaysAhead + 1));
         var window = Slice(s.Weather, start, end);
         var evening = EveningPlanner.Plan(s);
-        var skies = s.Places.ToDictionary(p => p, p => PlaceSky.Of(s.Weather, s.Exposure(p)));
+        var skies = s.Places.ToDictionary(p => p, s.SkyOf);
         var bands = s.Places.ToDictionary(p => p, p => PlaceCover.Bands(s, p, skies[p]));
         var together = s.Places.ToDictionary(p => p, p => PlaceCover.Together(bands[p], s.Weather.Hours.Count));
         return TypedResults.Ok(new BoardAnswer(
@@ -127,7 +127,7 @@ public static class BoardEndpoints
         var material = s.Catalogue.Material(spray?.Tank?.Recipe.Active.Material ?? PlainMaterial);
         var judged = spray is not null
             ? EveningPlanner.HoursFor(s, material, spray.PlantingIds, end)
-            : s.Places.Count > 0 ? SprayHours.Judge(s.Weather, s.Now, end, material, s.Exposure(s.Places[0])) : [];
+            : s.Places.Count > 0 ? SprayHours.Judge(s.PlannedSkyOf(s.Places[0]), s.Now, end, material) : [];
         return [.. judged.Select(h => h.Verdict)];
     }
 

@@ -83,8 +83,8 @@ public static class SkyCalc
             return new Checks().That(false, "hours", "weather-impossible", impossible).Problem();
         }
 
-        var exposure = new PlaceExposure(place.Latitude, place.Longitude, zone!, place.Shelter, place.InFlower, place.SoilMayBeDry);
-        var judged = SprayHours.Judge(series, series.Start, series.End, catalogue.Material(body.Material), exposure);
+        var exposure = new PlaceExposure(place.Shelter, place.InFlower, place.SoilMayBeDry);
+        var judged = SprayHours.Judge(GardenSky.Of(series, place.Latitude, place.Longitude, zone!).At(exposure), series.Start, series.End, catalogue.Material(body.Material));
         return TypedResults.Ok(new WindowCalc([.. judged.Select(WindowEndpoints.Of)], [.. SprayHours.Windows(judged).Select(WindowEndpoints.Of)]));
     }
 

@@ -75,7 +75,7 @@ public static class SuspectEndpoints
 
         var crop = s.Catalogue.Crop(planting.Crop);
         var skipped = (skip ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).ToHashSet();
-        var sky = PlaceSky.Of(s.Weather, s.Exposure(s.PlaceOf(planting)));
+        var sky = s.SkyOf(s.PlaceOf(planting));
         var ranking = SuspectRanker.Rank(s.Catalogue, LocalClues.At(s, planting, sky, seen.LookId), Evidence.Of(seen), skipped);
         var lead = (seen.Named is { } named ? s.Catalogue.FindTarget(named) : null) ?? ranking.Suspects[0].Target;
         var line = ObservationEndpoints.Line(s, planting, lead);

@@ -31,7 +31,7 @@ public static class WindowEndpoints
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Windows").MapGet("/windows", Show);
 
     private static async Task<Results<Ok<WindowsAnswer>, ProblemHttpResult>> Show(
-        Guid gardenId, Guid[] planting, string material, int? hours, GardenTools tools, CancellationToken stop)
+        Guid gardenId, Guid[] planting, string material, int? hours, bool? anyHour, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -48,7 +48,7 @@ public static class WindowEndpoints
         }
 
         var known = s.Catalogue.Material(material);
-        var judged = EveningPlanner.HoursFor(s, known, planting, s.Now.AddHours(hours ?? 24));
+        var judged = EveningPlanner.HoursFor(s, known, planting, s.Now.AddHours(hours ?? 24), anyHour ?? false);
         return TypedResults.Ok(new WindowsAnswer(
             known.Id,
             known.Name,

@@ -42,11 +42,13 @@ export function useWalk() {
     const walk = round.data.value?.walk
     return walk?.id === walkId.value ? walk : undefined
   })
+  /** What this device knows beyond the server: only while something waits to be sent, or an undo would not be seen. */
+  const unsent = computed(() => (outbox.waiting.value.length > 0 ? here.value : undefined))
   const seen = computed(
-    () => new Set([...(ofServer.value?.seenPlantingIds ?? []), ...(here.value?.seen ?? [])]),
+    () => new Set([...(ofServer.value?.seenPlantingIds ?? []), ...(unsent.value?.seen ?? [])]),
   )
   const skipped = computed(
-    () => new Set([...(ofServer.value?.skippedPlaceIds ?? []), ...(here.value?.skipped ?? [])]),
+    () => new Set([...(ofServer.value?.skippedPlaceIds ?? []), ...(unsent.value?.skipped ?? [])]),
   )
   const seenAll = (stop: PlaceStop) => stop.plantings.every((p) => seen.value.has(p.plantingId))
   /** The next place, with its plantings that were not seen yet. */
