@@ -64,6 +64,19 @@ export const router = createRouter({
       meta: { title: 'Check back' },
     },
     {
+      path: '/places/:placeId',
+      name: 'place',
+      component: () => import('./jobs/place/PlaceView.vue'),
+      props: true,
+      meta: { title: 'Place' },
+    },
+    {
+      path: '/weather',
+      name: 'weather',
+      component: () => import('./jobs/weather/WeatherView.vue'),
+      meta: { title: 'Weather' },
+    },
+    {
       path: '/garden',
       name: 'garden',
       component: () => import('./jobs/beds/GardenView.vue'),

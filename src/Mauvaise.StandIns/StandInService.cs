@@ -9,13 +9,28 @@ public sealed record Mood(double SlowSeconds = 0, bool Wrong = false, bool Down 
 /// <summary>The stand-in weather service: one documented route that answers hours as columns, and a switch for its mood.</summary>
 public static class StandInService
 {
-    /// <summary>Builds the service. Arguments: --urls, --Seed.</summary>
+    /// <summary>
+    /// Builds the service. Arguments: --urls, --Seed; and for a station that pushes to a garden --Station (its address for
+    /// readings), --StationKey, --Latitude, --Longitude, --Climate.
+    /// </summary>
     public static WebApplication Build(string[] args)
     {
         var builder = WebApplication.CreateBuilder(args);
         builder.Logging.SetMinimumLevel(LogLevel.Warning);
         var seed = builder.Configuration.GetValue("Seed", 1UL);
         var catalogue = CatalogueFiles.Read(CatalogueFiles.DefaultFolder);
+        if (builder.Configuration["Station"] is { Length: > 0 } address)
+        {
+            var settings = new StationSettings(
+                new Uri(address),
+                builder.Configuration["StationKey"] ?? "",
+                builder.Configuration.GetValue<double>("Latitude"),
+                builder.Configuration.GetValue<double>("Longitude"),
+                builder.Configuration["Climate"] ?? "continental");
+            builder.Services.AddSingleton(new StandInStation(new StandInWeather(catalogue.FindClimate(settings.Climate)!, settings.Latitude, settings.Longitude, seed), settings));
+            builder.Services.AddHostedService<StationSchedule>();
+        }
+
         var mood = new Mood();
         var app = builder.Build();
         app.MapGet("/health", () => Results.Ok());

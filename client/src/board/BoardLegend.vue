@@ -17,6 +17,10 @@ defineProps<{ groups: Schemas['GroupAnswer'][] }>()
       leaves affected
     </li>
     <li>
+      <svg width="24" height="16" aria-hidden="true"><path class="pressure" d="M1 12L9 4L16 8L23 3" /></svg>
+      weather pressure
+    </li>
+    <li>
       <svg width="14" height="16" aria-hidden="true"><path class="flag" d="M1 1V15M1 1L12 5L1 9Z" /></svg>
       check back
     </li>
@@ -35,6 +39,13 @@ li {
   display: flex;
   align-items: center;
   gap: 6px;
+}
+
+.pressure {
+  fill: none;
+  stroke: var(--brick);
+  stroke-width: 1.4;
+  stroke-dasharray: 5 2;
 }
 
 .dot {

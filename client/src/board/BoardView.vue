@@ -76,7 +76,7 @@ const reading = computed(() => {
 
 function open(index: number) {
   const row = data.value?.rows[index]
-  if (row) void router.push({ name: 'walk', query: { planting: row.plantings.map((p) => p.id) } })
+  if (row) void router.push({ name: 'place', params: { placeId: row.placeId } })
 }
 
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { dayAndClock, percent } from '@/kit/format'
-import { bandPath, dotRadius } from './shapes'
+import { bandPath, dayCurve, dotRadius } from './shapes'
 
 const props = defineProps<{
   row: Schemas['RowAnswer']
@@ -26,14 +26,22 @@ const bands = computed(() =>
     }
   }),
 )
+const pressure = computed(() => dayCurve(props.row.pressure, props.x, base, 32))
+const pressureNow = computed(() => props.row.pressure.find((p) => Date.parse(p.day) + 86_400_000 > props.now))
 const spoken = computed(() => {
   const dots = props.row.dots.map(
     (d) =>
       `${dayAndClock(d.at, props.timeZone)}: ${percent(d.share)} of leaves with ${d.namedAs ?? 'something unnamed'}`,
   )
-  return [`Cover now ${percent(props.row.coverNow)}`, ...dots, ...props.row.flags.map((f) => f.words)].join(
-    '. ',
-  )
+  const pressed = pressureNow.value
+    ? [`Pressure ${percent(pressureNow.value.value)}, ${pressureNow.value.sentence}`]
+    : []
+  return [
+    `Cover now ${percent(props.row.coverNow)}`,
+    ...pressed,
+    ...dots,
+    ...props.row.flags.map((f) => f.words),
+  ].join('. ')
 })
 </script>
 
@@ -53,6 +61,9 @@ const spoken = computed(() => {
         <title>{{ band.title }}</title>
       </path>
     </g>
+    <path class="pressure" :d="pressure">
+      <title>{{ pressureNow?.sentence }}</title>
+    </path>
     <circle
       v-for="dot in row.dots"
       :key="dot.observationId"
@@ -92,6 +103,13 @@ svg {
 .band {
   stroke: var(--ink-soft);
   stroke-width: 0.8;
+}
+
+.pressure {
+  fill: none;
+  stroke: var(--brick);
+  stroke-width: 1.4;
+  stroke-dasharray: 5 2;
 }
 
 .dot {

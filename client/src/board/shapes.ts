@@ -39,6 +39,21 @@ export function hourCurve(
   )
 }
 
+/** A curve through daily values of 0 to 1 on a base line, each at noon UTC of its civil day. */
+export function dayCurve(
+  days: readonly { day: string; value: number }[],
+  x: X,
+  base: number,
+  height: number,
+): string {
+  return (
+    line<{ day: string; value: number }>()
+      .x((d) => x(Date.parse(d.day) + 43_200_000))
+      .y((d) => base - d.value * height)
+      .curve(curveMonotoneX)([...days]) ?? ''
+  )
+}
+
 /** Runs of true hours as [first, one past the last] indices. */
 export function runs(flags: readonly boolean[]): [number, number][] {
   const result: [number, number][] = []

@@ -69,6 +69,51 @@ export const rootCheckWords: Record<Schemas['RootCheck'], string> = {
   troubled: 'not as they should be',
 }
 
+export const sourceWords: Record<Schemas['WeatherSource'], string> = {
+  service: 'weather service',
+  file: 'imported file',
+  station: 'station',
+  hand: 'by hand',
+}
+
+export const tableFieldWords: Record<Schemas['TableField'], string> = {
+  ignore: 'leave out',
+  time: 'date and time',
+  date: 'date',
+  clock: 'time of day',
+  temperature: 'temperature',
+  minTemperature: 'lowest temperature',
+  maxTemperature: 'highest temperature',
+  humidity: 'humidity',
+  dewPoint: 'dew point',
+  wind: 'wind',
+  gust: 'gust',
+  rain: 'rain',
+  cloud: 'cloud',
+  leafWetness: 'leaf wetness (0 to 1)',
+  solar: 'solar radiation',
+}
+
+export const dateOrderWords: Record<Schemas['DateOrder'], string> = {
+  yearFirst: 'year first',
+  dayFirst: 'day first',
+  monthFirst: 'month first',
+}
+
+export const temperatureUnitWords: Record<Schemas['TemperatureUnit'], string> = {
+  celsius: '°C',
+  fahrenheit: '°F',
+}
+
+export const windUnitWords: Record<Schemas['WindUnit'], string> = {
+  metresPerSecond: 'm/s',
+  kilometresPerHour: 'km/h',
+  milesPerHour: 'mph',
+  knots: 'knots',
+}
+
+export const rainUnitWords: Record<Schemas['RainUnit'], string> = { millimetres: 'mm', inches: 'inches' }
+
 export const injuryWords: Record<Schemas['Injury'], string> = {
   none: 'None',
   slight: 'A little',

@@ -5,7 +5,7 @@ import { isTyping } from '@/shell/useKeys'
 
 /**
  * Two thumbs: clean and affected, and one back. With two troubles on the same leaves: clean, each of them, both. A leaf is a
- * number whose bits are its troubles. Keys: a clean, s first, f second, b both, g five clean, d one back.
+ * number whose bits are its troubles. Keys: a clean, s first, f second, e both, 5 five clean, d one back.
  */
 const props = defineProps<{ clean: number; affected: number[]; both: number; canUndo: boolean }>()
 const emit = defineEmits<{ count: [leaf: number, times: number]; back: [] }>()
@@ -24,10 +24,10 @@ const pads = computed(() =>
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === 'a') emit('count', 0, 1)
-  else if (event.key === 'g') emit('count', 0, 5)
+  else if (event.key === '5') emit('count', 0, 5)
   else if (event.key === 's') emit('count', 1, 1)
   else if (event.key === 'f' && two.value) emit('count', 2, 1)
-  else if (event.key === 'b' && two.value) emit('count', 3, 1)
+  else if (event.key === 'e' && two.value) emit('count', 3, 1)
   else if (event.key === 'd' && props.canUndo) emit('back')
   else return
   event.preventDefault()

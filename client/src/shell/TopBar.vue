@@ -20,6 +20,7 @@ const links = [
   { name: 'bench', label: 'Bench' },
   { name: 'hours', label: 'Good hours' },
   { name: 'check-backs', label: 'Check back' },
+  { name: 'weather', label: 'Weather' },
   { name: 'garden', label: 'Garden' },
 ]
 </script>

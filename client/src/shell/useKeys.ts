@@ -15,6 +15,7 @@ const jobs: Record<string, { route: string; does: string }> = {
   h: { route: 'hours', does: 'Good hours' },
   c: { route: 'check-backs', does: 'Check back' },
   g: { route: 'garden', does: 'Garden: places and plantings' },
+  k: { route: 'weather', does: 'Weather: what is known, and by whom' },
 }
 
 /** What `?` lists. */
@@ -25,7 +26,8 @@ export const shortcuts: Shortcut[] = [
   { key: '?', does: 'This list' },
   { key: '↑ ↓ Enter', does: 'On the Board: choose a place and open it' },
   { key: '← → + −', does: 'On the Board: move and zoom the time' },
-  { key: 'a s d', does: 'On a count: clean, affected, one back' },
+  { key: 'a s d 5', does: 'On a count: clean, affected, one back, five clean' },
+  { key: 'f e', does: 'On a count of two troubles: the second, both' },
 ]
 
 const helpOpen = ref(false)

@@ -40,16 +40,7 @@ public sealed record Garden(
     public DateOnly DateOf(DateTimeOffset instant) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(instant, Zone).DateTime);
 
     /// <summary>The first instant of a civil date: midnight, or the end of the gap where the clocks skip midnight.</summary>
-    public DateTimeOffset StartOf(DateOnly date)
-    {
-        var midnight = date.ToDateTime(TimeOnly.MinValue);
-        while (Zone.IsInvalidTime(midnight))
-        {
-            midnight = midnight.AddMinutes(15);
-        }
-
-        return new DateTimeOffset(midnight, Zone.GetUtcOffset(midnight));
-    }
+    public DateTimeOffset StartOf(DateOnly date) => LocalTime.StartOf(date, Zone);
 
     /// <summary>The month as the northern hemisphere counts it: six months on when the garden lies south of the equator.</summary>
     public int NorthernMonth(DateOnly date) => NorthernMonth(Latitude, date);

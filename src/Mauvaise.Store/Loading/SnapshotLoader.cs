@@ -1,3 +1,4 @@
+using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
@@ -11,7 +12,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
 {
     /// <summary>Records older than this are left in the file.</summary>
     private static readonly TimeSpan HistoryBack = TimeSpan.FromDays(400);
-    private static readonly TimeSpan WeatherBack = TimeSpan.FromDays(40);
+    private static readonly TimeSpan WeatherBack = TimeSpan.FromDays(55);
     private static readonly TimeSpan WeatherAhead = TimeSpan.FromDays(11);
 
     /// <summary>Null when there is no such garden.</summary>
@@ -52,7 +53,8 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     }
 
     public static Garden ToGarden(GardenRow g) =>
-        new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled);
+        new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled,
+            g.FreeHours is null ? null : new FreeHours([.. g.FreeHours.Split(',').Select(m => int.Parse(m, CultureInfo.InvariantCulture))]));
 
     private static Place ToPlace(PlaceRow p) =>
         new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);

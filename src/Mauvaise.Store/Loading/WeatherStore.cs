@@ -30,9 +30,22 @@ public static class WeatherStore
         return new HourSeries(start, hours);
     }
 
+    /// <summary>Hours that need not stand in a row, as a series with unknown hours between them.</summary>
+    public static HourSeries Series(IReadOnlyDictionary<DateTimeOffset, WeatherHour> hours)
+    {
+        var start = hours.Keys.Min();
+        var all = new WeatherHour[(int)(hours.Keys.Max() - start).TotalHours + 1];
+        foreach (var (at, hour) in hours)
+        {
+            all[(int)(at - start).TotalHours] = hour;
+        }
+
+        return new HourSeries(start, all);
+    }
+
     /// <summary>
-    /// Marks the hours of a series to be saved under a source, over what that source said before. An hour with an impossible
-    /// value is kept out. The caller saves.
+    /// Marks the hours of a series to be saved under a source. A new figure outranks what that source said before; where the
+    /// series knows nothing, that stays. An hour with an impossible value is kept out. The caller saves.
     /// </summary>
     /// <returns>A sentence for each hour that was kept out.</returns>
     public static async Task<IReadOnlyList<string>> PutAsync(GardenDb db, Guid gardenId, WeatherSource source, HourSeries series, CancellationToken stop)
@@ -54,7 +67,8 @@ public static class WeatherStore
                 }
                 else
                 {
-                    hours[series.At(i).UtcDateTime.Hour] = series.Hours[i];
+                    var h = series.At(i).UtcDateTime.Hour;
+                    hours[h] = series.Hours[i].OrElse(hours[h]);
                 }
             }
 

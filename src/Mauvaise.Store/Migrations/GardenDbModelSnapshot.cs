@@ -262,6 +262,10 @@ namespace Mauvaise.Store.Migrations
                     b.Property<double>("ElevationM")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("FreeHours")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Kitchen")
                         .IsRequired()
                         .HasMaxLength(32)
@@ -284,6 +288,10 @@ namespace Mauvaise.Store.Migrations
                     b.Property<string>("Stance")
                         .IsRequired()
                         .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("StationKeyHash")
+                        .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
                     b.Property<string>("TimeZoneId")

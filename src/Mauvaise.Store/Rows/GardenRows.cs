@@ -17,6 +17,10 @@ public sealed class GardenRow
     public Stance Stance { get; set; }
     public DiseaseApproach DiseaseApproach { get; set; }
     public bool OnlyLabelled { get; set; }
+    /// <summary>Seven masks of hours, Monday first, with commas between; null for always.</summary>
+    public string? FreeHours { get; set; }
+    /// <summary>SHA-256 of the weather station's key, hexadecimal; null when there is no station.</summary>
+    public string? StationKeyHash { get; set; }
     public DateTimeOffset CreatedAt { get; set; }
 }
 

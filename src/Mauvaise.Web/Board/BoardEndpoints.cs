@@ -2,9 +2,11 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Places;
 using Mauvaise.Web.Windows;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -43,6 +45,7 @@ public sealed record RowAnswer(
     PlaceKind Kind,
     IReadOnlyList<PlantingAnswer> Plantings,
     double CoverNow,
+    IReadOnlyList<PressureAnswer> Pressure,
     IReadOnlyList<BandAnswer> Bands,
     IReadOnlyList<DotAnswer> Dots,
     IReadOnlyList<FlagAnswer> Flags);
@@ -163,6 +166,7 @@ public static class BoardEndpoints
             place.Kind,
             [.. s.Growing.Where(p => p.PlaceId == place.Id).Select(p => GardenAnswers.Planting(s, p))],
             Math.Round(together[Math.Clamp(s.Weather.IndexOf(s.Now), 0, together.Length - 1)], 3),
+            PressureLine(s, place, start, end),
             [.. bands.Select(b => Band(s.Catalogue, b, start, end)).Where(b => b.Points.Any(p => p >= 0.03))],
             [.. s.Observations
                 .Where(o => plantings.ContainsKey(o.PlantingId) && o.At >= start && o.At <= s.Now && o.LeavesAffected > 0)
@@ -173,6 +177,10 @@ public static class BoardEndpoints
                 .Select(c => new FlagAnswer(c.Id, c.DoneAt ?? s.Garden.StartOf(c.DueOn).AddHours(18), c.DoneAt is not null,
                     c.Outcome is { } outcome ? $"checked: {outcome.ToString().ToLowerInvariant()}" : c.DueOn <= s.Today ? "check-back due" : "check-back planned"))]);
     }
+
+    /// <summary>The strongest pressure of the place's first troubles on each day of the axis.</summary>
+    private static List<PressureAnswer> PressureLine(GardenSnapshot s, Place place, DateTimeOffset start, DateTimeOffset end) =>
+        [.. PlaceOutlook.Line(PlaceOutlook.Of(s, place)).Where(p => p.Day >= s.Garden.DateOf(start) && p.Day < s.Garden.DateOf(end)).Select(PlaceEndpoints.Of)];
 
     private static BandAnswer Band(GardenCatalogue catalogue, CoverBand band, DateTimeOffset start, DateTimeOffset end)
     {

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
 
 namespace Mauvaise.Web.Gardens;
@@ -24,6 +25,7 @@ public static class GardenAnswers
         [.. s.Members.Select(m => new MemberAnswer(m.Id, m.Name, m.Role))],
         [.. s.Places.Select(p => Place(s, p))],
         [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres))],
+        [.. Enumerable.Range(0, 7).Select((s.Garden.Free ?? FreeHours.Always).Day)],
         Weather(s),
         last is null ? null : new LastDeed(last.Id, last.Words, last.At));
 

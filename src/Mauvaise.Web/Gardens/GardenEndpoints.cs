@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
@@ -85,8 +86,17 @@ public static class GardenEndpoints
             return Problems.NotFound("garden");
         }
 
+        var wrong = -1;
+        var free = body.FreeHours is null ? null : FreeHours.Read(body.FreeHours, out wrong);
+        var checks = new Checks().That(wrong < 0, $"freeHours[{wrong}]", "free-hours", "Write hours as 6-8, 18-21, or always, or never.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
         await tools.Log.WriteAsync(gardenId, body.MemberId, "Changed how the garden is run", _ =>
         {
+            garden.FreeHours = free is null ? garden.FreeHours : string.Join(',', free.Days);
             garden.Stance = body.Stance;
             garden.Kitchen = body.Kitchen;
         }, stop);

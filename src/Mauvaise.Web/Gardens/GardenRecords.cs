@@ -34,7 +34,8 @@ public sealed record NewPlace(
 public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, GrowthStage Stage, bool InFlower, Guid? MemberId = null);
 
 /// <summary>Changes to how the garden is run.</summary>
-public sealed record GardenSettings(Stance Stance, KitchenSystem Kitchen, Guid? MemberId = null);
+/// <param name="FreeHours">When somebody is free, Monday first, each as "6-8, 18-21", "always" or "never"; null to leave it as it is.</param>
+public sealed record GardenSettings(Stance Stance, KitchenSystem Kitchen, IReadOnlyList<string>? FreeHours = null, Guid? MemberId = null);
 
 /// <summary>How a planting stands now, or that it has ended.</summary>
 public sealed record PlantingChange(GrowthStage Stage, bool InFlower, bool Ended, Guid? MemberId = null);
@@ -52,6 +53,7 @@ public sealed record GardenAnswer(
     IReadOnlyList<MemberAnswer> Members,
     IReadOnlyList<PlaceAnswer> Places,
     IReadOnlyList<SprayerAnswer> Sprayers,
+    IReadOnlyList<string> FreeHours,
     WeatherNotice Weather,
     LastDeed? LastDeed);
 

@@ -19,8 +19,8 @@ namespace Mauvaise.Web.Weather;
 /// </summary>
 public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings settings, TimeProvider clock, ILogger<WeatherClient> log)
 {
-    /// <summary>History asked for when nothing is known yet.</summary>
-    private static readonly TimeSpan FirstHistory = TimeSpan.FromDays(160);
+    /// <summary>History asked for when nothing is known yet: the seasons before last count in first dates.</summary>
+    private static readonly TimeSpan FirstHistory = TimeSpan.FromDays(2.6 * 365);
 
     /// <summary>Hours before the last answer that are asked again: they were forecast then, and are measured now.</summary>
     private static readonly TimeSpan Overlap = TimeSpan.FromDays(2);

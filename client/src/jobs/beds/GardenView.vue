@@ -8,6 +8,7 @@ import { kitchenWords, options, placeKindWords, stageWords, stanceWords } from '
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import FreeHours from './FreeHours.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
 
@@ -73,6 +74,7 @@ const change = useGardenWrite(
         />
         <FieldError :problem="settings.error.value" />
       </section>
+      <FreeHours />
       <div class="page-head">
         <h2>Places</h2>
         <Button v-if="!addingPlace" label="Add a place" variant="outlined" @click="addingPlace = true" />
@@ -82,7 +84,9 @@ const change = useGardenWrite(
       <ol class="places">
         <li v-for="place in garden.places" :key="place.id" class="card">
           <div class="page-head">
-            <h3>{{ place.name }}</h3>
+            <h3>
+              <RouterLink :to="{ name: 'place', params: { placeId: place.id } }">{{ place.name }}</RouterLink>
+            </h3>
             <p class="soft">
               {{ placeKindWords[place.kind] }}, {{ place.areaM2.toFixed(1) }} m², {{ place.sunHours }} h of
               sun, {{ stanceWords[place.stance].toLowerCase() }}

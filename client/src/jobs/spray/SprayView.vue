@@ -40,6 +40,7 @@ const { data: windows } = useGardenQuery(
             planting: batch.value?.plantingIds ?? [],
             material: batch.value?.material ?? '',
             hours: 24,
+            anyHour: true,
           },
         },
       }),

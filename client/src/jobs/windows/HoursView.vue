@@ -41,6 +41,8 @@ const { data, isPending, error, refetch } = useGardenQuery(
 )
 const go = (change: { planting?: string[]; material?: string }) =>
   router.replace({ name: 'hours', query: { planting: chosen.value, material: material.value, ...change } })
+const tone = { good: 'good', poor: 'caution', never: 'stop' } as const
+const nowWords = { good: 'Now is a good hour.', poor: 'Now would do.', never: 'Why not now:' } as const
 const where = computed(() =>
   plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
 )
@@ -75,6 +77,15 @@ const where = computed(() =>
     <AsyncState v-else-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <p v-if="data.weather.stale" class="note caution">{{ data.weather.sentence }}</p>
+      <p v-if="data.hours[0]" class="note" :class="tone[data.hours[0].verdict]" role="status">
+        <strong>{{ nowWords[data.hours[0].verdict] }}</strong>
+        {{
+          data.hours[0].rules
+            .filter((r) => r.verdict === data?.hours[0]?.verdict && r.verdict !== 'good')
+            .map((r) => r.sentence)
+            .join(' ')
+        }}
+      </p>
       <section aria-labelledby="best">
         <h2 id="best">{{ data.best.length ? 'Best of ten days' : 'No good hour in ten days' }}</h2>
         <ol class="best">

@@ -15,6 +15,8 @@ const marks: Record<Schemas['SprayRule'], string> = {
   bees: 'B',
   light: '·',
   wilt: 'P',
+  pond: 'O',
+  free: 'N',
   unknown: '?',
 }
 
@@ -28,6 +30,8 @@ export const ruleWords: Record<string, string> = {
   D: 'dries slowly',
   L: 'wet leaves',
   C: 'cold',
+  O: 'a pond',
+  N: 'nobody free',
   B: 'bees',
   '·': 'dark',
   P: 'plants wilt',

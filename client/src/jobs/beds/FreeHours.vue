@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref, watch } from 'vue'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+
+/** When somebody of the household is free to spray, day by day. */
+const { garden, memberId } = useGarden()
+const days = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+const hours = ref<string[]>([])
+watch(
+  () => garden.value?.freeHours,
+  (now) => {
+    if (now) hours.value = [...now]
+  },
+  { immediate: true },
+)
+const saving = useGardenWrite((gardenId) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/settings', {
+      params: { path: { gardenId } },
+      body: {
+        stance: garden.value?.stance ?? 'watchAndTreat',
+        kitchen: garden.value?.kitchen ?? 'metric',
+        freeHours: hours.value,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+</script>
+
+<template>
+  <details class="card">
+    <summary>
+      <strong>When somebody is free to spray</strong>
+      <span class="soft">{{
+        garden?.freeHours.every((d) => d === 'always') ? 'always' : garden?.freeHours.join(' · ')
+      }}</span>
+    </summary>
+    <form novalidate @submit.prevent="saving.mutate()">
+      <p class="soft">
+        Hours of the day, as 6-8, 18-21; or always, or never. Hours outside are not proposed.
+      </p>
+      <div class="days">
+        <div v-for="(name, i) in days" :key="name" class="field">
+          <label :for="`free-${i}`">{{ name }}</label>
+          <InputText
+            :id="`free-${i}`"
+            v-model="hours[i]"
+            :invalid="!!saving.error.value?.fields[`freeHours[${i}]`]"
+          />
+          <FieldError :problem="saving.error.value" :field="`freeHours[${i}]`" />
+        </div>
+      </div>
+      <Button type="submit" label="Save the hours" variant="outlined" :loading="saving.isPending.value" />
+    </form>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  min-height: 32px;
+  align-items: center;
+  cursor: pointer;
+}
+
+form {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  padding-top: 10px;
+}
+
+.days {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 10px;
+  width: 100%;
+}
+</style>

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, api } from '@/api/client'
+import { useGardenQuery } from '@/garden/useGarden'
+import { placeKindWords, stanceWords } from '@/garden/words'
+import AsyncState from '@/kit/AsyncState.vue'
+import TroubleCard from './TroubleCard.vue'
+
+const props = defineProps<{ placeId: string }>()
+const router = useRouter()
+const { data, isPending, error, refetch } = useGardenQuery(
+  computed(() => ['place', props.placeId]),
+  (gardenId) =>
+    answer(
+      api.GET('/api/gardens/{gardenId}/places/{placeId}/outlook', {
+        params: { path: { gardenId, placeId: props.placeId } },
+      }),
+    ),
+)
+/** What was found first, then by today's pressure. */
+const troubles = computed(() =>
+  [...(data.value?.troubles ?? [])].sort(
+    (a, b) =>
+      Number(b.foundOn !== null) - Number(a.foundOn !== null) || today(b.pressure) - today(a.pressure),
+  ),
+)
+const today = (days: { day: string; value: number }[]) =>
+  days.find((d) => d.day === data.value?.today)?.value ?? 0
+</script>
+
+<template>
+  <div class="page">
+    <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
+    <template v-else>
+      <div class="page-head">
+        <h1>{{ data.place.name }}</h1>
+        <p class="soft">
+          {{ placeKindWords[data.place.kind] }},
+          {{ data.place.plantings.map((p) => p.cropName.toLowerCase()).join(', ') || 'nothing planted' }},
+          {{ stanceWords[data.place.stance].toLowerCase() }}
+        </p>
+      </div>
+      <div class="actions">
+        <Button
+          label="Count here"
+          :disabled="data.place.plantings.length === 0"
+          @click="router.push({ name: 'walk', query: { planting: data.place.plantings.map((p) => p.id) } })"
+        />
+        <Button
+          label="Good hours"
+          variant="outlined"
+          :disabled="data.place.plantings.length === 0"
+          @click="router.push({ name: 'hours', query: { planting: data.place.plantings.map((p) => p.id) } })"
+        />
+      </div>
+      <p v-if="troubles.length === 0" class="note">
+        Nothing grows here now. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> and its
+        troubles are watched by the weather.
+      </p>
+      <div v-else class="troubles">
+        <TroubleCard v-for="t in troubles" :key="t.plantingId + t.target" :trouble="t" :today="data.today" />
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.troubles {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 420px), 1fr));
+  gap: 12px;
+}
+</style>

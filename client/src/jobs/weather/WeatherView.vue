@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenQuery } from '@/garden/useGarden'
+import { sourceWords } from '@/garden/words'
+import AsyncState from '@/kit/AsyncState.vue'
+import { civilDay, dayAndClock } from '@/kit/format'
+import StationCard from './StationCard.vue'
+import TableImport from './TableImport.vue'
+import WeatherDays from './WeatherDays.vue'
+
+const { garden } = useGarden()
+const { data, isPending, error, refetch } = useGardenQuery(['weather'], (gardenId) =>
+  answer(api.GET('/api/gardens/{gardenId}/weather', { params: { path: { gardenId } } })),
+)
+</script>
+
+<template>
+  <div class="page">
+    <div class="page-head">
+      <h1>Weather</h1>
+      <p class="soft">
+        What is known, and by whom. By hand outranks the station, the station a file, a file the service.
+      </p>
+    </div>
+    <AsyncState v-if="!data || !garden" :pending="isPending" :error="error" :retry="refetch" />
+    <template v-else>
+      <section class="card" aria-labelledby="sources">
+        <h2 id="sources">Sources</h2>
+        <p v-if="data.sources.length === 0" class="soft">
+          Nothing is known yet. A weather service, a station, a file or a rain gauge will do.
+        </p>
+        <ul class="sources">
+          <li v-for="s in data.sources" :key="s.source">
+            <strong>{{ sourceWords[s.source] }}</strong>
+            {{ s.days }} days, {{ civilDay(s.first) }} {{ s.first.slice(0, 4) }} to {{ civilDay(s.last) }}
+            <span v-if="s.lastHeard" class="soft"
+              >heard {{ dayAndClock(s.lastHeard, garden.timeZoneId) }}</span
+            >
+            <span v-if="s.trouble" class="trouble">{{ s.trouble }}</span>
+          </li>
+        </ul>
+        <p v-if="data.gaps.length === 0" class="soft">No gaps in the last weeks.</p>
+        <template v-else>
+          <h3>Gaps</h3>
+          <ul class="sources">
+            <li v-for="g in data.gaps" :key="g.from">
+              {{ dayAndClock(g.from, garden.timeZoneId) }} to {{ dayAndClock(g.to, garden.timeZoneId) }}:
+              {{ g.hours }} {{ g.hours === 1 ? 'hour' : 'hours' }} that nobody knows
+            </li>
+          </ul>
+        </template>
+      </section>
+      <section class="card" aria-labelledby="days">
+        <h2 id="days">The last two weeks</h2>
+        <WeatherDays :days="data.days" />
+      </section>
+      <TableImport />
+      <StationCard :has="data.hasStation" />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.sources {
+  display: grid;
+  gap: 4px;
+}
+
+.trouble {
+  color: var(--amber-ink);
+  background: var(--amber-soft);
+}
+</style>
