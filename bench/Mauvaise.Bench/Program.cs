@@ -1,7 +1,7 @@
 using System.Diagnostics;
 using Mauvaise.Bench;
 
-var tables = new Dictionary<string, Action> { ["naming"] = ScoutingTables.Naming, ["leaves"] = ScoutingTables.Leaves };
+var tables = new Dictionary<string, Action> { ["naming"] = ScoutingTables.Naming, ["leaves"] = ScoutingTables.Leaves, ["ten-years"] = WeatherFile.TenYears };
 if (args is [var one] && tables.TryGetValue(one, out var table))
 {
     table();

@@ -21,11 +21,11 @@ public class PressureTests
     private static bool Night(DateTimeOffset at) => at.Hour is >= 20 or < 5;
 
     [Theory]
-    [InlineData(25, 1)]
-    [InlineData(14.75, 0.5)]
+    [InlineData(30, 1)]
+    [InlineData(17.25, 0.5)]
     [InlineData(4, 0)]
     [InlineData(31, 1)]
-    public void An_insect_goes_by_its_degree_days_and_25_degrees_are_full_speed(double temperatureC, double pressure) =>
+    public void An_insect_goes_by_its_degree_days_and_30_degrees_are_full_speed(double temperatureC, double pressure) =>
         Assert.Equal(pressure, Read("peach-aphid", _ => Air(temperatureC, 60)).Value, 0.001);
 
     [Fact]
@@ -35,8 +35,8 @@ public class PressureTests
     [Fact]
     public void Mites_like_dry_air()
     {
-        var dry = Read("spider-mite", _ => Air(25, 45));
-        var humid = Read("spider-mite", _ => Air(25, 85));
+        var dry = Read("spider-mite", _ => Air(30, 45));
+        var humid = Read("spider-mite", _ => Air(30, 85));
         Assert.Equal(1, dry.Value, 0.01);
         Assert.Equal(0.2, humid.Value, 0.01);
         Assert.Contains("air at 85 %", humid.Sentence, StringComparison.Ordinal);

@@ -99,7 +99,7 @@ public class RoundTests
     [Fact]
     public void Weather_speaks_for_and_against()
     {
-        var warm = GardenSamples.Garden([North], [Kale], _ => new WeatherHour(25, 60, 2, 3, 0, 20));
+        var warm = GardenSamples.Garden([North], [Kale], _ => new WeatherHour(28, 60, 2, 3, 0, 20));
         var cold = GardenSamples.Garden([North], [Kale], _ => new WeatherHour(6, 60, 2, 3, 0, 20));
         double Factor(GardenSnapshot garden) => Clues(garden, Kale, "cabbage-aphid").Single(c => c.Code == "weather").Factor;
         Assert.True(Factor(warm) > 1.4 && Factor(cold) < 0.6);

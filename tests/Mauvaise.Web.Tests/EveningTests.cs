@@ -43,7 +43,7 @@ public sealed class EveningTests : IAsyncLifetime
     [Fact]
     public async Task The_whole_evening_from_count_to_verdict()
     {
-        await RefreshAsync();
+        await app.RefreshWeatherAsync();
         var seen = await CountAsync(21, 5, "white-dust", "old-leaves-first");
         var suspects = await GetAsync<SuspectsAnswer>($"observations/{seen.Id}/suspects");
         Assert.Equal("powdery-mildew", suspects.Suspects[0].Target);
@@ -169,18 +169,19 @@ public sealed class EveningTests : IAsyncLifetime
     [InlineData("down", "does not answer")]
     [InlineData("nonsense", "something that is no weather")]
     [InlineData("wrong", "impossible values")]
+    [InlineData("slow", "does not answer")]
     public async Task A_weather_service_in_trouble_leaves_what_is_known_and_says_so(string trouble, string told)
     {
-        await RefreshAsync();
+        await app.RefreshWeatherAsync();
         var before = (await GetAsync<BoardAnswer>("board")).Sky;
-        await app.SetMoodAsync(new Mood(Down: trouble == "down", Nonsense: trouble == "nonsense", Wrong: trouble == "wrong"));
-        await RefreshAsync();
+        await app.SetMoodAsync(new Mood(SlowSeconds: trouble == "slow" ? 60 : 0, Down: trouble == "down", Nonsense: trouble == "nonsense", Wrong: trouble == "wrong"));
+        await app.RefreshWeatherAsync();
         var board = await GetAsync<BoardAnswer>("board");
         Assert.True(board.Weather.Stale);
         Assert.Contains(told, board.Weather.Sentence, StringComparison.Ordinal);
         Assert.Equal(before.TemperatureC, board.Sky.TemperatureC);
         await app.SetMoodAsync(new Mood());
-        await RefreshAsync();
+        await app.RefreshWeatherAsync();
         Assert.False((await GetAsync<BoardAnswer>("board")).Weather.Stale);
     }
 
@@ -188,19 +189,13 @@ public sealed class EveningTests : IAsyncLifetime
     public async Task Without_weather_the_board_still_answers_and_no_hour_is_named()
     {
         await app.SetMoodAsync(new Mood(Down: true));
-        await RefreshAsync();
+        await app.RefreshWeatherAsync();
         using var scope = app.Services.CreateScope();
         await scope.ServiceProvider.GetRequiredService<Store.GardenDb>().WeatherDays.ExecuteDeleteAsync(Stop);
         var board = await GetAsync<BoardAnswer>("board");
         Assert.Equal(10, board.Rows.Count);
         Assert.Null(board.Evening.Window);
         Assert.NotEmpty(board.Evening.WindowSentence);
-    }
-
-    private async Task RefreshAsync()
-    {
-        using var scope = app.Services.CreateScope();
-        await scope.ServiceProvider.GetRequiredService<WeatherClient>().RefreshAsync(DemoGarden.GardenId, Stop);
     }
 
     private static NewObservation Count(Guid id, int looked, int affected, params string[] signs) =>

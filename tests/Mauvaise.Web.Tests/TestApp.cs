@@ -2,7 +2,9 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Mauvaise.StandIns;
+using Mauvaise.Web.Demo;
 using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Weather;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
@@ -41,6 +43,13 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     {
         using var http = new HttpClient { BaseAddress = new Uri(WeatherAddress) };
         (await http.PostAsJsonAsync("/mood", mood)).EnsureSuccessStatusCode();
+    }
+
+    /// <summary>Has the demo garden's weather fetched now.</summary>
+    public async Task RefreshWeatherAsync()
+    {
+        using var scope = Services.CreateScope();
+        await scope.ServiceProvider.GetRequiredService<WeatherClient>().RefreshAsync(DemoGarden.GardenId, TestContext.Current.CancellationToken);
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)

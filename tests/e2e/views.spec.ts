@@ -13,6 +13,7 @@ const views = [
   { path: '/bench', ready: 'Bench' },
   { path: '/hours', ready: 'Best of ten days' },
   { path: '/check-backs', ready: 'Judged lately' },
+  { path: '/weather', ready: 'The last two weeks' },
   { path: '/garden', ready: 'Places' },
   { path: '/nowhere', ready: 'There is nothing at this address' },
 ]

@@ -6,7 +6,7 @@ namespace Mauvaise.Core.Biology;
 public sealed record PressureReading(DateOnly Day, double Value, string Sentence);
 
 /// <summary>
-/// Weather pressure. Insects: development per day of the last week, 1 at a steady 25 C. Wet-leaf diseases: spells that were wet
+/// Weather pressure. Insects: development per day of the last week, 1 at a steady 30 C. Wet-leaf diseases: spells that were wet
 /// and warm enough for infection in the last ten days, 1 at three of them. Powdery mildew: its index over 100, less where
 /// nights are dry or rain washed the leaves. Late blight: its two-day warning, fading over a week. The scales are assumed.
 /// </summary>
@@ -19,7 +19,7 @@ public static class Pressure
 
     /// <summary>A spell that was almost wet enough, against one that was.</summary>
     private const double NearlyWeight = 0.2;
-    private const double FullSpeedC = 25;
+    private const double FullSpeedC = 30;
     private const double HumidNightPercent = 70;
     private const double WashingRainMm = 5;
 

@@ -29,6 +29,7 @@ public static class StageTimeline
         var known = Pressure.DegreeDaysOf(insect, days.All);
         var carried = known.Where(d => d is not null).TakeLast(CarriedDays).Select(d => d!.Value).DefaultIfEmpty(0).Average();
         var events = new List<StageEvent>();
+        // The day after the last one whose warmth is in the sum.
         var (sum, day, i) = (0.0, days.All[days.First].Date, days.First);
         for (var generation = 1; generation <= MostGenerations; generation++)
         {
@@ -42,12 +43,12 @@ public static class StageTimeline
                     i++;
                 }
 
-                if (day > until || (carried <= 0 && sum < at))
+                if (sum < at)
                 {
                     return events;
                 }
 
-                events.Add(Event(day, kind, generation, i <= known.Length));
+                events.Add(Event(day.AddDays(-1), kind, generation, i <= known.Length));
             }
         }
 

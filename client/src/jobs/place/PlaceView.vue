@@ -19,13 +19,25 @@ const { data, isPending, error, refetch } = useGardenQuery(
       }),
     ),
 )
-/** What was found first, then by today's pressure. */
-const troubles = computed(() =>
-  [...(data.value?.troubles ?? [])].sort(
+/** What was found, planting by planting; then what is likely, once for all its crops, by today's pressure. */
+const troubles = computed(() => {
+  const all = data.value?.troubles ?? []
+  const found = all.filter((t) => t.foundOn !== null)
+  const likely = all.filter((t) => !found.some((f) => f.target === t.target))
+  const once = likely
+    .filter((t, i) => likely.findIndex((x) => x.target === t.target) === i)
+    .map((t) => ({
+      ...t,
+      cropName: likely
+        .filter((x) => x.target === t.target)
+        .map((x) => x.cropName)
+        .join(', '),
+    }))
+  return [...found, ...once].sort(
     (a, b) =>
       Number(b.foundOn !== null) - Number(a.foundOn !== null) || today(b.pressure) - today(a.pressure),
-  ),
-)
+  )
+})
 const today = (days: { day: string; value: number }[]) =>
   days.find((d) => d.day === data.value?.today)?.value ?? 0
 </script>
