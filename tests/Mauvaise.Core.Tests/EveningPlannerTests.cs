@@ -124,6 +124,14 @@ public class EveningPlannerTests
     }
 
     [Fact]
+    public void What_harms_a_pond_is_passed_over_near_one()
+    {
+        var near = Garden() with { Places = [Bed with { PondDistanceM = 6 }, Tunnel] };
+        Assert.Equal("the pond is 6 m away and it keeps 10 m from water", Option(near, "neem-oil").PassedOver[0]);
+        Assert.True(Option(near, "castile-soap").Allowed);
+    }
+
+    [Fact]
     public void Only_labelled_products_where_the_garden_says_so()
     {
         var strict = Garden() with { Garden = GardenSamples.Home with { OnlyLabelled = true } };

@@ -111,6 +111,16 @@ public class SprayHoursTests
         Assert.Equal(SprayRule.Unknown, Assert.Single(hour.Rules).Rule);
     }
 
+    [Theory]
+    [InlineData("neem-oil", false)]
+    [InlineData("bicarbonate", true)]
+    public void Of_two_equal_hours_oil_has_the_evening_and_what_must_dry_the_morning(string material, bool morning)
+    {
+        RuleVerdict[] good = [new(SprayRule.Heat, Verdict.Good, 20, "Mild.")];
+        HourVerdict[] hours = [new(Start.AddHours(5), Verdict.Good, good, true), new(Start.AddHours(18), Verdict.Good, good, false)];
+        Assert.Equal(morning ? Start.AddHours(5) : Start.AddHours(18), SprayHours.Windows(hours, Material(material)).MaxBy(w => w.Score)!.Start);
+    }
+
     [Fact]
     public void A_window_never_holds_a_never_hour_and_moves_with_the_zone_only_in_words()
     {
@@ -121,8 +131,8 @@ public class SprayHoursTests
         {
             var series = new HourSeries(Start, hours);
             var judged = SprayHours.Judge(SkyOver(series, Exposure()), Start, series.End, Material("neem-oil"));
-            var windows = SprayHours.Windows(judged);
-            var elsewhere = SprayHours.Windows(SprayHours.Judge(SkyOver(series, Exposure(), TimeZoneInfo.FindSystemTimeZoneById("Africa/Johannesburg")), Start, series.End, Material("neem-oil")));
+            var windows = SprayHours.Windows(judged, Material("neem-oil"));
+            var elsewhere = SprayHours.Windows(SprayHours.Judge(SkyOver(series, Exposure(), TimeZoneInfo.FindSystemTimeZoneById("Africa/Johannesburg")), Start, series.End, Material("neem-oil")), Material("neem-oil"));
             return windows.All(w => judged.Where(h => h.Hour >= w.Start && h.Hour < w.End).All(h => h.Verdict != Verdict.Never))
                 && judged.Count(h => h.Verdict != Verdict.Never) == windows.Sum(w => (int)(w.End - w.Start).TotalHours)
                 && windows.Select(w => (w.Start, w.End)).SequenceEqual(elsewhere.Select(w => (w.Start, w.End)));

@@ -110,7 +110,7 @@ public sealed class WeatherTests : IAsyncLifetime
         Assert.Contains(WeatherSource.Station, day.Sources);
         var station = (await GetAsync<WeatherStateAnswer>("weather")).Sources.Single(s => s.Source == WeatherSource.Station);
         Assert.Equal(app.Clock.GetUtcNow(), station.LastHeard);
-        Assert.Contains("1 readings were left out", station.Trouble, StringComparison.Ordinal);
+        Assert.Contains("One reading was left out", station.Trouble, StringComparison.Ordinal);
     }
 
     [Fact]

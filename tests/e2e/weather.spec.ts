@@ -26,9 +26,9 @@ test('a file is looked at, its columns set, and imported without its bad lines',
   await expect(page.getByText('2 hours from 4 lines')).toBeVisible()
   await page.getByRole('button', { name: 'Import 2 hours without the bad lines' }).click()
   await expect(page.getByText('2 hours imported, 2 lines left out.')).toBeVisible()
-  await expect(page.getByText('imported file 1 days')).toBeVisible()
+  await expect(page.getByText('imported file 1 day,')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByText('imported file 1 days')).toBeHidden()
+  await expect(page.getByText('imported file 1 day,')).toBeHidden()
   expect(errors).toEqual([])
 })
 
@@ -53,7 +53,12 @@ test('a place shows pressure, stages and first dates, also on a phone', async ({
   await page.getByRole('button', { name: /^Sluice/ }).click()
   await expect(page.getByRole('heading', { name: 'Sluice', level: 1 })).toBeVisible()
   await expect(page.getByRole('img', { name: /^Pressure of black bean aphid/ }).first()).toBeVisible()
-  await expect(page.getByText(/Adults of what was found/).first()).toBeVisible()
+  await expect(
+    page
+      .getByRole('listitem')
+      .filter({ hasText: /Adults of what was found/ })
+      .first(),
+  ).toBeVisible()
   await expect(page.getByText(/the middle of 2 earlier seasons/).first()).toBeVisible()
   await expectAccessible(page)
   await page.setViewportSize({ width: 390, height: 844 })

@@ -3489,6 +3489,12 @@ export interface components {
       place: components['schemas']['PlaceAnswer']
       /** Format: date */
       today: string
+      /** Format: double */
+      coverNow: number
+      /** Format: double */
+      coverFloor: number
+      /** Format: date-time */
+      lapsesOn: null | string
       troubles: components['schemas']['TroubleAnswer'][]
     }
     PlaceStopAnswer: {

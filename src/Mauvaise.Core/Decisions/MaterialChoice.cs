@@ -60,6 +60,11 @@ public static class MaterialChoice
             passedOver.Add("only labelled products are used in this garden");
         }
 
+        if (garden.PlaceOf(planting).PondDistanceM is { } pond && pond < material.KeepFromPondM)
+        {
+            passedOver.Add(FormattableString.Invariant($"the pond is {pond:0.#} m away and it keeps {material.KeepFromPondM:0} m from water"));
+        }
+
         if (IsTender(crop, planting, material))
         {
             score *= 0.6;

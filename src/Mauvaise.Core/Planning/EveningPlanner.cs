@@ -226,8 +226,9 @@ public static class EveningPlanner
             return (null, "Nothing to spray.");
         }
 
-        var hours = HoursFor(garden, garden.Catalogue.Material(spray.Tank!.Recipe.Active.Material), spray.PlantingIds, garden.Now.AddHours(24));
-        var window = SprayHours.Windows(hours).OrderByDescending(w => w.Score).ThenBy(w => w.Start).FirstOrDefault();
+        var material = garden.Catalogue.Material(spray.Tank!.Recipe.Active.Material);
+        var hours = HoursFor(garden, material, spray.PlantingIds, garden.Now.AddHours(24));
+        var window = SprayHours.Windows(hours, material).OrderByDescending(w => w.Score).ThenBy(w => w.Start).FirstOrDefault();
         return window is not null
             ? (window, window.Sentence)
             : (null, hours.Count == 0

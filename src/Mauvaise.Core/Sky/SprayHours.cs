@@ -5,6 +5,12 @@ namespace Mauvaise.Core.Sky;
 /// <summary>When a spray may go on: every hour is judged by every rule of <see cref="SprayRules"/>.</summary>
 public static class SprayHours
 {
+    /// <summary>A material that wants this many dry hours is one that must dry (assumed).</summary>
+    private const double LongDryingHours = 12;
+
+    /// <summary>What a window loses at the end of the day that its material leans away from (assumed): both stay on offer.</summary>
+    private const double OtherEndOfDay = 0.05;
+
     /// <summary>Every hour from <paramref name="from"/> to <paramref name="to"/> (exclusive) that the series holds, judged, with reasons.</summary>
     public static IReadOnlyList<HourVerdict> Judge(PlaceSky sky, DateTimeOffset from, DateTimeOffset to, Material material)
     {
@@ -30,7 +36,8 @@ public static class SprayHours
     /// Runs of hours without a "never", in time order; good and poor hours make windows of their own, and the score is the worst
     /// hour's. The sentence of a good one tells heat, wind and rain; that of a poor one what is poor.
     /// </summary>
-    public static IReadOnlyList<SprayWindow> Windows(IReadOnlyList<HourVerdict> hours)
+    /// <param name="material">Oils lean to the evening, what must dry long to the morning.</param>
+    public static IReadOnlyList<SprayWindow> Windows(IReadOnlyList<HourVerdict> hours, Material material)
     {
         var windows = new List<SprayWindow>();
         for (var i = 0; i < hours.Count; i++)
@@ -46,7 +53,7 @@ public static class SprayHours
                 i++;
             }
 
-            windows.Add(Window(hours.Skip(start).Take(i - start + 1).ToList()));
+            windows.Add(Window(hours.Skip(start).Take(i - start + 1).ToList(), material));
         }
 
         return windows;
@@ -58,10 +65,11 @@ public static class SprayHours
         return (first, Math.Clamp(sky.IndexOf(to.AddTicks(-1)) + 1, first, sky.Count));
     }
 
-    private static SprayWindow Window(List<HourVerdict> run)
+    private static SprayWindow Window(List<HourVerdict> run, Material material)
     {
         var poor = run.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Poor).GroupBy(r => r.Rule).Select(g => g.First()).ToList();
-        var score = Math.Max(0.1, 1 - 0.2 * run.Max(h => h.Rules.Count(r => r.Verdict == Verdict.Poor)));
+        var leans = material.Load == LoadKind.Oil ? !run[0].Morning : material.RainFreeHours < LongDryingHours || run[0].Morning;
+        var score = Math.Max(0.1, 1 - 0.2 * run.Max(h => h.Rules.Count(r => r.Verdict == Verdict.Poor)) - (leans ? 0 : OtherEndOfDay));
         IEnumerable<RuleVerdict> told = poor.Count > 0
             ? poor
             : run[0].Rules.Where(r => r.Rule is SprayRule.Heat or SprayRule.Wind or SprayRule.Rain).OrderBy(r => r.Rule);
@@ -72,13 +80,15 @@ public static class SprayHours
     {
         if (!sky.Hour(i).IsComplete)
         {
-            return new HourVerdict(sky.At(i), Verdict.Never, [new RuleVerdict(SprayRule.Unknown, Verdict.Never, null, "The weather of this hour is not known.")]);
+            return new HourVerdict(sky.At(i), Verdict.Never, [new RuleVerdict(SprayRule.Unknown, Verdict.Never, null, "The weather of this hour is not known.")], Morning(sky, i));
         }
 
         var figures = new RuleFigure[SprayRules.RuleCount];
         var worst = SprayRules.Judge(sky, i, material, figures);
         return new HourVerdict(sky.At(i), worst, [
             .. figures.OrderByDescending(f => f.Verdict)
-                .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material)))]);
+                .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material)))], Morning(sky, i));
     }
+
+    private static bool Morning(PlaceSky sky, int i) => sky.Shelter.LocalStart(i).Hour < 12;
 }

@@ -14,11 +14,12 @@ public sealed record RuleVerdict(SprayRule Rule, Verdict Verdict, double? Number
 /// <summary>An hour with every rule's word on it.</summary>
 /// <param name="Verdict">The worst of the rules.</param>
 /// <param name="Rules">All rules, worst first.</param>
-public sealed record HourVerdict(DateTimeOffset Hour, Verdict Verdict, IReadOnlyList<RuleVerdict> Rules);
+/// <param name="Morning">The sun still rises, or will.</param>
+public sealed record HourVerdict(DateTimeOffset Hour, Verdict Verdict, IReadOnlyList<RuleVerdict> Rules, bool Morning);
 
 /// <summary>A run of hours with no "never".</summary>
 /// <param name="End">Exclusive.</param>
-/// <param name="Score">1 when every hour is good, less with each poor rule; the worst hour counts.</param>
+/// <param name="Score">1 when every hour is good, less with each poor rule and a little less at the end of the day that suits the material less; the worst hour counts.</param>
 public sealed record SprayWindow(DateTimeOffset Start, DateTimeOffset End, double Score, Verdict Verdict, string Sentence);
 
 /// <summary>The facts about a place that the rules need.</summary>

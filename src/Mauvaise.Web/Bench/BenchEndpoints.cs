@@ -147,7 +147,7 @@ public static class BenchEndpoints
         foreach (var place in places)
         {
             var sky = s.PlannedSkyOf(place);
-            var start = SprayHours.Windows(SprayHours.Judge(sky, s.Now, s.Now.AddHours(24), active)).FirstOrDefault()?.Start ?? s.Now;
+            var start = SprayHours.Windows(SprayHours.Judge(sky, s.Now, s.Now.AddHours(24), active), active).FirstOrDefault()?.Start ?? s.Now;
             var i = sky.IndexOf(start);
             var here = Enumerable.Range(i, 7).Select(k => sky.Hour(k).TemperatureC).Max();
             warmest = warmest is null || here > warmest ? here : warmest;

@@ -85,7 +85,7 @@ public static class SkyCalc
 
         var exposure = new PlaceExposure(place.Shelter, place.InFlower, place.SoilMayBeDry);
         var judged = SprayHours.Judge(GardenSky.Of(series, place.Latitude, place.Longitude, zone!).At(exposure), series.Start, series.End, catalogue.Material(body.Material));
-        return TypedResults.Ok(new WindowCalc([.. judged.Select(WindowEndpoints.Of)], [.. SprayHours.Windows(judged).Select(WindowEndpoints.Of)]));
+        return TypedResults.Ok(new WindowCalc([.. judged.Select(WindowEndpoints.Of)], [.. SprayHours.Windows(judged, catalogue.Material(body.Material)).Select(WindowEndpoints.Of)]));
     }
 
     private static Results<Ok<SuspectsCalc>, ProblemHttpResult> SuspectsOf(SuspectsRequest body, GardenCatalogue catalogue)

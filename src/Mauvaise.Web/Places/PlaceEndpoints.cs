@@ -1,5 +1,6 @@
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
@@ -36,7 +37,8 @@ public sealed record TroubleAnswer(
     SeasonAnswer Season);
 
 /// <summary>A place with what the weather does to its troubles.</summary>
-public sealed record PlaceOutlookAnswer(PlaceAnswer Place, DateOnly Today, IReadOnlyList<TroubleAnswer> Troubles);
+/// <param name="LapsesOn">When its cover falls under what the stance wants kept; null when it is under now, or holds to the end of what is known.</param>
+public sealed record PlaceOutlookAnswer(PlaceAnswer Place, DateOnly Today, double CoverNow, double CoverFloor, DateTimeOffset? LapsesOn, IReadOnlyList<TroubleAnswer> Troubles);
 
 /// <summary>The page of one place.</summary>
 public static class PlaceEndpoints
@@ -55,9 +57,16 @@ public static class PlaceEndpoints
 
         var troubles = PlaceOutlook.Of(s, place);
         var firsts = await FirstsAsync(tools, s, place, [.. troubles.Select(t => t.Target).DistinctBy(t => t.Id)], stop);
+        var sky = s.SkyOf(place);
+        var cover = PlaceCover.Together(PlaceCover.Bands(s, place, sky), sky.Count);
+        var now = cover[Math.Clamp(sky.IndexOf(s.Now), 0, cover.Length - 1)];
+        var floor = CoverCurve.Floor(s.StanceAt(place));
         return TypedResults.Ok(new PlaceOutlookAnswer(
             GardenAnswers.Place(s, place),
             s.Today,
+            now,
+            floor,
+            now < floor ? null : CoverCurve.LapsesOn(cover, sky, s.Now, floor),
             [.. troubles.Select(t => new TroubleAnswer(
                 t.Planting.Id,
                 s.Catalogue.Crop(t.Planting.Crop).Name,

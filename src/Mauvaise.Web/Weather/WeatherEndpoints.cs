@@ -230,7 +230,7 @@ public static class WeatherEndpoints
         }
 
         heard.AnsweredAt = tools.Now;
-        heard.Trouble = refused.Count == 0 ? null : $"{refused.Count} readings were left out, the first: {refused[0]}.";
+        heard.Trouble = refused.Count == 0 ? null : $"{(refused.Count == 1 ? "One reading was" : $"{refused.Count} readings were")} left out: {refused[0]}.";
         await tools.Db.SaveChangesAsync(stop);
         return TypedResults.Ok(new StationAnswer(hours.Count, refused));
     }

@@ -54,7 +54,7 @@ public static class WindowEndpoints
             known.Name,
             [.. planting.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
             [.. judged.Select(Of)],
-            [.. SprayHours.Windows(judged).OrderByDescending(w => w.Score).ThenBy(w => w.Start).Take(3).Select(Of)],
+            [.. SprayHours.Windows(judged, known).OrderByDescending(w => w.Score).ThenBy(w => w.Start).Take(3).Select(Of)],
             GardenAnswers.Weather(s)));
     }
 

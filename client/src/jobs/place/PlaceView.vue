@@ -3,13 +3,16 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
-import { useGardenQuery } from '@/garden/useGarden'
+import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { placeKindWords, stanceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
+import { dayAndClock, percent } from '@/kit/format'
 import TroubleCard from './TroubleCard.vue'
 
 const props = defineProps<{ placeId: string }>()
 const router = useRouter()
+const { garden } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const { data, isPending, error, refetch } = useGardenQuery(
   computed(() => ['place', props.placeId]),
   (gardenId) =>
@@ -67,6 +70,19 @@ const today = (days: { day: string; value: number }[]) =>
           @click="router.push({ name: 'hours', query: { planting: data.place.plantings.map((p) => p.id) } })"
         />
       </div>
+      <p class="soft">
+        Cover {{ percent(data.coverNow)
+        }}<template v-if="data.coverFloor > 0"
+          >,
+          {{
+            data.coverNow < data.coverFloor
+              ? `under the ${percent(data.coverFloor)} that you keep up`
+              : data.lapsesOn
+                ? `lapses under ${percent(data.coverFloor)} on ${dayAndClock(data.lapsesOn, zone)}`
+                : 'holds for all that is known'
+          }}</template
+        >.
+      </p>
       <p v-if="troubles.length === 0" class="note">
         Nothing grows here now. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> and its
         troubles are watched by the weather.

@@ -32,7 +32,8 @@ const { data, isPending, error, refetch } = useGardenQuery(['weather'], (gardenI
         <ul class="sources">
           <li v-for="s in data.sources" :key="s.source">
             <strong>{{ sourceWords[s.source] }}</strong>
-            {{ s.days }} days, {{ civilDay(s.first) }} {{ s.first.slice(0, 4) }} to {{ civilDay(s.last) }}
+            {{ s.days === 1 ? '1 day' : `${s.days} days` }}, {{ civilDay(s.first) }}
+            {{ s.first.slice(0, 4) }} to {{ civilDay(s.last) }}
             <span v-if="s.lastHeard" class="soft"
               >heard {{ dayAndClock(s.lastHeard, garden.timeZoneId) }}</span
             >
