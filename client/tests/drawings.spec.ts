@@ -75,7 +75,7 @@ describe('a painted leaf', () => {
       const ground = leafGround(leaf)
       expect(ground.area).toBeGreaterThan(1500)
       for (const [x, y] of ground.seeds)
-        expect(ground.samples.some(([a, b]) => Math.abs(a - x) + Math.abs(b - y) < 0.6)).toBe(true)
+        expect(ground.samples.some(([a, b]) => Math.hypot(a - x, b - y) < 1)).toBe(true)
     }
   })
 

@@ -49,6 +49,20 @@ public sealed class SetUpTests : IAsyncLifetime
         Assert.Contains(board.Sky.TemperatureC, t => t < 14);
     }
 
+    [Fact]
+    public async Task A_place_knows_its_shade_and_its_pond_and_what_can_not_be_is_refused()
+    {
+        var karee = Karee;
+        await http.SendAsync("/api/gardens", karee, HttpStatusCode.Created);
+        var path = $"/api/gardens/{karee.Id}/places";
+        var place = new NewPlace(Guid.NewGuid(), "By the pond", PlaceKind.OpenBed, 4, 1, 6, Watering.Drip, 6, new TimeOnly(9, 0), new TimeOnly(17, 30));
+        await http.SendAsync(path, place, HttpStatusCode.Created);
+        var drowned = await http.SendAsync(path, place with { Id = Guid.NewGuid(), Name = "In it", PondDistanceM = -1 }, HttpStatusCode.BadRequest);
+        Assert.Equal("pond-range", drowned.GetProperty("code").GetString());
+        var backwards = await http.SendAsync(path, place with { Id = Guid.NewGuid(), Name = "Backwards", SunTo = new TimeOnly(8, 0) }, HttpStatusCode.BadRequest);
+        Assert.NotEmpty(backwards.GetProperty("errors").GetProperty("sunTo")[0].GetString()!);
+    }
+
     [Theory]
     [InlineData("latitude", 91.0, "latitude")]
     [InlineData("longitude", -181.0, "longitude")]

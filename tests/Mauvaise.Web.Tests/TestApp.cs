@@ -25,12 +25,18 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     private readonly string folder = Directory.CreateTempSubdirectory("mauvaise-test").FullName;
     private readonly bool demo;
 
-    private TestApp(bool demo) => this.demo = demo;
+    private readonly int historyDays;
+
+    private TestApp(bool demo, int historyDays)
+    {
+        this.demo = demo;
+        this.historyDays = historyDays;
+    }
 
     /// <summary>Starts the stand-in; the app itself starts with its first client.</summary>
-    public static async Task<TestApp> StartAsync(bool demo)
+    public static async Task<TestApp> StartAsync(bool demo, int historyDays = 160)
     {
-        var app = new TestApp(demo);
+        var app = new TestApp(demo, historyDays);
         await app.standIn.StartAsync();
         return app;
     }
@@ -57,6 +63,7 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         builder.UseEnvironment("Development");
         builder.UseSetting("Demo", demo.ToString());
         builder.UseSetting("Data", folder);
+        builder.UseSetting("HistoryDays", historyDays.ToString(System.Globalization.CultureInfo.InvariantCulture));
         builder.UseSetting("Weather", WeatherAddress + "/v1/hours");
         builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)));
     }

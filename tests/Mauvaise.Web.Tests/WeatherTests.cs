@@ -9,7 +9,6 @@ using Mauvaise.StandIns;
 using Mauvaise.Store.Facts;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
-using Mauvaise.Web.Places;
 using Mauvaise.Web.Weather;
 using Mauvaise.Web.Windows;
 
@@ -192,20 +191,6 @@ public sealed class WeatherTests : IAsyncLifetime
         await PostAsync("weather/table", new TableImport(text, preview.Columns, 0));
         var file = (await GetAsync<WeatherStateAnswer>("weather")).Sources.Single(s => s.Source == WeatherSource.File);
         Assert.InRange(file.Days, 3650, 3652);
-    }
-
-    [Fact]
-    public async Task A_place_tells_pressure_stages_and_first_dates()
-    {
-        var sluice = (await GetAsync<GardenAnswer>("")).Places.Single(p => p.Name == "Sluice");
-        var outlook = await GetAsync<PlaceOutlookAnswer>($"places/{sluice.Id}/outlook");
-        var aphid = outlook.Troubles.First(t => t.Target == "black-bean-aphid");
-        Assert.Equal(41, aphid.Pressure.Count);
-        Assert.All(aphid.Pressure, p => Assert.InRange(p.Value, 0, 1));
-        Assert.NotEmpty(aphid.Stages);
-        Assert.Equal([2024, 2025, 2026], aphid.Season.Past.Select(f => f.Year));
-        Assert.All(aphid.Season.Past, f => Assert.True(f.DegreeDays > 100));
-        Assert.True(aphid.Season.Own);
     }
 
     [Fact]

@@ -1,9 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { leafKinds, leafShape } from '../../client/src/drawings/leafShapes'
-import { paintLeaf } from '../../client/src/drawings/paintedLeaf'
+import { paintLeaf, severityShares as shares } from '../../client/src/drawings/paintedLeaf'
 import { signPaints } from '../../client/src/drawings/signPaint'
-
-const shares = [1, 2, 5, 10, 20, 40, 60]
 
 /** Pixels of the outermost region inside the outline, over pixels of the blade, as the browser fills them. */
 test('painted leaves hold their share of the blade to a point, counted in pixels', async ({ page }) => {

@@ -52,7 +52,7 @@ export default defineConfig({
       'Mauvaise.Web.dll',
       demoUrl,
       'app',
-      `--Demo true --Data ${process.env.E2E_DATA}/demo --Weather ${weatherUrl}/v1/hours`,
+      `--Demo true --HistoryDays 160 --Data ${process.env.E2E_DATA}/demo --Weather ${weatherUrl}/v1/hours`,
       '/api/state',
     ),
     server('Mauvaise.Web.dll', emptyUrl, 'app', `--Data ${process.env.E2E_DATA}/empty`, '/api/state'),

@@ -4,4138 +4,4116 @@
  */
 
 export interface paths {
-  '/api/state': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StateAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewGarden']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['GardenName']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['GardenAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/settings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['GardenSettings']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPlace']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPlanting']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PlantingChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/board': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BoardAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places/{placeId}/outlook': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PlaceOutlookAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/round': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RoundAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/walks/{walkId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          walkId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WalkStart']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/walks/{walkId}/end': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          walkId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WalkDeed']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/walks/{walkId}/skipped/{placeId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          walkId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WalkDeed']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}/sample': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          looked: number
-          affected: number
-          target?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SampleAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewObservation']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ObservationAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ObservationAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}/observations': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ObservationAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/photos': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PhotoAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/photos/{photoId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'image/jpeg': string
-          'image/png': string
-          'image/webp': string
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PhotoAnswer']
-          }
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/photos/{photoId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/photos/{photoId}/small': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/suspects': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          skip?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SuspectsAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/answers': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SignAnswer']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/name': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NameGiven']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/bench': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          planting: string[]
-          target?: string
-          recipe?: string
-          step?: string
-          sprayer?: string
-          litres?: number
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BenchAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/batches': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewBatch']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BatchAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/batches/{batchId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          batchId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BatchAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/windows': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          planting: string[]
-          material: string
-          hours?: number
-          anyHour?: boolean
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WindowsAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WeatherStateAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/hand/{date}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          date: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['HandValues']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          date: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/station-key': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StationKeyRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StationKeyAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/readings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StationBatch']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StationAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/table/preview': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TableRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TablePreview']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/table': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TableImport']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TableImported']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/applications': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewApplication']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ApplicationAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}/count': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CheckBackCount']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/undo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['UndoRequest']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/materials': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Material'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/groups': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ModeOfAction'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/targets': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Target'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/signs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Sign'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/helpers': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Beneficial'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/crops': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Crop'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/recipes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Recipe'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/climates': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Climate'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/crops/{cropId}/signs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          cropId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Sign'][]
-          }
-        }
-        /** @description Not Found */
-        404: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/sample': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          looked: number
-          affected: number
-          line: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SampleCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/air': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          temperatureC: number
-          relativeHumidityPercent: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['AirCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/sun': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          latitude: number
-          longitude: number
-          at: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SunCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/sun-day': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          latitude: number
-          longitude: number
-          date: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SunDayCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/degree-days': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          minC: number
-          maxC: number
-          lowerC: number
-          upperC?: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DegreeDaysCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/infection': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          tMinC: number
-          tOptC: number
-          tMaxC: number
-          wetHoursAtOptimum: number
-          temperatureC: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['InfectionCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/severity-value': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          wetHours: number
-          meanTemperatureC: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SeverityCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/spacing': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          eggDegreeDays: number
-          toAdultDegreeDays: number
-          degreeDaysPerDay: number
-          killsEggs: boolean
-          cadenceMinDays: number
-          cadenceMaxDays: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SpacingCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/cover': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CoverRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CoverCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/window': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WindowRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WindowCalc']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/suspects': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SuspectsRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SuspectsCalc']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/dilution': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DilutionRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DilutionCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/mix': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MixRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MixCalc']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/control': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          treatedBefore?: number
-          treatedAfter: number
-          untreatedBefore?: number
-          untreatedAfter: number
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ControlCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/progress': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          days: string
-          percent: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ProgressCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/demo/step': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DemoStep']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DemoNow']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/demo/reset': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DemoNow']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
+    "/api/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StateAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewGarden"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GardenName"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GardenAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GardenSettings"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPlace"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPlanting"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlantingChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/board": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoardAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/outlook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlaceOutlookAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoundAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkStart"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkDeed"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}/skipped/{placeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkDeed"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    looked: number;
+                    affected: number;
+                    target?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SampleAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewObservation"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ObservationAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ObservationAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/observations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ObservationAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/photos/{photoId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
+                    "image/webp": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/photos/{photoId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/photos/{photoId}/small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/suspects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    skip?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SuspectsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignAnswer"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NameGiven"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string[];
+                    target?: string;
+                    recipe?: string;
+                    step?: string;
+                    sprayer?: string;
+                    litres?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewBatch"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/batches/{batchId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    batchId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/windows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string[];
+                    material: string;
+                    hours?: number;
+                    anyHour?: boolean;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindowsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatherStateAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/hand/{date}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    date: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HandValues"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    date: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/station-key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StationKeyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StationKeyAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StationBatch"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StationAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/table/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TableRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TablePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TableImport"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TableImported"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/applications": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewApplication"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ApplicationAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CheckBackCount"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["UndoRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Material"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ModeOfAction"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Target"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Sign"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/helpers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Beneficial"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/crops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Crop"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Recipe"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/climates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Climate"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/crops/{cropId}/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    cropId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Sign"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    looked: number;
+                    affected: number;
+                    line: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SampleCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    temperatureC: number;
+                    relativeHumidityPercent: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AirCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sun": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    latitude: number;
+                    longitude: number;
+                    at: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SunCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sun-day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    latitude: number;
+                    longitude: number;
+                    date: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SunDayCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/degree-days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    minC: number;
+                    maxC: number;
+                    lowerC: number;
+                    upperC?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DegreeDaysCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/infection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    tMinC: number;
+                    tOptC: number;
+                    tMaxC: number;
+                    wetHoursAtOptimum: number;
+                    temperatureC: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InfectionCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/severity-value": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    wetHours: number;
+                    meanTemperatureC: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeverityCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/spacing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    eggDegreeDays: number;
+                    toAdultDegreeDays: number;
+                    degreeDaysPerDay: number;
+                    killsEggs: boolean;
+                    cadenceMinDays: number;
+                    cadenceMaxDays: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpacingCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CoverRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CoverCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WindowRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindowCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/suspects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SuspectsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SuspectsCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/dilution": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DilutionRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DilutionCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/control": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    treatedBefore?: number;
+                    treatedAfter: number;
+                    untreatedBefore?: number;
+                    untreatedAfter: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ControlCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    days: string;
+                    percent: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgressCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/demo/step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DemoStep"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DemoNow"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/demo/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DemoNow"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
-export type webhooks = Record<string, never>
+export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    AirCalc: {
-      /** Format: double */
-      dewPointC: number
-      /** Format: double */
-      vapourPressureDeficitKPa: number
-      /** Format: double */
-      wetBulbC: number
-      /** Format: double */
-      deltaTK: number
-    }
-    AmountCalc: {
-      /** Format: double */
-      amount: number
-      unit: string
-    }
-    /** @enum {unknown} */
-    Ants: 'none' | 'few' | 'many'
-    ApplicationAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      material: string
-      /** Format: double */
-      litres: number
-      where: string[]
-      /** Format: date */
-      checkBackOn: string
-      /** Format: date */
-      pickFrom: null | string
-    }
-    BadLineAnswer: {
-      /** Format: int32 */
-      line: number
-      text: string
-      why: string
-    }
-    BandAnswer: {
-      /** Format: uuid */
-      applicationId: string
-      material: string
-      group: string
-      hatch: string
-      /** Format: date-time */
-      from: string
-      /** Format: int32 */
-      stepHours: number
-      points: number[]
-    }
-    BatchAnswer: {
-      /** Format: uuid */
-      id: string
-      recipeName: string
-      material: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      litres: number
-      /** Format: date-time */
-      madeAt: string
-      /** Format: date-time */
-      useBy: string
-      target: null | string
-      targetName: null | string
-      plantingIds: string[]
-      for: string[]
-      contents: string[]
-      cautions: string[]
-    }
-    /** @enum {unknown} */
-    BedSide: 'unsaid' | 'edge' | 'middle' | 'everywhere'
-    BenchAnswer: {
-      for: string[]
-      target: null | string
-      targetName: null | string
-      options: components['schemas']['OptionAnswer'][]
-      recipe: string
-      recipeName: string
-      material: string
-      step: components['schemas']['DoseStep']
-      allowedStep: components['schemas']['DoseStep']
-      /** Format: double */
-      litresNeeded: number
-      /** Format: double */
-      litres: number
-      /** Format: uuid */
-      sprayerId: null | string
-      /** Format: double */
-      tankLitres: number
-      /** Format: int32 */
-      tanks: number
-      steps: components['schemas']['StepAnswer'][]
-      strengths: components['schemas']['StrengthAnswer'][]
-      /** Format: double */
-      oilPercent: number
-      /** Format: double */
-      soapPercent: number
-      verdict: components['schemas']['MixVerdict']
-      reasons: components['schemas']['ReasonAnswer'][]
-      cautions: string[]
-      mixingNote: null | string
-      /** Format: double */
-      mixedLifeHours: number
-      assumed: string[]
-    }
-    Beneficial: {
-      id: string
-      name: string
-      drawing: string
-      /** Format: double */
-      dailyMeal: number
-    }
-    BoardAnswer: {
-      gardenName: string
-      /** Format: date-time */
-      now: string
-      /** Format: date-time */
-      localNow: string
-      /** Format: date-time */
-      start: string
-      /** Format: date-time */
-      end: string
-      sentence: string
-      sky: components['schemas']['HourColumns']
-      wet: (null | boolean)[]
-      /** Format: date-time */
-      goodFrom: string
-      good: components['schemas']['Verdict'][]
-      nights: components['schemas']['NightAnswer'][]
-      days: string[]
-      rows: components['schemas']['RowAnswer'][]
-      groups: components['schemas']['GroupAnswer'][]
-      evening: components['schemas']['EveningAnswer']
-      weather: components['schemas']['WeatherNotice']
-    }
-    Cadence: {
-      /** Format: int32 */
-      curativeMinDays: number
-      /** Format: int32 */
-      curativeMaxDays: number
-      /** Format: int32 */
-      rounds: number
-      /** Format: int32 */
-      upkeepMinDays: null | number
-      /** Format: int32 */
-      upkeepMaxDays: null | number
-    }
-    CheckBackAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      leaf: string
-      material: string
-      targetName: null | string
-      /** Format: date-time */
-      sprayedAt: string
-      /** Format: date */
-      dueOn: string
-      due: boolean
-      before: null | components['schemas']['CountAnswer']
-      /** Format: date-time */
-      doneAt: null | string
-      outcome: null | components['schemas']['Outcome']
-      injury: components['schemas']['Injury']
-      sentence: null | string
-    }
-    CheckBackCount: {
-      count: components['schemas']['NewObservation']
-      injury: components['schemas']['Injury']
-    }
-    Climate: {
-      id: string
-      name: string
-      meanC: number[]
-      dailyRangeK: number[]
-      rainDays: number[]
-      rainMm: number[]
-      relativeHumidityPercent: number[]
-      windMetresPerSecond: number[]
-    }
-    /** @enum {unknown} */
-    Confidence: 'sourced' | 'agreed' | 'assumed'
-    ControlCalc: {
-      /** Format: double */
-      controlPercent: number
-      method: string
-    }
-    CountAnswer: {
-      /** Format: date-time */
-      at: string
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-    }
-    CoverCalc: {
-      cover: number[]
-    }
-    CoverRequest: {
-      hours: components['schemas']['WeatherHour'][]
-      /** Format: double */
-      halfLifeDays: number
-      /** Format: double */
-      washOffMm: number
-      /** Format: double */
-      start: number
-    }
-    CoverTraits: {
-      /** Format: double */
-      halfLifeDays: null | number
-      /** Format: double */
-      washOffMm: null | number
-      /** @default false */
-      sunHalvesHalfLife: boolean
-    }
-    Crop: {
-      id: string
-      name: string
-      family: string
-      leaf: string
-      tenderTo?: string[]
-      tenderAsSeedlingOnly?: boolean
-      hardToWet?: boolean
-      tall?: boolean
-      stageDays: number[]
-      /** Format: int32 */
-      flowersCloseAtHour?: null | number
-      leafCrop?: boolean
-    }
-    /** @enum {unknown} */
-    DateOrder: 'yearFirst' | 'dayFirst' | 'monthFirst'
-    DeedAnswer: {
-      kind: components['schemas']['DeedKind']
-      title: string
-      detail: string
-      reasons: string[]
-      plantingIds: string[]
-      tank: null | components['schemas']['TankAnswer']
-      /** Format: uuid */
-      checkBackId: null | string
-    }
-    /** @enum {unknown} */
-    DeedKind: 'checkBack' | 'spray' | 'renew' | 'byHand' | 'remove' | 'walk'
-    DegreeDaysCalc: {
-      /** Format: double */
-      degreeDays: number
-    }
-    DemoNow: {
-      /** Format: date-time */
-      now: string
-    }
-    DemoStep: {
-      /** Format: int32 */
-      hours: number
-    }
-    DilutionCalc: {
-      perLitre: components['schemas']['AmountCalc']
-      needed: components['schemas']['AmountCalc']
-      kitchen: components['schemas']['KitchenCalc']
-      /** Format: double */
-      finalStrengthPercent: null | number
-    }
-    DilutionRequest: {
-      /** Format: double */
-      doseAmount: number
-      doseUnit: string
-      /** Format: double */
-      perAmount: number
-      perUnit: string
-      /** Format: double */
-      tankAmount: number
-      tankUnit: string
-      /** Format: double */
-      densityGramsPerMillilitre?: null | number
-      /** Format: double */
-      stockStrengthPercent?: null | number
-      /** Format: double */
-      recipeStrengthPercent?: null | number
-    }
-    DiseaseBiology: {
-      /** Format: double */
-      minC: number
-      /** Format: double */
-      optimumC: number
-      /** Format: double */
-      maxC: number
-      /** Format: double */
-      wetHoursAtOptimum: null | number
-      spreadsBy: string
-      confidence: components['schemas']['Confidence']
-      source: string
-      /** @default false */
-      warnedByHumidDays: boolean
-    }
-    Doses: {
-      unit: string
-      /** Format: double */
-      gentle: number
-      /** Format: double */
-      usual: number
-      /** Format: double */
-      strong: number
-      /** Format: double */
-      ceiling: number
-    }
-    /** @enum {unknown} */
-    DoseStep: 'gentle' | 'usual' | 'strong'
-    DotAnswer: {
-      /** Format: uuid */
-      observationId: string
-      /** Format: date-time */
-      at: string
-      /** Format: double */
-      share: number
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      namedAs: null | string
-      cropName: string
-    }
-    Effect: {
-      on: string
-      /** Format: double */
-      eggs: number
-      /** Format: double */
-      young: number
-      /** Format: double */
-      adult: number
-      /** Format: double */
-      protects: number
-      /** @default assumed */
-      confidence: string
-    }
-    EveningAnswer: {
-      window: null | components['schemas']['WindowAnswer']
-      windowSentence: string
-      deeds: components['schemas']['DeedAnswer'][]
-      leftAlone: components['schemas']['LeftAloneAnswer'][]
-    }
-    /** @enum {unknown} */
-    EvidenceGrade: 'good' | 'fair' | 'weak'
-    FirstDateAnswer: {
-      /** Format: int32 */
-      year: number
-      /** Format: date */
-      day: string
-      /** Format: double */
-      degreeDays: null | number
-    }
-    FlagAnswer: {
-      /** Format: uuid */
-      checkBackId: string
-      /** Format: date-time */
-      at: string
-      done: boolean
-      words: string
-    }
-    FurtherTrouble: {
-      /** Format: uuid */
-      id: string
-      /** Format: int32 */
-      leavesAffected: number
-      signs: components['schemas']['SeenSign'][]
-      /** Format: double */
-      severityPercent?: null | number
-    }
-    GapAnswer: {
-      /** Format: date-time */
-      from: string
-      /** Format: date-time */
-      to: string
-      /** Format: int32 */
-      hours: number
-    }
-    GardenAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      /** Format: date-time */
-      now: string
-      /** Format: date-time */
-      localNow: string
-      timeZoneId: string
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      stance: components['schemas']['Stance']
-      kitchen: components['schemas']['KitchenSystem']
-      members: components['schemas']['MemberAnswer'][]
-      places: components['schemas']['PlaceAnswer'][]
-      sprayers: components['schemas']['SprayerAnswer'][]
-      freeHours: string[]
-      weather: components['schemas']['WeatherNotice']
-      lastDeed: null | components['schemas']['LastDeed']
-    }
-    GardenName: {
-      /** Format: uuid */
-      id: string
-      name: string
-    }
-    GardenSettings: {
-      stance: components['schemas']['Stance']
-      kitchen: components['schemas']['KitchenSystem']
-      freeHours?: null | string[]
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    GroupAnswer: {
-      id: string
-      name: string
-      hatch: string
-    }
-    /** @enum {unknown} */
-    GrowthStage: 'seedling' | 'young' | 'flowering' | 'fruiting' | 'mature' | 'ending'
-    HandValues: {
-      /** Format: double */
-      rainMm?: null | number
-      /** Format: double */
-      minC?: null | number
-      /** Format: double */
-      maxC?: null | number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    HourAnswer: {
-      /** Format: date-time */
-      hour: string
-      verdict: components['schemas']['Verdict']
-      rules: components['schemas']['RuleAnswer'][]
-    }
-    HourColumns: {
-      /** Format: date-time */
-      start: string
-      temperatureC: (null | number)[]
-      relativeHumidityPercent: (null | number)[]
-      windMetresPerSecond: (null | number)[]
-      gustMetresPerSecond: (null | number)[]
-      rainMm: (null | number)[]
-      cloudPercent: (null | number)[]
-    }
-    InfectionCalc: {
-      /** Format: double */
-      response: number
-      /** Format: double */
-      hoursNeeded: null | number
-    }
-    Ingredient: {
-      material: string
-      role: string
-      /** Format: double */
-      perLitre?: null | number
-    }
-    /** @enum {unknown} */
-    Injury: 'none' | 'slight' | 'clear' | 'severe'
-    InsectBiology: {
-      /** Format: double */
-      lowerC: number
-      /** Format: double */
-      upperC: number
-      /** Format: double */
-      eggDegreeDays: number
-      /** Format: double */
-      toAdultDegreeDays: number
-      /** Format: double */
-      growthPerDayAt20C: number
-      confidence: components['schemas']['Confidence']
-      source: string
-      /** @default false */
-      likesDryAir: boolean
-    }
-    KitchenCalc: {
-      text: string
-      /** Format: double */
-      errorPercent: number
-    }
-    /** @enum {unknown} */
-    KitchenSystem: 'metric' | 'us' | 'imperial' | 'australian'
-    LastDeed: {
-      /** Format: int64 */
-      id: number
-      words: string
-      /** Format: date-time */
-      at: string
-    }
-    LeftAloneAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      sentence: string
-    }
-    LifeStage: {
-      name: string
-      drawing: string
-      where: string
-    }
-    LoadCalc: {
-      /** Format: double */
-      oilPercent: number
-      /** Format: double */
-      soapPercent: number
-    }
-    /** @enum {unknown} */
-    LoadKind: 'none' | 'oil' | 'soap'
-    Material: {
-      id: string
-      name: string
-      group: string
-      doses?: null | components['schemas']['Doses']
-      cadence: components['schemas']['Cadence']
-      cover: components['schemas']['CoverTraits']
-      evidence: components['schemas']['EvidenceGrade']
-      worksOn: components['schemas']['Effect'][]
-      load?: components['schemas']['LoadKind']
-      needsEmulsifier?: boolean
-      labelOnly?: boolean
-      living?: boolean
-      sun?: components['schemas']['SunNeed']
-      /** Format: double */
-      heatNeverC?: number
-      /** Format: double */
-      rainFreeHours?: number
-      /** Format: double */
-      keepFromPondM?: number
-      /** Format: int32 */
-      daysToWait?: null | number
-      /** Format: double */
-      mixedLifeHours?: number
-      /** Format: double */
-      densityGramsPerMillilitre?: number
-      /** Format: double */
-      dropsPerMillilitre?: number
-      /** Format: double */
-      stockStrengthPercent?: null | number
-      /** Format: double */
-      harmToHelpers?: number
-      /** Format: int32 */
-      checkBackDays?: number
-      /** Format: int32 */
-      seasonLimit?: null | number
-      /** Format: int32 */
-      inARowLimit?: null | number
-      cautions: string[]
-      mixingNote?: null | string
-      assumed?: string[]
-    }
-    MemberAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      role: components['schemas']['Role']
-    }
-    MixCalc: {
-      strengths: components['schemas']['StrengthCalc'][]
-      load: components['schemas']['LoadCalc']
-      verdict: components['schemas']['MixVerdict']
-      reasons: components['schemas']['MixReasonCalc'][]
-    }
-    MixIngredient: {
-      material: string
-      /** Format: double */
-      amount: number
-      unit: string
-    }
-    MixReasonCalc: {
-      code: string
-      verdict: components['schemas']['MixVerdict']
-      sentence: string
-    }
-    MixRequest: {
-      ingredients: components['schemas']['MixIngredient'][]
-      /** Format: double */
-      waterAmount: number
-      waterUnit: string
-      conditions?: null | components['schemas']['MixSituation']
-    }
-    MixSituation: {
-      /** Format: double */
-      maxTemperatureNext6hC?: null | number
-      crop?: null | string
-      stage?: components['schemas']['GrowthStage']
-      /** @default false */
-      inFlower: boolean
-    }
-    /** @enum {unknown} */
-    MixVerdict: 'ok' | 'stepDown' | 'refused'
-    ModeOfAction: {
-      id: string
-      name: string
-      code: null | string
-      hatch: string
-    }
-    NameGiven: {
-      target: string
-      /** Format: uuid */
-      memberId?: null | string
-      /** @default false */
-      group: boolean
-    }
-    NewApplication: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      batchId: string
-      plantingIds: string[]
-      /** Format: double */
-      litres: number
-      /** Format: double */
-      shareWetted?: null | number
-      /** @default false */
-      patchTest: boolean
-      /** Format: date-time */
-      at?: null | string
-      note?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewBatch: {
-      /** Format: uuid */
-      id: string
-      plantingIds: string[]
-      recipe: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      litres: number
-      target: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewGarden: {
-      /** Format: uuid */
-      id: string
-      name: string
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      timeZoneId: string
-      climate: string
-      kitchen: components['schemas']['KitchenSystem']
-      stance: components['schemas']['Stance']
-      memberName: string
-      firstPlace: components['schemas']['NewPlace']
-    }
-    NewObservation: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      ants: components['schemas']['Ants']
-      /** Format: int32 */
-      helpers: number
-      /** Format: int32 */
-      mummies: number
-      signs: components['schemas']['SeenSign'][]
-      note?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      /** Format: date-time */
-      at?: null | string
-      /** Format: uuid */
-      walkId?: null | string
-      /** Format: double */
-      severityPercent?: null | number
-      part?: components['schemas']['PlantPart']
-      side?: components['schemas']['BedSide']
-      roots?: components['schemas']['RootCheck']
-      also?: null | components['schemas']['FurtherTrouble'][]
-    }
-    NewPlace: {
-      /** Format: uuid */
-      id: string
-      name: string
-      kind: components['schemas']['PlaceKind']
-      /** Format: double */
-      lengthM: number
-      /** Format: double */
-      widthM: number
-      /** Format: double */
-      sunHours: number
-      watering: components['schemas']['Watering']
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewPlanting: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      placeId: string
-      crop: string
-      variety: null | string
-      /** Format: date */
-      from: string
-      stage: components['schemas']['GrowthStage']
-      inFlower: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NightAnswer: {
-      /** Format: date-time */
-      from: string
-      /** Format: date-time */
-      to: string
-    }
-    NightOfInfection: {
-      /** Format: date */
-      day: string
-      /** Format: int32 */
-      wetHours: number
-      /** Format: double */
-      neededHours: number
-    }
-    ObservationAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      lookId: string
-      /** Format: uuid */
-      walkId: null | string
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      /** Format: date-time */
-      at: string
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      /** Format: double */
-      severityPercent: null | number
-      ants: components['schemas']['Ants']
-      /** Format: int32 */
-      helpers: number
-      /** Format: int32 */
-      mummies: number
-      part: components['schemas']['PlantPart']
-      side: components['schemas']['BedSide']
-      roots: components['schemas']['RootCheck']
-      signs: components['schemas']['SeenSign'][]
-      named: null | string
-      namedAs: null | string
-      note: null | string
-    }
-    OptionAnswer: {
-      recipe: string
-      recipeName: string
-      material: string
-      group: string
-      groupName: string
-      hatch: string
-      evidence: components['schemas']['EvidenceGrade']
-      allowed: boolean
-      reasons: string[]
-    }
-    /** @enum {unknown} */
-    Outcome: 'cleared' | 'holding' | 'losing' | 'lost' | null
-    PhotoAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      /** Format: int32 */
-      width: number
-      /** Format: int32 */
-      height: number
-    }
-    PlaceAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      kind: components['schemas']['PlaceKind']
-      /** Format: double */
-      areaM2: number
-      /** Format: double */
-      sunHours: number
-      watering: components['schemas']['Watering']
-      stance: components['schemas']['Stance']
-      plantings: components['schemas']['PlantingAnswer'][]
-    }
-    PlaceFacts: {
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      timeZoneId: string
-      shelter?: components['schemas']['Shelter']
-      /** @default false */
-      inFlower: boolean
-      /** @default false */
-      soilMayBeDry: boolean
-    }
-    /** @enum {unknown} */
-    PlaceKind: 'openBed' | 'raisedBed' | 'containers' | 'tunnel' | 'indoorRack'
-    PlaceOutlookAnswer: {
-      place: components['schemas']['PlaceAnswer']
-      /** Format: date */
-      today: string
-      /** Format: double */
-      coverNow: number
-      /** Format: double */
-      coverFloor: number
-      /** Format: date-time */
-      lapsesOn: null | string
-      troubles: components['schemas']['TroubleAnswer'][]
-    }
-    PlaceStopAnswer: {
-      /** Format: uuid */
-      placeId: string
-      place: string
-      why: string[]
-      plantings: components['schemas']['PlantingStopAnswer'][]
-    }
-    PlantingAnswer: {
-      /** Format: uuid */
-      id: string
-      crop: string
-      cropName: string
-      variety: null | string
-      leaf: string
-      stage: components['schemas']['GrowthStage']
-      inFlower: boolean
-      /** Format: date-time */
-      lastSeen: null | string
-    }
-    PlantingChange: {
-      stage: components['schemas']['GrowthStage']
-      inFlower: boolean
-      ended: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    PlantingStopAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      crop: string
-      cropName: string
-      leaf: string
-      stage: components['schemas']['GrowthStage']
-      /** Format: date-time */
-      lastSeen: null | string
-      lastNamedAs: null | string
-      /** Format: int32 */
-      lastLooked: number
-      /** Format: int32 */
-      lastAffected: number
-      trend: null | components['schemas']['TrendAnswer']
-      /** Format: double */
-      line: number
-      lineReason: string
-      watch: components['schemas']['WatchAnswer'][]
-    }
-    /** @enum {unknown} */
-    PlantPart: 'unsaid' | 'tips' | 'newLeaves' | 'oldLeaves' | 'stem' | 'flowers' | 'fruit'
-    PressureAnswer: {
-      /** Format: date */
-      day: string
-      /** Format: double */
-      value: number
-      sentence: string
-    }
-    ProblemDetails: {
-      type?: null | string
-      title?: null | string
-      /** Format: int32 */
-      status?: null | number
-      detail?: null | string
-      instance?: null | string
-    }
-    ProgressCalc: {
-      /** Format: double */
-      areaUnderCurve: number
-    }
-    QuestionAnswer: {
-      sign: string
-      question: string
-      /** Format: double */
-      leadIfYes: number
-      /** Format: double */
-      leadIfNo: number
-    }
-    QuestionCalc: {
-      sign: string
-      question: string
-    }
-    /** @enum {unknown} */
-    RainUnit: 'millimetres' | 'inches'
-    ReasonAnswer: {
-      code: string
-      verdict: components['schemas']['MixVerdict']
-      sentence: string
-    }
-    Recipe: {
-      id: string
-      name: string
-      ingredients: components['schemas']['Ingredient'][]
-      /** Format: double */
-      mixedLifeHours: number
-      shake: string
-      active?: components['schemas']['Ingredient']
-    }
-    /** @enum {unknown} */
-    Role: 'owner' | 'helper' | 'looker'
-    /** @enum {unknown} */
-    RootCheck: 'notLooked' | 'clean' | 'troubled'
-    RoundAnswer: {
-      walk: null | components['schemas']['WalkAnswer']
-      stops: components['schemas']['PlaceStopAnswer'][]
-      stopLines: components['schemas']['StopLinesAnswer'][]
-    }
-    RowAnswer: {
-      /** Format: uuid */
-      placeId: string
-      name: string
-      kind: components['schemas']['PlaceKind']
-      plantings: components['schemas']['PlantingAnswer'][]
-      /** Format: double */
-      coverNow: number
-      pressure: components['schemas']['PressureAnswer'][]
-      bands: components['schemas']['BandAnswer'][]
-      dots: components['schemas']['DotAnswer'][]
-      flags: components['schemas']['FlagAnswer'][]
-    }
-    RuleAnswer: {
-      rule: components['schemas']['SprayRule']
-      verdict: components['schemas']['Verdict']
-      sentence: string
-    }
-    SampleAnswer: {
-      /** Format: double */
-      share: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-      verdict: components['schemas']['SampleVerdict']
-      /** Format: int32 */
-      moreLeaves: number
-      /** Format: double */
-      line: number
-      lineReason: string
-    }
-    SampleCalc: {
-      /** Format: double */
-      share: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-      verdict: components['schemas']['SampleVerdict']
-      /** Format: int32 */
-      moreLeaves: number
-    }
-    /** @enum {unknown} */
-    SampleVerdict: 'above' | 'below' | 'countMore'
-    ScoopAnswer: {
-      unit: string
-      /** Format: double */
-      count: number
-    }
-    SeasonAnswer: {
-      /** Format: date */
-      expected: string
-      own: boolean
-      /** Format: date */
-      protectFrom: null | string
-      sentence: string
-      past: components['schemas']['FirstDateAnswer'][]
-    }
-    SeasonMonths: {
-      /** Format: int32 */
-      from: number
-      /** Format: int32 */
-      to: number
-    }
-    SeenSign: {
-      sign: string
-      present: boolean
-    }
-    SeverityCalc: {
-      /** Format: int32 */
-      value: number
-    }
-    SharedActionAnswer: {
-      words: string
-      target: string
-      sentence: string
-    }
-    /**
-     * @default open
-     * @enum {unknown}
-     */
-    Shelter: 'open' | 'tunnel' | 'indoor'
-    Sign: {
-      id: string
-      name: string
-      question: string
-      part: string
-      drawing: string
-      /**
-       * Format: double
-       * @default 0.03
-       */
-      whenUnlisted: number
-    }
-    SignAnswer: {
-      sign: string
-      present: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    SourceAnswer: {
-      source: components['schemas']['WeatherSource']
-      /** Format: date */
-      first: string
-      /** Format: date */
-      last: string
-      /** Format: int32 */
-      days: number
-      /** Format: date-time */
-      lastHeard: null | string
-      trouble: null | string
-    }
-    SpacingCalc: {
-      /** Format: int32 */
-      spacingDays: number
-      /** Format: int32 */
-      rounds: number
-    }
-    SprayerAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      /** Format: double */
-      capacityLitres: number
-    }
-    /** @enum {unknown} */
-    SprayRule:
-      | 'heat'
-      | 'sun'
-      | 'wind'
-      | 'rain'
-      | 'evaporation'
-      | 'drying'
-      | 'leafWet'
-      | 'cold'
-      | 'bees'
-      | 'light'
-      | 'wilt'
-      | 'pond'
-      | 'free'
-      | 'unknown'
-    StageAnswer: {
-      /** Format: date */
-      day: string
-      kind: components['schemas']['StageEventKind']
-      /** Format: int32 */
-      generation: number
-      certain: boolean
-      sentence: string
-    }
-    /** @enum {unknown} */
-    StageEventKind: 'hatch' | 'young' | 'adults'
-    /** @enum {unknown} */
-    Stance: 'lastResort' | 'watchAndTreat' | 'keepAhead'
-    StateAnswer: {
-      gardens: components['schemas']['GardenName'][]
-      demo: boolean
-      /** Format: date-time */
-      now: string
-    }
-    StationAnswer: {
-      /** Format: int32 */
-      hours: number
-      refused: string[]
-    }
-    StationBatch: {
-      readings: components['schemas']['StationReading'][]
-    }
-    StationKeyAnswer: {
-      key: string
-      address: string
-    }
-    StationKeyRequest: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    StationReading: {
-      /** Format: date-time */
-      at: string
-      /** Format: double */
-      temperatureC?: null | number
-      /** Format: double */
-      relativeHumidityPercent?: null | number
-      /** Format: double */
-      windMetresPerSecond?: null | number
-      /** Format: double */
-      gustMetresPerSecond?: null | number
-      /** Format: double */
-      rainMm?: null | number
-      /** Format: double */
-      cloudPercent?: null | number
-      /** Format: double */
-      leafWetness?: null | number
-      /** Format: double */
-      solarWattsPerSquareMetre?: null | number
-    }
-    StepAnswer: {
-      title: string
-      detail: string
-      material: null | string
-      measure: string
-      exact: null | string
-      scoops: components['schemas']['ScoopAnswer'][]
-    }
-    StopLinesAnswer: {
-      /** Format: double */
-      line: number
-      belowAtMost: number[]
-      aboveAtLeast: number[]
-    }
-    StrengthAnswer: {
-      material: string
-      /** Format: double */
-      percent: number
-      /** Format: double */
-      perLitre: number
-      unit: string
-    }
-    StrengthCalc: {
-      material: string
-      /** Format: double */
-      perLitre: number
-      unit: string
-      /** Format: double */
-      percent: number
-    }
-    SunCalc: {
-      /** Format: double */
-      elevationDegrees: number
-      /** Format: double */
-      azimuthDegrees: number
-    }
-    SunDayCalc: {
-      /** Format: date-time */
-      sunrise: null | string
-      /** Format: date-time */
-      sunset: null | string
-      polar: null | string
-    }
-    /** @enum {unknown} */
-    SunNeed: 'avoids' | 'indifferent' | 'wants'
-    SuspectAnswer: {
-      target: string
-      name: string
-      latinName: null | string
-      kind: components['schemas']['TargetKind']
-      /** Format: double */
-      probability: number
-      for: string[]
-      against: string[]
-      howToTell: string
-      drawing: string
-      underside: boolean
-      stages: components['schemas']['LifeStage'][]
-      noSpray: boolean
-      insteadOfSpray: null | string
-    }
-    SuspectCalc: {
-      target: string
-      name: string
-      /** Format: double */
-      probability: number
-      reasons: string[]
-    }
-    SuspectsAnswer: {
-      observation: components['schemas']['ObservationAnswer']
-      leaf: string
-      suspects: components['schemas']['SuspectAnswer'][]
-      next: null | components['schemas']['QuestionAnswer']
-      namingCanWait: null | components['schemas']['SharedActionAnswer']
-      trend: null | components['schemas']['TrendAnswer']
-      /** Format: double */
-      line: number
-      lineReason: string
-    }
-    SuspectsCalc: {
-      suspects: components['schemas']['SuspectCalc'][]
-      nextQuestion: null | components['schemas']['QuestionCalc']
-      namingCanWait: null | string
-    }
-    SuspectsRequest: {
-      crop: string
-      placeKind: components['schemas']['PlaceKind']
-      /** Format: date */
-      date: string
-      /** Format: double */
-      latitude: number
-      signs: components['schemas']['SeenSign'][]
-    }
-    TableColumns: {
-      fields: components['schemas']['TableField'][]
-      dates: components['schemas']['DateOrder']
-      temperature: components['schemas']['TemperatureUnit']
-      wind: components['schemas']['WindUnit']
-      rain: components['schemas']['RainUnit']
-      decimalComma: boolean
-      utc: boolean
-    }
-    /** @enum {unknown} */
-    TableField:
-      | 'ignore'
-      | 'time'
-      | 'date'
-      | 'clock'
-      | 'temperature'
-      | 'minTemperature'
-      | 'maxTemperature'
-      | 'humidity'
-      | 'dewPoint'
-      | 'wind'
-      | 'gust'
-      | 'rain'
-      | 'cloud'
-      | 'leafWetness'
-      | 'solar'
-    TableImport: {
-      text: string
-      columns: components['schemas']['TableColumns']
-      /** Format: int32 */
-      badLinesSeen: number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    TableImported: {
-      /** Format: int32 */
-      hours: number
-      /** Format: int32 */
-      leftOut: number
-    }
-    TablePreview: {
-      columns: components['schemas']['TableColumns']
-      header: string[]
-      sample: string[][]
-      /** Format: int32 */
-      lines: number
-      daily: boolean
-      /** Format: int32 */
-      hours: number
-      /** Format: date-time */
-      from: null | string
-      /** Format: date-time */
-      to: null | string
-      /** Format: int32 */
-      badCount: number
-      bad: components['schemas']['BadLineAnswer'][]
-    }
-    TableRequest: {
-      text: string
-      columns?: null | components['schemas']['TableColumns']
-    }
-    TankAnswer: {
-      recipe: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      litres: number
-      target: string
-      material: string
-    }
-    Target: {
-      id: string
-      name: string
-      latinName?: null | string
-      kind: components['schemas']['TargetKind']
-      group: string
-      hosts: string[]
-      signs: {
-        [key: string]: number
-      }
-      agreedSigns?: string[]
-      season: components['schemas']['SeasonMonths']
-      /** Format: double */
-      commonness?: number
-      /** Format: double */
-      underCoverFactor?: number
-      /** Format: double */
-      youngFactor?: number
-      followsSpray?: boolean
-      insect?: null | components['schemas']['InsectBiology']
-      stages?: components['schemas']['LifeStage'][]
-      disease?: null | components['schemas']['DiseaseBiology']
-      lookFirst: string
-      howToTell: string
-      noSpray?: boolean
-      insteadOfSpray?: null | string
-      inseparableFrom?: string[]
-    }
-    /** @enum {unknown} */
-    TargetKind: 'insect' | 'disease' | 'lookAlike'
-    /** @enum {unknown} */
-    TemperatureUnit: 'celsius' | 'fahrenheit'
-    TrendAnswer: {
-      direction: components['schemas']['TrendDirection']
-      /** Format: double */
-      doublingDays: null | number
-      sentence: string
-    }
-    /** @enum {unknown} */
-    TrendDirection: 'rising' | 'falling' | 'steady' | 'unclear'
-    TroubleAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      cropName: string
-      target: string
-      name: string
-      kind: components['schemas']['TargetKind']
-      /** Format: double */
-      share: number
-      /** Format: date */
-      foundOn: null | string
-      pressure: components['schemas']['PressureAnswer'][]
-      stages: components['schemas']['StageAnswer'][]
-      /** Format: double */
-      generations: null | number
-      nights: components['schemas']['NightOfInfection'][]
-      season: components['schemas']['SeasonAnswer']
-    }
-    UndoRequest: {
-      /** Format: int64 */
-      deedId: number
-    }
-    /** @enum {unknown} */
-    Verdict: 'good' | 'poor' | 'never'
-    WalkAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      startedAt: string
-      skippedPlaceIds: string[]
-      seenPlantingIds: string[]
-      toName: components['schemas']['ObservationAnswer'][]
-    }
-    WalkDeed: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    WalkStart: {
-      /** Format: uuid */
-      memberId?: null | string
-      /** Format: date-time */
-      at?: null | string
-    }
-    WatchAnswer: {
-      target: string
-      name: string
-      lookFirst: string
-      /** Format: double */
-      share: number
-      why: string[]
-      stages: components['schemas']['LifeStage'][]
-    }
-    /** @enum {unknown} */
-    Watering: 'drip' | 'handAtSoil' | 'overhead' | 'tray'
-    WeatherDayAnswer: {
-      /** Format: date */
-      date: string
-      /** Format: double */
-      minC: null | number
-      /** Format: double */
-      maxC: null | number
-      /** Format: double */
-      rainMm: null | number
-      /** Format: int32 */
-      knownHours: number
-      sources: components['schemas']['WeatherSource'][]
-      byHand: boolean
-    }
-    WeatherHour: {
-      /** Format: double */
-      temperatureC?: null | number
-      /** Format: double */
-      relativeHumidityPercent?: null | number
-      /** Format: double */
-      windMetresPerSecond?: null | number
-      /** Format: double */
-      gustMetresPerSecond?: null | number
-      /** Format: double */
-      rainMm?: null | number
-      /** Format: double */
-      cloudPercent?: null | number
-      /** Format: double */
-      leafWetness?: null | number
-      /** Format: double */
-      solarWattsPerSquareMetre?: null | number
-      isComplete?: boolean
-    }
-    WeatherNotice: {
-      /** Format: date-time */
-      fetchedAt: null | string
-      stale: boolean
-      sentence: string
-    }
-    /** @enum {unknown} */
-    WeatherSource: 'service' | 'file' | 'station' | 'hand'
-    WeatherStateAnswer: {
-      sources: components['schemas']['SourceAnswer'][]
-      gaps: components['schemas']['GapAnswer'][]
-      days: components['schemas']['WeatherDayAnswer'][]
-      hasStation: boolean
-    }
-    WindowAnswer: {
-      /** Format: date-time */
-      start: string
-      /** Format: date-time */
-      end: string
-      /** Format: double */
-      score: number
-      verdict: components['schemas']['Verdict']
-      sentence: string
-    }
-    WindowCalc: {
-      hours: components['schemas']['HourAnswer'][]
-      windows: components['schemas']['WindowAnswer'][]
-    }
-    WindowRequest: {
-      hours: components['schemas']['HourColumns']
-      material: string
-      place: components['schemas']['PlaceFacts']
-    }
-    WindowsAnswer: {
-      material: string
-      materialName: string
-      for: string[]
-      hours: components['schemas']['HourAnswer'][]
-      best: components['schemas']['WindowAnswer'][]
-      weather: components['schemas']['WeatherNotice']
-    }
-    /** @enum {unknown} */
-    WindUnit: 'metresPerSecond' | 'kilometresPerHour' | 'milesPerHour' | 'knots'
-  }
-  responses: never
-  parameters: never
-  requestBodies: never
-  headers: never
-  pathItems: never
+    schemas: {
+        AirCalc: {
+            /** Format: double */
+            dewPointC: number;
+            /** Format: double */
+            vapourPressureDeficitKPa: number;
+            /** Format: double */
+            wetBulbC: number;
+            /** Format: double */
+            deltaTK: number;
+        };
+        AmountCalc: {
+            /** Format: double */
+            amount: number;
+            unit: string;
+        };
+        /** @enum {unknown} */
+        Ants: "none" | "few" | "many";
+        ApplicationAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            material: string;
+            /** Format: double */
+            litres: number;
+            where: string[];
+            /** Format: date */
+            checkBackOn: string;
+            /** Format: date */
+            pickFrom: null | string;
+        };
+        BadLineAnswer: {
+            /** Format: int32 */
+            line: number;
+            text: string;
+            why: string;
+        };
+        BandAnswer: {
+            /** Format: uuid */
+            applicationId: string;
+            material: string;
+            group: string;
+            hatch: string;
+            /** Format: date-time */
+            from: string;
+            /** Format: int32 */
+            stepHours: number;
+            points: number[];
+        };
+        BatchAnswer: {
+            /** Format: uuid */
+            id: string;
+            recipeName: string;
+            material: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litres: number;
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: date-time */
+            useBy: string;
+            target: null | string;
+            targetName: null | string;
+            plantingIds: string[];
+            for: string[];
+            contents: string[];
+            cautions: string[];
+        };
+        /** @enum {unknown} */
+        BedSide: "unsaid" | "edge" | "middle" | "everywhere";
+        BenchAnswer: {
+            for: string[];
+            target: null | string;
+            targetName: null | string;
+            options: components["schemas"]["OptionAnswer"][];
+            recipe: string;
+            recipeName: string;
+            material: string;
+            step: components["schemas"]["DoseStep"];
+            allowedStep: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litresNeeded: number;
+            /** Format: double */
+            litres: number;
+            /** Format: uuid */
+            sprayerId: null | string;
+            /** Format: double */
+            tankLitres: number;
+            /** Format: int32 */
+            tanks: number;
+            steps: components["schemas"]["StepAnswer"][];
+            strengths: components["schemas"]["StrengthAnswer"][];
+            /** Format: double */
+            oilPercent: number;
+            /** Format: double */
+            soapPercent: number;
+            verdict: components["schemas"]["MixVerdict"];
+            reasons: components["schemas"]["ReasonAnswer"][];
+            cautions: string[];
+            mixingNote: null | string;
+            /** Format: double */
+            mixedLifeHours: number;
+            assumed: string[];
+        };
+        Beneficial: {
+            id: string;
+            name: string;
+            drawing: string;
+            /** Format: double */
+            dailyMeal: number;
+        };
+        BoardAnswer: {
+            gardenName: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            localNow: string;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            sentence: string;
+            sky: components["schemas"]["HourColumns"];
+            wet: (null | boolean)[];
+            /** Format: date-time */
+            goodFrom: string;
+            good: components["schemas"]["Verdict"][];
+            nights: components["schemas"]["NightAnswer"][];
+            days: string[];
+            rows: components["schemas"]["RowAnswer"][];
+            groups: components["schemas"]["GroupAnswer"][];
+            evening: components["schemas"]["EveningAnswer"];
+            weather: components["schemas"]["WeatherNotice"];
+        };
+        Cadence: {
+            /** Format: int32 */
+            curativeMinDays: number;
+            /** Format: int32 */
+            curativeMaxDays: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            upkeepMinDays: null | number;
+            /** Format: int32 */
+            upkeepMaxDays: null | number;
+        };
+        CheckBackAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            leaf: string;
+            material: string;
+            target: null | string;
+            targetName: null | string;
+            /** Format: date-time */
+            sprayedAt: string;
+            /** Format: date */
+            dueOn: string;
+            due: boolean;
+            before: null | components["schemas"]["CountAnswer"];
+            /** Format: date-time */
+            doneAt: null | string;
+            outcome: null | components["schemas"]["Outcome"];
+            injury: components["schemas"]["Injury"];
+            sentence: null | string;
+        };
+        CheckBackCount: {
+            count: components["schemas"]["NewObservation"];
+            injury: components["schemas"]["Injury"];
+        };
+        Climate: {
+            id: string;
+            name: string;
+            meanC: number[];
+            dailyRangeK: number[];
+            rainDays: number[];
+            rainMm: number[];
+            relativeHumidityPercent: number[];
+            windMetresPerSecond: number[];
+        };
+        /** @enum {unknown} */
+        Confidence: "sourced" | "agreed" | "assumed";
+        ControlCalc: {
+            /** Format: double */
+            controlPercent: number;
+            method: string;
+        };
+        CountAnswer: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+        };
+        CoverCalc: {
+            cover: number[];
+        };
+        CoverRequest: {
+            hours: components["schemas"]["WeatherHour"][];
+            /** Format: double */
+            halfLifeDays: number;
+            /** Format: double */
+            washOffMm: number;
+            /** Format: double */
+            start: number;
+        };
+        CoverTraits: {
+            /** Format: double */
+            halfLifeDays: null | number;
+            /** Format: double */
+            washOffMm: null | number;
+            /** @default false */
+            sunHalvesHalfLife: boolean;
+        };
+        Crop: {
+            id: string;
+            name: string;
+            family: string;
+            leaf: string;
+            tenderTo?: string[];
+            tenderAsSeedlingOnly?: boolean;
+            hardToWet?: boolean;
+            tall?: boolean;
+            stageDays: number[];
+            /** Format: int32 */
+            flowersCloseAtHour?: null | number;
+            leafCrop?: boolean;
+        };
+        /** @enum {unknown} */
+        DateOrder: "yearFirst" | "dayFirst" | "monthFirst";
+        DeedAnswer: {
+            kind: components["schemas"]["DeedKind"];
+            title: string;
+            detail: string;
+            reasons: string[];
+            plantingIds: string[];
+            tank: null | components["schemas"]["TankAnswer"];
+            /** Format: uuid */
+            checkBackId: null | string;
+        };
+        /** @enum {unknown} */
+        DeedKind: "checkBack" | "spray" | "renew" | "byHand" | "remove" | "walk";
+        DegreeDaysCalc: {
+            /** Format: double */
+            degreeDays: number;
+        };
+        DemoNow: {
+            /** Format: date-time */
+            now: string;
+        };
+        DemoStep: {
+            /** Format: int32 */
+            hours: number;
+        };
+        DilutionCalc: {
+            perLitre: components["schemas"]["AmountCalc"];
+            needed: components["schemas"]["AmountCalc"];
+            kitchen: components["schemas"]["KitchenCalc"];
+            /** Format: double */
+            finalStrengthPercent: null | number;
+        };
+        DilutionRequest: {
+            /** Format: double */
+            doseAmount: number;
+            doseUnit: string;
+            /** Format: double */
+            perAmount: number;
+            perUnit: string;
+            /** Format: double */
+            tankAmount: number;
+            tankUnit: string;
+            /** Format: double */
+            densityGramsPerMillilitre?: null | number;
+            /** Format: double */
+            stockStrengthPercent?: null | number;
+            /** Format: double */
+            recipeStrengthPercent?: null | number;
+        };
+        DiseaseBiology: {
+            /** Format: double */
+            minC: number;
+            /** Format: double */
+            optimumC: number;
+            /** Format: double */
+            maxC: number;
+            /** Format: double */
+            wetHoursAtOptimum: null | number;
+            spreadsBy: string;
+            confidence: components["schemas"]["Confidence"];
+            source: string;
+            /** @default false */
+            warnedByHumidDays: boolean;
+        };
+        Doses: {
+            unit: string;
+            /** Format: double */
+            gentle: number;
+            /** Format: double */
+            usual: number;
+            /** Format: double */
+            strong: number;
+            /** Format: double */
+            ceiling: number;
+        };
+        /** @enum {unknown} */
+        DoseStep: "gentle" | "usual" | "strong";
+        DotAnswer: {
+            /** Format: uuid */
+            observationId: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            share: number;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            namedAs: null | string;
+            cropName: string;
+        };
+        Effect: {
+            on: string;
+            /** Format: double */
+            eggs: number;
+            /** Format: double */
+            young: number;
+            /** Format: double */
+            adult: number;
+            /** Format: double */
+            protects: number;
+            /** @default assumed */
+            confidence: string;
+        };
+        EveningAnswer: {
+            window: null | components["schemas"]["WindowAnswer"];
+            windowSentence: string;
+            deeds: components["schemas"]["DeedAnswer"][];
+            leftAlone: components["schemas"]["LeftAloneAnswer"][];
+        };
+        /** @enum {unknown} */
+        EvidenceGrade: "good" | "fair" | "weak";
+        FirstDateAnswer: {
+            /** Format: int32 */
+            year: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            degreeDays: null | number;
+        };
+        FlagAnswer: {
+            /** Format: uuid */
+            checkBackId: string;
+            /** Format: date-time */
+            at: string;
+            done: boolean;
+            words: string;
+        };
+        FurtherTrouble: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            leavesAffected: number;
+            signs: components["schemas"]["SeenSign"][];
+            /** Format: double */
+            severityPercent?: null | number;
+        };
+        GapAnswer: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
+            /** Format: int32 */
+            hours: number;
+        };
+        GardenAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            localNow: string;
+            timeZoneId: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            stance: components["schemas"]["Stance"];
+            kitchen: components["schemas"]["KitchenSystem"];
+            members: components["schemas"]["MemberAnswer"][];
+            places: components["schemas"]["PlaceAnswer"][];
+            sprayers: components["schemas"]["SprayerAnswer"][];
+            freeHours: string[];
+            weather: components["schemas"]["WeatherNotice"];
+            lastDeed: null | components["schemas"]["LastDeed"];
+        };
+        GardenName: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
+        GardenSettings: {
+            stance: components["schemas"]["Stance"];
+            kitchen: components["schemas"]["KitchenSystem"];
+            freeHours?: null | string[];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        GroupAnswer: {
+            id: string;
+            name: string;
+            hatch: string;
+        };
+        /** @enum {unknown} */
+        GrowthStage: "seedling" | "young" | "flowering" | "fruiting" | "mature" | "ending";
+        HandValues: {
+            /** Format: double */
+            rainMm?: null | number;
+            /** Format: double */
+            minC?: null | number;
+            /** Format: double */
+            maxC?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        HourAnswer: {
+            /** Format: date-time */
+            hour: string;
+            verdict: components["schemas"]["Verdict"];
+            rules: components["schemas"]["RuleAnswer"][];
+        };
+        HourColumns: {
+            /** Format: date-time */
+            start: string;
+            temperatureC: (null | number)[];
+            relativeHumidityPercent: (null | number)[];
+            windMetresPerSecond: (null | number)[];
+            gustMetresPerSecond: (null | number)[];
+            rainMm: (null | number)[];
+            cloudPercent: (null | number)[];
+        };
+        InfectionCalc: {
+            /** Format: double */
+            response: number;
+            /** Format: double */
+            hoursNeeded: null | number;
+        };
+        Ingredient: {
+            material: string;
+            role: string;
+            /** Format: double */
+            perLitre?: null | number;
+        };
+        /** @enum {unknown} */
+        Injury: "none" | "slight" | "clear" | "severe";
+        InsectBiology: {
+            /** Format: double */
+            lowerC: number;
+            /** Format: double */
+            upperC: number;
+            /** Format: double */
+            eggDegreeDays: number;
+            /** Format: double */
+            toAdultDegreeDays: number;
+            /** Format: double */
+            growthPerDayAt20C: number;
+            confidence: components["schemas"]["Confidence"];
+            source: string;
+            /** @default false */
+            likesDryAir: boolean;
+        };
+        KitchenCalc: {
+            text: string;
+            /** Format: double */
+            errorPercent: number;
+        };
+        /** @enum {unknown} */
+        KitchenSystem: "metric" | "us" | "imperial" | "australian";
+        LastDeed: {
+            /** Format: int64 */
+            id: number;
+            words: string;
+            /** Format: date-time */
+            at: string;
+        };
+        LeftAloneAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            sentence: string;
+        };
+        LifeStage: {
+            name: string;
+            drawing: string;
+            where: string;
+        };
+        LoadCalc: {
+            /** Format: double */
+            oilPercent: number;
+            /** Format: double */
+            soapPercent: number;
+        };
+        /** @enum {unknown} */
+        LoadKind: "none" | "oil" | "soap";
+        Material: {
+            id: string;
+            name: string;
+            group: string;
+            doses?: null | components["schemas"]["Doses"];
+            cadence: components["schemas"]["Cadence"];
+            cover: components["schemas"]["CoverTraits"];
+            evidence: components["schemas"]["EvidenceGrade"];
+            worksOn: components["schemas"]["Effect"][];
+            load?: components["schemas"]["LoadKind"];
+            needsEmulsifier?: boolean;
+            labelOnly?: boolean;
+            living?: boolean;
+            sun?: components["schemas"]["SunNeed"];
+            /** Format: double */
+            heatNeverC?: number;
+            /** Format: double */
+            rainFreeHours?: number;
+            /** Format: double */
+            keepFromPondM?: number;
+            /** Format: int32 */
+            daysToWait?: null | number;
+            /** Format: double */
+            mixedLifeHours?: number;
+            /** Format: double */
+            densityGramsPerMillilitre?: number;
+            /** Format: double */
+            dropsPerMillilitre?: number;
+            /** Format: double */
+            stockStrengthPercent?: null | number;
+            /** Format: double */
+            harmToHelpers?: number;
+            /** Format: int32 */
+            checkBackDays?: number;
+            /** Format: int32 */
+            seasonLimit?: null | number;
+            /** Format: int32 */
+            inARowLimit?: null | number;
+            cautions: string[];
+            mixingNote?: null | string;
+            assumed?: string[];
+        };
+        MemberAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            role: components["schemas"]["Role"];
+        };
+        MixCalc: {
+            strengths: components["schemas"]["StrengthCalc"][];
+            load: components["schemas"]["LoadCalc"];
+            verdict: components["schemas"]["MixVerdict"];
+            reasons: components["schemas"]["MixReasonCalc"][];
+        };
+        MixIngredient: {
+            material: string;
+            /** Format: double */
+            amount: number;
+            unit: string;
+        };
+        MixReasonCalc: {
+            code: string;
+            verdict: components["schemas"]["MixVerdict"];
+            sentence: string;
+        };
+        MixRequest: {
+            ingredients: components["schemas"]["MixIngredient"][];
+            /** Format: double */
+            waterAmount: number;
+            waterUnit: string;
+            conditions?: null | components["schemas"]["MixSituation"];
+        };
+        MixSituation: {
+            /** Format: double */
+            maxTemperatureNext6hC?: null | number;
+            crop?: null | string;
+            stage?: components["schemas"]["GrowthStage"];
+            /** @default false */
+            inFlower: boolean;
+        };
+        /** @enum {unknown} */
+        MixVerdict: "ok" | "stepDown" | "refused";
+        ModeOfAction: {
+            id: string;
+            name: string;
+            code: null | string;
+            hatch: string;
+        };
+        NameGiven: {
+            target: string;
+            /** Format: uuid */
+            memberId?: null | string;
+            /** @default false */
+            group: boolean;
+        };
+        NewApplication: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            batchId: string;
+            plantingIds: string[];
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            shareWetted?: null | number;
+            /** @default false */
+            patchTest: boolean;
+            /** Format: date-time */
+            at?: null | string;
+            note?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewBatch: {
+            /** Format: uuid */
+            id: string;
+            plantingIds: string[];
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litres: number;
+            target: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewGarden: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            climate: string;
+            kitchen: components["schemas"]["KitchenSystem"];
+            stance: components["schemas"]["Stance"];
+            memberName: string;
+            firstPlace: components["schemas"]["NewPlace"];
+        };
+        NewObservation: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            ants: components["schemas"]["Ants"];
+            /** Format: int32 */
+            helpers: number;
+            /** Format: int32 */
+            mummies: number;
+            signs: components["schemas"]["SeenSign"][];
+            note?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            walkId?: null | string;
+            /** Format: double */
+            severityPercent?: null | number;
+            part?: components["schemas"]["PlantPart"];
+            side?: components["schemas"]["BedSide"];
+            roots?: components["schemas"]["RootCheck"];
+            also?: null | components["schemas"]["FurtherTrouble"][];
+        };
+        NewPlace: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            widthM: number;
+            /** Format: double */
+            sunHours: number;
+            watering: components["schemas"]["Watering"];
+            /** Format: double */
+            pondDistanceM?: null | number;
+            /** Format: time */
+            sunFrom?: null | string;
+            /** Format: time */
+            sunTo?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewPlanting: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            placeId: string;
+            crop: string;
+            variety: null | string;
+            /** Format: date */
+            from: string;
+            stage: components["schemas"]["GrowthStage"];
+            inFlower: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NightAnswer: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
+        };
+        NightOfInfection: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            wetHours: number;
+            /** Format: double */
+            neededHours: number;
+        };
+        ObservationAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            lookId: string;
+            /** Format: uuid */
+            walkId: null | string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            /** Format: double */
+            severityPercent: null | number;
+            ants: components["schemas"]["Ants"];
+            /** Format: int32 */
+            helpers: number;
+            /** Format: int32 */
+            mummies: number;
+            part: components["schemas"]["PlantPart"];
+            side: components["schemas"]["BedSide"];
+            roots: components["schemas"]["RootCheck"];
+            signs: components["schemas"]["SeenSign"][];
+            named: null | string;
+            namedAs: null | string;
+            note: null | string;
+        };
+        OptionAnswer: {
+            recipe: string;
+            recipeName: string;
+            material: string;
+            group: string;
+            groupName: string;
+            hatch: string;
+            evidence: components["schemas"]["EvidenceGrade"];
+            allowed: boolean;
+            reasons: string[];
+        };
+        /** @enum {unknown} */
+        Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        PhotoAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+        };
+        PlaceAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            /** Format: double */
+            areaM2: number;
+            /** Format: double */
+            sunHours: number;
+            watering: components["schemas"]["Watering"];
+            stance: components["schemas"]["Stance"];
+            plantings: components["schemas"]["PlantingAnswer"][];
+        };
+        PlaceFacts: {
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            shelter?: components["schemas"]["Shelter"];
+            /** @default false */
+            inFlower: boolean;
+            /** @default false */
+            soilMayBeDry: boolean;
+        };
+        /** @enum {unknown} */
+        PlaceKind: "openBed" | "raisedBed" | "containers" | "tunnel" | "indoorRack";
+        PlaceOutlookAnswer: {
+            place: components["schemas"]["PlaceAnswer"];
+            /** Format: date */
+            today: string;
+            /** Format: double */
+            coverNow: number;
+            /** Format: double */
+            coverFloor: number;
+            /** Format: date-time */
+            lapsesOn: null | string;
+            troubles: components["schemas"]["TroubleAnswer"][];
+        };
+        PlaceStopAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            why: string[];
+            plantings: components["schemas"]["PlantingStopAnswer"][];
+        };
+        PlantingAnswer: {
+            /** Format: uuid */
+            id: string;
+            crop: string;
+            cropName: string;
+            variety: null | string;
+            leaf: string;
+            stage: components["schemas"]["GrowthStage"];
+            inFlower: boolean;
+            /** Format: date-time */
+            lastSeen: null | string;
+        };
+        PlantingChange: {
+            stage: components["schemas"]["GrowthStage"];
+            inFlower: boolean;
+            ended: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PlantingStopAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            crop: string;
+            cropName: string;
+            leaf: string;
+            stage: components["schemas"]["GrowthStage"];
+            /** Format: date-time */
+            lastSeen: null | string;
+            lastNamedAs: null | string;
+            /** Format: int32 */
+            lastLooked: number;
+            /** Format: int32 */
+            lastAffected: number;
+            trend: null | components["schemas"]["TrendAnswer"];
+            /** Format: double */
+            line: number;
+            lineReason: string;
+            watch: components["schemas"]["WatchAnswer"][];
+        };
+        /** @enum {unknown} */
+        PlantPart: "unsaid" | "tips" | "newLeaves" | "oldLeaves" | "stem" | "flowers" | "fruit";
+        PressureAnswer: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            value: number;
+            sentence: string;
+        };
+        ProblemDetails: {
+            type?: null | string;
+            title?: null | string;
+            /** Format: int32 */
+            status?: null | number;
+            detail?: null | string;
+            instance?: null | string;
+        };
+        ProgressCalc: {
+            /** Format: double */
+            areaUnderCurve: number;
+        };
+        QuestionAnswer: {
+            sign: string;
+            question: string;
+            /** Format: double */
+            leadIfYes: number;
+            /** Format: double */
+            leadIfNo: number;
+        };
+        QuestionCalc: {
+            sign: string;
+            question: string;
+        };
+        /** @enum {unknown} */
+        RainUnit: "millimetres" | "inches";
+        ReasonAnswer: {
+            code: string;
+            verdict: components["schemas"]["MixVerdict"];
+            sentence: string;
+        };
+        Recipe: {
+            id: string;
+            name: string;
+            ingredients: components["schemas"]["Ingredient"][];
+            /** Format: double */
+            mixedLifeHours: number;
+            shake: string;
+            active?: components["schemas"]["Ingredient"];
+        };
+        /** @enum {unknown} */
+        Role: "owner" | "helper" | "looker";
+        /** @enum {unknown} */
+        RootCheck: "notLooked" | "clean" | "troubled";
+        RoundAnswer: {
+            walk: null | components["schemas"]["WalkAnswer"];
+            stops: components["schemas"]["PlaceStopAnswer"][];
+            stopLines: components["schemas"]["StopLinesAnswer"][];
+        };
+        RowAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            plantings: components["schemas"]["PlantingAnswer"][];
+            /** Format: double */
+            coverNow: number;
+            pressure: components["schemas"]["PressureAnswer"][];
+            bands: components["schemas"]["BandAnswer"][];
+            dots: components["schemas"]["DotAnswer"][];
+            flags: components["schemas"]["FlagAnswer"][];
+        };
+        RuleAnswer: {
+            rule: components["schemas"]["SprayRule"];
+            verdict: components["schemas"]["Verdict"];
+            sentence: string;
+        };
+        SampleAnswer: {
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            verdict: components["schemas"]["SampleVerdict"];
+            /** Format: int32 */
+            moreLeaves: number;
+            /** Format: double */
+            line: number;
+            lineReason: string;
+        };
+        SampleCalc: {
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            verdict: components["schemas"]["SampleVerdict"];
+            /** Format: int32 */
+            moreLeaves: number;
+        };
+        /** @enum {unknown} */
+        SampleVerdict: "above" | "below" | "countMore";
+        ScoopAnswer: {
+            unit: string;
+            /** Format: double */
+            count: number;
+        };
+        SeasonAnswer: {
+            /** Format: date */
+            expected: string;
+            own: boolean;
+            /** Format: date */
+            protectFrom: null | string;
+            sentence: string;
+            past: components["schemas"]["FirstDateAnswer"][];
+        };
+        SeasonMonths: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+        };
+        SeenSign: {
+            sign: string;
+            present: boolean;
+        };
+        SeverityCalc: {
+            /** Format: int32 */
+            value: number;
+        };
+        SharedActionAnswer: {
+            words: string;
+            target: string;
+            sentence: string;
+        };
+        /**
+         * @default open
+         * @enum {unknown}
+         */
+        Shelter: "open" | "tunnel" | "indoor";
+        Sign: {
+            id: string;
+            name: string;
+            question: string;
+            part: string;
+            drawing: string;
+            /**
+             * Format: double
+             * @default 0.03
+             */
+            whenUnlisted: number;
+        };
+        SignAnswer: {
+            sign: string;
+            present: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        SourceAnswer: {
+            source: components["schemas"]["WeatherSource"];
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            last: string;
+            /** Format: int32 */
+            days: number;
+            /** Format: date-time */
+            lastHeard: null | string;
+            trouble: null | string;
+        };
+        SpacingCalc: {
+            /** Format: int32 */
+            spacingDays: number;
+            /** Format: int32 */
+            rounds: number;
+        };
+        SprayerAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: double */
+            capacityLitres: number;
+        };
+        /** @enum {unknown} */
+        SprayRule: "heat" | "sun" | "wind" | "rain" | "evaporation" | "drying" | "leafWet" | "cold" | "bees" | "light" | "wilt" | "pond" | "free" | "unknown";
+        StageAnswer: {
+            /** Format: date */
+            day: string;
+            kind: components["schemas"]["StageEventKind"];
+            /** Format: int32 */
+            generation: number;
+            certain: boolean;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        StageEventKind: "hatch" | "young" | "adults";
+        /** @enum {unknown} */
+        Stance: "lastResort" | "watchAndTreat" | "keepAhead";
+        StateAnswer: {
+            gardens: components["schemas"]["GardenName"][];
+            demo: boolean;
+            /** Format: date-time */
+            now: string;
+        };
+        StationAnswer: {
+            /** Format: int32 */
+            hours: number;
+            refused: string[];
+        };
+        StationBatch: {
+            readings: components["schemas"]["StationReading"][];
+        };
+        StationKeyAnswer: {
+            key: string;
+            address: string;
+        };
+        StationKeyRequest: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        StationReading: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            temperatureC?: null | number;
+            /** Format: double */
+            relativeHumidityPercent?: null | number;
+            /** Format: double */
+            windMetresPerSecond?: null | number;
+            /** Format: double */
+            gustMetresPerSecond?: null | number;
+            /** Format: double */
+            rainMm?: null | number;
+            /** Format: double */
+            cloudPercent?: null | number;
+            /** Format: double */
+            leafWetness?: null | number;
+            /** Format: double */
+            solarWattsPerSquareMetre?: null | number;
+        };
+        StepAnswer: {
+            title: string;
+            detail: string;
+            material: null | string;
+            measure: string;
+            exact: null | string;
+            scoops: components["schemas"]["ScoopAnswer"][];
+        };
+        StopLinesAnswer: {
+            /** Format: double */
+            line: number;
+            belowAtMost: number[];
+            aboveAtLeast: number[];
+        };
+        StrengthAnswer: {
+            material: string;
+            /** Format: double */
+            percent: number;
+            /** Format: double */
+            perLitre: number;
+            unit: string;
+        };
+        StrengthCalc: {
+            material: string;
+            /** Format: double */
+            perLitre: number;
+            unit: string;
+            /** Format: double */
+            percent: number;
+        };
+        SunCalc: {
+            /** Format: double */
+            elevationDegrees: number;
+            /** Format: double */
+            azimuthDegrees: number;
+        };
+        SunDayCalc: {
+            /** Format: date-time */
+            sunrise: null | string;
+            /** Format: date-time */
+            sunset: null | string;
+            polar: null | string;
+        };
+        /** @enum {unknown} */
+        SunNeed: "avoids" | "indifferent" | "wants";
+        SuspectAnswer: {
+            target: string;
+            name: string;
+            latinName: null | string;
+            kind: components["schemas"]["TargetKind"];
+            /** Format: double */
+            probability: number;
+            for: string[];
+            against: string[];
+            howToTell: string;
+            drawing: string;
+            underside: boolean;
+            stages: components["schemas"]["LifeStage"][];
+            noSpray: boolean;
+            insteadOfSpray: null | string;
+        };
+        SuspectCalc: {
+            target: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+            reasons: string[];
+        };
+        SuspectsAnswer: {
+            observation: components["schemas"]["ObservationAnswer"];
+            leaf: string;
+            suspects: components["schemas"]["SuspectAnswer"][];
+            next: null | components["schemas"]["QuestionAnswer"];
+            namingCanWait: null | components["schemas"]["SharedActionAnswer"];
+            trend: null | components["schemas"]["TrendAnswer"];
+            /** Format: double */
+            line: number;
+            lineReason: string;
+        };
+        SuspectsCalc: {
+            suspects: components["schemas"]["SuspectCalc"][];
+            nextQuestion: null | components["schemas"]["QuestionCalc"];
+            namingCanWait: null | string;
+        };
+        SuspectsRequest: {
+            crop: string;
+            placeKind: components["schemas"]["PlaceKind"];
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            latitude: number;
+            signs: components["schemas"]["SeenSign"][];
+        };
+        TableColumns: {
+            fields: components["schemas"]["TableField"][];
+            dates: components["schemas"]["DateOrder"];
+            temperature: components["schemas"]["TemperatureUnit"];
+            wind: components["schemas"]["WindUnit"];
+            rain: components["schemas"]["RainUnit"];
+            decimalComma: boolean;
+            utc: boolean;
+        };
+        /** @enum {unknown} */
+        TableField: "ignore" | "time" | "date" | "clock" | "temperature" | "minTemperature" | "maxTemperature" | "humidity" | "dewPoint" | "wind" | "gust" | "rain" | "cloud" | "leafWetness" | "solar";
+        TableImport: {
+            text: string;
+            columns: components["schemas"]["TableColumns"];
+            /** Format: int32 */
+            badLinesSeen: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TableImported: {
+            /** Format: int32 */
+            hours: number;
+            /** Format: int32 */
+            leftOut: number;
+        };
+        TablePreview: {
+            columns: components["schemas"]["TableColumns"];
+            header: string[];
+            sample: string[][];
+            /** Format: int32 */
+            lines: number;
+            daily: boolean;
+            /** Format: int32 */
+            hours: number;
+            /** Format: date-time */
+            from: null | string;
+            /** Format: date-time */
+            to: null | string;
+            /** Format: int32 */
+            badCount: number;
+            bad: components["schemas"]["BadLineAnswer"][];
+        };
+        TableRequest: {
+            text: string;
+            columns?: null | components["schemas"]["TableColumns"];
+        };
+        TankAnswer: {
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litres: number;
+            target: string;
+            material: string;
+        };
+        Target: {
+            id: string;
+            name: string;
+            latinName?: null | string;
+            kind: components["schemas"]["TargetKind"];
+            group: string;
+            hosts: string[];
+            signs: {
+                [key: string]: number;
+            };
+            agreedSigns?: string[];
+            season: components["schemas"]["SeasonMonths"];
+            /** Format: double */
+            commonness?: number;
+            /** Format: double */
+            underCoverFactor?: number;
+            /** Format: double */
+            youngFactor?: number;
+            followsSpray?: boolean;
+            insect?: null | components["schemas"]["InsectBiology"];
+            stages?: components["schemas"]["LifeStage"][];
+            disease?: null | components["schemas"]["DiseaseBiology"];
+            lookFirst: string;
+            howToTell: string;
+            noSpray?: boolean;
+            insteadOfSpray?: null | string;
+            inseparableFrom?: string[];
+        };
+        /** @enum {unknown} */
+        TargetKind: "insect" | "disease" | "lookAlike";
+        /** @enum {unknown} */
+        TemperatureUnit: "celsius" | "fahrenheit";
+        TrendAnswer: {
+            direction: components["schemas"]["TrendDirection"];
+            /** Format: double */
+            doublingDays: null | number;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        TrendDirection: "rising" | "falling" | "steady" | "unclear";
+        TroubleAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            cropName: string;
+            target: string;
+            name: string;
+            kind: components["schemas"]["TargetKind"];
+            /** Format: double */
+            share: number;
+            /** Format: date */
+            foundOn: null | string;
+            pressure: components["schemas"]["PressureAnswer"][];
+            stages: components["schemas"]["StageAnswer"][];
+            /** Format: double */
+            generations: null | number;
+            nights: components["schemas"]["NightOfInfection"][];
+            season: components["schemas"]["SeasonAnswer"];
+        };
+        UndoRequest: {
+            /** Format: int64 */
+            deedId: number;
+        };
+        /** @enum {unknown} */
+        Verdict: "good" | "poor" | "never";
+        WalkAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            startedAt: string;
+            skippedPlaceIds: string[];
+            seenPlantingIds: string[];
+            toName: components["schemas"]["ObservationAnswer"][];
+        };
+        WalkDeed: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        WalkStart: {
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: date-time */
+            at?: null | string;
+        };
+        WatchAnswer: {
+            target: string;
+            name: string;
+            lookFirst: string;
+            /** Format: double */
+            share: number;
+            why: string[];
+            stages: components["schemas"]["LifeStage"][];
+        };
+        /** @enum {unknown} */
+        Watering: "drip" | "handAtSoil" | "overhead" | "tray";
+        WeatherDayAnswer: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            minC: null | number;
+            /** Format: double */
+            maxC: null | number;
+            /** Format: double */
+            rainMm: null | number;
+            /** Format: int32 */
+            knownHours: number;
+            sources: components["schemas"]["WeatherSource"][];
+            byHand: boolean;
+        };
+        WeatherHour: {
+            /** Format: double */
+            temperatureC?: null | number;
+            /** Format: double */
+            relativeHumidityPercent?: null | number;
+            /** Format: double */
+            windMetresPerSecond?: null | number;
+            /** Format: double */
+            gustMetresPerSecond?: null | number;
+            /** Format: double */
+            rainMm?: null | number;
+            /** Format: double */
+            cloudPercent?: null | number;
+            /** Format: double */
+            leafWetness?: null | number;
+            /** Format: double */
+            solarWattsPerSquareMetre?: null | number;
+            isComplete?: boolean;
+        };
+        WeatherNotice: {
+            /** Format: date-time */
+            fetchedAt: null | string;
+            stale: boolean;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        WeatherSource: "service" | "file" | "station" | "hand";
+        WeatherStateAnswer: {
+            sources: components["schemas"]["SourceAnswer"][];
+            gaps: components["schemas"]["GapAnswer"][];
+            days: components["schemas"]["WeatherDayAnswer"][];
+            hasStation: boolean;
+        };
+        WindowAnswer: {
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            /** Format: double */
+            score: number;
+            verdict: components["schemas"]["Verdict"];
+            sentence: string;
+        };
+        WindowCalc: {
+            hours: components["schemas"]["HourAnswer"][];
+            windows: components["schemas"]["WindowAnswer"][];
+        };
+        WindowRequest: {
+            hours: components["schemas"]["HourColumns"];
+            material: string;
+            place: components["schemas"]["PlaceFacts"];
+        };
+        WindowsAnswer: {
+            material: string;
+            materialName: string;
+            for: string[];
+            hours: components["schemas"]["HourAnswer"][];
+            best: components["schemas"]["WindowAnswer"][];
+            weather: components["schemas"]["WeatherNotice"];
+        };
+        /** @enum {unknown} */
+        WindUnit: "metresPerSecond" | "kilometresPerHour" | "milesPerHour" | "knots";
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
-export type $defs = Record<string, never>
-export type operations = Record<string, never>
+export type $defs = Record<string, never>;
+export type operations = Record<string, never>;

@@ -24,6 +24,9 @@ export interface PaintedLeaf {
   percent: number
 }
 
+/** The shares that an eye is asked to tell apart, per cent. */
+export const severityShares = [1, 5, 10, 20, 40, 60] as const
+
 const painted = new Map<string, PaintedLeaf>()
 
 /**

@@ -182,7 +182,9 @@ public static class GardenEndpoints
         .That(place?.Name is { Length: > 0 and <= 80 }, path + "name", "place-name-missing", "Give the place a name of up to 80 letters.")
         .That(place?.LengthM is > 0 and <= 200, path + "lengthM", "length-range", "Length is over 0 and up to 200 metres.")
         .That(place?.WidthM is > 0 and <= 50, path + "widthM", "width-range", "Width is over 0 and up to 50 metres.")
-        .That(place?.SunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.");
+        .That(place?.SunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.")
+        .That(place?.PondDistanceM is null or (>= 0 and <= 1000), path + "pondDistanceM", "pond-range", "The pond lies 0 to 1000 metres away; leave it empty where there is none.")
+        .That(place?.SunFrom is null || place.SunTo is null || place.SunFrom < place.SunTo, path + "sunTo", "sun-order", "The sun leaves after it has come.");
 
     private static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) => new()
     {
@@ -193,6 +195,9 @@ public static class GardenEndpoints
         AreaM2 = p.LengthM * p.WidthM,
         SunHours = p.SunHours,
         Watering = p.Watering,
+        PondDistanceM = p.PondDistanceM,
+        SunFrom = p.SunFrom,
+        SunTo = p.SunTo,
         Order = order,
     };
 }

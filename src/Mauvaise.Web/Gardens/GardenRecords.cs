@@ -21,6 +21,8 @@ public sealed record NewGarden(
     string MemberName,
     NewPlace FirstPlace);
 
+/// <param name="PondDistanceM">Null where no pond is near.</param>
+/// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
 public sealed record NewPlace(
     Guid Id,
     string Name,
@@ -29,6 +31,9 @@ public sealed record NewPlace(
     double WidthM,
     double SunHours,
     Watering Watering,
+    double? PondDistanceM = null,
+    TimeOnly? SunFrom = null,
+    TimeOnly? SunTo = null,
     Guid? MemberId = null);
 
 public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, GrowthStage Stage, bool InFlower, Guid? MemberId = null);

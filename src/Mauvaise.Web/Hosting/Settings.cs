@@ -1,7 +1,8 @@
 namespace Mauvaise.Web.Hosting;
 
 /// <summary>Settings of the running app, from the command line or environment.</summary>
-public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService)
+/// <param name="HistoryDays">Days of history that the weather service is asked for at first: earlier seasons count in first dates.</param>
+public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService, int HistoryDays)
 {
     public string DatabasePath => Path.Combine(DataFolder, "mauvaise.db");
 
@@ -14,6 +15,7 @@ public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService)
         return new Settings(
             folder,
             configuration.GetValue("Demo", false),
-            configuration["Weather"] is { Length: > 0 } address ? new Uri(address) : null);
+            configuration["Weather"] is { Length: > 0 } address ? new Uri(address) : null,
+            Math.Clamp(configuration.GetValue("HistoryDays", 950), 1, 3650));
     }
 }

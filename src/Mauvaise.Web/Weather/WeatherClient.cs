@@ -19,9 +19,6 @@ namespace Mauvaise.Web.Weather;
 /// </summary>
 public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings settings, TimeProvider clock, ILogger<WeatherClient> log)
 {
-    /// <summary>History asked for when nothing is known yet: the seasons before last count in first dates.</summary>
-    private static readonly TimeSpan FirstHistory = TimeSpan.FromDays(2.6 * 365);
-
     /// <summary>Hours before the last answer that are asked again: they were forecast then, and are measured now.</summary>
     private static readonly TimeSpan Overlap = TimeSpan.FromDays(2);
 
@@ -62,7 +59,7 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
         var now = clock.GetUtcNow();
         try
         {
-            var from = HourSeries.WholeHour(fetch.AnsweredAt is { } last && last <= now ? last - Overlap : now - FirstHistory);
+            var from = HourSeries.WholeHour(fetch.AnsweredAt is { } last && last <= now ? last - Overlap : now.AddDays(-settings.HistoryDays));
             var hours = await http.GetFromJsonAsync<HourColumns>(Address(SnapshotLoader.ToGarden(row), from, now), stop)
                 ?? throw new JsonException("The answer is empty.");
             var refused = await WeatherStore.PutAsync(db, gardenId, WeatherSource.Service, hours.ToSeries(), stop);

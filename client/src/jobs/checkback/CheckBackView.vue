@@ -88,7 +88,12 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             v-if="visit.outcome === 'losing' || visit.outcome === 'holding'"
             label="Mix the next round"
             variant="outlined"
-            @click="router.push({ name: 'bench', query: { planting: visit.plantingId } })"
+            @click="
+              router.push({
+                name: 'bench',
+                query: { planting: visit.plantingId, ...(visit.target && { target: visit.target }) },
+              })
+            "
           />
         </div>
       </template>

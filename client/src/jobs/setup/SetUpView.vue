@@ -8,7 +8,9 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { keys } from '@/garden/useGarden'
-import { kitchenWords, options, placeKindWords, stanceWords, wateringWords } from '@/garden/words'
+import PlaceFields from '@/garden/PlaceFields.vue'
+import { emptyPlace, placeFieldNames } from '@/garden/newPlace'
+import { kitchenWords, options, stanceWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 
@@ -33,15 +35,7 @@ const draft = useLocalStorage<Draft>('mauvaise-set-up', {
   kitchen: 'metric',
   stance: 'watchAndTreat',
   memberName: '',
-  firstPlace: {
-    id: crypto.randomUUID(),
-    name: '',
-    kind: 'openBed',
-    lengthM: 4,
-    widthM: 1.2,
-    sunHours: 7,
-    watering: 'handAtSoil',
-  },
+  firstPlace: emptyPlace(),
 })
 const zones = Intl.supportedValuesOf('timeZone')
 const climates = useQuery({
@@ -68,7 +62,7 @@ function locate() {
 const fields = [
   ['name', 'latitude', 'longitude', 'timeZoneId', 'climate'],
   ['memberName'],
-  ['firstPlace.name', 'firstPlace.lengthM', 'firstPlace.widthM', 'firstPlace.sunHours'],
+  placeFieldNames.map((f) => `firstPlace.${f}`),
 ]
 const saving = useMutation<unknown, Problem>({
   mutationFn: () =>
@@ -183,54 +177,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
         </p>
       </template>
       <template v-else>
-        <div class="field">
-          <label for="place">Name of the bed</label>
-          <InputText
-            id="place"
-            v-model="draft.firstPlace.name"
-            maxlength="80"
-            :invalid="!!saving.error.value?.fields['firstPlace.name']"
-          />
-          <FieldError :problem="saving.error.value" field="firstPlace.name" />
-        </div>
-        <SelectField v-model="draft.firstPlace.kind" :options="options(placeKindWords)" label="Kind" />
-        <div class="two">
-          <div class="field">
-            <label for="length">Length, m</label>
-            <InputNumber
-              v-model="draft.firstPlace.lengthM"
-              input-id="length"
-              :max-fraction-digits="2"
-              locale="en-GB"
-            />
-            <FieldError :problem="saving.error.value" field="firstPlace.lengthM" />
-          </div>
-          <div class="field">
-            <label for="width">Width, m</label>
-            <InputNumber
-              v-model="draft.firstPlace.widthM"
-              input-id="width"
-              :max-fraction-digits="2"
-              locale="en-GB"
-            />
-            <FieldError :problem="saving.error.value" field="firstPlace.widthM" />
-          </div>
-          <div class="field">
-            <label for="sun">Hours of sun in summer</label>
-            <InputNumber
-              v-model="draft.firstPlace.sunHours"
-              input-id="sun"
-              :max-fraction-digits="1"
-              locale="en-GB"
-            />
-            <FieldError :problem="saving.error.value" field="firstPlace.sunHours" />
-          </div>
-          <SelectField
-            v-model="draft.firstPlace.watering"
-            :options="options(wateringWords)"
-            label="Watering"
-          />
-        </div>
+        <PlaceFields v-model="draft.firstPlace" :problem="saving.error.value" prefix="firstPlace." />
       </template>
       <FieldError :problem="saving.error.value" :shown="fields.flat()" />
       <div class="actions">

@@ -1,17 +1,22 @@
 <script setup lang="ts">
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
+import { severityShares } from '@/drawings/paintedLeaf'
 
 /** How much of an affected leaf is covered, by leaves whose painted share is known. */
 const severity = defineModel<number | null>({ required: true })
 defineProps<{ leaf: string; sign?: string; side: 'upper' | 'under' }>()
 
-const shares = [1, 5, 10, 20, 40, 60]
 const toggle = (share: number) => (severity.value = severity.value === share ? null : share)
 </script>
 
 <template>
   <div class="shares" role="group" aria-label="How much of an affected leaf is covered">
-    <button v-for="share in shares" :key="share" :aria-pressed="severity === share" @click="toggle(share)">
+    <button
+      v-for="share in severityShares"
+      :key="share"
+      :aria-pressed="severity === share"
+      @click="toggle(share)"
+    >
       <LeafDrawing :leaf="leaf" :sign="sign ?? 'small-spots'" :side="side" :severity="share" :size="40" />
       <span>{{ share }} %</span>
     </button>

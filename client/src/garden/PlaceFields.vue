@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import InputNumber from 'primevue/inputnumber'
+import InputText from 'primevue/inputtext'
+import { useId } from 'vue'
+import type { Problem, Schemas } from '@/api/client'
+import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
+import { options, placeKindWords, wateringWords } from './words'
+
+/** The fields of a place, in set-up and when one is added. */
+const place = defineModel<Schemas['NewPlace']>({ required: true })
+withDefaults(defineProps<{ problem: Problem | null; prefix?: string }>(), { prefix: '' })
+
+const id = useId()
+const numbers = [
+  { key: 'lengthM', label: 'Length, m', digits: 2 },
+  { key: 'widthM', label: 'Width, m', digits: 2 },
+  { key: 'sunHours', label: 'Hours of sun', digits: 1 },
+  { key: 'pondDistanceM', label: 'Distance to a pond, m (empty for none)', digits: 0 },
+] as const
+const times = [
+  { key: 'sunFrom', label: 'Sun reaches it at (empty for all day)' },
+  { key: 'sunTo', label: 'Sun leaves it at' },
+] as const
+/** The API's times have seconds, the browser's field may not. */
+const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
+  const { value } = event.target as HTMLInputElement
+  place.value[key] = value === '' ? null : `${value}:00`
+}
+</script>
+
+<template>
+  <div class="fields">
+    <div class="field">
+      <label :for="`${id}-name`">Name of the bed</label>
+      <InputText
+        :id="`${id}-name`"
+        v-model="place.name"
+        maxlength="80"
+        :invalid="!!problem?.fields[`${prefix}name`]"
+      />
+      <FieldError :problem="problem" :field="`${prefix}name`" />
+    </div>
+    <SelectField v-model="place.kind" :options="options(placeKindWords)" label="Kind" />
+    <SelectField v-model="place.watering" :options="options(wateringWords)" label="Watering" />
+    <div v-for="f in numbers" :key="f.key" class="field">
+      <label :for="`${id}-${f.key}`">{{ f.label }}</label>
+      <InputNumber
+        v-model="place[f.key]"
+        :input-id="`${id}-${f.key}`"
+        :max-fraction-digits="f.digits"
+        locale="en-GB"
+        :invalid="!!problem?.fields[prefix + f.key]"
+      />
+      <FieldError :problem="problem" :field="prefix + f.key" />
+    </div>
+    <div v-for="f in times" :key="f.key" class="field">
+      <label :for="`${id}-${f.key}`">{{ f.label }}</label>
+      <InputText
+        :id="`${id}-${f.key}`"
+        type="time"
+        :model-value="place[f.key]?.slice(0, 5) ?? ''"
+        @change="setTime(f.key, $event)"
+      />
+      <FieldError :problem="problem" :field="prefix + f.key" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 14px;
+  align-items: start;
+}
+</style>
