@@ -107,7 +107,7 @@ export function distanceTo(runs: readonly (readonly Point[])[], x: number, y: nu
 }
 
 export interface LeafGround {
-  /** Points spread over the blade a unit apart, for a first guess at shares of it. */
+  /** Points spread over the blade in a fine net, for a first guess at shares of it. */
   samples: Point[]
   blade: Spans
   /** Area of the blade, square units. */
@@ -127,11 +127,12 @@ export function leafGround(leaf: string): LeafGround {
   const outline = flatten(shape.outline).flat()
   const blade = spansOf([outline])
   const samples = blade.flatMap((row, i) =>
-    i % fine === 1
-      ? row.flatMap(([from, to]) =>
-          Array.from({ length: Math.round(to - from) }, (_, k): Point => [from + k + 0.5, rowY(i)]),
-        )
-      : [],
+    row.flatMap(([from, to]) =>
+      Array.from({ length: Math.round((to - from) * fine) }, (_, k): Point => [
+        from + (k + 0.5) / fine,
+        rowY(i),
+      ]),
+    ),
   )
   const seeds: Point[] = []
   for (let k = 1; seeds.length < 90; k++) {

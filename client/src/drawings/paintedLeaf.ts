@@ -46,7 +46,7 @@ export function paintLeaf(leaf: string, drawing: string, percent: number): Paint
 function paint(ground: LeafGround, sign: SignPaint, percent: number): PaintedLeaf {
   if (percent === 0) return { regions: [], percent: 0 }
   const field = sampled(ground, sign, percent)
-  const rising = Float64Array.from(ground.samples, ([x, y]) => valueAt(field, x, y)).sort()
+  const { rising } = field
   const cut = (share: number) =>
     rising[Math.max(0, Math.min(rising.length - 1, Math.round((1 - share / 100) * rising.length)))] as number
   return {
@@ -75,31 +75,38 @@ interface Sampled {
   columns: number
   rows: number
   values: number[]
+  /** Values over the blade in rising order. */
+  rising: Float64Array
 }
+
+/** Spots change with the share and are sampled anew for each: one point in so many is enough to begin with. */
+const coarse = 7
 
 const kept = new Map<LeafGround, Map<string, Sampled>>()
 
 /** Spots move with the share; every other field is sampled once for a leaf, and finely, because it has ridges. */
 function sampled(ground: LeafGround, sign: SignPaint, percent: number): Sampled {
-  if (sign.kind === 'spots') return sample(lesions(ground, sign, percent), 1)
+  if (sign.kind === 'spots') return sample(ground, lesions(ground, sign, percent), 1, coarse)
   const known = kept.get(ground) ?? new Map<string, Sampled>()
   kept.set(ground, known)
-  const field = known.get(sign.kind) ?? sample(fieldOf(ground, sign.kind), 0.5)
+  const field = known.get(sign.kind) ?? sample(ground, fieldOf(ground, sign.kind), 0.5, 1)
   known.set(sign.kind, field)
   return field
 }
 
-function sample(field: Field, step: number): Sampled {
+function sample(ground: LeafGround, field: Field, step: number, every: number): Sampled {
   const columns = boxWidth / step
   const rows = boxHeight / step
   const values = Array.from({ length: columns * rows }, (_, i) =>
     field(((i % columns) + 0.5) * step, (Math.floor(i / columns) + 0.5) * step),
   )
-  return { step, columns, rows, values }
+  const grid = { step, columns, rows, values }
+  const points = ground.samples.filter((_, i) => i % every === 0)
+  return { ...grid, rising: Float64Array.from(points, ([x, y]) => valueAt(grid, x, y)).sort() }
 }
 
 /** The field between the middles of cells, straight as the contour takes it. */
-function valueAt({ step, columns, rows, values }: Sampled, x: number, y: number): number {
+function valueAt({ step, columns, rows, values }: Omit<Sampled, 'rising'>, x: number, y: number): number {
   const px = x / step - 0.5
   const py = y / step - 0.5
   const i = Math.max(0, Math.min(columns - 2, Math.floor(px)))
