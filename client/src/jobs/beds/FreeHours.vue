@@ -39,6 +39,7 @@ const saving = useGardenWrite((gardenId) =>
       <span class="soft">{{
         garden?.freeHours.every((d) => d === 'always') ? 'always' : garden?.freeHours.join(' · ')
       }}</span>
+      <span class="change">Change</span>
     </summary>
     <form novalidate @submit.prevent="saving.mutate()">
       <p class="soft">
@@ -68,6 +69,12 @@ summary {
   min-height: 32px;
   align-items: center;
   cursor: pointer;
+}
+
+.change {
+  margin-left: auto;
+  color: var(--mauve-deep);
+  font-weight: 600;
 }
 
 form {
