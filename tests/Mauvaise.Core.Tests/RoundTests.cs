@@ -31,6 +31,16 @@ public class RoundTests
     }
 
     [Fact]
+    public void A_new_garden_without_weather_has_a_round_too()
+    {
+        var garden = GardenSamples.Garden([North], [GardenSamples.Grown(North, "tomato")], _ => default);
+        var stop = Assert.Single(WalkRound.Plan(garden));
+        Assert.Equal(["nobody looked yet"], stop.Why);
+        Assert.NotEmpty(stop.Plantings[0].Watch);
+        Assert.Empty(WalkRound.Plan(GardenSamples.Garden([North], [])));
+    }
+
+    [Fact]
     public void A_place_that_was_skipped_moves_up()
     {
         var seen = new[] { GardenSamples.Seen(Kale, 4, 20, 0), GardenSamples.Seen(Courgette, 4, 20, 0), GardenSamples.Seen(Squash, 4, 20, 0) };

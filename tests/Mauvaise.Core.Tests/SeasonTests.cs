@@ -77,21 +77,29 @@ public class SeasonTests
     {
         var own = Outlook(GardenSamples.Home, Stance.KeepAhead, Today, new(2024, 6, 10), new(2025, 6, 20), new(2026, 5, 1));
         Assert.True(own.Own);
-        Assert.InRange(own.Expected.DayNumber, new DateOnly(2026, 6, 14).DayNumber, new DateOnly(2026, 6, 16).DayNumber);
-        Assert.Equal(own.Expected.AddDays(-21), own.ProtectFrom);
-        Assert.Equal(Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).Expected.AddDays(-14), Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).ProtectFrom);
+        Assert.InRange(own.Expected!.Value.DayNumber, new DateOnly(2026, 6, 14).DayNumber, new DateOnly(2026, 6, 16).DayNumber);
+        Assert.Equal(own.Expected.Value.AddDays(-21), own.ProtectFrom);
+        Assert.Equal(Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).Expected!.Value.AddDays(-14), Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).ProtectFrom);
         Assert.Null(Outlook(GardenSamples.Home, Stance.LastResort, Today).ProtectFrom);
     }
 
     [Fact]
     public void A_warmer_climate_is_earlier_and_the_south_half_a_year_on()
     {
-        var continental = Outlook(GardenSamples.Home, Stance.KeepAhead, Today).Expected;
-        var mediterranean = Outlook(GardenSamples.Home with { Climate = "mediterranean" }, Stance.KeepAhead, Today).Expected;
+        var continental = Outlook(GardenSamples.Home, Stance.KeepAhead, Today).Expected!.Value;
+        var mediterranean = Outlook(GardenSamples.Home with { Climate = "mediterranean" }, Stance.KeepAhead, Today).Expected!.Value;
         Assert.True(mediterranean < continental);
         var karee = GardenSamples.Home with { Latitude = -33.9, Longitude = 18.9, TimeZoneId = "Africa/Johannesburg", Climate = "mediterranean" };
-        var south = Outlook(karee, Stance.KeepAhead, new DateOnly(2026, 9, 1)).Expected;
+        var south = Outlook(karee, Stance.KeepAhead, new DateOnly(2026, 9, 1)).Expected!.Value;
         Assert.InRange(south.DayNumber - mediterranean.DayNumber, 175, 190);
+    }
+
+    [Fact]
+    public void What_comes_all_year_has_no_date_before_it_was_seen()
+    {
+        var mould = FirstDates.Outlook(GardenSamples.Target("grey-mould"), [], Shipped.Catalogue, GardenSamples.Home, Stance.KeepAhead, Today);
+        Assert.Null(mould.Expected);
+        Assert.Null(mould.ProtectFrom);
     }
 
     [Fact]

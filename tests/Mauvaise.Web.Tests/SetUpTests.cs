@@ -5,6 +5,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Web.Board;
 using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Walk;
 
 namespace Mauvaise.Web.Tests;
 
@@ -43,6 +44,8 @@ public sealed class SetUpTests : IAsyncLifetime
         var board = (await http.GetFromJsonAsync<BoardAnswer>($"/api/gardens/{karee.Id}/board", TestApp.Json, Stop))!;
         Assert.Equal("pea", Assert.Single(Assert.Single(board.Rows).Plantings).Crop);
         Assert.Equal(TimeSpan.FromHours(2), board.LocalNow.Offset);
+        var round = (await http.GetFromJsonAsync<RoundAnswer>($"/api/gardens/{karee.Id}/round", TestApp.Json, Stop))!;
+        Assert.Contains("nobody looked yet", Assert.Single(round.Stops).Why);
         // July is winter there: the nights are longer than the days.
         var night = board.Nights[1];
         Assert.True(night.To - night.From > TimeSpan.FromHours(12));

@@ -3660,7 +3660,7 @@ export interface components {
         };
         SeasonAnswer: {
             /** Format: date */
-            expected: string;
+            expected: null | string;
             own: boolean;
             /** Format: date */
             protectFrom: null | string;

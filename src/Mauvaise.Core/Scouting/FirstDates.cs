@@ -10,10 +10,10 @@ namespace Mauvaise.Core.Scouting;
 public sealed record FirstDate(int Year, DateOnly Day, double? DegreeDays);
 
 /// <summary>When a trouble is to be expected this season, and from when to protect.</summary>
-/// <param name="Expected">The middle of the garden's own first dates; the climate's date when there are none.</param>
+/// <param name="Expected">The middle of the garden's own first dates; the climate's date when there are none; null for what comes all year and has none.</param>
 /// <param name="Own">True when it rests on the garden's own log.</param>
 /// <param name="ProtectFrom">Null where the stance does not protect.</param>
-public sealed record SeasonOutlook(DateOnly Expected, bool Own, DateOnly? ProtectFrom, IReadOnlyList<FirstDate> Past, string Sentence);
+public sealed record SeasonOutlook(DateOnly? Expected, bool Own, DateOnly? ProtectFrom, IReadOnlyList<FirstDate> Past, string Sentence);
 
 /// <summary>First dates of own past years, and the date to expect from them or from the climate. Works south of the equator.</summary>
 public static class FirstDates
@@ -46,6 +46,11 @@ public static class FirstDates
         var start = SeasonStart(garden.Latitude, today);
         var own = past.Where(f => SeasonStart(garden.Latitude, f.Day) < start)
             .Select(f => f.Day.DayNumber - SeasonStart(garden.Latitude, f.Day).DayNumber).Order().ToList();
+        if (own.Count == 0 && target.Season is { From: 1, To: 12 })
+        {
+            return new(null, false, null, past, "Comes at any time of the year; no earlier season is on record.");
+        }
+
         var offset = own.Count > 0
             ? (own[(own.Count - 1) / 2] + own[own.Count / 2]) / 2
             : ClimateOffset(target, catalogue, garden);
@@ -68,7 +73,7 @@ public static class FirstDates
     private static int ClimateOffset(Target target, GardenCatalogue catalogue, Garden garden)
     {
         var usual = DayOfMonth(target.Season.From);
-        if (catalogue.FindClimate(garden.Climate) is not { } here || catalogue.FindClimate("continental") is not { } home || target.Season is { From: 1, To: 12 })
+        if (catalogue.FindClimate(garden.Climate) is not { } here || catalogue.FindClimate("continental") is not { } home)
         {
             return usual;
         }

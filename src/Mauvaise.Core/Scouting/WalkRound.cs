@@ -87,7 +87,7 @@ public static class WalkRound
             why.Add(FormattableString.Invariant($"{name} on {trouble.Incidence * 100:0} % of leaves last time"));
         }
 
-        if (stops.SelectMany(s => s.Watch.Select(w => (Stop: s, Watch: w))).Where(x => x.Watch.Why.Count > 0).MaxBy(x => x.Watch.Share) is { Watch: { } watch })
+        if (stops.SelectMany(s => s.Watch).Where(w => w.Why.Count > 0).MaxBy(w => w.Share) is { } watch)
         {
             urgency += PressureWeight * watch.Share;
             why.Add($"look for {watch.Target.Name.ToLowerInvariant()}: {watch.Why[0]}");

@@ -20,7 +20,7 @@ public sealed record NightOfInfection(DateOnly Day, int WetHours, double NeededH
 
 public sealed record FirstDateAnswer(int Year, DateOnly Day, double? DegreeDays);
 
-public sealed record SeasonAnswer(DateOnly Expected, bool Own, DateOnly? ProtectFrom, string Sentence, IReadOnlyList<FirstDateAnswer> Past);
+public sealed record SeasonAnswer(DateOnly? Expected, bool Own, DateOnly? ProtectFrom, string Sentence, IReadOnlyList<FirstDateAnswer> Past);
 
 public sealed record TroubleAnswer(
     Guid PlantingId,

@@ -40,8 +40,10 @@ const { data, isPending, error, refetch } = useGardenQuery(['weather'], (gardenI
             <span v-if="s.trouble" class="trouble">{{ s.trouble }}</span>
           </li>
         </ul>
-        <p v-if="data.gaps.length === 0" class="soft">No gaps in the last weeks.</p>
-        <template v-else>
+        <p v-if="data.sources.length > 0 && data.gaps.length === 0" class="soft">
+          No gaps in the last weeks.
+        </p>
+        <template v-if="data.gaps.length > 0">
           <h3>Gaps</h3>
           <ul class="sources">
             <li v-for="g in data.gaps" :key="g.from">
