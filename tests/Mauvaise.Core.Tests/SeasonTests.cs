@@ -113,7 +113,7 @@ public class SeasonTests
         Assert.NotEmpty(found.Stages);
         Assert.InRange(found.Generations!.Value, 0.3, 1);
         Assert.True(troubles.Count >= 3);
-        var line = PlaceOutlook.Line(troubles);
+        var line = PlaceOutlook.Line(garden, Bed);
         Assert.Equal(line.Count, line.Select(p => p.Day).Distinct().Count());
         Assert.Contains(line, p => p.Day == garden.Today && p.Sentence.StartsWith("Black bean aphid", StringComparison.Ordinal));
     }

@@ -28,8 +28,10 @@ const outbox = createOutbox(
       headers: { 'content-type': parcel.photo?.type ?? 'application/json' },
       body: parcel.photo ?? JSON.stringify(parcel.body ?? {}),
     })
-    const text = await response.text()
-    return { ok: response.ok, status: response.status, data: text === '' ? null : JSON.parse(text) }
+    if (response.status === 204) return { ok: true, status: 204, data: null }
+    // A page of somebody else's, as a network's sign-in: to us the network is down.
+    if (!response.headers.get('content-type')?.includes('json')) throw new TypeError('That was not Mauvaise.')
+    return { ok: response.ok, status: response.status, data: await response.json() }
   },
   async (gardenId) =>
     Date.parse((await answer(api.GET('/api/gardens/{gardenId}', { params: { path: { gardenId } } }))).now),

@@ -44,21 +44,28 @@ public static class PlaceOutlook
     public static IReadOnlyList<TroubleOutlook> Of(GardenSnapshot garden, Place place)
     {
         var sky = garden.SkyOf(place);
-        var days = SkyDays.Of(sky.Shelter, garden.Garden, garden.Today.AddDays(-DaysBack), garden.Today.AddDays(DaysAhead));
+        var days = Days(garden, sky);
         return [.. garden.Growing.Where(p => p.PlaceId == place.Id).SelectMany(p => OfPlanting(garden, p, sky, days))];
     }
 
-    /// <summary>The strongest pressure on each day of the troubles that stand first on the place's plantings: the Board's thin line.</summary>
-    public static IReadOnlyList<PressureReading> Line(IReadOnlyList<TroubleOutlook> troubles)
+    /// <summary>The strongest pressure on each day of the likeliest trouble of each planting: the Board's thin line.</summary>
+    public static IReadOnlyList<PressureReading> Line(GardenSnapshot garden, Place place)
     {
-        var first = troubles.GroupBy(t => t.Planting.Id).Select(g => g.First()).ToList();
+        var sky = garden.SkyOf(place);
+        var days = Days(garden, sky);
         return [
-            .. first.SelectMany(t => t.Pressure.Select(p => p with { Sentence = $"{t.Target.Name}: {p.Sentence}" }))
+            .. garden.Growing.Where(p => p.PlaceId == place.Id)
+                .Select(p => Weighed(garden, p, sky)[0].Target).DistinctBy(t => t.Id)
+                .SelectMany(t => Pressure.Daily(t, days).Select(p => p with { Sentence = $"{t.Name}: {p.Sentence}" }))
                 .GroupBy(p => p.Day).OrderBy(g => g.Key)
                 .Select(g => g.MaxBy(p => p.Value)!)];
     }
 
-    private static IEnumerable<TroubleOutlook> OfPlanting(GardenSnapshot garden, Planting planting, PlaceSky sky, SkyDays days)
+    private static SkyDays Days(GardenSnapshot garden, PlaceSky sky) =>
+        SkyDays.Of(sky.Shelter, garden.Garden, garden.Today.AddDays(-DaysBack), garden.Today.AddDays(DaysAhead));
+
+    /// <summary>Pests and diseases of a planting with their share of all, the likeliest first.</summary>
+    private static List<(Target Target, double Share)> Weighed(GardenSnapshot garden, Planting planting, PlaceSky sky)
     {
         var where = LocalClues.At(garden, planting, sky);
         var weighed = garden.Catalogue.TargetsOn(where.Crop)
@@ -67,13 +74,18 @@ public static class PlaceOutlook
             .OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal)
             .ToList();
         var total = weighed.Sum(x => x.Weight);
+        return [.. weighed.Select(x => (x.Target, x.Weight / total))];
+    }
+
+    private static IEnumerable<TroubleOutlook> OfPlanting(GardenSnapshot garden, Planting planting, PlaceSky sky, SkyDays days)
+    {
         var oldest = garden.Today.AddDays(-DaysBack);
         var found = garden.Observations
             .Where(o => o.PlantingId == planting.Id && o.Named is not null && o.LeavesAffected > 0 && o.At <= garden.Now && garden.Garden.DateOf(o.At) >= oldest)
             .GroupBy(o => o.Named!).ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(o => o.At)));
-        return weighed
+        return Weighed(garden, planting, sky)
             .Where((x, i) => i < Likely || found.ContainsKey(x.Target.Id))
-            .Select(x => Trouble(garden, planting, x.Target, x.Weight / total, found.TryGetValue(x.Target.Id, out var on) ? on : null, sky, days));
+            .Select(x => Trouble(garden, planting, x.Target, x.Share, found.TryGetValue(x.Target.Id, out var on) ? on : null, sky, days));
     }
 
     private static TroubleOutlook Trouble(GardenSnapshot garden, Planting planting, Target target, double share, DateOnly? foundOn, PlaceSky sky, SkyDays days)

@@ -38,6 +38,9 @@ public sealed record TableReading(bool Daily, IReadOnlyDictionary<DateTimeOffset
 /// <summary>Reads tables of hourly or daily weather as stations and services export them.</summary>
 public static partial class WeatherTable
 {
+    /// <summary>A day that is known by its mean alone swings this far to either side (assumed).</summary>
+    private const double SwingK = 4;
+
     /// <summary>A first proposal from the header's words and the look of the first lines.</summary>
     public static TableColumns Guess(IReadOnlyList<string> header, IReadOnlyList<IReadOnlyList<string>> lines)
     {
@@ -150,8 +153,8 @@ public static partial class WeatherTable
             var (dew, _) = Number(lines[i], columns, TableField.DewPoint, Celsius(columns));
             days[date!.Value] = new DayValues(
                 date.Value,
-                min ?? hour.TemperatureC - 4,
-                max ?? hour.TemperatureC + 4,
+                min ?? hour.TemperatureC - SwingK,
+                max ?? hour.TemperatureC + SwingK,
                 dew ?? (mean is { } t && hour.RelativeHumidityPercent is > 0 and { } rh ? Air.DewPointC(t, rh) : null),
                 hour.WindMetresPerSecond,
                 hour.GustMetresPerSecond,

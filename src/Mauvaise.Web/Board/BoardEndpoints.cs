@@ -180,7 +180,7 @@ public static class BoardEndpoints
 
     /// <summary>The strongest pressure of the place's first troubles on each day of the axis.</summary>
     private static List<PressureAnswer> PressureLine(GardenSnapshot s, Place place, DateTimeOffset start, DateTimeOffset end) =>
-        [.. PlaceOutlook.Line(PlaceOutlook.Of(s, place)).Where(p => p.Day >= s.Garden.DateOf(start) && p.Day < s.Garden.DateOf(end)).Select(PlaceEndpoints.Of)];
+        [.. PlaceOutlook.Line(s, place).Where(p => p.Day >= s.Garden.DateOf(start) && p.Day < s.Garden.DateOf(end)).Select(PlaceEndpoints.Of)];
 
     private static BandAnswer Band(GardenCatalogue catalogue, CoverBand band, DateTimeOffset start, DateTimeOffset end)
     {
