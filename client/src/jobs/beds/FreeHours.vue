@@ -51,6 +51,7 @@ const saving = useGardenWrite((gardenId) =>
           <InputText
             :id="`free-${i}`"
             v-model="hours[i]"
+            fluid
             :invalid="!!saving.error.value?.fields[`freeHours[${i}]`]"
           />
           <FieldError :problem="saving.error.value" :field="`freeHours[${i}]`" />

@@ -2,7 +2,7 @@
 import { useObjectUrl } from '@vueuse/core'
 import Button from 'primevue/button'
 import { defineComponent, h, ref, shallowRef, toRef, watch } from 'vue'
-import { keptPhotos, photoTypes } from './usePhotos'
+import { keptPhotos, photoTypes } from './keptPhotos'
 
 /** Photos of the look, kept on the device until it is saved. */
 const photos = defineModel<string[]>({ required: true })

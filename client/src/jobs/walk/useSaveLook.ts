@@ -3,7 +3,7 @@ import { Problem } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import { useOutbox } from '@/outbox/useOutbox'
 import type { useLook } from './useLook'
-import { keptPhotos } from './usePhotos'
+import { keptPhotos } from './keptPhotos'
 import { useWalk } from './useWalk'
 
 /** Saves a look with its photos, through the outbox: sent now, or kept on this device and sent later. */
