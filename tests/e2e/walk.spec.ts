@@ -139,6 +139,7 @@ test.describe('out of reach of the network', () => {
     await expect(page.getByText('2 entries are kept on this device')).toBeVisible()
     await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(first)
     await page.getByRole('link', { name: /^Walk: / }).tap()
+    await expect(page.getByRole('heading', { name: /^Next:/ })).toBeVisible()
     await page.reload()
     await expect(page.getByText('2 entries are kept on this device')).toBeVisible()
     await expect(page.getByRole('heading', { name: /^Next:/ })).toBeVisible()
