@@ -28,8 +28,10 @@ watch(
 <template>
   <a class="skip" href="#main">To the content</a>
   <TopBar v-if="!bare" />
-  <p v-if="state.isError.value" class="trouble note stop" role="alert">{{ state.error.value?.message }}</p>
-  <p v-else-if="garden?.weather.stale && !bare" class="trouble note caution" role="status">
+  <p v-if="state.isError.value" class="trouble note stop no-print" role="alert">
+    {{ state.error.value?.message }}
+  </p>
+  <p v-else-if="garden?.weather.stale && !bare" class="trouble note caution no-print" role="status">
     {{ garden.weather.sentence }}
   </p>
   <OutboxStrip v-if="!bare" />

@@ -38,6 +38,25 @@ export const router = createRouter({
       meta: { title: 'Bench' },
     },
     {
+      path: '/bench/card',
+      name: 'mix-card',
+      component: () => import('./jobs/bench/MixCardView.vue'),
+      meta: { title: 'Mix card', hidden: true },
+    },
+    {
+      path: '/label/:batchId',
+      name: 'label',
+      component: () => import('./jobs/spray/LabelView.vue'),
+      props: true,
+      meta: { title: 'Bottle label' },
+    },
+    {
+      path: '/shelf',
+      name: 'shelf',
+      component: () => import('./jobs/shelf/ShelfView.vue'),
+      meta: { title: 'Shelf' },
+    },
+    {
       path: '/hours',
       name: 'hours',
       component: () => import('./jobs/windows/HoursView.vue'),

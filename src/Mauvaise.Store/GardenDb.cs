@@ -13,6 +13,9 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<PlantingRow> Plantings => Set<PlantingRow>();
     public DbSet<SprayerRow> Sprayers => Set<SprayerRow>();
     public DbSet<StockRow> Stocks => Set<StockRow>();
+    public DbSet<ProductRow> Products => Set<ProductRow>();
+    public DbSet<PickRow> Picks => Set<PickRow>();
+    public DbSet<EmulsionRow> Emulsions => Set<EmulsionRow>();
     public DbSet<WalkRow> Walks => Set<WalkRow>();
     public DbSet<PhotoRow> Photos => Set<PhotoRow>();
     public DbSet<PhotoImageRow> PhotoImages => Set<PhotoImageRow>();

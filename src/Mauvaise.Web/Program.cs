@@ -78,6 +78,7 @@ app.UseStatusCodePages();
 app.MapStaticAssets();
 app.MapOpenApi();
 app.MapGardens();
+app.MapPicks();
 app.MapBoard();
 app.MapPlaces();
 app.MapRound();

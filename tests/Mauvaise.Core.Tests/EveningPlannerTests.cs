@@ -13,7 +13,7 @@ public class EveningPlannerTests
     private static readonly Planting Cucumber = GardenSamples.Grown(Tunnel, "cucumber");
 
     private static GardenSnapshot Garden(params Observation[] seen) =>
-        GardenSamples.Garden([Bed, Tunnel], [Beans, Cucumber]) with { Observations = [.. seen.OrderBy(o => o.At)] };
+        GardenSamples.Tried(GardenSamples.Garden([Bed, Tunnel], [Beans, Cucumber])) with { Observations = [.. seen.OrderBy(o => o.At)] };
 
     [Fact]
     public void What_is_over_its_line_is_sprayed_and_says_why()
@@ -127,7 +127,7 @@ public class EveningPlannerTests
     public void What_harms_a_pond_is_passed_over_near_one()
     {
         var near = Garden() with { Places = [Bed with { PondDistanceM = 6 }, Tunnel] };
-        Assert.Equal("the pond is 6 m away and it keeps 10 m from water", Option(near, "neem-oil").PassedOver[0]);
+        Assert.Equal("the pond is 6 m away and neem oil keeps 10 m from water", Option(near, "neem-oil").PassedOver[0]);
         Assert.True(Option(near, "castile-soap").Allowed);
     }
 

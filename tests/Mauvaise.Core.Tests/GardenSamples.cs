@@ -15,7 +15,23 @@ public static class GardenSamples
 
     /// <summary>A garden with these places and plantings, and mild weather unless told otherwise.</summary>
     public static GardenSnapshot Garden(IReadOnlyList<Place> places, IReadOnlyList<Planting> plantings, Func<DateTimeOffset, WeatherHour>? weather = null) => new(
-        Home, Now, Shipped.Catalogue, [], places, plantings, [], [], [], [], [], [], [], Weather(weather ?? (_ => WeatherSamples.Mild)), new WeatherState(Now, null));
+        Home, Now, Shipped.Catalogue, [], places, plantings, [], [], [], [], [], [], [], [], [], Weather(weather ?? (_ => WeatherSamples.Mild)), new WeatherState(Now, null));
+
+    /// <summary>The garden with every material tried on its crops last autumn, without harm.</summary>
+    public static GardenSnapshot Tried(GardenSnapshot garden)
+    {
+        var sprays = garden.Catalogue.Materials.Where(m => m.Doses is not null).Select(m => new SprayApplication(
+            Guid.NewGuid(), null, Now.AddDays(-290), m.Id, null, 0.1, null, [.. garden.Plantings.Select(p => new Treated(p.Id, 0.9))], true, null)).ToList();
+        return garden with
+        {
+            Applications = [.. sprays, .. garden.Applications],
+            CheckBacks =
+            [
+                .. sprays.SelectMany(a => a.Treated.Select(t => new CheckBack(Guid.NewGuid(), a.Id, t.PlantingId, new DateOnly(2025, 10, 1), a.At.AddDays(2), null, null, Injury.None))),
+                .. garden.CheckBacks,
+            ],
+        };
+    }
 
     public static HourSeries Weather(Func<DateTimeOffset, WeatherHour> at)
     {

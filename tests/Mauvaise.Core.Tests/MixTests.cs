@@ -10,7 +10,10 @@ public class MixTests
     private static readonly MixConditions Mild = new(22, [], false);
 
     private static Mix Make(string recipe, DoseStep step, double litres, MixConditions? conditions = null) =>
-        Mix.Make(Shipped.Catalogue, Shipped.Catalogue.FindRecipe(recipe)!, step, litres, KitchenSystem.Metric, conditions ?? Mild);
+        Mix.Make(Shipped.Catalogue, new MixOrder(Shipped.Catalogue.FindRecipe(recipe)!, step, litres, KitchenSystem.Metric), conditions ?? Mild);
+
+    private static Mix Make(Recipe recipe, DoseStep step, MixConditions? conditions = null) =>
+        Mix.Make(Shipped.Catalogue, new MixOrder(recipe, step, 1, KitchenSystem.Metric), conditions ?? Mild);
 
     [Fact]
     public void Bicarbonate_for_a_half_full_pump()
@@ -19,7 +22,7 @@ public class MixTests
         Assert.Equal(MixVerdict.Ok, mix.Verdict);
         Assert.Equal([12, 3.6, 7.2], mix.Parts.Select(p => Math.Round(p.Amount, 6)));
         Assert.Equal("2 1/2 tsp", mix.Parts[0].Kitchen.Text);
-        Assert.Equal(0.5, mix.Parts[0].FinalPercent, 1e-9);
+        Assert.Equal(0.5, mix.Strengths[0].Percent, 1e-9);
         var steps = MixSteps.Of(mix);
         Assert.Equal([null, "bicarbonate", "castile-soap", "horticultural-oil", null], steps.Select(s => s.Material));
         Assert.Equal("2.4 l", steps[^1].Measure);
@@ -27,7 +30,7 @@ public class MixTests
 
     [Fact]
     public void Peroxide_from_the_three_percent_bottle() =>
-        Assert.Equal(0.18, Make("peroxide", DoseStep.Strong, 1).Parts[0].FinalPercent, 1e-9);
+        Assert.Equal(0.18, Make("peroxide", DoseStep.Strong, 1).Strengths[0].Percent, 1e-9);
 
     [Theory]
     [InlineData(27.0, MixVerdict.Ok)]
@@ -56,9 +59,8 @@ public class MixTests
     [Fact]
     public void Over_the_ceiling_or_the_load_is_refused()
     {
-        var c = Shipped.Catalogue;
         var stock = new Recipe("x", "X", [new("castile-soap", "active"), new("horticultural-oil", "sticker", 21)], 24, "");
-        var mix = Mix.Make(c, stock, DoseStep.Strong, 1, KitchenSystem.Metric, Mild);
+        var mix = Make(stock, DoseStep.Strong);
         Assert.Equal(MixVerdict.Refused, mix.Verdict);
         Assert.Equal(["ceiling", "oil-load"], mix.Reasons.Select(r => r.Code));
     }
@@ -75,7 +77,7 @@ public class MixTests
     public void What_may_not_meet_is_refused()
     {
         var bad = new Recipe("x", "X", [new("peroxide", "active"), new("neem-oil", "sticker", 4)], 8, "");
-        var mix = Mix.Make(Shipped.Catalogue, bad, DoseStep.Gentle, 1, KitchenSystem.Metric, Mild);
+        var mix = Make(bad, DoseStep.Gentle);
         Assert.Contains(mix.Reasons, r => r is { Code: "never-together", Verdict: MixVerdict.Refused });
     }
 

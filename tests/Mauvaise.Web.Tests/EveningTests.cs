@@ -55,7 +55,7 @@ public sealed class EveningTests : IAsyncLifetime
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&target=powdery-mildew");
         Assert.NotEqual("bicarbonate-with-sticker", bench.Recipe);
         Assert.Contains(bench.Options, o => o is { Recipe: "bicarbonate-with-sticker", Allowed: false });
-        var batch = await MixAsync(bench.Recipe, bench.Litres);
+        var batch = await MixAsync(bench.Recipe, bench.Size);
 
         var windows = await GetAsync<WindowsAnswer>($"windows?planting={Courgette}&material={batch.Material}");
         Assert.Contains(windows.Hours, h => h.Verdict == Core.Sky.Verdict.Good);
@@ -134,7 +134,7 @@ public sealed class EveningTests : IAsyncLifetime
     public async Task A_mix_that_is_refused_can_not_be_saved()
     {
         var pak = DemoGarden.PlantingId("Window rack/pak-choi");
-        var problem = await PostAsync("batches", new NewBatch(Guid.NewGuid(), [pak], "insecticidal-soap", DoseStep.Strong, 1, null), HttpStatusCode.Conflict);
+        var problem = await PostAsync("batches", new NewBatch(Guid.NewGuid(), [pak], "insecticidal-soap", DoseStep.Strong, 0.1, null, PatchTest: true), HttpStatusCode.Conflict);
         Assert.Equal("mix-tender", problem.GetProperty("code").GetString());
         var label = await PostAsync("batches", new NewBatch(Guid.NewGuid(), [pak], "sulfur", DoseStep.Gentle, 1, null), HttpStatusCode.BadRequest);
         Assert.Equal("label-dose", label.GetProperty("code").GetString());
@@ -143,14 +143,14 @@ public sealed class EveningTests : IAsyncLifetime
     [Fact]
     public async Task No_more_goes_on_than_was_in_the_bottle_nor_after_its_use_by_nor_ahead_of_time()
     {
-        var batch = await MixAsync("milk", 1);
+        var batch = await MixAsync("neem-with-soap", 1);
         async Task<string?> Code(NewApplication a) => (await PostAsync("applications", a, HttpStatusCode.BadRequest)).GetProperty("code").GetString();
         var good = new NewApplication(Guid.NewGuid(), batch.Id, [Courgette], 1);
         Assert.Equal("litres-over-bottle", await Code(good with { Litres = 1.2 }));
         Assert.Equal("time-ahead", await Code(good with { At = app.Clock.GetUtcNow().AddHours(1) }));
         Assert.Equal("before-mixing", await Code(good with { At = app.Clock.GetUtcNow().AddHours(-1) }));
         Assert.Equal("batch-unknown", await Code(good with { BatchId = Guid.NewGuid() }));
-        app.Clock.Advance(TimeSpan.FromHours(13));
+        app.Clock.Advance(TimeSpan.FromHours(25));
         Assert.Equal("past-use-by", await Code(good));
     }
 

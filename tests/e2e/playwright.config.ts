@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { defineConfig } from '@playwright/test'
-import { emptyUrl, demoUrl, weatherUrl } from './addresses'
+import { demoUrl, serversOf, workers } from './addresses'
 
 // Workers load this file again and inherit the environment: make the data folders only once.
 process.env.E2E_DATA ??= mkdtempSync(join(tmpdir(), 'mauvaise-e2e-'))
@@ -21,7 +21,7 @@ export default defineConfig({
   outputDir: './test-results',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  workers: 1,
+  workers,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],
   use: {
@@ -46,15 +46,17 @@ export default defineConfig({
       ],
     },
   },
-  webServer: [
-    server('Mauvaise.StandIns.dll', weatherUrl, 'standins', '--Seed 52675', '/health'),
-    server(
-      'Mauvaise.Web.dll',
-      demoUrl,
-      'app',
-      `--Demo true --HistoryDays 160 --Data ${process.env.E2E_DATA}/demo --Weather ${weatherUrl}/v1/hours`,
-      '/api/state',
-    ),
-    server('Mauvaise.Web.dll', emptyUrl, 'app', `--Data ${process.env.E2E_DATA}/empty`, '/api/state'),
-  ],
+  webServer: Array.from({ length: workers }, (_, i) => ({ i, ...serversOf(i) })).flatMap(
+    ({ i, demoUrl, emptyUrl, weatherUrl }) => [
+      server('Mauvaise.StandIns.dll', weatherUrl, 'standins', '--Seed 52675', '/health'),
+      server(
+        'Mauvaise.Web.dll',
+        demoUrl,
+        'app',
+        `--Demo true --HistoryDays 160 --Data ${process.env.E2E_DATA}/demo-${i} --Weather ${weatherUrl}/v1/hours`,
+        '/api/state',
+      ),
+      server('Mauvaise.Web.dll', emptyUrl, 'app', `--Data ${process.env.E2E_DATA}/empty-${i}`, '/api/state'),
+    ],
+  ),
 })

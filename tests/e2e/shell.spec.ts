@@ -105,6 +105,7 @@ test('a fresh garden is set up in three steps, planted and walked', async ({ pag
   await page.getByLabel('Longitude, east positive').fill('16.3')
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByLabel('Your name').fill('Ilse')
+  await expect(page.getByText('Home mixes are not approved products.')).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByLabel('Name of the bed').fill('By the fence')

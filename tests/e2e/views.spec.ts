@@ -11,6 +11,7 @@ const views = [
   { path: '/', ready: 'This evening' },
   { path: '/walk', ready: 'Walk' },
   { path: '/bench', ready: 'Bench' },
+  { path: '/shelf', ready: 'Products with a label' },
   { path: '/hours', ready: 'Best of ten days' },
   { path: '/check-backs', ready: 'Judged lately' },
   { path: '/weather', ready: 'The last two weeks' },

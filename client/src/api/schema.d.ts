@@ -272,6 +272,83 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/picks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPick"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/picks/{pickId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    pickId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/board": {
         parameters: {
             query?: never;
@@ -978,7 +1055,13 @@ export interface paths {
                     recipe?: string;
                     step?: string;
                     sprayer?: string;
-                    litres?: number;
+                    size?: number;
+                    add: string[];
+                    dose?: number;
+                    soap?: string;
+                    bottlePercent?: number;
+                    at?: string;
+                    patchTest?: boolean;
                 };
                 header?: never;
                 path: {
@@ -1001,6 +1084,45 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/emulsions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewEmulsion"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -1048,6 +1170,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/batches/left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeftoverAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/batches/{batchId}": {
         parameters: {
             query?: never;
@@ -1079,6 +1238,224 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/batches/{batchId}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    batchId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EmptyBottle"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/shelf/{stockId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    stockId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StockChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    stockId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/shelf/preparations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPreparation"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/products/{productId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    productId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProductChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -1529,6 +1906,48 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["CheckBackCount"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/patch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PatchJudgement"];
                 };
             };
             responses: {
@@ -2740,20 +3159,28 @@ export interface components {
             /** Format: uuid */
             id: string;
             recipeName: string;
+            form: components["schemas"]["Form"];
             material: string;
+            hatch: string;
             step: components["schemas"]["DoseStep"];
             /** Format: double */
             litres: number;
+            /** Format: double */
+            litresLeft: number;
+            amount: string;
             /** Format: date-time */
             madeAt: string;
             /** Format: date-time */
             useBy: string;
+            madeBy: null | string;
             target: null | string;
             targetName: null | string;
             plantingIds: string[];
             for: string[];
             contents: string[];
+            strengths: components["schemas"]["StrengthAnswer"][];
             cautions: string[];
+            patchTest: boolean;
         };
         /** @enum {unknown} */
         BedSide: "unsaid" | "edge" | "middle" | "everywhere";
@@ -2762,15 +3189,23 @@ export interface components {
             target: null | string;
             targetName: null | string;
             options: components["schemas"]["OptionAnswer"][];
+            recipes: components["schemas"]["RecipeAnswer"][];
             recipe: string;
             recipeName: string;
+            form: components["schemas"]["Form"];
             material: string;
+            materialName: string;
             step: components["schemas"]["DoseStep"];
             allowedStep: components["schemas"]["DoseStep"];
+            nearestStep: null | components["schemas"]["DoseStep"];
+            dose: components["schemas"]["DoseAnswer"];
             /** Format: double */
-            litresNeeded: number;
+            sizeNeeded: number;
             /** Format: double */
-            litres: number;
+            size: number;
+            sizeUnit: string;
+            sizeText: string;
+            sizeBeside: null | string;
             /** Format: uuid */
             sprayerId: null | string;
             /** Format: double */
@@ -2786,10 +3221,22 @@ export interface components {
             verdict: components["schemas"]["MixVerdict"];
             reasons: components["schemas"]["ReasonAnswer"][];
             cautions: string[];
-            mixingNote: null | string;
+            notes: string[];
+            whyThisDose: string[];
+            added: components["schemas"]["MaterialName"][];
+            canAdd: components["schemas"]["MaterialName"][];
+            shelf: components["schemas"]["ShelfLine"][];
+            emulsifier: null | components["schemas"]["EmulsifierAnswer"];
+            patches: components["schemas"]["PatchAnswer"][];
+            patchTest: boolean;
+            /** Format: double */
+            bottlePercent: null | number;
             /** Format: double */
             mixedLifeHours: number;
-            assumed: string[];
+            /** Format: int32 */
+            daysToWait: null | number;
+            /** Format: date-time */
+            at: null | string;
         };
         Beneficial: {
             id: string;
@@ -2848,6 +3295,7 @@ export interface components {
             /** Format: date */
             dueOn: string;
             due: boolean;
+            patchTest: boolean;
             before: null | components["schemas"]["CountAnswer"];
             /** Format: date-time */
             doneAt: null | string;
@@ -2931,7 +3379,7 @@ export interface components {
             checkBackId: null | string;
         };
         /** @enum {unknown} */
-        DeedKind: "checkBack" | "spray" | "renew" | "byHand" | "remove" | "walk";
+        DeedKind: "checkBack" | "patchTest" | "spray" | "renew" | "byHand" | "remove" | "walk";
         DegreeDaysCalc: {
             /** Format: double */
             degreeDays: number;
@@ -2967,6 +3415,10 @@ export interface components {
             stockStrengthPercent?: null | number;
             /** Format: double */
             recipeStrengthPercent?: null | number;
+            /** @default false */
+            heaped: boolean;
+            /** @default false */
+            addTo: boolean;
         };
         DiseaseBiology: {
             /** Format: double */
@@ -2983,6 +3435,22 @@ export interface components {
             /** @default false */
             warnedByHumidDays: boolean;
         };
+        DoseAnswer: {
+            /** Format: double */
+            amount: number;
+            unit: string;
+            per: components["schemas"]["DosedPer"];
+            /** Format: double */
+            gentle: number;
+            /** Format: double */
+            usual: number;
+            /** Format: double */
+            strong: number;
+            /** Format: double */
+            ceiling: number;
+        };
+        /** @enum {unknown} */
+        DosedPer: "litre" | "squareMetre" | "plant" | "station";
         Doses: {
             unit: string;
             /** Format: double */
@@ -2993,6 +3461,7 @@ export interface components {
             strong: number;
             /** Format: double */
             ceiling: number;
+            per?: components["schemas"]["DosedPer"];
         };
         /** @enum {unknown} */
         DoseStep: "gentle" | "usual" | "strong";
@@ -3023,6 +3492,21 @@ export interface components {
             /** @default assumed */
             confidence: string;
         };
+        EmptyBottle: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        EmulsifierAnswer: {
+            oil: string;
+            soap: string;
+            soaps: components["schemas"]["MaterialName"][];
+            /** Format: double */
+            mlPerLitre: number;
+            found: boolean;
+            water: components["schemas"]["Water"];
+            /** Format: double */
+            startAt: number;
+        };
         EveningAnswer: {
             window: null | components["schemas"]["WindowAnswer"];
             windowSentence: string;
@@ -3047,6 +3531,8 @@ export interface components {
             done: boolean;
             words: string;
         };
+        /** @enum {unknown} */
+        Form: "spray" | "dip" | "drench" | "dust" | "bait" | "feed" | "wipe";
         FurtherTrouble: {
             /** Format: uuid */
             id: string;
@@ -3079,6 +3565,8 @@ export interface components {
             longitude: number;
             stance: components["schemas"]["Stance"];
             kitchen: components["schemas"]["KitchenSystem"];
+            onlyLabelled: boolean;
+            water: components["schemas"]["Water"];
             members: components["schemas"]["MemberAnswer"][];
             places: components["schemas"]["PlaceAnswer"][];
             sprayers: components["schemas"]["SprayerAnswer"][];
@@ -3095,6 +3583,8 @@ export interface components {
             stance: components["schemas"]["Stance"];
             kitchen: components["schemas"]["KitchenSystem"];
             freeHours?: null | string[];
+            onlyLabelled?: null | boolean;
+            water?: null | components["schemas"]["Water"];
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -3141,7 +3631,7 @@ export interface components {
             material: string;
             role: string;
             /** Format: double */
-            perLitre?: null | number;
+            amount?: null | number;
         };
         /** @enum {unknown} */
         Injury: "none" | "slight" | "clear" | "severe";
@@ -3180,6 +3670,11 @@ export interface components {
             plantingId: string;
             sentence: string;
         };
+        LeftoverAnswer: {
+            batch: components["schemas"]["BatchAnswer"];
+            past: boolean;
+            advice: string;
+        };
         LifeStage: {
             name: string;
             drawing: string;
@@ -3198,10 +3693,14 @@ export interface components {
             name: string;
             group: string;
             doses?: null | components["schemas"]["Doses"];
-            cadence: components["schemas"]["Cadence"];
-            cover: components["schemas"]["CoverTraits"];
+            cadence?: components["schemas"]["Cadence"];
+            cover?: components["schemas"]["CoverTraits"];
             evidence: components["schemas"]["EvidenceGrade"];
-            worksOn: components["schemas"]["Effect"][];
+            worksOn?: components["schemas"]["Effect"][];
+            measuredIn?: null | string;
+            pantry?: boolean;
+            madeFrom?: null | components["schemas"]["Preparation"];
+            label?: null | components["schemas"]["ProductLabel"];
             load?: components["schemas"]["LoadKind"];
             needsEmulsifier?: boolean;
             labelOnly?: boolean;
@@ -3224,16 +3723,29 @@ export interface components {
             /** Format: double */
             stockStrengthPercent?: null | number;
             /** Format: double */
+            mostStockPercent?: null | number;
+            trueSoap?: boolean;
+            /** Format: double */
+            pasteBelowC?: null | number;
+            storage?: null | string;
+            /** Format: int32 */
+            keepsOpenedMonths?: null | number;
+            /** Format: double */
             harmToHelpers?: number;
             /** Format: int32 */
             checkBackDays?: number;
-            /** Format: int32 */
-            seasonLimit?: null | number;
+            seasonLimit?: null | components["schemas"]["SeasonLimit"];
             /** Format: int32 */
             inARowLimit?: null | number;
-            cautions: string[];
+            cautions?: string[];
             mixingNote?: null | string;
             assumed?: string[];
+            unit?: null | string;
+            isLabelled?: boolean;
+        };
+        MaterialName: {
+            id: string;
+            name: string;
         };
         MemberAnswer: {
             /** Format: uuid */
@@ -3302,6 +3814,8 @@ export interface components {
             patchTest: boolean;
             /** Format: date-time */
             at?: null | string;
+            /** @default false */
+            anyway: boolean;
             note?: null | string;
             /** Format: uuid */
             memberId?: null | string;
@@ -3313,8 +3827,31 @@ export interface components {
             recipe: string;
             step: components["schemas"]["DoseStep"];
             /** Format: double */
-            litres: number;
+            size: number;
             target: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            add?: null | string[];
+            /** Format: double */
+            dose?: null | number;
+            soap?: null | string;
+            /** Format: double */
+            bottlePercent?: null | number;
+            /** Format: date-time */
+            at?: null | string;
+            /** @default false */
+            patchTest: boolean;
+        };
+        NewEmulsion: {
+            /** Format: uuid */
+            id: string;
+            oil: string;
+            soap: string;
+            water: components["schemas"]["Water"];
+            /** Format: double */
+            soapMlPerLitre: number;
+            /** Format: int32 */
+            heldSeconds: number;
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -3362,6 +3899,16 @@ export interface components {
             roots?: components["schemas"]["RootCheck"];
             also?: null | components["schemas"]["FurtherTrouble"][];
         };
+        NewPick: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: date */
+            on: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         NewPlace: {
             /** Format: uuid */
             id: string;
@@ -3394,6 +3941,15 @@ export interface components {
             from: string;
             stage: components["schemas"]["GrowthStage"];
             inFlower: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewPreparation: {
+            /** Format: uuid */
+            id: string;
+            material: string;
+            /** Format: double */
+            yieldMl: number;
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -3455,6 +4011,21 @@ export interface components {
         };
         /** @enum {unknown} */
         Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        PatchAnswer: {
+            material: string;
+            cropName: string;
+            state: components["schemas"]["PatchState"];
+            /** Format: date */
+            judgeOn: null | string;
+            burnt: boolean;
+        };
+        PatchJudgement: {
+            injury: components["schemas"]["Injury"];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        PatchState: "notNeeded" | "proven" | "needed" | "waiting";
         PhotoAnswer: {
             /** Format: uuid */
             id: string;
@@ -3464,6 +4035,12 @@ export interface components {
             width: number;
             /** Format: int32 */
             height: number;
+        };
+        PickAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            on: string;
         };
         PlaceAnswer: {
             /** Format: uuid */
@@ -3522,6 +4099,7 @@ export interface components {
             inFlower: boolean;
             /** Format: date-time */
             lastSeen: null | string;
+            picks: components["schemas"]["PickAnswer"][];
         };
         PlantingChange: {
             stage: components["schemas"]["GrowthStage"];
@@ -3552,6 +4130,33 @@ export interface components {
         };
         /** @enum {unknown} */
         PlantPart: "unsaid" | "tips" | "newLeaves" | "oldLeaves" | "stem" | "flowers" | "fruit";
+        Preparation: {
+            /** Format: double */
+            yieldMl: number;
+            /** Format: double */
+            keepsDays: number;
+            where: string;
+            parts: components["schemas"]["PreparationPart"][];
+            steps: string[];
+        };
+        PreparationAnswer: {
+            material: string;
+            name: string;
+            /** Format: double */
+            yieldMl: number;
+            /** Format: double */
+            keepsDays: number;
+            where: string;
+            evidence: components["schemas"]["EvidenceGrade"];
+            steps: components["schemas"]["StepAnswer"][];
+            strengths: components["schemas"]["StrengthAnswer"][];
+            cautions: string[];
+        };
+        PreparationPart: {
+            material: string;
+            /** Format: double */
+            amount: number;
+        };
         PressureAnswer: {
             /** Format: date */
             day: string;
@@ -3566,6 +4171,59 @@ export interface components {
             status?: null | number;
             detail?: null | string;
             instance?: null | string;
+        };
+        ProductAnswer: {
+            /** Format: uuid */
+            id: string;
+            materialId: string;
+            name: string;
+            like: null | string;
+            likeName: null | string;
+            worksOn: string[];
+            unit: string;
+            /** Format: double */
+            doseLow: number;
+            /** Format: double */
+            doseHigh: number;
+            addTo: boolean;
+            /** Format: int32 */
+            maxTimes: null | number;
+            /** Format: int32 */
+            daysBetween: null | number;
+            /** Format: int32 */
+            daysToWait: null | number;
+            retired: boolean;
+        };
+        ProductChange: {
+            name: string;
+            like: null | string;
+            worksOn: string[];
+            unit: string;
+            /** Format: double */
+            doseLow: number;
+            /** Format: double */
+            doseHigh: number;
+            /** @default false */
+            addTo: boolean;
+            /** Format: int32 */
+            maxTimes?: null | number;
+            /** Format: int32 */
+            daysBetween?: null | number;
+            /** Format: int32 */
+            daysToWait?: null | number;
+            /** @default false */
+            retired: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        ProductLabel: {
+            /** Format: int32 */
+            maxTimes: null | number;
+            /** Format: int32 */
+            daysBetween: null | number;
+            addTo: boolean;
+            /** @default false */
+            retired: boolean;
         };
         ProgressCalc: {
             /** Format: double */
@@ -3597,7 +4255,17 @@ export interface components {
             /** Format: double */
             mixedLifeHours: number;
             shake: string;
+            form?: components["schemas"]["Form"];
+            steps?: null | string[];
             active?: components["schemas"]["Ingredient"];
+            isWet?: boolean;
+        };
+        RecipeAnswer: {
+            id: string;
+            name: string;
+            form: components["schemas"]["Form"];
+            material: string;
+            evidence: components["schemas"]["EvidenceGrade"];
         };
         /** @enum {unknown} */
         Role: "owner" | "helper" | "looker";
@@ -3657,6 +4325,8 @@ export interface components {
             unit: string;
             /** Format: double */
             count: number;
+            /** Format: double */
+            millilitres: number;
         };
         SeasonAnswer: {
             /** Format: date */
@@ -3666,6 +4336,11 @@ export interface components {
             protectFrom: null | string;
             sentence: string;
             past: components["schemas"]["FirstDateAnswer"][];
+        };
+        SeasonLimit: {
+            /** Format: int32 */
+            most: number;
+            together: string;
         };
         SeasonMonths: {
             /** Format: int32 */
@@ -3686,11 +4361,58 @@ export interface components {
             target: string;
             sentence: string;
         };
+        ShelfAnswer: {
+            stocks: components["schemas"]["StockAnswer"][];
+            shopping: components["schemas"]["ShoppingAnswer"][];
+            /** Format: int32 */
+            aheadDays: number;
+            materials: components["schemas"]["ShelfMaterial"][];
+            preparations: components["schemas"]["PreparationAnswer"][];
+            products: components["schemas"]["ProductAnswer"][];
+        };
+        ShelfHint: {
+            code: string;
+            sentence: string;
+        };
+        ShelfLine: {
+            material: string;
+            name: string;
+            /** Format: double */
+            needed: number;
+            unit: string;
+            /** Format: double */
+            onShelf: null | number;
+            /** Format: double */
+            missing: number;
+            hints: string[];
+        };
+        ShelfMaterial: {
+            id: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            usualStrengthPercent: null | number;
+            storage: null | string;
+        };
         /**
          * @default open
          * @enum {unknown}
          */
         Shelter: "open" | "tunnel" | "indoor";
+        ShoppingAnswer: {
+            material: string;
+            name: string;
+            /** Format: double */
+            needed: number;
+            /** Format: double */
+            onShelf: number;
+            /** Format: double */
+            toBuy: number;
+            unit: string;
+            /** Format: double */
+            cost: null | number;
+            reasons: string[];
+        };
         Sign: {
             id: string;
             name: string;
@@ -3798,6 +4520,54 @@ export interface components {
             measure: string;
             exact: null | string;
             scoops: components["schemas"]["ScoopAnswer"][];
+        };
+        StockAnswer: {
+            /** Format: uuid */
+            id: string;
+            material: string;
+            materialName: string;
+            groupName: string;
+            hatch: string;
+            name: string;
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            left: number;
+            unit: string;
+            /** Format: date */
+            openedOn: null | string;
+            /** Format: date */
+            bestBefore: null | string;
+            /** Format: date */
+            goodUntil: null | string;
+            /** Format: double */
+            strengthPercent: null | number;
+            /** Format: double */
+            cost: null | number;
+            /** Format: double */
+            lowAt: null | number;
+            storage: null | string;
+            hints: components["schemas"]["ShelfHint"][];
+        };
+        StockChange: {
+            material: string;
+            name: string;
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            left: number;
+            /** Format: date */
+            openedOn?: null | string;
+            /** Format: date */
+            bestBefore?: null | string;
+            /** Format: double */
+            strengthPercent?: null | number;
+            /** Format: double */
+            cost?: null | number;
+            /** Format: double */
+            lowAt?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
         };
         StopLinesAnswer: {
             /** Format: double */
@@ -4030,6 +4800,8 @@ export interface components {
             why: string[];
             stages: components["schemas"]["LifeStage"][];
         };
+        /** @enum {unknown} */
+        Water: "rain" | "softTap" | "hardTap";
         /** @enum {unknown} */
         Watering: "drip" | "handAtSoil" | "overhead" | "tray";
         WeatherDayAnswer: {

@@ -23,6 +23,12 @@ import { hatchTints } from './hatches'
           <path v-if="name === 'grid'" d="M0 4H8M4 0V8" />
           <path v-if="name === 'cross'" d="M0 0L8 8M8 0L0 8" />
           <path v-if="name === 'waves'" d="M0 4Q2 1 4 4T8 4" />
+          <path v-if="name === 'zigzag'" d="M0 6L2 2L4 6L6 2L8 6" />
+          <path v-if="name === 'dashes'" d="M1 2H4M5 6H8" />
+          <path v-if="name === 'plus'" d="M4 1.5V6.5M1.5 4H6.5" />
+          <path v-if="name === 'ticks'" d="M1.5 4L3 6L6.5 1.5" />
+          <path v-if="name === 'bricks'" d="M0 0H8M0 4H8M2 0V4M6 4V8" />
+          <circle v-if="name === 'rings'" cx="4" cy="4" r="2.2" />
           <circle v-if="name === 'dots'" cx="4" cy="4" r="1.3" class="dot" />
           <g v-if="name === 'speckle'" class="dot">
             <circle cx="2" cy="2" r="0.9" />

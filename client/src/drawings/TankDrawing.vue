@@ -1,9 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { trim, volume } from '@/kit/format'
+import { trim } from '@/kit/format'
 
 /** A sprayer's tank with its marks, filled to the mix. */
-const props = defineProps<{ capacity: number; litres: number; hatch: string; words: string }>()
+const props = defineProps<{
+  capacity: number
+  litres: number
+  amount: string
+  hatch: string
+  words: string
+}>()
 
 const top = 46
 const bottom = 216
@@ -17,7 +23,7 @@ const marks = computed(() => {
 </script>
 
 <template>
-  <svg viewBox="0 0 220 228" role="img" :aria-label="`${volume(litres)} in a tank of ${volume(capacity)}`">
+  <svg viewBox="0 0 220 228" role="img" :aria-label="`${amount} in a tank of ${trim(capacity, 2)} l`">
     <clipPath id="tank">
       <path
         d="M66 14H134V34C160 40 170 52 170 70V206Q170 216 160 216H40Q30 216 30 206V70C30 52 40 40 66 34Z"
@@ -36,7 +42,7 @@ const marks = computed(() => {
       <path :d="`M158 ${y(m)}H182`" />
       <text x="188" :y="y(m) + 4">{{ trim(m, 2) }}</text>
     </g>
-    <text class="big" x="98" :y="Math.min(196, y(litres) + 42)">{{ volume(litres) }}</text>
+    <text class="big" x="98" :y="Math.min(196, y(litres) + 42)">{{ amount }}</text>
     <text class="small" x="98" :y="Math.min(212, y(litres) + 60)">{{ words }}</text>
   </svg>
 </template>

@@ -9,4 +9,10 @@ export const hatchTints: Record<string, string> = {
   waves: '#e9ddc9',
   speckle: '#e8dc6a',
   grid: '#b8cfa0',
+  zigzag: '#d9b79a',
+  dashes: '#d8d2bf',
+  rings: '#e2a79b',
+  plus: '#a9cbd6',
+  ticks: '#c3b08f',
+  bricks: '#bdb3d6',
 }

@@ -7,7 +7,7 @@ const { waiting, refused, flush, letGo } = useOutbox()
 </script>
 
 <template>
-  <div v-if="waiting.length + refused.length > 0" class="strip note caution" role="status">
+  <div v-if="waiting.length + refused.length > 0" class="strip note caution no-print" role="status">
     <p v-if="waiting.length > 0">
       {{ waiting.length === 1 ? '1 entry is' : `${waiting.length} entries are` }} kept on this device until
       the network is back.

@@ -17,7 +17,7 @@ const all = computed<{ label: string; to: RouteLocationRaw }[]>(() => [
   })),
   ...router
     .getRoutes()
-    .filter((r) => r.name && r.meta.title && !r.path.includes(':') && !r.meta.bare)
+    .filter((r) => r.name && r.meta.title && !r.path.includes(':') && !r.meta.bare && !r.meta.hidden)
     .map((r) => ({ label: String(r.meta.title), to: { path: r.path } })),
 ])
 const found = computed(() => {

@@ -18,7 +18,8 @@ const links = [
   { name: 'board', label: 'Board' },
   { name: 'walk', label: 'Walk' },
   { name: 'bench', label: 'Bench' },
-  { name: 'hours', label: 'Good hours' },
+  { name: 'shelf', label: 'Shelf' },
+  { name: 'hours', label: 'Hours' },
   { name: 'check-backs', label: 'Check back' },
   { name: 'weather', label: 'Weather' },
   { name: 'garden', label: 'Garden' },
@@ -60,7 +61,7 @@ const links = [
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 12px;
+  gap: 4px 10px;
   padding: 4px 14px;
   font-size: 0.95rem;
   background: var(--frame);
@@ -141,6 +142,13 @@ nav a.router-link-exact-active {
   outline-color: var(--leaf);
 }
 
+/* It stands in the Garden as well. */
+@media (max-width: 1340px) {
+  .stance {
+    display: none;
+  }
+}
+
 @media (max-width: 640px) {
   .bar {
     padding: 2px 10px 0;
@@ -175,10 +183,6 @@ nav a.router-link-exact-active {
   .theme {
     order: 3;
     margin-bottom: 6px;
-  }
-
-  .stance {
-    display: none;
   }
 }
 </style>

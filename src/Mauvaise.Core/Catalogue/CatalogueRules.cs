@@ -22,6 +22,7 @@ public static class CatalogueRules
         .. c.Crops.Where(x => x.StageDays.Count != 3 || x.StageDays.Zip(x.StageDays.Skip(1)).Any(p => p.First >= p.Second))
             .Select(x => $"crop '{x.Id}': stageDays wants three rising numbers (young, full, end)"),
         .. c.Recipes.SelectMany(r => RecipeFaults(r, c)),
+        .. UndecidedPairs(c),
         .. c.Climates.SelectMany(ClimateFaults),
     ];
 
@@ -40,9 +41,26 @@ public static class CatalogueRules
             yield return $"{at}: group '{m.Group}' is not in groups";
         }
 
-        if (m.Doses is null && !m.LabelOnly)
+        if (m.Doses is null && !m.LabelOnly && !m.Pantry)
         {
-            yield return $"{at}: has no doses and is not labelOnly";
+            yield return $"{at}: has no doses and is neither labelOnly nor pantry";
+        }
+
+        if (m.MadeFrom is { } prepared)
+        {
+            foreach (var part in prepared.Parts.Where(p => c.Materials.All(x => x.Id != p.Material) || !(p.Amount > 0)))
+            {
+                yield return $"{at}: is made from '{part.Material}', which is not in materials or has no amount";
+            }
+
+            if (!(prepared.YieldMl > 0 && prepared.KeepsDays > 0 && prepared.Steps.Count > 0))
+            {
+                yield return $"{at}: a preparation wants a yield, days that it keeps, and steps";
+            }
+            else if (MadeOfItself(m, c, []))
+            {
+                yield return $"{at}: is made of itself";
+            }
         }
 
         if (m.Doses is { } d && !(0 < d.Gentle && d.Gentle <= d.Usual && d.Usual <= d.Strong && d.Strong <= d.Ceiling))
@@ -50,9 +68,9 @@ public static class CatalogueRules
             yield return $"{at}: doses must rise from gentle to ceiling";
         }
 
-        if (m.Doses is { Unit: not ("ml" or "g") })
+        if (m.Unit is not ("ml" or "g"))
         {
-            yield return $"{at}: dose unit must be ml or g";
+            yield return $"{at}: its unit must be ml or g";
         }
 
         if (m.Cadence.CurativeMinDays < 1 || m.Cadence.CurativeMaxDays < m.Cadence.CurativeMinDays || m.Cadence.Rounds < 1)
@@ -169,12 +187,30 @@ public static class CatalogueRules
             {
                 yield return $"recipe '{r.Id}': '{i.Material}' is not in materials";
             }
-            else if (i.Role != "active" && !(i.PerLitre > 0 && i.PerLitre <= (material.Doses?.Ceiling ?? double.MaxValue)))
+            else if (i.Role is not ("active" or "partner") && !(i.Amount > 0 && i.Amount <= (material.Doses?.Ceiling ?? double.MaxValue)))
             {
                 yield return $"recipe '{r.Id}': '{i.Material}' wants a dose over 0 and under its ceiling";
             }
+            else if (i.Role is not ("active" or "partner" or "emulsifier" or "sticker" or "part"))
+            {
+                yield return $"recipe '{r.Id}': there is no role '{i.Role}'";
+            }
+            else if (i.Role == "partner" && material.Doses is null)
+            {
+                yield return $"recipe '{r.Id}': the partner '{i.Material}' has no doses to step";
+            }
         }
     }
+
+    private static bool MadeOfItself(Material m, GardenCatalogue c, IReadOnlyList<string> above) =>
+        above.Contains(m.Id)
+        || (m.MadeFrom?.Parts.Any(p => c.Materials.FirstOrDefault(x => x.Id == p.Material) is { } part && MadeOfItself(part, c, [.. above, m.Id])) ?? false);
+
+    private static IEnumerable<string> UndecidedPairs(GardenCatalogue c) =>
+        from i in Enumerable.Range(0, c.Materials.Count)
+        from j in Enumerable.Range(i + 1, c.Materials.Count - i - 1)
+        where Pairs.Find(c.Pairs, c.Materials[i], c.Materials[j]) is null
+        select $"pairs: nothing says whether '{c.Materials[i].Id}' and '{c.Materials[j].Id}' may meet";
 
     private static IEnumerable<string> ClimateFaults(Climate x) =>
         new (string Name, IReadOnlyList<double> Values)[]

@@ -24,26 +24,6 @@ public sealed record Crop
     public bool LeafCrop { get; init; }
 }
 
-/// <summary>What two materials may do together.</summary>
-/// <param name="A">Material id, group id, "living", "dust" or "anything".</param>
-/// <param name="B">The other one.</param>
-/// <param name="InOneTank">"never" or "allowed".</param>
-/// <param name="DaysApart">Days to wait between them on one plant; 0 for none.</param>
-public sealed record MixingPair(string A, string B, string InOneTank, double DaysApart, string Why);
-
-/// <summary>A part of a recipe.</summary>
-/// <param name="Material">Material id.</param>
-/// <param name="Role">"active", "emulsifier" or "sticker".</param>
-/// <param name="PerLitre">Amount in the material's dose unit per litre of finished spray; null for the active, whose dose is chosen by step.</param>
-public sealed record Ingredient(string Material, string Role, double? PerLitre = null);
-
-/// <summary>Proportions of a spray.</summary>
-public sealed record Recipe(string Id, string Name, IReadOnlyList<Ingredient> Ingredients, double MixedLifeHours, string Shake)
-{
-    /// <summary>The ingredient whose dose step is chosen.</summary>
-    public Ingredient Active => Ingredients.First(i => i.Role == "active");
-}
-
 /// <summary>Monthly normals of a climate type, January first, northern hemisphere.</summary>
 public sealed record Climate
 {

@@ -47,6 +47,38 @@ public sealed class GardenCatalogue
         return facts;
     }
 
+    /// <summary>This catalogue with a garden's own products in it.</summary>
+    public GardenCatalogue With(IReadOnlyList<OwnProduct> products)
+    {
+        if (products.Count == 0)
+        {
+            return this;
+        }
+
+        var own = products.Select(p => p.ToMaterial(this)).ToList();
+        var more = new GardenCatalogue
+        {
+            Groups = Groups,
+            Materials = [.. Materials, .. own],
+            Targets = Targets,
+            Signs = Signs,
+            Helpers = Helpers,
+            Crops = Crops,
+            Recipes = [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))],
+            Pairs = Pairs,
+            Climates = Climates,
+            targetById = targetById,
+            signById = signById,
+            cropById = cropById,
+            groupById = groupById,
+            climateById = climateById,
+            targetsByCrop = targetsByCrop,
+        };
+        more.materialById = more.Materials.ToFrozenDictionary(m => m.Id);
+        more.recipeById = more.Recipes.ToFrozenDictionary(r => r.Id);
+        return more;
+    }
+
     /// <summary>Null when the catalogue has no such material; the same for the other finders.</summary>
     public Material? FindMaterial(string id) => materialById.GetValueOrDefault(id);
     public Target? FindTarget(string id) => targetById.GetValueOrDefault(id);

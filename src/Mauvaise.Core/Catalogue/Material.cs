@@ -19,12 +19,15 @@ public enum SunNeed { Avoids, Indifferent, Wants }
 /// <param name="Hatch">Name of the hatch that drawings use, so that colour is never the only code.</param>
 public sealed record ModeOfAction(string Id, string Name, string? Code, string Hatch);
 
-/// <summary>Amount of a material in one litre of finished spray.</summary>
+/// <summary>What a dose is for: a litre of finished spray, or what is dusted, fed or baited.</summary>
+public enum DosedPer { Litre, SquareMetre, Plant, Station }
+
+/// <summary>Amount of a material in one litre of finished spray, or in what <see cref="Per"/> says.</summary>
 /// <param name="Unit">"ml" or "g".</param>
 /// <param name="Ceiling">Above this a mix is refused.</param>
-public sealed record Doses(string Unit, double Gentle, double Usual, double Strong, double Ceiling)
+public sealed record Doses(string Unit, double Gentle, double Usual, double Strong, double Ceiling, DosedPer Per = DosedPer.Litre)
 {
-    /// <summary>The dose of a step, in <see cref="Unit"/> per litre of finished spray.</summary>
+    /// <summary>The dose of a step, in <see cref="Unit"/>.</summary>
     public double At(DoseStep step) => step switch
     {
         DoseStep.Gentle => Gentle,
@@ -52,7 +55,27 @@ public sealed record CoverTraits(double? HalfLifeDays, double? WashOffMm, bool S
 /// <param name="Confidence">"sourced" or "assumed".</param>
 public sealed record Effect(string On, double Eggs, double Young, double Adult, double Protects, string Confidence = "assumed");
 
-/// <summary>A spray material or dust, as the catalogue or a garden describes it.</summary>
+/// <summary>Most applications to one bed in one season, counted together for all materials of the same name.</summary>
+/// <param name="Together">What is counted together, as the sentence says it: "bicarbonates", "oil and neem".</param>
+public sealed record SeasonLimit(int Most, string Together);
+
+/// <summary>What the label of a product in the household's hand says. It beats the catalogue.</summary>
+/// <param name="MaxTimes">Most applications to one bed in a season; null when the label does not say.</param>
+/// <param name="DaysBetween">Days between two applications; null when the label does not say.</param>
+/// <param name="AddTo">The label's dose is added to a litre of water, not made up to a litre.</param>
+/// <param name="Retired">The household has put it away: records still name it, nothing proposes it.</param>
+public sealed record ProductLabel(int? MaxTimes, int? DaysBetween, bool AddTo, bool Retired = false);
+
+/// <summary>Part of a preparation, in the part's own unit.</summary>
+public sealed record PreparationPart(string Material, double Amount);
+
+/// <summary>A concentrate that is made first and diluted later.</summary>
+/// <param name="YieldMl">What one making gives, ml. Water makes up what the parts do not fill.</param>
+/// <param name="KeepsDays">From the making, kept as <paramref name="Where"/> says.</param>
+/// <param name="Parts">Materials of the catalogue, which may be preparations themselves.</param>
+public sealed record Preparation(double YieldMl, double KeepsDays, string Where, IReadOnlyList<PreparationPart> Parts, IReadOnlyList<string> Steps);
+
+/// <summary>A spray material, dust, bait or kitchen thing, as the catalogue or a garden describes it.</summary>
 public sealed record Material
 {
     public required string Id { get; init; }
@@ -60,10 +83,18 @@ public sealed record Material
     public required string Group { get; init; }
     /// <summary>Null when the dose is only on the label of the product in hand.</summary>
     public Doses? Doses { get; init; }
-    public required Cadence Cadence { get; init; }
-    public required CoverTraits Cover { get; init; }
+    public Cadence Cadence { get; init; } = new(7, 7, 1, null, null);
+    public CoverTraits Cover { get; init; } = new(null, null);
     public required EvidenceGrade Evidence { get; init; }
-    public required IReadOnlyList<Effect> WorksOn { get; init; }
+    public IReadOnlyList<Effect> WorksOn { get; init; } = [];
+    /// <summary>What it is measured in when it has no doses of its own: "ml" or "g".</summary>
+    public string? MeasuredIn { get; init; }
+    /// <summary>Only a part of other things (sugar, garlic cloves): never sprayed on its own.</summary>
+    public bool Pantry { get; init; }
+    /// <summary>How it is made at home; null when it is bought.</summary>
+    public Preparation? MadeFrom { get; init; }
+    /// <summary>Null unless it is a garden's own product with a label.</summary>
+    public ProductLabel? Label { get; init; }
     public LoadKind Load { get; init; }
     public bool NeedsEmulsifier { get; init; }
     /// <summary>True when it comes only as a labelled product, so that the label's dose rules.</summary>
@@ -84,19 +115,35 @@ public sealed record Material
     public double DropsPerMillilitre { get; init; } = 20;
     /// <summary>Strength in per cent of the stock as usually sold (3 for kitchen peroxide), or null for a pure material.</summary>
     public double? StockStrengthPercent { get; init; }
+    /// <summary>A bottle stronger than this is refused, in per cent; null when any strength may be diluted.</summary>
+    public double? MostStockPercent { get; init; }
+    /// <summary>True soap, which hard water breaks.</summary>
+    public bool TrueSoap { get; init; }
+    /// <summary>Under this it is a paste and has to be warmed, degrees C; null when it stays liquid.</summary>
+    public double? PasteBelowC { get; init; }
+    /// <summary>Where and how it is kept.</summary>
+    public string? Storage { get; init; }
+    /// <summary>Good for this long once opened; null when it does not go off.</summary>
+    public int? KeepsOpenedMonths { get; init; }
     /// <summary>Share of helpers hit by it that die, 0 to 1 (assumed).</summary>
     public double HarmToHelpers { get; init; }
     /// <summary>Days to look back at what was done: how long after a spray the check-back is due.</summary>
     public int CheckBackDays { get; init; } = 2;
-    /// <summary>Most applications to one bed in one season; null for no limit.</summary>
-    public int? SeasonLimit { get; init; }
-    /// <summary>Most rounds in a row; null for no limit.</summary>
+    /// <summary>Null for no limit.</summary>
+    public SeasonLimit? SeasonLimit { get; init; }
+    /// <summary>Most rounds of its group in a row; null for no limit.</summary>
     public int? InARowLimit { get; init; }
-    public required IReadOnlyList<string> Cautions { get; init; }
+    public IReadOnlyList<string> Cautions { get; init; } = [];
     /// <summary>One line on how it is measured or mixed, shown on the bench.</summary>
     public string? MixingNote { get; init; }
     /// <summary>Which figures are our assumptions.</summary>
     public IReadOnlyList<string> Assumed { get; init; } = [];
+
+    /// <summary>What amounts of it are told in: "ml" or "g".</summary>
+    public string Unit => Doses?.Unit ?? MeasuredIn ?? "ml";
+
+    /// <summary>True when a label rules its use, so that it is allowed where only labelled products are.</summary>
+    public bool IsLabelled => Label is not null || LabelOnly;
 
     /// <summary>
     /// How well this material works on a target: the entry for the target itself, else the one for its group, else null.

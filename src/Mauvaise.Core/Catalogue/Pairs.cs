@@ -1,21 +1,32 @@
 namespace Mauvaise.Core.Catalogue;
 
+/// <summary>What two materials may do together.</summary>
+/// <param name="A">Material ids, group ids, load kinds ("oil", "soap"), "living" or "anything".</param>
+/// <param name="B">The other side.</param>
+/// <param name="InOneTank">"never" or "allowed".</param>
+/// <param name="DaysApart">Days to wait between them on one bed; 0 for none.</param>
+public sealed record MixingPair(IReadOnlyList<string> A, IReadOnlyList<string> B, string InOneTank, double DaysApart, string Why);
+
 /// <summary>Decides every pair of materials: never in one tank, apart by days, or allowed.</summary>
 public static class Pairs
 {
     /// <summary>
-    /// The strictest rule that fits the two materials, by id, group, load kind, "living" or "anything"; null when nothing
-    /// speaks against them.
+    /// The strictest rule that fits the two materials. Every pair of a sound catalogue has one (<see cref="CatalogueRules"/>);
+    /// a material beside itself is always allowed.
     /// </summary>
-    public static MixingPair? Between(GardenCatalogue catalogue, Material a, Material b) =>
+    public static MixingPair Between(GardenCatalogue catalogue, Material a, Material b) =>
+        Find(catalogue.Pairs, a, b) ?? throw new InvalidOperationException($"No rule for {a.Id} with {b.Id}.");
+
+    /// <summary>Null when no rule fits.</summary>
+    public static MixingPair? Find(IReadOnlyList<MixingPair> rules, Material a, Material b) =>
         a.Id == b.Id
-            ? null
-            : catalogue.Pairs
+            ? new MixingPair([a.Id], [b.Id], "allowed", 0, "they are the same")
+            : rules
                 .Where(p => (Fits(p.A, a) && Fits(p.B, b)) || (Fits(p.A, b) && Fits(p.B, a)))
                 .OrderByDescending(p => p.InOneTank == "never").ThenByDescending(p => p.DaysApart)
                 .FirstOrDefault();
 
-    private static bool Fits(string rule, Material m) =>
-        rule == "anything" || rule == m.Id || rule == m.Group || (rule == "living" && m.Living)
-        || (m.Load != LoadKind.None && string.Equals(rule, m.Load.ToString(), StringComparison.OrdinalIgnoreCase));
+    private static bool Fits(IReadOnlyList<string> rule, Material m) => rule.Any(r =>
+        r == "anything" || r == m.Id || r == m.Group || (r == "living" && m.Living)
+        || (m.Load != LoadKind.None && string.Equals(r, m.Load.ToString(), StringComparison.OrdinalIgnoreCase)));
 }

@@ -21,7 +21,7 @@ public static class MaterialChoice
     [
         .. garden.Catalogue.Materials
             .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: garden.Catalogue.RecipeFor(m.Id)))
-            .Where(x => x.Effect is not null && x.Recipe is not null && x.Material.Doses is not null)
+            .Where(x => x.Effect is not null && x.Recipe is not null && x.Material.Doses is not null && x.Material.Label is not { Retired: true })
             .Select(x => Weigh(garden, planting, target, x.Material, x.Effect!, x.Recipe!))
             .OrderByDescending(o => o.Allowed).ThenByDescending(o => o.Score).ThenBy(o => o.Material.Id, StringComparer.Ordinal),
     ];
@@ -53,16 +53,17 @@ public static class MaterialChoice
             }
         }
 
-        passedOver.AddRange(Waits(garden, history, material));
-        passedOver.AddRange(SeasonLimits(garden, history, material));
-        if (garden.Garden.OnlyLabelled && !material.LabelOnly)
+        passedOver.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now).Select(r => r.Clause));
+        if (UseGuards.PatchOf(garden, crop, material) is { State: PatchState.Needed or PatchState.Waiting })
         {
-            passedOver.Add("only labelled products are used in this garden");
+            score *= 0.9;
+            reasons.Add($"New on {crop.Name.ToLowerInvariant()} here: two leaves first.");
         }
 
-        if (garden.PlaceOf(planting).PondDistanceM is { } pond && pond < material.KeepFromPondM)
+        if (garden.Stocks.Count > 0 && garden.Stocks.All(x => x.Material != material.Id || x.Left <= 0))
         {
-            passedOver.Add(FormattableString.Invariant($"the pond is {pond:0.#} m away and it keeps {material.KeepFromPondM:0} m from water"));
+            score *= 0.9;
+            reasons.Add(material.MadeFrom is null ? "None on the shelf." : "To be made first.");
         }
 
         if (IsTender(crop, planting, material))
@@ -80,6 +81,10 @@ public static class MaterialChoice
         return new MaterialOption(material, recipe, passedOver.Count == 0 ? score : 0, reasons, passedOver);
     }
 
+    /// <summary>All that a recipe puts into the tank, its active first.</summary>
+    public static IReadOnlyList<Material> MaterialsIn(GardenCatalogue catalogue, Recipe recipe) =>
+        [.. recipe.Ingredients.OrderByDescending(i => i.Role == "active").Select(i => catalogue.Material(i.Material))];
+
     /// <summary>True when the crop, at its stage, is marked tender to the material or its kind.</summary>
     public static bool IsTender(Crop crop, Planting planting, Material material) =>
         crop.TenderTo.Any(t => t == material.Id || t == material.Group || string.Equals(t, material.Load.ToString(), StringComparison.OrdinalIgnoreCase))
@@ -93,28 +98,6 @@ public static class MaterialChoice
             .Reverse()
             .ToList();
         return against.Count == 0 ? null : (against[0], against.TakeWhile(g => g == against[0]).Count());
-    }
-
-    private static IEnumerable<string> Waits(GardenSnapshot garden, List<SprayApplication> history, Material material) =>
-        from a in history
-        let before = garden.Catalogue.Material(a.Material)
-        let pair = Pairs.Between(garden.Catalogue, material, before)
-        where pair is { DaysApart: > 0 } && garden.Now < a.At.AddDays(pair.DaysApart)
-        select FormattableString.Invariant($"{before.Name.ToLowerInvariant()} was given on {garden.Garden.DateOf(a.At):d MMMM}; wait {pair!.DaysApart:0} days between the two");
-
-    private static IEnumerable<string> SeasonLimits(GardenSnapshot garden, List<SprayApplication> history, Material material)
-    {
-        var season = history.Count(a => a.Material == material.Id && garden.Garden.DateOf(a.At).Year == garden.Today.Year);
-        if (material.SeasonLimit is { } most && season >= most)
-        {
-            yield return $"given {season} times here this season; {most} is the most";
-        }
-
-        var inARow = history.AsEnumerable().Reverse().TakeWhile(a => a.Material == material.Id && a.At > garden.Now.AddDays(-21)).Count();
-        if (material.InARowLimit is { } row && inARow >= row)
-        {
-            yield return $"given {inARow} times in a row; {row} is the most";
-        }
     }
 
     private static string Evidence(EvidenceGrade grade) => grade switch

@@ -32,7 +32,8 @@ public sealed record Garden(
     Stance Stance,
     DiseaseApproach DiseaseApproach,
     bool OnlyLabelled,
-    FreeHours? Free = null)
+    FreeHours? Free = null,
+    Water Water = Water.Rain)
 {
     public TimeZoneInfo Zone { get; } = TimeZoneInfo.FindSystemTimeZoneById(TimeZoneId);
 
@@ -44,6 +45,10 @@ public sealed record Garden(
 
     /// <summary>The month as the northern hemisphere counts it: six months on when the garden lies south of the equator.</summary>
     public int NorthernMonth(DateOnly date) => NorthernMonth(Latitude, date);
+
+    /// <summary>First day of the growing season that holds a date: January north of the equator, July south of it.</summary>
+    public DateOnly SeasonStart(DateOnly date) =>
+        Latitude >= 0 ? new DateOnly(date.Year, 1, 1) : new DateOnly(date.Month >= 7 ? date.Year : date.Year - 1, 7, 1);
 
     public static int NorthernMonth(double latitude, DateOnly date) => latitude >= 0 ? date.Month : (date.Month + 5) % 12 + 1;
 }
@@ -95,5 +100,34 @@ public sealed record Planting(
 
 public sealed record Sprayer(Guid Id, string Name, double CapacityLitres);
 
-/// <summary>What stands on the shelf.</summary>
-public sealed record Stock(Guid Id, string Material, string Name, double Amount, double Left, string Unit, DateOnly? OpenedOn, DateOnly? BestBefore);
+/// <summary>What stands on the shelf. Amounts are in the material's unit ("ml" or "g").</summary>
+/// <param name="Amount">When it was full.</param>
+/// <param name="StrengthPercent">As its label says, where that matters; null for the usual strength.</param>
+/// <param name="Cost">What the full bottle cost, in the household's money; null when not known.</param>
+/// <param name="LowAt">It is low at this much; null for a fifth of the full amount.</param>
+public sealed record Stock(
+    Guid Id,
+    string Material,
+    string Name,
+    double Amount,
+    double Left,
+    string Unit,
+    DateOnly? OpenedOn,
+    DateOnly? BestBefore,
+    double? StrengthPercent = null,
+    double? Cost = null,
+    double? LowAt = null)
+{
+    public bool IsLow => Left <= (LowAt ?? Amount / 5);
+}
+
+/// <summary>A day on which the household means to pick.</summary>
+public sealed record PlannedPick(Guid Id, Guid PlantingId, DateOnly On);
+
+/// <summary>Water as it comes to the bench.</summary>
+public enum Water { Rain, SoftTap, HardTap }
+
+/// <summary>How much of a soap kept an oil even in a water, as a shaken jar showed.</summary>
+/// <param name="SoapMlPerLitre">The least that did.</param>
+/// <param name="HeldSeconds">For how long the jar stayed even.</param>
+public sealed record Emulsion(Guid Id, DateTimeOffset At, string Oil, string Soap, Water Water, double SoapMlPerLitre, int HeldSeconds);

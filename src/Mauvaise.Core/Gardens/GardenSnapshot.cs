@@ -23,6 +23,8 @@ public sealed record GardenSnapshot(
     IReadOnlyList<CheckBack> CheckBacks,
     IReadOnlyList<Sprayer> Sprayers,
     IReadOnlyList<Stock> Stocks,
+    IReadOnlyList<PlannedPick> Picks,
+    IReadOnlyList<Emulsion> Emulsions,
     HourSeries Weather,
     WeatherState WeatherState)
 {
@@ -45,6 +47,28 @@ public sealed record GardenSnapshot(
     public Planting? FindPlanting(Guid id) => Plantings.FirstOrDefault(p => p.Id == id);
 
     public Stance StanceAt(Place place) => place.Stance ?? Garden.Stance;
+
+    /// <summary>Sprays on anything that grew at a place up to an instant, in time order.</summary>
+    public IReadOnlyList<SprayApplication> AppliedAt(Place place, DateTimeOffset to)
+    {
+        var grown = Plantings.Where(p => p.PlaceId == place.Id).Select(p => p.Id).ToHashSet();
+        return [.. Applications.Where(a => a.At <= to && a.Treated.Any(t => grown.Contains(t.PlantingId)))];
+    }
+
+    /// <summary>All that was in the tank of an application; only its active when no bottle was logged.</summary>
+    public IEnumerable<Material> MaterialsOf(SprayApplication application) =>
+        Ingredients(application).Select(i => Catalogue.FindMaterial(i.Material)).OfType<Material>();
+
+    /// <summary>Ids of what worked in an application: its active and its partners.</summary>
+    public IEnumerable<string> ActivesOf(SprayApplication application) =>
+        Ingredients(application).Where(i => i.Role is "active" or "partner").Select(i => i.Material);
+
+    private IEnumerable<Measured> Ingredients(SprayApplication application) =>
+        Batches.FirstOrDefault(b => b.Id == application.BatchId)?.Ingredients ?? [new Measured(application.Material, "active", 0, "ml")];
+
+    /// <summary>Litres that are still in a bottle; 0 once it was poured away.</summary>
+    public double LeftIn(Batch batch) =>
+        batch.EmptiedAt is not null ? 0 : Math.Max(0, batch.Litres - Applications.Where(a => a.BatchId == batch.Id).Sum(a => a.Litres));
 
     /// <summary>What the weather rules need to know of a planting and its place.</summary>
     public PlaceExposure Exposure(Place place)

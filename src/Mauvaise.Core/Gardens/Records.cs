@@ -62,6 +62,9 @@ public sealed record WalkTaken(Guid Id, DateTimeOffset StartedAt, DateTimeOffset
 public sealed record Measured(string Material, string Role, double Amount, string Unit);
 
 /// <summary>A bottle or tank that was really made.</summary>
+/// <param name="Litres">0 for what is no liquid.</param>
+/// <param name="PatchTest">Made for two leaves only.</param>
+/// <param name="EmptiedAt">When the rest was poured away; null otherwise.</param>
 public sealed record Batch(
     Guid Id,
     DateTimeOffset MadeAt,
@@ -71,7 +74,10 @@ public sealed record Batch(
     DateTimeOffset UseBy,
     string? Target,
     IReadOnlyList<Guid> PlantingIds,
-    IReadOnlyList<Measured> Ingredients);
+    IReadOnlyList<Measured> Ingredients,
+    bool PatchTest = false,
+    DateTimeOffset? EmptiedAt = null,
+    Guid? MemberId = null);
 
 /// <summary>Where an application went.</summary>
 /// <param name="ShareWetted">Share of the leaf area wetted, 0 to 1.</param>

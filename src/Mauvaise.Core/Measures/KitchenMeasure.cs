@@ -39,6 +39,22 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
             : new KitchenMeasure([], $"{exactText} with a {(byWeight ? "scale" : "syringe")}", 0);
     }
 
+    /// <summary>A heaped spoon of powder counts for this many level ones (assumed).</summary>
+    public const double LevelPerHeaped = 1.6;
+
+    /// <summary>Whole heaped spoons that come within the error; null when none do.</summary>
+    /// <param name="millilitres">Over 0, as volume in level spoons.</param>
+    public static string? Heaped(double millilitres, KitchenSystem system)
+    {
+        Bounds.Positive(millilitres);
+        var (teaspoon, tablespoon, _) = Spoons(system);
+        return new[] { tablespoon, teaspoon }
+            .Select(u => (Unit: u, Count: Math.Round(millilitres / (u.InBase * LevelPerHeaped))))
+            .Where(h => h.Count is >= 1 and <= 3 && Math.Abs(h.Count * h.Unit.InBase * LevelPerHeaped / millilitres - 1) * 100 <= LargestErrorPercent)
+            .Select(h => $"{Count(h.Count)} heaped {h.Unit.Name}")
+            .FirstOrDefault();
+    }
+
     /// <summary>Teaspoon, tablespoon and cup of a household. Imperial households measure with metric spoons.</summary>
     public static (Unit Teaspoon, Unit Tablespoon, Unit Cup) Spoons(KitchenSystem system) => system switch
     {

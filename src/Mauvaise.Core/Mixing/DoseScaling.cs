@@ -7,6 +7,8 @@ namespace Mauvaise.Core.Mixing;
 /// <param name="GramsPerMillilitre">Bulk density, for a powder measured by volume or a mass measured by spoon; null for a liquid.</param>
 /// <param name="StockPercent">Strength of the bottle at hand, when it matters.</param>
 /// <param name="RecipePercent">Strength of the bottle that the recipe was written for.</param>
+/// <param name="Heaped">The spoons were heaped.</param>
+/// <param name="AddTo">The dose is added to so much water, not made up to it: the whole is a little more.</param>
 public sealed record SpokenDose(
     double Amount,
     Unit Unit,
@@ -16,7 +18,9 @@ public sealed record SpokenDose(
     Unit TankUnit,
     double? GramsPerMillilitre = null,
     double? StockPercent = null,
-    double? RecipePercent = null);
+    double? RecipePercent = null,
+    bool Heaped = false,
+    bool AddTo = false);
 
 /// <summary>A dose scaled to a tank. Amounts are grams for powders, else millilitres.</summary>
 /// <param name="FinalPercent">Strength in the tank; null when the stock's strength is not known.</param>
@@ -41,7 +45,9 @@ public static class DoseScaling
         var litres = Bounds.Within(Volume(dose.TankAmount, dose.TankUnit, "tankUnit"), 0.001, LargestTankLitres, "tankAmount");
         var weighed = dose.Unit.Dimension == Dimension.Mass || dose.GramsPerMillilitre is not null;
         var unit = weighed ? Units.Get("g") : Units.Get("ml");
-        var perLitre = Units.Convert(dose.Amount, dose.Unit, unit, density) / Volume(dose.PerAmount, dose.PerUnit, "perUnit");
+        var level = Units.Convert(dose.Amount * (dose.Heaped ? KitchenMeasure.LevelPerHeaped : 1), dose.Unit, unit, density);
+        var per = Volume(dose.PerAmount, dose.PerUnit, "perUnit");
+        var perLitre = level / (dose.AddTo && !weighed ? per + level / 1000 : per);
         var needed = perLitre * litres * (stock is { } have && recipe is { } meant ? meant / have : 1);
         var millilitres = weighed ? needed / density : needed;
         Bounds.Hold(millilitres <= litres * 1000, "doseAmount", dose.Amount, "That is more than the tank holds: an undiluted concentrate is never sprayed.");

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Mixing;
@@ -12,68 +13,129 @@ public sealed record MixReason(string Code, MixVerdict Verdict, string Sentence)
 
 /// <summary>What the mix will meet.</summary>
 /// <param name="WarmestNext6hC">Warmest of the six hours after spraying, or null when unknown.</param>
-/// <param name="TenderCrops">Names of crops among those to be sprayed that are tender to the active.</param>
-public sealed record MixConditions(double? WarmestNext6hC, IReadOnlyList<string> TenderCrops, bool Seedlings);
+/// <param name="TenderCrops">Names of crops among those to be sprayed that are tender to an active.</param>
+/// <param name="InFlower">Names of crops among them that are in flower.</param>
+/// <param name="BeesOut">Whether bees fly at the chosen hour; null when no hour was chosen.</param>
+/// <param name="PondM">The nearest pond; null where none is.</param>
+public sealed record MixConditions(
+    double? WarmestNext6hC,
+    IReadOnlyList<string> TenderCrops,
+    bool Seedlings,
+    IReadOnlyList<string>? InFlower = null,
+    bool? BeesOut = null,
+    bool Indoors = false,
+    double? PondM = null,
+    Water Water = Water.Rain);
+
+/// <summary>What is to be mixed.</summary>
+/// <param name="Size">How much: litres of finished spray, or square metres, plants or stations, as the active is dosed.</param>
+public sealed record MixOrder(Recipe Recipe, DoseStep Step, double Size, KitchenSystem Kitchen)
+{
+    /// <summary>Materials that go in besides the recipe's, dosed by the same step.</summary>
+    public IReadOnlyList<Material> Added { get; init; } = [];
+
+    /// <summary>Dose of the active in place of the step's, in its unit.</summary>
+    public double? ActiveDose { get; init; }
+
+    /// <summary>Emulsifier per litre in place of the recipe's: what a shaken jar showed, ml.</summary>
+    public double? EmulsifierMlPerLitre { get; init; }
+
+    /// <summary>Strength of the bottle at hand by material, where it is not the usual one, per cent.</summary>
+    public IReadOnlyDictionary<string, double> BottlePercent { get; init; } = new Dictionary<string, double>();
+}
 
 /// <summary>One thing to measure.</summary>
-/// <param name="Amount">For the whole tank, in <see cref="Unit"/>.</param>
-/// <param name="FinalPercent">Strength of the active in the finished spray: weight by volume for powders, else volume by volume.</param>
-public sealed record MixPart(Material Material, string Role, double PerLitre, double Amount, string Unit, KitchenMeasure Kitchen, double FinalPercent);
+/// <param name="PerLitre">In its unit per litre of finished spray, or per what the active is dosed per.</param>
+/// <param name="Amount">For the whole, in <see cref="Unit"/>.</param>
+/// <param name="BottlePercent">Strength of the bottle at hand; null for the usual one.</param>
+public sealed record MixPart(Material Material, string Role, double PerLitre, double Amount, string Unit, KitchenMeasure Kitchen, double? BottlePercent)
+{
+    /// <summary>Volume that it takes up in the spoon and, for a liquid, in the tank, ml.</summary>
+    public double SpoonMl => Unit == "g" ? Amount / Material.DensityGramsPerMillilitre : Amount;
+}
 
 /// <summary>A recipe scaled to a sprayer. "Made up to": water is added until the whole is <see cref="Litres"/>.</summary>
+/// <param name="AllowedStep">The highest step that heat, tender crops and seedlings leave.</param>
+/// <param name="NearestStep">The strongest step that may be mixed as it is; null when none may, or when this one may.</param>
+/// <param name="Litres">0 for what is no liquid.</param>
 public sealed record Mix(
-    Recipe Recipe,
-    DoseStep Step,
+    MixOrder Order,
     DoseStep AllowedStep,
+    DoseStep? NearestStep,
     double Litres,
     IReadOnlyList<MixPart> Parts,
+    IReadOnlyList<ActiveStrength> Strengths,
     double OilPercent,
     double SoapPercent,
     MixVerdict Verdict,
     IReadOnlyList<MixReason> Reasons,
-    IReadOnlyList<string> Cautions,
     double MixedLifeHours)
 {
-    /// <summary>Scales a recipe and judges it. The amounts are those of <paramref name="step"/> even when a lower step is allowed.</summary>
-    /// <param name="litres">Over 0, to 50: the finished spray.</param>
-    /// <exception cref="ArgumentException">The active has no dose of its own (a labelled product).</exception>
-    public static Mix Make(GardenCatalogue catalogue, Recipe recipe, DoseStep step, double litres, KitchenSystem kitchen, MixConditions conditions)
+    /// <summary>No home sprayer holds more, litres.</summary>
+    public const double MostLitres = 50;
+
+    public Recipe Recipe => Order.Recipe;
+
+    /// <summary>What to know before it is handled: of every part, and of what its preparations were made from.</summary>
+    public IReadOnlyList<string> Cautions => [.. Parts.Select(p => p.Material).Concat(Strengths.Select(s => s.Material)).SelectMany(m => m.Cautions).Distinct()];
+
+    /// <summary>Scales a recipe and judges it. The amounts are those of the order's step even when a lower step is allowed.</summary>
+    /// <exception cref="ArgumentException">An active has no dose of its own (a labelled product).</exception>
+    /// <exception cref="ArgumentOutOfRangeException">The size or a dose is not over 0, or the size is over <see cref="MostLitres"/> litres or a thousand of anything else.</exception>
+    public static Mix Make(GardenCatalogue catalogue, MixOrder order, MixConditions conditions)
     {
-        Bounds.Positive(litres);
-        Bounds.Within(litres, 0, 50);
-        var active = catalogue.Material(recipe.Active.Material);
-        var doses = active.Doses ?? throw new ArgumentException($"{active.Name} is dosed by its label.", nameof(recipe));
-        var parts = recipe.Ingredients
-            .Select(i => Part(catalogue.Material(i.Material), i.Role, i.PerLitre ?? doses.At(step), litres, kitchen))
-            .ToList();
-        var judged = MixGuards.Judge(catalogue, [.. parts.Select(p => new MixShare(p.Material, p.PerLitre))], active, conditions);
+        Bounds.Positive(order.Size);
+        Bounds.Within(order.Size, 0, order.Recipe.IsWet ? MostLitres : 1000);
+        var parts = PartsOf(catalogue, order);
+        var judged = Judge(catalogue, order, parts, conditions);
         return new Mix(
-            recipe,
-            step,
+            order,
             judged.AllowedStep,
-            litres,
+            judged.Verdict == MixVerdict.Ok ? null : Nearest(catalogue, order, conditions),
+            order.Recipe.IsWet ? order.Size : 0,
             parts,
+            Mixing.Strengths.Of(catalogue, order.Recipe.IsWet ? parts.Select(Share) : []),
             judged.OilPercent,
             judged.SoapPercent,
             judged.Verdict,
             judged.Reasons,
-            [.. parts.SelectMany(p => p.Material.Cautions).Distinct()],
-            recipe.MixedLifeHours);
+            parts.Select(p => p.Material.MixedLifeHours).Append(order.Recipe.MixedLifeHours).Min());
     }
 
-    private static MixPart Part(Material m, string role, double perLitre, double litres, KitchenSystem kitchen)
+    private static MixJudgement Judge(GardenCatalogue catalogue, MixOrder order, IReadOnlyList<MixPart> parts, MixConditions conditions) =>
+        MixGuards.Judge(catalogue, [.. parts.Select(Share)], [.. parts.Where(p => p.Role is "active" or "partner").Select(p => p.Material)], order.Recipe.Form, conditions);
+
+    private static DoseStep? Nearest(GardenCatalogue catalogue, MixOrder order, MixConditions conditions) =>
+        new[] { DoseStep.Strong, DoseStep.Usual, DoseStep.Gentle }
+            .Select(step => order with { Step = step, ActiveDose = null })
+            .Where(o => Judge(catalogue, o, PartsOf(catalogue, o), conditions).Verdict == MixVerdict.Ok)
+            .Select(o => (DoseStep?)o.Step)
+            .FirstOrDefault();
+
+    private static MixShare Share(MixPart p) => new(p.Material, p.PerLitre, p.BottlePercent);
+
+    private static List<MixPart> PartsOf(GardenCatalogue catalogue, MixOrder order) =>
+    [
+        .. order.Recipe.Ingredients
+            .Select(i => Part(order, catalogue.Material(i.Material), i.Role, i.Role switch
+            {
+                "active" => order.ActiveDose,
+                "emulsifier" => order.EmulsifierMlPerLitre ?? i.Amount,
+                _ => i.Amount,
+            })),
+        .. order.Added.Where(m => order.Recipe.Ingredients.All(i => i.Material != m.Id)).Select(m => Part(order, m, "partner", null)),
+    ];
+
+    private static MixPart Part(MixOrder order, Material m, string role, double? dose)
     {
-        var unit = m.Doses?.Unit ?? "ml";
-        var amount = perLitre * litres;
-        var spoonMl = unit == "g" ? amount / m.DensityGramsPerMillilitre : amount;
-        var exact = string.Create(CultureInfo.InvariantCulture, $"{amount:0.#} {unit}");
-        return new MixPart(
-            m,
-            role,
-            perLitre,
-            amount,
-            unit,
-            KitchenMeasure.Nearest(spoonMl, kitchen, exact, unit == "g"),
-            perLitre / 10 * (m.StockStrengthPercent ?? 100) / 100);
+        var asked = Bounds.Positive(dose ?? m.Doses?.At(order.Step) ?? throw new ArgumentException($"{m.Name} is dosed by its label.", nameof(order)), "dose");
+        // A label that adds its dose to a litre of water makes a little more than a litre.
+        var madeUp = m.Label is { AddTo: true } && m.Unit == "ml" ? asked / (1 + asked / 1000) : asked;
+        var bottle = order.BottlePercent.TryGetValue(m.Id, out var percent) ? percent : (double?)null;
+        var perLitre = bottle is { } have && m.StockStrengthPercent is { } usual ? madeUp * usual / have : madeUp;
+        var amount = perLitre * order.Size;
+        var spoonMl = m.Unit == "g" ? amount / m.DensityGramsPerMillilitre : amount;
+        var exact = string.Create(CultureInfo.InvariantCulture, $"{amount:0.##} {m.Unit}");
+        return new MixPart(m, role, perLitre, amount, m.Unit, KitchenMeasure.Nearest(spoonMl, order.Kitchen, exact, m.Unit == "g"), bottle);
     }
 }

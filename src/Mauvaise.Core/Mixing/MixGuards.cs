@@ -1,12 +1,18 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
 
 namespace Mauvaise.Core.Mixing;
 
-/// <summary>How much of a material is in a litre of a mix, in its dose unit.</summary>
-public sealed record MixShare(Material Material, double PerLitre);
+/// <summary>How much of a material is in a litre of a mix, in its unit.</summary>
+/// <param name="BottlePercent">Strength of the bottle it came from; null for the usual one.</param>
+public sealed record MixShare(Material Material, double PerLitre, double? BottlePercent = null)
+{
+    /// <summary>The same as it would be from a bottle of the usual strength: what doses and ceilings are written for.</summary>
+    public double UsualPerLitre => BottlePercent is { } have && Material.StockStrengthPercent is { } usual ? PerLitre * have / usual : PerLitre;
+}
 
 /// <summary>What the guards say of a mix.</summary>
-/// <param name="AllowedStep">The highest dose step of the active that the conditions allow.</param>
+/// <param name="AllowedStep">The highest dose step that the conditions allow.</param>
 public sealed record MixJudgement(double OilPercent, double SoapPercent, DoseStep AllowedStep, MixVerdict Verdict, IReadOnlyList<MixReason> Reasons);
 
 /// <summary>Refuses or weakens a mix, whichever way it came about.</summary>
@@ -17,26 +23,35 @@ public static class MixGuards
     private const double WarmC = 27;
     private const double HotC = 32;
 
-    /// <summary>Judges shares of a made-up litre.</summary>
-    /// <param name="active">The material whose dose step is lowered by heat, tender crops and seedlings.</param>
-    public static MixJudgement Judge(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares, Material active, MixConditions conditions)
+    /// <summary>A pond nearer than this is named on the mix (assumed).</summary>
+    private const double PondNearM = 30;
+
+    /// <summary>Judges shares of a made-up litre, or of what the active is dosed per.</summary>
+    /// <param name="actives">The materials whose dose step is lowered by heat, tender crops and seedlings.</param>
+    public static MixJudgement Judge(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares, IReadOnlyList<Material> actives, Form form, MixConditions conditions)
     {
-        var oil = Load(shares, LoadKind.Oil);
-        var soap = Load(shares, LoadKind.Soap);
-        var down = StepDowns(conditions, active);
+        var wet = form is not (Form.Dust or Form.Bait or Form.Feed);
+        var strengths = wet ? Strengths.Of(catalogue, shares) : [];
+        var oil = Load(strengths, LoadKind.Oil);
+        var soap = Load(strengths, LoadKind.Soap);
+        var down = form is Form.Bait or Form.Feed ? [] : StepDowns(conditions, actives[0]);
         var allowed = (DoseStep)Math.Max(0, (int)DoseStep.Strong - down.Count);
-        var dose = shares.FirstOrDefault(s => s.Material.Id == active.Id)?.PerLitre ?? 0;
-        var tooStrong = down.Count > 0 && active.Doses is { } doses && dose > doses.At(allowed) + 1e-9;
+        var tooStrong = down.Count > 0 && actives.Any(a => a.Doses is { } doses && shares.Any(s => s.Material.Id == a.Id && s.UsualPerLitre > doses.At(allowed) + 1e-9));
         MixReason[] reasons =
         [
-            .. Refusals(catalogue, shares, oil, soap, conditions),
+            .. Bottles(shares),
+            .. Ceilings(shares),
+            .. wet ? Loads(shares, oil, soap, conditions) : [],
+            .. Meetings(catalogue, shares, strengths),
+            .. form is Form.Bait or Form.Feed ? [] : Weather(form, conditions),
             .. tooStrong ? down : down.Select(r => r with { Verdict = MixVerdict.Ok }),
+            .. Watch(shares, oil, soap, form, conditions),
         ];
         return new MixJudgement(oil, soap, allowed, reasons.Select(r => r.Verdict).DefaultIfEmpty(MixVerdict.Ok).Max(), reasons);
     }
 
-    private static double Load(IEnumerable<MixShare> shares, LoadKind kind) =>
-        shares.Where(p => p.Material.Load == kind).Sum(p => p.PerLitre / 10);
+    private static double Load(IEnumerable<ActiveStrength> strengths, LoadKind kind) =>
+        strengths.Where(p => p.Material.Load == kind).Sum(p => p.PerLitre / 10);
 
     private static List<MixReason> StepDowns(MixConditions conditions, Material active)
     {
@@ -59,23 +74,34 @@ public static class MixGuards
         return down;
     }
 
-    private static IEnumerable<MixReason> Refusals(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares, double oil, double soap, MixConditions conditions)
+    private static IEnumerable<MixReason> Bottles(IEnumerable<MixShare> shares) =>
+        from s in shares
+        where s.BottlePercent > s.Material.MostStockPercent
+        select new MixReason("bottle-strong", MixVerdict.Refused, FormattableString.Invariant(
+            $"A bottle of {s.BottlePercent:0.#} % is refused: it burns skin and eyes and feeds fire. Buy {s.Material.StockStrengthPercent:0} %."));
+
+    private static IEnumerable<MixReason> Ceilings(IReadOnlyList<MixShare> shares)
     {
-        foreach (var p in shares.Where(p => p.Material.Doses is { } d && p.PerLitre > d.Ceiling))
+        foreach (var p in shares.Where(p => p.Material.Doses is { } d && p.UsualPerLitre > d.Ceiling + 1e-9))
         {
+            var doses = p.Material.Doses!;
             yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant(
-                $"{p.PerLitre:0.#} {p.Material.Doses!.Unit} of {p.Material.Name.ToLowerInvariant()} a litre is over its ceiling; {p.Material.Doses!.Ceiling:0.#} {p.Material.Doses!.Unit} is the most."));
+                $"{p.UsualPerLitre:0.#} {doses.Unit} of {p.Material.Name.ToLowerInvariant()} {Per(doses.Per)} is over its {(p.Material.Label is null ? "ceiling" : "label")}; {doses.Ceiling:0.#} {doses.Unit} is the most."));
         }
 
-        if (conditions.WarmestNext6hC is > HotC and var hot)
+        if (shares.Where(s => s.Material.Unit == "ml").Sum(s => s.PerLitre) >= 1000)
         {
-            yield return new("too-hot", MixVerdict.Refused, FormattableString.Invariant($"{hot:0} °C after spraying. Over {HotC:0} °C nothing goes on: wait for a cooler evening."));
+            yield return new("undiluted", MixVerdict.Refused, "An undiluted concentrate is never sprayed: there is no room for water.");
         }
+    }
 
+    private static IEnumerable<MixReason> Loads(IReadOnlyList<MixShare> shares, double oil, double soap, MixConditions conditions)
+    {
         var mostOil = conditions.WarmestNext6hC > WarmC ? MostWarmOilPercent : MostLoadPercent;
         if (oil > mostOil + 1e-9)
         {
-            yield return new("oil-load", MixVerdict.Refused, FormattableString.Invariant($"Oils together make {oil:0.##} %; {mostOil:0} % is the most{(mostOil < MostLoadPercent ? " above 27 °C" : "")}."));
+            yield return new("oil-load", MixVerdict.Refused, FormattableString.Invariant(
+                $"Oils together make {oil:0.##} %; {mostOil:0} % is the most{(mostOil < MostLoadPercent ? $" above {WarmC:0} °C" : "")}."));
         }
 
         if (soap > MostLoadPercent + 1e-9)
@@ -83,12 +109,67 @@ public static class MixGuards
             yield return new("soap-load", MixVerdict.Refused, FormattableString.Invariant($"Soaps together make {soap:0.##} %; {MostLoadPercent:0} % is the most."));
         }
 
-        foreach (var (a, b) in shares.SelectMany((x, i) => shares.Skip(i + 1).Select(y => (x.Material, y.Material))))
+        if (oil > 0 && soap == 0 && shares.Any(s => s.Material.NeedsEmulsifier))
         {
-            if (Pairs.Between(catalogue, a, b) is { InOneTank: "never" } pair)
-            {
-                yield return new("never-together", MixVerdict.Refused, $"{a.Name} and {b.Name.ToLowerInvariant()} may not meet in one tank: {pair.Why}.");
-            }
+            yield return new("no-emulsifier", MixVerdict.Ok, "Oil floats on water and burns where it lands: add 1 ml of soap a litre first.");
         }
     }
+
+    private static IEnumerable<MixReason> Meetings(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares, IReadOnlyList<ActiveStrength> strengths)
+    {
+        var all = shares.Select(s => s.Material).Concat(strengths.Select(s => s.Material)).DistinctBy(m => m.Id).ToList();
+        return
+            from i in Enumerable.Range(0, all.Count)
+            from j in Enumerable.Range(i + 1, all.Count - i - 1)
+            let pair = Pairs.Between(catalogue, all[i], all[j])
+            where pair.InOneTank == "never"
+            let wait = pair.DaysApart > 0 ? FormattableString.Invariant($" Give them {pair.DaysApart:0} {(pair.DaysApart == 1 ? "day" : "days")} apart.") : " Give one of them alone."
+            select new MixReason("never-together", MixVerdict.Refused, $"{all[i].Name} and {all[j].Name.ToLowerInvariant()} may not meet in one tank: {pair.Why}.{wait}");
+    }
+
+    private static IEnumerable<MixReason> Weather(Form form, MixConditions conditions)
+    {
+        if (conditions.WarmestNext6hC is > HotC and var hot)
+        {
+            yield return new("too-hot", MixVerdict.Refused, FormattableString.Invariant($"{hot:0} °C after spraying. Over {HotC:0} °C nothing goes on: wait for a cooler evening."));
+        }
+
+        if (conditions.InFlower is { Count: > 0 } flowers)
+        {
+            var who = string.Join(", ", flowers);
+            yield return form == Form.Dust
+                ? new("bees", MixVerdict.Refused, $"{who} in flower: dust on a flower kills bees. Wait until it has faded.")
+                : conditions.BeesOut == true
+                    ? new("bees", MixVerdict.Refused, $"{who} in flower, and bees are out at that hour: choose one when they are home.")
+                    : new("bees", MixVerdict.Ok, $"{who} in flower: only when the bees are home, and not on open flowers.");
+        }
+    }
+
+    /// <summary>What to watch, without being refused.</summary>
+    private static IEnumerable<MixReason> Watch(IReadOnlyList<MixShare> shares, double oil, double soap, Form form, MixConditions conditions)
+    {
+        if (conditions.Water == Water.HardTap && soap > 0 && shares.Any(s => s.Material.TrueSoap))
+        {
+            yield return new("hard-water", MixVerdict.Ok, "Hard water breaks true soap into scum: use rain water.");
+        }
+
+        if (conditions.PondM is <= PondNearM and var pond && form is Form.Spray or Form.Drench)
+        {
+            yield return new("pond", MixVerdict.Ok, FormattableString.Invariant($"A pond lies {pond:0.#} m away: only while the wind blows away from it, and rinse nothing there."));
+        }
+
+        if (conditions.Indoors && (oil > 0 || soap > 0 || form == Form.Spray))
+        {
+            yield return new("indoors", MixVerdict.Ok, "Indoors: air the room, cover the reservoir, lamps off until the leaves are dry.");
+        }
+    }
+
+    /// <summary>"a litre", as a dose is told.</summary>
+    public static string Per(DosedPer per) => per switch
+    {
+        DosedPer.SquareMetre => "a square metre",
+        DosedPer.Plant => "a plant",
+        DosedPer.Station => "a station",
+        _ => "a litre",
+    };
 }

@@ -1,44 +1,87 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Mixing;
 
 /// <summary>One thing to do at the bench, in order.</summary>
-/// <param name="Material">Material id when something is measured; null for water.</param>
-/// <param name="Measure">The big figure: "2 1/2 tsp", "2.4 l".</param>
-/// <param name="Exact">The same in millilitres or grams, or null when the measure is already that.</param>
-public sealed record MixStep(string Title, string Detail, string? Material, string Measure, string? Exact);
+/// <param name="Material">Material id when something is measured; null for water and plain work.</param>
+/// <param name="Measure">The big figure: "2 1/2 tsp", "2.4 l"; empty for plain work.</param>
+/// <param name="Exact">The same in millilitres, litres or grams, or what to measure it with; null when the measure is already that.</param>
+/// <param name="Scoops">Spoons and cups to draw; empty for none.</param>
+public sealed record MixStep(string Title, string Detail, string? Material, string Measure, string? Exact, IReadOnlyList<Scoop> Scoops);
 
 /// <summary>The order of mixing: powders first in a cup of water; else warm water, soap, oil into the soapy water, shake, fill up.</summary>
 public static class MixSteps
 {
-    public static IReadOnlyList<MixStep> Of(Mix mix)
+    public static IReadOnlyList<MixStep> Of(Mix mix) => mix.Recipe.Steps is { } steps ? Dry(mix, steps) : Wet(mix);
+
+    /// <summary>Making a preparation: each part, then what to do with them.</summary>
+    /// <param name="yieldMl">Over 0: how much is made.</param>
+    public static IReadOnlyList<MixStep> OfPreparation(GardenCatalogue catalogue, Preparation preparation, double yieldMl, KitchenSystem kitchen)
     {
-        var powders = mix.Parts.Where(p => p.Unit == "g").ToList();
-        var soaps = mix.Parts.Where(p => p.Unit != "g" && p.Material.Load == LoadKind.Soap).ToList();
-        var others = mix.Parts.Except(powders).Except(soaps).ToList();
-        var neem = others.Any(p => p.Material.NeedsEmulsifier && p.Material.Group == "azadirachtin");
-        var cup = Math.Min(250, mix.Litres * 1000 / 4);
+        var scale = Bounds.Within(Bounds.Positive(yieldMl), 10, 5000) / preparation.YieldMl;
         return
         [
-            new(neem ? "Warm water, about 30 °C" : "Water first", powders.Count > 0 ? "to stir the powder in" : "to start with", null, Volume(cup / 1000), null),
-            .. powders.Select(p => Measured(p, "stir until clear")),
-            .. soaps.Select(p => Measured(p, p.Role == "emulsifier" ? "keeps the oil in the water" : "stir gently, no foam")),
-            .. others.Select(p => Measured(p, p.Material.NeedsEmulsifier ? "into the soapy water, then shake" : p.Role == "sticker" ? "sticks it to the leaf" : "stir in")),
-            new("Fill up with rain water", $"made up to the mark. {mix.Recipe.Shake}", null, Volume(mix.Litres), null),
+            .. preparation.Parts.Select(p =>
+            {
+                var m = catalogue.Material(p.Material);
+                var amount = p.Amount * scale;
+                // What is chopped is weighed: it does not fill a spoon evenly.
+                return Measured(m, "", amount, m.Unit == "g" ? null : KitchenMeasure.Nearest(amount, kitchen, "", false));
+            }),
+            .. preparation.Steps.Select(Plain),
         ];
     }
 
-    /// <summary>Litres or millilitres as a gardener reads them.</summary>
-    public static string Volume(double litres) => litres >= 1
-        ? string.Create(CultureInfo.InvariantCulture, $"{litres:0.##} l")
-        : string.Create(CultureInfo.InvariantCulture, $"{litres * 1000:0} ml");
-
-    private static MixStep Measured(MixPart part, string detail)
+    private static List<MixStep> Wet(Mix mix)
     {
-        var exact = string.Create(CultureInfo.InvariantCulture, $"{part.Amount:0.#} {part.Unit}");
-        var spoons = part.Kitchen.Scoops.Count > 0;
-        var level = spoons && part.Unit == "g" ? ", level" : "";
-        return new MixStep(part.Material.Name, detail, part.Material.Id, (spoons ? part.Kitchen.Text : exact) + level, spoons ? exact : part.Unit == "g" ? "with a scale" : "with a syringe");
+        var kitchen = mix.Order.Kitchen;
+        var powders = mix.Parts.Where(p => p.Unit == "g").ToList();
+        var soaps = mix.Parts.Where(p => p.Unit != "g" && p.Material.Load == LoadKind.Soap).ToList();
+        var others = mix.Parts.Except(powders).Except(soaps).ToList();
+        var warm = others.Any(p => p.Material.PasteBelowC is not null);
+        var water = Math.Max(0, mix.Litres - mix.Parts.Where(p => p.Unit != "g").Sum(p => p.Amount) / 1000);
+        var first = Math.Min(Math.Min(0.25, mix.Litres / 4), water);
+        return
+        [
+            Water(warm ? "Warm water, about 30 °C" : "Water first", powders.Count > 0 ? "to stir the powder in" : "to start with", first, kitchen),
+            .. powders.Select(p => Measured(p, "stir until clear", kitchen)),
+            .. soaps.Select(p => Measured(p, p.Role == "emulsifier" ? "keeps the oil in the water" : "stir gently, no foam", kitchen)),
+            .. others.Select(p => Measured(p, p.Material.NeedsEmulsifier ? "into the soapy water, then shake" : p.Role == "sticker" ? "sticks it to the leaf" : "stir in", kitchen)),
+            Water("Fill up with rain water", $"made up to the mark: about {TankVolume.Text(Math.Max(0, water - first), kitchen)} more. {mix.Recipe.Shake}", mix.Litres, kitchen),
+        ];
+    }
+
+    private static List<MixStep> Dry(Mix mix, IReadOnlyList<string> steps) =>
+    [
+        .. mix.Parts.Select(p => Measured(p, string.Create(CultureInfo.InvariantCulture, $"{p.PerLitre:0.#} {p.Unit} {MixGuards.Per(mix.Parts[0].Material.Doses!.Per)}"), mix.Order.Kitchen)),
+        .. steps.Select(Plain),
+        Plain(mix.Recipe.Shake),
+    ];
+
+    private static MixStep Plain(string sentence) => new(sentence, "", null, "", null, []);
+
+    private static MixStep Water(string title, string detail, double litres, KitchenSystem kitchen) =>
+        new(title, detail, null, TankVolume.Text(litres, kitchen), TankVolume.Beside(litres, kitchen), []);
+
+    private static MixStep Measured(MixPart part, string detail, KitchenSystem kitchen)
+    {
+        var heaped = part is { Unit: "g", Kitchen.Scoops.Count: > 0 } ? KitchenMeasure.Heaped(part.SpoonMl, kitchen) : null;
+        return Measured(part.Material, heaped is null ? detail : $"{detail} (or {heaped})", part.Amount, part.Kitchen);
+    }
+
+    private static MixStep Measured(Material material, string detail, double amount, KitchenMeasure? kitchen)
+    {
+        var exact = string.Create(CultureInfo.InvariantCulture, $"{(amount < 10 ? Math.Round(amount, 2) : Math.Round(amount, 1))} {material.Unit}");
+        var spoons = kitchen is { Scoops.Count: > 0 };
+        var level = spoons && material.Unit == "g" ? ", level" : "";
+        return new MixStep(
+            material.Name,
+            detail,
+            material.Id,
+            (spoons ? kitchen!.Text : exact) + level,
+            spoons ? exact : material.Unit == "g" ? "with a scale" : "with a syringe",
+            kitchen?.Scoops ?? []);
     }
 }

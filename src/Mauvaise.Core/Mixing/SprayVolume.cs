@@ -14,6 +14,45 @@ public static class SprayVolume
         _ => tall ? 0.20 : 0.12,
     };
 
+    /// <summary>Enough for two leaves, litres.</summary>
+    public const double PatchTestLitres = 0.1;
+
+    /// <summary>A patch test takes no more than this, litres.</summary>
+    public const double MostPatchTestLitres = 0.5;
+
+    /// <summary>Litres for a small plant to be dipped into (assumed).</summary>
+    private const double DipLitres = 3;
+
+    /// <summary>Litres that wet the root zone of a square metre, or of one plant where they are counted (assumed).</summary>
+    private const double DrenchLitresPerM2 = 2;
+    private const double DrenchLitresPerPlant = 0.25;
+
+    /// <summary>Litres to dab single spots (assumed).</summary>
+    private const double WipeLitres = 0.1;
+
+    /// <summary>Plants on a square metre where nobody counted them (assumed).</summary>
+    private const double PlantsPerM2 = 6;
+
+    /// <summary>Stations of bait for a garden (assumed).</summary>
+    private const double Stations = 4;
+
+    /// <summary>How much a recipe takes for plantings: litres, or square metres, plants or stations as its active is dosed.</summary>
+    public static double SizeFor(GardenSnapshot garden, Recipe recipe, IReadOnlyList<Planting> plantings)
+    {
+        double Area(Planting p) => garden.PlaceOf(p).AreaM2 / Math.Max(1, garden.Growing.Count(x => x.PlaceId == p.PlaceId));
+        double Plants(Planting p) => p.Count ?? Math.Max(1, Math.Round(Area(p) * PlantsPerM2));
+        return recipe.Form switch
+        {
+            Form.Dust => Math.Round(plantings.Sum(Area), 1),
+            Form.Feed => plantings.Sum(Plants),
+            Form.Bait => Stations,
+            Form.Dip => DipLitres,
+            Form.Wipe => WipeLitres,
+            Form.Drench => Math.Round(plantings.Sum(p => p.Count is { } n ? n * DrenchLitresPerPlant : Area(p) * DrenchLitresPerM2), 1),
+            _ => LitresFor(garden, plantings),
+        };
+    }
+
     /// <summary>Litres for one planting, which shares its place evenly with the others that grow there.</summary>
     public static double Litres(Place place, Planting planting, Crop crop, int plantingsInPlace) =>
         place.AreaM2 / Math.Max(1, plantingsInPlace) * LitresPerM2(planting.Stage, crop.Tall);

@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
@@ -68,8 +69,10 @@ public static class EveningPlanner
         let material = garden.Catalogue.Material(spray.Material)
         select new Deed(
             DeedKind.CheckBack,
-            $"Check back: {Where(garden, planting)}",
-            $"{material.Name} went on {Days(days)} ago. Count the same leaves: are they moving?",
+            $"{(spray.PatchTest ? "Judge two leaves" : "Check back")}: {Where(garden, planting)}",
+            spray.PatchTest
+                ? $"{material.Name} was tried {Days(days)} ago. Did it scorch, curl or drop them?"
+                : $"{material.Name} went on {Days(days)} ago. Count the same leaves: are they moving?",
             [new("check-back-due", $"A check-back was due on {Date(c.DueOn)}.")],
             [planting.Id],
             null,
@@ -144,7 +147,7 @@ public static class EveningPlanner
         }
 
         var options = MaterialChoice.Options(garden, planting, target);
-        if (options.FirstOrDefault(o => o.Allowed) is not { } best)
+        if (options.FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is not { } best)
         {
             var why = options.Count == 0 ? "nothing in the catalogue works on it." : options[0].PassedOver[0] + ".";
             left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()} is over its line, but {why}"));
@@ -152,10 +155,26 @@ public static class EveningPlanner
         }
 
         wishes.RemoveAll(w => w.Planting.Id == planting.Id);
+        if (PatchWaits(garden, planting, best.Material) is { } patch)
+        {
+            left.Add(new(planting.Id, patch));
+            return;
+        }
+
         reasons.AddRange(best.Reasons.Select(r => new Reason("material", r)));
         reasons.AddRange(options.Where(o => !o.Allowed).Take(2).Select(o => new Reason("passed-over", $"Not {o.Material.Name.ToLowerInvariant()}: {o.PassedOver[0]}.")));
         wishes.Add(new(planting, target, DeedKind.Spray, best, DoseStep.Gentle, reasons));
     }
+
+    /// <summary>Says that two leaves wait to be judged; null when they do not.</summary>
+    private static string? PatchWaits(GardenSnapshot garden, Planting planting, Material material) =>
+        UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), material) is { State: PatchState.Waiting, JudgeOn: { } on }
+            ? $"{Where(garden, planting)}: two leaves were tried with {material.Name.ToLowerInvariant()}; judge them {When(garden, on)}."
+            : null;
+
+    /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>
+    private static DeedKind KindOf(GardenSnapshot garden, Wish wish) =>
+        UseGuards.PatchOf(garden, garden.Catalogue.Crop(wish.Planting.Crop), wish.Option.Material).State == PatchState.Needed ? DeedKind.PatchTest : wish.Kind;
 
     /// <summary>Where a bed keeps ahead: the protectant last given, again, once its protection has lapsed.</summary>
     private static Wish? Renewal(GardenSnapshot garden, Planting planting, Place place)
@@ -178,7 +197,8 @@ public static class EveningPlanner
             return null;
         }
 
-        return MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed) is { } best
+        return PatchWaits(garden, planting, material) is null
+            && MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
             ? new Wish(planting, target, DeedKind.Renew, best, DoseStep.Gentle,
                 [new("cover-lapsed", FormattableString.Invariant($"{now * 100:0} % of the {material.Name.ToLowerInvariant()} is left at {place.Name}; keep ahead wants 60 %."))])
             : null;
@@ -186,14 +206,18 @@ public static class EveningPlanner
 
     private static IEnumerable<Deed> Tanks(GardenSnapshot garden, List<Wish> wishes) =>
         from w in wishes
-        group w by (w.Option.Recipe.Id, w.Step) into tank
+        group w by (w.Option.Recipe.Id, w.Step, Patch: KindOf(garden, w) == DeedKind.PatchTest) into tank
         let first = tank.First()
         let plantings = tank.Select(w => w.Planting).ToList()
-        let litres = SprayVolume.LitresFor(garden, plantings)
+        let litres = tank.Key.Patch ? SprayVolume.PatchTestLitres : SprayVolume.LitresFor(garden, plantings)
+        let kind = tank.Key.Patch ? DeedKind.PatchTest : tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew : DeedKind.Spray
+        let spots = string.Join(", ", plantings.Select(p => Where(garden, p)))
         select new Deed(
-            tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew : DeedKind.Spray,
-            $"{first.Option.Recipe.Name}: {string.Join(", ", plantings.Select(p => Where(garden, p)))}",
-            $"{MixSteps.Volume(litres)}, {first.Step.ToString().ToLowerInvariant()} dose. Undersides first.",
+            kind,
+            tank.Key.Patch ? $"Two leaves first: {first.Option.Recipe.Name.ToLowerInvariant()} on {spots}" : $"{first.Option.Recipe.Name}: {spots}",
+            tank.Key.Patch
+                ? $"It is new on this crop here. {TankVolume.Text(litres, garden.Garden.Kitchen)}, judged after {UseGuards.PatchTestDays * 24} hours; the rest waits for that."
+                : $"{TankVolume.Text(litres, garden.Garden.Kitchen)}, {first.Step.ToString().ToLowerInvariant()} dose. Undersides first.",
             [.. tank.SelectMany(w => w.Reasons).Distinct()],
             [.. plantings.Select(p => p.Id)],
             new Tank(first.Option.Recipe, first.Step, litres, first.Target),

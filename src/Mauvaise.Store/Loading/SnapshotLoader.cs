@@ -28,10 +28,11 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         var places = await db.Places.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Order).ThenBy(p => p.Name).ToListAsync(stop);
         var placeIds = places.Select(p => p.Id).ToList();
         var fetch = await db.WeatherFetches.AsNoTracking().FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Service, stop);
+        var products = await db.Products.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Name).ToListAsync(stop);
         return new GardenSnapshot(
             ToGarden(garden),
             now,
-            catalogue,
+            catalogue.With([.. products.Select(ToProduct)]),
             [.. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
                 .OrderBy(m => m.Role).ThenBy(m => m.Name, StringComparer.Ordinal)],
             [.. places.Select(ToPlace)],
@@ -47,14 +48,22 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             await db.Sprayers.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.CapacityLitres)
                 .Select(s => new Sprayer(s.Id, s.Name, s.CapacityLitres)).ToListAsync(stop),
             await db.Stocks.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.Name)
-                .Select(s => new Stock(s.Id, s.Material, s.Name, s.Amount, s.Left, s.Unit, s.OpenedOn, s.BestBefore)).ToListAsync(stop),
+                .Select(s => new Stock(s.Id, s.Material, s.Name, s.Amount, s.Left, s.Unit, s.OpenedOn, s.BestBefore, s.StrengthPercent, s.Cost, s.LowAt)).ToListAsync(stop),
+            await db.Picks.AsNoTracking().Where(p => p.GardenId == gardenId && p.On >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(p => p.On)
+                .Select(p => new PlannedPick(p.Id, p.PlantingId, p.On)).ToListAsync(stop),
+            await db.Emulsions.AsNoTracking().Where(e => e.GardenId == gardenId).OrderBy(e => e.At)
+                .Select(e => new Emulsion(e.Id, e.At, e.Oil, e.Soap, e.Water, e.SoapMlPerLitre, e.HeldSeconds)).ToListAsync(stop),
             await WeatherStore.ReadAsync(db, gardenId, now - WeatherBack, now + WeatherAhead, stop),
             new WeatherState(fetch?.AnsweredAt, fetch?.Trouble));
     }
 
     public static Garden ToGarden(GardenRow g) =>
         new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled,
-            g.FreeHours is null ? null : new FreeHours([.. g.FreeHours.Split(',').Select(m => int.Parse(m, CultureInfo.InvariantCulture))]));
+            g.FreeHours is null ? null : new FreeHours([.. g.FreeHours.Split(',').Select(m => int.Parse(m, CultureInfo.InvariantCulture))]),
+            g.Water);
+
+    public static OwnProduct ToProduct(ProductRow p) =>
+        new(p.Id, p.Name, p.Like, p.WorksOn.Split(',', StringSplitOptions.RemoveEmptyEntries), p.Unit, p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired);
 
     private static Place ToPlace(PlaceRow p) =>
         new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);
@@ -67,7 +76,10 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     private static Batch ToBatch(BatchRow b) =>
         new(b.Id, b.MadeAt, b.Recipe, b.Step, b.Litres, b.UseBy, b.Target,
             [.. b.Plantings.Select(p => p.PlantingId)],
-            [.. b.Ingredients.Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit))]);
+            [.. b.Ingredients.OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).ThenBy(i => i.Material, StringComparer.Ordinal).Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit))],
+            b.PatchTest,
+            b.EmptiedAt,
+            b.MemberId);
 
     private static SprayApplication ToApplication(ApplicationRow a) =>
         new(a.Id, a.BatchId, a.At, a.Material, a.PerLitre, a.Litres, a.Target,

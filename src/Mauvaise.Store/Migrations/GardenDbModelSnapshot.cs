@@ -123,6 +123,9 @@ namespace Mauvaise.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<long?>("EmptiedAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<Guid>("GardenId")
                         .HasColumnType("TEXT");
 
@@ -134,6 +137,9 @@ namespace Mauvaise.Store.Migrations
 
                     b.Property<Guid?>("MemberId")
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("PatchTest")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Recipe")
                         .IsRequired()
@@ -240,6 +246,46 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Deeds");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.EmulsionRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("HeldSeconds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Oil")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Soap")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<double>("SoapMlPerLitre")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("Water")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId", "At");
+
+                    b.ToTable("Emulsions");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.GardenRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -297,6 +343,11 @@ namespace Mauvaise.Store.Migrations
                     b.Property<string>("TimeZoneId")
                         .IsRequired()
                         .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Water")
+                        .IsRequired()
+                        .HasMaxLength(32)
                         .HasColumnType("TEXT");
 
                     b.HasKey("Id");
@@ -479,6 +530,30 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Photos");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.PickRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PlantingId");
+
+                    b.HasIndex("GardenId", "On");
+
+                    b.ToTable("Picks");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.PlaceRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -574,6 +649,62 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Plantings");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.ProductRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("AddTo")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("DaysBetween")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("DaysToWait")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("DoseHigh")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("DoseLow")
+                        .HasColumnType("REAL");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Like")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("MaxTimes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Retired")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WorksOn")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.ToTable("Products");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.SkippedPlaceRow", b =>
                 {
                     b.Property<Guid>("WalkId")
@@ -625,10 +756,16 @@ namespace Mauvaise.Store.Migrations
                     b.Property<DateOnly?>("BestBefore")
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("Cost")
+                        .HasColumnType("REAL");
+
                     b.Property<Guid>("GardenId")
                         .HasColumnType("TEXT");
 
                     b.Property<double>("Left")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("LowAt")
                         .HasColumnType("REAL");
 
                     b.Property<string>("Material")
@@ -643,6 +780,9 @@ namespace Mauvaise.Store.Migrations
 
                     b.Property<DateOnly?>("OpenedOn")
                         .HasColumnType("TEXT");
+
+                    b.Property<double?>("StrengthPercent")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Unit")
                         .IsRequired()
@@ -814,6 +954,15 @@ namespace Mauvaise.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.EmulsionRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.MemberRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
@@ -876,6 +1025,21 @@ namespace Mauvaise.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.PickRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.PlantingRow", null)
+                        .WithMany()
+                        .HasForeignKey("PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.PlaceRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
@@ -891,6 +1055,15 @@ namespace Mauvaise.Store.Migrations
                         .WithMany()
                         .HasForeignKey("PlaceId")
                         .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.ProductRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });
 

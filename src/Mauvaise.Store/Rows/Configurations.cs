@@ -42,6 +42,34 @@ internal sealed class StockConfiguration : IEntityTypeConfiguration<StockRow>
         row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
 }
 
+internal sealed class ProductConfiguration : IEntityTypeConfiguration<ProductRow>
+{
+    public void Configure(EntityTypeBuilder<ProductRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Name).HasMaxLength(80);
+    }
+}
+
+internal sealed class PickConfiguration : IEntityTypeConfiguration<PickRow>
+{
+    public void Configure(EntityTypeBuilder<PickRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.On });
+    }
+}
+
+internal sealed class EmulsionConfiguration : IEntityTypeConfiguration<EmulsionRow>
+{
+    public void Configure(EntityTypeBuilder<EmulsionRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.At });
+    }
+}
+
 internal sealed class ObservationConfiguration : IEntityTypeConfiguration<ObservationRow>
 {
     public void Configure(EntityTypeBuilder<ObservationRow> row)

@@ -17,6 +17,7 @@ public sealed class GardenRow
     public Stance Stance { get; set; }
     public DiseaseApproach DiseaseApproach { get; set; }
     public bool OnlyLabelled { get; set; }
+    public Water Water { get; set; }
     /// <summary>Seven masks of hours, Monday first, with commas between; null for always.</summary>
     public string? FreeHours { get; set; }
     /// <summary>SHA-256 of the weather station's key, hexadecimal; null when there is no station.</summary>
@@ -80,4 +81,46 @@ public sealed class StockRow
     public required string Unit { get; set; }
     public DateOnly? OpenedOn { get; set; }
     public DateOnly? BestBefore { get; set; }
+    public double? StrengthPercent { get; set; }
+    public double? Cost { get; set; }
+    public double? LowAt { get; set; }
+}
+
+/// <summary>A product of the household's with what its label says. Never deleted once records may name it: it is retired.</summary>
+public sealed class ProductRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Name { get; set; }
+    public string? Like { get; set; }
+    /// <summary>Targets and groups of targets, with commas between.</summary>
+    public required string WorksOn { get; set; }
+    public required string Unit { get; set; }
+    public double DoseLow { get; set; }
+    public double DoseHigh { get; set; }
+    public bool AddTo { get; set; }
+    public int? MaxTimes { get; set; }
+    public int? DaysBetween { get; set; }
+    public int? DaysToWait { get; set; }
+    public bool Retired { get; set; }
+}
+
+public sealed class PickRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid PlantingId { get; set; }
+    public DateOnly On { get; set; }
+}
+
+public sealed class EmulsionRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public DateTimeOffset At { get; set; }
+    public required string Oil { get; set; }
+    public required string Soap { get; set; }
+    public Water Water { get; set; }
+    public double SoapMlPerLitre { get; set; }
+    public int HeldSeconds { get; set; }
 }

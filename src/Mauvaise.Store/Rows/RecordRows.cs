@@ -46,6 +46,8 @@ public sealed class BatchRow
     public double Litres { get; set; }
     public DateTimeOffset UseBy { get; set; }
     public string? Target { get; set; }
+    public bool PatchTest { get; set; }
+    public DateTimeOffset? EmptiedAt { get; set; }
     public List<BatchPlantingRow> Plantings { get; set; } = [];
     public List<BatchIngredientRow> Ingredients { get; set; } = [];
 }

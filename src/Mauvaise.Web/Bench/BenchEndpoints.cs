@@ -2,8 +2,8 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
-using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -11,28 +11,51 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Mauvaise.Web.Bench;
 
-/// <summary>Mixing: the recipe scaled to the sprayer at hand, and the bottle that comes of it.</summary>
+/// <summary>Mixing: the recipe scaled to the sprayer at hand, and the soap that a shaken jar asks for.</summary>
 public static class BenchEndpoints
 {
+    /// <summary>A test of the emulsifier starts with this much soap, ml a litre.</summary>
+    private const double EmulsionStartsAt = 1;
+
+    /// <summary>A jar is watched for this long, seconds.</summary>
+    private const int ShortestShake = 30;
+    private const int LongestShake = 600;
+
     public static void MapBench(this IEndpointRouteBuilder app)
     {
         var garden = app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Bench");
         garden.MapGet("/bench", Preview);
-        garden.MapPost("/batches", Save);
-        garden.MapGet("/batches/{batchId:guid}", Show);
+        garden.MapPost("/emulsions", SaveEmulsion);
+        garden.MapBatches();
+        garden.MapShelf();
+        garden.MapProducts();
     }
 
     private static async Task<Results<Ok<BenchAnswer>, ProblemHttpResult>> Preview(
-        Guid gardenId, Guid[] planting, string? target, string? recipe, string? step, Guid? sprayer, double? litres, GardenTools tools, CancellationToken stop)
+        Guid gardenId,
+        Guid[] planting,
+        string? target,
+        string? recipe,
+        string? step,
+        Guid? sprayer,
+        double? size,
+        string[] add,
+        double? dose,
+        string? soap,
+        double? bottlePercent,
+        DateTimeOffset? at,
+        bool? patchTest,
+        GardenTools tools,
+        CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
             return Problems.NotFound("garden");
         }
 
-        var checks = CheckWhat(s, planting, target, recipe, new Checks())
-            .That(litres is null or (> 0 and <= 50), "litres", "litres-range", "Litres are over 0 and up to 50.")
-            .That(Enum.TryParse<DoseStep>(step ?? "gentle", true, out var dose), "step", "step-unknown", "The dose is gentle, usual or strong.")
+        var checks = BenchOrder.Check(s, planting, target, recipe, add, soap, dose, bottlePercent, new Checks())
+            .That(size is null or (> 0 and <= 1000), "size", "size-range", "The amount is over 0, and up to 50 litres.")
+            .That(Enum.TryParse<DoseStep>(step ?? "gentle", true, out var doseStep), "step", "step-unknown", "The dose is gentle, usual or strong.")
             .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", "Choose one of the garden's sprayers.");
         if (!checks.Passed)
         {
@@ -41,155 +64,220 @@ public static class BenchEndpoints
 
         var plantings = planting.Select(s.FindPlanting).OfType<Planting>().ToList();
         var options = plantings.Count > 0 && target is not null ? MaterialChoice.Options(s, plantings[0], s.Catalogue.Target(target)) : [];
-        var chosen = recipe is not null
-            ? s.Catalogue.FindRecipe(recipe)!
-            : options.FirstOrDefault(o => o.Allowed)?.Recipe ?? s.Catalogue.RecipeFor("insecticidal-soap") ?? s.Catalogue.Recipes[0];
-        var needed = plantings.Count > 0 ? SprayVolume.LitresFor(s, plantings) : 1;
-        var wanted = litres ?? needed;
-        var tank = s.Sprayers.FirstOrDefault(x => x.Id == sprayer) ?? s.Sprayers.FirstOrDefault(x => x.CapacityLitres >= wanted) ?? s.Sprayers.LastOrDefault();
-        var capacity = tank?.CapacityLitres ?? 50;
-        var inTank = Math.Min(wanted, capacity);
-        var conditions = Conditions(s, plantings, chosen);
-        var mix = Mix.Make(s.Catalogue, chosen, dose, inTank, s.Garden.Kitchen, conditions);
-        return TypedResults.Ok(new BenchAnswer(
-            [.. plantings.Select(p => GardenAnswers.Where(s, p))],
-            target,
-            target is null ? null : s.Catalogue.Target(target).Name,
-            [.. options.Select(o => Option(s.Catalogue, o))],
-            chosen.Id,
-            chosen.Name,
-            chosen.Active.Material,
-            mix.Step,
-            mix.AllowedStep,
-            needed,
-            inTank,
-            tank?.Id,
-            capacity,
-            (int)Math.Max(1, Math.Ceiling(wanted / capacity - 1e-9)),
-            [.. MixSteps.Of(mix).Select(x => Step(x, mix))],
-            [.. mix.Parts.Select(p => new StrengthAnswer(p.Material.Name, p.FinalPercent, p.PerLitre, p.Unit))],
-            mix.OilPercent,
-            mix.SoapPercent,
-            mix.Verdict,
-            [.. mix.Reasons.Select(r => new ReasonAnswer(r.Code, r.Verdict, r.Sentence))],
-            mix.Cautions,
-            s.Catalogue.Material(chosen.Active.Material).MixingNote,
-            mix.MixedLifeHours,
-            s.Catalogue.Material(chosen.Active.Material).Assumed));
+        var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe)) ?? options.FirstOrDefault(o => o.Allowed)?.Recipe ?? s.Catalogue.RecipeFor("insecticidal-soap")!;
+        var fill = Fill(s, chosen, plantings, sprayer, size, patchTest == true);
+        if (chosen.IsWet && fill.Size > Mix.MostLitres)
+        {
+            return new Checks().That(false, "size", "size-range", $"That is more than {Mix.MostLitres:0} litres in one vessel.").Problem();
+        }
+
+        var ask = new BenchAsk(planting, target, chosen.Id, doseStep, add, dose, soap, bottlePercent, at, patchTest == true);
+        var made = BenchOrder.Make(s, ask, fill.Size);
+        return TypedResults.Ok(Answer(s, ask, made, options, plantings, fill));
     }
 
-    private static async Task<Results<Created<BatchAnswer>, ProblemHttpResult>> Save(Guid gardenId, NewBatch body, GardenTools tools, CancellationToken stop)
+    /// <summary>How much goes into which vessel.</summary>
+    /// <param name="Needed">For the plantings.</param>
+    private sealed record Filling(double Needed, double Size, Sprayer? Sprayer, double VesselLitres, int Tanks);
+
+    /// <summary>The smallest sprayer that holds it all, or equal fillings of the one that was chosen; dips and drenches take any bucket.</summary>
+    private static Filling Fill(GardenSnapshot s, Recipe recipe, List<Planting> plantings, Guid? sprayer, double? size, bool patchTest)
+    {
+        var needed = patchTest ? SprayVolume.PatchTestLitres : plantings.Count > 0 ? SprayVolume.SizeFor(s, recipe, plantings) : 1;
+        var wanted = size ?? needed;
+        if (!recipe.IsWet)
+        {
+            return new Filling(needed, wanted, null, 0, 1);
+        }
+
+        var tank = recipe.Form == Form.Spray
+            ? s.Sprayers.FirstOrDefault(x => x.Id == sprayer) ?? s.Sprayers.FirstOrDefault(x => x.CapacityLitres >= wanted) ?? s.Sprayers.LastOrDefault()
+            : null;
+        var vessel = tank?.CapacityLitres ?? Math.Max(wanted, 1);
+        var tanks = (int)Math.Max(1, Math.Ceiling(wanted / vessel - 1e-9));
+        return new Filling(needed, tanks == 1 ? wanted : Math.Min(vessel, Math.Ceiling(wanted / tanks * 10 - 1e-9) / 10), tank, vessel, tanks);
+    }
+
+    private static BenchAnswer Answer(GardenSnapshot s, BenchAsk ask, BenchMix made, IReadOnlyList<MaterialOption> options, List<Planting> plantings, Filling fill)
+    {
+        var mix = made.Mix;
+        var catalogue = s.Catalogue;
+        var active = mix.Parts.First(p => p.Role == "active");
+        var doses = active.Material.Doses!;
+        var inMix = mix.Parts.Select(p => p.Material).ToList();
+        return new BenchAnswer(
+            [.. plantings.Select(p => GardenAnswers.Where(s, p))],
+            ask.Target,
+            ask.Target is null ? null : catalogue.Target(ask.Target).Name,
+            [.. options.Select(o => Option(catalogue, o))],
+            [.. catalogue.Recipes
+                .Select(r => (Recipe: r, Active: catalogue.Material(r.Active.Material)))
+                .Where(x => x.Active.Doses is not null && x.Active.Label is not { Retired: true })
+                .Select(x => new RecipeAnswer(x.Recipe.Id, x.Recipe.Name, x.Recipe.Form, x.Active.Id, x.Active.Evidence))],
+            mix.Recipe.Id,
+            mix.Recipe.Name,
+            mix.Recipe.Form,
+            active.Material.Id,
+            active.Material.Name,
+            catalogue.Group(active.Material.Group).Hatch,
+            mix.Order.Step,
+            mix.AllowedStep,
+            mix.NearestStep,
+            new DoseAnswer(mix.Order.ActiveDose ?? doses.At(mix.Order.Step), doses.Unit, doses.Per, doses.Gentle, doses.Usual, doses.Strong, doses.Ceiling),
+            fill.Needed,
+            fill.Size,
+            SizeUnit(doses.Per),
+            SizeText(s, doses.Per, fill.Size),
+            doses.Per == DosedPer.Litre ? TankVolume.Beside(fill.Size, s.Garden.Kitchen) : null,
+            fill.Sprayer?.Id,
+            fill.VesselLitres,
+            fill.Tanks,
+            [.. MixSteps.Of(mix).Select(Step)],
+            [.. mix.Strengths.Select(Strength)],
+            mix.OilPercent,
+            mix.SoapPercent,
+            made.Verdict,
+            [.. made.Reasons.Select(r => new ReasonAnswer(r.Code, r.Verdict, r.Sentence))],
+            mix.Cautions,
+            [.. inMix.Select(m => Shelf.ColdHint(m, ShelfEndpoints.ColdestLastNight(s)) is { } cold ? $"{m.Name}: {cold.Sentence}" : m.MixingNote).OfType<string>().Distinct()],
+            Why(s, made, active),
+            [.. mix.Order.Added.Select(m => new MaterialName(m.Id, m.Name))],
+            [.. catalogue.Materials.Where(m => m.Doses is { Per: DosedPer.Litre } && m.Label is not { Retired: true } && !inMix.Contains(m)).Select(m => new MaterialName(m.Id, m.Name))],
+            [.. mix.Parts.Select(p => OnShelf(s, p))],
+            Emulsifier(s, made),
+            [.. made.Patches.Select(p => new PatchAnswer(p.Material.Name, p.Crop.Name, p.State, p.JudgeOn, p.Burnt))],
+            ask.PatchTest,
+            active.BottlePercent ?? active.Material.StockStrengthPercent,
+            mix.MixedLifeHours,
+            inMix.Max(m => m.DaysToWait),
+            made.At);
+    }
+
+    /// <summary>Why this dose and not another, in the order in which it was settled.</summary>
+    private static List<string> Why(GardenSnapshot s, BenchMix made, MixPart active)
+    {
+        var mix = made.Mix;
+        var why = new List<string>
+        {
+            mix.Order.ActiveDose is { } own
+                ? string.Create(CultureInfo.InvariantCulture, $"You asked for {own:0.##} {active.Unit} {MixGuards.Per(active.Material.Doses!.Per)}.")
+                : "Start gentle; step up only after a failed round without injury.",
+        };
+        if (active.Material.Label is not null)
+        {
+            why.Add("The label's figures stand in place of the catalogue's.");
+        }
+
+        if (active.BottlePercent is { } bottle && active.Material.StockStrengthPercent is { } usual && bottle != usual)
+        {
+            why.Add(string.Create(CultureInfo.InvariantCulture, $"The bottle is {bottle:0.#} % and the recipe was written for {usual:0.#} %: the amount is {usual / bottle:0.##} times as much."));
+        }
+
+        if (made.Emulsion is { } jar)
+        {
+            why.Add(string.Create(CultureInfo.InvariantCulture, $"{jar.SoapMlPerLitre:0.#} ml of soap a litre kept a jar even for {jar.HeldSeconds} seconds on {s.Garden.DateOf(jar.At):d MMMM}."));
+        }
+
+        if (mix.OilPercent > 0 || mix.SoapPercent > 0)
+        {
+            why.Add(string.Create(CultureInfo.InvariantCulture, $"Oils together {mix.OilPercent:0.##} %, soaps together {mix.SoapPercent:0.##} %; 2 % of each is the most, 1 % of oil above 27 °C."));
+        }
+
+        if (active.Material.Assumed.Count > 0)
+        {
+            why.Add($"Assumed figures of this material: {string.Join(", ", active.Material.Assumed)}.");
+        }
+
+        return why;
+    }
+
+    private static ShelfLine OnShelf(GardenSnapshot s, MixPart part)
+    {
+        var draw = Shelf.Take(s.Stocks, part.Material.Id, part.Amount, s.Today);
+        return new ShelfLine(
+            part.Material.Id,
+            part.Material.Name,
+            part.Amount,
+            part.Unit,
+            draw.Kept ? s.Stocks.Where(x => x.Material == part.Material.Id).Sum(x => x.Left) : null,
+            draw.Kept ? draw.Missing : 0,
+            [.. draw.Draws.SelectMany(d => Shelf.Hints(part.Material, d.Stock, s.Today, null)).Where(h => h.Code is not "low").Select(h => $"{part.Material.Name}: {h.Sentence}").Distinct()]);
+    }
+
+    private static EmulsifierAnswer? Emulsifier(GardenSnapshot s, BenchMix made)
+    {
+        if (made.Mix.Parts.FirstOrDefault(p => p.Role == "emulsifier") is not { } part)
+        {
+            return null;
+        }
+
+        var soaps = s.Catalogue.Materials.Where(m => m.Load == LoadKind.Soap && m.Label is null).Select(m => new MaterialName(m.Id, m.Name));
+        return new EmulsifierAnswer(made.Mix.Recipe.Active.Material, part.Material.Id, [.. soaps], part.PerLitre, made.Emulsion is not null, s.Garden.Water, EmulsionStartsAt);
+    }
+
+    private static async Task<Results<Created, ProblemHttpResult>> SaveEmulsion(Guid gardenId, NewEmulsion body, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
             return Problems.NotFound("garden");
         }
 
-        if (s.Batches.FirstOrDefault(b => b.Id == body.Id) is { } sent)
-        {
-            return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(s, sent));
-        }
-
-        var checks = CheckWhat(s, body.PlantingIds, body.Target, body.Recipe, new Checks())
-            .That(body.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Say what the mix is for: choose a planting.")
-            .That(body.Litres is > 0 and <= 50, "litres", "litres-range", "Litres are over 0 and up to 50.");
+        var soap = s.Catalogue.FindMaterial(body.Soap);
+        var checks = new Checks()
+            .That(s.Catalogue.FindMaterial(body.Oil) is { NeedsEmulsifier: true }, "oil", "oil-unknown", "Choose an oil that needs soap.")
+            .That(soap is { Load: LoadKind.Soap }, "soap", "soap-unknown", "Choose one of the soaps.")
+            .That(body.SoapMlPerLitre > 0 && body.SoapMlPerLitre <= (soap?.Doses?.Ceiling ?? 0), "soapMlPerLitre", "soap-range", string.Create(CultureInfo.InvariantCulture, $"The soap is over 0 and up to its ceiling of {soap?.Doses?.Ceiling:0.#} ml a litre."))
+            .That(body.HeldSeconds is >= ShortestShake and <= LongestShake, "heldSeconds", "held-range", $"Watch the jar for {ShortestShake} seconds at least.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var recipe = s.Catalogue.FindRecipe(body.Recipe)!;
-        var plantings = body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().ToList();
-        var mix = Mix.Make(s.Catalogue, recipe, body.Step, body.Litres, s.Garden.Kitchen, Conditions(s, plantings, recipe));
-        if (mix.Verdict != MixVerdict.Ok)
+        if (s.Emulsions.All(e => e.Id != body.Id))
         {
-            var why = mix.Reasons.First(r => r.Verdict == mix.Verdict);
-            return Problems.Refused("mix-" + why.Code, mix.Verdict == MixVerdict.StepDown
-                ? $"{why.Sentence} The {mix.AllowedStep.ToString().ToLowerInvariant()} dose is the most that is allowed now."
-                : why.Sentence);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, "Noted what a shaken jar showed", db => db.Emulsions.Add(new EmulsionRow
+            {
+                Id = body.Id,
+                GardenId = gardenId,
+                At = tools.Now,
+                Oil = body.Oil,
+                Soap = body.Soap,
+                Water = body.Water,
+                SoapMlPerLitre = body.SoapMlPerLitre,
+                HeldSeconds = body.HeldSeconds,
+            }), stop);
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Mixed {MixSteps.Volume(body.Litres)} of {recipe.Name.ToLowerInvariant()}", db => db.Batches.Add(new BatchRow
-        {
-            Id = body.Id,
-            GardenId = gardenId,
-            MadeAt = tools.Now,
-            MemberId = body.MemberId,
-            Recipe = recipe.Id,
-            Step = body.Step,
-            Litres = body.Litres,
-            UseBy = tools.Now.AddHours(mix.MixedLifeHours),
-            Target = body.Target,
-            Plantings = [.. body.PlantingIds.Distinct().Select(p => new BatchPlantingRow { BatchId = body.Id, PlantingId = p })],
-            Ingredients = [.. mix.Parts.Select(p => new BatchIngredientRow { BatchId = body.Id, Material = p.Material.Id, Role = p.Role, Amount = p.Amount, Unit = p.Unit })],
-        }), stop);
-        var saved = (await tools.LoadAsync(gardenId, stop))!;
-        return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(saved, saved.Batches.First(b => b.Id == body.Id)));
+        return TypedResults.Created((string?)null);
     }
 
-    private static async Task<Results<Ok<BatchAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid batchId, GardenTools tools, CancellationToken stop) =>
-        await tools.LoadAsync(gardenId, stop) is { } s && s.Batches.FirstOrDefault(b => b.Id == batchId) is { } batch
-            ? TypedResults.Ok(Answer(s, batch))
-            : Problems.NotFound("bottle");
+    /// <summary>An amount of a mix as the household reads it.</summary>
+    public static string SizeText(GardenSnapshot s, DosedPer per, double size) => per == DosedPer.Litre
+        ? TankVolume.Text(size, s.Garden.Kitchen)
+        : string.Create(CultureInfo.InvariantCulture, $"{size:0.#} {SizeUnit(per)}");
 
-    private static Checks CheckWhat(GardenSnapshot s, IReadOnlyList<Guid> plantings, string? target, string? recipe, Checks checks) => checks
-        .That(plantings.All(p => s.FindPlanting(p) is not null), "plantingIds", "planting-unknown", "One of the plantings is not in this garden.")
-        .That(target is null || s.Catalogue.FindTarget(target) is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
-        .That(recipe is null || s.Catalogue.FindRecipe(recipe) is not null, "recipe", "recipe-unknown", "This recipe is not in the catalogue.")
-        .That(recipe is null || s.Catalogue.FindRecipe(recipe) is not { } r || s.Catalogue.Material(r.Active.Material).Doses is not null, "recipe", "label-dose", "This product is dosed by its label; the bench does not know yours yet.");
+    public static StepAnswer Step(MixStep step) => new(
+        step.Title,
+        step.Detail,
+        step.Material,
+        step.Measure,
+        step.Exact,
+        [.. step.Scoops.Select(x => new ScoopAnswer(x.Unit.Name, x.Count, x.Unit.InBase))]);
 
-    /// <summary>The warmest hour after the best window tonight (or after now), tender crops and seedlings among the plantings.</summary>
-    private static MixConditions Conditions(GardenSnapshot s, List<Planting> plantings, Recipe recipe)
+    public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit);
+
+    private static string SizeUnit(DosedPer per) => per switch
     {
-        var active = s.Catalogue.Material(recipe.Active.Material);
-        var places = plantings.Select(s.PlaceOf).Distinct().ToList();
-        double? warmest = null;
-        foreach (var place in places)
-        {
-            var sky = s.PlannedSkyOf(place);
-            var start = SprayHours.Windows(SprayHours.Judge(sky, s.Now, s.Now.AddHours(24), active), active).FirstOrDefault()?.Start ?? s.Now;
-            var i = sky.IndexOf(start);
-            var here = Enumerable.Range(i, 7).Select(k => sky.Hour(k).TemperatureC).Max();
-            warmest = warmest is null || here > warmest ? here : warmest;
-        }
-
-        return new MixConditions(
-            warmest,
-            [.. plantings.Where(p => MaterialChoice.IsTender(s.Catalogue.Crop(p.Crop), p, active)).Select(p => s.Catalogue.Crop(p.Crop).Name).Distinct()],
-            plantings.Any(p => p.Stage == GrowthStage.Seedling));
-    }
+        DosedPer.SquareMetre => "m²",
+        DosedPer.Plant => "plants",
+        DosedPer.Station => "stations",
+        _ => "l",
+    };
 
     private static OptionAnswer Option(GardenCatalogue catalogue, MaterialOption o)
     {
         var group = catalogue.Group(o.Material.Group);
         return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.Evidence, o.Allowed,
             o.Allowed ? o.Reasons : [.. o.PassedOver.Select(p => $"Not now: {p}.")]);
-    }
-
-    private static StepAnswer Step(MixStep step, Mix mix) => new(
-        step.Title,
-        step.Detail,
-        step.Material,
-        step.Measure,
-        step.Exact,
-        [.. (mix.Parts.FirstOrDefault(p => p.Material.Id == step.Material)?.Kitchen.Scoops ?? []).Select(x => new ScoopAnswer(x.Unit.Name, x.Count))]);
-
-    private static BatchAnswer Answer(GardenSnapshot s, Batch b)
-    {
-        var recipe = s.Catalogue.FindRecipe(b.Recipe)!;
-        return new(
-            b.Id,
-            recipe.Name,
-            recipe.Active.Material,
-            b.Step,
-            b.Litres,
-            b.MadeAt,
-            b.UseBy,
-            b.Target,
-            b.Target is null ? null : s.Catalogue.FindTarget(b.Target)?.Name,
-            b.PlantingIds,
-            [.. b.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
-            [.. b.Ingredients.Select(i => string.Create(CultureInfo.InvariantCulture, $"{s.Catalogue.Material(i.Material).Name} {i.Amount:0.#} {i.Unit}"))],
-            [.. b.Ingredients.SelectMany(i => s.Catalogue.Material(i.Material).Cautions).Distinct()]);
     }
 }

@@ -18,7 +18,9 @@ public sealed record DilutionRequest(
     string TankUnit,
     double? DensityGramsPerMillilitre = null,
     double? StockStrengthPercent = null,
-    double? RecipeStrengthPercent = null);
+    double? RecipeStrengthPercent = null,
+    bool Heaped = false,
+    bool AddTo = false);
 
 public sealed record AmountCalc(double Amount, string Unit);
 
@@ -73,7 +75,7 @@ public static class BenchCalc
 
         var scaled = DoseScaling.Scale(new SpokenDose(
             body.DoseAmount, Units.Get(body.DoseUnit), body.PerAmount, Units.Get(body.PerUnit), body.TankAmount, Units.Get(body.TankUnit),
-            body.DensityGramsPerMillilitre, body.StockStrengthPercent, body.RecipeStrengthPercent));
+            body.DensityGramsPerMillilitre, body.StockStrengthPercent, body.RecipeStrengthPercent, body.Heaped, body.AddTo));
         return TypedResults.Ok(new DilutionCalc(
             new(scaled.PerLitre, scaled.Unit), new(scaled.Needed, scaled.Unit), new(scaled.Kitchen.Text, scaled.Kitchen.ErrorPercent), scaled.FinalPercent));
     }
@@ -99,23 +101,21 @@ public static class BenchCalc
         var shares = body.Ingredients.Select(i => Share(catalogue.Material(i.Material), i, litres)).ToList();
         var active = shares[0].Material;
         var tender = crop is not null && MaterialChoice.IsTender(crop, new Planting(Guid.Empty, Guid.Empty, crop.Id, null, default, null, null, situation.Stage, situation.InFlower), active);
-        var judged = MixGuards.Judge(catalogue, shares, active, new MixConditions(situation.MaxTemperatureNext6hC, tender ? [crop!.Name] : [], situation.Stage == GrowthStage.Seedling));
-        MixReasonCalc[] reasons =
-        [
-            .. shares.Sum(s => s.PerLitre) >= 1000 ? [new MixReasonCalc("undiluted", MixVerdict.Refused, "An undiluted concentrate is never sprayed.")] : Array.Empty<MixReasonCalc>(),
-            .. judged.Reasons.Select(r => new MixReasonCalc(r.Code, r.Verdict, r.Sentence)),
-            .. situation.InFlower ? [new MixReasonCalc("bees", MixVerdict.Ok, "In flower: only when the bees are home, and not on open flowers.")] : Array.Empty<MixReasonCalc>(),
-        ];
+        var judged = MixGuards.Judge(catalogue, shares, [active], Form.Spray, new MixConditions(
+            situation.MaxTemperatureNext6hC,
+            tender ? [crop!.Name] : [],
+            situation.Stage == GrowthStage.Seedling,
+            situation.InFlower ? [crop?.Name ?? "The crop"] : []));
         return TypedResults.Ok(new MixCalc(
-            [.. shares.Select(s => new StrengthCalc(s.Material.Id, s.PerLitre, s.Material.Doses?.Unit ?? "ml", s.PerLitre / 10 * (s.Material.StockStrengthPercent ?? 100) / 100))],
+            [.. Strengths.Of(catalogue, shares).Select(s => new StrengthCalc(s.Material.Id, s.PerLitre, s.Material.Unit, s.Percent))],
             new LoadCalc(judged.OilPercent, judged.SoapPercent),
-            reasons.Select(r => r.Verdict).DefaultIfEmpty(MixVerdict.Ok).Max(),
-            reasons));
+            judged.Verdict,
+            [.. judged.Reasons.Select(r => new MixReasonCalc(r.Code, r.Verdict, r.Sentence))]));
     }
 
     private static MixShare Share(Material material, MixIngredient i, double litres) => new(
         material,
-        Units.Convert(i.Amount, Units.Get(i.Unit), Units.Get(material.Doses?.Unit ?? "ml"), material.DensityGramsPerMillilitre, material.DropsPerMillilitre) / litres);
+        Units.Convert(i.Amount, Units.Get(i.Unit), Units.Get(material.Unit), material.DensityGramsPerMillilitre, material.DropsPerMillilitre) / litres);
 
     private static Ok<ControlCalc> ControlOf(double? treatedBefore, double treatedAfter, double? untreatedBefore, double untreatedAfter) =>
         TypedResults.Ok(treatedBefore is { } tb && untreatedBefore is { } ub

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Store.Rows;
@@ -24,6 +25,7 @@ public sealed record CheckBackAnswer(
     DateTimeOffset SprayedAt,
     DateOnly DueOn,
     bool Due,
+    bool PatchTest,
     CountAnswer? Before,
     DateTimeOffset? DoneAt,
     Outcome? Outcome,
@@ -32,6 +34,9 @@ public sealed record CheckBackAnswer(
 
 /// <summary>The count on a check-back, with what the spray did to the plant.</summary>
 public sealed record CheckBackCount(NewObservation Count, Injury Injury);
+
+/// <summary>What two leaves look like after a patch test.</summary>
+public sealed record PatchJudgement(Injury Injury, Guid? MemberId = null);
 
 /// <summary>Judging a spray by counting again.</summary>
 public static class CheckBackEndpoints
@@ -42,6 +47,7 @@ public static class CheckBackEndpoints
         garden.MapGet("", List);
         garden.MapGet("/{checkBackId:guid}", Show);
         garden.MapPost("/{checkBackId:guid}/count", Count);
+        garden.MapPost("/{checkBackId:guid}/patch", JudgePatch);
     }
 
     private static async Task<Results<Ok<IReadOnlyList<CheckBackAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop) =>
@@ -71,6 +77,7 @@ public static class CheckBackEndpoints
         var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
             .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
+            .That(s.Applications.First(a => a.Id == visit.ApplicationId) is { PatchTest: false }, "", "patch-test", "This was a patch test: judge the two leaves instead.")
             .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.");
         if (!checks.Passed)
         {
@@ -93,6 +100,38 @@ public static class CheckBackEndpoints
         return TypedResults.Ok(Answer(saved, saved.CheckBacks.First(c => c.Id == checkBackId)));
     }
 
+    /// <summary>A patch test is judged by the two leaves alone: nothing is counted, so no count of the bed is made of it.</summary>
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgePatch(Guid gardenId, Guid checkBackId, PatchJudgement body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit)
+        {
+            return Problems.NotFound("check-back");
+        }
+
+        var spray = s.Applications.First(a => a.Id == visit.ApplicationId);
+        var checks = new Checks()
+            .That(spray.PatchTest, "", "no-patch-test", "This was a whole spray: count the leaves.")
+            .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", "These leaves were judged already. Undo that first to judge them again.")
+            .That(s.Now >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5), "", "too-early", FormattableString.Invariant($"Scorch shows late: look again on {visit.DueOn:d MMMM}."));
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        if (visit.DoneAt is null)
+        {
+            var row = await tools.Db.CheckBacks.FirstAsync(c => c.Id == checkBackId, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Judged two leaves of {GardenAnswers.Where(s, s.FindPlanting(visit.PlantingId)!)}", _ =>
+            {
+                row.DoneAt = tools.Now;
+                row.Injury = body.Injury;
+            }, stop);
+        }
+
+        var saved = (await tools.LoadAsync(gardenId, stop))!;
+        return TypedResults.Ok(Answer(saved, saved.CheckBacks.First(c => c.Id == checkBackId)));
+    }
+
     private static CheckBackAnswer Answer(GardenSnapshot s, CheckBack c)
     {
         var spray = s.Applications.First(a => a.Id == c.ApplicationId);
@@ -110,6 +149,7 @@ public static class CheckBackEndpoints
             spray.At,
             c.DueOn,
             c.DoneAt is null && c.DueOn <= s.Today,
+            spray.PatchTest,
             before is null ? null : new CountAnswer(before.At, before.LeavesLooked, before.LeavesAffected),
             c.DoneAt,
             c.Outcome,

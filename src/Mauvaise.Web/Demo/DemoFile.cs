@@ -16,6 +16,7 @@ public sealed record DemoFile(
     IReadOnlyList<DemoMember> Members,
     IReadOnlyList<DemoPlace> Places,
     IReadOnlyList<DemoSprayer> Sprayers,
+    IReadOnlyList<DemoProduct> Products,
     IReadOnlyList<DemoStock> Stocks,
     IReadOnlyList<DemoNote> Notes,
     IReadOnlyList<DemoSpray> Sprays);
@@ -38,7 +39,20 @@ public sealed record DemoPlanting(string Crop, DateOnly From, GrowthStage Stage,
 
 public sealed record DemoSprayer(string Name, double CapacityLitres);
 
-public sealed record DemoStock(string Material, string Name, double Amount, double Left, string Unit, DateOnly? OpenedOn = null, DateOnly? BestBefore = null);
+/// <summary>A product with a label; doses per litre.</summary>
+public sealed record DemoProduct(string Name, string Like, string Unit, double DoseLow, double DoseHigh, int? MaxTimes = null, int? DaysBetween = null, int? DaysToWait = null);
+
+/// <param name="Material">A material of the catalogue, or the name of one of the garden's products.</param>
+public sealed record DemoStock(
+    string Material,
+    string Name,
+    double Amount,
+    double Left,
+    string Unit,
+    DateOnly? OpenedOn = null,
+    DateOnly? BestBefore = null,
+    double? StrengthPercent = null,
+    double? Cost = null);
 
 public sealed record DemoNote(
     string On,

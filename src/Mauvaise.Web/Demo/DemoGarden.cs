@@ -6,6 +6,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Store;
 using Mauvaise.Store.Facts;
+using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Microsoft.EntityFrameworkCore;
 
@@ -48,18 +49,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         });
         db.Members.AddRange(demo.Members.Select(m => new MemberRow { Id = IdOf("member/" + m.Name), GardenId = GardenId, Name = m.Name, Role = m.Role }));
         db.Sprayers.AddRange(demo.Sprayers.Select(x => new SprayerRow { Id = IdOf("sprayer/" + x.Name), GardenId = GardenId, Name = x.Name, CapacityLitres = x.CapacityLitres }));
-        db.Stocks.AddRange(demo.Stocks.Select(x => new StockRow
-        {
-            Id = IdOf("stock/" + x.Name),
-            GardenId = GardenId,
-            Material = x.Material,
-            Name = x.Name,
-            Amount = x.Amount,
-            Left = x.Left,
-            Unit = x.Unit,
-            OpenedOn = x.OpenedOn,
-            BestBefore = x.BestBefore,
-        }));
+        AddShelf(demo);
         AddPlaces(demo);
         db.Observations.AddRange(demo.Notes.Select((n, i) => Note(IdOf($"note/{i}"), n.At, Instant(n.On, zone), n)));
         AddWalks(db.Observations.Local);
@@ -69,6 +59,39 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         }
 
         await db.SaveChangesAsync(stop);
+    }
+
+    private void AddShelf(DemoFile demo)
+    {
+        var products = demo.Products.Select(x => new ProductRow
+        {
+            Id = IdOf("product/" + x.Name),
+            GardenId = GardenId,
+            Name = x.Name,
+            Like = x.Like,
+            WorksOn = "",
+            Unit = x.Unit,
+            DoseLow = x.DoseLow,
+            DoseHigh = x.DoseHigh,
+            MaxTimes = x.MaxTimes,
+            DaysBetween = x.DaysBetween,
+            DaysToWait = x.DaysToWait,
+        }).ToList();
+        db.Products.AddRange(products);
+        db.Stocks.AddRange(demo.Stocks.Select(x => new StockRow
+        {
+            Id = IdOf("stock/" + x.Name),
+            GardenId = GardenId,
+            Material = products.FirstOrDefault(p => p.Name == x.Material) is { } own ? SnapshotLoader.ToProduct(own).MaterialId : x.Material,
+            Name = x.Name,
+            Amount = x.Amount,
+            Left = x.Left,
+            Unit = x.Unit,
+            OpenedOn = x.OpenedOn,
+            BestBefore = x.BestBefore,
+            StrengthPercent = x.StrengthPercent,
+            Cost = x.Cost,
+        }));
     }
 
     private void AddPlaces(DemoFile demo)

@@ -22,6 +22,8 @@ public static class GardenAnswers
         s.Garden.Longitude,
         s.Garden.Stance,
         s.Garden.Kitchen,
+        s.Garden.OnlyLabelled,
+        s.Garden.Water,
         [.. s.Members.Select(m => new MemberAnswer(m.Id, m.Name, m.Role))],
         [.. s.Places.Select(p => Place(s, p))],
         [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres))],
@@ -42,7 +44,8 @@ public static class GardenAnswers
     public static PlantingAnswer Planting(GardenSnapshot s, Planting p)
     {
         var crop = s.Catalogue.Crop(p.Crop);
-        return new(p.Id, p.Crop, crop.Name, p.Variety, crop.Leaf, p.Stage, p.InFlower, s.LatestObservation(p.Id)?.At);
+        return new(p.Id, p.Crop, crop.Name, p.Variety, crop.Leaf, p.Stage, p.InFlower, s.LatestObservation(p.Id)?.At,
+            [.. s.Picks.Where(x => x.PlantingId == p.Id && x.On >= s.Today).Select(x => new PickAnswer(x.Id, x.On))]);
     }
 
     /// <summary>"Chapel courgette", as sentences name a planting.</summary>

@@ -99,6 +99,8 @@ public static class GardenEndpoints
             garden.FreeHours = free is null ? garden.FreeHours : string.Join(',', free.Days);
             garden.Stance = body.Stance;
             garden.Kitchen = body.Kitchen;
+            garden.OnlyLabelled = body.OnlyLabelled ?? garden.OnlyLabelled;
+            garden.Water = body.Water ?? garden.Water;
         }, stop);
         return TypedResults.NoContent();
     }

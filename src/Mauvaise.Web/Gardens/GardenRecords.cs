@@ -40,7 +40,20 @@ public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Var
 
 /// <summary>Changes to how the garden is run.</summary>
 /// <param name="FreeHours">When somebody is free, Monday first, each as "6-8, 18-21", "always" or "never"; null to leave it as it is.</param>
-public sealed record GardenSettings(Stance Stance, KitchenSystem Kitchen, IReadOnlyList<string>? FreeHours = null, Guid? MemberId = null);
+/// <param name="OnlyLabelled">Whether only products with a label are used; null to leave it as it is.</param>
+/// <param name="Water">The water that mixes are made with; null to leave it as it is.</param>
+public sealed record GardenSettings(
+    Stance Stance,
+    KitchenSystem Kitchen,
+    IReadOnlyList<string>? FreeHours = null,
+    bool? OnlyLabelled = null,
+    Water? Water = null,
+    Guid? MemberId = null);
+
+/// <summary>A day on which somebody means to pick.</summary>
+public sealed record NewPick(Guid Id, Guid PlantingId, DateOnly On, Guid? MemberId = null);
+
+public sealed record PickAnswer(Guid Id, DateOnly On);
 
 /// <summary>How a planting stands now, or that it has ended.</summary>
 public sealed record PlantingChange(GrowthStage Stage, bool InFlower, bool Ended, Guid? MemberId = null);
@@ -55,6 +68,8 @@ public sealed record GardenAnswer(
     double Longitude,
     Stance Stance,
     KitchenSystem Kitchen,
+    bool OnlyLabelled,
+    Water Water,
     IReadOnlyList<MemberAnswer> Members,
     IReadOnlyList<PlaceAnswer> Places,
     IReadOnlyList<SprayerAnswer> Sprayers,
@@ -82,7 +97,8 @@ public sealed record PlantingAnswer(
     string Leaf,
     GrowthStage Stage,
     bool InFlower,
-    DateTimeOffset? LastSeen);
+    DateTimeOffset? LastSeen,
+    IReadOnlyList<PickAnswer> Picks);
 
 public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres);
 

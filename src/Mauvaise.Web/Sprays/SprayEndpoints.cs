@@ -1,6 +1,7 @@
 using Mauvaise.Core.Cover;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
@@ -12,6 +13,7 @@ namespace Mauvaise.Web.Sprays;
 /// <summary>A spray that went on from a bottle that was mixed.</summary>
 /// <param name="ShareWetted">Share of the leaves wetted, 0 to 1; null for the usual 0.9.</param>
 /// <param name="At">When, if not now.</param>
+/// <param name="Anyway">It is done already on a planting where it should not have gone: log it all the same.</param>
 public sealed record NewApplication(
     Guid Id,
     Guid BatchId,
@@ -20,6 +22,7 @@ public sealed record NewApplication(
     double? ShareWetted = null,
     bool PatchTest = false,
     DateTimeOffset? At = null,
+    bool Anyway = false,
     string? Note = null,
     Guid? MemberId = null);
 
@@ -47,12 +50,15 @@ public static class SprayEndpoints
 
         var batch = s.Batches.FirstOrDefault(b => b.Id == body.BatchId);
         var at = body.At ?? s.Now;
-        var used = s.Applications.Where(a => a.BatchId == body.BatchId).Sum(a => a.Litres);
+        var left = batch is null ? 0 : s.LeftIn(batch);
+        var wet = batch is null or { Litres: > 0 };
         var checks = new Checks()
             .That(batch is not null, "batchId", "batch-unknown", "Mix a bottle first, so that the log knows what was in it.")
             .That(body.PlantingIds.Count > 0 && body.PlantingIds.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
-            .That(body.Litres > 0, "litres", "litres-range", "Litres used are over 0.")
-            .That(batch is null || body.Litres <= batch.Litres - used + 0.05, "litres", "litres-over-bottle", $"The bottle held {MixSteps.Volume(Math.Max(0, (batch?.Litres ?? 0) - used))}; no more can have gone on.")
+            .That(wet ? body.Litres > 0 : body.Litres == 0, "litres", "litres-range", wet ? "Litres used are over 0." : "This is no liquid: it has no litres.")
+            .That(batch is null || body.Litres <= left + 0.05, "litres", "litres-over-bottle", $"The bottle held {TankVolume.Text(left, s.Garden.Kitchen)}; no more can have gone on.")
+            .That(batch?.EmptiedAt is null, "batchId", "bottle-empty", "This bottle was poured away.")
+            .That(batch is null or { PatchTest: false } || body.PatchTest, "patchTest", "patch-only", "This bottle was mixed for two leaves only.")
             .That(body.ShareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", "The share of leaves wetted lies between 0 and 100 %.")
             .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "A spray is logged after it went on, not before.")
             .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", "The bottle was mixed after that.")
@@ -63,10 +69,15 @@ public static class SprayEndpoints
             return checks.Problem();
         }
 
-        var recipe = s.Catalogue.FindRecipe(batch!.Recipe)!;
-        var material = s.Catalogue.Material(recipe.Active.Material);
+        var active = batch!.Ingredients.First(i => i.Role == "active");
+        var material = s.Catalogue.Material(active.Material);
+        if (!body.Anyway && Elsewhere(s, body, batch, at) is { } against)
+        {
+            return against;
+        }
+
         var hour = s.Weather[at];
-        var due = s.Garden.DateOf(at).AddDays(body.PatchTest ? 2 : material.CheckBackDays);
+        var due = s.Garden.DateOf(at).AddDays(body.PatchTest ? UseGuards.PatchTestDays : material.CheckBackDays);
         var where = string.Join(", ", body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)));
         await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.ToLowerInvariant()} on {where}", db =>
         {
@@ -78,7 +89,7 @@ public static class SprayEndpoints
                 At = at,
                 MemberId = body.MemberId,
                 Material = material.Id,
-                PerLitre = material.Doses?.At(batch.Step),
+                PerLitre = wet ? active.Amount / batch.Litres : null,
                 Litres = body.Litres,
                 Target = batch.Target,
                 PatchTest = body.PatchTest,
@@ -92,6 +103,29 @@ public static class SprayEndpoints
         }, stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Created((string?)null, Answer(saved, saved.Applications.First(a => a.Id == body.Id)));
+    }
+
+    /// <summary>Why the rest of a bottle does not belong on plantings that it was not mixed for; null when it does.</summary>
+    private static ProblemHttpResult? Elsewhere(GardenSnapshot s, NewApplication body, Batch batch, DateTimeOffset at)
+    {
+        var inMix = batch.Ingredients.Select(i => s.Catalogue.Material(i.Material)).ToList();
+        foreach (var planting in body.PlantingIds.Except(batch.PlantingIds).Select(s.FindPlanting).OfType<Planting>())
+        {
+            var crop = s.Catalogue.Crop(planting.Crop);
+            var untried = batch.Ingredients.Where(i => i.Role is "active" or "partner").Select(i => UseGuards.PatchOf(s, crop, s.Catalogue.Material(i.Material)))
+                .FirstOrDefault(p => p.State is PatchState.Needed or PatchState.Waiting);
+            if (UseGuards.Against(s, planting, inMix, at).FirstOrDefault() is { } reason)
+            {
+                return Problems.Refused("use-" + reason.Code, $"{GardenAnswers.Where(s, planting)}: {reason.Clause}.");
+            }
+
+            if (untried is not null && !body.PatchTest)
+            {
+                return Problems.Refused("use-patch-test", $"{untried.Material.Name} was not tried on {crop.Name.ToLowerInvariant()} yet: two leaves first.");
+            }
+        }
+
+        return null;
     }
 
     private static ApplicationAnswer Answer(GardenSnapshot s, SprayApplication a)

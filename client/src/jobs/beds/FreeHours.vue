@@ -2,12 +2,12 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref, watch } from 'vue'
-import { answer, api } from '@/api/client'
-import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useGarden } from '@/garden/useGarden'
+import { useGardenSettings } from '@/garden/useGardenSettings'
 import FieldError from '@/kit/FieldError.vue'
 
 /** When somebody of the household is free to spray, day by day. */
-const { garden, memberId } = useGarden()
+const { garden } = useGarden()
 const days = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
 const hours = ref<string[]>([])
 watch(
@@ -17,19 +17,7 @@ watch(
   },
   { immediate: true },
 )
-const saving = useGardenWrite((gardenId) =>
-  answer(
-    api.PUT('/api/gardens/{gardenId}/settings', {
-      params: { path: { gardenId } },
-      body: {
-        stance: garden.value?.stance ?? 'watchAndTreat',
-        kitchen: garden.value?.kitchen ?? 'metric',
-        freeHours: hours.value,
-        memberId: memberId.value,
-      },
-    }),
-  ),
-)
+const saving = useGardenSettings()
 </script>
 
 <template>
@@ -41,7 +29,7 @@ const saving = useGardenWrite((gardenId) =>
       }}</span>
       <span class="change">Change</span>
     </summary>
-    <form novalidate @submit.prevent="saving.mutate()">
+    <form novalidate @submit.prevent="saving.mutate({ freeHours: hours })">
       <p class="soft">
         Hours of the day, as 6-8, 18-21; or always, or never. Hours outside are not proposed.
       </p>

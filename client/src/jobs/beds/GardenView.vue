@@ -4,10 +4,11 @@ import Select from 'primevue/select'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
-import { kitchenWords, options, placeKindWords, stageWords, stanceWords } from '@/garden/words'
+import { kitchenWords, options, placeKindWords, stageWords, stanceWords, waterWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import { useGardenSettings } from '@/garden/useGardenSettings'
 import FreeHours from './FreeHours.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
@@ -16,19 +17,7 @@ const { garden, query, memberId } = useGarden()
 const addingPlace = ref(false)
 const plantingIn = ref<string>()
 
-const settings = useGardenWrite((gardenId, change: Partial<Schemas['GardenSettings']>) =>
-  answer(
-    api.PUT('/api/gardens/{gardenId}/settings', {
-      params: { path: { gardenId } },
-      body: {
-        stance: garden.value?.stance ?? 'watchAndTreat',
-        kitchen: garden.value?.kitchen ?? 'metric',
-        memberId: memberId.value,
-        ...change,
-      },
-    }),
-  ),
-)
+const settings = useGardenSettings()
 const change = useGardenWrite(
   (gardenId, { planting, ...now }: { planting: Planting } & Partial<Schemas['PlantingChange']>) =>
     answer(
@@ -72,6 +61,20 @@ const change = useGardenWrite(
           label="Spoons and cups"
           @update:model-value="settings.mutate({ kitchen: $event })"
         />
+        <SelectField
+          :model-value="garden.water"
+          :options="options(waterWords)"
+          label="Water for mixing"
+          @update:model-value="settings.mutate({ water: $event })"
+        />
+        <label class="tick"
+          ><input
+            type="checkbox"
+            :checked="garden.onlyLabelled"
+            @change="settings.mutate({ onlyLabelled: !garden.onlyLabelled })"
+          />
+          Only labelled products here: home mixes are neither proposed nor mixed</label
+        >
         <FieldError :problem="settings.error.value" />
       </section>
       <FreeHours />
@@ -140,6 +143,20 @@ const change = useGardenWrite(
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
   gap: 14px;
+}
+
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+}
+
+.tick input {
+  flex: none;
+  width: 22px;
+  height: 22px;
+  accent-color: var(--mauve);
 }
 
 .places {

@@ -1,83 +1,81 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
 import Select from 'primevue/select'
 import SelectButton from 'primevue/selectbutton'
-import { computed, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import TankDrawing from '@/drawings/TankDrawing.vue'
-import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
-import { trim, volume } from '@/kit/format'
+import GeneralCaution from '@/kit/GeneralCaution.vue'
+import { trim } from '@/kit/format'
+import DoseConverter from './DoseConverter.vue'
+import LeftoverBottles from './LeftoverBottles.vue'
 import MaterialOptions from './MaterialOptions.vue'
+import MixChoices from './MixChoices.vue'
 import MixSteps from './MixSteps.vue'
 import MixWarnings from './MixWarnings.vue'
+import ShakeTimer from './ShakeTimer.vue'
+import { useBench } from './useBench'
 import WhatFor from './WhatFor.vue'
 
-const route = useRoute()
 const router = useRouter()
 const { garden, memberId } = useGarden()
+const { ask, change, data, isPending, error, refetch } = useBench()
 
-/** What the mix is for comes from the address, so that a reload or a link shows the same bench. */
-const plantings = computed(() => [route.query.planting ?? []].flat().filter((p): p is string => p !== null))
-const target = computed(() => (typeof route.query.target === 'string' ? route.query.target : undefined))
-const recipe = ref(typeof route.query.recipe === 'string' ? route.query.recipe : undefined)
-const step = ref<Schemas['DoseStep']>('gentle')
-const sprayer = ref<string>()
-watch(
-  [plantings, target],
-  () => (recipe.value = typeof route.query.recipe === 'string' ? route.query.recipe : undefined),
-)
-
-const { data, isPending, error, refetch } = useGardenQuery(
-  computed(() => ['bench', plantings.value, target.value, recipe.value, step.value, sprayer.value]),
-  (gardenId) =>
-    answer(
-      api.GET('/api/gardens/{gardenId}/bench', {
-        params: {
-          path: { gardenId },
-          query: {
-            planting: plantings.value,
-            target: target.value,
-            recipe: recipe.value,
-            step: step.value,
-            sprayer: sprayer.value,
-          },
-        },
-      }),
-    ),
-)
 const steps: { value: Schemas['DoseStep']; label: string }[] = [
   { value: 'gentle', label: 'gentle' },
   { value: 'usual', label: 'usual' },
   { value: 'strong', label: 'strong' },
 ]
 const sprayers = computed(() => garden.value?.sprayers ?? [])
-const hatch = computed(
-  () => data.value?.options.find((o) => o.recipe === data.value?.recipe)?.hatch ?? 'dots',
-)
 const strength = computed(() => {
   const active = data.value?.strengths[0]
   return active ? `${trim(active.percent, 2)} % ${active.material.toLowerCase()}` : ''
+})
+const wet = computed(() => data.value?.sizeUnit === 'l')
+const vessel = computed(() => sprayers.value.find((s) => s.id === data.value?.sprayerId)?.name)
+const needed = computed(() => {
+  if (data.value?.patchTest) return 'for two leaves'
+  if (ask.value.planting.length === 0) return 'to try'
+  return data.value?.form === 'spray' ? 'wets these leaves' : 'is what they take'
+})
+/** A new pairing is tried first: everything else about the mix is in order. */
+const patchFirst = computed(() => {
+  const refused = data.value?.reasons.filter((r) => r.verdict === 'refused') ?? []
+  return (
+    refused.length > 0 &&
+    refused.every((r) => r.code === 'patch-test') &&
+    !data.value?.patches.some((p) => p.state === 'waiting')
+  )
 })
 
 // One id for one bottle: pressing twice makes one.
 const batchId = ref(crypto.randomUUID())
 const saving = useGardenWrite((gardenId) => {
-  if (!data.value) throw new Error('nothing to mix yet')
+  const mix = data.value
+  if (!mix) throw new Error('nothing to mix yet')
   return answer(
     api.POST('/api/gardens/{gardenId}/batches', {
       params: { path: { gardenId } },
       body: {
         id: batchId.value,
-        plantingIds: plantings.value,
-        recipe: data.value.recipe,
-        step: data.value.step,
-        litres: data.value.litres,
-        target: target.value ?? null,
+        plantingIds: ask.value.planting,
+        recipe: mix.recipe,
+        step: mix.step,
+        size: mix.size,
+        target: ask.value.target ?? null,
         memberId: memberId.value,
+        add: ask.value.add,
+        dose: ask.value.dose ?? null,
+        soap: ask.value.soap ?? null,
+        bottlePercent: ask.value.bottle ?? null,
+        at: ask.value.at ?? null,
+        patchTest: mix.patchTest,
       },
     }),
   )
@@ -101,7 +99,8 @@ async function mixed() {
         }}<template v-if="data.targetName">, against {{ data.targetName.toLowerCase() }}</template>
       </p>
     </div>
-    <WhatFor :plantings="plantings" :target="target" />
+    <LeftoverBottles />
+    <WhatFor :plantings="ask.planting" :target="ask.target" @change="change" />
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <p v-if="error" class="note stop" role="alert">{{ error.message }}</p>
@@ -109,89 +108,130 @@ async function mixed() {
         v-if="data.options.length"
         :options="data.options"
         :chosen="data.recipe"
-        @choose="recipe = $event"
+        @choose="change({ recipe: $event, add: [], dose: undefined, bottle: undefined, size: undefined })"
       />
       <div class="choices">
         <SelectButton
-          v-model="step"
+          :model-value="data.step"
           :options="steps"
           option-label="label"
           option-value="value"
           :allow-empty="false"
           aria-label="Dose"
+          @update:model-value="change({ step: $event, dose: undefined })"
         />
         <Select
+          v-if="data.sprayerId"
           :model-value="data.sprayerId"
           :options="sprayers"
           option-label="name"
           option-value="id"
           aria-label="Sprayer"
-          @update:model-value="sprayer = $event"
+          @update:model-value="change({ sprayer: $event })"
         />
+        <span class="size">
+          <InputNumber
+            :model-value="data.size"
+            :min="0.05"
+            :max="wet ? 50 : 1000"
+            :max-fraction-digits="2"
+            locale="en-GB"
+            :aria-label="`How much, ${data.sizeUnit}`"
+            :suffix="` ${data.sizeUnit}`"
+            @update:model-value="change({ size: $event ?? undefined })"
+          />
+        </span>
         <p class="soft">
-          {{ volume(data.litresNeeded) }} {{ plantings.length ? 'wets these leaves' : 'to try'
-          }}<template v-if="data.tanks > 1">, in {{ data.tanks }} fillings</template>
+          {{ trim(data.sizeNeeded, 2) }} {{ data.sizeUnit }} {{ needed
+          }}<template v-if="data.tanks > 1">, in {{ data.tanks }} equal fillings</template>
         </p>
       </div>
+      <MixChoices :bench="data" :ask="ask" @change="change" />
       <div class="columns">
         <section class="card" aria-labelledby="recipe">
           <h2 id="recipe">{{ data.recipeName }}</h2>
           <p class="soft">
-            Made up to {{ volume(data.litres) }}: water is added until the whole is that much.
+            <template v-if="wet">
+              Made up to {{ data.sizeText
+              }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template>: water is added until the
+              whole is that much.
+            </template>
+            <template v-else>For {{ data.sizeText }}.</template>
           </p>
           <MixSteps :steps="data.steps" />
+          <ShakeTimer v-if="data.emulsifier" :emulsifier="data.emulsifier" @soap="change({ soap: $event })" />
           <details>
             <summary>Why this dose</summary>
             <ul class="soft">
-              <li v-for="s in data.strengths" :key="s.material">
-                {{ s.material }}: {{ trim(s.perLitre, 1) }} {{ s.unit }} a litre, {{ trim(s.percent, 2) }} %
-                in the tank
-              </li>
-              <li>
-                Oils together {{ trim(data.oilPercent, 2) }} %, soaps together
-                {{ trim(data.soapPercent, 2) }} %; 2 % of each is the most.
-              </li>
-              <li>Start gentle; step up only after a failed round without injury.</li>
-              <li v-if="data.assumed.length">
-                Assumed figures of this material: {{ data.assumed.join(', ') }}.
-              </li>
+              <li v-for="w in data.whyThisDose" :key="w">{{ w }}</li>
             </ul>
           </details>
         </section>
         <div class="side">
-          <section class="card tank">
-            <TankDrawing :capacity="data.tankLitres" :litres="data.litres" :hatch="hatch" :words="strength" />
+          <section v-if="wet" class="card tank">
+            <TankDrawing
+              :capacity="data.tankLitres"
+              :litres="data.size"
+              :amount="data.sizeText"
+              :hatch="data.hatch"
+              :words="strength"
+            />
+            <ul class="strengths" aria-label="In the finished spray">
+              <li v-for="s in data.strengths" :key="s.material">
+                <strong>{{ s.material }}</strong> {{ trim(s.perLitre, 2) }} {{ s.unit }} a litre,
+                {{ trim(s.percent, 3) }} %
+              </li>
+            </ul>
           </section>
-          <MixWarnings :bench="data" />
+          <MixWarnings :bench="data" @change="change" />
         </div>
       </div>
       <FieldError :problem="saving.error.value" />
       <div class="actions">
         <Button
-          :label="`Mixed it: ${volume(data.litres)} in the ${sprayers.find((s) => s.id === data?.sprayerId)?.name ?? 'sprayer'}`"
+          v-if="patchFirst"
+          label="Try two leaves first"
           size="large"
-          :disabled="data.verdict !== 'ok' || plantings.length === 0"
+          @click="change({ patch: true, size: undefined, step: 'gentle' })"
+        />
+        <Button
+          :label="
+            data.patchTest
+              ? `Mixed it: ${data.sizeText} for two leaves`
+              : `Mixed it: ${data.sizeText}${vessel ? ` in the ${vessel}` : ''}`
+          "
+          size="large"
+          :variant="patchFirst ? 'outlined' : undefined"
+          :disabled="data.verdict !== 'ok' || ask.planting.length === 0"
           :loading="saving.isPending.value"
           @click="mixed"
         />
+        <Button
+          v-if="data.patchTest"
+          label="For the whole bed instead"
+          variant="outlined"
+          @click="change({ patch: undefined, size: undefined })"
+        />
         <RouterLink
-          v-if="plantings.length"
-          class="p-button p-component p-button-outlined hours"
-          :to="{
-            name: 'hours',
-            query: { planting: plantings, material: data.material },
-          }"
+          v-if="ask.planting.length"
+          class="p-button p-component p-button-outlined link"
+          :to="{ name: 'hours', query: { planting: ask.planting, material: data.material } }"
         >
           Good hours for it
         </RouterLink>
+        <RouterLink
+          class="p-button p-component p-button-outlined link"
+          :to="{ name: 'mix-card', query: $route.query }"
+        >
+          Print the mix card
+        </RouterLink>
       </div>
-      <p v-if="plantings.length === 0" class="soft">Choose what it is for, then the bottle can be saved.</p>
-      <p class="soft small">
-        Home mixes are not approved products. In some countries and on some shared land only registered
-        products may be used on food crops. Follow the product label and your local rules first; for anything
-        stronger than kitchen strength ask a licensed adviser.
+      <p v-if="ask.planting.length === 0" class="soft">
+        Choose what it is for, then the bottle can be saved.
       </p>
     </template>
+    <DoseConverter />
+    <GeneralCaution />
   </div>
 </template>
 
@@ -201,6 +241,10 @@ async function mixed() {
   flex-wrap: wrap;
   align-items: center;
   gap: 12px;
+}
+
+.size :deep(input) {
+  width: 8.5em;
 }
 
 .columns {
@@ -218,6 +262,12 @@ async function mixed() {
 .tank {
   display: grid;
   justify-items: center;
+  gap: 8px;
+}
+
+.strengths {
+  width: 100%;
+  font-size: 0.95rem;
 }
 
 details {
@@ -230,7 +280,7 @@ summary {
   min-height: 32px;
 }
 
-.hours {
+.link {
   text-decoration: none;
 }
 

@@ -15,16 +15,16 @@ watch(
 
 <template>
   <ol>
-    <li v-for="(s, i) in steps" :key="s.title" :class="{ done: done[i] }">
+    <li v-for="(s, i) in steps" :key="i" :class="{ done: done[i] }">
       <label>
         <input v-model="done[i]" type="checkbox" />
         <span class="tick" aria-hidden="true">{{ done[i] ? '✓' : i + 1 }}</span>
         <span class="what">
           <strong>{{ s.title }}</strong>
-          <span class="soft">{{ s.detail }}</span>
+          <span v-if="s.detail" class="soft">{{ s.detail }}</span>
         </span>
-        <SpoonDrawing class="spoons" :scoops="s.scoops" />
-        <span class="measure">
+        <SpoonDrawing v-if="s.scoops.length" class="spoons" :scoops="s.scoops" />
+        <span v-if="s.measure" class="measure">
           <b>{{ s.measure }}</b>
           <span v-if="s.exact" class="soft">{{ s.exact }}</span>
         </span>
@@ -44,7 +44,9 @@ li {
 
 label {
   display: grid;
-  grid-template-columns: 34px minmax(0, 1fr) auto auto;
+  grid-template-columns: 34px minmax(0, 1fr);
+  grid-auto-columns: auto;
+  grid-auto-flow: column;
   gap: 10px;
   align-items: center;
   min-height: 66px;
@@ -97,10 +99,6 @@ b {
 }
 
 @media (max-width: 640px) {
-  label {
-    grid-template-columns: 34px minmax(0, 1fr) auto;
-  }
-
   .spoons {
     display: none;
   }

@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { useRouter } from 'vue-router'
+import MultiSelect from 'primevue/multiselect'
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
 import { answer, api } from '@/api/client'
 import { keys, useGarden } from '@/garden/useGarden'
 import SelectField from '@/kit/SelectField.vue'
+import type { BenchAsk } from './useBench'
 
-/** What the mix is for. Shown in full only when nothing was chosen on the way here. */
+/** What the mix is for. Shown in full when something is missing, or when somebody wants to change it. */
 const props = defineProps<{ plantings: string[]; target?: string }>()
-const router = useRouter()
+defineEmits<{ change: [more: Partial<BenchAsk>] }>()
 const { plantings: growing } = useGarden()
+const changing = ref(false)
+const shown = computed(() => changing.value || props.plantings.length === 0 || !props.target)
 const targets = useQuery({
   queryKey: keys.catalogue('targets'),
   queryFn: () => answer(api.GET('/api/catalogue/targets')),
@@ -20,24 +24,28 @@ const where = computed(() =>
 )
 const against = computed(() =>
   (targets.data.value ?? [])
-    .filter((t) => t.kind !== 'lookAlike' && !t.noSpray && !t.insteadOfSpray)
+    .filter((t) => t.kind !== 'lookAlike')
     .map((t) => ({ id: t.id, label: t.name }))
     .sort((a, b) => a.label.localeCompare(b.label)),
 )
-const go = (change: { planting?: string[]; target?: string }) =>
-  router.replace({ name: 'bench', query: { planting: props.plantings, target: props.target, ...change } })
 </script>
 
 <template>
-  <div v-if="plantings.length === 0 || !target" class="for">
-    <SelectField
-      :model-value="plantings[0]"
-      :options="where"
-      placeholder="Choose a planting"
-      label="Where"
-      take="id"
-      @update:model-value="go({ planting: [$event] })"
-    />
+  <div v-if="shown" class="for">
+    <div class="field">
+      <label for="where">Where</label>
+      <MultiSelect
+        input-id="where"
+        :model-value="plantings"
+        :options="where"
+        option-label="label"
+        option-value="id"
+        placeholder="Choose one planting or more"
+        filter
+        fluid
+        @update:model-value="$emit('change', { planting: $event, size: undefined })"
+      />
+    </div>
     <SelectField
       :model-value="target"
       :options="against"
@@ -45,8 +53,11 @@ const go = (change: { planting?: string[]; target?: string }) =>
       filter
       label="Against"
       take="id"
-      @update:model-value="go({ target: $event })"
+      @update:model-value="$emit('change', { target: $event, recipe: undefined, add: [], dose: undefined })"
     />
+  </div>
+  <div v-else>
+    <Button label="Other beds or another trouble" variant="text" size="small" @click="changing = true" />
   </div>
 </template>
 

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGardenQuery } from '@/garden/useGarden'
-import { outcomeWords } from '@/garden/words'
+import { injuryWords, outcomeWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import { civilDay } from '@/kit/format'
 
@@ -28,7 +28,7 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
         <li v-for="c in open" :key="c.id">
           <RouterLink :to="{ name: 'check-back', params: { checkBackId: c.id } }">
             <span>
-              <strong>{{ c.where }}</strong>
+              <strong>{{ c.where }}</strong> <span v-if="c.patchTest">two leaves</span>
               <span class="soft"
                 >{{ c.material
                 }}<template v-if="c.targetName"> against {{ c.targetName.toLowerCase() }}</template></span
@@ -45,8 +45,13 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
         <ol class="done">
           <li v-for="c in done" :key="c.id" class="note">
             <p>
-              <strong>{{ c.outcome ? outcomeWords[c.outcome] : 'Looked at' }}</strong>:
-              {{ c.material.toLowerCase() }} on {{ c.where }}
+              <strong>{{
+                c.outcome
+                  ? outcomeWords[c.outcome]
+                  : c.patchTest
+                    ? `Two leaves, injury: ${injuryWords[c.injury].toLowerCase()}`
+                    : 'Looked at'
+              }}</strong>: {{ c.material.toLowerCase() }} on {{ c.where }}
             </p>
             <p class="soft">{{ c.sentence }}</p>
           </li>

@@ -48,6 +48,14 @@ const saving = useGardenWrite((gardenId) =>
     }),
   ),
 )
+const patching = useGardenWrite((gardenId) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/check-backs/{checkBackId}/patch', {
+      params: { path: { gardenId, checkBackId: props.checkBackId } },
+      body: { injury: injury.value, memberId: memberId.value },
+    }),
+  ),
+)
 async function judge() {
   if (await saving.mutateAsync().catch(() => null)) look.clear()
 }
@@ -67,63 +75,101 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
           {{ dayAndClock(visit.sprayedAt, zone) }}
         </p>
       </div>
-      <p v-if="visit.before" class="note">
-        Before the spray: {{ visit.before.leavesAffected }} of {{ visit.before.leavesLooked }} leaves,
-        {{ percent(visit.before.leavesAffected / visit.before.leavesLooked) }}, on
-        {{ day(visit.before.at, zone) }}. Take the same leaves if you can.
-      </p>
-      <p v-else class="note">Nobody counted before this spray, so the action line decides.</p>
-
-      <template v-if="visit.doneAt">
-        <section v-if="visit.outcome" class="note verdict" :class="tone[visit.outcome]" role="status">
-          <h2>{{ outcomeWords[visit.outcome] }}</h2>
-          <p>{{ visit.sentence }}</p>
-          <p v-if="visit.injury !== 'none'">
-            Injury to the plant: {{ injuryWords[visit.injury].toLowerCase() }}.
-          </p>
-        </section>
-        <div class="actions">
-          <Button label="To the Board" size="large" @click="router.push('/')" />
+      <template v-if="visit.patchTest">
+        <p
+          v-if="visit.doneAt"
+          class="note"
+          :class="visit.injury === 'none' || visit.injury === 'slight' ? 'good' : 'stop'"
+          role="status"
+        >
+          {{
+            visit.injury === 'none' || visit.injury === 'slight'
+              ? `${visit.material} may go on all of it now.`
+              : `It burnt. Try two leaves again a step lower, or take another material.`
+          }}
+        </p>
+        <template v-else>
+          <p>Look at the two leaves, top and underside: scorch, curl, dull spots, dropped leaves.</p>
+          <div class="row">
+            <span id="patch-injury" class="label">Did it hurt them?</span>
+            <SelectButton
+              v-model="injury"
+              :options="options(injuryWords)"
+              option-label="label"
+              option-value="value"
+              :allow-empty="false"
+              aria-labelledby="patch-injury"
+            />
+          </div>
+          <FieldError :problem="patching.error.value" />
           <Button
-            v-if="visit.outcome === 'losing' || visit.outcome === 'holding'"
-            label="Mix the next round"
-            variant="outlined"
-            @click="
-              router.push({
-                name: 'bench',
-                query: { planting: visit.plantingId, ...(visit.target && { target: visit.target }) },
-              })
-            "
+            label="Judge the two leaves"
+            size="large"
+            :loading="patching.isPending.value"
+            @click="patching.mutate()"
           />
-        </div>
+        </template>
+        <Button v-if="visit.doneAt" label="To the Board" size="large" @click="router.push('/')" />
       </template>
-
       <template v-else>
-        <p>Touch them: only count what lives. Look at new growth too.</p>
-        <CountPad
-          :clean="looked - living"
-          :affected="[living]"
-          :both="0"
-          :can-undo="looked > 0"
-          @count="look.add"
-          @back="look.back"
-        />
-        <FieldError :problem="saving.error.value" field="leavesLooked" />
-        <ShareMeter v-if="sample" :sample="sample" />
-        <div class="row">
-          <span id="injury" class="label">Did the spray hurt the plant?</span>
-          <SelectButton
-            v-model="injury"
-            :options="options(injuryWords)"
-            option-label="label"
-            option-value="value"
-            :allow-empty="false"
-            aria-labelledby="injury"
+        <p v-if="visit.before" class="note">
+          Before the spray: {{ visit.before.leavesAffected }} of {{ visit.before.leavesLooked }} leaves,
+          {{ percent(visit.before.leavesAffected / visit.before.leavesLooked) }}, on
+          {{ day(visit.before.at, zone) }}. Take the same leaves if you can.
+        </p>
+        <p v-else class="note">Nobody counted before this spray, so the action line decides.</p>
+
+        <template v-if="visit.doneAt">
+          <section v-if="visit.outcome" class="note verdict" :class="tone[visit.outcome]" role="status">
+            <h2>{{ outcomeWords[visit.outcome] }}</h2>
+            <p>{{ visit.sentence }}</p>
+            <p v-if="visit.injury !== 'none'">
+              Injury to the plant: {{ injuryWords[visit.injury].toLowerCase() }}.
+            </p>
+          </section>
+          <div class="actions">
+            <Button label="To the Board" size="large" @click="router.push('/')" />
+            <Button
+              v-if="visit.outcome === 'losing' || visit.outcome === 'holding'"
+              label="Mix the next round"
+              variant="outlined"
+              @click="
+                router.push({
+                  name: 'bench',
+                  query: { planting: visit.plantingId, ...(visit.target && { target: visit.target }) },
+                })
+              "
+            />
+          </div>
+        </template>
+
+        <template v-else>
+          <p>Touch them: only count what lives. Look at new growth too.</p>
+          <CountPad
+            :clean="looked - living"
+            :affected="[living]"
+            :both="0"
+            :can-undo="looked > 0"
+            @count="look.add"
+            @back="look.back"
           />
-        </div>
-        <FieldNotes v-model="draft" />
-        <FieldError :problem="saving.error.value" :shown="['leavesLooked']" />
-        <Button label="Judge this spray" size="large" :loading="saving.isPending.value" @click="judge" />
+          <FieldError :problem="saving.error.value" field="leavesLooked" />
+          <ShareMeter v-if="sample" :sample="sample" />
+          <div class="row">
+            <span id="injury" class="label">Did the spray hurt the plant?</span>
+            <SelectButton
+              v-model="injury"
+              :options="options(injuryWords)"
+              option-label="label"
+              option-value="value"
+              :allow-empty="false"
+              aria-labelledby="injury"
+            />
+          </div>
+          <FieldNotes v-model="draft" />
+          <FieldError :problem="saving.error.value" :shown="['leavesLooked']" />
+          <Button label="Judge this spray" size="large" :loading="saving.isPending.value" @click="judge" />
+        </template>
       </template>
     </template>
   </div>

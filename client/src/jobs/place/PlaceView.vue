@@ -7,6 +7,7 @@ import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { placeKindWords, stanceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import { dayAndClock, percent } from '@/kit/format'
+import PickDays from './PickDays.vue'
 import TroubleCard from './TroubleCard.vue'
 
 const props = defineProps<{ placeId: string }>()
@@ -83,6 +84,7 @@ const today = (days: { day: string; value: number }[]) =>
           }}</template
         >.
       </p>
+      <PickDays v-if="data.place.plantings.length" :plantings="data.place.plantings" :today="data.today" />
       <p v-if="troubles.length === 0" class="note">
         Nothing grows here now. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> and its
         troubles are watched by the weather.

@@ -11,6 +11,7 @@ import { keys } from '@/garden/useGarden'
 import PlaceFields from '@/garden/PlaceFields.vue'
 import { emptyPlace, placeFieldNames } from '@/garden/newPlace'
 import { kitchenWords, options, stanceWords } from '@/garden/words'
+import GeneralCaution from '@/kit/GeneralCaution.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 
@@ -170,11 +171,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
             rhythm set by season and weather. You can change it later, and for each bed.
           </p></SelectField
         >
-        <p class="note caution">
-          Home mixes are not approved products. In some countries and on some shared land only registered
-          products may be used on food crops. Follow the product label and your local rules first; for
-          anything stronger than kitchen strength ask a licensed adviser.
-        </p>
+        <GeneralCaution />
       </template>
       <template v-else>
         <PlaceFields v-model="draft.firstPlace" :problem="saving.error.value" prefix="firstPlace." />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
+import MultiSelect from 'primevue/multiselect'
 import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -9,11 +10,13 @@ import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import { stepWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
+import GeneralCaution from '@/kit/GeneralCaution.vue'
 import { civilDay, clock, dayAndClock, volume } from '@/kit/format'
+import BottleLabel from './BottleLabel.vue'
 
 const props = defineProps<{ batchId: string }>()
 const router = useRouter()
-const { garden, memberId } = useGarden()
+const { garden, memberId, plantings: growing } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 
 const {
@@ -53,8 +56,23 @@ const next = computed(() => windows.value?.best[0])
 const litres = ref<number>()
 const wetted = ref(90)
 const patch = ref(false)
+const anyway = ref(false)
 const note = ref('')
-watch(batch, (b) => (litres.value ??= b?.litres), { immediate: true })
+const where = ref<string[]>([])
+watch(
+  batch,
+  (b) => {
+    if (!b || litres.value !== undefined) return
+    litres.value = b.litresLeft
+    where.value = [...b.plantingIds]
+    patch.value = b.patchTest
+  },
+  { immediate: true },
+)
+const wet = computed(() => (batch.value?.litres ?? 0) > 0)
+const places = computed(() =>
+  growing.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
+)
 
 const applicationId = crypto.randomUUID()
 const saving = useGardenWrite((gardenId) => {
@@ -65,10 +83,11 @@ const saving = useGardenWrite((gardenId) => {
       body: {
         id: applicationId,
         batchId: props.batchId,
-        plantingIds: batch.value.plantingIds,
-        litres: litres.value ?? 0,
+        plantingIds: where.value,
+        litres: wet.value ? (litres.value ?? 0) : 0,
         shareWetted: wetted.value / 100,
         patchTest: patch.value,
+        anyway: anyway.value,
         note: note.value || null,
         memberId: memberId.value,
       },
@@ -84,12 +103,16 @@ const logged = computed(() => saving.data.value)
     <template v-else-if="logged">
       <h1>Logged</h1>
       <p class="note good">
-        {{ volume(logged.litres) }} of {{ logged.material.toLowerCase() }} on {{ logged.where.join(', ') }},
+        <template v-if="logged.litres">{{ volume(logged.litres) }} of </template
+        >{{ logged.material.toLowerCase() }} on {{ logged.where.join(', ') }},
         {{ dayAndClock(logged.at, zone) }}.
       </p>
       <dl class="card">
         <dt>Check back</dt>
-        <dd>{{ civilDay(logged.checkBackOn) }}: count the same leaves again</dd>
+        <dd>
+          {{ civilDay(logged.checkBackOn) }}:
+          {{ patch ? 'look at the two leaves' : 'count the same leaves again' }}
+        </dd>
         <dt>Pick again</dt>
         <dd>{{ logged.pickFrom ? `from ${civilDay(logged.pickFrom)}, washed` : 'when its label says' }}</dd>
       </dl>
@@ -122,21 +145,26 @@ const logged = computed(() => saving.data.value)
       <p v-else-if="now" class="note good">
         <strong>A good hour.</strong> Undersides first, then tops and stems; keep shaking.
       </p>
-      <section class="card label" aria-label="Bottle label">
-        <h2>{{ batch.recipeName }}</h2>
-        <p>{{ batch.contents.join(', ') }}, made up to {{ volume(batch.litres) }}</p>
-        <p>
-          For {{ batch.for.join(', ')
-          }}<template v-if="batch.targetName">, against {{ batch.targetName.toLowerCase() }}</template>
-        </p>
-        <p>
-          Mixed {{ dayAndClock(batch.madeAt, zone) }}.
-          <strong>Use by {{ dayAndClock(batch.useBy, zone) }}.</strong> Not a drink. Keep from children and
-          pets.
-        </p>
+      <section class="card bottle">
+        <BottleLabel :batch="batch" :zone="zone" />
+        <RouterLink :to="{ name: 'label', params: { batchId } }">Print the label at its real size</RouterLink>
       </section>
+      <div class="field">
+        <label for="where">Where it went</label>
+        <MultiSelect
+          v-model="where"
+          input-id="where"
+          :options="places"
+          option-label="label"
+          option-value="id"
+          placeholder="Choose one planting or more"
+          filter
+          fluid
+        />
+        <FieldError :problem="saving.error.value" field="plantingIds" />
+      </div>
       <div class="form">
-        <div class="field">
+        <div v-if="wet" class="field">
           <label for="litres">Litres used</label>
           <InputNumber
             v-model="litres"
@@ -161,15 +189,18 @@ const logged = computed(() => saving.data.value)
           <FieldError :problem="saving.error.value" field="shareWetted" />
         </div>
       </div>
-      <label class="patch"
-        ><input v-model="patch" type="checkbox" /> Only two leaves, to see whether they scorch (patch
-        test)</label
+      <label v-if="wet" class="patch"
+        ><input v-model="patch" type="checkbox" :disabled="batch.patchTest" /> Only two leaves, to see whether
+        they scorch (patch test)</label
       >
       <div class="field">
         <label for="spray-note">Note</label>
         <Textarea id="spray-note" v-model="note" rows="2" auto-resize maxlength="2000" />
       </div>
-      <FieldError :problem="saving.error.value" :shown="['litres', 'shareWetted']" />
+      <FieldError :problem="saving.error.value" :shown="['litres', 'shareWetted', 'plantingIds']" />
+      <label v-if="saving.error.value?.code.startsWith('use-')" class="patch"
+        ><input v-model="anyway" type="checkbox" /> It is done already: log it all the same</label
+      >
       <div class="actions">
         <Button
           label="Log this spray"
@@ -179,15 +210,15 @@ const logged = computed(() => saving.data.value)
         />
       </div>
       <p v-for="c in batch.cautions" :key="c" class="note caution">{{ c }}</p>
+      <GeneralCaution />
     </template>
   </div>
 </template>
 
 <style scoped>
-.label {
+.bottle {
   display: grid;
-  gap: 4px;
-  border: 2px solid var(--ink);
+  gap: 8px;
 }
 
 .form {

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+import { dayAndClock, volume } from '@/kit/format'
+
+/** Bottles with something in them: to be used up on another bed, or poured away. */
+const { garden, memberId } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const { data } = useGardenQuery(['left'], (gardenId) =>
+  answer(api.GET('/api/gardens/{gardenId}/batches/left', { params: { path: { gardenId } } })),
+)
+const pouring = useGardenWrite((gardenId, batchId: string) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/batches/{batchId}/empty', {
+      params: { path: { gardenId, batchId } },
+      body: { memberId: memberId.value },
+    }),
+  ),
+)
+</script>
+
+<template>
+  <ul v-if="data?.length" class="left" aria-label="Bottles with something left">
+    <li v-for="l in data" :key="l.batch.id" class="note" :class="l.past ? 'caution' : 'good'">
+      <p>
+        <strong>{{ volume(l.batch.litresLeft) }} of {{ l.batch.recipeName.toLowerCase() }} left</strong>
+        from {{ l.batch.for.join(', ') }}, {{ l.past ? 'was good' : 'good' }} until
+        {{ dayAndClock(l.batch.useBy, zone) }}. {{ l.advice }}
+      </p>
+      <div class="actions">
+        <RouterLink
+          v-if="!l.past"
+          class="p-button p-component p-button-sm p-button-outlined"
+          :to="{ name: 'spray', params: { batchId: l.batch.id } }"
+          >Log where it went</RouterLink
+        >
+        <Button label="Poured away" size="small" variant="outlined" @click="pouring.mutate(l.batch.id)" />
+      </div>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.left {
+  display: grid;
+  gap: 8px;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+}
+
+p {
+  flex: 1 1 320px;
+}
+
+a {
+  text-decoration: none;
+}
+</style>

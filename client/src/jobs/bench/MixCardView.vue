@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { useGarden } from '@/garden/useGarden'
+import AsyncState from '@/kit/AsyncState.vue'
+import GeneralCaution from '@/kit/GeneralCaution.vue'
+import { trim } from '@/kit/format'
+import { usePaper } from '@/kit/usePaper'
+import { useBench } from './useBench'
+
+/** The mix on a sheet of A5, for a shed without a screen. */
+const { garden } = useGarden()
+const { data, isPending, error, refetch } = useBench()
+usePaper('148mm 210mm', '10mm')
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="page narrow paper">
+    <div class="actions no-print">
+      <Button label="Print" size="large" :disabled="!data" @click="print" />
+      <RouterLink :to="{ name: 'bench', query: $route.query }">Back to the bench</RouterLink>
+    </div>
+    <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
+    <article v-else class="card-sheet">
+      <header>
+        <h1>{{ data.recipeName }}</h1>
+        <p>
+          {{ data.sizeText }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template>,
+          {{ data.step }} dose<template v-if="data.for.length">, for {{ data.for.join(', ') }}</template
+          ><template v-if="data.targetName">, against {{ data.targetName.toLowerCase() }}</template>
+        </p>
+        <p class="soft">{{ garden?.name }}</p>
+      </header>
+      <p v-if="data.verdict !== 'ok'" class="refused">
+        {{ data.reasons.find((r) => r.verdict === data?.verdict)?.sentence }}
+      </p>
+      <ol v-else>
+        <li v-for="(s, i) in data.steps" :key="i">
+          <span class="box" aria-hidden="true" />
+          <span
+            ><strong>{{ s.title }}</strong> {{ s.detail }}</span
+          >
+          <span class="measure"
+            ><b>{{ s.measure }}</b> {{ s.exact }}</span
+          >
+        </li>
+      </ol>
+      <p v-if="data.strengths.length">
+        In the spray: {{ data.strengths.map((s) => `${s.material} ${trim(s.percent, 2)} %`).join(', ') }}.
+        Good for {{ trim(data.mixedLifeHours, 0) }} hours.
+      </p>
+      <ul class="cautions">
+        <li v-for="r in data.reasons.filter((x) => x.verdict === 'ok')" :key="r.sentence">
+          {{ r.sentence }}
+        </li>
+        <li v-for="c in data.cautions" :key="c">{{ c }}</li>
+      </ul>
+      <GeneralCaution />
+    </article>
+  </div>
+</template>
+
+<style scoped>
+.card-sheet {
+  box-sizing: border-box;
+  width: 128mm;
+  max-width: 100%;
+  color: var(--ink);
+  display: grid;
+  gap: 3mm;
+  font-size: 10.5pt;
+  line-height: 1.25;
+}
+
+h1 {
+  font-size: 18pt;
+}
+
+ol li {
+  display: grid;
+  grid-template-columns: 6mm 1fr auto;
+  gap: 3mm;
+  align-items: center;
+  padding: 1.5mm 0;
+  border-top: 0.2mm solid var(--line);
+}
+
+.box {
+  width: 5mm;
+  height: 5mm;
+  border: 0.3mm solid var(--ink);
+}
+
+.measure {
+  display: grid;
+  justify-items: end;
+}
+
+b {
+  font: 700 13pt/1.1 var(--heading);
+}
+
+.refused {
+  font-weight: 700;
+}
+
+.cautions {
+  padding-left: 4mm;
+  list-style: disc;
+  font-size: 9pt;
+}
+</style>

@@ -1,0 +1,157 @@
+<script setup lang="ts">
+import InputNumber from 'primevue/inputnumber'
+import MultiSelect from 'primevue/multiselect'
+import { computed } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useGarden, useGardenQuery } from '@/garden/useGarden'
+import { formWords } from '@/garden/words'
+import { dayAndClock, trim } from '@/kit/format'
+import SelectField from '@/kit/SelectField.vue'
+import type { BenchAsk } from './useBench'
+
+/** What is not the usual: another recipe, something added, a dose or a bottle of one's own, another hour. */
+const props = defineProps<{ bench: Schemas['BenchAnswer']; ask: BenchAsk }>()
+const emit = defineEmits<{ change: [more: Partial<BenchAsk>] }>()
+const { garden } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+
+const recipes = computed(() =>
+  props.bench.recipes.map((r) => ({
+    id: r.id,
+    label: r.form === 'spray' ? r.name : `${r.name} (${formWords[r.form]})`,
+  })),
+)
+const { data: windows } = useGardenQuery(
+  computed(() => ['windows', props.ask.planting, props.bench.material, 'bench']),
+  (gardenId) =>
+    answer(
+      api.GET('/api/gardens/{gardenId}/windows', {
+        params: {
+          path: { gardenId },
+          query: { planting: props.ask.planting, material: props.bench.material, hours: 72 },
+        },
+      }),
+    ),
+  computed(() => props.ask.planting.length > 0),
+)
+const next = 'next'
+const hours = computed(() => {
+  const best = (windows.value?.best ?? []).map((w) => ({
+    id: w.start,
+    label: dayAndClock(w.start, zone.value),
+  }))
+  const now = garden.value
+    ? [{ id: garden.value.now, label: `Now, ${dayAndClock(garden.value.now, zone.value)}` }]
+    : []
+  const chosen =
+    props.ask.at && !best.some((h) => h.id === props.ask.at)
+      ? [{ id: props.ask.at, label: dayAndClock(props.ask.at, zone.value) }]
+      : []
+  return [
+    { id: next, label: 'The next good hour' },
+    ...chosen,
+    ...best,
+    ...now.filter((n) => n.id !== props.ask.at),
+  ]
+})
+const touched = computed(
+  () =>
+    props.ask.add.length > 0 ||
+    props.ask.dose !== undefined ||
+    props.ask.bottle !== undefined ||
+    !!props.ask.at,
+)
+</script>
+
+<template>
+  <details class="card" :open="touched || undefined">
+    <summary>
+      <strong>Another recipe, hour, dose or bottle</strong>{{ ' ' }}
+      <span v-if="bench.added.length" class="soft"
+        >with {{ bench.added.map((a) => a.name.toLowerCase()).join(', ') }}</span
+      >
+    </summary>
+    <div class="grid">
+      <SelectField
+        :model-value="bench.recipe"
+        :options="recipes"
+        label="Recipe"
+        take="id"
+        filter
+        @update:model-value="
+          emit('change', { recipe: $event, add: [], dose: undefined, bottle: undefined, size: undefined })
+        "
+      />
+      <SelectField
+        v-if="ask.planting.length"
+        :model-value="ask.at ?? next"
+        :options="hours"
+        label="For which hour"
+        take="id"
+        @update:model-value="emit('change', { at: $event === next ? undefined : $event })"
+      />
+      <div v-if="bench.sizeUnit === 'l'" class="field">
+        <label for="add">Put in as well</label>
+        <MultiSelect
+          input-id="add"
+          :model-value="ask.add"
+          :options="[...bench.added, ...bench.canAdd]"
+          option-label="name"
+          option-value="id"
+          placeholder="nothing more"
+          filter
+          fluid
+          @update:model-value="emit('change', { add: $event })"
+        />
+      </div>
+      <div class="field">
+        <label for="own-dose"
+          >{{ bench.materialName }}, {{ bench.dose.unit }}
+          {{ bench.sizeUnit === 'l' ? 'a litre' : 'each' }}</label
+        >
+        <InputNumber
+          input-id="own-dose"
+          :model-value="bench.dose.amount"
+          :min="0.01"
+          :max="999"
+          :max-fraction-digits="2"
+          locale="en-GB"
+          fluid
+          @update:model-value="emit('change', { dose: $event ?? undefined })"
+        />
+        <span class="soft small"
+          >{{ trim(bench.dose.gentle, 2) }} gentle, {{ trim(bench.dose.usual, 2) }} usual,
+          {{ trim(bench.dose.strong, 2) }} strong, {{ trim(bench.dose.ceiling, 2) }} at most</span
+        >
+      </div>
+      <div v-if="bench.bottlePercent !== null" class="field">
+        <label for="bottle">The bottle's strength, %</label>
+        <InputNumber
+          input-id="bottle"
+          :model-value="bench.bottlePercent"
+          :min="0.1"
+          :max="100"
+          :max-fraction-digits="1"
+          locale="en-GB"
+          fluid
+          @update:model-value="emit('change', { bottle: $event ?? undefined })"
+        />
+      </div>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: 12px;
+  align-items: start;
+  padding-top: 10px;
+}
+</style>

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
+import InputText from 'primevue/inputtext'
+import MultiSelect from 'primevue/multiselect'
+import { computed, reactive } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
+
+const props = defineProps<{ materials: Schemas['ShelfMaterial'][]; product?: Schemas['ProductAnswer'] }>()
+const emit = defineEmits<{ done: [] }>()
+const { memberId } = useGarden()
+const id = props.product?.id ?? crypto.randomUUID()
+const somethingElse = 'none'
+const form = reactive({
+  name: props.product?.name ?? '',
+  like: props.product ? (props.product.like ?? somethingElse) : '',
+  worksOn: [...(props.product?.worksOn ?? [])],
+  unit: props.product?.unit ?? 'ml',
+  doseLow: props.product?.doseLow ?? null,
+  doseHigh: props.product?.doseHigh ?? null,
+  addTo: props.product?.addTo ?? false,
+  maxTimes: props.product?.maxTimes ?? null,
+  daysBetween: props.product?.daysBetween ?? null,
+  daysToWait: props.product?.daysToWait ?? null,
+})
+const likes = computed(() => [
+  ...props.materials.filter((m) => !m.id.startsWith('own-')).map((m) => ({ id: m.id, name: m.name })),
+  { id: somethingElse, name: 'Something else' },
+])
+const targets = useQuery({
+  queryKey: keys.catalogue('targets'),
+  queryFn: () => answer(api.GET('/api/catalogue/targets')),
+  staleTime: Infinity,
+})
+const troubles = computed(() =>
+  (targets.data.value ?? [])
+    .filter((t) => t.kind !== 'lookAlike' && !t.noSpray)
+    .map((t) => ({ id: t.id, name: t.name }))
+    .sort((a, b) => a.name.localeCompare(b.name)),
+)
+const saving = useGardenWrite((gardenId) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/products/{productId}', {
+      params: { path: { gardenId, productId: id } },
+      body: {
+        ...form,
+        like: form.like === somethingElse || form.like === '' ? null : form.like,
+        worksOn: form.like === somethingElse ? form.worksOn : [],
+        doseLow: form.doseLow ?? 0,
+        doseHigh: form.doseHigh ?? form.doseLow ?? 0,
+        retired: props.product?.retired ?? false,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+const save = () =>
+  saving.mutateAsync().then(
+    () => emit('done'),
+    () => undefined,
+  )
+const numbers = [
+  { field: 'doseLow', label: 'Lowest dose a litre', digits: 2 },
+  { field: 'doseHigh', label: 'Highest dose a litre', digits: 2 },
+  { field: 'maxTimes', label: 'Times a season at most', digits: 0 },
+  { field: 'daysBetween', label: 'Days between two', digits: 0 },
+  { field: 'daysToWait', label: 'Days before picking', digits: 0 },
+] as const
+</script>
+
+<template>
+  <form novalidate @submit.prevent="save">
+    <div class="grid">
+      <div class="field">
+        <label :for="`product-${id}`">Name on the label</label>
+        <InputText :id="`product-${id}`" v-model="form.name" maxlength="80" fluid />
+        <FieldError :problem="saving.error.value" field="name" />
+      </div>
+      <SelectField v-model="form.like" :options="likes" label="What it is" show="name" take="id" filter>
+        <FieldError :problem="saving.error.value" field="like" />
+      </SelectField>
+      <div v-if="form.like === somethingElse" class="field">
+        <label :for="`for-${id}`">Its label is for</label>
+        <MultiSelect
+          v-model="form.worksOn"
+          :input-id="`for-${id}`"
+          :options="troubles"
+          option-label="name"
+          option-value="id"
+          filter
+          fluid
+          :selection-limit="8"
+        />
+      </div>
+      <SelectField v-model="form.unit" :options="['ml', 'g']" label="Measured in" :show="null" :take="null" />
+      <div v-for="n in numbers" :key="n.field" class="field">
+        <label :for="`${n.field}-${id}`">{{ n.label }}</label>
+        <InputNumber
+          v-model="form[n.field]"
+          :input-id="`${n.field}-${id}`"
+          :min="0"
+          :max-fraction-digits="n.digits"
+          locale="en-GB"
+          fluid
+        />
+        <FieldError :problem="saving.error.value" :field="n.field" />
+      </div>
+    </div>
+    <FieldError :problem="saving.error.value" field="worksOn" />
+    <label class="tick"
+      ><input v-model="form.addTo" type="checkbox" /> The label adds it to a litre of water, instead of making
+      up to a litre</label
+    >
+    <FieldError
+      :problem="saving.error.value"
+      :shown="['name', 'like', 'worksOn', ...numbers.map((n) => n.field)]"
+    />
+    <div class="actions">
+      <Button type="submit" label="Keep the label" :loading="saving.isPending.value" />
+      <Button label="Leave it" variant="text" @click="emit('done')" />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 12px;
+  padding: 8px 0;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 12px;
+}
+
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 44px;
+}
+
+.tick input {
+  flex: none;
+  width: 22px;
+  height: 22px;
+  accent-color: var(--mauve);
+}
+</style>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { trim } from '@/kit/format'
+import ProductForm from './ProductForm.vue'
+
+/** The household's own products: what stands on a label beats the catalogue. */
+defineProps<{ products: Schemas['ProductAnswer'][]; materials: Schemas['ShelfMaterial'][] }>()
+const { memberId } = useGarden()
+const inHand = ref<string>()
+const change = useGardenWrite((gardenId, { id, ...p }: Schemas['ProductAnswer']) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/products/{productId}', {
+      params: { path: { gardenId, productId: id } },
+      body: { ...p, memberId: memberId.value },
+    }),
+  ),
+)
+</script>
+
+<template>
+  <section class="card" aria-labelledby="labels">
+    <div class="page-head">
+      <h2 id="labels">Products with a label</h2>
+      <Button v-if="inHand !== 'new'" label="Note a label" variant="outlined" @click="inHand = 'new'" />
+    </div>
+    <p class="soft">
+      What the label says about dose, times and waiting beats the catalogue. In a garden that uses only
+      labelled products, these are the ones that are proposed.
+    </p>
+    <ProductForm v-if="inHand === 'new'" :materials="materials" @done="inHand = undefined" />
+    <ul>
+      <li v-for="p in products" :key="p.id">
+        <ProductForm v-if="inHand === p.id" :materials="materials" :product="p" @done="inHand = undefined" />
+        <template v-else>
+          <span :class="{ soft: p.retired }">
+            <strong>{{ p.name }}</strong><template v-if="p.likeName"
+              >, {{ p.likeName.toLowerCase() }}</template
+            >: {{ trim(p.doseLow, 2) }} to {{ trim(p.doseHigh, 2) }} {{ p.unit }} a litre<template
+              v-if="p.maxTimes"
+              >, {{ p.maxTimes }} times a season</template
+            ><template v-if="p.daysBetween">, {{ p.daysBetween }} days between</template
+            ><template v-if="p.daysToWait !== null"
+              >, {{ p.daysToWait === 1 ? '1 day' : `${p.daysToWait} days` }} before picking</template
+            ><template v-if="p.retired">. Put away.</template>
+          </span>
+          <span class="actions">
+            <Button
+              label="Change"
+              variant="text"
+              size="small"
+              :aria-label="`Change the label of ${p.name}`"
+              @click="inHand = p.id"
+            />
+            <Button
+              :label="p.retired ? 'Take it out again' : 'Put away'"
+              variant="text"
+              size="small"
+              @click="change.mutate({ ...p, retired: !p.retired })"
+            />
+          </span>
+        </template>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 4px 12px;
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+}
+
+li > form {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import { trim } from '@/kit/format'
+
+defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>()
+</script>
+
+<template>
+  <section class="card" aria-labelledby="shopping">
+    <h2 id="shopping">To buy</h2>
+    <p v-if="items.length === 0" class="soft">The shelf has what the coming {{ days }} days take.</p>
+    <ul v-else>
+      <li v-for="i in items" :key="i.material">
+        <strong>{{ i.name }}</strong>
+        <span
+          ><template v-if="i.toBuy > 0"
+            >{{ trim(Math.ceil(i.toBuy), 0) }} {{ i.unit
+            }}<template v-if="i.cost !== null">, about {{ trim(i.cost, 2) }}</template></template
+          ></span
+        >
+        <span class="soft">{{ i.reasons.join(' ') }}</span>
+      </li>
+    </ul>
+    <p v-if="total > 0" class="soft">Together about {{ trim(total, 2) }}, by what the last bottles cost.</p>
+  </section>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: minmax(140px, 1fr) auto minmax(0, 2fr);
+  gap: 4px 14px;
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+}
+
+@media (max-width: 640px) {
+  li {
+    grid-template-columns: 1fr auto;
+  }
+
+  li .soft {
+    grid-column: 1 / -1;
+  }
+}
+</style>

@@ -1,0 +1,191 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
+import InputText from 'primevue/inputtext'
+import { computed, reactive, watch } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
+
+/** A bottle or bag as it stands: put up, changed, or taken off. */
+const props = defineProps<{ materials: Schemas['ShelfMaterial'][]; stock?: Schemas['StockAnswer'] }>()
+const emit = defineEmits<{ done: [] }>()
+const { memberId } = useGarden()
+const id = props.stock?.id ?? crypto.randomUUID()
+const form = reactive({
+  material: props.stock?.material ?? '',
+  name: props.stock?.name ?? '',
+  amount: props.stock?.amount ?? null,
+  left: props.stock?.left ?? null,
+  openedOn: props.stock?.openedOn ?? '',
+  bestBefore: props.stock?.bestBefore ?? '',
+  strengthPercent: props.stock?.strengthPercent ?? null,
+  cost: props.stock?.cost ?? null,
+  lowAt: props.stock?.lowAt ?? null,
+})
+const material = computed(() => props.materials.find((m) => m.id === form.material))
+watch(material, (now, before) => {
+  if (form.name === '' || form.name === before?.name) form.name = now?.name ?? ''
+  form.strengthPercent = now?.usualStrengthPercent ?? null
+})
+const saving = useGardenWrite((gardenId) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/shelf/{stockId}', {
+      params: { path: { gardenId, stockId: id } },
+      body: {
+        material: form.material,
+        name: form.name,
+        amount: form.amount ?? 0,
+        left: form.left ?? form.amount ?? 0,
+        openedOn: form.openedOn || null,
+        bestBefore: form.bestBefore || null,
+        strengthPercent: form.strengthPercent,
+        cost: form.cost,
+        lowAt: form.lowAt,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+const removing = useGardenWrite((gardenId) =>
+  answer(
+    api.DELETE('/api/gardens/{gardenId}/shelf/{stockId}', {
+      params: { path: { gardenId, stockId: id }, query: { memberId: memberId.value ?? undefined } },
+    }),
+  ),
+)
+const save = () =>
+  saving.mutateAsync().then(
+    () => emit('done'),
+    () => undefined,
+  )
+const remove = () =>
+  removing.mutateAsync().then(
+    () => emit('done'),
+    () => undefined,
+  )
+const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost', 'lowAt', 'openedOn']
+</script>
+
+<template>
+  <form class="card" novalidate @submit.prevent="save">
+    <div class="grid">
+      <SelectField
+        v-model="form.material"
+        :options="materials"
+        label="What it is"
+        show="name"
+        take="id"
+        filter
+      >
+        <FieldError :problem="saving.error.value" field="material" />
+      </SelectField>
+      <div class="field">
+        <label :for="`name-${id}`">Name on the bottle</label>
+        <InputText :id="`name-${id}`" v-model="form.name" maxlength="80" fluid />
+        <FieldError :problem="saving.error.value" field="name" />
+      </div>
+      <div class="field">
+        <label :for="`amount-${id}`">Full, {{ material?.unit ?? 'ml or g' }}</label>
+        <InputNumber
+          v-model="form.amount"
+          :input-id="`amount-${id}`"
+          :min="0"
+          :max-fraction-digits="1"
+          locale="en-GB"
+          fluid
+        />
+        <FieldError :problem="saving.error.value" field="amount" />
+      </div>
+      <div class="field">
+        <label :for="`left-${id}`">Left, {{ material?.unit ?? 'ml or g' }}</label>
+        <InputNumber
+          v-model="form.left"
+          :input-id="`left-${id}`"
+          :min="0"
+          :max-fraction-digits="1"
+          locale="en-GB"
+          fluid
+          placeholder="full"
+        />
+        <FieldError :problem="saving.error.value" field="left" />
+      </div>
+      <div v-if="material?.usualStrengthPercent" class="field">
+        <label :for="`strength-${id}`">Strength, %</label>
+        <InputNumber
+          v-model="form.strengthPercent"
+          :input-id="`strength-${id}`"
+          :min="0"
+          :max-fraction-digits="1"
+          locale="en-GB"
+          fluid
+        />
+        <FieldError :problem="saving.error.value" field="strengthPercent" />
+      </div>
+      <div class="field">
+        <label :for="`opened-${id}`">Opened on</label>
+        <input :id="`opened-${id}`" v-model="form.openedOn" class="p-inputtext" type="date" />
+        <FieldError :problem="saving.error.value" field="openedOn" />
+      </div>
+      <div class="field">
+        <label :for="`before-${id}`">Best before</label>
+        <input :id="`before-${id}`" v-model="form.bestBefore" class="p-inputtext" type="date" />
+      </div>
+      <div class="field">
+        <label :for="`cost-${id}`">Cost of the full one</label>
+        <InputNumber
+          v-model="form.cost"
+          :input-id="`cost-${id}`"
+          :min="0"
+          :max-fraction-digits="2"
+          locale="en-GB"
+          fluid
+        />
+        <FieldError :problem="saving.error.value" field="cost" />
+      </div>
+      <div class="field">
+        <label :for="`low-${id}`">Low at, {{ material?.unit ?? 'ml or g' }}</label>
+        <InputNumber
+          v-model="form.lowAt"
+          :input-id="`low-${id}`"
+          :min="0"
+          :max-fraction-digits="1"
+          locale="en-GB"
+          fluid
+          placeholder="a fifth"
+        />
+        <FieldError :problem="saving.error.value" field="lowAt" />
+      </div>
+    </div>
+    <FieldError :problem="saving.error.value" :shown="fields" />
+    <FieldError :problem="removing.error.value" />
+    <div class="actions">
+      <Button
+        type="submit"
+        :label="stock ? 'Keep the change' : 'Put it up'"
+        :loading="saving.isPending.value"
+      />
+      <Button label="Leave it" variant="text" @click="emit('done')" />
+      <Button v-if="stock" label="Take it off the shelf" variant="outlined" @click="remove" />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 12px;
+}
+
+li form {
+  padding: 0;
+  border: 0;
+}
+
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 12px;
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import type { Schemas } from '@/api/client'
+import { dayAndClock, trim } from '@/kit/format'
+
+/** What stands on the bottle: 90 by 60 mm on paper. */
+defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
+</script>
+
+<template>
+  <section class="label" aria-label="Bottle label">
+    <h2>{{ batch.recipeName }}<template v-if="batch.patchTest">: two leaves</template></h2>
+    <p class="strength">
+      <template v-if="batch.strengths.length">{{
+        batch.strengths.map((s) => `${s.material} ${trim(s.percent, 2)} %`).join(' · ')
+      }}</template>
+      <template v-else>{{ batch.contents.join(' · ') }}</template>
+    </p>
+    <p>
+      {{ batch.contents.join(', ') }}<template v-if="batch.litres">, made up to {{ batch.amount }}</template>
+    </p>
+    <p>
+      For {{ batch.for.join(', ')
+      }}<template v-if="batch.targetName">, against {{ batch.targetName.toLowerCase() }}</template>
+    </p>
+    <p>
+      Mixed {{ dayAndClock(batch.madeAt, zone)
+      }}<template v-if="batch.madeBy"> by {{ batch.madeBy }}</template
+      >. <strong>Use by {{ dayAndClock(batch.useBy, zone) }}.</strong>
+    </p>
+    <p class="warn">Not a drink. Keep from children and pets.</p>
+    <p class="small">Not an approved product. Follow the product label and your local rules first.</p>
+  </section>
+</template>
+
+<style scoped>
+.label {
+  box-sizing: border-box;
+  width: 90mm;
+  max-width: 100%;
+  min-height: 60mm;
+  padding: 3mm;
+  border: 0.5mm solid var(--ink);
+  border-radius: 1.5mm;
+  background: var(--surface);
+  color: var(--ink);
+  font-size: 8.5pt;
+  line-height: 1.2;
+  display: grid;
+  gap: 1mm;
+  align-content: start;
+}
+
+h2 {
+  font-size: 13pt;
+  line-height: 1.05;
+}
+
+.strength {
+  font-weight: 700;
+}
+
+.warn {
+  font: 700 11pt/1.1 var(--heading);
+}
+
+.small {
+  font-size: 7pt;
+}
+</style>

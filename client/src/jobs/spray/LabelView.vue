@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenQuery } from '@/garden/useGarden'
+import AsyncState from '@/kit/AsyncState.vue'
+import { usePaper } from '@/kit/usePaper'
+import BottleLabel from './BottleLabel.vue'
+
+/** The bottle's label alone on its paper. */
+const props = defineProps<{ batchId: string }>()
+const { garden } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const {
+  data: batch,
+  isPending,
+  error,
+} = useGardenQuery(
+  computed(() => ['batch', props.batchId]),
+  (gardenId) =>
+    answer(
+      api.GET('/api/gardens/{gardenId}/batches/{batchId}', {
+        params: { path: { gardenId, batchId: props.batchId } },
+      }),
+    ),
+)
+usePaper('90mm 60mm', '0')
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="page narrow paper">
+    <div class="page-head no-print">
+      <h1>Bottle label</h1>
+      <p class="soft">90 by 60 mm. Print it without scaling; on a larger sheet cut along the line.</p>
+    </div>
+    <AsyncState v-if="!batch" :pending="isPending" :error="error" />
+    <template v-else>
+      <BottleLabel :batch="batch" :zone="zone" />
+      <div class="actions no-print">
+        <Button label="Print" size="large" @click="print" />
+        <RouterLink :to="{ name: 'spray', params: { batchId } }">Back to the bottle</RouterLink>
+      </div>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,55 @@
+namespace Mauvaise.Core.Catalogue;
+
+/// <summary>A product in the household's hand, as its label describes it.</summary>
+/// <param name="Like">Catalogue material it is a make of, whose effects and waits it has where the label is silent; null for something else.</param>
+/// <param name="WorksOn">Targets or groups of targets that the label names, when it is like nothing in the catalogue.</param>
+/// <param name="Unit">"ml" or "g" per litre of finished spray.</param>
+/// <param name="DoseHigh">The most that the label allows: the ceiling.</param>
+/// <param name="DaysToWait">Before picking; null when the label does not say.</param>
+public sealed record OwnProduct(
+    Guid Id,
+    string Name,
+    string? Like,
+    IReadOnlyList<string> WorksOn,
+    string Unit,
+    double DoseLow,
+    double DoseHigh,
+    bool AddTo,
+    int? MaxTimes,
+    int? DaysBetween,
+    int? DaysToWait,
+    bool Retired = false)
+{
+    /// <summary>Share killed or held back by a product of which only the label's claim is known (assumed).</summary>
+    private static Effect Claimed(string on) => new(on, 0.1, 0.5, 0.3, 0.3);
+
+    /// <summary>The id under which batches and applications name the product.</summary>
+    public string MaterialId => $"own-{Id:N}";
+
+    /// <summary>The product as a material: what it is like, with the label's word over it.</summary>
+    public Material ToMaterial(GardenCatalogue catalogue)
+    {
+        var like = Like is null ? null : catalogue.Material(Like);
+        var basis = like ?? new Material { Id = MaterialId, Name = Name, Group = "other", Evidence = EvidenceGrade.Weak };
+        return basis with
+        {
+            Id = MaterialId,
+            Name = Name,
+            WorksOn = like is null ? [.. WorksOn.Select(Claimed)] : like.WorksOn,
+            Doses = new Doses(Unit, DoseLow, (DoseLow + DoseHigh) / 2, DoseHigh, DoseHigh),
+            Label = new ProductLabel(MaxTimes, DaysBetween, AddTo, Retired),
+            DaysToWait = DaysToWait ?? (like?.LabelOnly == false ? like.DaysToWait : null),
+            Cadence = DaysBetween is { } days ? basis.Cadence with { CurativeMinDays = days, CurativeMaxDays = Math.Max(days, basis.Cadence.CurativeMaxDays) } : basis.Cadence,
+            // A ready product brings its own emulsifier.
+            NeedsEmulsifier = false,
+            PasteBelowC = null,
+            MadeFrom = null,
+            LabelOnly = false,
+            Cautions = [.. basis.Cautions, "Its label comes first: dose, times, waits and what it may be used on."],
+        };
+    }
+
+    /// <summary>How it is mixed: on its own, in water.</summary>
+    public Recipe ToRecipe(Material material) =>
+        new(MaterialId, $"{Name}, by its label", [new Ingredient(MaterialId, "active")], material.MixedLifeHours, "Shake every minute while spraying.");
+}

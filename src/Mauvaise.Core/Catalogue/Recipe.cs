@@ -1,0 +1,29 @@
+namespace Mauvaise.Core.Catalogue;
+
+/// <summary>How a mix reaches the trouble.</summary>
+public enum Form { Spray, Dip, Drench, Dust, Bait, Feed, Wipe }
+
+/// <summary>A part of a recipe.</summary>
+/// <param name="Material">Material id.</param>
+/// <param name="Role">"active", "partner" (a second active), "emulsifier", "sticker" or "part".</param>
+/// <param name="Amount">In the material's unit per what the active's doses are per; null where the dose step decides.</param>
+public sealed record Ingredient(string Material, string Role, double? Amount = null);
+
+/// <summary>Proportions of a mix.</summary>
+/// <param name="Shake">The last step: how it is kept even, or used.</param>
+/// <param name="Steps">Order of work where the usual order of a spray does not fit (dust, bait).</param>
+public sealed record Recipe(
+    string Id,
+    string Name,
+    IReadOnlyList<Ingredient> Ingredients,
+    double MixedLifeHours,
+    string Shake,
+    Form Form = Form.Spray,
+    IReadOnlyList<string>? Steps = null)
+{
+    /// <summary>The ingredient that names the mix in the log; partners step with it.</summary>
+    public Ingredient Active => Ingredients.First(i => i.Role == "active");
+
+    /// <summary>True for a mix of liquids, whose amount is litres.</summary>
+    public bool IsWet => Form is not (Form.Dust or Form.Bait or Form.Feed);
+}

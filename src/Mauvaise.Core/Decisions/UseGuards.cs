@@ -1,0 +1,149 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Decisions;
+
+/// <summary>Why a mix may not go onto a planting at a time, whatever its dose: a stable code and a clause for the middle of a sentence.</summary>
+public sealed record UseReason(string Code, string Clause);
+
+/// <summary>Whether a material has been tried on a crop in this garden.</summary>
+public enum PatchState { NotNeeded, Proven, Needed, Waiting }
+
+/// <summary>A trial on two leaves, or that one is wanted.</summary>
+/// <param name="JudgeOn">The day to look at the leaves, while one is waiting.</param>
+/// <param name="Burnt">The last time it was judged, it burnt this crop.</param>
+public sealed record PatchTrial(Material Material, Crop Crop, PatchState State, DateOnly? JudgeOn, bool Burnt);
+
+/// <summary>
+/// What was really done at a place, and what is planned there, held against a mix: waits, season limits, rows of the same group,
+/// picking, labels, ponds. The dose is judged elsewhere.
+/// </summary>
+public static class UseGuards
+{
+    /// <summary>Two leaves are judged this long after a patch test.</summary>
+    public const int PatchTestDays = 2;
+
+    /// <summary>A row is broken by a pause of this many days (assumed).</summary>
+    private const int RowDays = 21;
+
+    /// <summary>Every reason against; empty when the mix may go on.</summary>
+    /// <param name="inMix">All that is in it, the active first.</param>
+    /// <param name="at">When it would go on.</param>
+    public static IReadOnlyList<UseReason> Against(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at)
+    {
+        var place = garden.PlaceOf(planting);
+        var history = garden.AppliedAt(place, at);
+        return
+        [
+            .. Labelled(garden, inMix[0]),
+            .. Waits(garden, history, inMix, at),
+            .. SeasonLimits(garden, history, inMix, at),
+            .. Rows(garden, history, planting, inMix[0], at),
+            .. LabelLimits(garden, history, inMix[0], at),
+            .. Picking(garden, planting, inMix, at),
+            .. Ponds(place, inMix),
+        ];
+    }
+
+    /// <summary>How a material stands with a crop: tried and judged in this garden, waiting to be judged, or to be tried first.</summary>
+    public static PatchTrial PatchOf(GardenSnapshot garden, Crop crop, Material material)
+    {
+        if (material.Pantry || material.Doses is { Per: not DosedPer.Litre })
+        {
+            return new PatchTrial(material, crop, PatchState.NotNeeded, null, false);
+        }
+
+        var plantings = garden.Plantings.Where(p => p.Crop == crop.Id).Select(p => p.Id).ToHashSet();
+        var tried = garden.Applications.Where(a => a.At <= garden.Now && garden.ActivesOf(a).Contains(material.Id)).ToDictionary(a => a.Id);
+        var visits = garden.CheckBacks.Where(c => tried.ContainsKey(c.ApplicationId) && plantings.Contains(c.PlantingId)).ToList();
+        var judged = visits.Where(c => c.DoneAt is not null).MaxBy(c => c.DoneAt);
+        var burnt = judged is { Injury: >= Injury.Clear };
+        return judged is not null && !burnt
+            ? new PatchTrial(material, crop, PatchState.Proven, null, false)
+            : visits.FirstOrDefault(c => c.DoneAt is null && tried[c.ApplicationId].PatchTest) is { } waiting
+                ? new PatchTrial(material, crop, PatchState.Waiting, waiting.DueOn, burnt)
+                : new PatchTrial(material, crop, PatchState.Needed, null, burnt);
+    }
+
+    private static IEnumerable<UseReason> Labelled(GardenSnapshot garden, Material active)
+    {
+        if (garden.Garden.OnlyLabelled && !active.IsLabelled)
+        {
+            yield return new("only-labelled", "only labelled products are used in this garden");
+        }
+    }
+
+    private static IEnumerable<UseReason> Waits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IReadOnlyList<Material> inMix, DateTimeOffset at) =>
+        (from a in history
+         from before in garden.MaterialsOf(a)
+         from now in inMix
+         let pair = Pairs.Between(garden.Catalogue, now, before)
+         where pair.DaysApart > 0 && at < a.At.AddDays(pair.DaysApart)
+         orderby a.At.AddDays(pair.DaysApart) descending
+         select new UseReason("wait", FormattableString.Invariant(
+             $"{before.Name.ToLowerInvariant()} was given here on {garden.Garden.DateOf(a.At):d MMMM} and {pair.Why}; {now.Name.ToLowerInvariant()} waits {Days(pair.DaysApart)}, until {garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)):d MMMM}")))
+        .Take(1);
+
+    private static IEnumerable<UseReason> SeasonLimits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IReadOnlyList<Material> inMix, DateTimeOffset at)
+    {
+        var season = garden.Garden.SeasonStart(garden.Garden.DateOf(at));
+        foreach (var limit in inMix.Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
+        {
+            var given = history.Count(a => garden.Garden.DateOf(a.At) >= season
+                && garden.ActivesOf(a).Any(id => garden.Catalogue.FindMaterial(id)?.SeasonLimit?.Together == limit.Together));
+            if (given >= limit.Most)
+            {
+                yield return new("season-limit", $"{limit.Together} went on here {given} times this season; {limit.Most} is the most");
+            }
+        }
+    }
+
+    private static IEnumerable<UseReason> Rows(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, Planting planting, Material active, DateTimeOffset at)
+    {
+        var inARow = history.Where(a => !a.PatchTest && a.Treated.Any(t => t.PlantingId == planting.Id))
+            .Reverse()
+            .TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > at.AddDays(-RowDays))
+            .Count();
+        if (active.InARowLimit is { } row && inARow >= row)
+        {
+            yield return new("in-a-row", $"{garden.Catalogue.Group(active.Group).Name} went on {inARow} times in a row; {row} is the most");
+        }
+    }
+
+    private static IEnumerable<UseReason> LabelLimits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, Material active, DateTimeOffset at)
+    {
+        var season = garden.Garden.SeasonStart(garden.Garden.DateOf(at));
+        var given = history.Where(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season).ToList();
+        if (active.Label?.MaxTimes is { } most && given.Count >= most)
+        {
+            yield return new("label-times", $"its label allows {most} times a season and it was given {given.Count} times here");
+        }
+
+        if (active.Label?.DaysBetween is { } days && given.LastOrDefault() is { } last && at < last.At.AddDays(days))
+        {
+            yield return new("label-interval", FormattableString.Invariant($"its label wants {Days(days)} between two; it was given on {garden.Garden.DateOf(last.At):d MMMM}"));
+        }
+    }
+
+    private static IEnumerable<UseReason> Picking(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at)
+    {
+        var day = garden.Garden.DateOf(at);
+        var longest = inMix.Where(m => m.DaysToWait is > 0).MaxBy(m => m.DaysToWait);
+        if (longest?.DaysToWait is { } wait && garden.Picks.FirstOrDefault(p => p.PlantingId == planting.Id && p.On >= day && p.On < day.AddDays(wait)) is { } pick)
+        {
+            yield return new("pick-wait", FormattableString.Invariant($"picking is planned for {pick.On:d MMMM} and {longest.Name.ToLowerInvariant()} wants {Days(wait)} before it; pick first, then spray"));
+        }
+    }
+
+    private static IEnumerable<UseReason> Ponds(Place place, IReadOnlyList<Material> inMix)
+    {
+        var furthest = inMix.MaxBy(m => m.KeepFromPondM)!;
+        if (place.PondDistanceM is { } pond && pond < furthest.KeepFromPondM)
+        {
+            yield return new("pond", FormattableString.Invariant($"the pond is {pond:0.#} m away and {furthest.Name.ToLowerInvariant()} keeps {furthest.KeepFromPondM:0} m from water"));
+        }
+    }
+
+    private static string Days(double days) => days == 1 ? "1 day" : string.Create(CultureInfo.InvariantCulture, $"{days:0.#} days");
+}

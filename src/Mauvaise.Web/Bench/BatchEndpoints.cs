@@ -1,0 +1,154 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Bench;
+
+/// <summary>Bottles that were really made: saved, drawn from the shelf, carried to later or poured away.</summary>
+public static class BatchEndpoints
+{
+    /// <summary>A rest smaller than this is not worth a line, litres.</summary>
+    private const double RestLitres = 0.03;
+
+    /// <summary>A rest that nobody poured away is named for this long after its use-by.</summary>
+    private static readonly TimeSpan NamedAfter = TimeSpan.FromDays(7);
+
+    public static void MapBatches(this RouteGroupBuilder garden)
+    {
+        garden.MapPost("/batches", Save);
+        garden.MapGet("/batches/left", Left);
+        garden.MapGet("/batches/{batchId:guid}", Show);
+        garden.MapPost("/batches/{batchId:guid}/empty", Empty);
+    }
+
+    private static async Task<Results<Created<BatchAnswer>, ProblemHttpResult>> Save(Guid gardenId, NewBatch body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        if (s.Batches.FirstOrDefault(b => b.Id == body.Id) is { } sent)
+        {
+            return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(s, sent));
+        }
+
+        var wet = s.Catalogue.FindRecipe(body.Recipe)?.IsWet ?? true;
+        var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, body.Add ?? [], body.Soap, body.Dose, body.BottlePercent, new Checks())
+            .That(body.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Say what the mix is for: choose a planting.")
+            .That(body.Size > 0 && body.Size <= (wet ? Mix.MostLitres : 1000), "size", "size-range", wet ? "Litres are over 0 and up to 50." : "The amount is over 0 and up to 1000.")
+            .That(!body.PatchTest || (wet && body.Size <= SprayVolume.MostPatchTestLitres), "size", "patch-size", "Two leaves take half a litre at most.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var made = BenchOrder.Make(s, new BenchAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, body.Add ?? [], body.Dose, body.Soap, body.BottlePercent, body.At, body.PatchTest), body.Size);
+        var mix = made.Mix;
+        if (made.Verdict != MixVerdict.Ok)
+        {
+            var why = made.Reasons.First(r => r.Verdict == made.Verdict);
+            return Problems.Refused("mix-" + why.Code, mix.NearestStep is { } nearest && mix.Verdict != MixVerdict.Ok
+                ? $"{why.Sentence} The {nearest.ToString().ToLowerInvariant()} dose is the most that is allowed now."
+                : why.Sentence);
+        }
+
+        var draws = mix.Parts.SelectMany(p => Shelf.Take(s.Stocks, p.Material.Id, p.Amount, s.Today).Draws).ToList();
+        var drawn = draws.Select(d => d.Stock.Id).ToList();
+        var rows = await tools.Db.Stocks.Where(x => drawn.Contains(x.Id)).ToDictionaryAsync(x => x.Id, stop);
+        var amount = BenchEndpoints.SizeText(s, s.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, body.Size);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.ToLowerInvariant()}", db =>
+        {
+            db.Batches.Add(new BatchRow
+            {
+                Id = body.Id,
+                GardenId = gardenId,
+                MadeAt = tools.Now,
+                MemberId = body.MemberId,
+                Recipe = mix.Recipe.Id,
+                Step = body.Step,
+                Litres = mix.Litres,
+                UseBy = tools.Now.AddHours(mix.MixedLifeHours),
+                Target = body.Target,
+                PatchTest = body.PatchTest,
+                Plantings = [.. body.PlantingIds.Distinct().Select(p => new BatchPlantingRow { BatchId = body.Id, PlantingId = p })],
+                Ingredients = [.. mix.Parts.Select(p => new BatchIngredientRow { BatchId = body.Id, Material = p.Material.Id, Role = p.Role, Amount = p.Amount, Unit = p.Unit })],
+            });
+            foreach (var draw in draws)
+            {
+                rows[draw.Stock.Id].Left -= draw.Amount;
+            }
+        }, stop);
+        var saved = (await tools.LoadAsync(gardenId, stop))!;
+        return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(saved, saved.Batches.First(b => b.Id == body.Id)));
+    }
+
+    private static async Task<Results<Ok<BatchAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid batchId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s && s.Batches.FirstOrDefault(b => b.Id == batchId) is { } batch
+            ? TypedResults.Ok(Answer(s, batch))
+            : Problems.NotFound("bottle");
+
+    private static async Task<Results<Ok<IReadOnlyList<LeftoverAnswer>>, ProblemHttpResult>> Left(Guid gardenId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s
+            ? TypedResults.Ok<IReadOnlyList<LeftoverAnswer>>([
+                .. s.Batches.Where(b => s.LeftIn(b) >= RestLitres && b.UseBy > s.Now - NamedAfter).OrderBy(b => b.UseBy).Select(b => new LeftoverAnswer(
+                    Answer(s, b),
+                    b.UseBy < s.Now,
+                    b.UseBy < s.Now
+                        ? "Past its use-by: pour it on a gravel path away from drains and ponds, and rinse the bottle."
+                        : "Still good: it can go on another bed that needs it, or wait for this one. Shake it first."))])
+            : Problems.NotFound("garden");
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Empty(Guid gardenId, Guid batchId, EmptyBottle body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.Db.Batches.FirstOrDefaultAsync(b => b.GardenId == gardenId && b.Id == batchId, stop) is not { } row)
+        {
+            return Problems.NotFound("bottle");
+        }
+
+        if (row.EmptiedAt is null)
+        {
+            await tools.Log.WriteAsync(gardenId, body.MemberId, "Poured a rest away", _ => row.EmptiedAt = tools.Now, stop);
+        }
+
+        return TypedResults.NoContent();
+    }
+
+    private static BatchAnswer Answer(GardenSnapshot s, Batch b)
+    {
+        var recipe = s.Catalogue.FindRecipe(b.Recipe)!;
+        var active = s.Catalogue.Material(recipe.Active.Material);
+        var parts = b.Ingredients.Select(i => (Material: s.Catalogue.Material(i.Material), i.Amount, i.Unit)).ToList();
+        var strengths = b.Litres > 0 ? Strengths.Of(s.Catalogue, parts.Select(p => new MixShare(p.Material, p.Amount / b.Litres))) : [];
+        return new(
+            b.Id,
+            recipe.Name,
+            recipe.Form,
+            active.Id,
+            s.Catalogue.Group(active.Group).Hatch,
+            b.Step,
+            b.Litres,
+            s.LeftIn(b),
+            b.Litres > 0
+                ? TankVolume.Text(b.Litres, s.Garden.Kitchen)
+                : string.Create(CultureInfo.InvariantCulture, $"{b.Ingredients[0].Amount:0.#} {b.Ingredients[0].Unit}"),
+            b.MadeAt,
+            b.UseBy,
+            s.Members.FirstOrDefault(m => m.Id == b.MemberId)?.Name,
+            b.Target,
+            b.Target is null ? null : s.Catalogue.FindTarget(b.Target)?.Name,
+            b.PlantingIds,
+            [.. b.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
+            [.. parts.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Material.Name} {p.Amount:0.#} {p.Unit}"))],
+            [.. strengths.Select(BenchEndpoints.Strength)],
+            [.. parts.Select(p => p.Material).Concat(strengths.Select(x => x.Material)).SelectMany(m => m.Cautions).Distinct()],
+            b.PatchTest);
+    }
+}

@@ -1,0 +1,107 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store;
+using Mauvaise.Store.Loading;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Bench;
+
+/// <summary>A product of the household's with its label.</summary>
+/// <param name="MaterialId">Under which it is on the shelf and on the bench.</param>
+public sealed record ProductAnswer(
+    Guid Id,
+    string MaterialId,
+    string Name,
+    string? Like,
+    string? LikeName,
+    IReadOnlyList<string> WorksOn,
+    string Unit,
+    double DoseLow,
+    double DoseHigh,
+    bool AddTo,
+    int? MaxTimes,
+    int? DaysBetween,
+    int? DaysToWait,
+    bool Retired);
+
+/// <summary>What a label says. The id is the address's.</summary>
+/// <param name="Like">Material of the catalogue it is a make of; null for something else, which then names what it works on.</param>
+/// <param name="Unit">"ml" or "g" a litre.</param>
+/// <param name="AddTo">The dose is added to a litre of water, not made up to a litre.</param>
+public sealed record ProductChange(
+    string Name,
+    string? Like,
+    IReadOnlyList<string> WorksOn,
+    string Unit,
+    double DoseLow,
+    double DoseHigh,
+    bool AddTo = false,
+    int? MaxTimes = null,
+    int? DaysBetween = null,
+    int? DaysToWait = null,
+    bool Retired = false,
+    Guid? MemberId = null);
+
+/// <summary>The garden's own materials: a label beats the catalogue.</summary>
+public static class ProductEndpoints
+{
+    public static void MapProducts(this RouteGroupBuilder garden) => garden.MapGroup("/products").WithTags("Shelf").MapPut("/{productId:guid}", Put);
+
+    /// <summary>All products, the retired ones last.</summary>
+    public static async Task<IReadOnlyList<ProductAnswer>> ListAsync(GardenDb db, GardenSnapshot s, CancellationToken stop) =>
+    [
+        .. (await db.Products.AsNoTracking().Where(p => p.GardenId == s.Garden.Id).OrderBy(p => p.Retired).ThenBy(p => p.Name).ToListAsync(stop))
+            .Select(SnapshotLoader.ToProduct)
+            .Select(p => new ProductAnswer(p.Id, p.MaterialId, p.Name, p.Like, p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name, p.WorksOn, p.Unit, p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired)),
+    ];
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Put(Guid gardenId, Guid productId, ProductChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is null)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var like = body.Like is null ? null : shipped.FindMaterial(body.Like);
+        var checks = new Checks()
+            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", "Give the product's name, up to 80 letters, as on its label.")
+            .That(body.Like is null || like is { Pantry: false, MadeFrom: null, Doses: null or { Per: DosedPer.Litre } }, "like", "material-unknown", "Choose what it is from the list.")
+            .That(body.Like is not null || body.WorksOn.Count > 0, "worksOn", "works-on-missing", "Say what its label is for.")
+            .That(body.WorksOn.Count <= 8 && body.WorksOn.All(on => shipped.Targets.Any(t => (t.Id == on || t.Group == on) && !t.NoSpray)), "worksOn", "target-unknown", "One of the things it works on is not in the catalogue.")
+            .That(body.Unit is "ml" or "g", "unit", "unit-unknown", "A label's dose is in ml or g a litre.")
+            .That(body.DoseLow is > 0 and <= 500, "doseLow", "dose-range", "A dose is over 0 and up to 500 a litre.")
+            .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", "The highest dose is at least the lowest, and up to 500 a litre.")
+            .That(body.MaxTimes is null or (>= 1 and <= 50), "maxTimes", "times-range", "A label allows 1 to 50 times a season.")
+            .That(body.DaysBetween is null or (>= 1 and <= 60), "daysBetween", "between-range", "Days between two lie between 1 and 60.")
+            .That(body.DaysToWait is null or (>= 0 and <= 120), "daysToWait", "wait-range", "Days to wait before picking lie between 0 and 120.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var row = await tools.Db.Products.FirstOrDefaultAsync(p => p.GardenId == gardenId && p.Id == productId, stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"{(row is null ? "Noted the label of" : body.Retired ? "Put away" : "Changed the label of")} {body.Name.Trim()}", db =>
+        {
+            if (row is null)
+            {
+                db.Products.Add(row = new ProductRow { Id = productId, GardenId = gardenId, Name = "", WorksOn = "", Unit = "" });
+            }
+
+            row.Name = body.Name.Trim();
+            row.Like = body.Like;
+            row.WorksOn = string.Join(',', body.WorksOn);
+            row.Unit = body.Unit;
+            row.DoseLow = body.DoseLow;
+            row.DoseHigh = body.DoseHigh;
+            row.AddTo = body.AddTo;
+            row.MaxTimes = body.MaxTimes;
+            row.DaysBetween = body.DaysBetween;
+            row.DaysToWait = body.DaysToWait;
+            row.Retired = body.Retired;
+        }, stop);
+        return TypedResults.NoContent();
+    }
+}

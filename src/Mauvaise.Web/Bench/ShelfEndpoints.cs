@@ -1,0 +1,242 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Planning;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Bench;
+
+/// <param name="GoodUntil">By its date or its time since opening; null when nothing says.</param>
+public sealed record StockAnswer(
+    Guid Id,
+    string Material,
+    string MaterialName,
+    string GroupName,
+    string Hatch,
+    string Name,
+    double Amount,
+    double Left,
+    string Unit,
+    DateOnly? OpenedOn,
+    DateOnly? BestBefore,
+    DateOnly? GoodUntil,
+    double? StrengthPercent,
+    double? Cost,
+    double? LowAt,
+    string? Storage,
+    IReadOnlyList<ShelfHint> Hints);
+
+/// <param name="UsualStrengthPercent">Of the bottles as usually sold, where strength matters.</param>
+public sealed record ShelfMaterial(string Id, string Name, string Unit, double? UsualStrengthPercent, string? Storage);
+
+/// <summary>A preparation that can be made at home.</summary>
+/// <param name="StrengthPerLitre">Of each bought thing in the stock itself.</param>
+public sealed record PreparationAnswer(
+    string Material,
+    string Name,
+    double YieldMl,
+    double KeepsDays,
+    string Where,
+    EvidenceGrade Evidence,
+    IReadOnlyList<StepAnswer> Steps,
+    IReadOnlyList<StrengthAnswer> Strengths,
+    IReadOnlyList<string> Cautions);
+
+public sealed record ShoppingAnswer(string Material, string Name, double Needed, double OnShelf, double ToBuy, string Unit, double? Cost, IReadOnlyList<string> Reasons);
+
+/// <param name="AheadDays">How far the shopping list looks.</param>
+public sealed record ShelfAnswer(
+    IReadOnlyList<StockAnswer> Stocks,
+    IReadOnlyList<ShoppingAnswer> Shopping,
+    int AheadDays,
+    IReadOnlyList<ShelfMaterial> Materials,
+    IReadOnlyList<PreparationAnswer> Preparations,
+    IReadOnlyList<ProductAnswer> Products);
+
+/// <summary>A bottle or bag as it stands. The id is the address's.</summary>
+public sealed record StockChange(
+    string Material,
+    string Name,
+    double Amount,
+    double Left,
+    DateOnly? OpenedOn = null,
+    DateOnly? BestBefore = null,
+    double? StrengthPercent = null,
+    double? Cost = null,
+    double? LowAt = null,
+    Guid? MemberId = null);
+
+/// <summary>A stock that was made at home.</summary>
+public sealed record NewPreparation(Guid Id, string Material, double YieldMl, Guid? MemberId = null);
+
+/// <summary>The shelf: what stands there, what to buy, and stocks made at home.</summary>
+public static class ShelfEndpoints
+{
+    private const double Most = 100_000;
+
+    public static void MapShelf(this RouteGroupBuilder garden)
+    {
+        var shelf = garden.MapGroup("/shelf").WithTags("Shelf");
+        shelf.MapGet("", Show);
+        shelf.MapPut("/{stockId:guid}", Put);
+        shelf.MapDelete("/{stockId:guid}", Remove);
+        shelf.MapPost("/preparations", MakePreparation);
+    }
+
+    /// <summary>The lowest temperature outside since yesterday evening; null when not known.</summary>
+    public static double? ColdestLastNight(GardenSnapshot s)
+    {
+        var now = s.Weather.IndexOf(s.Now);
+        return Enumerable.Range(now - 20, 21).Select(i => s.Weather.AtOrUnknown(i).TemperatureC).Min();
+    }
+
+    private static async Task<Results<Ok<ShelfAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var cold = ColdestLastNight(s);
+        return TypedResults.Ok(new ShelfAnswer(
+            [.. s.Stocks.Select(x => Stock(s, x, cold))],
+            [.. ShoppingList.For(s, EveningPlanner.Plan(s)).Select(i => new ShoppingAnswer(i.Material.Id, i.Material.Name, i.Needed, i.OnShelf, i.ToBuy, i.Material.Unit, i.Cost, i.Reasons))],
+            ShoppingList.AheadDays,
+            [.. s.Catalogue.Materials.Where(m => m.Label is not { Retired: true }).OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => new ShelfMaterial(m.Id, m.Name, m.Unit, m.StockStrengthPercent, m.Storage))],
+            [.. s.Catalogue.Materials.Where(m => m.MadeFrom is not null).Select(m => Preparation(s, m))],
+            await ProductEndpoints.ListAsync(tools.Db, s, stop)));
+    }
+
+    private static StockAnswer Stock(GardenSnapshot s, Stock x, double? coldC)
+    {
+        var material = s.Catalogue.Material(x.Material);
+        var group = s.Catalogue.Group(material.Group);
+        return new(x.Id, x.Material, material.Name, group.Name, group.Hatch, x.Name, x.Amount, x.Left, x.Unit, x.OpenedOn, x.BestBefore, Shelf.GoodUntil(material, x),
+            x.StrengthPercent, x.Cost, x.LowAt, material.Storage, Shelf.Hints(material, x, s.Today, coldC));
+    }
+
+    private static PreparationAnswer Preparation(GardenSnapshot s, Material m)
+    {
+        var made = m.MadeFrom!;
+        return new(
+            m.Id,
+            m.Name,
+            made.YieldMl,
+            made.KeepsDays,
+            made.Where,
+            m.Evidence,
+            [.. MixSteps.OfPreparation(s.Catalogue, made, made.YieldMl, s.Garden.Kitchen).Select(BenchEndpoints.Step)],
+            [.. Strengths.Of(s.Catalogue, [new MixShare(m, 1000)]).Select(BenchEndpoints.Strength)],
+            m.Cautions);
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Put(Guid gardenId, Guid stockId, StockChange body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var material = s.Catalogue.FindMaterial(body.Material);
+        var checks = new Checks()
+            .That(material is not null, "material", "material-unknown", "Choose what it is from the list.")
+            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", "Give it a name of up to 80 letters, as on the bottle.")
+            .That(body.Amount is > 0 and <= Most, "amount", "amount-range", "A full bottle holds over 0 and up to 100 000.")
+            .That(body.Left >= 0 && body.Left <= body.Amount, "left", "left-range", "What is left lies between 0 and the full amount.")
+            .That(body.StrengthPercent is null or (> 0 and <= 100), "strengthPercent", "bottle-range", "A strength lies between 0 and 100 %.")
+            .That(material?.MostStockPercent is not { } most || body.StrengthPercent is not { } have || have <= most, "strengthPercent", "bottle-strong", string.Create(CultureInfo.InvariantCulture, $"Over {material?.MostStockPercent:0} % burns skin and eyes and feeds fire: buy {material?.StockStrengthPercent:0} %."))
+            .That(body.Cost is null or (>= 0 and <= Most), "cost", "cost-range", "A cost is 0 or more.")
+            .That(body.LowAt is null || (body.LowAt >= 0 && body.LowAt <= body.Amount), "lowAt", "low-range", "It is low at something between 0 and the full amount.")
+            .That(body.OpenedOn is null || body.OpenedOn <= s.Today, "openedOn", "opened-ahead", "It was opened today or earlier.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var row = await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"{(row is null ? "Put" : "Changed")} {body.Name.Trim()} {(row is null ? "on the shelf" : "")}".Trim(), db =>
+        {
+            if (row is null)
+            {
+                db.Stocks.Add(row = new StockRow { Id = stockId, GardenId = gardenId, Material = body.Material, Name = "", Unit = "" });
+            }
+
+            row.Material = body.Material;
+            row.Name = body.Name.Trim();
+            row.Amount = body.Amount;
+            row.Left = body.Left;
+            row.Unit = material!.Unit;
+            row.OpenedOn = body.OpenedOn;
+            row.BestBefore = body.BestBefore;
+            row.StrengthPercent = body.StrengthPercent;
+            row.Cost = body.Cost;
+            row.LowAt = body.LowAt;
+        }, stop);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(Guid gardenId, Guid stockId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    {
+        // A repeated send finds nothing and has nothing to do.
+        if (await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop) is { } row)
+        {
+            await tools.Log.WriteAsync(gardenId, memberId, $"Took {row.Name} off the shelf", db => db.Stocks.Remove(row), stop);
+        }
+
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Created, ProblemHttpResult>> MakePreparation(Guid gardenId, NewPreparation body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var material = s.Catalogue.FindMaterial(body.Material);
+        var checks = new Checks()
+            .That(material?.MadeFrom is not null, "material", "material-unknown", "Choose one of the stocks that are made at home.")
+            .That(body.YieldMl is >= 10 and <= 5000, "yieldMl", "yield-range", "Make 10 to 5000 ml at a time.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        if (s.Stocks.Any(x => x.Id == body.Id))
+        {
+            return TypedResults.Created((string?)null);
+        }
+
+        var made = material!.MadeFrom!;
+        var draws = made.Parts.SelectMany(p => Shelf.Take(s.Stocks, p.Material, p.Amount * body.YieldMl / made.YieldMl, s.Today).Draws).ToList();
+        var drawn = draws.Select(d => d.Stock.Id).ToList();
+        var rows = await tools.Db.Stocks.Where(x => drawn.Contains(x.Id)).ToDictionaryAsync(x => x.Id, stop);
+        // A stock of stocks is as old as its oldest part.
+        var keeps = draws.Where(d => s.Catalogue.Material(d.Stock.Material).MadeFrom is not null).Select(d => d.Stock.BestBefore).OfType<DateOnly>()
+            .Append(s.Today.AddDays((int)made.KeepsDays)).Min();
+        await tools.Log.WriteAsync(gardenId, body.MemberId, string.Create(CultureInfo.InvariantCulture, $"Made {body.YieldMl:0} ml of {material.Name.ToLowerInvariant()}"), db =>
+        {
+            db.Stocks.Add(new StockRow
+            {
+                Id = body.Id,
+                GardenId = gardenId,
+                Material = material.Id,
+                Name = string.Create(CultureInfo.InvariantCulture, $"{material.Name}, made {s.Today:d MMM}"),
+                Amount = body.YieldMl,
+                Left = body.YieldMl,
+                Unit = material.Unit,
+                OpenedOn = s.Today,
+                BestBefore = keeps,
+            });
+            foreach (var draw in draws)
+            {
+                rows[draw.Stock.Id].Left -= draw.Amount;
+            }
+        }, stop);
+        return TypedResults.Created((string?)null);
+    }
+}

@@ -1,0 +1,106 @@
+using System.Globalization;
+using CsCheck;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+
+namespace Mauvaise.Core.Tests;
+
+/// <summary>Doses carried from kitchen to tank: forty made-up recipes worked by exact fractions (tests/cases/recipes.csv), and what must hold for any.</summary>
+public class DoseTests
+{
+    public static TheoryData<string> Recipes =>
+        [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "cases", "recipes.csv")).Skip(1)];
+
+    [Theory]
+    [MemberData(nameof(Recipes))]
+    public void A_made_up_recipe_by_hand(string line)
+    {
+        var c = line.Split(',');
+        static double? Maybe(string text) => text.Length == 0 ? null : double.Parse(text, CultureInfo.InvariantCulture);
+        var scaled = DoseScaling.Scale(new SpokenDose(
+            Maybe(c[0])!.Value, Units.Get(c[1]), Maybe(c[2])!.Value, Units.Get(c[3]), Maybe(c[4])!.Value, Units.Get(c[5]), Maybe(c[6]), Maybe(c[7]), Maybe(c[8])));
+        Assert.Equal(c[11], scaled.Unit);
+        Assert.Equal(Maybe(c[9])!.Value, scaled.PerLitre, 1e-8);
+        Assert.Equal(Maybe(c[10])!.Value, scaled.Needed, 1e-8);
+        Assert.Equal(Maybe(c[12]) is null, scaled.FinalPercent is null);
+        Assert.Equal(Maybe(c[12]) ?? 0, scaled.FinalPercent ?? 0, 1e-8);
+    }
+
+    [Fact]
+    public void There_are_forty_of_them_in_every_system()
+    {
+        var lines = Recipes.Select(r => r.Data).ToList();
+        Assert.Equal(40, lines.Count);
+        Assert.All(Units.All.Where(u => u.Code is not "metric-cup"), u => Assert.Contains(lines, l => l.Split(',').Contains(u.Code)));
+    }
+
+    [Fact]
+    public void Twice_the_dose_or_the_tank_is_twice_the_amount() =>
+        Gen.Select(Gen.Double[0.01, 5], Gen.Double[0.5, 20], Gen.Double[1.1, 4]).Sample((dose, tank, factor) =>
+        {
+            SpokenDose Spoken(double d, double t) => new(d, Units.Get("us-tsp"), 1, Units.Get("l"), t, Units.Get("us-qt"));
+            var needed = DoseScaling.Scale(Spoken(dose, tank)).Needed;
+            return Near(DoseScaling.Scale(Spoken(dose * factor, tank)).Needed, needed * factor) && Near(DoseScaling.Scale(Spoken(dose, tank * factor)).Needed, needed * factor);
+        });
+
+    [Fact]
+    public void What_the_spoons_say_is_what_they_hold() =>
+        Gen.Select(Gen.Double[0.2, 900], Gen.Enum<KitchenSystem>()).Sample((ml, system) =>
+        {
+            var k = KitchenMeasure.Nearest(ml, system, "x", false);
+            return k.Scoops.Count == 0 || (Near(Read(k.Text, system), k.Scoops.Sum(s => s.Count * s.Unit.InBase)) && Near(Read(k.Text, system), ml * (1 + k.ErrorPercent / 100)));
+        });
+
+    [Fact]
+    public void Added_to_a_litre_is_less_a_litre_than_made_up_to_one()
+    {
+        var madeUp = new SpokenDose(50, Units.Get("ml"), 1, Units.Get("l"), 2, Units.Get("l"));
+        Assert.Equal(100, DoseScaling.Scale(madeUp).Needed, 1e-9);
+        Assert.Equal(100 / 1.05, DoseScaling.Scale(madeUp with { AddTo = true }).Needed, 1e-9);
+    }
+
+    [Fact]
+    public void A_heaped_spoon_counts_for_more()
+    {
+        var level = new SpokenDose(1, Units.Get("metric-tsp"), 1, Units.Get("l"), 1, Units.Get("l"), 0.95);
+        Assert.Equal(DoseScaling.Scale(level).Needed * 1.6, DoseScaling.Scale(level with { Heaped = true }).Needed, 1e-9);
+        Assert.Equal("1 heaped tsp", KitchenMeasure.Heaped(8, KitchenSystem.Metric));
+        Assert.Null(KitchenMeasure.Heaped(5, KitchenSystem.Metric));
+    }
+
+    [Theory]
+    [InlineData(2.4, KitchenSystem.Metric, "2.4 l", null)]
+    [InlineData(0.5, KitchenSystem.Australian, "500 ml", null)]
+    [InlineData(5, KitchenSystem.Us, "1.32 gallons", "5 l")]
+    [InlineData(0.5, KitchenSystem.Us, "2.11 cups", "500 ml")]
+    [InlineData(0.1, KitchenSystem.Us, "3.38 fl oz", "100 ml")]
+    [InlineData(1, KitchenSystem.Imperial, "1.76 pints", "1 l")]
+    public void Tanks_in_the_household_s_units(double litres, KitchenSystem system, string text, string? beside) =>
+        Assert.Equal((text, beside), (TankVolume.Text(litres, system), TankVolume.Beside(litres, system)));
+
+    [Theory]
+    [InlineData(0, 1, 1)]
+    [InlineData(-1, 1, 1)]
+    [InlineData(1, 0, 1)]
+    [InlineData(1, 1, double.PositiveInfinity)]
+    [InlineData(1, 1, 1001)]
+    [InlineData(2000, 1, 1)]
+    public void Absurd_doses_are_errors(double dose, double per, double tank) =>
+        Assert.Throws<ArgumentOutOfRangeException>(() => DoseScaling.Scale(new SpokenDose(dose, Units.Get("ml"), per, Units.Get("l"), tank, Units.Get("l"))));
+
+    private static bool Near(double a, double b) => Math.Abs(a - b) <= 1e-9 * Math.Max(1, Math.Abs(b));
+
+    /// <summary>Millilitres of "1 tbsp + 1/2 tsp", read as a cook would.</summary>
+    private static double Read(string text, KitchenSystem system)
+    {
+        var (teaspoon, tablespoon, cup) = KitchenMeasure.Spoons(system);
+        return text.Split(" + ").Sum(part =>
+        {
+            var words = part.Split(' ');
+            var count = words[..^1].Sum(w => w.Split('/') is [var a, var b]
+                ? double.Parse(a, CultureInfo.InvariantCulture) / double.Parse(b, CultureInfo.InvariantCulture)
+                : double.Parse(w, CultureInfo.InvariantCulture));
+            return count * (words[^1] switch { "tsp" => teaspoon, "tbsp" => tablespoon, _ => cup }).InBase;
+        });
+    }
+}

@@ -1,0 +1,292 @@
+import { expect, test, type Page } from '@playwright/test'
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { unitWords } from '../../client/src/garden/words'
+import { expectAccessible, expectNoSideScroll, startOver } from './steps'
+
+test.beforeEach(({ request }) => startOver(request))
+
+/** Ids of the demo's plantings by "Place: crop". */
+async function plantings(page: Page): Promise<Record<string, string>> {
+  const { gardens } = await (await page.request.get('/api/state')).json()
+  const garden = await (await page.request.get(`/api/gardens/${gardens[0].id}`)).json()
+  return Object.fromEntries(
+    garden.places.flatMap((p: { name: string; plantings: { id: string; crop: string }[] }) =>
+      p.plantings.map((x) => [`${p.name}: ${x.crop}`, x.id]),
+    ),
+  )
+}
+
+const general =
+  'Home mixes are not approved products. In some countries and on some shared land only registered products may be used on food crops.'
+
+/** A caution, the bench on which it has to stand, and whether the mix can be saved all the same. */
+const cautions: { what: string; at: string; planting?: string; says: string | RegExp; saves: boolean }[] = [
+  { what: 'the general line', at: 'recipe=milk&patch=true', says: general, saves: true },
+  {
+    what: 'the ceiling',
+    at: 'recipe=neem-with-soap&dose=13',
+    says: '13 ml of neem oil a litre is over its ceiling; 12 ml is the most.',
+    saves: false,
+  },
+  {
+    what: 'an undiluted concentrate',
+    at: 'recipe=neem-with-soap&dose=999',
+    says: 'An undiluted concentrate is never sprayed',
+    saves: false,
+  },
+  {
+    what: 'peroxide over 12 %',
+    at: 'recipe=peroxide&bottle=35&patch=true',
+    says: 'A bottle of 35 % is refused: it burns skin and eyes and feeds fire. Buy 3 %.',
+    saves: false,
+  },
+  {
+    what: 'peroxide of 3 to 12 %',
+    at: 'recipe=peroxide&bottle=6&patch=true',
+    says: 'Gloves and goggles from 3 % up',
+    saves: true,
+  },
+  {
+    what: 'what may never meet',
+    at: 'recipe=bicarbonate-plain&add=peroxide&patch=true',
+    says: 'Bicarbonate and hydrogen peroxide may not meet in one tank',
+    saves: false,
+  },
+  {
+    what: 'chilli and garlic',
+    at: 'recipe=garlic-chilli-spray&patch=true',
+    says: 'Gloves, and no hand near the face. Lid and a cloth on the blender.',
+    saves: true,
+  },
+  {
+    what: 'borax',
+    at: 'recipe=ant-bait',
+    says: 'Closed container with small holes, out of reach of children and pets.',
+    saves: true,
+  },
+  {
+    what: 'boron in the soil',
+    at: 'recipe=ant-bait',
+    says: 'boron harms plants. Some places do not permit it.',
+    saves: true,
+  },
+  {
+    what: 'dust',
+    at: 'recipe=earth-dust',
+    planting: 'Winding Hole: kale',
+    says: 'Mask, still air, wash hands. Not on flowers',
+    saves: true,
+  },
+  { what: 'dust on flowers', at: 'recipe=earth-dust', says: 'dust on a flower kills bees', saves: false },
+  {
+    what: 'alcohol',
+    at: 'recipe=alcohol-wipe',
+    planting: 'Winding Hole: kale',
+    says: 'Flammable: no spark near it, air the room, for single spots only.',
+    saves: true,
+  },
+  {
+    what: 'essential oils',
+    at: 'recipe=peppermint-with-soap&patch=true',
+    says: "Keep from cats, aquaria and ponds; some people's skin reacts.",
+    saves: true,
+  },
+  {
+    what: 'neem',
+    at: 'recipe=neem-with-soap',
+    says: 'Not for use by people who are pregnant or by small children without advice. Wash hands.',
+    saves: true,
+  },
+  {
+    what: 'bees',
+    at: 'recipe=neem-with-soap',
+    says: 'Courgette in flower: only when the bees are home, and not on open flowers.',
+    saves: true,
+  },
+  {
+    what: 'the harvest',
+    at: 'recipe=neem-with-soap',
+    says: 'Pick a day later at the earliest; wash the harvest.',
+    saves: true,
+  },
+  {
+    what: 'indoors',
+    at: 'recipe=castile-soap&patch=true',
+    planting: 'Window rack: lettuce',
+    says: 'Indoors: air the room, cover the reservoir, lamps off until the leaves are dry.',
+    saves: true,
+  },
+  {
+    what: 'a hopeless disease',
+    at: 'recipe=neem-with-soap&target=late-blight',
+    planting: 'Lower Gate: potato',
+    says: /No kitchen spray against late blight\./,
+    saves: false,
+  },
+  {
+    what: 'a pond',
+    at: 'recipe=castile-soap&patch=true',
+    planting: 'Sluice: broad-bean',
+    says: 'A pond lies 6 m away: only while the wind blows away from it',
+    saves: true,
+  },
+  {
+    what: 'a pond that is too near',
+    at: 'recipe=neem-with-soap',
+    planting: 'Sluice: broad-bean',
+    says: 'the pond is 6 m away and neem oil keeps 10 m from water',
+    saves: false,
+  },
+  {
+    what: 'heat, tender crops, seedlings',
+    at: 'recipe=insecticidal-soap&step=strong&patch=true',
+    planting: 'Window rack: pak-choi',
+    says: 'Pak choi scorches easily from insecticidal soap: one step down, two leaves first.',
+    saves: false,
+  },
+]
+
+test('every caution stands on the bench where it belongs', async ({ page }) => {
+  test.slow()
+  const ids = await plantings(page)
+  for (const c of cautions) {
+    await test.step(c.what, async () => {
+      await page.goto(`/bench?planting=${ids[c.planting ?? 'Chapel: courgette']}&${c.at}`)
+      await expect(page.getByText(c.says).first()).toBeVisible()
+      await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeEnabled({ enabled: c.saves })
+    })
+  }
+})
+
+test('where only labelled products are used, a home mix is refused and says why', async ({ page }) => {
+  await page.goto('/garden')
+  await page.getByLabel(/^Only labelled products here/).check()
+  await expect(page.getByText('Changed how the garden is run.')).toBeVisible()
+  const ids = await plantings(page)
+  await page.goto(`/bench?planting=${ids['Chapel: courgette']}&recipe=neem-with-soap`)
+  await expect(page.getByText('only labelled products are used in this garden')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeDisabled()
+})
+
+test('a refused mix is mended with one press', async ({ page }) => {
+  const ids = await plantings(page)
+  await page.goto(`/bench?planting=${ids['Chapel: courgette']}&recipe=neem-with-soap&dose=20`)
+  await page.getByRole('button', { name: 'Take the strong dose' }).click()
+  await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeEnabled()
+  await expect(page).toHaveURL(/step=strong/)
+})
+
+/** Millimetres of a PDF's pages, and of what is written on the first. */
+async function measure(pdf: Uint8Array) {
+  const document = await getDocument({ data: pdf }).promise
+  const first = await document.getPage(1)
+  const mm = (points: number) => (points / 72) * 25.4
+  const { items } = await first.getTextContent()
+  const words = items.flatMap((i) => ('str' in i && i.str.trim() ? [i] : []))
+  return {
+    pages: document.numPages,
+    width: mm((first.view[2] ?? 0) - (first.view[0] ?? 0)),
+    height: mm((first.view[3] ?? 0) - (first.view[1] ?? 0)),
+    text: words.map((w) => w.str).join(' '),
+    left: mm(Math.min(...words.map((w) => w.transform[4]))),
+    right: mm(Math.max(...words.map((w) => w.transform[4] + w.width))),
+    lowest: mm(Math.min(...words.map((w) => w.transform[5]))),
+  }
+}
+
+test('a new pairing goes from two leaves to a label at its real size', async ({ page }) => {
+  const ids = await plantings(page)
+  await page.goto(`/bench?planting=${ids['Boathouse: chard']}&target=cercospora&recipe=neem-with-soap`)
+  await expect(page.getByText('Neem oil on chard is new here')).toBeVisible()
+  await page.getByRole('button', { name: 'Try two leaves first' }).click()
+
+  await page.getByText('Shake a jar to find yours').click()
+  await page.clock.install()
+  await page.getByRole('button', { name: 'Shaken: start watching' }).click()
+  await page.getByRole('button', { name: 'It parted already' }).click()
+  await expect(page.getByText('A jar with 2 ml of soap')).toBeVisible()
+  await page.getByRole('button', { name: 'Shaken: start watching' }).click()
+  await page.clock.runFor(46_000)
+  await page.getByRole('button', { name: 'Even: keep this amount' }).click()
+  await expect(page.getByText('Soap: 2 ml a litre, as your jar showed')).toBeVisible()
+  await expectAccessible(page)
+
+  await page.getByRole('link', { name: 'Print the mix card' }).click()
+  await expect(page.getByRole('button', { name: 'Print' })).toBeEnabled()
+  const card = await measure(new Uint8Array(await page.pdf({ preferCSSPageSize: true })))
+  expect(card.pages).toBe(1)
+  expect([card.width, card.height]).toEqual([expect.closeTo(148, 0), expect.closeTo(210, 0)])
+  expect(card.text).toContain('Neem with soap')
+  expect(card.text).toContain('Home mixes are not approved products')
+  await page.getByRole('link', { name: 'Back to the bench' }).click()
+
+  await page.getByRole('button', { name: 'Mixed it: 100 ml for two leaves' }).click()
+  await expect(page.getByRole('heading', { name: 'Log this spray' })).toBeVisible()
+  await page.getByRole('link', { name: 'Print the label at its real size' }).click()
+  await expect(page.getByText('Not a drink. Keep from children and pets.')).toBeVisible()
+  const label = await measure(new Uint8Array(await page.pdf({ preferCSSPageSize: true })))
+  expect(label.pages).toBe(1)
+  expect([label.width, label.height]).toEqual([expect.closeTo(90, 0), expect.closeTo(60, 0)])
+  expect(label.left).toBeGreaterThan(2)
+  expect(label.right).toBeLessThan(88)
+  expect(label.lowest).toBeGreaterThan(2)
+  for (const word of [
+    'Neem oil 0.4 %',
+    'Use by Fri 17 Jul, 17:40',
+    'Not a drink',
+    'by Ilse',
+    'Boathouse chard',
+    'Not an approved product',
+  ])
+    expect(label.text).toContain(word)
+
+  await page.getByRole('link', { name: 'Back to the bottle' }).click()
+  await page.getByRole('button', { name: 'Log this spray' }).click()
+  await expect(page.getByText('Sat 18 Jul: look at the two leaves')).toBeVisible()
+})
+
+test('the shelf: put up, drawn from, made at home and taken back, on a phone too', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/shelf')
+  await page.getByRole('button', { name: 'Put something on the shelf' }).click()
+  await page.getByRole('button', { name: 'Put it up' }).click()
+  await expect(page.getByText('Choose what it is from the list.')).toBeVisible()
+  await page.getByRole('combobox', { name: 'What it is' }).click()
+  await page.getByRole('option', { name: 'Kitchen oil (rapeseed or sunflower)' }).click()
+  await page.getByLabel('Full, ml').fill('1000')
+  await page.getByRole('button', { name: 'Put it up' }).click()
+  await expect(page.getByRole('heading', { name: 'Kitchen oil' })).toBeVisible()
+
+  await page.getByText('White stock (kitchen oil and soap)').click()
+  await page.getByRole('button', { name: 'Made it: put it on the shelf' }).first().click()
+  await expect(page.getByText('600 ml of 1000 ml')).toBeVisible()
+  await expect(page.getByText('510 ml of 1000 ml')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByText('610 ml of 1000 ml')).toBeVisible()
+  await expectNoSideScroll(page)
+})
+
+test('a dose is carried over from gallons, and nonsense is answered in words', async ({ page }) => {
+  await page.goto('/bench')
+  await page.getByText('Carry a dose over').click()
+  await expect(page.getByText(/11\.72 ml in your tank, 7\.813 ml a litre/)).toBeVisible()
+  await page.getByLabel('My tank').fill('0')
+  await page.getByLabel('My tank').blur()
+  await expect(page.getByText('tankAmount must be over 0.')).toBeVisible()
+})
+
+test('the units of the screen are those of the calculator', async ({ request }) => {
+  const spoken = {
+    doseAmount: 1,
+    doseUnit: 'pinch',
+    perAmount: 1,
+    perUnit: 'l',
+    tankAmount: 1,
+    tankUnit: 'l',
+  }
+  const answer = await request.post('/api/calc/dilution', { data: spoken })
+  expect(answer.status()).toBe(400)
+  const known = /Known: (.*)\./.exec((await answer.json()).title)?.[1]?.split(', ') ?? []
+  expect(known.length).toBe(20)
+  expect(Object.keys(unitWords).sort()).toEqual(known.sort())
+})
