@@ -1,4 +1,7 @@
-// Forty made-up doses, worked by exact fractions of whole numbers and never by the app's own code. Prints recipes.csv.
+// Forty made-up doses, worked by exact fractions of whole numbers and never by the app's own code. Writes recipes.csv beside it.
+import { writeFileSync } from 'node:fs'
+import { URL } from 'node:url'
+
 const f = (n, d = 1n) => ({ n: BigInt(n), d: BigInt(d) })
 const times = (a, b) => ({ n: a.n * b.n, d: a.d * b.d })
 const over = (a, b) => ({ n: a.n * b.d, d: a.d * b.n })
@@ -65,7 +68,9 @@ const text = (x, digits = 9) => {
   const rounded = (2n * x.n * scale + x.d) / (2n * x.d)
   return `${rounded / scale}.${String(rounded % scale).padStart(digits, '0')}`
 }
-console.log('doseAmount,doseUnit,perAmount,perUnit,tankAmount,tankUnit,density,stockPercent,recipePercent,perLitre,needed,unit,finalPercent')
+const lines = [
+  'doseAmount,doseUnit,perAmount,perUnit,tankAmount,tankUnit,density,stockPercent,recipePercent,perLitre,needed,unit,finalPercent',
+]
 for (const [dose, doseUnit, per, perUnit, tank, tankUnit, density, stock, recipe] of rows) {
   const weighed = mass.has(doseUnit) || density !== '-'
   const amount = times(decimal(dose), unit[doseUnit])
@@ -75,5 +80,6 @@ for (const [dose, doseUnit, per, perUnit, tank, tankUnit, density, stock, recipe
   const needed = times(times(perLitre, litres), stock === '-' ? f(1) : over(decimal(recipe), decimal(stock)))
   const final = stock === '-' ? '' : text(over(times(needed, decimal(stock)), times(litres, f(1000))))
   const or = (x) => (x === '-' ? '' : x)
-  console.log([dose, doseUnit, per, perUnit, tank, tankUnit, or(density), or(stock), or(recipe), text(perLitre), text(needed), weighed ? 'g' : 'ml', final].join(','))
+  lines.push([dose, doseUnit, per, perUnit, tank, tankUnit, or(density), or(stock), or(recipe), text(perLitre), text(needed), weighed ? 'g' : 'ml', final].join(','))
 }
+writeFileSync(new URL('recipes.csv', import.meta.url), lines.join('\n') + '\n')

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
-import { unitWords } from '../../client/src/garden/words'
+import { unitWords } from '../../client/src/garden/unitWords'
 import { expectAccessible, expectNoSideScroll, startOver } from './steps'
 
 test.beforeEach(({ request }) => startOver(request))
@@ -14,6 +14,14 @@ async function plantings(page: Page): Promise<Record<string, string>> {
       p.plantings.map((x) => [`${p.name}: ${x.crop}`, x.id]),
     ),
   )
+}
+
+/** To another address of the app without loading it anew, as the back button does. */
+async function goInside(page: Page, address: string) {
+  await page.evaluate((to) => {
+    history.pushState({}, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+  }, address)
 }
 
 const general =
@@ -147,11 +155,11 @@ const cautions: { what: string; at: string; planting?: string; says: string | Re
 ]
 
 test('every caution stands on the bench where it belongs', async ({ page }) => {
-  test.slow()
   const ids = await plantings(page)
+  await page.goto('/bench')
   for (const c of cautions) {
     await test.step(c.what, async () => {
-      await page.goto(`/bench?planting=${ids[c.planting ?? 'Chapel: courgette']}&${c.at}`)
+      await goInside(page, `/bench?planting=${ids[c.planting ?? 'Chapel: courgette']}&${c.at}`)
       await expect(page.getByText(c.says).first()).toBeVisible()
       await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeEnabled({ enabled: c.saves })
     })
@@ -160,7 +168,7 @@ test('every caution stands on the bench where it belongs', async ({ page }) => {
 
 test('where only labelled products are used, a home mix is refused and says why', async ({ page }) => {
   await page.goto('/garden')
-  await page.getByLabel(/^Only labelled products here/).check()
+  await page.getByRole('checkbox', { name: /Only labelled products here/ }).check()
   await expect(page.getByText('Changed how the garden is run.')).toBeVisible()
   const ids = await plantings(page)
   await page.goto(`/bench?planting=${ids['Chapel: courgette']}&recipe=neem-with-soap`)
@@ -270,8 +278,8 @@ test('a dose is carried over from gallons, and nonsense is answered in words', a
   await page.goto('/bench')
   await page.getByText('Carry a dose over').click()
   await expect(page.getByText(/11\.72 ml in your tank, 7\.813 ml a litre/)).toBeVisible()
-  await page.getByLabel('My tank').fill('0')
-  await page.getByLabel('My tank').blur()
+  await page.getByRole('spinbutton', { name: 'My tank' }).fill('0')
+  await page.getByRole('spinbutton', { name: 'My tank' }).blur()
   await expect(page.getByText('tankAmount must be over 0.')).toBeVisible()
 })
 

@@ -19,8 +19,9 @@ const server = (dll: string, url: string, folder: string, more: string, health: 
 export default defineConfig({
   testDir: '.',
   outputDir: './test-results',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Two workers share two slow cores.
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
   workers,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],

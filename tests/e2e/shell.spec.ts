@@ -49,7 +49,7 @@ test.describe('with the demo garden', () => {
 
   test('a wrong figure is told beside its field and nothing typed is lost', async ({ page }) => {
     await page.goto('/')
-    await page.getByRole('link', { name: /^Oil with soap: Chapel/ }).click()
+    await page.getByRole('link', { name: /^Neem with soap: Chapel/ }).click()
     await page.getByRole('button', { name: /^Mixed it/ }).click()
     await page.getByLabel('Litres used').fill('3')
     await page.getByLabel('Note').fill('windy corner')
@@ -61,11 +61,13 @@ test.describe('with the demo garden', () => {
 
   test('a strong dose on seedlings can not be saved', async ({ page }) => {
     await page.goto('/bench')
-    await page.getByRole('combobox', { name: 'Where' }).click()
+    await page.getByText('Choose one planting or more').click()
     await page.getByRole('option', { name: 'Window rack: pak choi' }).click()
+    await page.keyboard.press('Escape')
     await page.getByRole('combobox', { name: 'Against' }).click()
     await page.getByRole('option', { name: 'Green peach aphid' }).click()
     await page.getByRole('button', { name: /^Castile soap/ }).click()
+    await page.getByRole('button', { name: 'Try two leaves first' }).click()
     await page.getByRole('button', { name: 'strong', exact: true }).click()
     await expect(page.getByText('Seedlings: one step down.')).toBeVisible()
     await expect(page.getByRole('button', { name: /^Mixed it/ })).toBeDisabled()

@@ -1285,6 +1285,44 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/materials/{material}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    material: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MaterialAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/shelf": {
         parameters: {
             query?: never;
@@ -3195,6 +3233,7 @@ export interface components {
             form: components["schemas"]["Form"];
             material: string;
             materialName: string;
+            hatch: string;
             step: components["schemas"]["DoseStep"];
             allowedStep: components["schemas"]["DoseStep"];
             nearestStep: null | components["schemas"]["DoseStep"];
@@ -3492,6 +3531,18 @@ export interface components {
             /** @default assumed */
             confidence: string;
         };
+        EffectAnswer: {
+            on: string;
+            /** Format: double */
+            eggs: number;
+            /** Format: double */
+            young: number;
+            /** Format: double */
+            adult: number;
+            /** Format: double */
+            protects: number;
+            confidence: string;
+        };
         EmptyBottle: {
             /** Format: uuid */
             memberId?: null | string;
@@ -3739,13 +3790,47 @@ export interface components {
             inARowLimit?: null | number;
             cautions?: string[];
             mixingNote?: null | string;
+            schools?: null | string;
             assumed?: string[];
             unit?: null | string;
             isLabelled?: boolean;
         };
+        MaterialAnswer: {
+            id: string;
+            name: string;
+            groupName: string;
+            groupCode: null | string;
+            evidence: components["schemas"]["EvidenceGrade"];
+            doses: null | components["schemas"]["Doses"];
+            cadence: components["schemas"]["Cadence"];
+            cover: components["schemas"]["CoverTraits"];
+            /** Format: double */
+            rainFreeHours: number;
+            /** Format: int32 */
+            daysToWait: null | number;
+            /** Format: double */
+            mixedLifeHours: number;
+            storage: null | string;
+            /** Format: double */
+            harmToHelpers: number;
+            seasonLimit: null | components["schemas"]["SeasonLimit"];
+            /** Format: int32 */
+            inARowLimit: null | number;
+            worksOn: components["schemas"]["EffectAnswer"][];
+            meetings: components["schemas"]["MeetingAnswer"][];
+            schools: null | string;
+            assumed: string[];
+        };
         MaterialName: {
             id: string;
             name: string;
+        };
+        MeetingAnswer: {
+            name: string;
+            inOneTank: boolean;
+            /** Format: double */
+            daysApart: number;
+            why: string;
         };
         MemberAnswer: {
             /** Format: uuid */

@@ -136,6 +136,8 @@ public sealed record Material
     public IReadOnlyList<string> Cautions { get; init; } = [];
     /// <summary>One line on how it is measured or mixed, shown on the bench.</summary>
     public string? MixingNote { get; init; }
+    /// <summary>Where gardeners disagree about it, and what is done here.</summary>
+    public string? Schools { get; init; }
     /// <summary>Which figures are our assumptions.</summary>
     public IReadOnlyList<string> Assumed { get; init; } = [];
 

@@ -16,6 +16,7 @@ import { trim } from '@/kit/format'
 import DoseConverter from './DoseConverter.vue'
 import LeftoverBottles from './LeftoverBottles.vue'
 import MaterialOptions from './MaterialOptions.vue'
+import MaterialFacts from './MaterialFacts.vue'
 import MixChoices from './MixChoices.vue'
 import MixSteps from './MixSteps.vue'
 import MixWarnings from './MixWarnings.vue'
@@ -229,6 +230,7 @@ async function mixed() {
       <p v-if="ask.planting.length === 0" class="soft">
         Choose what it is for, then the bottle can be saved.
       </p>
+      <MaterialFacts :material="data.material" :name="data.materialName" />
     </template>
     <DoseConverter />
     <GeneralCaution />

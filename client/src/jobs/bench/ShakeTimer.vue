@@ -34,7 +34,8 @@ const clock = useIntervalFn(
   { immediate: false },
 )
 watch(
-  () => [props.emulsifier.soap, props.emulsifier.oil, props.emulsifier.water],
+  // One word, so that reading the bench anew does not stop a running watch.
+  () => [props.emulsifier.soap, props.emulsifier.oil, props.emulsifier.water].join(),
   () => {
     amount.value = props.emulsifier.startAt
     stop()

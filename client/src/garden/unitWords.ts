@@ -1,0 +1,23 @@
+/** Units that a dose can be told in, by the API's codes. */
+export const unitWords: Record<string, string> = {
+  ml: 'ml',
+  l: 'litres',
+  'metric-tsp': 'metric teaspoons (5 ml)',
+  'metric-tbsp': 'metric tablespoons (15 ml)',
+  'metric-cup': 'metric cups (250 ml)',
+  'au-tbsp': 'Australian tablespoons (20 ml)',
+  'us-tsp': 'US teaspoons',
+  'us-tbsp': 'US tablespoons',
+  'us-floz': 'US fluid ounces',
+  'us-cup': 'US cups',
+  'us-pt': 'US pints',
+  'us-qt': 'US quarts',
+  'us-gal': 'US gallons',
+  'imp-floz': 'imperial fluid ounces',
+  'imp-pt': 'imperial pints',
+  'imp-gal': 'imperial gallons',
+  drop: 'drops',
+  g: 'grams',
+  kg: 'kilograms',
+  oz: 'ounces (weight)',
+}
