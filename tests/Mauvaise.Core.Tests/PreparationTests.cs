@@ -92,7 +92,7 @@ public class PreparationTests
     public void Over_the_ceiling_the_nearest_step_is_named()
     {
         var mix = Make("neem-with-soap", DoseStep.Usual, 1, with: o => o with { ActiveDose = 20 });
-        Assert.Equal((MixVerdict.Refused, DoseStep.Strong), (mix.Verdict, mix.NearestStep!.Value));
+        Assert.Equal((MixVerdict.Refused, DoseStep.Strong), (mix.Verdict, Mix.NearestStep(C, mix.Order, Mild)!.Value));
         Assert.Contains("12 ml is the most", Assert.Single(mix.Reasons).Sentence, StringComparison.Ordinal);
     }
 

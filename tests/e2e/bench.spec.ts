@@ -244,7 +244,7 @@ test('a new pairing goes from two leaves to a label at its real size', async ({ 
     'Not a drink',
     'by Ilse',
     'Boathouse chard',
-    'Not an approved product',
+    'Home mixes are not approved products',
   ])
     expect(label.text).toContain(word)
 

@@ -8,7 +8,7 @@ import { computed } from 'vue'
 const props = defineProps<{ scoops: { unit: string; count: number; millilitres: number }[] }>()
 
 /** Pixels for a centimetre. */
-const scale = 9.5
+const scale = 13
 const most = 8
 
 const measures = computed(() =>

@@ -1,7 +1,7 @@
+<script setup lang="ts">
+import { generalLine } from './generalLine'
+</script>
+
 <template>
-  <p class="note caution small">
-    Home mixes are not approved products. In some countries and on some shared land only registered products
-    may be used on food crops. Follow the product label and your local rules first; for anything stronger than
-    kitchen strength ask a licensed adviser.
-  </p>
+  <p class="note caution small">{{ generalLine }}</p>
 </template>

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Collections.Frozen;
 
 namespace Mauvaise.Core.Catalogue;
@@ -23,6 +24,9 @@ public sealed class GardenCatalogue
     private FrozenDictionary<string, ModeOfAction> groupById = FrozenDictionary<string, ModeOfAction>.Empty;
     private FrozenDictionary<string, Climate> climateById = FrozenDictionary<string, Climate>.Empty;
     private FrozenDictionary<string, IReadOnlyList<TargetOnCrop>> targetsByCrop = FrozenDictionary<string, IReadOnlyList<TargetOnCrop>>.Empty;
+
+    /// <summary>Answers of <see cref="Catalogue.Pairs.Between"/> that were asked for, by the two ids.</summary>
+    internal ConcurrentDictionary<(string A, string B), MixingPair> DecidedPairs { get; } = new();
 
     /// <summary>Indexes and checks the facts.</summary>
     /// <exception cref="CatalogueException">Any rule of <see cref="CatalogueRules"/> is broken; the message lists every fault.</exception>

@@ -15,7 +15,10 @@ public static class Pairs
     /// a material beside itself is always allowed.
     /// </summary>
     public static MixingPair Between(GardenCatalogue catalogue, Material a, Material b) =>
-        Find(catalogue.Pairs, a, b) ?? throw new InvalidOperationException($"No rule for {a.Id} with {b.Id}.");
+        catalogue.DecidedPairs.GetOrAdd(
+            (a.Id, b.Id),
+            static (_, x) => Find(x.catalogue.Pairs, x.a, x.b) ?? throw new InvalidOperationException($"No rule for {x.a.Id} with {x.b.Id}."),
+            (catalogue, a, b));
 
     /// <summary>Null when no rule fits.</summary>
     public static MixingPair? Find(IReadOnlyList<MixingPair> rules, Material a, Material b) =>

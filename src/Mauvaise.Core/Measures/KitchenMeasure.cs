@@ -28,14 +28,20 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
     {
         Bounds.Positive(millilitres);
         var (teaspoon, tablespoon, cup) = Spoons(system);
-        var best = Candidates(millilitres, teaspoon, tablespoon, cup)
-            .Select(s => (Scoops: s, Millilitres: s.Sum(x => x.Count * x.Unit.InBase)))
-            .OrderBy(c => Math.Round(Math.Abs(c.Millilitres - millilitres), 9))
-            .ThenBy(c => c.Scoops.Sum(s => Math.Ceiling(s.Count)))
-            .First();
+        var best = default(Choice);
+        var nearest = (Off: double.MaxValue, Scoops: double.MaxValue);
+        foreach (var choice in Candidates(millilitres, teaspoon, tablespoon, cup))
+        {
+            var order = (Math.Round(Math.Abs(choice.Millilitres - millilitres), 9), Math.Ceiling(choice.Many) + Math.Ceiling(choice.Few));
+            if (order.CompareTo(nearest) < 0)
+            {
+                (best, nearest) = (choice, order);
+            }
+        }
+
         var error = (best.Millilitres - millilitres) / millilitres * 100;
         return Math.Abs(error) <= LargestErrorPercent
-            ? new KitchenMeasure(best.Scoops, string.Join(" + ", best.Scoops.Select(s => $"{Count(s.Count)} {s.Unit.Name}")), error)
+            ? new KitchenMeasure(best.Scoops, best.Text, error)
             : new KitchenMeasure([], $"{exactText} with a {(byWeight ? "scale" : "syringe")}", 0);
     }
 
@@ -63,44 +69,52 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         _ => (Units.Get("metric-tsp"), Units.Get("metric-tbsp"), Units.Get("metric-cup")),
     };
 
-    private static IEnumerable<IReadOnlyList<Scoop>> Candidates(double millilitres, Unit teaspoon, Unit tablespoon, Unit cup)
+    /// <summary>So many of the larger measure, and so many of a smaller one beside them; 0 for none.</summary>
+    private readonly record struct Choice(double Many, Unit Larger, double Few = 0, Unit? Smaller = null)
+    {
+        public double Millilitres => Many * Larger.InBase + (Smaller is null ? 0 : Few * Smaller.InBase);
+        public IReadOnlyList<Scoop> Scoops => Smaller is null ? [new Scoop(Many, Larger)] : [new Scoop(Many, Larger), new Scoop(Few, Smaller)];
+        public string Text => Smaller is null ? $"{Count(Many)} {Larger.Name}" : $"{Count(Many)} {Larger.Name} + {Count(Few)} {Smaller.Name}";
+    }
+
+    private static IEnumerable<Choice> Candidates(double millilitres, Unit teaspoon, Unit tablespoon, Unit cup)
     {
         if (millilitres <= tablespoon.InBase * 1.02)
         {
-            yield return Quarters(millilitres, teaspoon);
+            yield return new Choice(Quarters(millilitres, teaspoon), teaspoon);
         }
 
         var tablespoons = Math.Floor(millilitres / tablespoon.InBase + 1e-9);
         if (tablespoons is >= 1 and <= 7)
         {
-            yield return [new Scoop(tablespoons, tablespoon)];
-            yield return [new Scoop(tablespoons + 1, tablespoon)];
+            yield return new Choice(tablespoons, tablespoon);
+            yield return new Choice(tablespoons + 1, tablespoon);
             var rest = millilitres - tablespoons * tablespoon.InBase;
             if (Math.Round(rest / teaspoon.InBase * 4) > 0)
             {
-                yield return [new Scoop(tablespoons, tablespoon), .. Quarters(rest, teaspoon)];
+                yield return new Choice(tablespoons, tablespoon, Quarters(rest, teaspoon), teaspoon);
             }
         }
 
         var cups = Math.Floor(millilitres / cup.InBase * 4 + 1e-9) / 4;
         if (cups >= 0.25)
         {
-            yield return [new Scoop(cups, cup)];
-            yield return [new Scoop(cups + 0.25, cup)];
+            yield return new Choice(cups, cup);
+            yield return new Choice(cups + 0.25, cup);
             var rest = Math.Round((millilitres - cups * cup.InBase) / tablespoon.InBase);
             if (rest > 0)
             {
-                yield return [new Scoop(cups, cup), new Scoop(rest, tablespoon)];
+                yield return new Choice(cups, cup, rest, tablespoon);
             }
         }
         else
         {
-            yield return Quarters(millilitres, teaspoon);
+            yield return new Choice(Quarters(millilitres, teaspoon), teaspoon);
         }
     }
 
-    private static Scoop[] Quarters(double millilitres, Unit spoon) =>
-        [new Scoop(Math.Max(0.25, Math.Round(millilitres / spoon.InBase * 4, MidpointRounding.AwayFromZero) / 4), spoon)];
+    private static double Quarters(double millilitres, Unit spoon) =>
+        Math.Max(0.25, Math.Round(millilitres / spoon.InBase * 4, MidpointRounding.AwayFromZero) / 4);
 
     private static string Count(double count)
     {

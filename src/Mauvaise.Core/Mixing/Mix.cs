@@ -56,12 +56,10 @@ public sealed record MixPart(Material Material, string Role, double PerLitre, do
 
 /// <summary>A recipe scaled to a sprayer. "Made up to": water is added until the whole is <see cref="Litres"/>.</summary>
 /// <param name="AllowedStep">The highest step that heat, tender crops and seedlings leave.</param>
-/// <param name="NearestStep">The strongest step that may be mixed as it is; null when none may, or when this one may.</param>
 /// <param name="Litres">0 for what is no liquid.</param>
 public sealed record Mix(
     MixOrder Order,
     DoseStep AllowedStep,
-    DoseStep? NearestStep,
     double Litres,
     IReadOnlyList<MixPart> Parts,
     IReadOnlyList<ActiveStrength> Strengths,
@@ -91,7 +89,6 @@ public sealed record Mix(
         return new Mix(
             order,
             judged.AllowedStep,
-            judged.Verdict == MixVerdict.Ok ? null : Nearest(catalogue, order, conditions),
             order.Recipe.IsWet ? order.Size : 0,
             parts,
             Mixing.Strengths.Of(catalogue, order.Recipe.IsWet ? parts.Select(Share) : []),
@@ -105,7 +102,8 @@ public sealed record Mix(
     private static MixJudgement Judge(GardenCatalogue catalogue, MixOrder order, IReadOnlyList<MixPart> parts, MixConditions conditions) =>
         MixGuards.Judge(catalogue, [.. parts.Select(Share)], [.. parts.Where(p => p.Role is "active" or "partner").Select(p => p.Material)], order.Recipe.Form, conditions);
 
-    private static DoseStep? Nearest(GardenCatalogue catalogue, MixOrder order, MixConditions conditions) =>
+    /// <summary>The strongest step at which an order may be mixed; null when none may.</summary>
+    public static DoseStep? NearestStep(GardenCatalogue catalogue, MixOrder order, MixConditions conditions) =>
         new[] { DoseStep.Strong, DoseStep.Usual, DoseStep.Gentle }
             .Select(step => order with { Step = step, ActiveDose = null })
             .Where(o => Judge(catalogue, o, PartsOf(catalogue, o), conditions).Verdict == MixVerdict.Ok)

@@ -117,14 +117,32 @@ public static class MixGuards
 
     private static IEnumerable<MixReason> Meetings(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares, IReadOnlyList<ActiveStrength> strengths)
     {
-        var all = shares.Select(s => s.Material).Concat(strengths.Select(s => s.Material)).DistinctBy(m => m.Id).ToList();
-        return
-            from i in Enumerable.Range(0, all.Count)
-            from j in Enumerable.Range(i + 1, all.Count - i - 1)
-            let pair = Pairs.Between(catalogue, all[i], all[j])
-            where pair.InOneTank == "never"
-            let wait = pair.DaysApart > 0 ? FormattableString.Invariant($" Give them {pair.DaysApart:0} {(pair.DaysApart == 1 ? "day" : "days")} apart.") : " Give one of them alone."
-            select new MixReason("never-together", MixVerdict.Refused, $"{all[i].Name} and {all[j].Name.ToLowerInvariant()} may not meet in one tank: {pair.Why}.{wait}");
+        var all = new List<Material>(shares.Count + strengths.Count);
+        foreach (var share in shares)
+        {
+            all.Add(share.Material);
+        }
+
+        // What was bought counts beside the stock that it went into.
+        foreach (var strength in strengths)
+        {
+            if (!all.Contains(strength.Material))
+            {
+                all.Add(strength.Material);
+            }
+        }
+
+        for (var i = 0; i < all.Count; i++)
+        {
+            for (var j = i + 1; j < all.Count; j++)
+            {
+                if (Pairs.Between(catalogue, all[i], all[j]) is { InOneTank: "never" } pair)
+                {
+                    var wait = pair.DaysApart > 0 ? FormattableString.Invariant($"Give them {pair.DaysApart:0} {(pair.DaysApart == 1 ? "day" : "days")} apart.") : "Give one of them alone.";
+                    yield return new("never-together", MixVerdict.Refused, $"{all[i].Name} and {all[j].Name.ToLowerInvariant()} may not meet in one tank: {pair.Why}. {wait}");
+                }
+            }
+        }
     }
 
     private static IEnumerable<MixReason> Weather(Form form, MixConditions conditions)

@@ -55,7 +55,7 @@ public static class BatchEndpoints
         if (made.Verdict != MixVerdict.Ok)
         {
             var why = made.Reasons.First(r => r.Verdict == made.Verdict);
-            return Problems.Refused("mix-" + why.Code, mix.NearestStep is { } nearest && mix.Verdict != MixVerdict.Ok
+            return Problems.Refused("mix-" + why.Code, made.NearestStep is { } nearest
                 ? $"{why.Sentence} The {nearest.ToString().ToLowerInvariant()} dose is the most that is allowed now."
                 : why.Sentence);
         }

@@ -122,7 +122,7 @@ public static class BenchEndpoints
             catalogue.Group(active.Material.Group).Hatch,
             mix.Order.Step,
             mix.AllowedStep,
-            mix.NearestStep,
+            made.NearestStep,
             new DoseAnswer(mix.Order.ActiveDose ?? doses.At(mix.Order.Step), doses.Unit, doses.Per, doses.Gentle, doses.Usual, doses.Strong, doses.Ceiling),
             fill.Needed,
             fill.Size,

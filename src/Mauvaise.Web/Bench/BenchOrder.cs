@@ -22,8 +22,9 @@ public sealed record BenchAsk(
     bool PatchTest);
 
 /// <summary>A mix with everything that speaks for or against it here and now.</summary>
+/// <param name="NearestStep">The strongest step that may be mixed, when this one may not; null when none may.</param>
 /// <param name="At">The hour that was judged; null when none is good.</param>
-public sealed record BenchMix(Mix Mix, IReadOnlyList<PatchTrial> Patches, MixVerdict Verdict, IReadOnlyList<MixReason> Reasons, DateTimeOffset? At, Emulsion? Emulsion);
+public sealed record BenchMix(Mix Mix, DoseStep? NearestStep, IReadOnlyList<PatchTrial> Patches, MixVerdict Verdict, IReadOnlyList<MixReason> Reasons, DateTimeOffset? At, Emulsion? Emulsion);
 
 /// <summary>From what was asked to a judged mix.</summary>
 public static class BenchOrder
@@ -59,7 +60,8 @@ public static class BenchOrder
             BottlePercent = (ask.BottlePercent ?? OnShelf(s, active)) is { } percent ? new Dictionary<string, double> { [active.Id] = percent } : new Dictionary<string, double>(),
         };
         var at = ask.At ?? NextGoodHour(s, plantings, active);
-        var mix = Mix.Make(catalogue, order, Conditions(s, plantings, [.. order.Added.Prepend(active)], at ?? s.Now, ask.At is not null));
+        var conditions = Conditions(s, plantings, [.. order.Added.Prepend(active)], at ?? s.Now, ask.At is not null);
+        var mix = Mix.Make(catalogue, order, conditions);
         var inMix = mix.Parts.Select(p => p.Material).OrderByDescending(m => m.Id == active.Id).ToList();
         var patches = plantings.Select(p => catalogue.Crop(p.Crop)).Distinct()
             .SelectMany(crop => mix.Parts.Where(p => p.Role is "active" or "partner").Select(p => UseGuards.PatchOf(s, crop, p.Material)))
@@ -72,7 +74,8 @@ public static class BenchOrder
             .. mix.Reasons,
             .. patches.Select(p => new MixReason("patch-test", ask.PatchTest ? MixVerdict.Ok : MixVerdict.Refused, PatchSentence(p))),
         ];
-        return new BenchMix(mix, patches, reasons.Select(r => r.Verdict).DefaultIfEmpty(MixVerdict.Ok).Max(), reasons, at, emulsion);
+        var nearest = mix.Verdict == MixVerdict.Ok ? null : Mix.NearestStep(catalogue, order, conditions);
+        return new BenchMix(mix, nearest, patches, reasons.Select(r => r.Verdict).DefaultIfEmpty(MixVerdict.Ok).Max(), reasons, at, emulsion);
     }
 
     private static IEnumerable<MixReason> NoSpray(GardenCatalogue catalogue, string? target)

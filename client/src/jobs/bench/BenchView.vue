@@ -149,25 +149,74 @@ async function mixed() {
       </div>
       <MixChoices :bench="data" :ask="ask" @change="change" />
       <div class="columns">
-        <section class="card" aria-labelledby="recipe">
-          <h2 id="recipe">{{ data.recipeName }}</h2>
-          <p class="soft">
-            <template v-if="wet">
-              Made up to {{ data.sizeText
-              }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template>: water is added until the
-              whole is that much.
-            </template>
-            <template v-else>For {{ data.sizeText }}.</template>
+        <div class="side">
+          <section class="card" aria-labelledby="recipe">
+            <h2 id="recipe">{{ data.recipeName }}</h2>
+            <p class="soft">
+              <template v-if="wet">
+                Made up to {{ data.sizeText
+                }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template>: water is added until
+                the whole is that much.
+              </template>
+              <template v-else>For {{ data.sizeText }}.</template>
+            </p>
+            <MixSteps :steps="data.steps" />
+            <ShakeTimer
+              v-if="data.emulsifier"
+              :emulsifier="data.emulsifier"
+              @soap="change({ soap: $event })"
+            />
+            <details>
+              <summary>Why this dose</summary>
+              <ul class="soft">
+                <li v-for="w in data.whyThisDose" :key="w">{{ w }}</li>
+              </ul>
+            </details>
+          </section>
+          <FieldError :problem="saving.error.value" />
+          <div class="actions">
+            <Button
+              v-if="patchFirst"
+              label="Try two leaves first"
+              size="large"
+              @click="change({ patch: true, size: undefined, step: 'gentle' })"
+            />
+            <Button
+              :label="
+                data.patchTest
+                  ? `Mixed it: ${data.sizeText} for two leaves`
+                  : `Mixed it: ${data.sizeText}${vessel ? ` in the ${vessel}` : ''}`
+              "
+              size="large"
+              :variant="patchFirst ? 'outlined' : undefined"
+              :disabled="data.verdict !== 'ok' || ask.planting.length === 0"
+              :loading="saving.isPending.value"
+              @click="mixed"
+            />
+            <Button
+              v-if="data.patchTest"
+              label="For the whole bed instead"
+              variant="outlined"
+              @click="change({ patch: undefined, size: undefined })"
+            />
+            <RouterLink
+              v-if="ask.planting.length"
+              class="p-button p-component p-button-outlined link"
+              :to="{ name: 'hours', query: { planting: ask.planting, material: data.material } }"
+            >
+              Good hours for it
+            </RouterLink>
+            <RouterLink
+              class="p-button p-component p-button-outlined link"
+              :to="{ name: 'mix-card', query: $route.query }"
+            >
+              Print the mix card
+            </RouterLink>
+          </div>
+          <p v-if="ask.planting.length === 0" class="soft">
+            Choose what it is for, then the bottle can be saved.
           </p>
-          <MixSteps :steps="data.steps" />
-          <ShakeTimer v-if="data.emulsifier" :emulsifier="data.emulsifier" @soap="change({ soap: $event })" />
-          <details>
-            <summary>Why this dose</summary>
-            <ul class="soft">
-              <li v-for="w in data.whyThisDose" :key="w">{{ w }}</li>
-            </ul>
-          </details>
-        </section>
+        </div>
         <div class="side">
           <section v-if="wet" class="card tank">
             <TankDrawing
@@ -187,49 +236,6 @@ async function mixed() {
           <MixWarnings :bench="data" @change="change" />
         </div>
       </div>
-      <FieldError :problem="saving.error.value" />
-      <div class="actions">
-        <Button
-          v-if="patchFirst"
-          label="Try two leaves first"
-          size="large"
-          @click="change({ patch: true, size: undefined, step: 'gentle' })"
-        />
-        <Button
-          :label="
-            data.patchTest
-              ? `Mixed it: ${data.sizeText} for two leaves`
-              : `Mixed it: ${data.sizeText}${vessel ? ` in the ${vessel}` : ''}`
-          "
-          size="large"
-          :variant="patchFirst ? 'outlined' : undefined"
-          :disabled="data.verdict !== 'ok' || ask.planting.length === 0"
-          :loading="saving.isPending.value"
-          @click="mixed"
-        />
-        <Button
-          v-if="data.patchTest"
-          label="For the whole bed instead"
-          variant="outlined"
-          @click="change({ patch: undefined, size: undefined })"
-        />
-        <RouterLink
-          v-if="ask.planting.length"
-          class="p-button p-component p-button-outlined link"
-          :to="{ name: 'hours', query: { planting: ask.planting, material: data.material } }"
-        >
-          Good hours for it
-        </RouterLink>
-        <RouterLink
-          class="p-button p-component p-button-outlined link"
-          :to="{ name: 'mix-card', query: $route.query }"
-        >
-          Print the mix card
-        </RouterLink>
-      </div>
-      <p v-if="ask.planting.length === 0" class="soft">
-        Choose what it is for, then the bottle can be saved.
-      </p>
       <MaterialFacts :material="data.material" :name="data.materialName" />
     </template>
     <DoseConverter />

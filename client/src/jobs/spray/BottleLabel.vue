@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
 import { dayAndClock, trim } from '@/kit/format'
+import { generalLine } from '@/kit/generalLine'
 
 /** What stands on the bottle: 90 by 60 mm on paper. */
 defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
@@ -27,8 +28,9 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
       }}<template v-if="batch.madeBy"> by {{ batch.madeBy }}</template
       >. <strong>Use by {{ dayAndClock(batch.useBy, zone) }}.</strong>
     </p>
+    <p class="small cautions">{{ batch.cautions.join(' ') }}</p>
     <p class="warn">Not a drink. Keep from children and pets.</p>
-    <p class="small">Not an approved product. Follow the product label and your local rules first.</p>
+    <p class="general">{{ generalLine }}</p>
   </section>
 </template>
 
@@ -37,7 +39,8 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
   box-sizing: border-box;
   width: 90mm;
   max-width: 100%;
-  min-height: 60mm;
+  height: 60mm;
+  overflow: hidden;
   padding: 3mm;
   border: 0.5mm solid var(--ink);
   border-radius: 1.5mm;
@@ -65,5 +68,18 @@ h2 {
 
 .small {
   font-size: 7pt;
+}
+
+.general {
+  font-size: 6pt;
+  line-height: 1.15;
+}
+
+.cautions {
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 3;
+  line-clamp: 3;
+  overflow: hidden;
 }
 </style>

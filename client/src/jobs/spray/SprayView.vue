@@ -169,6 +169,7 @@ const logged = computed(() => saving.data.value)
           <InputNumber
             v-model="litres"
             input-id="litres"
+            fluid
             :min="0"
             :max="50"
             :max-fraction-digits="2"
@@ -182,6 +183,7 @@ const logged = computed(() => saving.data.value)
           <InputNumber
             v-model="wetted"
             input-id="wetted"
+            fluid
             :min="1"
             :max="100"
             :invalid="!!saving.error.value?.fields.shareWetted"
@@ -218,6 +220,7 @@ const logged = computed(() => saving.data.value)
 <style scoped>
 .bottle {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 8px;
 }
 
