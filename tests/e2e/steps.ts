@@ -41,3 +41,14 @@ export async function tabTo(page: Page, control: Locator) {
   }
   throw new Error('Tab never reached the control')
 }
+
+/** Ids of the demo's plantings by "Place: crop". */
+export async function plantings(page: Page): Promise<Record<string, string>> {
+  const { gardens } = await (await page.request.get('/api/state')).json()
+  const garden = await (await page.request.get(`/api/gardens/${gardens[0].id}`)).json()
+  return Object.fromEntries(
+    garden.places.flatMap((p: { name: string; plantings: { id: string; crop: string }[] }) =>
+      p.plantings.map((x) => [`${p.name}: ${x.crop}`, x.id]),
+    ),
+  )
+}

@@ -4,7 +4,8 @@ import MultiSelect from 'primevue/multiselect'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
-import { formWords } from '@/garden/words'
+import { useGardenSettings } from '@/garden/useGardenSettings'
+import { formWords, kitchenWords, options } from '@/garden/words'
 import { dayAndClock, trim } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
 import type { BenchAsk } from './useBench'
@@ -14,6 +15,7 @@ const props = defineProps<{ bench: Schemas['BenchAnswer']; ask: BenchAsk }>()
 const emit = defineEmits<{ change: [more: Partial<BenchAsk>] }>()
 const { garden } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const settings = useGardenSettings()
 
 const recipes = computed(() =>
   props.bench.recipes.map((r) => ({
@@ -66,7 +68,7 @@ const touched = computed(
 <template>
   <details class="card" :open="touched || undefined">
     <summary>
-      <strong>Another recipe, hour, dose or bottle</strong>{{ ' ' }}
+      <strong>Another recipe, hour, dose, bottle or units</strong>{{ ' ' }}
       <span v-if="bench.added.length" class="soft"
         >with {{ bench.added.map((a) => a.name.toLowerCase()).join(', ') }}</span
       >
@@ -124,6 +126,13 @@ const touched = computed(
           {{ trim(bench.dose.strong, 2) }} strong, {{ trim(bench.dose.ceiling, 2) }} at most</span
         >
       </div>
+      <SelectField
+        v-if="garden"
+        :model-value="garden.kitchen"
+        :options="options(kitchenWords)"
+        label="Spoons and units"
+        @update:model-value="settings.mutate({ kitchen: $event })"
+      />
       <div v-if="bench.bottlePercent !== null" class="field">
         <label for="bottle">The bottle's strength, %</label>
         <InputNumber

@@ -31,6 +31,10 @@ const against = computed(() =>
 </script>
 
 <template>
+  <p v-if="growing.length === 0" class="note">
+    Nothing grows yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink>, then a mix can be
+    made for it.
+  </p>
   <div v-if="shown" class="for">
     <div class="field">
       <label for="where">Where</label>
