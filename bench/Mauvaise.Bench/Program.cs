@@ -8,7 +8,7 @@ if (args is [var one] && tables.TryGetValue(one, out var table))
     return 0;
 }
 
-Benchmark[] all = [.. SkyBench.All(), .. SuspectBench.All(), .. MixBench.All()];
+Benchmark[] all = [.. SkyBench.All(), .. SuspectBench.All(), .. MixBench.All(), .. SeasonOfTroubles.All()];
 var wanted = args.Length == 0 ? all : [.. all.Where(b => args.Contains(b.Name))];
 if (wanted.Length == 0)
 {

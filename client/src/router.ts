@@ -57,6 +57,12 @@ export const router = createRouter({
       meta: { title: 'Shelf' },
     },
     {
+      path: '/what-if',
+      name: 'what-if',
+      component: () => import('./jobs/whatif/WhatIfView.vue'),
+      meta: { title: 'What if?' },
+    },
+    {
       path: '/hours',
       name: 'hours',
       component: () => import('./jobs/windows/HoursView.vue'),

@@ -1847,6 +1847,48 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string;
+                    target: string;
+                    recipe?: string;
+                    days: string[];
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WhatIfAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/check-backs": {
         parameters: {
             query?: never;
@@ -3405,6 +3447,18 @@ export interface components {
             flowersCloseAtHour?: null | number;
             leafCrop?: boolean;
         };
+        CurveAnswer: {
+            sprayDays: number[];
+            days: components["schemas"]["WhatIfDay"][];
+            /** Format: double */
+            meanShare: number;
+            /** Format: double */
+            loss: number;
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            helpersLeft: null | number;
+        };
         /** @enum {unknown} */
         DateOrder: "yearFirst" | "dayFirst" | "monthFirst";
         DeedAnswer: {
@@ -4352,6 +4406,10 @@ export interface components {
             material: string;
             evidence: components["schemas"]["EvidenceGrade"];
         };
+        RecipeChoice: {
+            recipe: string;
+            material: string;
+        };
         /** @enum {unknown} */
         Role: "owner" | "helper" | "looker";
         /** @enum {unknown} */
@@ -4935,6 +4993,29 @@ export interface components {
             gaps: components["schemas"]["GapAnswer"][];
             days: components["schemas"]["WeatherDayAnswer"][];
             hasStation: boolean;
+        };
+        WhatIfAnswer: {
+            where: string;
+            targetName: string;
+            materialName: string;
+            recipe: string;
+            ofLeafArea: boolean;
+            /** Format: double */
+            line: null | number;
+            /** Format: date */
+            from: string;
+            recipes: components["schemas"]["RecipeChoice"][];
+            curves: components["schemas"]["CurveAnswer"][];
+        };
+        WhatIfDay: {
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            cover: number;
         };
         WindowAnswer: {
             /** Format: date-time */

@@ -212,6 +212,16 @@ async function mixed() {
             >
               Print the mix card
             </RouterLink>
+            <RouterLink
+              v-if="ask.planting.length === 1 && ask.target"
+              class="p-button p-component p-button-outlined link"
+              :to="{
+                name: 'what-if',
+                query: { planting: ask.planting[0], target: ask.target, recipe: data.recipe },
+              }"
+            >
+              Once, or three times?
+            </RouterLink>
           </div>
           <p v-if="ask.planting.length === 0" class="soft">
             Choose what it is for, then the bottle can be saved.

@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { scaleLinear } from 'd3-scale'
+import { area, line } from 'd3-shape'
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import { civilDay, percent } from '@/kit/format'
+
+/** Share of leaves over the coming weeks, a line for each schedule with the range of nine runs in ten of the one in hand. */
+const props = defineProps<{
+  curves: Schemas['CurveAnswer'][]
+  names: string[]
+  chosen: number
+  from: string
+  actionLine: number | null
+}>()
+const [width, height, left, right, top, bottom] = [720, 300, 52, 150, 14, 30]
+const days = computed(() => (props.curves[0]?.days.length ?? 1) - 1)
+const most = computed(() =>
+  Math.min(
+    1,
+    1.1 * Math.max(0.05, props.actionLine ?? 0, ...props.curves.flatMap((c) => c.days.map((d) => d.middle))),
+  ),
+)
+const x = computed(() => scaleLinear([0, days.value], [left, width - right]))
+const y = computed(() => scaleLinear([0, most.value], [height - bottom, top]))
+type Day = Schemas['WhatIfDay']
+const middle = computed(() =>
+  line<Day>(
+    (_, i) => x.value(i),
+    (d) => y.value(Math.min(most.value, d.middle)),
+  ),
+)
+const range = computed(() =>
+  area<Day>(
+    (_, i) => x.value(i),
+    (d) => y.value(Math.min(most.value, d.low)),
+    (d) => y.value(Math.min(most.value, d.high)),
+  ),
+)
+const date = (day: number) =>
+  civilDay(new Date(Date.parse(`${props.from}T12:00:00Z`) + day * 864e5).toISOString().slice(0, 10))
+const ticks = computed(() => Array.from({ length: Math.floor(days.value / 7) + 1 }, (_, i) => i * 7))
+/** Names at the ends of the lines, kept apart. */
+const ends = computed(() => {
+  const sorted = props.curves
+    .map((c, i) => ({ i, at: y.value(Math.min(most.value, c.days.at(-1)?.middle ?? 0)) }))
+    .sort((a, b) => a.at - b.at)
+  let last = -Infinity
+  return sorted.map((e) => ({ i: e.i, at: (last = Math.max(e.at, last + 17)) }))
+})
+</script>
+
+<template>
+  <svg
+    :viewBox="`0 0 ${width} ${height}`"
+    role="img"
+    :aria-label="`Share over ${days} days for ${names.join('; ')}`"
+  >
+    <g class="grid">
+      <g v-for="t in y.ticks(4)" :key="t">
+        <path :d="`M${left} ${y(t)}H${width - right}`" />
+        <text :x="left - 8" :y="y(t) + 4" class="end">{{ percent(t) }}</text>
+      </g>
+      <g v-for="t in ticks" :key="t">
+        <path :d="`M${x(t)} ${top}V${height - bottom}`" />
+        <text :x="x(t)" :y="height - bottom + 18" class="mid">{{ date(t).slice(4) }}</text>
+      </g>
+    </g>
+    <g v-if="actionLine !== null">
+      <path class="limit" :d="`M${left} ${y(actionLine)}H${width - right}`" />
+      <text :x="left + 6" :y="y(actionLine) - 5" class="limit-word">action line</text>
+    </g>
+    <path class="range" :d="range(curves[chosen]?.days ?? []) ?? ''" />
+    <g v-for="(c, i) in curves" :key="i" :class="['curve', `curve-${i}`, { chosen: i === chosen }]">
+      <path :d="middle(c.days) ?? ''" />
+      <circle
+        v-for="d in c.sprayDays"
+        :key="d"
+        :cx="x(d)"
+        :cy="y(Math.min(most, c.days[d]?.middle ?? 0))"
+        r="4"
+      />
+    </g>
+    <text
+      v-for="e in ends"
+      :key="e.i"
+      :x="width - right + 8"
+      :y="e.at + 4"
+      :class="{ strong: e.i === chosen }"
+    >
+      {{ names[e.i] }}
+    </text>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+}
+
+text {
+  font: 13px var(--text);
+  fill: var(--ink);
+}
+
+.grid path {
+  stroke: var(--line);
+}
+
+.grid text {
+  fill: var(--ink-soft);
+}
+
+.mid {
+  text-anchor: middle;
+}
+
+.end {
+  text-anchor: end;
+}
+
+.limit {
+  stroke: var(--brick);
+  stroke-dasharray: 2 4;
+}
+
+.limit-word {
+  fill: var(--brick-ink);
+}
+
+.range {
+  fill: var(--mauve-soft);
+}
+
+.curve path {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 2;
+}
+
+.curve circle {
+  fill: var(--surface);
+  stroke: var(--ink-soft);
+  stroke-width: 2;
+}
+
+.curve-1 path {
+  stroke-dasharray: 9 4;
+}
+
+.curve-2 path {
+  stroke-dasharray: none;
+  stroke: var(--ink);
+}
+
+.curve-3 path {
+  stroke-dasharray: 2 4;
+}
+
+.curve-4 path,
+.curve-6 path {
+  stroke-dasharray: 10 4 2 4;
+}
+
+.curve-5 path,
+.curve-7 path {
+  stroke-dasharray: 14 3 5 3;
+}
+
+.curve.chosen path {
+  stroke: var(--mauve);
+  stroke-width: 3.5;
+}
+
+.curve.chosen circle {
+  stroke: var(--mauve);
+}
+
+.strong {
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,101 @@
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Simulation;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.WhatIfs;
+
+/// <param name="SprayDays">Days from today.</param>
+/// <param name="MeanShare">Mean over the time of the middle run.</param>
+/// <param name="Loss">Share of the crop's value, 0 to 1.</param>
+/// <param name="HelpersLeft">Against leaving it alone; null where there are none.</param>
+public sealed record CurveAnswer(IReadOnlyList<int> SprayDays, IReadOnlyList<WhatIfDay> Days, double MeanShare, double Loss, double Litres, double? HelpersLeft);
+
+/// <param name="OfLeafArea">Shares are of leaf area, not of leaves.</param>
+/// <param name="Line">Action line here, where shares are of leaves; null otherwise.</param>
+public sealed record WhatIfAnswer(
+    string Where,
+    string TargetName,
+    string MaterialName,
+    string Recipe,
+    bool OfLeafArea,
+    double? Line,
+    DateOnly From,
+    IReadOnlyList<RecipeChoice> Recipes,
+    IReadOnlyList<CurveAnswer> Curves);
+
+public sealed record RecipeChoice(string Recipe, string Material);
+
+/// <summary>Trying schedules out before anything is sprayed.</summary>
+public static class WhatIfEndpoints
+{
+    private const int MostSprays = 8;
+
+    public static void MapWhatIfs(this IEndpointRouteBuilder app) =>
+        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("What if").MapGet("/what-if", Play);
+
+    /// <param name="days">Schedules of the gardener's own besides the usual four, each as "0,4,8".</param>
+    private static async Task<Results<Ok<WhatIfAnswer>, ProblemHttpResult>> Play(Guid gardenId, Guid planting, string target, string? recipe, string[] days, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var grown = s.FindPlanting(planting);
+        var t = s.Catalogue.FindTarget(target);
+        var own = days.Select(Read).ToList();
+        var checks = new Checks()
+            .That(grown is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
+            .That(grown is null || grown.GrowsOn(s.Today), "planting", "planting-not-growing", "This planting has ended: there is nothing to play through.")
+            .That(t is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
+            .That(t is null || WhatIf.Knows(t), "target", "not-simulated", $"{t?.Name} can not be played through: it comes as a brood, or no spray changes its course.")
+            .That(own.TrueForAll(d => d is not null), "days", "days-not-days", $"Give days from today with commas between, rising, from 0 to {WhatIf.Days - 1}, {MostSprays} at most, as 0,5,10.")
+            .That(own.Count <= 4, "days", "days-many", "Compare up to four schedules of your own.");
+        var seen = checks.Passed ? s.LatestLook(planting).FirstOrDefault(o => o.Named == target) : null;
+        checks.That(!checks.Passed || seen is { LeavesLooked: > 0, LeavesAffected: > 0 }, "planting", "no-count", $"Count some leaves with {t?.Name.ToLowerInvariant()} first: the run has to begin somewhere.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var options = MaterialChoice.Options(s, grown!, t!).Where(o => o.Recipe.IsWet).ToList();
+        var chosen = options.FirstOrDefault(o => o.Recipe.Id == recipe) ?? options.FirstOrDefault();
+        if (chosen is null)
+        {
+            return Problems.Refused("no-material", $"Nothing in the catalogue works on {t!.Name.ToLowerInvariant()}.");
+        }
+
+        var close = Math.Max(1, chosen.Material.Cadence.CurativeMaxDays);
+        Schedule[] schedules = [new([]), new([0]), new([0, close, 2 * close]), new([0, 14, 28]), .. own.Select(d => new Schedule(d!))];
+        var tooClose = own.Find(d => d!.Zip(d!.Skip(1)).Any(p => p.Second - p.First < chosen.Material.Cadence.CurativeMinDays));
+        if (tooClose is not null)
+        {
+            return new Checks().That(false, "days", "days-too-close", $"{chosen.Material.Name} wants {chosen.Material.Cadence.CurativeMinDays} days between two rounds.").Problem();
+        }
+
+        var litres = SprayVolume.LitresFor(s, [grown!]);
+        var curves = WhatIf.Play(s, grown!, seen!, t!, chosen.Material, schedules);
+        var disease = t!.Insect is null;
+        return TypedResults.Ok(new WhatIfAnswer(
+            GardenAnswers.Where(s, grown!),
+            t.Name,
+            chosen.Material.Name,
+            chosen.Recipe.Id,
+            disease,
+            disease ? null : Core.Scouting.ActionLine.For(t, s.StanceAt(s.PlaceOf(grown!)), s.PlaceOf(grown!).Shelter, grown!.Stage).Share,
+            s.Today,
+            [.. options.Select(o => new RecipeChoice(o.Recipe.Id, o.Material.Name))],
+            [.. curves.Select(c => new CurveAnswer(c.Schedule.Days, c.Days, c.Days.Average(d => d.Middle), c.Loss, c.Schedule.Days.Count * litres, c.HelpersLeft))]));
+    }
+
+    /// <summary>Null when it is no rising list of days within the time.</summary>
+    private static List<int>? Read(string list)
+    {
+        var days = list.Split(',').Select(x => int.TryParse(x, System.Globalization.CultureInfo.InvariantCulture, out var d) ? d : -1).ToList();
+        return days.Count <= MostSprays && days.TrueForAll(d => d is >= 0 and < WhatIf.Days) && days.Zip(days.Skip(1)).All(p => p.First < p.Second) ? days : null;
+    }
+}
