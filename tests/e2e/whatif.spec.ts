@@ -25,6 +25,6 @@ test('once or three times is tried out before anything is mixed', async ({ page 
 
   await page.setViewportSize({ width: 390, height: 844 })
   await expectNoSideScroll(page)
-  await page.getByRole('link', { name: 'Mix the first round' }).click()
+  await page.getByRole('button', { name: 'Mix the first round' }).click()
   await expect(page.getByRole('heading', { name: 'Bench', level: 1 })).toBeVisible()
 })

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, useTemplateRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import { civilDay, percent } from '@/kit/format'
 
@@ -13,7 +14,14 @@ const props = defineProps<{
   from: string
   actionLine: number | null
 }>()
-const [width, height, left, right, top, bottom] = [720, 300, 52, 150, 14, 30]
+const picture = useTemplateRef<SVGElement>('picture')
+const { width: room } = useElementSize(picture)
+/** One unit is one pixel, so that words stay readable on a phone. */
+const width = computed(() => Math.max(300, room.value || 720))
+const narrow = computed(() => width.value < 520)
+const height = computed(() => (narrow.value ? 250 : 300))
+const right = computed(() => (narrow.value ? 112 : 150))
+const [left, top, bottom] = [44, 14, 30]
 const days = computed(() => (props.curves[0]?.days.length ?? 1) - 1)
 const most = computed(() =>
   Math.min(
@@ -21,8 +29,8 @@ const most = computed(() =>
     1.1 * Math.max(0.05, props.actionLine ?? 0, ...props.curves.flatMap((c) => c.days.map((d) => d.middle))),
   ),
 )
-const x = computed(() => scaleLinear([0, days.value], [left, width - right]))
-const y = computed(() => scaleLinear([0, most.value], [height - bottom, top]))
+const x = computed(() => scaleLinear([0, days.value], [left, width.value - right.value]))
+const y = computed(() => scaleLinear([0, most.value], [height.value - bottom, top]))
 type Day = Schemas['WhatIfDay']
 const middle = computed(() =>
   line<Day>(
@@ -39,7 +47,10 @@ const range = computed(() =>
 )
 const date = (day: number) =>
   civilDay(new Date(Date.parse(`${props.from}T12:00:00Z`) + day * 864e5).toISOString().slice(0, 10))
-const ticks = computed(() => Array.from({ length: Math.floor(days.value / 7) + 1 }, (_, i) => i * 7))
+const step = computed(() => (narrow.value ? 14 : 7))
+const ticks = computed(() =>
+  Array.from({ length: Math.floor(days.value / step.value) + 1 }, (_, i) => i * step.value),
+)
 /** Names at the ends of the lines, kept apart. */
 const ends = computed(() => {
   const sorted = props.curves
@@ -52,6 +63,7 @@ const ends = computed(() => {
 
 <template>
   <svg
+    ref="picture"
     :viewBox="`0 0 ${width} ${height}`"
     role="img"
     :aria-label="`Share over ${days} days for ${names.join('; ')}`"
@@ -95,6 +107,7 @@ const ends = computed(() => {
 
 <style scoped>
 svg {
+  display: block;
   width: 100%;
 }
 

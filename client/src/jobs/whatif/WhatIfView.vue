@@ -103,7 +103,7 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
             counting again is what tells.
           </p>
         </section>
-        <div class="table">
+        <div class="table" role="region" aria-label="The schedules in figures" tabindex="0">
           <table>
             <thead>
               <tr>
@@ -146,11 +146,11 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
           <Button type="submit" label="Play it too" variant="outlined" />
         </form>
         <div class="actions">
-          <RouterLink
-            class="p-button p-component"
-            :to="{ name: 'bench', query: { planting: planting, target: target, recipe: data.recipe } }"
-            >Mix the first round</RouterLink
-          >
+          <Button
+            label="Mix the first round"
+            size="large"
+            @click="router.push({ name: 'bench', query: { planting, target, recipe: data.recipe } })"
+          />
         </div>
       </template>
     </template>
@@ -164,6 +164,7 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
 
 table {
   width: 100%;
+  min-width: 600px;
   border-collapse: collapse;
   font-variant-numeric: tabular-nums;
 }
@@ -196,9 +197,5 @@ th button {
   flex-wrap: wrap;
   gap: 12px;
   align-items: end;
-}
-
-a.p-button {
-  text-decoration: none;
 }
 </style>
