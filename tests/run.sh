@@ -36,15 +36,22 @@ must client gen    npm run gen
 run  . client-is-current client_is_current
 # Style and analyzers are errors in the build itself; this is the layout of the text.
 run  . cs-format   dotnet format whitespace Mauvaise.slnx --verify-no-changes --no-restore
-run  . format      npm run format
-run  . lint        npm run lint
-run  client types  npm run typecheck
-run  tests/e2e types-e2e npm run typecheck
 must . publish     dotnet publish src/Mauvaise.Web -c Release --no-build -o "$out/app"
 must . publish-standins dotnet publish src/Mauvaise.StandIns -c Release --no-build -o "$out/standins"
 touch "$out/app.stamp"
+# Beside each other: the client's checks need little of what the .NET tests wait for.
+client_checks() {
+  bad=0
+  run . format npm run format
+  run . lint npm run lint
+  run client types npm run typecheck
+  run tests/e2e types-e2e npm run typecheck
+  run client vitest npx vitest run --reporter=default --reporter=json --outputFile.json="$out/logs/vitest.json"
+  return $bad
+}
+client_checks & checks=$!
 run  . dotnet-test dotnet test --solution Mauvaise.slnx -c Release --no-build --no-ansi --no-progress
-run  client vitest npx vitest run --reporter=default --reporter=json --outputFile.json="$out/logs/vitest.json"
+wait "$checks" || bad=1
 PLAYWRIGHT_JSON_OUTPUT_NAME="$out/logs/e2e.json" E2E_ARTIFACTS="$out" run tests/e2e e2e npx playwright test --reporter=list,json
 
 node --input-type=commonjs - "$bad" "$out/logs" <<'J'

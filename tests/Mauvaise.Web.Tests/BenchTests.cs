@@ -278,6 +278,8 @@ public sealed class BenchTests : IAsyncLifetime
         var small = (await GetAsync<GardenAnswer>(http.BaseAddress!.ToString().TrimEnd('/'))).Sprayers.Single(s => s.CapacityLitres == 1);
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=neem-with-soap&size=2.2&sprayer={small.Id}");
         Assert.Equal((3, 0.8), (bench.Tanks, Math.Round(bench.Size, 9)));
+        Assert.Contains("1.9 l more than they take: make less, or use the rest on another bed within 24 hours.", bench.Notes);
+        Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=neem-with-soap")).Notes, n => n.Contains("more than they take", StringComparison.Ordinal));
     }
 
     [Fact]

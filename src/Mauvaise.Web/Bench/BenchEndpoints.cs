@@ -17,6 +17,9 @@ public static class BenchEndpoints
     /// <summary>A test of the emulsifier starts with this much soap, ml a litre.</summary>
     private const double EmulsionStartsAt = 1;
 
+    /// <summary>Less than this too much is not worth a word, litres.</summary>
+    private const double SpareLitres = 0.15;
+
     /// <summary>A jar is watched for this long, seconds.</summary>
     private const int ShortestShake = 30;
     private const int LongestShake = 600;
@@ -139,7 +142,7 @@ public static class BenchEndpoints
             made.Verdict,
             [.. made.Reasons.Select(r => new ReasonAnswer(r.Code, r.Verdict, r.Sentence))],
             mix.Cautions,
-            [.. inMix.Select(m => Shelf.ColdHint(m, ShelfEndpoints.ColdestLastNight(s)) is { } cold ? $"{m.Name}: {cold.Sentence}" : m.MixingNote).OfType<string>().Distinct()],
+            Notes(s, mix, inMix, fill),
             Why(s, made, active),
             [.. mix.Order.Added.Select(m => new MaterialName(m.Id, m.Name))],
             [.. catalogue.Materials.Where(m => m.Doses is { Per: DosedPer.Litre } && m.Label is not { Retired: true } && !inMix.Contains(m)).Select(m => new MaterialName(m.Id, m.Name))],
@@ -151,6 +154,20 @@ public static class BenchEndpoints
             mix.MixedLifeHours,
             inMix.Max(m => m.DaysToWait),
             made.At);
+    }
+
+    /// <summary>How it is measured, and what is more than it takes.</summary>
+    private static List<string> Notes(GardenSnapshot s, Mix mix, List<Material> inMix, Filling fill)
+    {
+        var coldestC = ShelfEndpoints.ColdestLastNight(s);
+        var notes = inMix.Select(m => Shelf.ColdHint(m, coldestC) is { } cold ? $"{m.Name}: {cold.Sentence}" : m.MixingNote).OfType<string>().Distinct().ToList();
+        var spare = fill.Size * fill.Tanks - fill.Needed;
+        if (mix.Recipe.IsWet && spare > SpareLitres)
+        {
+            notes.Add(string.Create(CultureInfo.InvariantCulture, $"{TankVolume.Text(spare, s.Garden.Kitchen)} more than they take: make less, or use the rest on another bed within {mix.MixedLifeHours:0} hours."));
+        }
+
+        return notes;
     }
 
     /// <summary>Why this dose and not another, in the order in which it was settled.</summary>
