@@ -129,6 +129,23 @@ public class UseGuardTests
         Assert.Contains(EveningPlanner.Plan(waiting).LeftAlone, l => l.Sentence.Contains("two leaves were tried", StringComparison.Ordinal));
     }
 
+    [Fact]
+    public void A_renewal_waits_for_the_leaves_that_are_tried_too()
+    {
+        var ahead = GardenSamples.Bed("Ahead", 0, stance: Stance.KeepAhead);
+        var squash = GardenSamples.Grown(ahead, "squash");
+        var garden = GardenSamples.Garden([ahead], [squash]) with { Applications = [GardenSamples.Sprayed(squash, 20, "milk", "powdery-mildew")] };
+        var deed = Assert.Single(EveningPlanner.Plan(garden).Deeds, d => d.Tank is not null);
+        Assert.Equal(DeedKind.PatchTest, deed.Kind);
+        var trial = new SprayApplication(Guid.NewGuid(), null, GardenSamples.Now.AddHours(-20), deed.Tank!.Recipe.Active.Material, null, 0.1, null, [new(squash.Id, 0.9)], true, null);
+        var waiting = garden with
+        {
+            Applications = [.. garden.Applications, trial],
+            CheckBacks = [new(Guid.NewGuid(), trial.Id, squash.Id, new DateOnly(2026, 7, 17), null, null, null, Injury.None)],
+        };
+        Assert.DoesNotContain(EveningPlanner.Plan(waiting).Deeds, d => d.Tank?.Recipe.Active.Material == trial.Material);
+    }
+
     private static Stock Bottle(string material, double left, DateOnly? bestBefore = null, DateOnly? opened = null, double? cost = null) =>
         new(Guid.NewGuid(), material, material, 250, left, C.Material(material).Unit, opened, bestBefore, Cost: cost);
 

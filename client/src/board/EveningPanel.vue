@@ -16,7 +16,11 @@ function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
     return { to: { name: 'check-back', params: { checkBackId: deed.checkBackId } }, label: 'Count again' }
   if (deed.tank) {
     const { recipe, target } = deed.tank
-    return { to: { name: 'bench', query: { planting: deed.plantingIds, target, recipe } }, label: 'Mix it' }
+    const patch = deed.kind === 'patchTest' ? 'true' : undefined
+    return {
+      to: { name: 'bench', query: { planting: deed.plantingIds, target, recipe, patch } },
+      label: 'Mix it',
+    }
   }
   if (deed.kind === 'walk')
     return { to: { name: 'walk', query: { planting: deed.plantingIds } }, label: 'Start the walk' }

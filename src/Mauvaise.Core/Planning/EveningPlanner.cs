@@ -197,8 +197,8 @@ public static class EveningPlanner
             return null;
         }
 
-        return PatchWaits(garden, planting, material) is null
-            && MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
+        return MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
+            && PatchWaits(garden, planting, best.Material) is null
             ? new Wish(planting, target, DeedKind.Renew, best, DoseStep.Gentle,
                 [new("cover-lapsed", FormattableString.Invariant($"{now * 100:0} % of the {material.Name.ToLowerInvariant()} is left at {place.Name}; keep ahead wants 60 %."))])
             : null;

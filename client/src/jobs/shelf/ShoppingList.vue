@@ -28,7 +28,7 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: minmax(140px, 1fr) auto minmax(0, 2fr);
+  grid-template-columns: minmax(140px, 1fr) minmax(90px, auto) minmax(0, 2fr);
   gap: 4px 14px;
   padding: 8px 0;
   border-top: 1px solid var(--line);
