@@ -23,6 +23,8 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<BatchRow> Batches => Set<BatchRow>();
     public DbSet<ApplicationRow> Applications => Set<ApplicationRow>();
     public DbSet<CheckBackRow> CheckBacks => Set<CheckBackRow>();
+    public DbSet<TaskRow> Tasks => Set<TaskRow>();
+    public DbSet<CourseRow> Courses => Set<CourseRow>();
     public DbSet<WeatherDayRow> WeatherDays => Set<WeatherDayRow>();
     public DbSet<WeatherFetchRow> WeatherFetches => Set<WeatherFetchRow>();
     public DbSet<DeedRow> Deeds => Set<DeedRow>();

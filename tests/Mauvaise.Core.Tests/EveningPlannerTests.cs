@@ -26,7 +26,7 @@ public class EveningPlannerTests
 
     [Theory]
     [InlineData(3, 0, Ants.None, "line 20 %")]
-    [InlineData(6, 4, Ants.None, "helpers are at work")]
+    [InlineData(6, 4, Ants.None, "Helpers are at work")]
     public void What_is_under_its_line_or_in_good_hands_is_left_alone(int affected, int helpers, Ants ants, string because)
     {
         var evening = EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, affected, "black-bean-aphid", helpers, ants)));
@@ -36,7 +36,7 @@ public class EveningPlannerTests
 
     [Fact]
     public void Ants_undo_the_helpers() =>
-        Assert.Contains(EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, 6, "black-bean-aphid", 4, Ants.Many))).Deeds, d => d.Kind == DeedKind.Spray);
+        Assert.Contains(EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, 6, "black-bean-aphid", 4, Ants.Many))).Deeds, d => d.Kind == DeedKind.ByHand && d.Detail.Contains("Bait the ants", StringComparison.Ordinal));
 
     [Fact]
     public void A_look_alike_is_never_sprayed()

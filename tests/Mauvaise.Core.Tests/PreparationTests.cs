@@ -44,7 +44,7 @@ public class PreparationTests
                 materials.Add(materials[^1] with { Id = $"m{materials.Count}", MadeFrom = new Preparation(yield, 7, "", [new(materials[^1].Id, amount)], ["stir"]) });
             }
 
-            var catalogue = GardenCatalogue.Create(new GardenCatalogue { Groups = C.Groups, Materials = materials, Targets = [], Signs = [], Helpers = [], Crops = [], Recipes = [], Pairs = C.Pairs, Climates = [] });
+            var catalogue = GardenCatalogue.Create(new GardenCatalogue { Groups = C.Groups, Materials = materials, Targets = [], Signs = [], Helpers = [], Crops = [], Recipes = [], Pairs = C.Pairs, Measures = [], Climates = [] });
             var deep = Assert.Single(Strengths.Of(catalogue, [new MixShare(materials[^1], perLitre)]));
             var direct = amounts.Aggregate(perLitre, (p, a) => p * a / yield);
             return deep.Material.Id == "m0" && Math.Abs(deep.PerLitre / direct - 1) < 1e-9;

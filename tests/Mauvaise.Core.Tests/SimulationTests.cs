@@ -165,4 +165,45 @@ public class SimulationTests
         var chance = new Chance(52675);
         Assert.Equal([0.65083822, 0.26834549, 0.10020783], new[] { chance.Next(), chance.Next(), chance.Next() }.Select(x => Math.Round(x, 8)));
     }
+
+    private static Brood Eaten(int days, params int[] sprayDays)
+    {
+        var brood = Brood.Showing(BroodTraits.Of(GardenSamples.Target("cabbage-white"))!, 0.2);
+        for (var day = 0; day < days; day++)
+        {
+            if (sprayDays.Contains(day))
+            {
+                brood.Spray(new Effect("", 0, 0.85, 0, 0.6), 0.9);
+            }
+
+            brood.Advance(20, 0, 0.01, 1);
+        }
+
+        return brood;
+    }
+
+    [Fact]
+    public void Chewers_come_in_broods_a_generation_apart()
+    {
+        var traits = BroodTraits.Of(GardenSamples.Target("cabbage-white"))!;
+        var days = (int)(traits.CycleDegreeDays / 10);
+        var density = Enumerable.Range(0, 2 * days).Select(d => Eaten(d).Density).ToList();
+        var low = density.Skip(days / 2).Take(days).Min();
+        Assert.True(density.Take(days / 2).Max() > 3 * low && density.Skip(days).Max() > 1.5 * low);
+    }
+
+    [Fact]
+    public void Grubs_are_best_met_when_small()
+    {
+        Assert.True(Eaten(30, 9).Incidence < Eaten(30, 20).Incidence);
+        Assert.True(Eaten(30, 20).Incidence < Eaten(30).Incidence);
+    }
+
+    [Fact]
+    public void The_worst_leaves_carry_more_than_their_share_away()
+    {
+        var (kept, pruned) = (LeafDisease.Showing(Mildew, 0.1, 0), LeafDisease.Showing(Mildew, 0.1, 0));
+        pruned.Prune(0.2);
+        Assert.InRange(pruned.Severity / kept.Severity, 0.3, 0.7);
+    }
 }

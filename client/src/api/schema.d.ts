@@ -1861,6 +1861,7 @@ export interface paths {
                     target: string;
                     recipe?: string;
                     days: string[];
+                    prune?: boolean;
                 };
                 header?: never;
                 path: {
@@ -1882,6 +1883,325 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/decide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    planting?: string;
+                    leaves?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecideAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewTask"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/tasks/{taskId}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    taskId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TaskDone"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/tasks/{taskId}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    taskId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TaskDropped"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewCourse"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CourseAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/courses/{courseId}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    courseId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CourseStopped"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/stances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    place?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StancesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/stance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlaceStance"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -3368,11 +3688,12 @@ export interface components {
             plantingId: string;
             where: string;
             leaf: string;
-            material: string;
+            what: string;
+            byHand: boolean;
             target: null | string;
             targetName: null | string;
             /** Format: date-time */
-            sprayedAt: string;
+            doneWhatAt: string;
             /** Format: date */
             dueOn: string;
             due: boolean;
@@ -3413,6 +3734,36 @@ export interface components {
             /** Format: int32 */
             leavesAffected: number;
         };
+        CourseAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            target: string;
+            targetName: string;
+            material: string;
+            recipe: string;
+            state: components["schemas"]["CourseState"];
+            over: boolean;
+            /** Format: int32 */
+            roundsGiven: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            spacingDays: number;
+            /** Format: date */
+            nextOn: null | string;
+            step: components["schemas"]["DoseStep"];
+            sentence: string;
+            change: null | string;
+        };
+        /** @enum {unknown} */
+        CourseState: "patchFirst" | "patchWaits" | "roundDue" | "checkFirst" | "cleared" | "changeGroup" | "giveUp" | "stopped";
+        CourseStopped: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         CoverCalc: {
             cover: number[];
         };
@@ -3445,6 +3796,8 @@ export interface components {
             stageDays: number[];
             /** Format: int32 */
             flowersCloseAtHour?: null | number;
+            /** Format: int32 */
+            leaves?: number;
             leafCrop?: boolean;
         };
         CurveAnswer: {
@@ -3461,6 +3814,12 @@ export interface components {
         };
         /** @enum {unknown} */
         DateOrder: "yearFirst" | "dayFirst" | "monthFirst";
+        DecideAnswer: {
+            ladders: components["schemas"]["LadderAnswer"][];
+            uncounted: string[];
+            tasks: components["schemas"]["TaskAnswer"][];
+            courses: components["schemas"]["CourseAnswer"][];
+        };
         DeedAnswer: {
             kind: components["schemas"]["DeedKind"];
             title: string;
@@ -3470,9 +3829,11 @@ export interface components {
             tank: null | components["schemas"]["TankAnswer"];
             /** Format: uuid */
             checkBackId: null | string;
+            /** Format: uuid */
+            taskId: null | string;
         };
         /** @enum {unknown} */
-        DeedKind: "checkBack" | "patchTest" | "spray" | "renew" | "byHand" | "remove" | "walk";
+        DeedKind: "checkBack" | "patchTest" | "spray" | "renew" | "task" | "byHand" | "remove" | "walk";
         DegreeDaysCalc: {
             /** Format: double */
             degreeDays: number;
@@ -3513,6 +3874,8 @@ export interface components {
             /** @default false */
             addTo: boolean;
         };
+        /** @enum {unknown} */
+        DiseaseApproach: "cleanThenProtect" | "protectOnly" | "neemOnly" | "milk";
         DiseaseBiology: {
             /** Format: double */
             minC: number;
@@ -3669,6 +4032,7 @@ export interface components {
             /** Format: double */
             longitude: number;
             stance: components["schemas"]["Stance"];
+            diseaseApproach: components["schemas"]["DiseaseApproach"];
             kitchen: components["schemas"]["KitchenSystem"];
             onlyLabelled: boolean;
             water: components["schemas"]["Water"];
@@ -3690,6 +4054,7 @@ export interface components {
             freeHours?: null | string[];
             onlyLabelled?: null | boolean;
             water?: null | components["schemas"]["Water"];
+            diseaseApproach?: null | components["schemas"]["DiseaseApproach"];
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -3763,6 +4128,34 @@ export interface components {
         };
         /** @enum {unknown} */
         KitchenSystem: "metric" | "us" | "imperial" | "australian";
+        LadderAnswer: {
+            /** Format: uuid */
+            observationId: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            /** Format: date-time */
+            at: string;
+            target: null | string;
+            name: string;
+            isGroup: boolean;
+            stance: components["schemas"]["Stance"];
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            line: number;
+            lineReason: string;
+            told: string;
+            ants: components["schemas"]["Ants"];
+            /** Format: int32 */
+            helpers: number;
+            canPlay: boolean;
+            steps: components["schemas"]["StepAnswer"][];
+        };
         LastDeed: {
             /** Format: int64 */
             id: number;
@@ -3981,6 +4374,18 @@ export interface components {
             /** @default false */
             patchTest: boolean;
         };
+        NewCourse: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            target: string;
+            recipe: string;
+            days?: null | number[];
+            step?: components["schemas"]["DoseStep"];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         NewEmulsion: {
             /** Format: uuid */
             id: string;
@@ -4092,6 +4497,19 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
+        NewTask: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            observationId: string;
+            step: string;
+            /** @default false */
+            pass: boolean;
+            /** Format: date */
+            on?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         NightAnswer: {
             /** Format: date-time */
             from: string;
@@ -4192,6 +4610,7 @@ export interface components {
             sunHours: number;
             watering: components["schemas"]["Watering"];
             stance: components["schemas"]["Stance"];
+            ownStance: boolean;
             plantings: components["schemas"]["PlantingAnswer"][];
         };
         PlaceFacts: {
@@ -4219,6 +4638,11 @@ export interface components {
             /** Format: date-time */
             lapsesOn: null | string;
             troubles: components["schemas"]["TroubleAnswer"][];
+        };
+        PlaceStance: {
+            stance: null | components["schemas"]["Stance"];
+            /** Format: uuid */
+            memberId?: null | string;
         };
         PlaceStopAnswer: {
             /** Format: uuid */
@@ -4614,6 +5038,16 @@ export interface components {
         StageEventKind: "hatch" | "young" | "adults";
         /** @enum {unknown} */
         Stance: "lastResort" | "watchAndTreat" | "keepAhead";
+        StanceChange: {
+            choice: string;
+            current: boolean;
+            lines: string[];
+            differences: string[];
+        };
+        StancesAnswer: {
+            stances: components["schemas"]["StanceChange"][];
+            approaches: components["schemas"]["StanceChange"][];
+        };
         StateAnswer: {
             gardens: components["schemas"]["GardenName"][];
             demo: boolean;
@@ -4881,6 +5315,39 @@ export interface components {
         };
         /** @enum {unknown} */
         TargetKind: "insect" | "disease" | "lookAlike";
+        TaskAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            step: string;
+            name: string;
+            how: string;
+            targetName: null | string;
+            /** Format: date */
+            dueOn: string;
+            due: boolean;
+            state: components["schemas"]["TaskState"];
+            /** Format: date-time */
+            doneAt: null | string;
+            /** Format: int32 */
+            leaves: null | number;
+            countsLeaves: boolean;
+            recipe: null | string;
+        };
+        TaskDone: {
+            /** Format: int32 */
+            leaves?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TaskDropped: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        TaskState: "planned" | "done" | "dropped" | "passed";
         /** @enum {unknown} */
         TemperatureUnit: "celsius" | "fahrenheit";
         TrendAnswer: {
@@ -4999,6 +5466,7 @@ export interface components {
             targetName: string;
             materialName: string;
             recipe: string;
+            prune: string;
             ofLeafArea: boolean;
             /** Format: double */
             line: null | number;

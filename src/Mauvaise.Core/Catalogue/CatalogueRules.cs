@@ -22,6 +22,8 @@ public static class CatalogueRules
         .. c.Crops.Where(x => x.StageDays.Count != 3 || x.StageDays.Zip(x.StageDays.Skip(1)).Any(p => p.First >= p.Second))
             .Select(x => $"crop '{x.Id}': stageDays wants three rising numbers (young, full, end)"),
         .. c.Recipes.SelectMany(r => RecipeFaults(r, c)),
+        .. Doubled("measure", c.Measures.Select(m => m.Id)),
+        .. c.Measures.SelectMany(m => MeasureFaults(m, c)),
         .. UndecidedPairs(c),
         .. c.Climates.SelectMany(ClimateFaults),
     ];
@@ -199,6 +201,25 @@ public static class CatalogueRules
             {
                 yield return $"recipe '{r.Id}': the partner '{i.Material}' has no doses to step";
             }
+        }
+    }
+
+    private static IEnumerable<string> MeasureFaults(Measure m, GardenCatalogue c)
+    {
+        var at = $"measure '{m.Id}'";
+        foreach (var on in m.For.Concat(m.WorksOn.Select(e => e.On)).Where(on => c.Targets.All(t => t.Id != on && t.Group != on)))
+        {
+            yield return $"{at}: is for '{on}', which is neither a target nor a group of targets";
+        }
+
+        if (m.Recipe is { } recipe && c.Recipes.All(r => r.Id != recipe))
+        {
+            yield return $"{at}: wants recipe '{recipe}', which is not in recipes";
+        }
+
+        if (m.AgainDays is < 1 || m.CheckBackDays is < 1 || m.LeadDays < 0)
+        {
+            yield return $"{at}: days must be 1 or more";
         }
     }
 

@@ -20,6 +20,8 @@ public sealed record Crop
     public required IReadOnlyList<int> StageDays { get; init; }
     /// <summary>Local hour at which its flowers have closed for the day, or null when they stay open: cucurbits close about noon.</summary>
     public int? FlowersCloseAtHour { get; init; }
+    /// <summary>Leaves of one full-grown plant (assumed).</summary>
+    public int Leaves { get; init; } = 24;
     /// <summary>Sold or eaten as leaves, so that little damage is tolerated.</summary>
     public bool LeafCrop { get; init; }
 }

@@ -14,6 +14,7 @@ public sealed class GardenCatalogue
     public required IReadOnlyList<Crop> Crops { get; init; }
     public required IReadOnlyList<Recipe> Recipes { get; init; }
     public required IReadOnlyList<MixingPair> Pairs { get; init; }
+    public required IReadOnlyList<Measure> Measures { get; init; }
     public required IReadOnlyList<Climate> Climates { get; init; }
 
     private FrozenDictionary<string, Material> materialById = FrozenDictionary<string, Material>.Empty;
@@ -23,6 +24,7 @@ public sealed class GardenCatalogue
     private FrozenDictionary<string, Recipe> recipeById = FrozenDictionary<string, Recipe>.Empty;
     private FrozenDictionary<string, ModeOfAction> groupById = FrozenDictionary<string, ModeOfAction>.Empty;
     private FrozenDictionary<string, Climate> climateById = FrozenDictionary<string, Climate>.Empty;
+    private FrozenDictionary<string, Measure> measureById = FrozenDictionary<string, Measure>.Empty;
     private FrozenDictionary<string, IReadOnlyList<TargetOnCrop>> targetsByCrop = FrozenDictionary<string, IReadOnlyList<TargetOnCrop>>.Empty;
 
     /// <summary>Answers of <see cref="Catalogue.Pairs.Between"/> that were asked for, by the two ids.</summary>
@@ -46,6 +48,7 @@ public sealed class GardenCatalogue
         facts.recipeById = facts.Recipes.ToFrozenDictionary(r => r.Id);
         facts.groupById = facts.Groups.ToFrozenDictionary(g => g.Id);
         facts.climateById = facts.Climates.ToFrozenDictionary(c => c.Id);
+        facts.measureById = facts.Measures.ToFrozenDictionary(m => m.Id);
         facts.targetsByCrop = facts.Crops.ToFrozenDictionary(c => c.Id, c => (IReadOnlyList<TargetOnCrop>)[
             .. facts.Targets.Where(t => IsHost(t, c)).Select(t => new TargetOnCrop(t, [.. facts.Signs.Select(s => CatalogueRules.Likelihood(t, s))]))]);
         return facts;
@@ -70,12 +73,14 @@ public sealed class GardenCatalogue
             Crops = Crops,
             Recipes = [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))],
             Pairs = Pairs,
+            Measures = Measures,
             Climates = Climates,
             targetById = targetById,
             signById = signById,
             cropById = cropById,
             groupById = groupById,
             climateById = climateById,
+            measureById = measureById,
             targetsByCrop = targetsByCrop,
         };
         more.materialById = more.Materials.ToFrozenDictionary(m => m.Id);
@@ -90,12 +95,14 @@ public sealed class GardenCatalogue
     public Crop? FindCrop(string id) => cropById.GetValueOrDefault(id);
     public Recipe? FindRecipe(string id) => recipeById.GetValueOrDefault(id);
     public Climate? FindClimate(string id) => climateById.GetValueOrDefault(id);
+    public Measure? FindMeasure(string id) => measureById.GetValueOrDefault(id);
 
     /// <summary>The material with this id, which the caller knows to exist (records are checked when written).</summary>
     public Material Material(string id) => materialById[id];
     public Target Target(string id) => targetById[id];
     public Crop Crop(string id) => cropById[id];
     public ModeOfAction Group(string id) => groupById[id];
+    public Measure Measure(string id) => measureById[id];
 
     /// <summary>The first recipe whose active is this material: the usual way to mix it. Null when none is known.</summary>
     public Recipe? RecipeFor(string materialId) => Recipes.FirstOrDefault(r => r.Active.Material == materialId);

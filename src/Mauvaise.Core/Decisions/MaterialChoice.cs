@@ -16,15 +16,24 @@ public static class MaterialChoice
     /// <summary>How far back the last course counts for changing the group, days (assumed).</summary>
     private const int CourseMemoryDays = 45;
 
+    /// <summary>After cleaning with an oxidiser it is time to protect, for so many days.</summary>
+    private const int CleanHoldsDays = 5;
+    private const string Oxidiser = "oxidiser";
+
     /// <summary>All materials with an effect on the target, best first; those that may not be used come last with the reason.</summary>
     public static IReadOnlyList<MaterialOption> Options(GardenSnapshot garden, Planting planting, Target target) =>
     [
         .. garden.Catalogue.Materials
-            .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: garden.Catalogue.RecipeFor(m.Id)))
+            .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: RecipeAgainst(garden.Catalogue, m, target)))
             .Where(x => x.Effect is not null && x.Recipe is not null && x.Material.Doses is not null && x.Material.Label is not { Retired: true })
             .Select(x => Weigh(garden, planting, target, x.Material, x.Effect!, x.Recipe!))
             .OrderByDescending(o => o.Allowed).ThenByDescending(o => o.Score).ThenBy(o => o.Material.Id, StringComparer.Ordinal),
     ];
+
+    /// <summary>What lives in the soil is met there; everything else by the usual way to mix the material.</summary>
+    private static Recipe? RecipeAgainst(GardenCatalogue catalogue, Material material, Target target) => target.Group == "soil-pests"
+        ? catalogue.Recipes.FirstOrDefault(r => r.Form == Form.Drench && r.Active.Material == material.Id)
+        : catalogue.RecipeFor(material.Id);
 
     private static MaterialOption Weigh(GardenSnapshot garden, Planting planting, Target target, Material material, Effect effect, Recipe recipe)
     {
@@ -66,6 +75,13 @@ public static class MaterialChoice
             reasons.Add(material.MadeFrom is null ? "None on the shelf." : "To be made first.");
         }
 
+        if (target.Kind == TargetKind.Disease && Approach(garden, history, material, effect) is var (fits, word))
+        {
+            // The garden's way outranks the rest, and still leaves an order among what fits it.
+            score = fits ? score + 1 : score * 0.4;
+            reasons.Add(word);
+        }
+
         if (IsTender(crop, planting, material))
         {
             score *= 0.6;
@@ -79,6 +95,22 @@ public static class MaterialChoice
         }
 
         return new MaterialOption(material, recipe, passedOver.Count == 0 ? score : 0, reasons, passedOver);
+    }
+
+    /// <summary>Whether a material fits the garden's way with disease, and the sentence for it; null where the way says nothing.</summary>
+    private static (bool Fits, string Word)? Approach(GardenSnapshot garden, List<SprayApplication> history, Material material, Effect effect)
+    {
+        const bool fits = true, not = false;
+        var cleaned = history.Any(a => garden.Catalogue.Material(a.Material).Group == Oxidiser && a.At > garden.Now.AddDays(-CleanHoldsDays));
+        return garden.Garden.DiseaseApproach switch
+        {
+            DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned ? (not, "It was cleaned lately: now it is protected.") : (fits, "Clean first, then protect: your way with disease."),
+            DiseaseApproach.CleanThenProtect when effect.Protects >= 0.4 => cleaned ? (fits, "It was cleaned lately: now it is protected.") : null,
+            DiseaseApproach.ProtectOnly => effect.Protects >= 0.4 ? (fits, "Protect only: your way with disease.") : (not, "It protects little, and you protect only."),
+            DiseaseApproach.NeemOnly => material.Group.StartsWith("azadirachtin", StringComparison.Ordinal) ? (fits, "Neem only: your way with disease.") : (not, "Not neem, which is your way with disease."),
+            DiseaseApproach.Milk => material.Id == "milk" ? (fits, "Milk: your way with disease.") : (not, "Not milk, which is your way with disease."),
+            _ => null,
+        };
     }
 
     /// <summary>All that a recipe puts into the tank, its active first.</summary>

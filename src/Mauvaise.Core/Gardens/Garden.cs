@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
@@ -8,8 +9,6 @@ public enum Stance { LastResort, WatchAndTreat, KeepAhead }
 
 /// <summary>How a household meets fungal disease.</summary>
 public enum DiseaseApproach { CleanThenProtect, ProtectOnly, NeemOnly, Milk }
-
-public enum PlaceKind { OpenBed, RaisedBed, Containers, Tunnel, IndoorRack }
 
 public enum Watering { Drip, HandAtSoil, Overhead, Tray }
 

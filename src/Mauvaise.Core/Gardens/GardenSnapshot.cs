@@ -21,6 +21,8 @@ public sealed record GardenSnapshot(
     IReadOnlyList<Batch> Batches,
     IReadOnlyList<SprayApplication> Applications,
     IReadOnlyList<CheckBack> CheckBacks,
+    IReadOnlyList<GardenTask> Tasks,
+    IReadOnlyList<Course> Courses,
     IReadOnlyList<Sprayer> Sprayers,
     IReadOnlyList<Stock> Stocks,
     IReadOnlyList<PlannedPick> Picks,

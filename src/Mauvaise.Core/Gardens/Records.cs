@@ -103,15 +103,55 @@ public enum Outcome { Cleared, Holding, Losing, Lost }
 /// <summary>What a spray did to the plant.</summary>
 public enum Injury { None, Slight, Clear, Severe }
 
-/// <summary>A visit to judge an application at one planting.</summary>
+/// <summary>A visit to judge a spray, or a task, at one planting.</summary>
+/// <param name="ApplicationId">The spray; null for a task.</param>
 /// <param name="DoneAt">Null while it is due.</param>
 /// <param name="ObservationId">The count made on that visit.</param>
+/// <param name="TaskId">The task; null for a spray.</param>
 public sealed record CheckBack(
     Guid Id,
-    Guid ApplicationId,
+    Guid? ApplicationId,
     Guid PlantingId,
     DateOnly DueOn,
     DateTimeOffset? DoneAt,
     Guid? ObservationId,
     Outcome? Outcome,
-    Injury Injury);
+    Injury Injury,
+    Guid? TaskId = null);
+
+/// <summary>What became of a step of the ladder. Passed: the gardener said no to it for what was seen then.</summary>
+public enum TaskState { Planned, Done, Dropped, Passed }
+
+/// <summary>A step of the ladder that the gardener took on, or passed by: a measure without a sprayer, or a spray that was passed by.</summary>
+/// <param name="LookId">The look that it answers.</param>
+/// <param name="Step">Id of a measure, or a code of the ladder's spray steps.</param>
+/// <param name="Leaves">Leaves taken off, where it is about leaves.</param>
+public sealed record GardenTask(
+    Guid Id,
+    Guid PlantingId,
+    Guid? LookId,
+    string Step,
+    string? Target,
+    DateOnly DueOn,
+    TaskState State,
+    DateTimeOffset? DoneAt = null,
+    int? Leaves = null);
+
+/// <summary>Rounds of one material against one trouble on one planting.</summary>
+/// <param name="OpenedAt">Sprays from then on count as its rounds.</param>
+/// <param name="SpacingDays">Days between rounds as it was opened; what the weather makes of it is worked out anew each day.</param>
+/// <param name="DegreeDaysPerDay">Warmth that was expected then; null where warmth does not matter.</param>
+/// <param name="OwnDays">Days that the gardener chose, rising; empty to go by the life cycle.</param>
+/// <param name="StoppedAt">When the gardener stopped it; null otherwise.</param>
+public sealed record Course(
+    Guid Id,
+    Guid PlantingId,
+    string Target,
+    string Recipe,
+    DateTimeOffset OpenedAt,
+    DoseStep Step,
+    int SpacingDays,
+    int Rounds,
+    double? DegreeDaysPerDay,
+    IReadOnlyList<DateOnly> OwnDays,
+    DateTimeOffset? StoppedAt = null);

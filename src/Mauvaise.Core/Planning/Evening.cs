@@ -4,7 +4,7 @@ using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 
-public enum DeedKind { CheckBack, PatchTest, Spray, Renew, ByHand, Remove, Walk }
+public enum DeedKind { CheckBack, PatchTest, Spray, Renew, Task, ByHand, Remove, Walk }
 
 /// <summary>Why something is proposed: a stable code and a sentence.</summary>
 public sealed record Reason(string Code, string Sentence);
@@ -12,6 +12,7 @@ public sealed record Reason(string Code, string Sentence);
 /// <summary>One thing to do this evening.</summary>
 /// <param name="Tank">What to mix, for a spray; null otherwise.</param>
 /// <param name="CheckBackId">The visit that is due, for a check-back.</param>
+/// <param name="TaskId">The task that was taken on, when it is due; null otherwise.</param>
 public sealed record Deed(
     DeedKind Kind,
     string Title,
@@ -19,7 +20,8 @@ public sealed record Deed(
     IReadOnlyList<Reason> Reasons,
     IReadOnlyList<Guid> PlantingIds,
     Tank? Tank,
-    Guid? CheckBackId);
+    Guid? CheckBackId,
+    Guid? TaskId = null);
 
 /// <summary>One mix for several plantings.</summary>
 public sealed record Tank(Recipe Recipe, DoseStep Step, double Litres, Target Target);

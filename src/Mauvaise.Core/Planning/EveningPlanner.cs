@@ -1,32 +1,24 @@
 using System.Globalization;
+using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
-using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 
 /// <summary>
-/// What is due now: check-backs first, then what passed its line, then cover that lapsed where a bed keeps ahead, then beds that
+/// What is due now: check-backs first, then tasks that were taken on, rounds of courses and what the ladder proposes, then cover that lapsed where a bed keeps ahead, then beds that
 /// nobody has looked at. Deterministic: the same snapshot gives the same evening.
 /// </summary>
 public static class EveningPlanner
 {
-    /// <summary>A count older than this no longer decides anything.</summary>
-    private const int CountHoldsDays = 10;
-
     /// <summary>A planting that nobody looked at for this long is due for a walk.</summary>
     private const int WalkEveryDays = 6;
-
-    /// <summary>What is under its line is looked at again after this long.</summary>
-    private const int LookAgainDays = 4;
-
-    /// <summary>One helper or mummy for this many infested leaves, and the colony is left to them.</summary>
-    private const double LeavesPerHelper = 10;
 
     private sealed record Wish(Planting Planting, Target Target, DeedKind Kind, MaterialOption Option, DoseStep Step, List<Reason> Reasons);
 
@@ -42,6 +34,7 @@ public static class EveningPlanner
             Decide(garden, planting, deeds, wishes, left);
         }
 
+        deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), DueTasks(garden));
         deeds.AddRange(Tanks(garden, wishes));
         deeds.AddRange(WalkDue(garden, visited));
         var (window, sentence) = Window(garden, deeds);
@@ -64,19 +57,47 @@ public static class EveningPlanner
         where c.DoneAt is null && c.DueOn <= garden.Today
         let planting = garden.FindPlanting(c.PlantingId)
         where planting is not null
-        let spray = garden.Applications.First(a => a.Id == c.ApplicationId)
-        let days = garden.Today.DayNumber - garden.Garden.DateOf(spray.At).DayNumber
-        let material = garden.Catalogue.Material(spray.Material)
-        select new Deed(
+        select DueCheckBack(garden, c, planting);
+
+    private static Deed DueCheckBack(GardenSnapshot garden, CheckBack visit, Planting planting)
+    {
+        var spray = garden.Applications.FirstOrDefault(a => a.Id == visit.ApplicationId);
+        var task = garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId);
+        var at = spray?.At ?? task?.DoneAt ?? garden.Now;
+        var days = Days(garden.Today.DayNumber - garden.Garden.DateOf(at).DayNumber);
+        var what = spray is not null ? garden.Catalogue.Material(spray.Material).Name : garden.Catalogue.FindMeasure(task?.Step ?? "")?.Name ?? "Something";
+        return new Deed(
             DeedKind.CheckBack,
-            $"{(spray.PatchTest ? "Judge two leaves" : "Check back")}: {Where(garden, planting)}",
-            spray.PatchTest
-                ? $"{material.Name} was tried {Days(days)} ago. Did it scorch, curl or drop them?"
-                : $"{material.Name} went on {Days(days)} ago. Count the same leaves: are they moving?",
-            [new("check-back-due", $"A check-back was due on {Date(c.DueOn)}.")],
+            $"{(spray is { PatchTest: true } ? "Judge two leaves" : "Check back")}: {Where(garden, planting)}",
+            spray switch
+            {
+                { PatchTest: true } => $"{what} was tried {days} ago. Did it scorch, curl or drop them?",
+                not null => $"{what} went on {days} ago. Count the same leaves: are they moving?",
+                _ => $"{what}: done {days} ago. Count the same leaves.",
+            },
+            [new("check-back-due", $"A check-back was due on {Date(visit.DueOn)}.")],
             [planting.Id],
             null,
-            c.Id);
+            visit.Id);
+    }
+
+    /// <summary>Tasks that were taken on and are due. A task to look is done by looking.</summary>
+    private static IEnumerable<Deed> DueTasks(GardenSnapshot garden) =>
+        from t in garden.Tasks
+        where t.State == TaskState.Planned && t.DueOn <= garden.Today
+        let planting = garden.FindPlanting(t.PlantingId)
+        where planting is not null && planting.GrowsOn(garden.Today)
+        let measure = garden.Catalogue.FindMeasure(t.Step)
+        where measure is not null && !(measure.Rung == Rung.Look && t.LookId is { } look && garden.LatestObservation(planting.Id)?.LookId != look)
+        select new Deed(
+            DeedKind.Task,
+            $"{measure.Name}: {Where(garden, planting)}",
+            measure.How,
+            [new("task-due", $"You took it on for {Date(t.DueOn)}.")],
+            [planting.Id],
+            null,
+            null,
+            t.Id);
 
     private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
     {
@@ -85,60 +106,72 @@ public static class EveningPlanner
             wishes.Add(renewal);
         }
 
-        foreach (var seen in garden.LatestLook(planting.Id))
+        foreach (var seen in garden.LatestLook(planting.Id).Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 }))
         {
-            DecideTrouble(garden, planting, seen, deeds, wishes, left);
+            DecideTrouble(garden, ActionLadder.For(garden, planting, seen), deeds, wishes, left);
+        }
+
+        var seenNow = garden.LatestLook(planting.Id).Where(o => o.LeavesAffected > 0).Select(o => o.Named).ToHashSet();
+        foreach (var course in garden.Courses.Where(c => c.PlantingId == planting.Id && !seenNow.Contains(c.Target)).Select(c => CourseProgress.Of(garden, c)).Where(c => !c.IsOver))
+        {
+            GoOn(garden, planting, course, wishes, left);
         }
     }
 
-    private static void DecideTrouble(GardenSnapshot garden, Planting planting, Observation seen, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
+    /// <summary>What the ladder proposes becomes a tank, or something by hand; what it leaves alone is told.</summary>
+    private static void DecideTrouble(GardenSnapshot garden, ActionLadder ladder, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
     {
-        var place = garden.PlaceOf(planting);
-        var target = seen.Named is { } named ? garden.Catalogue.FindTarget(named) : null;
-        if (target is null || seen.At < garden.Now.AddDays(-CountHoldsDays) || seen.LeavesLooked == 0)
+        var f = ladder.Finding;
+        var planting = f.Planting;
+        if (f.Stale)
         {
             return;
         }
 
-        if (target.Kind == TargetKind.LookAlike)
+        if (f.Course is { } course)
         {
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()}, which no spray mends."));
+            GoOn(garden, planting, course, wishes, left);
             return;
         }
 
-        var line = ActionLine.For(target, garden.StanceAt(place), place.Shelter, planting.Stage);
-        var share = seen.Incidence!.Value;
-        var told = FormattableString.Invariant($"{share * 100:0} % of leaves with {target.Name.ToLowerInvariant()}, line {line.Share * 100:0} %");
-        if (target.NoSpray && seen.LeavesAffected > 0)
+        var taken = garden.Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done).Select(t => t.Step).ToHashSet();
+        var proposed = ladder.Steps.Where(s => s.Choice == StepChoice.Do).ToList();
+        var byHand = proposed.Where(s => s.Measure is { Rung: not Rung.Look } && s.Code != "spare-helpers" && !taken.Contains(s.Code) && f.Target?.Kind != TargetKind.LookAlike && s.On <= garden.Today.AddDays(1)).ToList();
+        if (byHand.Count > 0)
         {
-            deeds.Add(new(DeedKind.Remove, $"Take out what is sick: {Where(garden, planting)}", target.InsteadOfSpray!, [new("no-spray", told + ".")], [planting.Id], null, null));
+            var drastic = byHand[^1].Rung == Rung.TakeOut;
+            deeds.Add(new(
+                drastic ? DeedKind.Remove : DeedKind.ByHand,
+                $"{(drastic ? "Take out what is sick" : "By hand")}: {Where(garden, planting)}",
+                string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0],
+                [new("over-line", f.Told + "."), .. byHand.Select(s => new Reason(s.Code, $"{s.Name}: {s.Why[0]}"))],
+                [planting.Id],
+                null,
+                null));
         }
-        else if (share >= line.Share && target.InsteadOfSpray is { } byHand)
+
+        if (proposed.FirstOrDefault(s => s is { Rung: Rung.Spray, Option: not null }) is { } spray)
         {
-            deeds.Add(new(DeedKind.ByHand, $"By hand: {Where(garden, planting)}", byHand, [new("over-line", told + ".")], [planting.Id], null, null));
+            Treat(garden, planting, f.Target!, spray, wishes, left);
         }
-        else if (share < line.Share)
+        else if (byHand.Count == 0)
         {
-            if (seen.LeavesAffected > 0)
-            {
-                left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}. Look again {When(garden, garden.Garden.DateOf(seen.At).AddDays(LookAgainDays))}."));
-            }
-        }
-        else if (Waiting(garden, planting, seen) is { } waiting)
-        {
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}. {waiting}"));
-        }
-        else if (HelpersAtWork(seen))
-        {
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: {told}, but {seen.Helpers + seen.Mummies} helpers are at work. Count again in 3 to 5 days."));
-        }
-        else
-        {
-            Treat(garden, planting, target, [new("over-line", told + "."), new("line", line.Reason)], wishes, left);
+            left.Add(new(planting.Id, LeftSentence(garden, ladder, taken)));
         }
     }
 
-    private static void Treat(GardenSnapshot garden, Planting planting, Target target, List<Reason> reasons, List<Wish> wishes, List<LeftAlone> left)
+    private static string LeftSentence(GardenSnapshot garden, ActionLadder ladder, HashSet<string> taken)
+    {
+        var f = ladder.Finding;
+        var spray = ladder.Steps.FirstOrDefault(s => s.Rung == Rung.Spray);
+        var why = f.Target?.Kind == TargetKind.LookAlike ? $"{f.Name}, which no spray mends."
+            : taken.Count > 0 ? $"{f.Told}. What you took on comes first."
+            : ladder.First is { Code: "look-again" } look ? (f.OverLine ? $"{f.Told}. " : "") + look.Why[0]
+            : $"{f.Told}. {spray?.Why[0] ?? ladder.Steps[0].Why[0]}";
+        return $"{Where(garden, f.Planting)}: {why}{(ladder.First is { Code: "look-again", On: { } on } && taken.Count == 0 ? $" Look again {When(garden, on)}." : "")}";
+    }
+
+    private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<Wish> wishes, List<LeftAlone> left)
     {
         if (wishes.FirstOrDefault(w => w.Planting.Id == planting.Id && w.Kind == DeedKind.Spray) is { } first)
         {
@@ -146,24 +179,29 @@ public static class EveningPlanner
             return;
         }
 
-        var options = MaterialChoice.Options(garden, planting, target);
-        if (options.FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is not { } best)
-        {
-            var why = options.Count == 0 ? "nothing in the catalogue works on it." : options[0].PassedOver[0] + ".";
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()} is over its line, but {why}"));
-            return;
-        }
-
         wishes.RemoveAll(w => w.Planting.Id == planting.Id);
-        if (PatchWaits(garden, planting, best.Material) is { } patch)
+        wishes.Add(new(planting, target, DeedKind.Spray, spray.Option!, DoseStep.Gentle, [.. spray.Why.Select(w => new Reason(spray.Code, w))]));
+    }
+
+    /// <summary>The next round of a course, when it is due.</summary>
+    private static void GoOn(GardenSnapshot garden, Planting planting, CourseProgress course, List<Wish> wishes, List<LeftAlone> left)
+    {
+        var target = garden.Catalogue.Target(course.Course.Target);
+        var material = garden.Catalogue.Material(course.Recipe.Active.Material);
+        var against = UseGuards.Against(garden, planting, MaterialChoice.MaterialsIn(garden.Catalogue, course.Recipe), garden.Now);
+        var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= garden.Today;
+        if (!due || against.Count > 0)
         {
-            left.Add(new(planting.Id, patch));
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: course against {target.Name.ToLowerInvariant()}. {(due ? $"{material.Name} waits: {against[0].Clause}." : course.Sentence)}"));
             return;
         }
 
-        reasons.AddRange(best.Reasons.Select(r => new Reason("material", r)));
-        reasons.AddRange(options.Where(o => !o.Allowed).Take(2).Select(o => new Reason("passed-over", $"Not {o.Material.Name.ToLowerInvariant()}: {o.PassedOver[0]}.")));
-        wishes.Add(new(planting, target, DeedKind.Spray, best, DoseStep.Gentle, reasons));
+        List<string> why = [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()];
+        Treat(garden, planting, target, new LadderStep(Rung.Spray, "round", course.Recipe.Name, StepChoice.Do, why, garden.Today, null, new MaterialOption(material, course.Recipe, 1, [], [])), wishes, left);
+        if (wishes.FindIndex(w => w.Planting.Id == planting.Id && w.Target.Id == target.Id) is var i and >= 0)
+        {
+            wishes[i] = wishes[i] with { Step = course.Step };
+        }
     }
 
     /// <summary>Says that two leaves wait to be judged; null when they do not.</summary>
@@ -259,16 +297,6 @@ public static class EveningPlanner
                 ? "No weather is known for the coming day, so no hour can be named."
                 : "No good hour in the coming day. " + hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).First().First().Sentence);
     }
-
-    private static string? Waiting(GardenSnapshot garden, Planting planting, Observation seen) =>
-        garden.LastSpray(planting.Id) is { } spray && spray.At >= seen.At
-            ? garden.CheckBacks.FirstOrDefault(c => c.ApplicationId == spray.Id && c.PlantingId == planting.Id && c.DoneAt is null) is { } due
-                ? $"Sprayed on {Date(garden.Garden.DateOf(spray.At))}; check back {Date(due.DueOn)}."
-                : null
-            : null;
-
-    private static bool HelpersAtWork(Observation seen) =>
-        seen.Ants == Ants.None && seen.Helpers + seen.Mummies >= Math.Max(1, seen.LeavesAffected / LeavesPerHelper);
 
     private static string Where(GardenSnapshot garden, Planting planting) =>
         $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant()}";

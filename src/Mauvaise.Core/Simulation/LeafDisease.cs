@@ -82,4 +82,13 @@ public sealed class LeafDisease(LeafDiseaseTraits traits, double spores)
             infectious *= 1 - effect.Young * wetted;
         }
     }
+
+    /// <summary>The worst leaves come off: more of what shows than of what is still inside, and the rest counts against fewer leaves.</summary>
+    /// <param name="share">Of the leaves, 0 to under 1.</param>
+    public void Prune(double share)
+    {
+        var left = 1 - Measures.Bounds.Within(share, 0, 0.9);
+        infectious *= (1 - Leaves.Worst(share)) / left;
+        dead *= (1 - Leaves.Worst(share)) / left;
+    }
 }

@@ -7,7 +7,8 @@ using Mauvaise.Core.Sky;
 namespace Mauvaise.Core.Simulation;
 
 /// <summary>Sprays on days from today, today being 0; none for leaving it alone.</summary>
-public sealed record Schedule(IReadOnlyList<int> Days);
+/// <param name="PrunedShare">Share of the leaves that come off today, the worst first, 0 to 0.25.</param>
+public sealed record Schedule(IReadOnlyList<int> Days, double PrunedShare = 0);
 
 /// <summary>A day over all runs: the middle one, and the range that nine in ten keep to. Shares of leaves or of leaf area, 0 to 1.</summary>
 /// <param name="Cover">Cover of the spray that is left, in the middle run.</param>
@@ -40,15 +41,15 @@ public static class WhatIf
     /// <summary>Value lost a day when every leaf beyond what the crop stands is affected (assumed).</summary>
     private const double LossPerDay = 0.02;
 
+    /// <summary>Value that goes with leaves that are taken off, a share for a share (assumed: shade and sugar are lost until they grow back).</summary>
+    private const double LossOfLeaves = 0.1;
+
     /// <summary>Adults that come to a leaf a day outdoors, and spores that come to a leaf area (assumed).</summary>
     private const double ArrivalsOutdoors = 0.001;
     private const double Spores = 0.0001;
 
-    /// <summary>True when a target is one that can be played through: it grows as a colony, or spreads on leaves.</summary>
-    public static bool Knows(Target target) => ColonyTraits.Of(target) is not null || LeafDiseaseTraits.Of(target) is not null;
-
     /// <summary>One curve for each schedule. The same garden and schedules give the same curves.</summary>
-    /// <param name="seen">The count it starts from: leaves were looked at, and the target is what <see cref="Knows"/>.</param>
+    /// <param name="seen">The count it starts from: leaves were looked at, and the target is what <see cref="Trouble.Knows"/>.</param>
     public static IReadOnlyList<WhatIfCurve> Play(GardenSnapshot garden, Planting planting, Observation seen, Target target, Material material, IReadOnlyList<Schedule> schedules)
     {
         var place = garden.PlaceOf(planting);
@@ -101,40 +102,40 @@ public static class WhatIf
         var chance = new Chance(seed);
         var share = Math.Clamp(seen.Incidence!.Value * chance.Between(0.8, 1.2), 0.002, 0.95);
         var outdoors = place.Shelter == Shelter.Open;
-        var colony = ColonyTraits.Of(target) is { } traits
-            ? Colony.Settled(traits, Colony.DensityAt(share), (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked)
-            : null;
-        var disease = LeafDiseaseTraits.Of(target) is { } leaf ? LeafDisease.Showing(leaf, share * (seen.SeverityPercent ?? 10) / 100, Spores) : null;
         var site = new ColonySite(outdoors, seen.Ants != Ants.None, outdoors ? ArrivalsOutdoors : 0);
+        var trouble = Trouble.Seen(target, share, (seen.SeverityPercent ?? 10) / 100, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked, site, Spores);
         var effect = material.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
         var stands = Stands(garden.Catalogue.Crop(planting.Crop), planting, target);
         double cover = 0, loss = 0;
         var (shares, covers) = (new double[Days + 1], new double[Days + 1]);
-        double Now() => colony?.Incidence ?? disease!.Severity;
+        if (schedule.PrunedShare > 0)
+        {
+            trouble.Prune(schedule.PrunedShare);
+            loss += schedule.PrunedShare * LossOfLeaves;
+        }
+
         for (var day = 0; day < Days; day++)
         {
-            (shares[day], covers[day]) = (Now(), cover);
+            (shares[day], covers[day]) = (trouble.Share, cover);
             var meanC = weather[day].MeanC + chance.Between(-ForecastErrorK, ForecastErrorK) * Math.Min(1, day / 7.0);
             var rain = weather[day].RainMm ?? Rain(garden, garden.Today.AddDays(day), chance);
             var wetted = chance.Between(LeastWetted, MostWetted);
             if (schedule.Days.Contains(day))
             {
-                colony?.Spray(effect, wetted, material.HarmToHelpers);
-                disease?.Spray(effect, wetted);
+                trouble.Treat(effect, wetted, material.HarmToHelpers);
                 cover = material.Cover.HalfLifeDays is null ? 0 : wetted;
             }
 
-            colony?.Advance(meanC, rain, effect.Protects * cover, site, chance);
-            disease?.Advance(meanC, outdoors ? rain : 0, weather[day].Favour, effect.Protects * cover, LeafGrowth(planting.Stage));
-            loss += LossPerDay * Math.Max(0, Now() - stands);
+            trouble.Advance(new TroubleDay(meanC, rain, weather[day].Favour, effect.Protects * cover, LeafGrowth(planting.Stage)), chance);
+            loss += LossPerDay * Math.Max(0, trouble.Share - stands);
             if (material.Cover is { HalfLifeDays: { } halfLife, WashOffMm: { } washOff })
             {
                 cover *= Math.Pow(2, -1 / halfLife - (outdoors ? rain / washOff : 0));
             }
         }
 
-        (shares[Days], covers[Days]) = (Now(), cover);
-        return new Played(shares, covers, Math.Min(1, loss), colony?.Helpers ?? 0);
+        (shares[Days], covers[Days]) = (trouble.Share, cover);
+        return new Played(shares, covers, Math.Min(1, loss), trouble.Helpers);
     }
 
     private static double Rain(GardenSnapshot garden, DateOnly date, Chance chance)

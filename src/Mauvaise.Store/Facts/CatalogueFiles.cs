@@ -29,6 +29,7 @@ public static class CatalogueFiles
         ["groups"] = typeof(ModeOfAction),
         ["helpers"] = typeof(Beneficial),
         ["materials"] = typeof(Material),
+        ["measures"] = typeof(Measure),
         ["pairs"] = typeof(MixingPair),
         ["recipes"] = typeof(Recipe),
         ["signs"] = typeof(Sign),
@@ -53,6 +54,7 @@ public static class CatalogueFiles
             Crops = List<Crop>(folder, "crops", faults),
             Recipes = List<Recipe>(folder, "recipes", faults),
             Pairs = List<MixingPair>(folder, "pairs", faults),
+            Measures = List<Measure>(folder, "measures", faults),
             Climates = List<Climate>(folder, "climates", faults),
         };
         return faults.Count > 0 ? throw new CatalogueException(faults) : GardenCatalogue.Create(facts);

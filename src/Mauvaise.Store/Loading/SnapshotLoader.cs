@@ -44,7 +44,10 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             [.. (await db.Batches.AsNoTracking().Include(b => b.Plantings).Include(b => b.Ingredients).Where(b => b.GardenId == gardenId && b.MadeAt >= since).OrderBy(b => b.MadeAt).AsSplitQuery().ToListAsync(stop)).Select(ToBatch)],
             [.. (await db.Applications.AsNoTracking().Include(a => a.Treated).Where(a => a.GardenId == gardenId && a.At >= since).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
             await db.CheckBacks.AsNoTracking().Where(c => c.GardenId == gardenId && c.DueOn >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(c => c.DueOn)
-                .Select(c => new CheckBack(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury)).ToListAsync(stop),
+                .Select(c => new CheckBack(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury, c.TaskId)).ToListAsync(stop),
+            await db.Tasks.AsNoTracking().Where(t => t.GardenId == gardenId && t.DueOn >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(t => t.DueOn)
+                .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves)).ToListAsync(stop),
+            [.. (await db.Courses.AsNoTracking().Where(c => c.GardenId == gardenId && c.OpenedAt >= since).OrderBy(c => c.OpenedAt).ToListAsync(stop)).Select(ToCourse)],
             await db.Sprayers.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.CapacityLitres)
                 .Select(s => new Sprayer(s.Id, s.Name, s.CapacityLitres)).ToListAsync(stop),
             await db.Stocks.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.Name)
@@ -80,6 +83,10 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             b.PatchTest,
             b.EmptiedAt,
             b.MemberId);
+
+    private static Course ToCourse(CourseRow c) =>
+        new(c.Id, c.PlantingId, c.Target, c.Recipe, c.OpenedAt, c.Step, c.SpacingDays, c.Rounds, c.DegreeDaysPerDay,
+            [.. (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => DateOnly.ParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture))], c.StoppedAt);
 
     private static SprayApplication ToApplication(ApplicationRow a) =>
         new(a.Id, a.BatchId, a.At, a.Material, a.PerLitre, a.Litres, a.Target,

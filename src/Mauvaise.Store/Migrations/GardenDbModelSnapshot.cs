@@ -171,7 +171,7 @@ namespace Mauvaise.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
-                    b.Property<Guid>("ApplicationId")
+                    b.Property<Guid?>("ApplicationId")
                         .HasColumnType("TEXT");
 
                     b.Property<long?>("DoneAt")
@@ -198,6 +198,9 @@ namespace Mauvaise.Store.Migrations
                     b.Property<Guid>("PlantingId")
                         .HasColumnType("TEXT");
 
+                    b.Property<Guid?>("TaskId")
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("ApplicationId");
@@ -206,9 +209,69 @@ namespace Mauvaise.Store.Migrations
 
                     b.HasIndex("PlantingId");
 
+                    b.HasIndex("TaskId");
+
                     b.HasIndex("GardenId", "DueOn");
 
                     b.ToTable("CheckBacks");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.CourseRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("DegreeDaysPerDay")
+                        .HasColumnType("REAL");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("MemberId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("OpenedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("OwnDays")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Recipe")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Rounds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("SpacingDays")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Step")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("StoppedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Target")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PlantingId");
+
+                    b.HasIndex("GardenId", "OpenedAt");
+
+                    b.ToTable("Courses");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.DeedRow", b =>
@@ -796,6 +859,56 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Stocks");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.TaskRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DoneAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly>("DueOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Leaves")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid?>("LookId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("MemberId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Step")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Target")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("PlantingId");
+
+                    b.HasIndex("GardenId", "DueOn");
+
+                    b.ToTable("Tasks");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.TreatedRow", b =>
                 {
                     b.Property<Guid>("ApplicationId")
@@ -933,8 +1046,7 @@ namespace Mauvaise.Store.Migrations
                     b.HasOne("Mauvaise.Store.Rows.ApplicationRow", null)
                         .WithMany()
                         .HasForeignKey("ApplicationId")
-                        .OnDelete(DeleteBehavior.Restrict)
-                        .IsRequired();
+                        .OnDelete(DeleteBehavior.Restrict);
 
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
                         .WithMany()
@@ -946,6 +1058,26 @@ namespace Mauvaise.Store.Migrations
                         .WithMany()
                         .HasForeignKey("ObservationId")
                         .OnDelete(DeleteBehavior.Restrict);
+
+                    b.HasOne("Mauvaise.Store.Rows.PlantingRow", null)
+                        .WithMany()
+                        .HasForeignKey("PlantingId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.TaskRow", null)
+                        .WithMany()
+                        .HasForeignKey("TaskId")
+                        .OnDelete(DeleteBehavior.Restrict);
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.CourseRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
 
                     b.HasOne("Mauvaise.Store.Rows.PlantingRow", null)
                         .WithMany()
@@ -1097,6 +1229,21 @@ namespace Mauvaise.Store.Migrations
                         .WithMany()
                         .HasForeignKey("GardenId")
                         .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TaskRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.PlantingRow", null)
+                        .WithMany()
+                        .HasForeignKey("PlantingId")
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
                 });
 

@@ -178,9 +178,30 @@ internal sealed class CheckBackConfiguration : IEntityTypeConfiguration<CheckBac
     {
         row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
         row.HasOne<ApplicationRow>().WithMany().HasForeignKey(r => r.ApplicationId).OnDelete(DeleteBehavior.Restrict);
+        row.HasOne<TaskRow>().WithMany().HasForeignKey(r => r.TaskId).OnDelete(DeleteBehavior.Restrict);
         row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
         row.HasOne<ObservationRow>().WithMany().HasForeignKey(r => r.ObservationId).OnDelete(DeleteBehavior.Restrict);
         row.HasIndex(r => new { r.GardenId, r.DueOn });
+    }
+}
+
+internal sealed class TaskConfiguration : IEntityTypeConfiguration<TaskRow>
+{
+    public void Configure(EntityTypeBuilder<TaskRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+        row.HasIndex(r => new { r.GardenId, r.DueOn });
+    }
+}
+
+internal sealed class CourseConfiguration : IEntityTypeConfiguration<CourseRow>
+{
+    public void Configure(EntityTypeBuilder<CourseRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+        row.HasIndex(r => new { r.GardenId, r.OpenedAt });
     }
 }
 

@@ -97,13 +97,47 @@ public sealed class CheckBackRow
 {
     public Guid Id { get; set; }
     public Guid GardenId { get; set; }
-    public Guid ApplicationId { get; set; }
+    public Guid? ApplicationId { get; set; }
+    public Guid? TaskId { get; set; }
     public Guid PlantingId { get; set; }
     public DateOnly DueOn { get; set; }
     public DateTimeOffset? DoneAt { get; set; }
     public Guid? ObservationId { get; set; }
     public Outcome? Outcome { get; set; }
     public Injury Injury { get; set; }
+}
+
+public sealed class TaskRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid PlantingId { get; set; }
+    public Guid? LookId { get; set; }
+    public required string Step { get; set; }
+    public string? Target { get; set; }
+    public DateOnly DueOn { get; set; }
+    public TaskState State { get; set; }
+    public DateTimeOffset? DoneAt { get; set; }
+    public int? Leaves { get; set; }
+    public Guid? MemberId { get; set; }
+}
+
+public sealed class CourseRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid PlantingId { get; set; }
+    public required string Target { get; set; }
+    public required string Recipe { get; set; }
+    public DateTimeOffset OpenedAt { get; set; }
+    public DoseStep Step { get; set; }
+    public int SpacingDays { get; set; }
+    public int Rounds { get; set; }
+    public double? DegreeDaysPerDay { get; set; }
+    /// <summary>ISO days with commas between; null to go by the life cycle.</summary>
+    public string? OwnDays { get; set; }
+    public DateTimeOffset? StoppedAt { get; set; }
+    public Guid? MemberId { get; set; }
 }
 
 public sealed class WalkRow

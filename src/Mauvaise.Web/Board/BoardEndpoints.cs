@@ -64,7 +64,8 @@ public sealed record DeedAnswer(
     IReadOnlyList<string> Reasons,
     IReadOnlyList<Guid> PlantingIds,
     TankAnswer? Tank,
-    Guid? CheckBackId);
+    Guid? CheckBackId,
+    Guid? TaskId);
 
 public sealed record TankAnswer(string Recipe, DoseStep Step, double Litres, string Target, string Material);
 
@@ -209,6 +210,7 @@ public static class BoardEndpoints
             [.. d.Reasons.Select(r => r.Sentence)],
             d.PlantingIds,
             d.Tank is null ? null : new TankAnswer(d.Tank.Recipe.Id, d.Tank.Step, d.Tank.Litres, d.Tank.Target.Id, catalogue.Material(d.Tank.Recipe.Active.Material).Id),
-            d.CheckBackId))],
+            d.CheckBackId,
+            d.TaskId))],
         [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Sentence))]);
 }

@@ -13,16 +13,18 @@ namespace Mauvaise.Web.CheckBacks;
 public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int LeavesAffected);
 
 /// <summary>A visit that is due or done.</summary>
-/// <param name="Before">The count before the spray; null when nobody counted.</param>
+/// <param name="What">The material, or what was done by hand.</param>
+/// <param name="Before">The count before it; null when nobody counted.</param>
 public sealed record CheckBackAnswer(
     Guid Id,
     Guid PlantingId,
     string Where,
     string Leaf,
-    string Material,
+    string What,
+    bool ByHand,
     string? Target,
     string? TargetName,
-    DateTimeOffset SprayedAt,
+    DateTimeOffset DoneWhatAt,
     DateOnly DueOn,
     bool Due,
     bool PatchTest,
@@ -38,7 +40,7 @@ public sealed record CheckBackCount(NewObservation Count, Injury Injury);
 /// <summary>What two leaves look like after a patch test.</summary>
 public sealed record PatchJudgement(Injury Injury, Guid? MemberId = null);
 
-/// <summary>Judging a spray by counting again.</summary>
+/// <summary>Judging a spray, or what was done by hand, by counting again.</summary>
 public static class CheckBackEndpoints
 {
     public static void MapCheckBacks(this IEndpointRouteBuilder app)
@@ -77,20 +79,20 @@ public static class CheckBackEndpoints
         var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
             .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
-            .That(s.Applications.First(a => a.Id == visit.ApplicationId) is { PatchTest: false }, "", "patch-test", "This was a patch test: judge the two leaves instead.")
+            .That(Judged.Of(s, visit) is { PatchTest: false }, "", "patch-test", "This was a patch test: judge the two leaves instead.")
             .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var spray = s.Applications.First(a => a.Id == visit.ApplicationId);
+        var what = Judged.Of(s, visit);
         var planting = s.FindPlanting(visit.PlantingId)!;
         var judged = Judge(s, visit, body.Count.LeavesLooked, body.Count.LeavesAffected);
         var row = await tools.Db.CheckBacks.FirstAsync(c => c.Id == checkBackId, stop);
         await tools.Log.WriteAsync(gardenId, body.Count.MemberId, $"Checked {GardenAnswers.Where(s, planting)}: {judged.Outcome.ToString().ToLowerInvariant()}", db =>
         {
-            db.Observations.AddRange(ObservationEndpoints.Rows(gardenId, body.Count, tools.Now, spray.Target));
+            db.Observations.AddRange(ObservationEndpoints.Rows(gardenId, body.Count, tools.Now, what.Target));
             row.DoneAt = tools.Now;
             row.ObservationId = body.Count.Id;
             row.Outcome = judged.Outcome;
@@ -108,7 +110,7 @@ public static class CheckBackEndpoints
             return Problems.NotFound("check-back");
         }
 
-        var spray = s.Applications.First(a => a.Id == visit.ApplicationId);
+        var spray = Judged.Of(s, visit);
         var checks = new Checks()
             .That(spray.PatchTest, "", "no-patch-test", "This was a whole spray: count the leaves.")
             .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", "These leaves were judged already. Undo that first to judge them again.")
@@ -134,22 +136,23 @@ public static class CheckBackEndpoints
 
     private static CheckBackAnswer Answer(GardenSnapshot s, CheckBack c)
     {
-        var spray = s.Applications.First(a => a.Id == c.ApplicationId);
+        var what = Judged.Of(s, c);
         var planting = s.FindPlanting(c.PlantingId)!;
-        var before = Before(s, c, spray);
+        var before = Before(s, c, what);
         var after = c.ObservationId is { } id ? s.Observations.FirstOrDefault(o => o.Id == id) : null;
         return new(
             c.Id,
             c.PlantingId,
             GardenAnswers.Where(s, planting),
             s.Catalogue.Crop(planting.Crop).Leaf,
-            s.Catalogue.Material(spray.Material).Name,
-            spray.Target,
-            spray.Target is null ? null : s.Catalogue.FindTarget(spray.Target)?.Name,
-            spray.At,
+            what.Name,
+            c.TaskId is not null,
+            what.Target,
+            what.Target is null ? null : s.Catalogue.FindTarget(what.Target)?.Name,
+            what.At,
             c.DueOn,
             c.DoneAt is null && c.DueOn <= s.Today,
-            spray.PatchTest,
+            what.PatchTest,
             before is null ? null : new CountAnswer(before.At, before.LeavesLooked, before.LeavesAffected),
             c.DoneAt,
             c.Outcome,
@@ -159,13 +162,28 @@ public static class CheckBackEndpoints
 
     private static Judgement Judge(GardenSnapshot s, CheckBack c, int looked, int affected)
     {
-        var spray = s.Applications.First(a => a.Id == c.ApplicationId);
+        var what = Judged.Of(s, c);
         var planting = s.FindPlanting(c.PlantingId)!;
-        var before = Before(s, c, spray);
-        var line = ObservationEndpoints.Line(s, planting, spray.Target is null ? null : s.Catalogue.FindTarget(spray.Target));
+        var before = Before(s, c, what);
+        var line = ObservationEndpoints.Line(s, planting, what.Target is null ? null : s.Catalogue.FindTarget(what.Target));
         return CheckBackVerdict.Judge(before is null ? null : (before.LeavesLooked, before.LeavesAffected), (looked, affected), line.Share);
     }
 
-    private static Observation? Before(GardenSnapshot s, CheckBack c, SprayApplication spray) =>
-        s.Observations.LastOrDefault(o => o.PlantingId == c.PlantingId && o.At <= spray.At && o.LeavesLooked > 0);
+    private static Observation? Before(GardenSnapshot s, CheckBack c, Judged what) =>
+        s.Observations.LastOrDefault(o => o.PlantingId == c.PlantingId && o.At <= what.At && o.LeavesLooked > 0);
+
+    /// <summary>What a visit judges: a spray, or a task.</summary>
+    private sealed record Judged(string Name, string? Target, DateTimeOffset At, bool PatchTest)
+    {
+        public static Judged Of(GardenSnapshot s, CheckBack c)
+        {
+            if (s.Applications.FirstOrDefault(a => a.Id == c.ApplicationId) is { } spray)
+            {
+                return new(s.Catalogue.Material(spray.Material).Name, spray.Target, spray.At, spray.PatchTest);
+            }
+
+            var task = s.Tasks.First(t => t.Id == c.TaskId);
+            return new(s.Catalogue.Measure(task.Step).Name, task.Target, task.DoneAt ?? s.Garden.StartOf(task.DueOn), false);
+        }
+    }
 }

@@ -21,6 +21,7 @@ public static class GardenAnswers
         s.Garden.Latitude,
         s.Garden.Longitude,
         s.Garden.Stance,
+        s.Garden.DiseaseApproach,
         s.Garden.Kitchen,
         s.Garden.OnlyLabelled,
         s.Garden.Water,
@@ -39,6 +40,7 @@ public static class GardenAnswers
         p.SunHours,
         p.Watering,
         s.StanceAt(p),
+        p.Stance is not null,
         [.. s.Growing.Where(x => x.PlaceId == p.Id).Select(x => Planting(s, x))]);
 
     public static PlantingAnswer Planting(GardenSnapshot s, Planting p)

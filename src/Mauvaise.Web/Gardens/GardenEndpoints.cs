@@ -101,6 +101,7 @@ public static class GardenEndpoints
             garden.Kitchen = body.Kitchen;
             garden.OnlyLabelled = body.OnlyLabelled ?? garden.OnlyLabelled;
             garden.Water = body.Water ?? garden.Water;
+            garden.DiseaseApproach = body.DiseaseApproach ?? garden.DiseaseApproach;
         }, stop);
         return TypedResults.NoContent();
     }

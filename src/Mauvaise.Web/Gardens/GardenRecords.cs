@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 
@@ -42,12 +43,14 @@ public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Var
 /// <param name="FreeHours">When somebody is free, Monday first, each as "6-8, 18-21", "always" or "never"; null to leave it as it is.</param>
 /// <param name="OnlyLabelled">Whether only products with a label are used; null to leave it as it is.</param>
 /// <param name="Water">The water that mixes are made with; null to leave it as it is.</param>
+/// <param name="DiseaseApproach">How disease is met; null to leave it as it is.</param>
 public sealed record GardenSettings(
     Stance Stance,
     KitchenSystem Kitchen,
     IReadOnlyList<string>? FreeHours = null,
     bool? OnlyLabelled = null,
     Water? Water = null,
+    DiseaseApproach? DiseaseApproach = null,
     Guid? MemberId = null);
 
 /// <summary>A day on which somebody means to pick.</summary>
@@ -67,6 +70,7 @@ public sealed record GardenAnswer(
     double Latitude,
     double Longitude,
     Stance Stance,
+    DiseaseApproach DiseaseApproach,
     KitchenSystem Kitchen,
     bool OnlyLabelled,
     Water Water,
@@ -87,6 +91,7 @@ public sealed record PlaceAnswer(
     double SunHours,
     Watering Watering,
     Stance Stance,
+    bool OwnStance,
     IReadOnlyList<PlantingAnswer> Plantings);
 
 public sealed record PlantingAnswer(

@@ -1,9 +1,12 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
+using Mauvaise.Web.Decide;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -99,10 +102,24 @@ public static class SprayEndpoints
                 WindMetresPerSecond = hour.WindMetresPerSecond,
                 Treated = [.. body.PlantingIds.Distinct().Select(p => new TreatedRow { ApplicationId = body.Id, PlantingId = p, ShareWetted = body.ShareWetted ?? CoverCurve.UsualShareWetted })],
             });
+            db.Courses.AddRange(Opened(s, body, batch, at).Select(c => CourseEndpoints.Row(gardenId, body.MemberId, c)));
             db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = body.Id, PlantingId = p, DueOn = due }));
         }, stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Created((string?)null, Answer(saved, saved.Applications.First(a => a.Id == body.Id)));
+    }
+
+    /// <summary>One spray and then nothing lets the eggs hatch: a first spray against a trouble opens its course where none is running.</summary>
+    private static IEnumerable<Course> Opened(GardenSnapshot s, NewApplication body, Batch batch, DateTimeOffset at)
+    {
+        if (body.PatchTest || batch.Target is not { } named || s.Catalogue.FindTarget(named) is not { } target || s.Catalogue.FindRecipe(batch.Recipe) is not { Form: Form.Spray } recipe)
+        {
+            return [];
+        }
+
+        return body.PlantingIds.Distinct().Select(s.FindPlanting).OfType<Planting>()
+            .Where(p => p.GrowsOn(s.Today) && CourseProgress.Running(s, p, target.Id) is null)
+            .Select(p => CourseEndpoints.Open(s, Guid.NewGuid(), p, target, recipe, batch.Step, [], at));
     }
 
     /// <summary>Why the rest of a bottle does not belong on plantings that it was not mixed for; null when it does.</summary>

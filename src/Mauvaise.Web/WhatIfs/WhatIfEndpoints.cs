@@ -1,3 +1,4 @@
+using Mauvaise.Core.Actions;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
@@ -14,6 +15,7 @@ namespace Mauvaise.Web.WhatIfs;
 /// <param name="HelpersLeft">Against leaving it alone; null where there are none.</param>
 public sealed record CurveAnswer(IReadOnlyList<int> SprayDays, IReadOnlyList<WhatIfDay> Days, double MeanShare, double Loss, double Litres, double? HelpersLeft);
 
+/// <param name="Prune">What would come off, and how much that is.</param>
 /// <param name="OfLeafArea">Shares are of leaf area, not of leaves.</param>
 /// <param name="Line">Action line here, where shares are of leaves; null otherwise.</param>
 public sealed record WhatIfAnswer(
@@ -21,6 +23,7 @@ public sealed record WhatIfAnswer(
     string TargetName,
     string MaterialName,
     string Recipe,
+    string Prune,
     bool OfLeafArea,
     double? Line,
     DateOnly From,
@@ -37,8 +40,9 @@ public static class WhatIfEndpoints
     public static void MapWhatIfs(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("What if").MapGet("/what-if", Play);
 
+    /// <param name="prune">The worst leaves come off first, a quarter at most.</param>
     /// <param name="days">Schedules of the gardener's own besides the usual four, each as "0,4,8".</param>
-    private static async Task<Results<Ok<WhatIfAnswer>, ProblemHttpResult>> Play(Guid gardenId, Guid planting, string target, string? recipe, string[] days, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<WhatIfAnswer>, ProblemHttpResult>> Play(Guid gardenId, Guid planting, string target, string? recipe, string[] days, bool? prune, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -52,7 +56,7 @@ public static class WhatIfEndpoints
             .That(grown is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
             .That(grown is null || grown.GrowsOn(s.Today), "planting", "planting-not-growing", "This planting has ended: there is nothing to play through.")
             .That(t is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
-            .That(t is null || WhatIf.Knows(t), "target", "not-simulated", $"{t?.Name} can not be played through: it comes as a brood, or no spray changes its course.")
+            .That(t is null || Trouble.Knows(t), "target", "not-simulated", $"{t?.Name} can not be played through: no spray changes its course.")
             .That(own.TrueForAll(d => d is not null), "days", "days-not-days", $"Give days from today with commas between, rising, from 0 to {WhatIf.Days - 1}, {MostSprays} at most, as 0,5,10.")
             .That(own.Count <= 4, "days", "days-many", "Compare up to four schedules of your own.");
         var seen = checks.Passed ? s.LatestLook(planting).FirstOrDefault(o => o.Named == target) : null;
@@ -70,7 +74,9 @@ public static class WhatIfEndpoints
         }
 
         var close = Math.Max(1, chosen.Material.Cadence.CurativeMaxDays);
-        Schedule[] schedules = [new([]), new([0]), new([0, close, 2 * close]), new([0, 14, 28]), .. own.Select(d => new Schedule(d!))];
+        var plan = PrunePlan.For(s, grown!, seen!.Incidence!.Value);
+        var pruned = prune == true ? (double)plan.TakeNow / plan.Leaves : 0;
+        Schedule[] schedules = [.. new int[][] { [], [0], [0, close, 2 * close], [0, 14, 28] }.Concat(own.Select(d => d!.ToArray())).Select(d => new Schedule(d, pruned))];
         var tooClose = own.Find(d => d!.Zip(d!.Skip(1)).Any(p => p.Second - p.First < chosen.Material.Cadence.CurativeMinDays));
         if (tooClose is not null)
         {
@@ -85,6 +91,7 @@ public static class WhatIfEndpoints
             t.Name,
             chosen.Material.Name,
             chosen.Recipe.Id,
+            plan.Sentence,
             disease,
             disease ? null : Core.Scouting.ActionLine.For(t, s.StanceAt(s.PlaceOf(grown!)), s.PlaceOf(grown!).Shelter, grown!.Stage).Share,
             s.Today,

@@ -1,0 +1,65 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Actions;
+
+/// <summary>Whether a step is proposed, would be fine too, or was passed over.</summary>
+public enum StepChoice { Do, May, PassedOver }
+
+/// <summary>One step of the ladder.</summary>
+/// <param name="Code">Id of a measure; or spray, patch-test, dip, drench, dust for what is mixed.</param>
+/// <param name="Why">Sentences; for what was passed over, the reason against it first.</param>
+/// <param name="On">Day to do it; null for at once or not at all.</param>
+/// <param name="Measure">Null for what is mixed.</param>
+/// <param name="Option">Material, for what is mixed; null otherwise or when none may be used.</param>
+/// <param name="Shape">Rounds of a spray course; null otherwise.</param>
+/// <param name="Prune">Leaves that come off; null otherwise.</param>
+public sealed record LadderStep(
+    Rung Rung,
+    string Code,
+    string Name,
+    StepChoice Choice,
+    IReadOnlyList<string> Why,
+    DateOnly? On = null,
+    Measure? Measure = null,
+    MaterialOption? Option = null,
+    CourseShape? Shape = null,
+    PrunePlan? Prune = null);
+
+/// <summary>Steps against one trouble on one planting, from gentle to drastic, each with its reasons.</summary>
+public sealed record ActionLadder(Finding Finding, IReadOnlyList<LadderStep> Steps)
+{
+    /// <summary>The gentlest step that is proposed; null when everything was passed by.</summary>
+    public LadderStep? First => Steps.FirstOrDefault(s => s.Choice == StepChoice.Do);
+
+    public bool Proposes(string code) => Steps.Any(s => s.Code == code && s.Choice == StepChoice.Do);
+
+    /// <summary>The ladder for a count.</summary>
+    /// <param name="seen">At least one leaf was looked at.</param>
+    /// <param name="leaves">Leaves on all plants, where somebody counted them.</param>
+    public static ActionLadder For(GardenSnapshot garden, Planting planting, Observation seen, int? leaves = null)
+    {
+        var finding = Finding.Of(garden, planting, seen);
+        var hands = HandSteps.Of(finding);
+        List<LadderStep> steps =
+        [
+            .. LookSteps.Of(finding),
+            .. HelperSteps.Of(finding),
+            .. hands,
+            .. PruneSteps.Of(finding, leaves),
+            .. IsolateSteps.Of(finding),
+            .. SpraySteps.Of(finding, handsFirst: hands.Any(s => s is { Choice: StepChoice.Do, Measure.WorksOn.Count: > 0 })),
+            .. TakeOutSteps.Of(finding),
+        ];
+        return new ActionLadder(finding, [.. steps.Select(s => Answered(finding, s))]);
+    }
+
+    /// <summary>A step that somebody said no to is not proposed again for this look.</summary>
+    private static LadderStep Answered(Finding finding, LadderStep step) =>
+        finding.Passed.Contains(step.Code) ? step with { Choice = StepChoice.PassedOver, Why = ["You passed it by.", .. step.Why] } : step;
+
+    internal static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+}

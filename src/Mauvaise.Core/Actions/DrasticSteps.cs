@@ -1,0 +1,187 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Actions;
+
+/// <summary>What is mixed on the bench: sprays, and dips, drenches and dusts.</summary>
+internal static class SpraySteps
+{
+    /// <summary>Dust is worth nothing once this much rain falls, mm in two days.</summary>
+    private const double DustRainMm = 1;
+    private const int DustHours = 48;
+
+    /// <summary>Others that were passed over are named up to this many.</summary>
+    private const int NamedAgainst = 3;
+
+    public static IEnumerable<LadderStep> Of(Finding f, bool handsFirst)
+    {
+        if (f.Clean || f.Stale)
+        {
+            yield break;
+        }
+
+        if (f.Target is not { } target)
+        {
+            yield return Against("spray", "Spray", "Name it first: what helps against one does nothing for another.");
+            yield break;
+        }
+
+        var options = MaterialChoice.Options(f.Garden, f.Planting, target);
+        yield return Main(f, target, options, handsFirst);
+        foreach (var other in options.Where(o => o.Recipe.Form is Form.Dust or Form.Dip))
+        {
+            yield return Other(f, other);
+        }
+
+        if (f.Place.Kind is PlaceKind.Containers or PlaceKind.IndoorRack && f.Planting.Stage is GrowthStage.Young && f.Garden.Catalogue.FindRecipe("soap-dip") is { } dip
+            && options.FirstOrDefault(o => o.Material.Id == dip.Active.Material) is { } soap)
+        {
+            yield return Other(f, soap with { Recipe = dip });
+        }
+    }
+
+    private static LadderStep Main(Finding f, Target target, IReadOnlyList<MaterialOption> options, bool handsFirst)
+    {
+        var best = options.FirstOrDefault(o => o.Allowed && o.Recipe.Form is Form.Spray or Form.Drench);
+        var form = best?.Recipe.Form == Form.Drench ? "drench" : "spray";
+        var name = best?.Recipe.Name ?? "Spray";
+        if (Closed(f, target, best is not null) is { } closed)
+        {
+            return Against(form, "Spray", closed);
+        }
+
+        if (f.Course is { } course)
+        {
+            return Round(f, course);
+        }
+
+        if (best is null)
+        {
+            return Against("spray", "Spray", options.Count == 0 ? "Nothing in the catalogue works on it." : $"{options[0].Material.Name}: {options[0].PassedOver[0]}.");
+        }
+
+        var shape = CourseShape.For(f.Garden, f.Planting, target, best.Material);
+        List<string> why =
+        [
+            f.Told + ".",
+            .. f.Doubled || f.RainWillSpread ? [f.RainWillSpread && !f.Doubled ? FormattableString.Invariant($"{f.RainMm:0} mm of rain in three days will spread it.") : f.Line.Reason] : Array.Empty<string>(),
+            .. best.Reasons,
+            shape.Reason,
+            .. options.Where(o => !o.Allowed).Take(NamedAgainst).Select(o => $"Not {o.Material.Name.ToLowerInvariant()}: {o.PassedOver[0]}."),
+        ];
+        if (f.Planting.InFlower)
+        {
+            why.Add("It is in flower: only when no bee flies.");
+        }
+
+        if (f.Ending && f.DaysToEnd is { } days && days < shape.SpacingDays * (shape.Rounds - 1))
+        {
+            return Step(form, name, StepChoice.PassedOver, [$"The crop ends in about {CourseShape.Days(Math.Max(0, days))}; {shape.Rounds} rounds take longer than that.", .. why], best, shape);
+        }
+
+        if (handsFirst)
+        {
+            return Step(form, name, StepChoice.May, ["Hands first; when the count after that is still over the line, this.", .. why], best, shape);
+        }
+
+        return UseGuards.PatchOf(f.Garden, f.Crop, best.Material) switch
+        {
+            { State: PatchState.Waiting, JudgeOn: { } on } => Step(form, name, StepChoice.PassedOver, [$"Two leaves wait to be judged on {ActionLadder.Date(on)}.", .. why], best, shape),
+            { State: PatchState.Needed } => Step("patch-test", $"Two leaves first: {name.ToLowerInvariant()}", StepChoice.Do, why, best, shape, f.Garden.Today),
+            _ => Step(form, name, StepChoice.Do, why, best, shape, f.Garden.Today),
+        };
+    }
+
+    /// <summary>Why no spray is in question at all, before any material is weighed; null when one is.</summary>
+    private static string? Closed(Finding f, Target target, bool something) => f switch
+    {
+        _ when target.Kind == TargetKind.LookAlike => "No spray mends it.",
+        _ when target.NoSpray => target.InsteadOfSpray!,
+        { Visit: { } visit } => $"Check back {ActionLadder.Date(visit.DueOn)} before anything else goes on.",
+        { Course: not null } => null,
+        _ when target.InsteadOfSpray is { } instead && !(something && target.Group == "soil-pests") => instead,
+        { OverLine: false } => f.Told + ".",
+        { HelpersAtWork: true } => "It would harm the helpers at work.",
+        { Stance: Stance.LastResort, GrowthHurt: false } => $"{f.Told}, but growth is not hurt: as a last resort only.",
+        _ => null,
+    };
+
+    private static LadderStep Round(Finding f, CourseProgress course)
+    {
+        List<string> why = [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()];
+        var material = f.Garden.Catalogue.Material(course.Recipe.Active.Material);
+        var option = new MaterialOption(material, course.Recipe, 1, [], []);
+        var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= f.Garden.Today;
+        return Step(course.State == CourseState.PatchFirst ? "patch-test" : "spray", course.Recipe.Name, due ? StepChoice.Do : StepChoice.PassedOver, why, option, null, due ? f.Garden.Today : null);
+    }
+
+    private static LadderStep Other(Finding f, MaterialOption option)
+    {
+        var code = option.Recipe.Form.ToString().ToLowerInvariant();
+        var sky = f.Garden.SkyOf(f.Place).Shelter;
+        var rain = sky.RainMm(sky.IndexOf(f.Garden.Now), DustHours);
+        return option switch
+        {
+            { Allowed: false } => Step(code, option.Recipe.Name, StepChoice.PassedOver, [option.PassedOver[0] + "."], option, null),
+            _ when !f.OverLine => Step(code, option.Recipe.Name, StepChoice.PassedOver, [f.Told + "."], option, null),
+            { Recipe.Form: Form.Dust } when rain >= DustRainMm =>
+                Step(code, option.Recipe.Name, StepChoice.PassedOver, [FormattableString.Invariant($"{rain:0} mm of rain in two days: dust works only dry.")], option, null),
+            { Recipe.Form: Form.Dust } when f.Helpers > 0 => Step(code, option.Recipe.Name, StepChoice.PassedOver, ["Dust kills the helpers too."], option, null),
+            _ => Step(code, option.Recipe.Name, StepChoice.May, option.Reasons, option, null, f.Garden.Today),
+        };
+    }
+
+    private static LadderStep Step(string code, string name, StepChoice choice, IReadOnlyList<string> why, MaterialOption option, CourseShape? shape, DateOnly? on = null) =>
+        new(Rung.Spray, code, name, choice, why, on, null, option, shape);
+
+    private static LadderStep Against(string code, string name, string why) => new(Rung.Spray, code, name, StepChoice.PassedOver, [why]);
+}
+
+/// <summary>Giving the plant up, with what that saves.</summary>
+internal static class TakeOutSteps
+{
+    public static IEnumerable<LadderStep> Of(Finding f)
+    {
+        if (f.Clean || f.Stale || f.Target is not { } target)
+        {
+            yield break;
+        }
+
+        if (target.Group == "soil-pests" && f.Place.Kind == PlaceKind.IndoorRack)
+        {
+            yield return MeasureFits.Step(f, "rest-rack", f.Overrun ? StepChoice.Do : StepChoice.May, ["It lives on in the medium and the corners."]);
+        }
+
+        if (!f.Garden.Catalogue.Measure("take-out").IsFor(target))
+        {
+            yield break;
+        }
+
+        yield return f switch
+        {
+            _ when target.NoSpray => MeasureFits.Step(f, "take-out", StepChoice.Do, [target.InsteadOfSpray!]),
+            { Overrun: true, Ending: true } => MeasureFits.Step(f, "take-out", StepChoice.Do, [f.Told + ", and the crop is near its end.", Saves(f, target)]),
+            { Overrun: true, Stance: Stance.LastResort } => MeasureFits.Step(f, "take-out", StepChoice.Do, [f.Told + ": it feeds the rest of the garden.", Saves(f, target)]),
+            { Overrun: true } => MeasureFits.Step(f, "take-out", StepChoice.May, [f.WebbedOver ? "Webbed over the top." : "More than six leaves in ten.", Saves(f, target)]),
+            { Ending: true, OverLine: true } => MeasureFits.Step(f, "take-out", StepChoice.May, ["The crop ends within two weeks.", Saves(f, target)]),
+            _ => MeasureFits.Step(f, "take-out", StepChoice.PassedOver, [f.Told + ": worth saving."]),
+        };
+    }
+
+    private static string Saves(Finding f, Target target)
+    {
+        if (MaterialChoice.Options(f.Garden, f.Planting, target).FirstOrDefault(o => o.Allowed) is not { } best)
+        {
+            return "It saves its neighbours.";
+        }
+
+        var rounds = CourseShape.For(f.Garden, f.Planting, target, best.Material).Rounds;
+        var litres = SprayVolume.LitresFor(f.Garden, [f.Planting]);
+        return FormattableString.Invariant($"It saves {rounds} rounds of {best.Material.Name.ToLowerInvariant()}, {rounds * litres:0.#} l in all, and its neighbours.");
+    }
+}

@@ -1,0 +1,161 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Identification;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Actions;
+
+/// <summary>Everything about one trouble on one planting that the ladder weighs.</summary>
+/// <param name="Target">What it is, or the likeliest of its group; null when nobody can say yet.</param>
+/// <param name="IsGroup">The target stands for its group: nobody settled which of them it is.</param>
+/// <param name="Share">Share of leaves affected, 0 to 1.</param>
+/// <param name="Line">The line that holds here and now.</param>
+/// <param name="Doubled">Twice as many as at a look in the last five days.</param>
+/// <param name="DaysToEnd">Days until the crop ends by its usual length.</param>
+/// <param name="RainMm">Rain of the coming three days.</param>
+/// <param name="Course">The course that runs against it, or null.</param>
+/// <param name="Visit">The check-back that waits to be made, or null.</param>
+/// <param name="Tried">Measures done here in the last days, with their day.</param>
+/// <param name="Passed">Steps that somebody said no to for this look.</param>
+public sealed record Finding(
+    GardenSnapshot Garden,
+    Planting Planting,
+    Place Place,
+    Observation Seen,
+    Target? Target,
+    bool IsGroup,
+    Stance Stance,
+    double Share,
+    ActionLine Line,
+    bool Doubled,
+    int? DaysToEnd,
+    double RainMm,
+    CourseProgress? Course,
+    CheckBack? Visit,
+    IReadOnlyDictionary<string, DateOnly> Tried,
+    IReadOnlySet<string> Passed)
+{
+    /// <summary>A count older than this no longer decides anything.</summary>
+    public const int CountHoldsDays = 10;
+
+    /// <summary>The ladder moves a line down when a count doubles within so many days.</summary>
+    private const double SteepDays = 5;
+    private const int LeavesForSteep = 3;
+
+    /// <summary>Rain that splashes spores about, mm in three days (assumed).</summary>
+    private const double SplashMm = 5;
+    private const int SplashHours = 72;
+
+    /// <summary>One helper or mummy for this many infested leaves, and the colony is left to them.</summary>
+    public const double LeavesPerHelper = 10;
+
+    /// <summary>Affected leaf area at which growth counts as hurt where no sign says so, per cent (assumed).</summary>
+    private const double HurtPercent = 25;
+
+    private const int TriedDays = 10;
+
+    public Crop Crop => Garden.Catalogue.Crop(Planting.Crop);
+
+    public int Helpers => Seen.Helpers + Seen.Mummies;
+
+    public bool Clean => Seen.LeavesAffected == 0;
+
+    public bool Stale => Seen.At < Garden.Now.AddDays(-CountHoldsDays);
+
+    public bool OverLine => !Clean && (Share >= Line.Share || RainWillSpread || (Stance == Stance.KeepAhead && Target?.Kind == TargetKind.Disease));
+
+    /// <summary>First spots of what splashes, with rain on the way.</summary>
+    public bool RainWillSpread => Stance != Stance.LastResort && Target?.Disease is { SpreadsBy: "splash" } && Place.Shelter == Shelter.Open && RainMm >= SplashMm;
+
+    public bool HelpersAtWork => Seen.Ants == Ants.None && !Doubled && Target is { Group: "sap-feeders" } && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
+
+    /// <summary>Growth stands still: what the last resort waits for.</summary>
+    public bool GrowthHurt => Seen.SeverityPercent >= HurtPercent || Seen.Signs.Any(s => s is { Present: true, Sign: "stunted" or "curled" or "wilting" });
+
+    public bool WebbedOver => Seen.Signs.Any(s => s is { Present: true, Sign: "webbing" }) && Seen.Part == PlantPart.Tips;
+
+    public bool Ending => Planting.Stage == GrowthStage.Ending || DaysToEnd is <= 14;
+
+    /// <summary>Beyond this share, or webbed over, the plant itself is in question.</summary>
+    public bool Overrun => Share > 0.6 || WebbedOver;
+
+    /// <summary>"12 % of leaves with black bean aphid, line 20 %".</summary>
+    public string Told => FormattableString.Invariant($"{Share * 100:0} % of leaves with {Name}, line {Line.Share * 100:0} %");
+
+    public string Name => Target is null ? "something unnamed" : IsGroup ? TargetGroups.Words(Target.Group) : Target.Name.ToLowerInvariant();
+
+    /// <param name="seen">A count: at least one leaf was looked at.</param>
+    public static Finding Of(GardenSnapshot garden, Planting planting, Observation seen)
+    {
+        var place = garden.PlaceOf(planting);
+        var (target, group) = NameOf(garden, planting, place, seen);
+        var stance = garden.StanceAt(place);
+        var share = seen.Incidence ?? 0;
+        var doubled = HasDoubled(garden, planting, seen, target);
+        var line = ActionLine.For(target, stance, place.Shelter, planting.Stage);
+        if (doubled)
+        {
+            line = Lower(line, target, stance, place, planting);
+        }
+
+        var sky = garden.SkyOf(place);
+        var ends = planting.From.AddDays(garden.Catalogue.Crop(planting.Crop).StageDays[2]);
+        var since = garden.Today.AddDays(-TriedDays);
+        return new Finding(
+            garden, planting, place, seen, target, group, stance, share, line, doubled,
+            ends.DayNumber - garden.Today.DayNumber,
+            sky.Shelter.RainMm(sky.IndexOf(garden.Now), SplashHours),
+            target is null ? null : CourseProgress.Running(garden, planting, target.Id),
+            garden.CheckBacks.FirstOrDefault(c => c.PlantingId == planting.Id && c.DoneAt is null && c.DueOn >= garden.Today.AddDays(-TriedDays) && Against(garden, c) == target?.Id),
+            garden.Tasks.Where(t => t.PlantingId == planting.Id && t is { State: TaskState.Done, DoneAt: not null } && garden.Garden.DateOf(t.DoneAt!.Value) >= since)
+                .GroupBy(t => t.Step).ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(t => t.DoneAt!.Value))),
+            garden.Tasks.Where(t => t.LookId == seen.LookId && t.State == TaskState.Passed && (t.Target is null || t.Target == target?.Id)).Select(t => t.Step).ToHashSet());
+    }
+
+    private static string? Against(GardenSnapshot garden, CheckBack visit) => visit.ApplicationId is { } spray
+        ? garden.Applications.FirstOrDefault(a => a.Id == spray) is { PatchTest: false } a ? a.Target : null
+        : garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId)?.Target;
+
+    /// <summary>The name that was given, or the likeliest of the group when a group is name enough.</summary>
+    private static (Target? Target, bool Group) NameOf(GardenSnapshot garden, Planting planting, Place place, Observation seen)
+    {
+        if (seen.Named is { } named)
+        {
+            return (garden.Catalogue.FindTarget(named), seen.NameIsGroup);
+        }
+
+        if (seen.Signs.Count == 0)
+        {
+            return (null, false);
+        }
+
+        var ranking = SuspectRanker.Rank(garden.Catalogue, LocalClues.At(garden, planting, garden.SkyOf(place), seen.LookId), Evidence.Of(seen));
+        return ranking.NamingCanWait is not null ? (ranking.Suspects[0].Target, true)
+            : ranking.Suspects[0].Probability >= Known ? (ranking.Suspects[0].Target, false)
+            : (null, false);
+    }
+
+    /// <summary>A suspect this likely is acted on as if it had been named.</summary>
+    private const double Known = 0.85;
+
+    private static bool HasDoubled(GardenSnapshot garden, Planting planting, Observation seen, Target? target)
+    {
+        if (target is null || seen.LeavesAffected < LeavesForSteep)
+        {
+            return false;
+        }
+
+        var before = garden.Observations.LastOrDefault(o => o.PlantingId == planting.Id && o.LookId != seen.LookId && o.At < seen.At && o.At >= seen.At.AddDays(-SteepDays)
+            && o.LeavesLooked > 0 && (o.Named == target.Id || (o.Named is null && o.LeavesAffected == 0)));
+        return before is not null && seen.Incidence >= 2 * before.Incidence;
+    }
+
+    /// <summary>The line of the next stricter stance; half of it where there is none.</summary>
+    private static ActionLine Lower(ActionLine line, Target? target, Stance stance, Place place, Planting planting)
+    {
+        var lower = stance == Stance.KeepAhead ? line.Share / 2 : Math.Min(line.Share, ActionLine.For(target, stance + 1, place.Shelter, planting.Stage).Share);
+        return new ActionLine(lower, FormattableString.Invariant($"It doubled in under {SteepDays:0} days, so the line moves down to {lower * 100:0} %."));
+    }
+}

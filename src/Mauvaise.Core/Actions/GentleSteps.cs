@@ -1,0 +1,262 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Actions;
+
+/// <summary>Whether a measure can be done at all in a place, on a stage, this soon after the last time.</summary>
+internal static class MeasureFits
+{
+    /// <summary>Why not; null when it can.</summary>
+    public static string? Against(Finding f, Measure m) =>
+        m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(f.Place.Kind) ? $"Not in {Words(f.Place.Kind)}."
+        : m.NotOnSeedlings && f.Planting.Stage == GrowthStage.Seedling ? "Seedlings do not bear it."
+        : f.Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? $"Done on {ActionLadder.Date(day)}, and {f.Told} now."
+        : null;
+
+    /// <summary>A step that is passed over when the measure does not fit, whatever was meant for it.</summary>
+    public static LadderStep Step(Finding f, string id, StepChoice choice, IReadOnlyList<string> why, DateOnly? on = null)
+    {
+        var m = f.Garden.Catalogue.Measure(id);
+        return Against(f, m) is { } against
+            ? new LadderStep(m.Rung, m.Id, m.Name, StepChoice.PassedOver, [against], null, m)
+            : new LadderStep(m.Rung, m.Id, m.Name, choice, why, choice == StepChoice.PassedOver ? null : on ?? f.Garden.Today, m);
+    }
+
+    private static string Words(PlaceKind kind) => kind switch
+    {
+        PlaceKind.Containers => "tubs",
+        PlaceKind.Tunnel => "a tunnel",
+        PlaceKind.IndoorRack => "an indoor rack",
+        _ => "a bed",
+    };
+}
+
+/// <summary>Doing nothing, on purpose and until a date.</summary>
+internal static class LookSteps
+{
+    private const int UsualWalkDays = 6;
+    private const int LookAgainDays = 4;
+    private const int LookAgainSteepDays = 2;
+
+    public static IEnumerable<LadderStep> Of(Finding f)
+    {
+        var today = f.Garden.Today;
+        var seenOn = f.Garden.Garden.DateOf(f.Seen.At);
+        if (f.Target is null && !f.Clean)
+        {
+            yield return MeasureFits.Step(f, "name-it", StepChoice.Do, ["Nobody has named it, and its suspects want different things."]);
+        }
+
+        yield return f switch
+        {
+            { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(UsualWalkDays), "Clean: the usual walk is soon enough."),
+            { Stale: true } => Look(StepChoice.Do, today, $"The count is from {ActionLadder.Date(seenOn)}: too old to decide by."),
+            { Visit: { } visit } => Look(StepChoice.Do, visit.DueOn, $"Something was done already; check back {ActionLadder.Date(visit.DueOn)}."),
+            { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), "Two counts say more than one."),
+            { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, "It does not go away by itself."),
+            { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(UsualWalkDays), "It is no pest."),
+            { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), "Helpers are at work: count again in 3 to 5 days."),
+            { OverLine: true } => Look(StepChoice.PassedOver, null, f.Told + ": waiting lets it grow."),
+            { Doubled: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainSteepDays), f.Told + ", but it doubled: look again soon."),
+            _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), $"{f.Told}. {f.Line.Reason}"),
+        };
+
+        LadderStep Look(StepChoice choice, DateOnly? on, string why) => MeasureFits.Step(f, "look-again", choice, [why], on < today ? today : on);
+    }
+}
+
+/// <summary>Helpers, and the ants that keep them off.</summary>
+internal static class HelperSteps
+{
+    public static IEnumerable<LadderStep> Of(Finding f)
+    {
+        if (f.Clean || f.Stale || f.Target is not { Group: "sap-feeders" })
+        {
+            yield break;
+        }
+
+        var helpers = f.Helpers == 1 ? "1 helper" : $"{f.Helpers} helpers";
+        yield return f switch
+        {
+            { Helpers: 0 } => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, ["None were seen."]),
+            { HelpersAtWork: true } => MeasureFits.Step(f, "spare-helpers", StepChoice.Do, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: enough to wait for."]),
+            { Seen.Ants: not Ants.None } => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, [$"{helpers}, but ants keep them off."]),
+            { Doubled: true } => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, [$"{helpers}, but the count doubled all the same."]),
+            _ => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: too few to wait for."]),
+        };
+        if (f.Seen.Ants != Ants.None)
+        {
+            string[] why = ["Ants carry them back and keep helpers off."];
+            yield return MeasureFits.Step(f, "ant-bait", StepChoice.Do, why);
+            yield return MeasureFits.Step(f, "ant-band", StepChoice.Do, why);
+        }
+
+        if (f.Place.Shelter != Shelter.Open)
+        {
+            var lead = f.Garden.Catalogue.Measure("order-helpers").LeadDays;
+            yield return f.Share >= 2 * f.Line.Share
+                ? MeasureFits.Step(f, "order-helpers", StepChoice.PassedOver, [$"Too late: they come in about {lead} days, and it is overrun now."])
+                : MeasureFits.Step(f, "order-helpers", f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May, [$"Under cover none come by themselves; ordered today they are here about {ActionLadder.Date(f.Garden.Today.AddDays(lead))}."]);
+        }
+    }
+}
+
+/// <summary>Hands and water.</summary>
+internal static class HandSteps
+{
+    /// <summary>Above this many times the line hands alone are no match (assumed).</summary>
+    private const double HandsReach = 2;
+
+    /// <summary>Days that are looked through for one that is cool and dull.</summary>
+    private const int DullWithinDays = 3;
+    private const double CoolC = 24;
+    private const double DullCloudPercent = 60;
+
+    public static IReadOnlyList<LadderStep> Of(Finding f)
+    {
+        if (f.Clean || f.Stale || f.Target is not { } target || f.Visit is not null)
+        {
+            return [];
+        }
+
+        if (target.Kind == TargetKind.LookAlike)
+        {
+            return [MeasureFits.Step(f, "put-right", StepChoice.Do, [target.InsteadOfSpray ?? "No spray mends it."])];
+        }
+
+        var fitting = f.Garden.Catalogue.Measures.Where(m => m.Rung == Rung.Hands && m.IsFor(target)).ToList();
+        var first = HandsFirst(f) ? Best(f, fitting) : null;
+        return [.. fitting.Select(m => Step(f, m, m == first))];
+    }
+
+    /// <summary>Hands come before a spray where they are a match for it; keep ahead sprays at once, the last resort never does so first.</summary>
+    private static bool HandsFirst(Finding f) =>
+        f.OverLine && !f.HelpersAtWork
+        && (f.Target!.InsteadOfSpray is not null || f.Stance == Stance.LastResort || (f.Stance == Stance.WatchAndTreat && f.Share < HandsReach * f.Line.Share) || f.Target.Group == "chewers");
+
+    private static Measure? Best(Finding f, List<Measure> fitting)
+    {
+        var can = fitting.Where(m => m.CheckBackDays is not null && MeasureFits.Against(f, m) is null).ToList();
+        var atTips = f.Seen.Part == PlantPart.Tips || f.Seen.Signs.Any(s => s is { Sign: "tips-first", Present: true });
+        return can.OrderByDescending(m => m.Id == "pinch-tips" && atTips)
+            .ThenByDescending(m => m.EffectOn(f.Target!)?.Young ?? 0)
+            .ThenByDescending(m => m.Id == "water-jet")
+            .FirstOrDefault(m => m.Id != "pinch-tips" || atTips);
+    }
+
+    private static LadderStep Step(Finding f, Measure m, bool first)
+    {
+        var target = f.Target!;
+        return m.Id switch
+        {
+            "water-at-soil" => MeasureFits.Step(f, m.Id, f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
+                [f.Place.Watering == Watering.Overhead ? $"{f.Place.Name} is watered from above, which keeps leaves wet." : "The leaves are not watered here."]),
+            "mulch" => MeasureFits.Step(f, m.Id, f.RainWillSpread ? StepChoice.Do : StepChoice.May, [f.RainWillSpread
+                ? FormattableString.Invariant($"{f.RainMm:0} mm of rain in three days will splash it up.") : "Rain splashes it up from the soil."]),
+            "more-air" => MeasureFits.Step(f, m.Id, f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May, ["It likes still, humid air."]),
+            "netting" => MeasureFits.Step(f, m.Id, StepChoice.May, ["It keeps the next brood off."]),
+            "pick-off" when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),
+            "water-jet" => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [JetWhy(f, out var on)], on),
+            "pinch-tips" when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, ["It does not sit at the tips alone."]),
+            _ => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [first ? f.Told + ": hands are a match for it." : "Costs nothing, and helps."]),
+        };
+    }
+
+    /// <summary>The first cool and dull day of the next three; early today when there is none.</summary>
+    private static string JetWhy(Finding f, out DateOnly on)
+    {
+        var sky = f.Garden.SkyOf(f.Place).Shelter;
+        for (var day = 0; day < DullWithinDays; day++)
+        {
+            on = f.Garden.Today.AddDays(day);
+            var noon = sky.IndexOf(f.Garden.Garden.StartOf(on)) + 9;
+            var hours = Enumerable.Range(noon, 9).Select(i => sky.Hour(i)).ToList();
+            if (hours.TrueForAll(h => h.TemperatureC is <= CoolC) && hours.Average(h => h.CloudPercent ?? 0) >= DullCloudPercent)
+            {
+                return $"{f.Told}: water is a match for it. {ActionLadder.Date(on)} is cool and dull.";
+            }
+        }
+
+        on = f.Garden.Today;
+        return $"{f.Told}: water is a match for it. No dull day is near: do it early, so that leaves dry before the sun.";
+    }
+}
+
+/// <summary>Leaves that come off, and where they go.</summary>
+internal static class PruneSteps
+{
+    /// <summary>Taking off this share asks for a feed (assumed).</summary>
+    private const double FeedShare = 0.12;
+    private const int FeedAfterDays = 3;
+
+    public static IEnumerable<LadderStep> Of(Finding f, int? leaves)
+    {
+        if (f.Clean || f.Stale || f.Target is not { } target)
+        {
+            yield break;
+        }
+
+        var prune = f.Garden.Catalogue.Measure("prune");
+        var plan = prune.IsFor(target) ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
+        var step = plan is null ? null : Prune(f, plan) with { Prune = plan };
+        if (step is not null)
+        {
+            yield return step;
+        }
+
+        var comesOff = step is { Choice: StepChoice.Do } || target.NoSpray;
+        if (f.Garden.Catalogue.Measure("bag-and-bin").IsFor(target))
+        {
+            yield return MeasureFits.Step(f, "bag-and-bin", comesOff ? StepChoice.Do : StepChoice.May, ["What comes off must not lie about: spores live on."]);
+        }
+
+        if (f.Garden.Catalogue.Measure("compost").IsFor(target))
+        {
+            yield return MeasureFits.Step(f, "compost", StepChoice.May, ["There is no disease on them."]);
+        }
+
+        if (plan is not null && f.Garden.Catalogue.Measure("feed").IsFor(target))
+        {
+            yield return comesOff && plan.TakeNow >= FeedShare * plan.Leaves
+                ? MeasureFits.Step(f, "feed", StepChoice.Do, ["It grows back what it lost."], f.Garden.Today.AddDays(FeedAfterDays))
+                : MeasureFits.Step(f, "feed", StepChoice.PassedOver, ["Few leaves come off."]);
+        }
+    }
+
+    private static LadderStep Prune(Finding f, PrunePlan plan) => f switch
+    {
+        _ when plan.TakeNow == 0 => MeasureFits.Step(f, "prune", StepChoice.PassedOver, [plan.Sentence]),
+        _ when f.Tried.TryGetValue("prune", out var day) && day > f.Garden.Today.AddDays(-7) =>
+            MeasureFits.Step(f, "prune", StepChoice.PassedOver, [$"Leaves came off on {ActionLadder.Date(day)}; the next a week later."]),
+        { OverLine: true } or { Stance: Stance.LastResort } => MeasureFits.Step(f, "prune", StepChoice.Do, [plan.Sentence, "It takes most of what spreads with few of the leaves."]),
+        _ => MeasureFits.Step(f, "prune", StepChoice.May, [plan.Sentence]),
+    };
+}
+
+/// <summary>Keeping it from going on to the neighbours.</summary>
+internal static class IsolateSteps
+{
+    public static IEnumerable<LadderStep> Of(Finding f)
+    {
+        if (f.Clean || f.Stale || f.Target is not { } target)
+        {
+            yield break;
+        }
+
+        var choice = f.OverLine && !f.HelpersAtWork ? StepChoice.Do : StepChoice.May;
+        if (f.Garden.Catalogue.Measure("isolate") is { } isolate && isolate.IsFor(target) && isolate.OnlyIn.Contains(f.Place.Kind))
+        {
+            yield return MeasureFits.Step(f, "isolate", choice, ["It walks and drifts to what stands beside it."]);
+        }
+
+        var beside = f.Garden.Growing.Where(p => p.Id != f.Planting.Id && p.PlaceId == f.Planting.PlaceId && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop)))
+            .Select(p => f.Garden.Catalogue.Crop(p.Crop).Name.ToLowerInvariant()).ToList();
+        if (beside.Count > 0 && f.Garden.Catalogue.Measure("look-at-neighbours").IsFor(target))
+        {
+            yield return MeasureFits.Step(f, "look-at-neighbours", choice, [$"It lives on {string.Join(" and ", beside)} too, in the same place."]);
+        }
+    }
+}

@@ -1,0 +1,39 @@
+namespace Mauvaise.Core.Catalogue;
+
+/// <summary>Rungs of the action ladder, from gentle to drastic.</summary>
+public enum Rung { Look, Helpers, Hands, Prune, Isolate, Spray, TakeOut }
+
+/// <summary>Something done without a sprayer. It is planned, done and judged like a spray.</summary>
+public sealed record Measure
+{
+    public required string Id { get; init; }
+    public required string Name { get; init; }
+    public required Rung Rung { get; init; }
+    /// <summary>How it is done, in a sentence or two.</summary>
+    public required string How { get; init; }
+    /// <summary>Targets, or groups of targets, that it is for.</summary>
+    public IReadOnlyList<string> For { get; init; } = [];
+    /// <summary>What one doing takes off, by stage; empty for what can not be judged by counting (assumed).</summary>
+    public IReadOnlyList<Effect> WorksOn { get; init; } = [];
+    /// <summary>Tender young leaves do not bear it.</summary>
+    public bool NotOnSeedlings { get; init; }
+    /// <summary>It wants a cool, dull day.</summary>
+    public bool WantsDullDay { get; init; }
+    /// <summary>Kinds of place where it makes sense; empty for all.</summary>
+    public IReadOnlyList<PlaceKind> OnlyIn { get; init; } = [];
+    /// <summary>Done again after so many days; null when once is enough.</summary>
+    public int? AgainDays { get; init; }
+    /// <summary>Counted again after so many days; null when there is nothing to count.</summary>
+    public int? CheckBackDays { get; init; }
+    /// <summary>Days from ordering to having it.</summary>
+    public int LeadDays { get; init; }
+    /// <summary>Recipe that is mixed for it on the bench; null for none.</summary>
+    public string? Recipe { get; init; }
+    public required EvidenceGrade Evidence { get; init; }
+
+    /// <summary>What one doing takes off a target: its own figure, else its group's; null when it is not for counting.</summary>
+    public Effect? EffectOn(Target target) =>
+        WorksOn.FirstOrDefault(e => e.On == target.Id) ?? WorksOn.FirstOrDefault(e => e.On == target.Group);
+
+    public bool IsFor(Target target) => For.Contains(target.Id) || For.Contains(target.Group);
+}

@@ -1,0 +1,3 @@
+namespace Mauvaise.Core.Catalogue;
+
+public enum PlaceKind { OpenBed, RaisedBed, Containers, Tunnel, IndoorRack }

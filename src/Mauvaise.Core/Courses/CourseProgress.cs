@@ -1,0 +1,193 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Cover;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Courses;
+
+/// <summary>Where a course stands.</summary>
+public enum CourseState { PatchFirst, PatchWaits, RoundDue, CheckFirst, Cleared, ChangeGroup, GiveUp, Stopped }
+
+/// <summary>What is to be done next in a course, worked out from what was really sprayed, counted and forecast.</summary>
+/// <param name="NextOn">Day of the next round, patch judgement or check; null when the course is over.</param>
+/// <param name="Step">Dose of the next round.</param>
+/// <param name="Sentence">Where it stands.</param>
+/// <param name="Change">What the weather changed since it was opened; null when nothing did.</param>
+public sealed record CourseProgress(
+    Course Course,
+    Recipe Recipe,
+    CourseState State,
+    int RoundsGiven,
+    int Rounds,
+    int SpacingDays,
+    DateOnly? NextOn,
+    DoseStep Step,
+    string Sentence,
+    string? Change)
+{
+    /// <summary>Two clean looks in a row end a course.</summary>
+    public const int CleanLooks = 2;
+
+    /// <summary>A protectant is not renewed sooner than this, however hard it rained (assumed).</summary>
+    private const int RenewAfterDays = 2;
+
+    /// <summary>A look at fewer leaves does not count as clean.</summary>
+    private const int LeavesForClean = 5;
+
+    public bool IsOver => State is CourseState.Cleared or CourseState.ChangeGroup or CourseState.GiveUp or CourseState.Stopped;
+
+    /// <summary>The course against a trouble on a planting that is still going on, or null.</summary>
+    public static CourseProgress? Running(GardenSnapshot garden, Planting planting, string target) =>
+        garden.Courses.Where(c => c.PlantingId == planting.Id && c.Target == target).OrderBy(c => c.OpenedAt).Select(c => Of(garden, c)).LastOrDefault(c => !c.IsOver);
+
+    /// <summary>Where a course stands now.</summary>
+    public static CourseProgress Of(GardenSnapshot garden, Course course)
+    {
+        var planting = garden.FindPlanting(course.PlantingId)!;
+        var target = garden.Catalogue.Target(course.Target);
+        var recipe = garden.Catalogue.FindRecipe(course.Recipe)!;
+        var material = garden.Catalogue.Material(recipe.Active.Material);
+        var shape = CourseShape.For(garden, planting, target, material);
+        var given = GivenRounds(garden, course, material);
+        var visits = given.Select(a => garden.CheckBacks.FirstOrDefault(c => c.ApplicationId == a.Id && c.PlantingId == planting.Id)).ToList();
+        var facts = new Facts(garden, course, planting, material, recipe, shape, given, [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)], visits.Count > 0 ? visits[^1] : null);
+        return Ended(facts) ?? Next(facts);
+    }
+
+    /// <summary>Sprays that count as rounds of a course, in time order.</summary>
+    private static List<SprayApplication> GivenRounds(GardenSnapshot garden, Course course, Material material) =>
+        [.. garden.Applications.Where(a => !a.PatchTest && a.At >= course.OpenedAt && a.At <= garden.Now && a.Material == material.Id && a.Treated.Any(t => t.PlantingId == course.PlantingId))];
+
+    private sealed record Facts(
+        GardenSnapshot Garden,
+        Course Course,
+        Planting Planting,
+        Material Material,
+        Recipe Recipe,
+        CourseShape Shape,
+        List<SprayApplication> Given,
+        List<CheckBack> Judged,
+        CheckBack? LastVisit)
+    {
+        public int Total => Course.OwnDays.Count > 0 ? Course.OwnDays.Count : Shape.Rounds;
+
+        /// <summary>Verdicts at the end that say the trouble grew.</summary>
+        public int LosingInARow => Judged.AsEnumerable().Reverse().TakeWhile(v => v.Outcome == Outcome.Losing).Count();
+
+        public bool Burnt => Judged.LastOrDefault() is { Injury: >= Injury.Clear };
+    }
+
+    private static CourseProgress? Ended(Facts f)
+    {
+        var looks = f.Garden.Observations
+            .Where(o => o.PlantingId == f.Planting.Id && o.At > (f.Given.Count > 0 ? f.Given[0].At : f.Course.OpenedAt) && o.At <= f.Garden.Now)
+            .GroupBy(o => o.LookId)
+            .Select(look => look.All(o => o.LeavesAffected == 0 || (o.Named is not null && o.Named != f.Course.Target)) && look.Max(o => o.LeavesLooked) >= LeavesForClean)
+            .Reverse().ToList();
+        var clean = f.Given.Count == 0 ? 0 : looks.TakeWhile(c => c).Count();
+        return f switch
+        {
+            { Course.StoppedAt: not null } => Over(f, CourseState.Stopped, "Stopped by hand."),
+            _ when clean >= CleanLooks => Over(f, CourseState.Cleared, "Two clean looks in a row: this course is done."),
+            _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, "Past saving at the last check: take it out and look at its neighbours."),
+            { Burnt: true } => Over(f, CourseState.ChangeGroup, $"{f.Material.Name} burnt the leaves: rest the plant, then another group."),
+            _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, "It grew through two rounds: change the group."),
+            _ when f.Given.Count >= MostRounds(f) && f.LastVisit is { DoneAt: not null, Outcome: Outcome.Losing or Outcome.Holding } =>
+                Over(f, CourseState.ChangeGroup, $"{f.Given.Count} rounds are through and it is still there: change the group."),
+            _ => null,
+        };
+    }
+
+    /// <summary>The rounds of the course, and one more while what is found at its end still holds.</summary>
+    private static int MostRounds(Facts f) =>
+        Math.Min(f.Material.InARowLimit ?? int.MaxValue, f.Total + (f.Judged.LastOrDefault() is { Outcome: Outcome.Holding } ? 1 : 0));
+
+    private static CourseProgress Next(Facts f)
+    {
+        var step = StepOf(f);
+        if (f.Given.Count == 0 && UseGuards.PatchOf(f.Garden, f.Garden.Catalogue.Crop(f.Planting.Crop), f.Material) is { State: PatchState.Needed or PatchState.Waiting } patch)
+        {
+            return patch.JudgeOn is { } judge
+                ? Going(f, CourseState.PatchWaits, judge, step, $"Two leaves wait to be judged on {Date(judge)}; then round 1 of {f.Total}.")
+                : Going(f, CourseState.PatchFirst, f.Garden.Today, step, "Two leaves first: it is new on this crop here.");
+        }
+
+        if (f.LastVisit is { DoneAt: null } visit && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total))
+        {
+            return Going(f, CourseState.CheckFirst, visit.DueOn, step, $"Check back {Word(f.Garden, visit.DueOn)} before anything else goes on.");
+        }
+
+        if (f.Given.Count >= MostRounds(f))
+        {
+            // Every round is through and judged, and one clean look is still missing.
+            var look = f.Garden.Garden.DateOf(f.Judged.LastOrDefault()?.DoneAt ?? f.Given[^1].At).AddDays(f.Shape.SpacingDays);
+            return Going(f, CourseState.CheckFirst, look, step, $"All {f.Given.Count} rounds are through. Look once more {Word(f.Garden, look)}: two clean looks in a row end it.");
+        }
+
+        var (next, why) = NextRound(f);
+        var stepped = step > f.Course.Step ? $", a step stronger, since the last round failed without hurting" : "";
+        return Going(f, CourseState.RoundDue, next, step, $"Round {f.Given.Count + 1} of {Math.Max(f.Total, f.Given.Count + 1)} {Word(f.Garden, next)}{stepped}: {why}.");
+    }
+
+    /// <summary>One step up after a failed round that did no harm; back to gentle after any harm.</summary>
+    private static DoseStep StepOf(Facts f) => f.Judged.LastOrDefault() switch
+    {
+        { Injury: > Injury.None } => DoseStep.Gentle,
+        { Outcome: Outcome.Losing } => (DoseStep)Math.Min((int)DoseStep.Strong, (int)f.Course.Step + 1),
+        _ => f.Course.Step,
+    };
+
+    private static (DateOnly On, string Why) NextRound(Facts f)
+    {
+        if (f.Course.OwnDays.Count > f.Given.Count)
+        {
+            return (f.Course.OwnDays[f.Given.Count], "as you chose");
+        }
+
+        if (f.Given.Count == 0)
+        {
+            return (f.Garden.Today, "the first");
+        }
+
+        var last = f.Given[^1];
+        var spaced = f.Garden.Garden.DateOf(last.At).AddDays(f.Shape.SpacingDays);
+        var target = f.Garden.Catalogue.Target(f.Course.Target);
+        if (target.Kind != TargetKind.Disease || f.Material.EffectOn(target) is not { Protects: > 0 } || f.Material.Cover.HalfLifeDays is null)
+        {
+            return (spaced, f.Shape.Reason.TrimEnd('.'));
+        }
+
+        var place = f.Garden.PlaceOf(f.Planting);
+        var sky = f.Garden.SkyOf(place);
+        var wetted = last.Treated.First(t => t.PlantingId == f.Planting.Id).ShareWetted;
+        var cover = CoverCurve.Of(f.Material, last.At, wetted, sky, place, f.Planting.Stage);
+        var floor = Math.Max(0.3, CoverCurve.Floor(f.Garden.StanceAt(place)));
+        var earliest = f.Garden.Garden.DateOf(last.At).AddDays(RenewAfterDays);
+        return CoverCurve.LapsesOn(cover, sky, last.At.AddHours(1), floor) is { } lapses && f.Garden.Garden.DateOf(lapses) is var day
+            ? (day > earliest ? day : earliest, FormattableString.Invariant($"its cover falls under {floor * 100:0} % then"))
+            : (spaced, "its cover holds until then");
+    }
+
+    private static CourseProgress Over(Facts f, CourseState state, string sentence) =>
+        new(f.Course, f.Recipe, state, f.Given.Count, f.Total, f.Shape.SpacingDays, null, f.Course.Step, sentence, null);
+
+    private static CourseProgress Going(Facts f, CourseState state, DateOnly on, DoseStep step, string sentence) =>
+        new(f.Course, f.Recipe, state, f.Given.Count, f.Total, f.Shape.SpacingDays, on, step, sentence, Changed(f));
+
+    private static string? Changed(Facts f)
+    {
+        if (f.Course.OwnDays.Count > 0 || f.Course.DegreeDaysPerDay is not { } then || f.Shape.DegreeDaysPerDay is not { } now
+            || (f.Shape.SpacingDays == f.Course.SpacingDays && f.Shape.Rounds == f.Course.Rounds))
+        {
+            return null;
+        }
+
+        return string.Create(CultureInfo.InvariantCulture,
+            $"{(now > then ? "Warmer" : "Cooler")} than when it was begun ({now:0.#} against {then:0.#} degree-days a day): {f.Shape.Rounds} rounds, {CourseShape.Days(f.Shape.SpacingDays)} apart, instead of {f.Course.Rounds}, {CourseShape.Days(f.Course.SpacingDays)} apart.");
+    }
+
+    private static string Word(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? "now" : $"on {Date(date)}";
+
+    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,88 @@
+using Mauvaise.Core.Biology;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Cover;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Courses;
+
+/// <summary>How many rounds a course takes and how far apart, with the reason.</summary>
+/// <param name="DegreeDaysPerDay">Warmth expected over the coming two weeks; null where it does not matter.</param>
+public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDaysPerDay, string Reason)
+{
+    /// <summary>Most rounds against one generation, before the group changes.</summary>
+    public const int MostRounds = 4;
+
+    /// <summary>Under this warmth nothing breeds, degree-days a day.</summary>
+    private const double Cold = 0.5;
+
+    /// <summary>A material that kills this share of the eggs counts as killing eggs.</summary>
+    private const double KillsEggs = 0.6;
+
+    private const double CatalogueC = 20;
+    private const int AheadDays = 10;
+
+    /// <summary>
+    /// Shape of a course against a target from its life cycle and the warmth to come. Egg layers and live-bearers by
+    /// <see cref="RespraySpacing"/>; diseases by the material's cadence. A garden that keeps ahead takes one round more as margin.
+    /// </summary>
+    public static CourseShape For(GardenSnapshot garden, Planting planting, Target target, Material material)
+    {
+        var place = garden.PlaceOf(planting);
+        var (min, max) = (material.Cadence.CurativeMinDays, material.Cadence.CurativeMaxDays);
+        var most = Math.Min(MostRounds, material.InARowLimit ?? MostRounds);
+        if (target.Insect is not { } insect)
+        {
+            var rounds = Math.Min(most, Math.Max(2, material.Cadence.Rounds));
+            return new CourseShape(max, rounds, null, $"{rounds} rounds, {Days(max)} apart: what it takes to hold a disease; it ends after two clean checks.");
+        }
+
+        var margin = garden.StanceAt(place) == Stance.KeepAhead ? 1 : 0;
+        var warmth = WarmthAhead(garden, place, insect);
+        var told = FormattableString.Invariant($"{warmth:0.#} degree-days a day ahead");
+        if (warmth < Cold)
+        {
+            return new CourseShape(max, 2, warmth, $"Too cold to breed ({told}): two rounds, {Days(max)} apart.");
+        }
+
+        var effect = material.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
+        if (insect.EggDegreeDays > 0)
+        {
+            var spacing = RespraySpacing.ForEggLayer(insect.EggDegreeDays, insect.ToAdultDegreeDays, warmth, effect.Eggs >= KillsEggs, min, max);
+            return Sized(spacing.SpacingDays, spacing.Rounds, effect.Eggs >= KillsEggs
+                ? $"it kills eggs too, so two rounds do ({told})"
+                : FormattableString.Invariant($"eggs hatch within {insect.EggDegreeDays / warmth:0.#} days and the young breed after {(insect.ToAdultDegreeDays - insect.EggDegreeDays) / warmth:0.#} ({told})"));
+        }
+
+        var growth = insect.GrowthPerDayAt20C * warmth / (CatalogueC - insect.LowerC);
+        var kill = 0.6 * effect.Young + 0.4 * effect.Adult;
+        var best = Enumerable.Range(min, max - min + 1)
+            .Select(days => (Days: days, Rounds: RespraySpacing.RoundsForLiveBearer(kill, CoverCurve.UsualShareWetted, growth, days)))
+            .Where(x => x.Rounds is not null)
+            .OrderBy(x => x.Rounds).ThenByDescending(x => x.Days)
+            .Select(x => ((int Days, int Rounds)?)(x.Days, x.Rounds!.Value))
+            .FirstOrDefault();
+        return best is { } found
+            ? Sized(found.Days, Math.Max(2, found.Rounds), FormattableString.Invariant($"it bears live young and grows by {growth * 100:0} % a day ({told})"))
+            : new CourseShape(min, most, warmth, $"It grows faster than this kills ({told}): {most} rounds as close as they may be, {Days(min)}, and hands as well.");
+
+        CourseShape Sized(int days, int rounds, string because)
+        {
+            var sized = Math.Min(most, rounds + margin);
+            var spare = margin > 0 && sized > rounds ? "; one is margin, since you keep ahead" : "";
+            return new CourseShape(days, sized, warmth, $"{sized} rounds, {Days(days)} apart: {because}{spare}.");
+        }
+    }
+
+    /// <summary>Mean degree-days a day from today on: the forecast, or the climate's mean where there is none.</summary>
+    public static double WarmthAhead(GardenSnapshot garden, Place place, InsectBiology insect)
+    {
+        var days = SkyDays.Of(garden.SkyOf(place).Shelter, garden.Garden, garden.Today, garden.Today.AddDays(AheadDays));
+        var known = Pressure.DegreeDaysOf(insect, days.All).Skip(days.First).OfType<double>().ToList();
+        return known.Count > 0
+            ? known.Average()
+            : Math.Clamp(garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(garden.Today) - 1], insect.LowerC, insect.UpperC) - insect.LowerC;
+    }
+
+    internal static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
+}

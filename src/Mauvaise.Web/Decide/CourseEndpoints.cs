@@ -1,0 +1,128 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Decide;
+
+/// <summary>Courses: rounds of one material against one trouble, opened and stopped.</summary>
+public static class CourseEndpoints
+{
+    private const int MostOwnDays = 8;
+    private const int FurthestDay = 60;
+
+    internal static void MapCourses(this IEndpointRouteBuilder app)
+    {
+        var courses = app.MapGroup("/api/gardens/{gardenId:guid}/courses").WithTags("Decide");
+        courses.MapPost("", Begin);
+        courses.MapPost("/{courseId:guid}/stop", Stop);
+    }
+
+    /// <summary>A course with the shape that the life cycle gives it today.</summary>
+    internal static Course Open(GardenSnapshot s, Guid id, Planting planting, Target target, Recipe recipe, DoseStep step, IReadOnlyList<DateOnly> days, DateTimeOffset at)
+    {
+        var shape = CourseShape.For(s, planting, target, s.Catalogue.Material(recipe.Active.Material));
+        return new Course(id, planting.Id, target.Id, recipe.Id, at, step, shape.SpacingDays, days.Count > 0 ? days.Count : shape.Rounds, shape.DegreeDaysPerDay, days);
+    }
+
+    internal static CourseRow Row(Guid gardenId, Guid? memberId, Course c) => new()
+    {
+        Id = c.Id,
+        GardenId = gardenId,
+        PlantingId = c.PlantingId,
+        Target = c.Target,
+        Recipe = c.Recipe,
+        OpenedAt = c.OpenedAt,
+        Step = c.Step,
+        SpacingDays = c.SpacingDays,
+        Rounds = c.Rounds,
+        DegreeDaysPerDay = c.DegreeDaysPerDay,
+        OwnDays = c.OwnDays.Count == 0 ? null : string.Join(',', c.OwnDays.Select(d => d.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))),
+        MemberId = memberId,
+    };
+
+    private static async Task<Results<Created<CourseAnswer>, ProblemHttpResult>> Begin(Guid gardenId, NewCourse body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        if (s.Courses.FirstOrDefault(c => c.Id == body.Id) is { } sent)
+        {
+            return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, sent)));
+        }
+
+        var planting = s.FindPlanting(body.PlantingId);
+        var target = s.Catalogue.FindTarget(body.Target);
+        var recipe = s.Catalogue.FindRecipe(body.Recipe);
+        var material = recipe is null ? null : s.Catalogue.Material(recipe.Active.Material);
+        var days = body.Days ?? [];
+        var checks = new Checks()
+            .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
+            .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", "This planting has ended: no course can begin there.")
+            .That(target is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
+            .That(recipe is { Form: Form.Spray or Form.Drench }, "recipe", "recipe-unknown", "Choose a spray from the catalogue.")
+            .That(target is null || material?.EffectOn(target) is not null, "recipe", "no-effect", $"{material?.Name ?? "It"} does nothing against {target?.Name.ToLowerInvariant()}.")
+            .That(days.Count <= MostOwnDays && days.All(d => d is >= 0 and <= FurthestDay), "days", "days-range", $"Choose up to {MostOwnDays} days, from today to {FurthestDay} days ahead: nothing is sprayed in the past.")
+            .That(days.Zip(days.Skip(1)).All(p => p.Second > p.First), "days", "days-order", "Days must rise.");
+        if (checks.Passed)
+        {
+            var apart = material!.Cadence.CurativeMinDays;
+            checks.That(days.Zip(days.Skip(1)).All(p => p.Second - p.First >= apart), "days", "days-too-close", $"{material.Name} wants {apart} days between two rounds.")
+                .That(CourseProgress.Running(s, planting!, body.Target) is null, "target", "course-running", $"A course against {target!.Name.ToLowerInvariant()} is running there already. Stop that first.");
+            var first = s.Now.AddDays(days.Count > 0 ? days[0] : 0);
+            var against = UseGuards.Against(s, planting!, MaterialChoice.MaterialsIn(s.Catalogue, recipe!), first);
+            checks.That(against.Count == 0, "recipe", "use-" + against.FirstOrDefault()?.Code, $"{material.Name} can not go on then: {against.FirstOrDefault()?.Clause}.");
+        }
+
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var course = Open(s, body.Id, planting!, target!, recipe!, body.Step, [.. days.Select(d => s.Today.AddDays(d))], s.Now);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Began a course of {material!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting!)}", db => db.Courses.Add(Row(gardenId, body.MemberId, course)), stop);
+        return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Stop(Guid gardenId, Guid courseId, CourseStopped body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Courses.FirstOrDefault(c => c.Id == courseId) is not { } course)
+        {
+            return Problems.NotFound("course");
+        }
+
+        if (course.StoppedAt is null)
+        {
+            var row = await tools.Db.Courses.FirstAsync(c => c.Id == courseId, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Stopped the course against {s.Catalogue.Target(course.Target).Name.ToLowerInvariant()}", _ => row.StoppedAt = tools.Now, stop);
+        }
+
+        return TypedResults.NoContent();
+    }
+
+    internal static CourseAnswer Answer(GardenSnapshot s, CourseProgress p) => new(
+        p.Course.Id,
+        p.Course.PlantingId,
+        GardenAnswers.Where(s, s.FindPlanting(p.Course.PlantingId)!),
+        p.Course.Target,
+        s.Catalogue.Target(p.Course.Target).Name,
+        s.Catalogue.Material(p.Recipe.Active.Material).Name,
+        p.Recipe.Id,
+        p.State,
+        p.IsOver,
+        p.RoundsGiven,
+        p.Rounds,
+        p.SpacingDays,
+        p.NextOn,
+        p.Step,
+        p.Sentence,
+        p.Change);
+}

@@ -1,0 +1,88 @@
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Simulation;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.Decide;
+
+/// <summary>The ladder for what was found: for one planting, or for everything that the last looks showed.</summary>
+public static class DecideEndpoints
+{
+    private const int MostLeaves = 100_000;
+
+    public static void MapDecide(this IEndpointRouteBuilder app)
+    {
+        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Decide").MapGet("/decide", Show);
+        app.MapTasks();
+        app.MapCourses();
+        app.MapStances();
+    }
+
+    /// <param name="planting">Null for the whole garden.</param>
+    /// <param name="leaves">Leaves on all plants of that planting, where somebody counted them.</param>
+    private static async Task<Results<Ok<DecideAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid? planting, int? leaves, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var one = planting is { } id ? s.FindPlanting(id) : null;
+        var checks = new Checks()
+            .That(planting is null || one is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
+            .That(one is null || one.GrowsOn(s.Today), "planting", "planting-ended", $"{(one is null ? "This planting" : GardenAnswers.Where(s, one))} has ended: there is nothing to decide.")
+            .That(leaves is null or (>= 1 and <= MostLeaves), "leaves", "leaves-range", $"Leaves on the plants are 1 to {MostLeaves:N0}.")
+            .That(leaves is null || planting is not null, "leaves", "leaves-whose", "Say which planting the leaves are of.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var looks = (one is null ? s.Growing : [one]).SelectMany(p => s.LatestLook(p.Id).Select(o => (Planting: p, Seen: o))).ToList();
+        return TypedResults.Ok(new DecideAnswer(
+            [.. looks.Where(x => x.Seen is { LeavesLooked: > 0, LeavesAffected: > 0 })
+                .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves)).OrderByDescending(Urgency).Select(l => Answer(s, l))],
+            [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => $"{GardenAnswers.Where(s, x.Planting)}: no leaf was counted. Count ten or more, and the steps follow.")],
+            [.. s.Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id)).Select(t => TaskEndpoints.Answer(s, t)).OfType<TaskAnswer>()],
+            [.. s.Courses.Where(c => one is null || c.PlantingId == one.Id).Select(c => CourseEndpoints.Answer(s, CourseProgress.Of(s, c)))
+                .Where(c => !c.Over || c.State == CourseState.ChangeGroup).OrderBy(c => c.NextOn ?? DateOnly.MaxValue)]));
+    }
+
+    /// <summary>What is furthest over its line first; what is under it, or too old, last.</summary>
+    private static double Urgency(ActionLadder l) => (l.Finding.Stale ? -10 : 0) + (l.Finding.OverLine ? 5 : 0) + l.Finding.Share / Math.Max(0.01, l.Finding.Line.Share);
+
+    private static LadderAnswer Answer(GardenSnapshot s, ActionLadder l)
+    {
+        var f = l.Finding;
+        var taken = s.Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done && (t.Target is null || t.Target == f.Target?.Id))
+            .GroupBy(t => t.Step).ToDictionary(g => g.Key, g => g.Last());
+        return new(
+            f.Seen.Id,
+            f.Planting.Id,
+            GardenAnswers.Where(s, f.Planting),
+            f.Seen.At,
+            f.Target?.Id,
+            f.Name,
+            f.IsGroup,
+            f.Stance,
+            f.Seen.LeavesLooked,
+            f.Seen.LeavesAffected,
+            f.Share,
+            f.Line.Share,
+            f.Line.Reason,
+            f.Told,
+            f.Seen.Ants,
+            f.Helpers,
+            f.Target is { } target && Trouble.Knows(target),
+            [.. l.Steps.Select(x => new StepAnswer(
+                x.Rung, x.Code, x.Name, x.Choice, x.Why, x.Measure?.How, x.On, x.Option?.Recipe.Id ?? x.Measure?.Recipe,
+                x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,
+                x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence) : null,
+                taken.GetValueOrDefault(x.Code)?.Id,
+                taken.GetValueOrDefault(x.Code)?.State))]);
+    }
+}

@@ -1,0 +1,121 @@
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Web.Decide;
+
+/// <summary>A step as the screen shows it.</summary>
+/// <param name="Taken">The task that was made of it; null when it was not taken on.</param>
+/// <param name="TakenState">What became of that task; null without one.</param>
+/// <param name="Recipe">For the bench; null for what is done by hand.</param>
+public sealed record StepAnswer(
+    Rung Rung,
+    string Code,
+    string Name,
+    StepChoice Choice,
+    IReadOnlyList<string> Why,
+    string? How,
+    DateOnly? On,
+    string? Recipe,
+    ShapeAnswer? Course,
+    PruneAnswer? Prune,
+    Guid? Taken,
+    TaskState? TakenState);
+
+public sealed record ShapeAnswer(int SpacingDays, int Rounds, string Reason);
+
+/// <param name="Counted">Somebody counted the leaves; otherwise they are reckoned.</param>
+public sealed record PruneAnswer(int Leaves, bool Counted, int Affected, int TakeNow, int Visits, string Sentence);
+
+/// <summary>The ladder for one trouble.</summary>
+/// <param name="Told">"12 % of leaves with black bean aphid, line 20 %".</param>
+public sealed record LadderAnswer(
+    Guid ObservationId,
+    Guid PlantingId,
+    string Where,
+    DateTimeOffset At,
+    string? Target,
+    string Name,
+    bool IsGroup,
+    Stance Stance,
+    int LeavesLooked,
+    int LeavesAffected,
+    double Share,
+    double Line,
+    string LineReason,
+    string Told,
+    Ants Ants,
+    int Helpers,
+    bool CanPlay,
+    IReadOnlyList<StepAnswer> Steps);
+
+/// <summary>What waits for a decision, and what was taken on.</summary>
+/// <param name="Uncounted">Notes that can not be decided about, and what is missing.</param>
+public sealed record DecideAnswer(
+    IReadOnlyList<LadderAnswer> Ladders,
+    IReadOnlyList<string> Uncounted,
+    IReadOnlyList<TaskAnswer> Tasks,
+    IReadOnlyList<CourseAnswer> Courses);
+
+public sealed record TaskAnswer(
+    Guid Id,
+    Guid PlantingId,
+    string Where,
+    string Step,
+    string Name,
+    string How,
+    string? TargetName,
+    DateOnly DueOn,
+    bool Due,
+    TaskState State,
+    DateTimeOffset? DoneAt,
+    int? Leaves,
+    bool CountsLeaves,
+    string? Recipe);
+
+/// <param name="Over">It is finished, one way or another.</param>
+public sealed record CourseAnswer(
+    Guid Id,
+    Guid PlantingId,
+    string Where,
+    string Target,
+    string TargetName,
+    string Material,
+    string Recipe,
+    CourseState State,
+    bool Over,
+    int RoundsGiven,
+    int Rounds,
+    int SpacingDays,
+    DateOnly? NextOn,
+    DoseStep Step,
+    string Sentence,
+    string? Change);
+
+/// <summary>A yes or a no to a step of the ladder.</summary>
+/// <param name="Pass">True for no: it is not proposed again for this look.</param>
+/// <param name="On">Day to do it; null for the day that the ladder says.</param>
+public sealed record NewTask(Guid Id, Guid ObservationId, string Step, bool Pass = false, DateOnly? On = null, Guid? MemberId = null);
+
+/// <param name="Leaves">Leaves taken off, where it is about leaves.</param>
+public sealed record TaskDone(int? Leaves = null, Guid? MemberId = null);
+
+public sealed record TaskDropped(Guid? MemberId = null);
+
+/// <summary>Rounds of a recipe against a trouble.</summary>
+/// <param name="Days">Days from today that the gardener chose, rising; null or empty to go by the life cycle.</param>
+public sealed record NewCourse(Guid Id, Guid PlantingId, string Target, string Recipe, IReadOnlyList<int>? Days = null, DoseStep Step = DoseStep.Gentle, Guid? MemberId = null);
+
+public sealed record CourseStopped(Guid? MemberId = null);
+
+/// <summary>What another stance, or another way with disease, would change today.</summary>
+/// <param name="Differences">Sentences; empty when nothing would be different today.</param>
+public sealed record StanceChange(string Choice, bool Current, IReadOnlyList<string> Lines, IReadOnlyList<string> Differences);
+
+/// <param name="Stances">For the whole garden, or the place that was asked for.</param>
+/// <param name="Approaches">Ways with disease; they hold for the whole garden.</param>
+public sealed record StancesAnswer(IReadOnlyList<StanceChange> Stances, IReadOnlyList<StanceChange> Approaches);
+
+/// <param name="Stance">Null to follow the garden's.</param>
+public sealed record PlaceStance(Stance? Stance, Guid? MemberId = null);

@@ -1,0 +1,102 @@
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Decide;
+
+/// <summary>When the household sprays at all, and how it meets disease: with what each choice would change.</summary>
+public static class StanceEndpoints
+{
+    internal static void MapStances(this IEndpointRouteBuilder app)
+    {
+        var garden = app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Decide");
+        garden.MapGet("/stances", Show);
+        garden.MapPut("/places/{placeId:guid}/stance", SetPlace);
+    }
+
+    /// <param name="place">Null for the garden's own stance.</param>
+    private static async Task<Results<Ok<StancesAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid? place, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var one = s.Places.FirstOrDefault(p => p.Id == place);
+        if (place is not null && one is null)
+        {
+            return Problems.NotFound("place");
+        }
+
+        return TypedResults.Ok(new StancesAnswer(
+            [.. Enum.GetValues<Stance>().Select(x => new StanceChange(Name(x), x == (one is null ? s.Garden.Stance : s.StanceAt(one)), Lines(s, one, x), Differences(s, With(s, one, x))))],
+            [.. Enum.GetValues<DiseaseApproach>().Select(x => new StanceChange(Name(x), x == s.Garden.DiseaseApproach, [Words(x)], Differences(s, s with { Garden = s.Garden with { DiseaseApproach = x } })))]));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> SetPlace(Guid gardenId, Guid placeId, PlaceStance body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Places.FirstOrDefault(p => p.Id == placeId) is not { } place)
+        {
+            return Problems.NotFound("place");
+        }
+
+        if (place.Stance != body.Stance)
+        {
+            var row = await tools.Db.Places.FirstAsync(p => p.Id == placeId, stop);
+            var words = body.Stance is { } stance ? ActionLine.Words(stance) : "as the garden";
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"{place.Name}: {words}", _ => row.Stance = body.Stance, stop);
+        }
+
+        return TypedResults.NoContent();
+    }
+
+    private static GardenSnapshot With(GardenSnapshot s, Place? one, Stance stance) => one is null
+        ? s with { Garden = s.Garden with { Stance = stance } }
+        : s with { Places = [.. s.Places.Select(p => p.Id == one.Id ? p with { Stance = stance } : p)] };
+
+    /// <summary>The lines of what was found, or of the usual groups where nothing was.</summary>
+    private static List<string> Lines(GardenSnapshot s, Place? one, Stance stance)
+    {
+        var found = s.Growing.Where(p => one is null || p.PlaceId == one.Id)
+            .SelectMany(p => s.LatestLook(p.Id).Where(o => o is { LeavesAffected: > 0, Named: not null }).Select(o => (Planting: p, Target: s.Catalogue.FindTarget(o.Named!))))
+            .Where(x => x.Target is { Kind: not TargetKind.LookAlike, NoSpray: false })
+            .DistinctBy(x => x.Target!.Group).Take(4)
+            .Select(x => ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Reason)
+            .ToList();
+        return found.Count > 0 ? found : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
+    }
+
+    /// <summary>For each trouble whose first step would be another: what it would be.</summary>
+    private static List<string> Differences(GardenSnapshot now, GardenSnapshot then) =>
+    [
+        .. from planting in now.Growing
+           from seen in now.LatestLook(planting.Id)
+           where seen is { LeavesLooked: > 0, LeavesAffected: > 0 }
+           let before = Summary(ActionLadder.For(now, planting, seen))
+           let after = Summary(ActionLadder.For(then, planting, seen))
+           where before != after
+           select $"{GardenAnswers.Where(now, planting)}: {after.ToLowerInvariant()} instead of {before.ToLowerInvariant()}.",
+    ];
+
+    private static string Summary(ActionLadder ladder)
+    {
+        var names = ladder.Steps.Where(x => x.Choice == StepChoice.Do && x.Code is not ("bag-and-bin" or "look-at-neighbours" or "feed" or "ant-band")).Select(x => x.Name).ToList();
+        return names.Count == 0 ? "nothing" : string.Join(", ", names);
+    }
+
+    private static string Name<T>(T value) where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
+
+    private static string Words(DiseaseApproach approach) => approach switch
+    {
+        DiseaseApproach.CleanThenProtect => "Peroxide on what shows, then bicarbonate, milk or neem on what is clean.",
+        DiseaseApproach.ProtectOnly => "Only what keeps spores off: bicarbonate, milk, neem.",
+        DiseaseApproach.NeemOnly => "Neem wherever it works.",
+        DiseaseApproach.Milk => "Milk wherever it works.",
+        _ => throw new ArgumentOutOfRangeException(nameof(approach), approach, "Unknown approach."),
+    };
+}

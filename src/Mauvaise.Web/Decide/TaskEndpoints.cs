@@ -1,0 +1,139 @@
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Decide;
+
+/// <summary>Steps of the ladder that were taken on or passed by.</summary>
+public static class TaskEndpoints
+{
+    private const int MostLeaves = 100_000;
+    private const int FurthestDays = 120;
+
+    internal static void MapTasks(this IEndpointRouteBuilder app)
+    {
+        var tasks = app.MapGroup("/api/gardens/{gardenId:guid}/tasks").WithTags("Decide");
+        tasks.MapPost("", Take);
+        tasks.MapPost("/{taskId:guid}/done", Done);
+        tasks.MapPost("/{taskId:guid}/drop", Drop);
+    }
+
+    private static async Task<Results<Created, ProblemHttpResult>> Take(Guid gardenId, NewTask body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        if (s.Tasks.Any(t => t.Id == body.Id))
+        {
+            return TypedResults.Created((string?)null);
+        }
+
+        var seen = s.Observations.FirstOrDefault(o => o.Id == body.ObservationId);
+        var planting = seen is null ? null : s.FindPlanting(seen.PlantingId);
+        var checks = new Checks()
+            .That(seen is not null, "observationId", "note-unknown", "This note is not in the garden any more. Look at the list again.")
+            .That(planting is null || planting.GrowsOn(s.Today), "observationId", "planting-ended", "This planting has ended: there is nothing to decide.")
+            .That(seen is null or { LeavesLooked: > 0 }, "observationId", "no-count", "No leaf was counted. Count ten or more, and the steps follow.")
+            .That(body.On is null || (body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)), "on", "day-range", $"Choose a day from today on, within {FurthestDays} days.");
+        var step = checks.Passed ? ActionLadder.For(s, planting!, seen!).Steps.FirstOrDefault(x => x.Code == body.Step) : null;
+        checks.That(!checks.Passed || step is not null, "step", "step-unknown", "This step is not on the ladder for what was found.")
+            .That(step is null || body.Pass || step.Measure is not null, "step", "step-is-a-course", "A spray is taken on as a course.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var target = ActionLadder.For(s, planting!, seen!).Finding.Target?.Id;
+        var words = $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting!)}";
+        await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Tasks.Add(new TaskRow
+        {
+            Id = body.Id,
+            GardenId = gardenId,
+            PlantingId = planting!.Id,
+            LookId = seen!.LookId,
+            Step = body.Step,
+            Target = target,
+            DueOn = body.On ?? step.On ?? s.Today,
+            State = body.Pass ? TaskState.Passed : TaskState.Planned,
+            MemberId = body.MemberId,
+        }), stop);
+        return TypedResults.Created((string?)null);
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Done(Guid gardenId, Guid taskId, TaskDone body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Tasks.FirstOrDefault(t => t.Id == taskId) is not { } task)
+        {
+            return Problems.NotFound("task");
+        }
+
+        if (task.State == TaskState.Done)
+        {
+            return TypedResults.NoContent();
+        }
+
+        var measure = s.Catalogue.FindMeasure(task.Step);
+        var checks = new Checks()
+            .That(task.State == TaskState.Planned && measure is not null, "", "task-not-planned", "This was not taken on, so it can not be done.")
+            .That(body.Leaves is null or (>= 0 and <= MostLeaves), "leaves", "leaves-range", $"Leaves taken off are 0 to {MostLeaves:N0}.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var row = await tools.Db.Tasks.FirstAsync(t => t.Id == taskId, stop);
+        var planting = s.FindPlanting(task.PlantingId)!;
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Done: {measure!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting)}", db =>
+        {
+            row.State = TaskState.Done;
+            row.DoneAt = tools.Now;
+            row.Leaves = body.Leaves;
+            if (measure.CheckBackDays is { } days && task.Target is not null)
+            {
+                db.CheckBacks.Add(new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, TaskId = taskId, PlantingId = planting.Id, DueOn = s.Today.AddDays(days) });
+            }
+        }, stop);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Drop(Guid gardenId, Guid taskId, TaskDropped body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Tasks.FirstOrDefault(t => t.Id == taskId) is not { } task)
+        {
+            return Problems.NotFound("task");
+        }
+
+        if (task.State == TaskState.Planned)
+        {
+            var row = await tools.Db.Tasks.FirstAsync(t => t.Id == taskId, stop);
+            var words = $"Dropped: {s.Catalogue.FindMeasure(task.Step)?.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, s.FindPlanting(task.PlantingId)!)}";
+            await tools.Log.WriteAsync(gardenId, body.MemberId, words, _ => row.State = TaskState.Dropped, stop);
+        }
+
+        return TypedResults.NoContent();
+    }
+
+    /// <summary>Null when the catalogue no longer has the measure.</summary>
+    internal static TaskAnswer? Answer(GardenSnapshot s, GardenTask t) => s.Catalogue.FindMeasure(t.Step) is not { } measure ? null : new(
+        t.Id,
+        t.PlantingId,
+        GardenAnswers.Where(s, s.FindPlanting(t.PlantingId)!),
+        t.Step,
+        measure.Name,
+        measure.How,
+        t.Target is { } target ? s.Catalogue.FindTarget(target)?.Name : null,
+        t.DueOn,
+        t.State == TaskState.Planned && t.DueOn <= s.Today,
+        t.State,
+        t.DoneAt,
+        t.Leaves,
+        measure.Rung == Rung.Prune && measure.CheckBackDays is not null,
+        measure.Recipe);
+}
