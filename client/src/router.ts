@@ -32,6 +32,12 @@ export const router = createRouter({
       meta: { title: 'Suspects' },
     },
     {
+      path: '/decide',
+      name: 'decide',
+      component: () => import('./jobs/decide/DecideView.vue'),
+      meta: { title: 'Decide' },
+    },
+    {
       path: '/bench',
       name: 'bench',
       component: () => import('./jobs/bench/BenchView.vue'),

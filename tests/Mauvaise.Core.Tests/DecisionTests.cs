@@ -33,7 +33,8 @@ public class DecisionTests
         var target = Of("target") is "" or "?" ? null : Of("target");
         var seen = GardenSamples.Seen(planting, age, Number("looked"), Number("affected"), target, Number("helpers"), Word<Ants>(Of("ants")),
             part: Word<PlantPart>(Of("part")), signs: [.. Words(Of("signs")).Select(s => new SeenSign(s, true))])
-            with { SeverityPercent = Of("severity") == "" ? null : Number("severity") };
+            with
+        { SeverityPercent = Of("severity") == "" ? null : Number("severity") };
         var before = Of("before") is { Length: > 0 } b
             ? GardenSamples.Seen(planting, age + int.Parse(b.Split(':')[0], CultureInfo.InvariantCulture), Number("looked"), int.Parse(b.Split(':')[1], CultureInfo.InvariantCulture), target)
             : null;

@@ -204,4 +204,14 @@ public class UseGuardTests
         var garden = GardenSamples.Garden([Bed], [Kale with { Count = 8 }, Leek]);
         Assert.Equal(size, SprayVolume.SizeFor(garden, C.FindRecipe(recipe)!, [garden.Plantings[0]]), 1e-9);
     }
+
+    [Fact]
+    public void A_product_like_any_material_may_follow_any_other()
+    {
+        foreach (var like in C.Materials.Where(m => m is { Pantry: false, Doses: not null }))
+        {
+            var product = new OwnProduct(Guid.NewGuid(), "Own", like.Id, [], "ml", 1, 2, false, null, null, null).ToMaterial(C);
+            Assert.All(C.Materials, m => Assert.NotNull(Pairs.Find(C.Pairs, product, m)));
+        }
+    }
 }

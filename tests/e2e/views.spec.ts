@@ -10,6 +10,7 @@ test.beforeAll(async ({ playwright }) => {
 const views = [
   { path: '/', ready: 'This evening' },
   { path: '/walk', ready: 'Walk' },
+  { path: '/decide', ready: 'Courses' },
   { path: '/bench', ready: 'Bench' },
   { path: '/shelf', ready: 'Products with a label' },
   { path: '/hours', ready: 'Best of ten days' },

@@ -4154,7 +4154,23 @@ export interface components {
             /** Format: int32 */
             helpers: number;
             canPlay: boolean;
-            steps: components["schemas"]["StepAnswer"][];
+            steps: components["schemas"]["LadderStepAnswer"][];
+        };
+        LadderStepAnswer: {
+            rung: components["schemas"]["Rung"];
+            code: string;
+            name: string;
+            choice: components["schemas"]["StepChoice"];
+            why: string[];
+            how: null | string;
+            /** Format: date */
+            on: null | string;
+            recipe: null | string;
+            course: null | components["schemas"]["ShapeAnswer"];
+            prune: null | components["schemas"]["PruneAnswer"];
+            /** Format: uuid */
+            taken: null | string;
+            takenState: null | components["schemas"]["TaskState"];
         };
         LastDeed: {
             /** Format: int64 */
@@ -4792,6 +4808,18 @@ export interface components {
             /** Format: double */
             areaUnderCurve: number;
         };
+        PruneAnswer: {
+            /** Format: int32 */
+            leaves: number;
+            counted: boolean;
+            /** Format: int32 */
+            affected: number;
+            /** Format: int32 */
+            takeNow: number;
+            /** Format: int32 */
+            visits: number;
+            sentence: string;
+        };
         QuestionAnswer: {
             sign: string;
             question: string;
@@ -4861,6 +4889,8 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             sentence: string;
         };
+        /** @enum {unknown} */
+        Rung: "look" | "helpers" | "hands" | "prune" | "isolate" | "spray" | "takeOut";
         SampleAnswer: {
             /** Format: double */
             share: number;
@@ -4922,6 +4952,13 @@ export interface components {
         SeverityCalc: {
             /** Format: int32 */
             value: number;
+        };
+        ShapeAnswer: {
+            /** Format: int32 */
+            spacingDays: number;
+            /** Format: int32 */
+            rounds: number;
+            reason: string;
         };
         SharedActionAnswer: {
             words: string;
@@ -5098,6 +5135,8 @@ export interface components {
             exact: null | string;
             scoops: components["schemas"]["ScoopAnswer"][];
         };
+        /** @enum {unknown} */
+        StepChoice: "do" | "may" | "passedOver";
         StockAnswer: {
             /** Format: uuid */
             id: string;
@@ -5347,7 +5386,7 @@ export interface components {
             memberId?: null | string;
         };
         /** @enum {unknown} */
-        TaskState: "planned" | "done" | "dropped" | "passed";
+        TaskState: "planned" | "done" | "dropped" | "passed" | null;
         /** @enum {unknown} */
         TemperatureUnit: "celsius" | "fahrenheit";
         TrendAnswer: {

@@ -24,7 +24,13 @@ function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
   }
   if (deed.kind === 'walk')
     return { to: { name: 'walk', query: { planting: deed.plantingIds } }, label: 'Start the walk' }
-  return { to: { name: 'count', params: { plantingId: deed.plantingIds[0] } }, label: 'Look at it' }
+  return {
+    to: {
+      name: 'decide',
+      query: { planting: deed.plantingIds.length === 1 ? deed.plantingIds[0] : undefined },
+    },
+    label: 'Decide',
+  }
 }
 
 const first = computed(() => props.evening.deeds[0])

@@ -7,6 +7,13 @@ export const stanceWords: Record<Schemas['Stance'], string> = {
   keepAhead: 'Keep ahead',
 }
 
+export const approachWords: Record<Schemas['DiseaseApproach'], string> = {
+  cleanThenProtect: 'Clean, then protect',
+  protectOnly: 'Protect only',
+  neemOnly: 'Neem only',
+  milk: 'Milk',
+}
+
 export const stepWords: Record<Schemas['DoseStep'], string> = {
   gentle: 'gentle',
   usual: 'usual',

@@ -17,6 +17,7 @@ watchEffect(() => document.documentElement.classList.toggle('dusk', dusk.value))
 const links = [
   { name: 'board', label: 'Board' },
   { name: 'walk', label: 'Walk' },
+  { name: 'decide', label: 'Decide' },
   { name: 'bench', label: 'Bench' },
   { name: 'shelf', label: 'Shelf' },
   { name: 'hours', label: 'Hours' },

@@ -61,7 +61,7 @@ internal static class LookSteps
             { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), "Helpers are at work: count again in 3 to 5 days."),
             { OverLine: true } => Look(StepChoice.PassedOver, null, f.Told + ": waiting lets it grow."),
             { Doubled: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainSteepDays), f.Told + ", but it doubled: look again soon."),
-            _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), $"{f.Told}. {f.Line.Reason}"),
+            _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), f.Told + "."),
         };
 
         LadderStep Look(StepChoice choice, DateOnly? on, string why) => MeasureFits.Step(f, "look-again", choice, [why], on < today ? today : on);
@@ -239,6 +239,9 @@ internal static class PruneSteps
 /// <summary>Keeping it from going on to the neighbours.</summary>
 internal static class IsolateSteps
 {
+    /// <summary>Neighbours that were looked at within so many days before are known.</summary>
+    private const int SeenLately = 2;
+
     public static IEnumerable<LadderStep> Of(Finding f)
     {
         if (f.Clean || f.Stale || f.Target is not { } target)
@@ -253,10 +256,15 @@ internal static class IsolateSteps
         }
 
         var beside = f.Garden.Growing.Where(p => p.Id != f.Planting.Id && p.PlaceId == f.Planting.PlaceId && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop)))
-            .Select(p => f.Garden.Catalogue.Crop(p.Crop).Name.ToLowerInvariant()).ToList();
+            .ToList();
+        var unseen = beside.Where(p => f.Garden.LatestObservation(p.Id) is not { } o || o.At < f.Seen.At.AddDays(-SeenLately)).ToList();
         if (beside.Count > 0 && f.Garden.Catalogue.Measure("look-at-neighbours").IsFor(target))
         {
-            yield return MeasureFits.Step(f, "look-at-neighbours", choice, [$"It lives on {string.Join(" and ", beside)} too, in the same place."]);
+            yield return unseen.Count > 0
+                ? MeasureFits.Step(f, "look-at-neighbours", choice, [$"It lives on {string.Join(" and ", unseen.Select(Crop))} too, in the same place."])
+                : MeasureFits.Step(f, "look-at-neighbours", StepChoice.PassedOver, [$"{string.Join(" and ", beside.Select(Crop))} beside it: looked at already."]);
         }
+
+        string Crop(Planting p) => f.Garden.Catalogue.Crop(p.Crop).Name.ToLowerInvariant();
     }
 }

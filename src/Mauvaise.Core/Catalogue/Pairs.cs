@@ -12,7 +12,7 @@ public static class Pairs
 {
     /// <summary>
     /// The strictest rule that fits the two materials. Every pair of a sound catalogue has one (<see cref="CatalogueRules"/>);
-    /// a material beside itself is always allowed.
+    /// a material beside itself is always allowed, and beside another of its group unless a rule says otherwise.
     /// </summary>
     public static MixingPair Between(GardenCatalogue catalogue, Material a, Material b) =>
         catalogue.DecidedPairs.GetOrAdd(
@@ -27,7 +27,8 @@ public static class Pairs
             : rules
                 .Where(p => (Fits(p.A, a) && Fits(p.B, b)) || (Fits(p.A, b) && Fits(p.B, a)))
                 .OrderByDescending(p => p.InOneTank == "never").ThenByDescending(p => p.DaysApart)
-                .FirstOrDefault();
+                .FirstOrDefault()
+            ?? (a.Group == b.Group ? new MixingPair([a.Group], [b.Group], "allowed", 0, "they are of one kind") : null);
 
     private static bool Fits(IReadOnlyList<string> rule, Material m) => rule.Any(r =>
         r == "anything" || r == m.Id || r == m.Group || (r == "living" && m.Living)

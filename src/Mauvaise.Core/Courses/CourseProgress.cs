@@ -155,7 +155,7 @@ public sealed record CourseProgress(
         var target = f.Garden.Catalogue.Target(f.Course.Target);
         if (target.Kind != TargetKind.Disease || f.Material.EffectOn(target) is not { Protects: > 0 } || f.Material.Cover.HalfLifeDays is null)
         {
-            return (spaced, f.Shape.Reason.TrimEnd('.'));
+            return (spaced, $"{CourseShape.Days(f.Shape.SpacingDays)} after the last; {f.Shape.Because}");
         }
 
         var place = f.Garden.PlaceOf(f.Planting);

@@ -8,8 +8,13 @@ namespace Mauvaise.Core.Courses;
 
 /// <summary>How many rounds a course takes and how far apart, with the reason.</summary>
 /// <param name="DegreeDaysPerDay">Warmth expected over the coming two weeks; null where it does not matter.</param>
-public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDaysPerDay, string Reason)
+/// <param name="Because">Clause that says why, as "eggs hatch within 4 days".</param>
+public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDaysPerDay, string Because)
 {
+    /// <summary>"3 rounds, 5 days apart: eggs hatch within 4 days."</summary>
+    public string Reason => $"{Rounds} rounds, {Days(SpacingDays)} apart: {Because}.";
+
+
     /// <summary>Most rounds against one generation, before the group changes.</summary>
     public const int MostRounds = 4;
 
@@ -34,7 +39,7 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
         if (target.Insect is not { } insect)
         {
             var rounds = Math.Min(most, Math.Max(2, material.Cadence.Rounds));
-            return new CourseShape(max, rounds, null, $"{rounds} rounds, {Days(max)} apart: what it takes to hold a disease; it ends after two clean checks.");
+            return new CourseShape(max, rounds, null, "what it takes to hold a disease; it ends after two clean checks");
         }
 
         var margin = garden.StanceAt(place) == Stance.KeepAhead ? 1 : 0;
@@ -42,7 +47,7 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
         var told = FormattableString.Invariant($"{warmth:0.#} degree-days a day ahead");
         if (warmth < Cold)
         {
-            return new CourseShape(max, 2, warmth, $"Too cold to breed ({told}): two rounds, {Days(max)} apart.");
+            return new CourseShape(max, 2, warmth, $"it is too cold to breed ({told})");
         }
 
         var effect = material.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
@@ -64,13 +69,13 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
             .FirstOrDefault();
         return best is { } found
             ? Sized(found.Days, Math.Max(2, found.Rounds), FormattableString.Invariant($"it bears live young and grows by {growth * 100:0} % a day ({told})"))
-            : new CourseShape(min, most, warmth, $"It grows faster than this kills ({told}): {most} rounds as close as they may be, {Days(min)}, and hands as well.");
+            : new CourseShape(min, most, warmth, $"it grows faster than this kills ({told}), so as close as they may be, and hands as well");
 
         CourseShape Sized(int days, int rounds, string because)
         {
             var sized = Math.Min(most, rounds + margin);
             var spare = margin > 0 && sized > rounds ? "; one is margin, since you keep ahead" : "";
-            return new CourseShape(days, sized, warmth, $"{sized} rounds, {Days(days)} apart: {because}{spare}.");
+            return new CourseShape(days, sized, warmth, because + spare);
         }
     }
 

@@ -35,6 +35,7 @@ public static class EveningPlanner
         }
 
         deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), DueTasks(garden));
+        TogetherByHand(deeds);
         deeds.AddRange(Tanks(garden, wishes));
         deeds.AddRange(WalkDue(garden, visited));
         var (window, sentence) = Window(garden, deeds);
@@ -101,7 +102,9 @@ public static class EveningPlanner
 
     private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
     {
-        if (Renewal(garden, planting, garden.PlaceOf(planting)) is { } renewal)
+        var look = garden.LatestLook(planting.Id).FirstOrDefault()?.LookId;
+        var passed = look is not null && garden.Tasks.Any(t => t.LookId == look && t is { State: TaskState.Passed, Step: "spray" or "patch-test" });
+        if (!passed && Renewal(garden, planting, garden.PlaceOf(planting)) is { } renewal && CourseProgress.Running(garden, planting, renewal.Target.Id) is null)
         {
             wishes.Add(renewal);
         }
@@ -158,6 +161,27 @@ public static class EveningPlanner
         {
             left.Add(new(planting.Id, LeftSentence(garden, ladder, taken)));
         }
+    }
+
+    /// <summary>What is done by hand in several places is one thing to do on the way round.</summary>
+    private static void TogetherByHand(List<Deed> deeds)
+    {
+        var byHand = deeds.Where(d => d.Kind == DeedKind.ByHand).ToList();
+        if (byHand.Count < 2)
+        {
+            return;
+        }
+
+        var first = deeds.IndexOf(byHand[0]);
+        deeds.RemoveAll(byHand.Contains);
+        deeds.Insert(first, new(
+            DeedKind.ByHand,
+            $"By hand, in {byHand.Count} places",
+            string.Join(" ", byHand.Select(d => d.Title[(d.Title.IndexOf(':', StringComparison.Ordinal) + 2)..] + ".")),
+            [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Sentence = $"{d.Title[(d.Title.IndexOf(':', StringComparison.Ordinal) + 2)..]}. {r.Sentence}" }))],
+            [.. byHand.SelectMany(d => d.PlantingIds).Distinct()],
+            null,
+            null));
     }
 
     private static string LeftSentence(GardenSnapshot garden, ActionLadder ladder, HashSet<string> taken)

@@ -48,8 +48,9 @@ public static class DecideEndpoints
                 .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves)).OrderByDescending(Urgency).Select(l => Answer(s, l))],
             [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => $"{GardenAnswers.Where(s, x.Planting)}: no leaf was counted. Count ten or more, and the steps follow.")],
             [.. s.Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id)).Select(t => TaskEndpoints.Answer(s, t)).OfType<TaskAnswer>()],
-            [.. s.Courses.Where(c => one is null || c.PlantingId == one.Id).Select(c => CourseEndpoints.Answer(s, CourseProgress.Of(s, c)))
-                .Where(c => !c.Over || c.State == CourseState.ChangeGroup).OrderBy(c => c.NextOn ?? DateOnly.MaxValue)]));
+            [.. s.Courses.Where(c => one is null || c.PlantingId == one.Id)
+                .GroupBy(c => (c.PlantingId, c.Target)).Select(g => CourseEndpoints.Answer(s, CourseProgress.Of(s, g.Last())))
+                .Where(c => !c.Over || c.State is CourseState.ChangeGroup or CourseState.GiveUp).OrderBy(c => c.NextOn ?? DateOnly.MaxValue)]));
     }
 
     /// <summary>What is furthest over its line first; what is under it, or too old, last.</summary>
@@ -77,8 +78,8 @@ public static class DecideEndpoints
             f.Told,
             f.Seen.Ants,
             f.Helpers,
-            f.Target is { } target && Trouble.Knows(target),
-            [.. l.Steps.Select(x => new StepAnswer(
+            f.Target is { } target && f.Seen.Named == target.Id && Trouble.Knows(target),
+            [.. l.Steps.Select(x => new LadderStepAnswer(
                 x.Rung, x.Code, x.Name, x.Choice, x.Why, x.Measure?.How, x.On, x.Option?.Recipe.Id ?? x.Measure?.Recipe,
                 x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,
                 x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence) : null,

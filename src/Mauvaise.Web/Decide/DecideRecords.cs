@@ -9,7 +9,7 @@ namespace Mauvaise.Web.Decide;
 /// <param name="Taken">The task that was made of it; null when it was not taken on.</param>
 /// <param name="TakenState">What became of that task; null without one.</param>
 /// <param name="Recipe">For the bench; null for what is done by hand.</param>
-public sealed record StepAnswer(
+public sealed record LadderStepAnswer(
     Rung Rung,
     string Code,
     string Name,
@@ -48,7 +48,7 @@ public sealed record LadderAnswer(
     Ants Ants,
     int Helpers,
     bool CanPlay,
-    IReadOnlyList<StepAnswer> Steps);
+    IReadOnlyList<LadderStepAnswer> Steps);
 
 /// <summary>What waits for a decision, and what was taken on.</summary>
 /// <param name="Uncounted">Notes that can not be decided about, and what is missing.</param>

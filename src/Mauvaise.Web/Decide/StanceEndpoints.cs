@@ -66,9 +66,9 @@ public static class StanceEndpoints
             .SelectMany(p => s.LatestLook(p.Id).Where(o => o is { LeavesAffected: > 0, Named: not null }).Select(o => (Planting: p, Target: s.Catalogue.FindTarget(o.Named!))))
             .Where(x => x.Target is { Kind: not TargetKind.LookAlike, NoSpray: false })
             .DistinctBy(x => x.Target!.Group).Take(4)
-            .Select(x => ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Reason)
+            .Select(x => FormattableString.Invariant($"{x.Target!.Name.ToLowerInvariant()} {ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Share * 100:0} %"))
             .ToList();
-        return found.Count > 0 ? found : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
+        return found.Count > 0 ? [$"Acts from these shares of leaves on: {string.Join(", ", found)}."] : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
     }
 
     /// <summary>For each trouble whose first step would be another: what it would be.</summary>

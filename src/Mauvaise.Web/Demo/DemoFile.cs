@@ -14,13 +14,15 @@ public sealed record DemoFile(
     string Climate,
     KitchenSystem Kitchen,
     Stance Stance,
+    DiseaseApproach DiseaseApproach,
     IReadOnlyList<DemoMember> Members,
     IReadOnlyList<DemoPlace> Places,
     IReadOnlyList<DemoSprayer> Sprayers,
     IReadOnlyList<DemoProduct> Products,
     IReadOnlyList<DemoStock> Stocks,
     IReadOnlyList<DemoNote> Notes,
-    IReadOnlyList<DemoSpray> Sprays);
+    IReadOnlyList<DemoSpray> Sprays,
+    IReadOnlyList<DemoCourse> Courses);
 
 public sealed record DemoMember(string Name, Role Role);
 
@@ -54,6 +56,9 @@ public sealed record DemoStock(
     DateOnly? BestBefore = null,
     double? StrengthPercent = null,
     double? Cost = null);
+
+/// <param name="DegreeDaysPerDay">Warmth that was expected when it began.</param>
+public sealed record DemoCourse(string At, string Target, string Recipe, string From, DoseStep Step, int SpacingDays, int Rounds, double? DegreeDaysPerDay = null);
 
 public sealed record DemoNote(
     string On,

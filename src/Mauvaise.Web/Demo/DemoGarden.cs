@@ -45,6 +45,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
             Climate = demo.Climate,
             Kitchen = demo.Kitchen,
             Stance = demo.Stance,
+            DiseaseApproach = demo.DiseaseApproach,
             CreatedAt = DemoClock.Beginning,
         });
         db.Members.AddRange(demo.Members.Select(m => new MemberRow { Id = IdOf("member/" + m.Name), GardenId = GardenId, Name = m.Name, Role = m.Role }));
@@ -58,6 +59,19 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
             AddSpray(spray, i, zone);
         }
 
+        db.Courses.AddRange(demo.Courses.Select(c => new CourseRow
+        {
+            Id = IdOf($"course/{c.At}/{c.From}"),
+            GardenId = GardenId,
+            PlantingId = PlantingId(c.At),
+            Target = c.Target,
+            Recipe = c.Recipe,
+            OpenedAt = Instant(c.From, zone),
+            Step = c.Step,
+            SpacingDays = c.SpacingDays,
+            Rounds = c.Rounds,
+            DegreeDaysPerDay = c.DegreeDaysPerDay,
+        }));
         await db.SaveChangesAsync(stop);
     }
 

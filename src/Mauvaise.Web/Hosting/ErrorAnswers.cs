@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.Diagnostics;
 namespace Mauvaise.Web.Hosting;
 
 /// <summary>Turns expected exceptions into problems, and gives every problem a stable code.</summary>
-public sealed class ErrorAnswers(IProblemDetailsService problems) : IExceptionHandler
+public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogger<ErrorAnswers> log) : IExceptionHandler
 {
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
@@ -14,6 +14,12 @@ public sealed class ErrorAnswers(IProblemDetailsService problems) : IExceptionHa
             BadHttpRequestException e => (e.StatusCode, "not-readable", "The request can not be read: " + e.Message),
             _ => (StatusCodes.Status500InternalServerError, "our-mistake", "Something went wrong here; nothing was saved. Try again, and if it stays, restart Mauvaise."),
         };
+        if (status >= StatusCodes.Status500InternalServerError)
+        {
+            // The framework no longer logs what a handler takes.
+            LogMistake(log, exception, httpContext.Request.Method, httpContext.Request.Path);
+        }
+
         httpContext.Response.StatusCode = status;
         return await problems.TryWriteAsync(new ProblemDetailsContext
         {
@@ -22,6 +28,9 @@ public sealed class ErrorAnswers(IProblemDetailsService problems) : IExceptionHa
             ProblemDetails = { Status = status, Title = sentence, Detail = sentence, Extensions = { ["code"] = code } },
         });
     }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "{Method} {Path} failed")]
+    private static partial void LogMistake(ILogger log, Exception exception, string method, string path);
 
     /// <summary>Codes for problems that the framework makes itself.</summary>
     public static void AddCode(ProblemDetailsContext context) =>

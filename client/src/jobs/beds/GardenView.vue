@@ -9,6 +9,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { useGardenSettings } from '@/garden/useGardenSettings'
+import StanceChoice from '../decide/StanceChoice.vue'
 import FreeHours from './FreeHours.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
@@ -48,13 +49,11 @@ const change = useGardenWrite(
         <h1>{{ garden.name }}</h1>
         <p class="soft">{{ garden.latitude }}, {{ garden.longitude }} · {{ garden.timeZoneId }}</p>
       </div>
+      <section class="card stack">
+        <StanceChoice what="stance" />
+        <StanceChoice what="approach" />
+      </section>
       <section class="card two">
-        <SelectField
-          :model-value="garden.stance"
-          :options="options(stanceWords)"
-          label="When you spray at all"
-          @update:model-value="settings.mutate({ stance: $event })"
-        />
         <SelectField
           :model-value="garden.kitchen"
           :options="options(kitchenWords)"
@@ -139,6 +138,11 @@ const change = useGardenWrite(
 </template>
 
 <style scoped>
+.stack {
+  display: grid;
+  gap: 18px;
+}
+
 .two {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));

@@ -30,7 +30,7 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
             <span>
               <strong>{{ c.where }}</strong> <span v-if="c.patchTest">two leaves</span>
               <span class="soft"
-                >{{ c.material
+                >{{ c.what
                 }}<template v-if="c.targetName"> against {{ c.targetName.toLowerCase() }}</template></span
               >
             </span>
@@ -51,7 +51,7 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
                   : c.patchTest
                     ? `Two leaves, injury: ${injuryWords[c.injury].toLowerCase()}`
                     : 'Looked at'
-              }}</strong>: {{ c.material.toLowerCase() }} on {{ c.where }}
+              }}</strong>: {{ c.what.toLowerCase() }} on {{ c.where }}
             </p>
             <p class="soft">{{ c.sentence }}</p>
           </li>

@@ -69,10 +69,10 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
       <div class="page-head">
         <h1>Check back: {{ visit.where }}</h1>
         <p class="soft">
-          {{ visit.material
+          {{ visit.what
           }}<template v-if="visit.targetName"> against {{ visit.targetName.toLowerCase() }}</template
           >,
-          {{ dayAndClock(visit.sprayedAt, zone) }}
+          {{ dayAndClock(visit.doneWhatAt, zone) }}
         </p>
       </div>
       <template v-if="visit.patchTest">
@@ -84,7 +84,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
         >
           {{
             visit.injury === 'none' || visit.injury === 'slight'
-              ? `${visit.material} may go on all of it now.`
+              ? `${visit.what} may go on all of it now.`
               : `It burnt. Try two leaves again a step lower, or take another material.`
           }}
         </p>

@@ -7,6 +7,7 @@ import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { placeKindWords, stanceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import { dayAndClock, percent } from '@/kit/format'
+import StanceChoice from '../decide/StanceChoice.vue'
 import PickDays from './PickDays.vue'
 import TroubleCard from './TroubleCard.vue'
 
@@ -65,6 +66,12 @@ const today = (days: { day: string; value: number }[]) =>
           @click="router.push({ name: 'walk', query: { planting: data.place.plantings.map((p) => p.id) } })"
         />
         <Button
+          label="Decide"
+          variant="outlined"
+          :disabled="data.place.plantings.length === 0"
+          @click="router.push({ name: 'decide' })"
+        />
+        <Button
           label="Good hours"
           variant="outlined"
           :disabled="data.place.plantings.length === 0"
@@ -84,6 +91,10 @@ const today = (days: { day: string; value: number }[]) =>
           }}</template
         >.
       </p>
+      <details class="card">
+        <summary>When you spray here: {{ stanceWords[data.place.stance].toLowerCase() }}</summary>
+        <StanceChoice what="stance" :place-id="data.place.id" :own="data.place.ownStance" />
+      </details>
       <PickDays v-if="data.place.plantings.length" :plantings="data.place.plantings" :today="data.today" />
       <p v-if="troubles.length === 0" class="note">
         Nothing grows here now. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> and its
@@ -97,6 +108,12 @@ const today = (days: { day: string; value: number }[]) =>
 </template>
 
 <style scoped>
+summary {
+  min-height: 32px;
+  font-weight: 600;
+  cursor: pointer;
+}
+
 .troubles {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 420px), 1fr));

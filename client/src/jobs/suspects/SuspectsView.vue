@@ -63,17 +63,16 @@ const treatable = computed(
   () => lead.value && lead.value.kind !== 'lookAlike' && !lead.value.noSpray && !lead.value.insteadOfSpray,
 )
 
-/** Gives the name, then goes to the bench for it, on with the walk, or home. */
-async function callIt(target: string, then: 'mix' | 'nothing', group = false) {
+/** Gives the name, then goes to its ladder, to the bench for it, or on with the walk. */
+async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = false) {
   if (!data.value || (await naming.mutateAsync({ target, group }).catch(() => null)) === null) return
   const { plantingId } = data.value.observation
-  await router.push(
-    then === 'mix'
-      ? { name: 'bench', query: { planting: plantingId, target } }
-      : walkId.value
-        ? { name: 'walk' }
-        : '/',
-  )
+  const next = {
+    decide: { name: 'decide', query: { planting: plantingId } },
+    mix: { name: 'bench', query: { planting: plantingId, target } },
+    'go on': { name: 'walk' },
+  }
+  await router.push(next[then])
 }
 </script>
 
@@ -114,10 +113,10 @@ async function callIt(target: string, then: 'mix' | 'nothing', group = false) {
           <div v-if="data.namingCanWait" class="note good wait">
             <p>{{ data.namingCanWait.sentence }}</p>
             <Button
-              :label="`Call it ${data.namingCanWait.words} and mix for it`"
+              :label="`Call it ${data.namingCanWait.words} and decide`"
               variant="outlined"
               :loading="naming.isPending.value"
-              @click="callIt(data.namingCanWait.target, 'mix', true)"
+              @click="callIt(data.namingCanWait.target, 'decide', true)"
             />
           </div>
           <ol class="ranking">
@@ -147,19 +146,21 @@ async function callIt(target: string, then: 'mix' | 'nothing', group = false) {
           </p>
           <div class="actions">
             <Button
-              :label="
-                treatable
-                  ? `Call it ${lead.name.toLowerCase()} and mix for it`
-                  : `Call it ${lead.name.toLowerCase()}`
-              "
+              :label="`Call it ${lead.name.toLowerCase()} and decide`"
               :loading="naming.isPending.value"
-              @click="callIt(lead.target, treatable ? 'mix' : 'nothing')"
+              @click="callIt(lead.target, 'decide')"
             />
             <Button
               v-if="treatable"
-              label="Name it, mix nothing"
+              :label="`Call it ${lead.name.toLowerCase()} and mix for it`"
               variant="outlined"
-              @click="callIt(lead.target, 'nothing')"
+              @click="callIt(lead.target, 'mix')"
+            />
+            <Button
+              v-if="walkId"
+              label="Name it and go on"
+              variant="outlined"
+              @click="callIt(lead.target, 'go on')"
             />
             <Button v-if="walkId" label="Name it later" variant="text" @click="router.push('/walk')" />
           </div>

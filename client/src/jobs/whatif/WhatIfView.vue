@@ -8,6 +8,8 @@ import { useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import { percent, volume } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
+import FieldError from '@/kit/FieldError.vue'
+import { useDecide } from '../decide/useDecide'
 import CurveChart from './CurveChart.vue'
 
 /** Once, or three times? Schedules of one material played through in this garden's weather, before anything is sprayed. */
@@ -21,17 +23,24 @@ const planting = computed(() => one('planting'))
 const target = computed(() => one('target'))
 const recipe = computed(() => one('recipe') || undefined)
 const own = computed(() => [route.query.days ?? []].flat().filter((d): d is string => d !== null))
+const prune = computed(() => route.query.prune === 'true' || undefined)
 const change = (more: Record<string, string | string[] | undefined>) =>
   router.replace({ query: { ...route.query, ...more } })
 
 const { data, isPending, error, refetch } = useGardenQuery(
-  computed(() => ['what-if', planting.value, target.value, recipe.value, own.value]),
+  computed(() => ['what-if', planting.value, target.value, recipe.value, own.value, prune.value]),
   (gardenId) =>
     answer(
       api.GET('/api/gardens/{gardenId}/what-if', {
         params: {
           path: { gardenId },
-          query: { planting: planting.value, target: target.value, recipe: recipe.value, days: own.value },
+          query: {
+            planting: planting.value,
+            target: target.value,
+            recipe: recipe.value,
+            days: own.value,
+            prune: prune.value,
+          },
         },
       }),
     ),
@@ -46,6 +55,21 @@ const names = computed(() =>
   }),
 )
 const chosen = ref(2)
+const chosenCurve = computed(() => Math.min(chosen.value, (data.value?.curves.length ?? 1) - 1))
+const adoptable = computed(() => data.value?.curves[chosenCurve.value]?.sprayDays ?? [])
+const { begin } = useDecide(planting)
+async function adopt() {
+  if (!data.value) return
+  const course = {
+    plantingId: planting.value,
+    target: target.value,
+    recipe: data.value.recipe,
+    days: adoptable.value,
+    step: 'gentle' as const,
+  }
+  if (await begin.mutateAsync(course).catch(() => null))
+    await router.push({ name: 'decide', query: { planting: planting.value } })
+}
 const days = ref('')
 async function add() {
   if (days.value.trim() === '') return
@@ -89,11 +113,15 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
           take="recipe"
           @update:model-value="change({ recipe: $event })"
         />
+        <label v-if="data.ofLeafArea" class="tick"
+          ><input type="checkbox" :checked="prune" @change="change({ prune: prune ? undefined : 'true' })" />
+          The worst leaves come off first. <span class="soft">{{ data.prune }}</span></label
+        >
         <section class="card">
           <CurveChart
             :curves="data.curves"
             :names="names"
-            :chosen="Math.min(chosen, data.curves.length - 1)"
+            :chosen="chosenCurve"
             :from="data.from"
             :action-line="data.line"
           />
@@ -145,10 +173,19 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
           </div>
           <Button type="submit" label="Play it too" variant="outlined" />
         </form>
+        <FieldError :problem="begin.error.value" />
         <div class="actions">
+          <Button
+            v-if="adoptable.length"
+            :label="`Adopt it as the course: ${names[chosenCurve]}`"
+            size="large"
+            :loading="begin.isPending.value"
+            @click="adopt"
+          />
           <Button
             label="Mix the first round"
             size="large"
+            variant="outlined"
             @click="router.push({ name: 'bench', query: { planting, target, recipe: data.recipe } })"
           />
         </div>
@@ -158,6 +195,14 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
 </template>
 
 <style scoped>
+.tick {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  min-height: 44px;
+}
+
 .table {
   overflow-x: auto;
 }

@@ -1,0 +1,66 @@
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+
+export type Ladder = Schemas['LadderAnswer']
+export type Step = Schemas['LadderStepAnswer']
+
+/** Ladders of one planting, or of everything that the last looks showed, with what can be said to their steps. */
+export function useDecide(planting: MaybeRefOrGetter<string | undefined>) {
+  const { memberId } = useGarden()
+  const query = useGardenQuery(
+    computed(() => ['decide', toValue(planting)]),
+    (gardenId) =>
+      answer(
+        api.GET('/api/gardens/{gardenId}/decide', {
+          params: { path: { gardenId }, query: { planting: toValue(planting) } },
+        }),
+      ),
+  )
+
+  /** A step without a sprayer: taken on, or passed by. A spray can only be passed by here. */
+  const take = useGardenWrite(
+    (gardenId, { ladder, step, pass }: { ladder: Ladder; step: Step; pass: boolean }) =>
+      answer(
+        api.POST('/api/gardens/{gardenId}/tasks', {
+          params: { path: { gardenId } },
+          body: {
+            id: crypto.randomUUID(),
+            observationId: ladder.observationId,
+            step: step.code,
+            pass,
+            memberId: memberId.value,
+          },
+        }),
+      ),
+  )
+
+  const begin = useGardenWrite((gardenId, course: Omit<Schemas['NewCourse'], 'id' | 'memberId'>) =>
+    answer(
+      api.POST('/api/gardens/{gardenId}/courses', {
+        params: { path: { gardenId } },
+        body: { id: crypto.randomUUID(), memberId: memberId.value, ...course },
+      }),
+    ),
+  )
+
+  /** Takes on a step, whatever kind it is. */
+  const accept = (ladder: Ladder, step: Step) =>
+    isCourse(step) && ladder.target && step.recipe
+      ? begin.mutateAsync({
+          plantingId: ladder.plantingId,
+          target: ladder.target,
+          recipe: step.recipe,
+          step: 'gentle',
+        })
+      : take.mutateAsync({ ladder, step, pass: false })
+
+  return { query, take, begin, accept }
+}
+
+/** Steps that are sprayed in rounds. */
+export const isCourse = (step: Step) =>
+  ['spray', 'patch-test', 'drench'].includes(step.code) && step.course !== null
+
+/** Steps that the ladder proposes and that nobody has answered yet. */
+export const open = (ladder: Ladder) => ladder.steps.filter((s) => s.choice === 'do' && !s.taken)

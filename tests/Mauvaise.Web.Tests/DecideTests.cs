@@ -1,0 +1,196 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using Mauvaise.Web.Decide;
+using Mauvaise.Web.Demo;
+
+namespace Mauvaise.Web.Tests;
+
+public class DecideTests
+{
+    private static readonly Guid Courgette = DemoGarden.PlantingId("Chapel/courgette");
+    private static readonly Guid Beans = DemoGarden.PlantingId("Sluice/runner-bean");
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+    private static string Api => $"/api/gardens/{DemoGarden.GardenId}";
+
+    private static async Task<(TestApp App, HttpClient Http)> DemoAsync()
+    {
+        var app = await TestApp.StartAsync(demo: true);
+        await app.RefreshWeatherAsync();
+        return (app, app.CreateClient());
+    }
+
+    private static async Task<DecideAnswer> LookAsync(HttpClient http, Guid? planting = null, int? leaves = null) =>
+        (await http.GetFromJsonAsync<DecideAnswer>($"{Api}/decide?{(planting is null ? "" : $"planting={planting}&")}{(leaves is null ? "" : $"leaves={leaves}")}", TestApp.Json, Stop))!;
+
+    private static LadderStepAnswer Step(DecideAnswer answer, Guid planting, string code) =>
+        answer.Ladders.First(l => l.PlantingId == planting).Steps.First(s => s.Code == code);
+
+    [Fact]
+    public async Task A_task_is_taken_on_done_and_judged_like_a_spray_and_can_be_taken_back()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var ladder = (await LookAsync(http, Courgette)).Ladders[0];
+        var task = new NewTask(Guid.NewGuid(), ladder.ObservationId, "prune");
+        await http.SendAsync($"{Api}/tasks", task, HttpStatusCode.Created);
+        await http.SendAsync($"{Api}/tasks", task, HttpStatusCode.Created);
+        var taken = await LookAsync(http, Courgette);
+        Assert.Equal(task.Id, Assert.Single(taken.Tasks).Id);
+        Assert.Equal(task.Id, Step(taken, Courgette, "prune").Taken);
+
+        await http.SendAsync($"{Api}/tasks/{task.Id}/done", new TaskDone(33), HttpStatusCode.NoContent);
+        Assert.Empty((await LookAsync(http, Courgette)).Tasks);
+        var visits = await http.GetFromJsonAsync<JsonElement>($"{Api}/check-backs", TestApp.Json, Stop);
+        var visit = visits.EnumerateArray().First(v => v.GetProperty("byHand").GetBoolean());
+        Assert.Equal(("Take off the worst leaves", "2026-07-21"), (visit.GetProperty("what").GetString(), visit.GetProperty("dueOn").GetString()));
+
+        app.Clock.Advance(TimeSpan.FromDays(5));
+        var judged = await http.SendAsync($"{Api}/check-backs/{visit.GetProperty("id").GetGuid()}/count",
+            new { count = new { id = Guid.NewGuid(), plantingId = Courgette, leavesLooked = 20, leavesAffected = 1, ants = "none", helpers = 0, mummies = 0, signs = Array.Empty<object>() }, injury = "none" }, HttpStatusCode.OK);
+        Assert.Equal("holding", judged.GetProperty("outcome").GetString());
+    }
+
+    [Fact]
+    public async Task A_step_that_was_passed_by_stays_passed_until_the_next_look()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var ladder = (await LookAsync(http, Courgette)).Ladders[0];
+        await http.SendAsync($"{Api}/tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, "spray", Pass: true), HttpStatusCode.Created);
+        var step = Step(await LookAsync(http, Courgette), Courgette, "spray");
+        Assert.Equal("You passed it by.", step.Why[0]);
+        var board = await http.GetFromJsonAsync<JsonElement>($"{Api}/board", TestApp.Json, Stop);
+        Assert.DoesNotContain(board.GetProperty("evening").GetProperty("deeds").EnumerateArray(),
+            d => d.GetProperty("kind").GetString() == "spray" && d.GetProperty("plantingIds").EnumerateArray().Any(p => p.GetGuid() == Courgette));
+    }
+
+    [Fact]
+    public async Task A_course_is_begun_once_and_stopped_and_its_first_round_is_on_the_Board()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var course = new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap");
+        await http.SendAsync($"{Api}/courses", course, HttpStatusCode.Created);
+        await http.SendAsync($"{Api}/courses", course, HttpStatusCode.Created);
+        var running = Assert.Single((await LookAsync(http, Courgette)).Courses);
+        Assert.Equal((0, 3), (running.RoundsGiven, running.Rounds));
+        var twice = await http.SendAsync($"{Api}/courses", course with { Id = Guid.NewGuid() }, HttpStatusCode.BadRequest);
+        Assert.Contains("Stop that first", twice.GetProperty("title").GetString()!, StringComparison.Ordinal);
+        var board = await http.GetStringAsync($"{Api}/board", Stop);
+        Assert.Contains("Round 1 of 3 now", board, StringComparison.Ordinal);
+        await http.SendAsync($"{Api}/courses/{course.Id}/stop", new CourseStopped(), HttpStatusCode.NoContent);
+        Assert.Empty((await LookAsync(http, Courgette)).Courses);
+    }
+
+    [Fact]
+    public async Task A_schedule_of_the_what_if_becomes_the_course()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        await http.SendAsync($"{Api}/courses", new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap", [0, 8, 20]), HttpStatusCode.Created);
+        var running = Assert.Single((await LookAsync(http, Courgette)).Courses);
+        Assert.Equal((3, new DateOnly(2026, 7, 16)), (running.Rounds, running.NextOn));
+        Assert.Contains("as you chose", running.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_whole_walk_is_answered_in_one_go()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var all = await LookAsync(http);
+        Assert.True(all.Ladders.Count > 6);
+        foreach (var (ladder, step) in all.Ladders.SelectMany(l => l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is null && s.How is not null).Select(s => (l, s))))
+        {
+            await http.SendAsync($"{Api}/tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, step.Code), HttpStatusCode.Created);
+        }
+
+        Assert.DoesNotContain((await LookAsync(http)).Ladders.SelectMany(l => l.Steps), s => s is { Choice: Core.Actions.StepChoice.Do, Course: null, How: not null, Taken: null });
+    }
+
+    [Fact]
+    public async Task Counted_leaves_change_the_pruning_plan()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var plan = Step(await LookAsync(http, Courgette, leaves: 60), Courgette, "prune").Prune!;
+        Assert.Equal((60, true, 15, 15), (plan.Leaves, plan.Counted, plan.Affected, plan.TakeNow));
+    }
+
+    [Theory]
+    [InlineData("decide?planting=00000000-0000-0000-0000-000000000001", "planting-unknown")]
+    [InlineData("decide?leaves=20", "leaves-whose")]
+    [InlineData("decide?planting=COURGETTE&leaves=0", "leaves-range")]
+    public async Task A_question_that_makes_no_sense_is_answered_in_words(string path, string code)
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var answer = await http.GetAsync(new Uri($"{Api}/{path.Replace("COURGETTE", Courgette.ToString(), StringComparison.Ordinal)}", UriKind.Relative), Stop);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.Equal(code, (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task What_can_not_be_decided_or_begun_says_what_is_missing_and_saves_nothing()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        async Task Refused(string path, object body, string code)
+        {
+            var answer = await http.SendAsync($"{Api}/{path}", body, HttpStatusCode.BadRequest);
+            Assert.Equal(code, answer.GetProperty("code").GetString());
+        }
+
+        var ladder = (await LookAsync(http, Courgette)).Ladders[0];
+        await Refused("tasks", new NewTask(Guid.NewGuid(), Guid.NewGuid(), "prune"), "note-unknown");
+        await Refused("tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, "water-jet"), "step-unknown");
+        await Refused("tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, "spray"), "step-is-a-course");
+        await Refused("tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, "prune", On: new DateOnly(2026, 7, 1)), "day-range");
+        await Refused("courses", new NewCourse(Guid.NewGuid(), Guid.NewGuid(), "powdery-mildew", "milk"), "planting-unknown");
+        await Refused("courses", new NewCourse(Guid.NewGuid(), Courgette, "gout", "milk"), "target-unknown");
+        await Refused("courses", new NewCourse(Guid.NewGuid(), Courgette, "whitefly", "milk"), "no-effect");
+        await Refused("courses", new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap", [-3, 5]), "days-range");
+        await Refused("courses", new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap", [5, 1]), "days-order");
+        await Refused("courses", new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap", [0, 2]), "days-too-close");
+        await Refused("courses", new NewCourse(Guid.NewGuid(), Beans, "black-bean-aphid", "neem-with-soap"), "use-pond");
+        var stance = await http.PutAsJsonAsync($"{Api}/settings", new { stance = "braveheart", kitchen = "metric" }, Stop);
+        Assert.Equal(HttpStatusCode.BadRequest, stance.StatusCode);
+
+        var bare = Guid.NewGuid();
+        await http.SendAsync($"{Api}/observations", new { id = bare, plantingId = Courgette, leavesLooked = 0, leavesAffected = 0, ants = "few", helpers = 0, mummies = 0, signs = new[] { new { sign = "white-dust", present = true } } }, HttpStatusCode.Created);
+        Assert.Contains("no leaf was counted", Assert.Single((await LookAsync(http, Courgette)).Uncounted), StringComparison.Ordinal);
+        await Refused("tasks", new NewTask(Guid.NewGuid(), bare, "prune"), "no-count");
+        var after = await LookAsync(http);
+        Assert.Empty(after.Tasks);
+    }
+
+    [Fact]
+    public async Task Nothing_is_decided_for_a_planting_that_has_ended()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var ladder = (await LookAsync(http, Courgette)).Ladders[0];
+        Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync($"{Api}/plantings/{Courgette}", new { stage = "fruiting", inFlower = false, ended = true }, Stop)).StatusCode);
+        var task = await http.SendAsync($"{Api}/tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, "prune"), HttpStatusCode.BadRequest);
+        Assert.Contains("has ended", task.GetProperty("title").GetString()!, StringComparison.Ordinal);
+        await http.SendAsync($"{Api}/courses", new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap"), HttpStatusCode.BadRequest);
+    }
+
+    [Fact]
+    public async Task A_place_may_have_a_stance_of_its_own_and_what_that_changes_is_told()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var board = await http.GetFromJsonAsync<JsonElement>($"{Api}/board", TestApp.Json, Stop);
+        var place = board.GetProperty("rows").EnumerateArray().First(r => r.GetProperty("name").GetString() == "Sluice").GetProperty("placeId").GetGuid();
+        var stances = (await http.GetFromJsonAsync<StancesAnswer>($"{Api}/stances?place={place}", TestApp.Json, Stop))!;
+        Assert.Equal("watchAndTreat", stances.Stances.Single(s => s.Current).Choice);
+        Assert.Empty(stances.Stances.Single(s => s.Current).Differences);
+        Assert.Contains(stances.Stances.Single(s => s.Choice == "keepAhead").Differences, d => d.StartsWith("Sluice runner bean", StringComparison.Ordinal));
+        Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync($"{Api}/places/{place}/stance", new PlaceStance(Core.Gardens.Stance.KeepAhead), TestApp.Json, Stop)).StatusCode);
+        Assert.Equal(Core.Gardens.Stance.KeepAhead, (await LookAsync(http, Beans)).Ladders[0].Stance);
+        Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync($"{Api}/places/{place}/stance", new PlaceStance(null), TestApp.Json, Stop)).StatusCode);
+        Assert.Equal(Core.Gardens.Stance.WatchAndTreat, (await LookAsync(http, Beans)).Ladders[0].Stance);
+    }
+}
