@@ -25,6 +25,9 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<CheckBackRow> CheckBacks => Set<CheckBackRow>();
     public DbSet<TaskRow> Tasks => Set<TaskRow>();
     public DbSet<CourseRow> Courses => Set<CourseRow>();
+    public DbSet<PlanChoiceRow> PlanChoices => Set<PlanChoiceRow>();
+    public DbSet<SeenRoundRow> SeenRounds => Set<SeenRoundRow>();
+    public DbSet<FeedEventRow> FeedEvents => Set<FeedEventRow>();
     public DbSet<WeatherDayRow> WeatherDays => Set<WeatherDayRow>();
     public DbSet<WeatherFetchRow> WeatherFetches => Set<WeatherFetchRow>();
     public DbSet<DeedRow> Deeds => Set<DeedRow>();

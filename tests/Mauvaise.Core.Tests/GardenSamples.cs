@@ -15,7 +15,7 @@ public static class GardenSamples
 
     /// <summary>A garden with these places and plantings, and mild weather unless told otherwise.</summary>
     public static GardenSnapshot Garden(IReadOnlyList<Place> places, IReadOnlyList<Planting> plantings, Func<DateTimeOffset, WeatherHour>? weather = null) => new(
-        Home, Now, Shipped.Catalogue, [], places, plantings, [], [], [], [], [], [], [], [], [], [], [], Weather(weather ?? (_ => WeatherSamples.Mild)), new WeatherState(Now, null));
+        Home, Now, Shipped.Catalogue, [], places, plantings, [], [], [], [], [], [], [], [], [], [], [], [], [], Weather(weather ?? (_ => WeatherSamples.Mild)), new WeatherState(Now, null));
 
     /// <summary>The garden with every material tried on its crops last autumn, without harm.</summary>
     public static GardenSnapshot Tried(GardenSnapshot garden)

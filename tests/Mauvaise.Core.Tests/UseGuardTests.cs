@@ -126,7 +126,7 @@ public class UseGuardTests
         Assert.Equal((DeedKind.PatchTest, SprayVolume.PatchTestLitres), (deed.Kind, deed.Tank!.Litres));
         var spray = new SprayApplication(Guid.NewGuid(), null, GardenSamples.Now.AddHours(-20), deed.Tank.Recipe.Active.Material, null, 0.1, null, [new(Kale.Id, 0.9)], true, null);
         var waiting = garden with { Applications = [spray], CheckBacks = [new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 17), null, null, null, Injury.None)] };
-        Assert.Contains(EveningPlanner.Plan(waiting).LeftAlone, l => l.Sentence.Contains("Two leaves wait to be judged", StringComparison.Ordinal));
+        Assert.Contains(EveningPlanner.Plan(waiting).LeftAlone, l => l.Sentence.Contains("planned for Fri 17 Jul", StringComparison.Ordinal));
     }
 
     [Fact]

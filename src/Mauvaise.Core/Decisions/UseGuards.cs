@@ -25,7 +25,7 @@ public static class UseGuards
     public const int PatchTestDays = 2;
 
     /// <summary>A row is broken by a pause of this many days (assumed).</summary>
-    private const int RowDays = 21;
+    internal const int RowDays = 21;
 
     /// <summary>Every reason against; empty when the mix may go on.</summary>
     /// <param name="inMix">All that is in it, the active first.</param>

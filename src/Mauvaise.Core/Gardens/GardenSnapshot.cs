@@ -23,6 +23,8 @@ public sealed record GardenSnapshot(
     IReadOnlyList<CheckBack> CheckBacks,
     IReadOnlyList<GardenTask> Tasks,
     IReadOnlyList<Course> Courses,
+    IReadOnlyList<PlanChoice> Choices,
+    IReadOnlyList<SeenRound> SeenPlan,
     IReadOnlyList<Sprayer> Sprayers,
     IReadOnlyList<Stock> Stocks,
     IReadOnlyList<PlannedPick> Picks,
@@ -30,13 +32,16 @@ public sealed record GardenSnapshot(
     HourSeries Weather,
     WeatherState WeatherState)
 {
-    private readonly Lazy<GardenSky> sky = new(() => GardenSky.Of(Weather, Garden.Latitude, Garden.Longitude, Garden.Zone));
+    private GardenSky? sky;
+
+    /// <summary>Made when it is first asked for, and anew for a copy with other weather.</summary>
+    private GardenSky Sky => sky is { } made && ReferenceEquals(made.Series, Weather) ? made : sky = GardenSky.Of(Weather, Garden.Latitude, Garden.Longitude, Garden.Zone);
 
     /// <summary>The weather of a place. What places share is worked out once for the whole snapshot.</summary>
-    public PlaceSky SkyOf(Place place) => sky.Value.At(Exposure(place));
+    public PlaceSky SkyOf(Place place) => Sky.At(Exposure(place));
 
     /// <summary>The weather of a place with the household's free hours among the rules: for planning, not for judging what is done now.</summary>
-    public PlaceSky PlannedSkyOf(Place place) => sky.Value.At(Exposure(place) with { Free = Garden.Free });
+    public PlaceSky PlannedSkyOf(Place place) => Sky.At(Exposure(place) with { Free = Garden.Free });
 
     public DateOnly Today => Garden.DateOf(Now);
 

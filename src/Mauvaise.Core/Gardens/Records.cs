@@ -137,6 +137,19 @@ public sealed record GardenTask(
     DateTimeOffset? DoneAt = null,
     int? Leaves = null);
 
+/// <summary>What the gardener said to the plan: this day and no other, not this time, never this material.</summary>
+public enum PlanWord { Pin, Skip, Ban }
+
+/// <summary>A word of the gardener's that the plan works round.</summary>
+/// <param name="Target">Trouble that is meant; null for a ban.</param>
+/// <param name="Material">Material that is banned; null otherwise.</param>
+/// <param name="On">Pin: the day of the next round. Skip: not before the day after. Ban: null.</param>
+public sealed record PlanChoice(Guid Id, PlanWord Word, Guid PlantingId, string? Target, string? Material, DateOnly? On);
+
+/// <summary>A round as the gardener last saw it in the plan.</summary>
+/// <param name="Key">Of the round: planting, trouble and how many rounds came before.</param>
+public sealed record SeenRound(string Key, DateOnly On, string Recipe);
+
 /// <summary>Rounds of one material against one trouble on one planting.</summary>
 /// <param name="OpenedAt">Sprays from then on count as its rounds.</param>
 /// <param name="SpacingDays">Days between rounds as it was opened; what the weather makes of it is worked out anew each day.</param>

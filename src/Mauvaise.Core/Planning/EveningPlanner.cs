@@ -36,7 +36,7 @@ public static class EveningPlanner
 
         deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), DueTasks(garden));
         TogetherByHand(deeds);
-        deeds.AddRange(Tanks(garden, wishes));
+        deeds.AddRange(Tanks(garden, Today(garden, wishes, left)));
         deeds.AddRange(WalkDue(garden, visited));
         var (window, sentence) = Window(garden, deeds);
         return new Evening(window, sentence, deeds, left);
@@ -161,6 +161,46 @@ public static class EveningPlanner
         {
             left.Add(new(planting.Id, LeftSentence(garden, ladder, taken)));
         }
+    }
+
+    /// <summary>What the rota puts on today, with the mix that it chose; what it puts later is told.</summary>
+    private static List<Wish> Today(GardenSnapshot garden, List<Wish> wishes, List<LeftAlone> left)
+    {
+        if (wishes.Count == 0)
+        {
+            return wishes;
+        }
+
+        var rota = RotaPlanner.Plan(garden);
+        var today = new List<Wish>();
+        foreach (var wish in wishes)
+        {
+            var round = rota.Rounds.FirstOrDefault(r => r.Planting.Id == wish.Planting.Id && r.Target.Id == wish.Target.Id);
+            var patch = rota.Patches.FirstOrDefault(p => p.Planting.Id == wish.Planting.Id && p.Target.Id == wish.Target.Id);
+            var not = rota.NotPlanned.FirstOrDefault(n => n.Planting.Id == wish.Planting.Id && n.Target.Id == wish.Target.Id);
+            if (patch is not null && patch.On <= garden.Today)
+            {
+                today.Add(wish with { Option = wish.Option with { Recipe = patch.Recipe, Material = garden.Catalogue.Material(patch.Recipe.Active.Material) } });
+            }
+            else if (round is not null && round.On > garden.Today)
+            {
+                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.ToLowerInvariant()}, planned for {Date(round.On)}. {round.Why[^1]}"));
+            }
+            else if (not is not null)
+            {
+                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.ToLowerInvariant()} is not planned. {not.Sentence}"));
+            }
+            else
+            {
+                today.Add(round is null ? wish : wish with
+                {
+                    Option = wish.Option with { Recipe = round.Recipe, Material = garden.Catalogue.Material(round.Recipe.Active.Material) },
+                    Reasons = [.. wish.Reasons, new Reason("day", round.Why[^1])],
+                });
+            }
+        }
+
+        return today;
     }
 
     /// <summary>What is done by hand in several places is one thing to do on the way round.</summary>

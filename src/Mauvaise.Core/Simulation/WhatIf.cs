@@ -39,14 +39,14 @@ public static class WhatIf
     private const int CarriedDays = 7;
 
     /// <summary>Value lost a day when every leaf beyond what the crop stands is affected (assumed).</summary>
-    private const double LossPerDay = 0.02;
+    internal const double LossPerDay = 0.02;
 
     /// <summary>Value that goes with leaves that are taken off, a share for a share (assumed: shade and sugar are lost until they grow back).</summary>
     private const double LossOfLeaves = 0.1;
 
     /// <summary>Adults that come to a leaf a day outdoors, and spores that come to a leaf area (assumed).</summary>
-    private const double ArrivalsOutdoors = 0.001;
-    private const double Spores = 0.0001;
+    internal const double ArrivalsOutdoors = 0.001;
+    internal const double Spores = 0.0001;
 
     /// <summary>One curve for each schedule. The same garden and schedules give the same curves.</summary>
     /// <param name="seen">The count it starts from: leaves were looked at, and the target is what <see cref="Trouble.Knows"/>.</param>
@@ -60,7 +60,8 @@ public static class WhatIf
         return [.. schedules.Select((schedule, i) => Summed(schedule, runs[i], alone.s is null ? null : runs[alone.i]))];
     }
 
-    private sealed record DayAhead(double MeanC, double? RainMm, double Favour);
+    /// <summary>A day to come as far as it is known; rain is null beyond the forecast.</summary>
+    internal sealed record DayAhead(double MeanC, double? RainMm, double Favour);
 
     private sealed record Played(double[] Shares, double[] Cover, double Loss, double Helpers);
 
@@ -78,7 +79,7 @@ public static class WhatIf
     }
 
     /// <summary>The forecast, carried on by the mean of its last week; rain beyond it is left to luck (null).</summary>
-    private static List<DayAhead> Ahead(GardenSnapshot garden, Target target, SkyDays days)
+    internal static List<DayAhead> Ahead(GardenSnapshot garden, Target target, SkyDays days)
     {
         var readings = Pressure.Daily(target, days).ToDictionary(p => p.Day, p => p.Value);
         var known = days.All.Where(d => d.Known).ToList();
@@ -148,12 +149,12 @@ public static class WhatIf
     }
 
     /// <summary>What a crop bears without loss (assumed): sap feeders 15 % of leaves, 5 % on seedlings and leaf crops; diseases 10 % of the area, 3 % on leaf crops.</summary>
-    private static double Stands(Crop crop, Planting planting, Target target) =>
+    internal static double Stands(Crop crop, Planting planting, Target target) =>
         target.Kind == TargetKind.Disease
             ? crop.LeafCrop ? 0.03 : 0.1
             : crop.LeafCrop || planting.Stage == GrowthStage.Seedling ? 0.05 : 0.15;
 
-    private static double LeafGrowth(GrowthStage stage) => stage switch
+    internal static double LeafGrowth(GrowthStage stage) => stage switch
     {
         GrowthStage.Seedling => 0.08,
         GrowthStage.Young => 0.05,

@@ -48,6 +48,10 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             await db.Tasks.AsNoTracking().Where(t => t.GardenId == gardenId && t.DueOn >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(t => t.DueOn)
                 .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves)).ToListAsync(stop),
             [.. (await db.Courses.AsNoTracking().Where(c => c.GardenId == gardenId && c.OpenedAt >= since).OrderBy(c => c.OpenedAt).ToListAsync(stop)).Select(ToCourse)],
+            await db.PlanChoices.AsNoTracking().Where(c => c.GardenId == gardenId).OrderBy(c => c.On).ThenBy(c => c.Id)
+                .Select(c => new PlanChoice(c.Id, c.Word, c.PlantingId, c.Target, c.Material, c.On)).ToListAsync(stop),
+            await db.SeenRounds.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.On).ThenBy(r => r.Key)
+                .Select(r => new SeenRound(r.Key, r.On, r.Recipe)).ToListAsync(stop),
             await db.Sprayers.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.CapacityLitres)
                 .Select(s => new Sprayer(s.Id, s.Name, s.CapacityLitres)).ToListAsync(stop),
             await db.Stocks.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.Name)

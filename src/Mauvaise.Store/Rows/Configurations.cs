@@ -205,6 +205,35 @@ internal sealed class CourseConfiguration : IEntityTypeConfiguration<CourseRow>
     }
 }
 
+internal sealed class PlanChoiceConfiguration : IEntityTypeConfiguration<PlanChoiceRow>
+{
+    public void Configure(EntityTypeBuilder<PlanChoiceRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+        row.HasIndex(r => r.GardenId);
+    }
+}
+
+internal sealed class SeenRoundConfiguration : IEntityTypeConfiguration<SeenRoundRow>
+{
+    public void Configure(EntityTypeBuilder<SeenRoundRow> row)
+    {
+        row.HasKey(r => new { r.GardenId, r.Key });
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class FeedEventConfiguration : IEntityTypeConfiguration<FeedEventRow>
+{
+    public void Configure(EntityTypeBuilder<FeedEventRow> row)
+    {
+        row.HasKey(r => new { r.GardenId, r.Key });
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Words).HasMaxLength(2000);
+    }
+}
+
 internal sealed class WeatherDayConfiguration : IEntityTypeConfiguration<WeatherDayRow>
 {
     public void Configure(EntityTypeBuilder<WeatherDayRow> row)

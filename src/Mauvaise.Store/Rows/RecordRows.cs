@@ -140,6 +140,40 @@ public sealed class CourseRow
     public Guid? MemberId { get; set; }
 }
 
+public sealed class PlanChoiceRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public PlanWord Word { get; set; }
+    public Guid PlantingId { get; set; }
+    public string? Target { get; set; }
+    public string? Material { get; set; }
+    public DateOnly? On { get; set; }
+    public Guid? MemberId { get; set; }
+}
+
+/// <summary>A round as it was in the plan that the gardener last looked at.</summary>
+public sealed class SeenRoundRow
+{
+    public Guid GardenId { get; set; }
+    public required string Key { get; set; }
+    public DateOnly On { get; set; }
+    public required string Recipe { get; set; }
+}
+
+/// <summary>A visit as it was last given out to calendars, so that one that moves stays the same and one that goes is cancelled.</summary>
+public sealed class FeedEventRow
+{
+    public Guid GardenId { get; set; }
+    public required string Key { get; set; }
+    public DateTimeOffset From { get; set; }
+    public DateTimeOffset To { get; set; }
+    public required string Words { get; set; }
+    public int Sequence { get; set; }
+    public bool Cancelled { get; set; }
+    public DateTimeOffset ChangedAt { get; set; }
+}
+
 public sealed class WalkRow
 {
     public Guid Id { get; set; }

@@ -61,6 +61,9 @@ public static class DemoEndpoints
         var id = DemoGarden.GardenId;
         await using var transaction = await db.Database.BeginTransactionAsync(stop);
         await db.CheckBacks.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
+        await db.Tasks.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
+        await db.Courses.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
+        await db.PlanChoices.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
         await db.Applications.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
         await db.Batches.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
         await db.Observations.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);

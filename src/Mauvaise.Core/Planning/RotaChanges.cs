@@ -1,0 +1,63 @@
+using System.Globalization;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Planning;
+
+/// <summary>What became of the plan since the gardener last looked at it.</summary>
+internal static class RotaChanges
+{
+    public static IReadOnlyList<PlanChange> Since(GardenSnapshot garden, IReadOnlyList<PlannedRound> rounds)
+    {
+        if (garden.SeenPlan.Count == 0)
+        {
+            return [];
+        }
+
+        var seen = garden.SeenPlan.ToDictionary(s => s.Key);
+        var now = rounds.ToDictionary(r => r.Key);
+        return
+        [
+            .. rounds.Where(r => !seen.ContainsKey(r.Key)).Select(r => new PlanChange(ChangeKind.New, r.Planting, $"New: {Words(garden, r)} on {Date(r.On)}. {r.Why[0]}")),
+            .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On != r.On)
+                .Select(r => new PlanChange(ChangeKind.Moved, r.Planting, $"{Words(garden, r)}: moved from {Date(seen[r.Key].On)} to {Date(r.On)}. {MovedWhy(garden, r, seen[r.Key])}")),
+            .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On == r.On && s.Recipe != r.Recipe.Id)
+                .Select(r => new PlanChange(ChangeKind.OtherMix, r.Planting, $"{Where(garden, r.Planting)}: {r.Recipe.Name.ToLowerInvariant()} instead of {garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.ToLowerInvariant() ?? "what was planned"}, {Date(r.On)}.")),
+            .. garden.SeenPlan.Where(s => !now.ContainsKey(s.Key)).Select(s => Dropped(garden, s)).OfType<PlanChange>(),
+        ];
+    }
+
+    private static string MovedWhy(GardenSnapshot garden, PlannedRound round, SeenRound seen) => round switch
+    {
+        { Pinned: true } => "You pinned it.",
+        _ when seen.On < garden.Today => "Its day went by.",
+        _ when garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == round.Planting.Id && c.Target == round.Target.Id) => "You skipped it.",
+        _ => round.Why[^1],
+    };
+
+    /// <summary>Null for a round that was done: that is no news.</summary>
+    private static PlanChange? Dropped(GardenSnapshot garden, SeenRound seen)
+    {
+        var parts = seen.Key.Split('/');
+        if (!Guid.TryParse(parts[0], out var id) || garden.FindPlanting(id) is not { } planting || garden.Catalogue.FindTarget(parts[1]) is not { } target)
+        {
+            return null;
+        }
+
+        if (garden.Applications.Any(a => !a.PatchTest && a.Target == target.Id && a.Treated.Any(t => t.PlantingId == id) && garden.Garden.DateOf(a.At) >= seen.On.AddDays(-3)))
+        {
+            return null;
+        }
+
+        var why = !planting.GrowsOn(garden.Today) ? "the planting has ended"
+            : garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == id && c.Target == target.Id) ? "you skipped it"
+            : seen.On > garden.Today.AddDays(RotaPlanner.FirmDays - 1) ? "it lies beyond the fortnight now"
+            : "it is not wanted any more, or can not be done";
+        return new PlanChange(ChangeKind.Dropped, planting, $"{Where(garden, planting)}: nothing against {target.Name.ToLowerInvariant()} on {Date(seen.On)}; {why}.");
+    }
+
+    private static string Words(GardenSnapshot garden, PlannedRound r) => $"{Where(garden, r.Planting)}, {r.Recipe.Name.ToLowerInvariant()} against {r.Target.Name.ToLowerInvariant()}";
+
+    private static string Where(GardenSnapshot garden, Planting planting) => $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant()}";
+
+    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+}

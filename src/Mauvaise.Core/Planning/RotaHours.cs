@@ -1,0 +1,98 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Planning;
+
+/// <summary>The hours of one half of a day in which a material may go on at a place.</summary>
+/// <param name="Known">The weather of these hours is known; otherwise they are the usual ones, and the weather has the last word.</param>
+public sealed record SlotHours(DateTimeOffset From, DateTimeOffset To, Verdict Verdict, bool Known);
+
+/// <summary>Hours by place, material and half day. Worked out once each.</summary>
+internal sealed class RotaHours(GardenSnapshot garden, int days)
+{
+    /// <summary>Usual hours where no weather is known, by the local clock (assumed).</summary>
+    private const int MorningFrom = 6, MorningTo = 9, EveningFrom = 18, EveningTo = 21, Noon = 12;
+
+    private readonly Dictionary<(Guid Place, string Material), SlotHours?[]> known = [];
+
+    /// <summary>By slot; null where it can not go on.</summary>
+    public SlotHours?[] Of(Place place, Material material)
+    {
+        if (!known.TryGetValue((place.Id, material.Id), out var slots))
+        {
+            known[(place.Id, material.Id)] = slots = Find(place, material);
+        }
+
+        return slots;
+    }
+
+    private SlotHours?[] Find(Place place, Material material)
+    {
+        var sky = garden.PlannedSkyOf(place);
+        var slots = new SlotHours?[2 * days];
+        var start = HourSeries.WholeHour(garden.Now);
+        var verdicts = SprayHours.Verdicts(sky, start, garden.Garden.StartOf(garden.Today.AddDays(days)), material);
+        var first = Math.Clamp(sky.IndexOf(start), 0, sky.Count);
+        for (var slot = 0; slot < slots.Length; slot++)
+        {
+            var (from, to) = Half(slot);
+            slots[slot] = Best(sky, verdicts, first, from > start ? from : start, to) ?? Usual(sky, from > start ? from : start, slot);
+        }
+
+        return slots;
+    }
+
+    /// <summary>First and last instant of half a day.</summary>
+    private (DateTimeOffset From, DateTimeOffset To) Half(int slot)
+    {
+        var day = garden.Today.AddDays(RotaProblem.DayOf(slot));
+        var noon = garden.Garden.StartOf(day).AddHours(Noon);
+        return slot % 2 == 0 ? (garden.Garden.StartOf(day), noon) : (noon, garden.Garden.StartOf(day.AddDays(1)));
+    }
+
+    /// <summary>The longest run of good hours, else of poor ones; null when there is none.</summary>
+    private static SlotHours? Best(PlaceSky sky, Verdict[] verdicts, int first, DateTimeOffset from, DateTimeOffset to)
+    {
+        SlotHours? best = null;
+        foreach (var wanted in new[] { Verdict.Good, Verdict.Poor })
+        {
+            int begin = Math.Max(0, sky.IndexOf(from) - first), end = Math.Min(verdicts.Length, sky.IndexOf(to) - first), run = 0, longest = 0;
+            for (var i = begin; i < end; i++)
+            {
+                run = verdicts[i] == wanted ? run + 1 : 0;
+                if (run > longest)
+                {
+                    longest = run;
+                    best = new SlotHours(sky.At(first + i - run + 1), sky.At(first + i + 1), wanted, true);
+                }
+            }
+
+            if (best is not null)
+            {
+                return best;
+            }
+        }
+
+        return null;
+    }
+
+    /// <summary>The usual hours when nothing is known of this half day and somebody is free; null otherwise.</summary>
+    private SlotHours? Usual(PlaceSky sky, DateTimeOffset earliest, int slot)
+    {
+        var (from, to) = Half(slot);
+        for (var i = sky.IndexOf(from); i < sky.IndexOf(to); i++)
+        {
+            if (i >= 0 && i < sky.Count && sky.Hour(i).IsComplete)
+            {
+                return null;
+            }
+        }
+
+        var day = garden.Garden.StartOf(garden.Today.AddDays(RotaProblem.DayOf(slot)));
+        var (usualFrom, usualTo) = slot % 2 == 0 ? (MorningFrom, MorningTo) : (EveningFrom, EveningTo);
+        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => day.AddHours(h))
+            .Where(h => h >= earliest && (garden.Garden.Free?.Holds(TimeZoneInfo.ConvertTime(h, garden.Garden.Zone)) ?? true)).ToList();
+        return hours.Count == 0 ? null : new SlotHours(hours[0], hours[^1].AddHours(1), Verdict.Poor, false);
+    }
+}

@@ -1,0 +1,231 @@
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Biology;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Cover;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Simulation;
+
+namespace Mauvaise.Core.Planning;
+
+/// <summary>Why something is to be sprayed: a course that runs, a trouble over its line, or cover that is wanted before anything shows.</summary>
+public enum NeedKind { Round, Treat, Protect }
+
+/// <summary>A material that would meet a need.</summary>
+/// <param name="PatchOn">Day of the patch test that has to come first; null when none is wanted.</param>
+/// <param name="From">First day that its rules allow.</param>
+public sealed record NeedOption(MaterialOption Option, CourseShape Shape, DateOnly? PatchOn, DateOnly From);
+
+/// <summary>Something that wants to be sprayed within the fortnight.</summary>
+/// <param name="RoundsGiven">Rounds that went on already.</param>
+/// <param name="Rounds">Rounds in all.</param>
+/// <param name="Against">Materials that were passed over, and why.</param>
+/// <param name="Pressure">Of what is protected against before anything shows, 0 to 1; 0 for all else.</param>
+/// <param name="Pinned">Day that the gardener pinned the next round to; null otherwise.</param>
+public sealed record Need(
+    NeedKind Kind,
+    Planting Planting,
+    Place Place,
+    Target Target,
+    DoseStep Step,
+    int RoundsGiven,
+    int Rounds,
+    DateOnly From,
+    IReadOnlyList<NeedOption> Options,
+    IReadOnlyList<string> Why,
+    IReadOnlyList<string> Against,
+    DateOnly? Pinned,
+    DamageForecast? Damage,
+    double Pressure = 0)
+{
+    /// <summary>Of its next round, or a later one: planting, trouble and how many rounds came before.</summary>
+    public string Key(int later = 0) => $"{Planting.Id:N}/{Target.Id}/{RoundsGiven + later}";
+}
+
+/// <summary>Finds what wants to be sprayed.</summary>
+internal static class RotaNeeds
+{
+    /// <summary>Materials that are weighed against each other for one need.</summary>
+    private const int MostOptions = 3;
+
+    /// <summary>Pressure at which a garden that keeps ahead protects before anything shows, within so many days.</summary>
+    private const double ProtectAtPressure = 0.6;
+    private const int ProtectAheadDays = 5;
+
+    /// <summary>A disease that is a smaller part of what is likely than this is not protected against.</summary>
+    private const double WorthProtecting = 0.15;
+
+    public static IReadOnlyList<Need> Find(GardenSnapshot garden)
+    {
+        var needs = new List<Need>();
+        foreach (var place in garden.Places)
+        {
+            var plantings = garden.Growing.Where(p => p.PlaceId == place.Id).ToList();
+            if (plantings.Count == 0)
+            {
+                continue;
+            }
+
+            var days = SkyDays.Of(garden.SkyOf(place).Shelter, garden.Garden, garden.Today, garden.Today.AddDays(10));
+            foreach (var planting in plantings)
+            {
+                needs.AddRange(OfPlanting(garden, place, planting, days));
+            }
+        }
+
+        return needs;
+    }
+
+    private static IEnumerable<Need> OfPlanting(GardenSnapshot garden, Place place, Planting planting, SkyDays days)
+    {
+        var met = new HashSet<string>();
+        var look = garden.LatestLook(planting.Id);
+        foreach (var course in garden.Courses.Where(c => c.PlantingId == planting.Id).OrderBy(c => c.OpenedAt).Select(c => CourseProgress.Of(garden, c)).Where(c => !c.IsOver))
+        {
+            if (met.Add(course.Course.Target) && OfCourse(garden, place, planting, course, look, days) is { } need)
+            {
+                yield return need;
+            }
+        }
+
+        foreach (var seen in look.Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 }))
+        {
+            var ladder = ActionLadder.For(garden, planting, seen);
+            if (ladder.Finding is { Target: { } target, Course: null } && met.Add(target.Id)
+                && ladder.Steps.FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null } && s.Code is "spray" or "patch-test" or "drench") is { } step)
+            {
+                yield return OfLadder(garden, place, planting, ladder, target, step, days);
+            }
+        }
+
+        if (garden.StanceAt(place) == Stance.KeepAhead && Protection(garden, place, planting, look, days, met) is { } protect)
+        {
+            yield return protect;
+        }
+    }
+
+    private static Need? OfCourse(GardenSnapshot garden, Place place, Planting planting, CourseProgress course, IReadOnlyList<Observation> look, SkyDays days)
+    {
+        if (course.State is not (CourseState.RoundDue or CourseState.PatchFirst or CourseState.PatchWaits) || course.NextOn is not { } next)
+        {
+            return null;
+        }
+
+        var target = garden.Catalogue.Target(course.Course.Target);
+        var material = garden.Catalogue.Material(course.Recipe.Active.Material);
+        var from = course.State == CourseState.PatchFirst ? garden.Today.AddDays(UseGuards.PatchTestDays) : next;
+        var option = new NeedOption(
+            new MaterialOption(material, course.Recipe, 1, [], []),
+            CourseShape.For(garden, planting, target, material),
+            course.State == CourseState.PatchFirst ? garden.Today : null,
+            from);
+        var banned = Banned(garden, planting, material);
+        return new Need(
+            NeedKind.Round, planting, place, target, course.Step, course.RoundsGiven, Math.Max(course.Rounds, course.RoundsGiven + 1), Later(garden, planting, target, from),
+            banned ? [] : [option],
+            [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()],
+            banned ? [$"{material.Name}: you banned it here."] : [],
+            Pinned(garden, planting, target),
+            Forecast(garden, planting, target, look.FirstOrDefault(o => o.Named == target.Id), days));
+    }
+
+    private static Need OfLadder(GardenSnapshot garden, Place place, Planting planting, ActionLadder ladder, Target target, LadderStep step, SkyDays days)
+    {
+        var all = MaterialChoice.Options(garden, planting, target).Where(o => o.Recipe.Form == step.Option!.Recipe.Form).ToList();
+        var allowed = all.Where(o => o.Allowed && !Banned(garden, planting, o.Material)).Take(MostOptions).ToList();
+        return new Need(
+            NeedKind.Treat, planting, place, target, DoseStep.Gentle, 0, allowed.Select(o => CourseShape.For(garden, planting, target, o.Material).Rounds).DefaultIfEmpty(1).First(),
+            Later(garden, planting, target, garden.Today),
+            [.. allowed.Select(o => Option(garden, planting, target, o))],
+            [ladder.Finding.Told + ".", .. ladder.Finding.Doubled ? [ladder.Finding.Line.Reason] : Array.Empty<string>()],
+            [
+                .. all.Where(o => Banned(garden, planting, o.Material)).Select(o => $"{o.Material.Name}: you banned it here."),
+                .. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}."),
+            ],
+            Pinned(garden, planting, target),
+            Forecast(garden, planting, target, ladder.Finding.Seen, days));
+    }
+
+    /// <summary>Cover before anything shows: the likeliest disease with the weather for it, where cover is under what keep ahead wants.</summary>
+    private static Need? Protection(GardenSnapshot garden, Place place, Planting planting, IReadOnlyList<Observation> look, SkyDays days, HashSet<string> met)
+    {
+        if (look.Any(o => o.LeavesAffected > 0 && o.Named is { } id && garden.Catalogue.FindTarget(id) is { Kind: TargetKind.Disease })
+            || met.Any(id => garden.Catalogue.FindTarget(id) is { Kind: TargetKind.Disease }))
+        {
+            return null;
+        }
+
+        var where = LocalClues.At(garden, planting, garden.SkyOf(place));
+        var likely = garden.Catalogue.TargetsOn(where.Crop).Where(t => t.Target is { Kind: TargetKind.Disease, NoSpray: false, Disease: not null })
+            .Select(t => (t.Target, Weight: where.PriorWeight(t.Target))).OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal).ToList();
+        var total = likely.Sum(x => x.Weight);
+        foreach (var (target, weight) in likely.TakeWhile(x => x.Weight >= WorthProtecting * total))
+        {
+            var pressure = Pressure.Daily(target, days).Where(p => p.Day >= garden.Today && p.Day <= garden.Today.AddDays(ProtectAheadDays)).Select(p => p.Value).DefaultIfEmpty(0).Max();
+            var renewal = garden.LastSpray(planting.Id)?.Target == target.Id;
+            if ((pressure < ProtectAtPressure && !renewal) || Covered(garden, place, planting, target))
+            {
+                continue;
+            }
+
+            var all = MaterialChoice.Options(garden, planting, target).Where(o => o.Recipe.Form == Form.Spray && o.Material.EffectOn(target)!.Protects > 0).ToList();
+            var allowed = all.Where(o => o.Allowed && !Banned(garden, planting, o.Material)).Take(MostOptions).ToList();
+            return new Need(
+                NeedKind.Protect, planting, place, target, DoseStep.Gentle, 0, 1, Later(garden, planting, target, garden.Today),
+                [.. allowed.Select(o => Option(garden, planting, target, o))],
+                [renewal && pressure < ProtectAtPressure
+                    ? $"The cover against {target.Name.ToLowerInvariant()} has lapsed, and {place.Name} keeps ahead."
+                    : FormattableString.Invariant($"Pressure of {target.Name.ToLowerInvariant()} reaches {pressure * 100:0} of 100 within {ProtectAheadDays} days, and {place.Name} keeps ahead.")],
+                [.. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}.")],
+                Pinned(garden, planting, target),
+                Forecast(garden, planting, target, null, days),
+                Math.Max(pressure, ProtectAtPressure));
+        }
+
+        return null;
+    }
+
+    private static bool Covered(GardenSnapshot garden, Place place, Planting planting, Target target)
+    {
+        var sky = garden.SkyOf(place);
+        var layers = garden.Applications
+            .Where(a => !a.PatchTest && a.At <= garden.Now && a.At > garden.Now.AddDays(-30) && a.Treated.Any(t => t.PlantingId == planting.Id))
+            .Select(a => (Material: garden.Catalogue.Material(a.Material), Application: a))
+            .Where(x => x.Material.EffectOn(target) is { Protects: > 0 } && x.Material.Cover.HalfLifeDays is not null)
+            .Select(x => CoverCurve.Of(x.Material, x.Application.At, x.Application.Treated.First(t => t.PlantingId == planting.Id).ShareWetted, sky, place, planting.Stage)[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)]);
+        return layers.DefaultIfEmpty(0).Max() >= CoverCurve.Floor(Stance.KeepAhead);
+    }
+
+    private static NeedOption Option(GardenSnapshot garden, Planting planting, Target target, MaterialOption option)
+    {
+        var patch = UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), option.Material);
+        return new NeedOption(
+            option,
+            CourseShape.For(garden, planting, target, option.Material),
+            patch.State == PatchState.Needed ? garden.Today : null,
+            patch.State switch
+            {
+                PatchState.Needed => garden.Today.AddDays(UseGuards.PatchTestDays),
+                PatchState.Waiting => patch.JudgeOn ?? garden.Today,
+                _ => garden.Today,
+            });
+    }
+
+    private static bool Banned(GardenSnapshot garden, Planting planting, Material material) =>
+        garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == planting.Id && c.Material == material.Id);
+
+    private static DateOnly? Pinned(GardenSnapshot garden, Planting planting, Target target) =>
+        garden.Choices.LastOrDefault(c => c.Word == PlanWord.Pin && c.PlantingId == planting.Id && c.Target == target.Id && c.On >= garden.Today)?.On;
+
+    /// <summary>Not before a skip is over.</summary>
+    private static DateOnly Later(GardenSnapshot garden, Planting planting, Target target, DateOnly from)
+    {
+        var skipped = garden.Choices.Where(c => c.Word == PlanWord.Skip && c.PlantingId == planting.Id && c.Target == target.Id && c.On is not null).Select(c => c.On!.Value.AddDays(1)).DefaultIfEmpty(from).Max();
+        return skipped > from ? skipped : from;
+    }
+
+    private static DamageForecast? Forecast(GardenSnapshot garden, Planting planting, Target target, Observation? seen, SkyDays days) =>
+        Trouble.Knows(target) ? new DamageForecast(garden, planting, target, seen, days) : null;
+}

@@ -1,0 +1,64 @@
+namespace Mauvaise.Core.Planning;
+
+/// <summary>
+/// Which rounds go on in which visit, with which recipe: the plan with all gardening taken out of it. A slot is half a day, so slot 0
+/// is this morning, 1 this evening, 2 tomorrow morning. Costs are shares of crop value.
+/// </summary>
+/// <param name="Slots">How many slots there are.</param>
+/// <param name="OutingCost">Of going out at all in a slot.</param>
+/// <param name="TankCost">Of each recipe that is mixed in a slot.</param>
+/// <param name="Waits">Days that recipe b has to wait after recipe a on one place, by [a, b]; 0 for none.</param>
+/// <param name="Stocks">What is there of each stock, in the unit that <see cref="RotaOption.Takes"/> speaks.</param>
+public sealed record RotaProblem(
+    int Slots,
+    double OutingCost,
+    double TankCost,
+    int[,] Waits,
+    IReadOnlyList<double> Stocks,
+    IReadOnlyList<RotaNeed> Needs)
+{
+    public static int DayOf(int slot) => slot / 2;
+}
+
+/// <summary>One course, or one renewal, that wants to be done.</summary>
+/// <param name="Place">Number of the place, for waits.</param>
+/// <param name="Rounds">Rounds that are still to come, 1 or more; those that fall beyond the last slot are not planned.</param>
+/// <param name="MinGap">Fewest days between two rounds.</param>
+/// <param name="Gap">The days between two rounds that suit it best.</param>
+/// <param name="MaxGap">Most days between two rounds.</param>
+/// <param name="GapCost">Of each day that a gap is off.</param>
+/// <param name="SkipCost">Of not doing it at all.</param>
+public sealed record RotaNeed(
+    int Place,
+    int Rounds,
+    int MinGap,
+    int Gap,
+    int MaxGap,
+    double GapCost,
+    double SkipCost,
+    IReadOnlyList<RotaOption> Options);
+
+/// <summary>One recipe with which a need can be met.</summary>
+/// <param name="First">Cost by slot of the first round: damage until then and after, and poor hours; infinite where it can not be.</param>
+/// <param name="Later">Cost by slot of a later round's hours; infinite where it can not be.</param>
+/// <param name="RoundCost">Of each round: litres, money, helpers, the plant.</param>
+/// <param name="Takes">What one round takes of each stock.</param>
+/// <param name="MostRounds">Rounds that season limits leave; more are not planned.</param>
+public sealed record RotaOption(
+    int Recipe,
+    double[] First,
+    double[] Later,
+    double RoundCost,
+    IReadOnlyList<(int Stock, double Amount)> Takes,
+    int MostRounds = int.MaxValue);
+
+/// <summary>What was decided for one need.</summary>
+/// <param name="Option">-1 when it is not done.</param>
+/// <param name="Slots">Of its rounds, rising.</param>
+public sealed record RotaChoice(int Option, int[] Slots)
+{
+    public static RotaChoice Skipped { get; } = new(-1, []);
+}
+
+/// <summary>A decision for every need, with what it costs.</summary>
+public sealed record RotaSolution(IReadOnlyList<RotaChoice> Choices, double Cost);

@@ -1,0 +1,409 @@
+namespace Mauvaise.Core.Planning;
+
+/// <summary>
+/// Solves a <see cref="RotaProblem"/>: the cheapest place for each need in turn, then needs, pairs of needs and whole visits are taken
+/// out and put back until nothing gets cheaper. Deterministic; a need that fits nowhere is skipped. No hard rule is ever broken: only
+/// choices that keep them all are weighed.
+/// </summary>
+public sealed class RotaSolver
+{
+    /// <summary>Up to this many needs, pairs are tried together.</summary>
+    private const int PairsUpTo = 48;
+
+    /// <summary>Choices of each need that are tried in a pair.</summary>
+    private const int TriedInPairs = 40;
+
+    /// <summary>Improvement that is worth another round.</summary>
+    private const double Enough = 1e-9;
+
+    private readonly RotaProblem problem;
+    private readonly Candidate[][] candidates;
+    private readonly Candidate?[] chosen;
+    private readonly int[] outings;
+    private readonly int[,] tanks;
+    private readonly double[] stock;
+    private readonly List<int>[] atPlace;
+
+    /// <summary>A way to meet a need, with what it costs by itself.</summary>
+    private sealed record Candidate(int Option, int Recipe, int[] Slots, double Own);
+
+    private RotaSolver(RotaProblem problem)
+    {
+        this.problem = problem;
+        var recipes = problem.Waits.GetLength(0);
+        candidates = [.. problem.Needs.Select(n => Candidates(problem, n))];
+        chosen = new Candidate?[problem.Needs.Count];
+        outings = new int[problem.Slots];
+        tanks = new int[problem.Slots, recipes];
+        stock = [.. problem.Stocks];
+        atPlace = [.. Enumerable.Range(0, problem.Needs.Select(n => n.Place + 1).DefaultIfEmpty(0).Max()).Select(p => problem.Needs.Index().Where(n => n.Item.Place == p).Select(n => n.Index).ToList())];
+    }
+
+    public static RotaSolution Solve(RotaProblem problem)
+    {
+        var solver = new RotaSolver(problem);
+        foreach (var need in Enumerable.Range(0, problem.Needs.Count).OrderByDescending(i => problem.Needs[i].SkipCost).ThenBy(i => i))
+        {
+            solver.Put(need, solver.Best(need).Candidate);
+        }
+
+        solver.Improve();
+        return new RotaSolution(
+            [.. solver.chosen.Select(c => c is null ? RotaChoice.Skipped : new RotaChoice(c.Option, c.Slots))],
+            solver.Total());
+    }
+
+    /// <summary>What a decision costs; infinite when it breaks a rule.</summary>
+    public static double Cost(RotaProblem problem, IReadOnlyList<RotaChoice> choices)
+    {
+        var solver = new RotaSolver(problem);
+        for (var i = 0; i < choices.Count; i++)
+        {
+            if (choices[i].Option < 0)
+            {
+                continue;
+            }
+
+            var found = solver.candidates[i].FirstOrDefault(c => c.Option == choices[i].Option && c.Slots.AsSpan().SequenceEqual(choices[i].Slots));
+            if (found is null || !solver.Fits(i, found))
+            {
+                return double.PositiveInfinity;
+            }
+
+            solver.Put(i, found);
+        }
+
+        return solver.Total();
+    }
+
+    /// <summary>All ways to meet a need, its rounds spaced within their bounds, cheapest first.</summary>
+    private static Candidate[] Candidates(RotaProblem problem, RotaNeed need)
+    {
+        var all = new List<Candidate>();
+        foreach (var (option, index) in need.Options.Select((o, i) => (o, i)))
+        {
+            for (var first = 0; first < problem.Slots; first++)
+            {
+                if (!double.IsPositiveInfinity(option.First[first]))
+                {
+                    Extend(problem, need, option, index, [first], option.First[first] + option.RoundCost, all);
+                }
+            }
+        }
+
+        return [.. all.OrderBy(c => c.Own)];
+    }
+
+    /// <summary>Adds the rounds that follow. A round is left to later plans only when it may fall beyond the last slot.</summary>
+    private static void Extend(RotaProblem problem, RotaNeed need, RotaOption option, int index, int[] slots, double own, List<Candidate> all)
+    {
+        var day = RotaProblem.DayOf(slots[^1]);
+        var lastDay = RotaProblem.DayOf(problem.Slots - 1);
+        if (slots.Length >= Math.Min(need.Rounds, option.MostRounds) || day + need.MaxGap > lastDay)
+        {
+            all.Add(new Candidate(index, option.Recipe, slots, own));
+            if (slots.Length >= Math.Min(need.Rounds, option.MostRounds))
+            {
+                return;
+            }
+        }
+
+        var any = false;
+        for (var slot = 2 * (day + need.MinGap); slot <= Math.Min(problem.Slots - 1, 2 * (day + need.MaxGap) + 1); slot++)
+        {
+            if (!double.IsPositiveInfinity(option.Later[slot]))
+            {
+                any = true;
+                var off = Math.Abs(RotaProblem.DayOf(slot) - day - need.Gap);
+                Extend(problem, need, option, index, [.. slots, slot], own + option.Later[slot] + option.RoundCost + off * need.GapCost, all);
+            }
+        }
+
+        if (!any && day + need.MaxGap <= lastDay)
+        {
+            // No hour fits the next round in time: what was begun is better than nothing, and the gap is paid for.
+            all.Add(new Candidate(index, option.Recipe, slots, own + (need.MaxGap - need.Gap + 1) * need.GapCost));
+        }
+    }
+
+    private void Improve()
+    {
+        for (var better = true; better;)
+        {
+            better = false;
+            for (var i = 0; i < chosen.Length; i++)
+            {
+                better |= Reinsert([i]);
+            }
+
+            for (var slot = 0; slot < problem.Slots; slot++)
+            {
+                better |= CloseOuting(slot);
+            }
+
+            for (var slot = 0; slot < problem.Slots; slot++)
+            {
+                better |= OpenOuting(slot);
+            }
+
+            if (!better && chosen.Length <= PairsUpTo)
+            {
+                for (var i = 0; i < chosen.Length; i++)
+                {
+                    for (var j = i + 1; j < chosen.Length; j++)
+                    {
+                        better |= ReinsertPair(i, j);
+                    }
+                }
+            }
+        }
+    }
+
+    /// <summary>Takes needs out and puts each back where it is cheapest then; undone when that is no better.</summary>
+    private bool Reinsert(IReadOnlyList<int> needs)
+    {
+        var before = Total();
+        var old = needs.Select(i => chosen[i]).ToList();
+        foreach (var i in needs)
+        {
+            Take(i);
+        }
+
+        foreach (var i in needs)
+        {
+            Put(i, Best(i).Candidate);
+        }
+
+        if (Total() < before - Enough)
+        {
+            return true;
+        }
+
+        foreach (var i in needs)
+        {
+            Take(i);
+        }
+
+        foreach (var (i, c) in needs.Zip(old))
+        {
+            Put(i, c);
+        }
+
+        return false;
+    }
+
+    /// <summary>What if nobody went out in this slot?</summary>
+    private bool CloseOuting(int slot)
+    {
+        if (outings[slot] == 0)
+        {
+            return false;
+        }
+
+        return Together(i => chosen[i]?.Slots.Contains(slot) == true, (_, c) => !c.Slots.Contains(slot));
+    }
+
+    /// <summary>What if everybody who can came along in this slot?</summary>
+    private bool OpenOuting(int slot) => Together(i => candidates[i].Any(c => c.Slots.Contains(slot)), (_, c) => c.Slots.Contains(slot));
+
+    /// <summary>Needs that are meant are put back within a rule, then each is looked at again freely; undone when that is no better.</summary>
+    private bool Together(Func<int, bool> meant, Func<int, Candidate, bool> within)
+    {
+        var before = Total();
+        var old = chosen.ToArray();
+        var needs = Enumerable.Range(0, chosen.Length).Where(meant).ToList();
+        foreach (var i in needs)
+        {
+            Take(i);
+        }
+
+        foreach (var i in needs)
+        {
+            Put(i, Best(i, c => within(i, c)).Candidate ?? Best(i).Candidate);
+        }
+
+        foreach (var i in needs)
+        {
+            Take(i);
+            Put(i, Best(i).Candidate);
+        }
+
+        if (Total() < before - Enough)
+        {
+            return true;
+        }
+
+        for (var i = 0; i < chosen.Length; i++)
+        {
+            Take(i);
+        }
+
+        for (var i = 0; i < chosen.Length; i++)
+        {
+            Put(i, old[i]);
+        }
+
+        return false;
+    }
+
+    private bool ReinsertPair(int i, int j)
+    {
+        var before = Total();
+        var (oldI, oldJ) = (chosen[i], chosen[j]);
+        Take(i);
+        Take(j);
+        var best = (Cost: before - Enough, I: oldI, J: oldJ);
+        foreach (var c in candidates[i].Take(TriedInPairs).Append(null))
+        {
+            if (c is not null && !Fits(i, c))
+            {
+                continue;
+            }
+
+            Put(i, c);
+            var other = Best(j, limit: TriedInPairs);
+            Put(j, other.Candidate);
+            if (Total() is var total && total < best.Cost)
+            {
+                best = (total, c, other.Candidate);
+            }
+
+            Take(j);
+            Take(i);
+        }
+
+        Put(i, best.I);
+        Put(j, best.J);
+        return Total() < before - Enough;
+    }
+
+    /// <summary>The cheapest way to meet a need beside all that is chosen, or null to leave it.</summary>
+    private (Candidate? Candidate, double Cost) Best(int need, Func<Candidate, bool>? within = null, int limit = int.MaxValue)
+    {
+        (Candidate?, double Cost) best = (null, problem.Needs[need].SkipCost);
+        var tried = 0;
+        foreach (var c in candidates[need])
+        {
+            // Candidates come cheapest first, and sharing a visit only ever adds nothing.
+            if (c.Own >= best.Cost || tried++ >= limit)
+            {
+                break;
+            }
+
+            var cost = c.Own + Added(c);
+            if (cost < best.Cost - 1e-12 && (within is null || within(c)) && Fits(need, c))
+            {
+                best = (c, cost);
+            }
+        }
+
+        return best;
+    }
+
+    private double Added(Candidate c)
+    {
+        var added = 0.0;
+        foreach (var slot in c.Slots)
+        {
+            added += (outings[slot] == 0 ? problem.OutingCost : 0) + (tanks[slot, c.Recipe] == 0 ? problem.TankCost : 0);
+        }
+
+        return added;
+    }
+
+    /// <summary>Waits at its place and stocks hold.</summary>
+    private bool Fits(int need, Candidate c)
+    {
+        foreach (var (s, amount) in problem.Needs[need].Options[c.Option].Takes)
+        {
+            if (stock[s] + 1e-9 < amount * c.Slots.Length)
+            {
+                return false;
+            }
+        }
+
+        foreach (var i in atPlace[problem.Needs[need].Place])
+        {
+            if (i == need || chosen[i] is not { } other)
+            {
+                continue;
+            }
+
+            foreach (var a in c.Slots)
+            {
+                foreach (var b in other.Slots)
+                {
+                    // One tank of one recipe may meet two troubles in the same visit.
+                    if (a == b && c.Recipe == other.Recipe)
+                    {
+                        continue;
+                    }
+
+                    var wait = a <= b ? problem.Waits[c.Recipe, other.Recipe] : problem.Waits[other.Recipe, c.Recipe];
+                    if (Math.Abs(RotaProblem.DayOf(a) - RotaProblem.DayOf(b)) < wait)
+                    {
+                        return false;
+                    }
+                }
+            }
+        }
+
+        return true;
+    }
+
+    private void Put(int need, Candidate? c)
+    {
+        chosen[need] = c;
+        Count(need, c, 1);
+    }
+
+    private void Take(int need)
+    {
+        Count(need, chosen[need], -1);
+        chosen[need] = null;
+    }
+
+    private void Count(int need, Candidate? c, int sign)
+    {
+        if (c is null)
+        {
+            return;
+        }
+
+        foreach (var slot in c.Slots)
+        {
+            outings[slot] += sign;
+            tanks[slot, c.Recipe] += sign;
+        }
+
+        foreach (var (s, amount) in problem.Needs[need].Options[c.Option].Takes)
+        {
+            stock[s] -= sign * amount * c.Slots.Length;
+        }
+    }
+
+    private double Total()
+    {
+        var total = 0.0;
+        for (var i = 0; i < chosen.Length; i++)
+        {
+            total += chosen[i]?.Own ?? problem.Needs[i].SkipCost;
+        }
+
+        for (var slot = 0; slot < problem.Slots; slot++)
+        {
+            if (outings[slot] == 0)
+            {
+                continue;
+            }
+
+            total += problem.OutingCost;
+            for (var r = 0; r < tanks.GetLength(1); r++)
+            {
+                total += tanks[slot, r] > 0 ? problem.TankCost : 0;
+            }
+        }
+
+        return total;
+    }
+}

@@ -1,0 +1,258 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Planning;
+using Mauvaise.Core.Simulation;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Tests;
+
+public class RotaTests
+{
+    private static readonly GardenCatalogue C = Shipped.Catalogue;
+
+    private static (GardenSnapshot Garden, Planting[] Plantings) Beds(int count, string crop = "kale", Stance stance = Stance.WatchAndTreat)
+    {
+        var beds = Enumerable.Range(0, count).Select(i => GardenSamples.Bed($"Bed {i}", i)).ToList();
+        var plantings = beds.Select(b => GardenSamples.Grown(b, crop)).ToArray();
+        return (GardenSamples.Tried(GardenSamples.Garden(beds, plantings)) with { Garden = GardenSamples.Home with { Stance = stance } }, plantings);
+    }
+
+    private static GardenSnapshot Seen(GardenSnapshot garden, params Observation[] seen) => garden with { Observations = [.. seen.OrderBy(o => o.At)] };
+
+    [Fact]
+    public void Beds_with_the_same_need_share_a_tank_and_a_visit()
+    {
+        var (garden, plantings) = Beds(3);
+        var rota = RotaPlanner.Plan(Seen(garden, [.. plantings.Select(p => GardenSamples.Seen(p, 1, 20, 10, "cabbage-aphid"))]));
+        var tank = Assert.Single(rota.Outings[0].Tanks);
+        Assert.Equal(3, tank.Rounds.Count);
+        Assert.Equal(garden.Today, rota.Outings[0].On);
+        Assert.Empty(rota.NotPlanned);
+    }
+
+    [Fact]
+    public void Rounds_keep_their_spacing()
+    {
+        var (garden, plantings) = Beds(1);
+        var rounds = RotaPlanner.Plan(Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 10, "cabbage-aphid"))).Rounds.ToList();
+        Assert.True(rounds.Count >= 2);
+        Assert.All(rounds.Zip(rounds.Skip(1)), p => Assert.InRange(p.Second.On.DayNumber - p.First.On.DayNumber, 3, 9));
+    }
+
+    [Fact]
+    public void A_pin_is_kept_a_skip_waits_and_a_ban_takes_another_mix()
+    {
+        var (garden, plantings) = Beds(1);
+        garden = Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 10, "cabbage-aphid"));
+        var free = RotaPlanner.Plan(garden).Rounds.First();
+        PlanChoice Word(PlanWord word, DateOnly? on = null, string? material = null) => new(Guid.NewGuid(), word, plantings[0].Id, material is null ? "cabbage-aphid" : null, material, on);
+        var pinned = RotaPlanner.Plan(garden with { Choices = [Word(PlanWord.Pin, garden.Today.AddDays(3))] }).Rounds.First();
+        Assert.Equal((garden.Today.AddDays(3), true), (pinned.On, pinned.Pinned));
+        Assert.True(RotaPlanner.Plan(garden with { Choices = [Word(PlanWord.Skip, garden.Today.AddDays(2))] }).Rounds.First().On > garden.Today.AddDays(2));
+        var banned = RotaPlanner.Plan(garden with { Choices = [Word(PlanWord.Ban, material: free.Recipe.Active.Material)] });
+        Assert.DoesNotContain(banned.Rounds, r => r.Recipe.Active.Material == free.Recipe.Active.Material);
+        Assert.NotEmpty(banned.Rounds);
+    }
+
+    [Fact]
+    public void Moving_a_round_tells_what_it_costs()
+    {
+        var (garden, plantings) = Beds(1);
+        garden = Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 10, "cabbage-aphid"));
+        var moves = RotaPlanner.Moves(garden, plantings[0].Id, "cabbage-aphid");
+        Assert.Equal(RotaPlanner.FirmDays, moves.Count);
+        Assert.InRange(moves[0].More!.Value, -1e-9, 1e-4);
+        Assert.True(moves[10].More > moves[1].More);
+        Assert.Empty(RotaPlanner.Moves(garden, plantings[0].Id, "whitefly"));
+    }
+
+    [Fact]
+    public void A_new_pairing_is_tried_first_and_the_rest_waits_for_it()
+    {
+        var bed = GardenSamples.Bed("Bed");
+        var kale = GardenSamples.Grown(bed, "kale");
+        var rota = RotaPlanner.Plan(Seen(GardenSamples.Garden([bed], [kale]), GardenSamples.Seen(kale, 1, 20, 10, "cabbage-aphid")));
+        Assert.Equal(rota.From, Assert.Single(rota.Patches).On);
+        Assert.True(rota.Rounds.First().On >= rota.From.AddDays(UseGuards.PatchTestDays));
+    }
+
+    [Fact]
+    public void What_can_not_be_planned_says_what_to_change()
+    {
+        var (garden, plantings) = Beds(1);
+        garden = Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 10, "cabbage-aphid"));
+        Assert.Contains("shelf", string.Join(' ', RotaPlanner.Plan(garden).Cannot), StringComparison.Ordinal);
+
+        var blind = garden with { Weather = new HourSeries(garden.Weather.Start, [.. Enumerable.Repeat(default(WeatherHour), garden.Weather.Hours.Count)]) };
+        var usual = RotaPlanner.Plan(blind);
+        Assert.Contains(usual.Cannot, c => c.StartsWith("No weather is known", StringComparison.Ordinal));
+        Assert.All(usual.Rounds, r => Assert.False(r.Hours.Known));
+
+        var busy = garden with { Garden = garden.Garden with { Free = new FreeHours([0, 0, 0, 0, 0, 0, 0]) } };
+        var none = RotaPlanner.Plan(busy);
+        Assert.Contains(none.Cannot, c => c.StartsWith("Nobody is ever free", StringComparison.Ordinal));
+        Assert.Empty(none.Outings);
+        Assert.Contains("No hour", Assert.Single(none.NotPlanned).Sentence, StringComparison.Ordinal);
+
+        var empty = garden with { Stocks = [.. C.Materials.Select(m => new Stock(Guid.NewGuid(), m.Id, m.Name, 100, 0, m.Unit, null, null))] };
+        var bare = RotaPlanner.Plan(empty);
+        Assert.Empty(bare.Outings);
+        Assert.Contains("buy some", Assert.Single(bare.NotPlanned).Sentence, StringComparison.Ordinal);
+
+        var past = garden with { Choices = [new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "cabbage-aphid", null, garden.Today.AddDays(40))] };
+        Assert.NotEmpty(Assert.Single(RotaPlanner.Plan(past).NotPlanned).Sentence);
+    }
+
+    [Fact]
+    public void Two_pins_that_can_not_both_be_kept_break_no_rule()
+    {
+        var (garden, plantings) = Beds(1, "cucumber");
+        var look = Guid.NewGuid();
+        garden = Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 14, "whitefly", look: look), GardenSamples.Seen(plantings[0], 1, 20, 8, "powdery-mildew", look: look));
+        var both = garden with
+        {
+            Choices =
+            [
+                new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "whitefly", null, garden.Today.AddDays(1)),
+                new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "powdery-mildew", null, garden.Today.AddDays(1)),
+                .. C.Materials.Where(m => m.Group != "oxidiser" && m.EffectOn(GardenSamples.Target("powdery-mildew")) is not null)
+                    .Select(m => new PlanChoice(Guid.NewGuid(), PlanWord.Ban, plantings[0].Id, null, m.Id, null)),
+            ],
+        };
+        var rota = RotaPlanner.Plan(both);
+        Holds(both, rota);
+        Assert.All(rota.NotPlanned, n => Assert.EndsWith(".", n.Sentence, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void What_changed_since_the_last_look_is_told_with_its_reason()
+    {
+        var (garden, plantings) = Beds(2);
+        garden = Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 10, "cabbage-aphid"));
+        var first = RotaPlanner.Plan(garden);
+        var seen = garden with { SeenPlan = [.. first.Rounds.Select(r => new SeenRound(r.Key, r.On, r.Recipe.Id))] };
+        Assert.Empty(RotaPlanner.Plan(seen).Changes);
+        var more = Seen(seen, [.. seen.Observations, GardenSamples.Seen(plantings[1], 0.5, 20, 12, "cabbage-aphid")]);
+        Assert.Contains(RotaPlanner.Plan(more).Changes, c => c.Kind == ChangeKind.New && c.Planting!.Id == plantings[1].Id);
+        var pinned = seen with { Choices = [new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "cabbage-aphid", null, garden.Today.AddDays(4))] };
+        Assert.Contains(RotaPlanner.Plan(pinned).Changes, c => c.Kind == ChangeKind.Moved && c.Sentence.EndsWith("You pinned it.", StringComparison.Ordinal));
+        var gone = Seen(seen, GardenSamples.Seen(plantings[0], 0.2, 20, 0));
+        Assert.Contains(RotaPlanner.Plan(gone).Changes, c => c.Kind == ChangeKind.Dropped);
+    }
+
+    [Fact]
+    public void A_place_that_keeps_ahead_is_covered_before_anything_shows()
+    {
+        var (garden, _) = Beds(1, "squash", Stance.KeepAhead);
+        // Mild, humid and dry of rain: what powdery mildew likes.
+        var weather = GardenSamples.Weather(at => WeatherSamples.Mild with { TemperatureC = 22, RelativeHumidityPercent = at.Hour is < 8 or > 20 ? 88 : 65 });
+        var rota = RotaPlanner.Plan(garden with { Weather = weather });
+        Assert.Contains(rota.Rounds, r => r.Kind == NeedKind.Protect);
+        Assert.True(rota.Outline.Count > 0 && rota.Outline.Select(e => e.Material.Group).Distinct().Count() > 1);
+        Assert.DoesNotContain(RotaPlanner.Plan(garden with { Weather = weather, Garden = garden.Garden with { Stance = Stance.LastResort } }).Rounds, r => r.Kind == NeedKind.Protect);
+    }
+
+    /// <summary>A garden by chance: places, crops, troubles, history, weather and shelf.</summary>
+    private static GardenSnapshot Any(int seed)
+    {
+        var chance = new Chance((ulong)seed);
+        T One<T>(IReadOnlyList<T> of) => of[(int)(chance.Next() * of.Count)];
+        Guid Id() => new([.. Enumerable.Range(0, 16).Select(_ => (byte)(chance.Next() * 256))]);
+        var places = Enumerable.Range(0, 2 + (int)(chance.Next() * 6)).Select(i =>
+            new Place(Id(), $"Place {i}", One(Enum.GetValues<PlaceKind>()), chance.Between(0.5, 12), 8, Watering.Drip, null, null, chance.Next() < 0.3 ? One(Enum.GetValues<Stance>()) : null, chance.Next() < 0.2 ? 6 : null, i)).ToList();
+        var plantings = places.SelectMany(p => Enumerable.Range(0, 1 + (int)(chance.Next() * 2)).Select(_ =>
+            new Planting(Id(), p.Id, One(C.Crops).Id, null, new DateOnly(2026, 6, 1), null, null, One(Enum.GetValues<GrowthStage>()), chance.Next() < 0.3))).ToList();
+        var seen = plantings.Where(_ => chance.Next() < 0.8).Select(p => (Planting: p, Target: One(C.TargetsOn(C.Crop(p.Crop))).Target)).Select(x =>
+            new Observation(Id(), Id(), null, x.Planting.Id, GardenSamples.Now.AddDays(-chance.Between(0.1, 8)), 20, (int)(chance.Next() * 20), null, Ants.None, (int)(chance.Next() * 3), 0, PlantPart.Unsaid, BedSide.Unsaid, RootCheck.NotLooked, [], x.Target.Id, false, null)).ToList();
+        var rainy = chance.Next() < 0.4;
+        var storm = GardenSamples.Now.AddHours(chance.Between(0, 90));
+        var garden = GardenSamples.Garden(places, plantings, at => WeatherSamples.Mild with
+        {
+            TemperatureC = 20 + 8 * Math.Sin((at.Hour - 9) / 24.0 * 2 * Math.PI),
+            RainMm = rainy && at >= storm && at < storm.AddHours(8) ? 3 : 0,
+            WindMetresPerSecond = 1 + 4 * (at.Day % 3) / 2.0,
+        });
+        garden = chance.Next() < 0.7 ? GardenSamples.Tried(garden) : garden;
+        var sprays = seen.Where(_ => chance.Next() < 0.4).Select(o => (o, Material: One(C.Materials.Where(m => m.Doses is not null && C.RecipeFor(m.Id) is not null).ToList()))).Select(x =>
+            new SprayApplication(Id(), null, GardenSamples.Now.AddDays(-chance.Between(1, 25)), x.Material.Id, null, 1, x.o.Named, [new(x.o.PlantingId, 0.9)], false, null)).OrderBy(a => a.At).ToList();
+        return garden with
+        {
+            Garden = GardenSamples.Home with { Stance = One(Enum.GetValues<Stance>()), OnlyLabelled = chance.Next() < 0.1, Free = chance.Next() < 0.3 ? new FreeHours([.. Enumerable.Repeat(0b1110_0000_0000_0000_1110_0000, 7)]) : null },
+            Observations = [.. seen.OrderBy(o => o.At)],
+            Applications = [.. garden.Applications, .. sprays],
+            Stocks = chance.Next() < 0.5 ? [] : [.. C.Materials.Where(m => m.Doses is not null).Select(m => new Stock(Id(), m.Id, m.Name, 500, chance.Between(0, 60), m.Unit, null, null))],
+            Picks = chance.Next() < 0.3 ? [new(Id(), plantings[0].Id, new DateOnly(2026, 7, 19))] : [],
+        };
+    }
+
+    /// <summary>Every hard rule, checked anew from the plan alone.</summary>
+    private static void Holds(GardenSnapshot garden, Rota rota)
+    {
+        foreach (var round in rota.Rounds)
+        {
+            var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, round.Recipe);
+            Assert.Empty(UseGuards.Against(garden, round.Planting, inMix, garden.Now.AddDays(round.On.DayNumber - garden.Today.DayNumber)));
+            if (round.Hours.Known)
+            {
+                Assert.DoesNotContain(Verdict.Never, SprayHours.Verdicts(garden.PlannedSkyOf(round.Place), round.Hours.From, round.Hours.To, inMix[0]));
+            }
+
+            var patch = UseGuards.PatchOf(garden, garden.Catalogue.Crop(round.Planting.Crop), inMix[0]);
+            Assert.True(patch.State is PatchState.Proven or PatchState.NotNeeded || round.On >= garden.Today.AddDays(UseGuards.PatchTestDays) || patch.JudgeOn <= round.On, round.Key);
+        }
+
+        foreach (var (a, b) in rota.Rounds.SelectMany(a => rota.Rounds.Where(b => b.Place.Id == a.Place.Id && b.On >= a.On && b.Key != a.Key).Select(b => (a, b))))
+        {
+            var apart = MaterialChoice.MaterialsIn(garden.Catalogue, a.Recipe).SelectMany(_ => MaterialChoice.MaterialsIn(garden.Catalogue, b.Recipe), (x, y) => Pairs.Between(garden.Catalogue, y, x).DaysApart).Max();
+            Assert.True(b.On.DayNumber - a.On.DayNumber >= (a.Recipe.Id == b.Recipe.Id ? 0 : apart), $"{a.Recipe.Id} and {b.Recipe.Id}");
+        }
+
+        foreach (var together in garden.Catalogue.Materials.Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
+        {
+            foreach (var place in garden.Places)
+            {
+                bool Counts(string material) => garden.Catalogue.Material(material).SeasonLimit?.Together == together.Together;
+                var season = garden.Garden.SeasonStart(garden.Today);
+                var given = garden.AppliedAt(place, garden.Now).Count(a => Counts(a.Material) && garden.Garden.DateOf(a.At) >= season);
+                var planned = rota.Rounds.Count(r => r.Place.Id == place.Id && Counts(r.Recipe.Active.Material));
+                Assert.True(planned == 0 || given + planned <= together.Most);
+            }
+        }
+    }
+
+    [Fact]
+    public void No_garden_gets_a_plan_that_breaks_a_hard_rule_or_that_differs_from_itself()
+    {
+        var planned = 0;
+        for (var seed = 0; seed < 60; seed++)
+        {
+            var garden = Any(seed);
+            var rota = RotaPlanner.Plan(garden);
+            Holds(garden, rota);
+            Assert.Equal(rota.Rounds.Select(r => (r.Key, r.On, r.Recipe.Id)), RotaPlanner.Plan(Any(seed)).Rounds.Select(r => (r.Key, r.On, r.Recipe.Id)));
+            planned += rota.Rounds.Count();
+        }
+
+        Assert.InRange(planned, 40, 1000);
+    }
+
+    [Fact]
+    public void A_pin_is_kept_wherever_it_can_be()
+    {
+        for (var seed = 0; seed < 25; seed++)
+        {
+            var garden = Any(seed);
+            if (RotaPlanner.Plan(garden).Rounds.FirstOrDefault(r => r.Round == 1) is not { } round)
+            {
+                continue;
+            }
+
+            var to = RotaPlanner.Moves(garden, round.Planting.Id, round.Target.Id).LastOrDefault(m => m.More is not null).On;
+            var pinned = garden with { Choices = [new(Guid.NewGuid(), PlanWord.Pin, round.Planting.Id, round.Target.Id, null, to)] };
+            var rota = RotaPlanner.Plan(pinned);
+            Holds(pinned, rota);
+            Assert.Equal(to, rota.Rounds.First(r => r.Key == round.Key).On);
+        }
+    }
+}
