@@ -2209,6 +2209,273 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RotaAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string;
+                    target: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MoveAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPlanChoice"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/choices/{choiceId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    member?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    choiceId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/outings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OutingDone"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OutingLogged"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/check-backs": {
         parameters: {
             query?: never;
@@ -3681,6 +3948,8 @@ export interface components {
             /** Format: int32 */
             upkeepMaxDays: null | number;
         };
+        /** @enum {unknown} */
+        ChangeKind: "new" | "moved" | "otherMix" | "dropped";
         CheckBackAnswer: {
             /** Format: uuid */
             id: string;
@@ -4091,6 +4360,14 @@ export interface components {
             rainMm: (null | number)[];
             cloudPercent: (null | number)[];
         };
+        HoursAnswer: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
+            verdict: components["schemas"]["Verdict"];
+            known: boolean;
+        };
         InfectionCalc: {
             /** Format: double */
             response: number;
@@ -4341,6 +4618,13 @@ export interface components {
             code: null | string;
             hatch: string;
         };
+        MoveAnswer: {
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            morePercent: null | number;
+            sentence: string;
+        };
         NameGiven: {
             target: string;
             /** Format: uuid */
@@ -4348,6 +4632,8 @@ export interface components {
             /** @default false */
             group: boolean;
         };
+        /** @enum {unknown} */
+        NeedKind: "round" | "treat" | "protect";
         NewApplication: {
             /** Format: uuid */
             id: string;
@@ -4490,6 +4776,19 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
+        NewPlanChoice: {
+            /** Format: uuid */
+            id: string;
+            word: components["schemas"]["PlanWord"];
+            /** Format: uuid */
+            plantingId: string;
+            target?: null | string;
+            material?: null | string;
+            /** Format: date */
+            on?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         NewPlanting: {
             /** Format: uuid */
             id: string;
@@ -4540,6 +4839,14 @@ export interface components {
             /** Format: double */
             neededHours: number;
         };
+        NotPlannedAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            target: string;
+            targetName: string;
+            sentence: string;
+        };
         ObservationAnswer: {
             /** Format: uuid */
             id: string;
@@ -4584,6 +4891,40 @@ export interface components {
         };
         /** @enum {unknown} */
         Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        OutingAnswer: {
+            key: string;
+            /** Format: date */
+            on: string;
+            morning: boolean;
+            hours: components["schemas"]["HoursAnswer"];
+            title: string;
+            tanks: components["schemas"]["PlannedTankAnswer"][];
+            tasks: components["schemas"]["PlannedTaskAnswer"][];
+        };
+        OutingDone: {
+            tanks: components["schemas"]["TankDone"][];
+            taskIds: string[];
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        OutingLogged: {
+            sprayed: string[];
+            checkBacks: string[];
+        };
+        OutlineAnswer: {
+            /** Format: date */
+            weekOf: string;
+            /** Format: uuid */
+            placeId: string;
+            target: string;
+            targetName: string;
+            material: string;
+            group: string;
+            hatch: string;
+            kind: components["schemas"]["NeedKind"];
+        };
         PatchAnswer: {
             material: string;
             cropName: string;
@@ -4667,6 +5008,67 @@ export interface components {
             why: string[];
             plantings: components["schemas"]["PlantingStopAnswer"][];
         };
+        PlanChangeAnswer: {
+            kind: components["schemas"]["ChangeKind"];
+            sentence: string;
+        };
+        PlanChoiceAnswer: {
+            /** Format: uuid */
+            id: string;
+            word: components["schemas"]["PlanWord"];
+            words: string;
+        };
+        PlannedPatchAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            target: string;
+            recipe: string;
+            recipeName: string;
+            /** Format: date */
+            on: string;
+        };
+        PlannedTankAnswer: {
+            recipe: string;
+            recipeName: string;
+            material: string;
+            hatch: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litres: number;
+            amount: string;
+            /** Format: int32 */
+            fillings: number;
+            shake: string;
+            rounds: components["schemas"]["RoundAnswer"][];
+        };
+        PlannedTaskAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            where: string;
+            how: string;
+        };
+        PlannedVisitAnswer: {
+            /** Format: date */
+            on: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            what: string;
+            /** Format: uuid */
+            checkBackId: null | string;
+        };
+        PlannedWalkAnswer: {
+            /** Format: date */
+            on: string;
+            where: string[];
+        };
+        PlanPlace: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
         PlantingAnswer: {
             /** Format: uuid */
             id: string;
@@ -4709,6 +5111,8 @@ export interface components {
         };
         /** @enum {unknown} */
         PlantPart: "unsaid" | "tips" | "newLeaves" | "oldLeaves" | "stem" | "flowers" | "fruit";
+        /** @enum {unknown} */
+        PlanWord: "pin" | "skip" | "ban";
         Preparation: {
             /** Format: double */
             yieldMl: number;
@@ -4866,6 +5270,22 @@ export interface components {
         Role: "owner" | "helper" | "looker";
         /** @enum {unknown} */
         RootCheck: "notLooked" | "clean" | "troubled";
+        RotaAnswer: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            firmTo: string;
+            places: components["schemas"]["PlanPlace"][];
+            outings: components["schemas"]["OutingAnswer"][];
+            patches: components["schemas"]["PlannedPatchAnswer"][];
+            visits: components["schemas"]["PlannedVisitAnswer"][];
+            walks: components["schemas"]["PlannedWalkAnswer"][];
+            notPlanned: components["schemas"]["NotPlannedAnswer"][];
+            cannot: string[];
+            outline: components["schemas"]["OutlineAnswer"][];
+            changes: components["schemas"]["PlanChangeAnswer"][];
+            choices: components["schemas"]["PlanChoiceAnswer"][];
+        };
         RoundAnswer: {
             walk: null | components["schemas"]["WalkAnswer"];
             stops: components["schemas"]["PlaceStopAnswer"][];
@@ -5323,6 +5743,20 @@ export interface components {
             litres: number;
             target: string;
             material: string;
+        };
+        TankDone: {
+            /** Format: uuid */
+            batchId: string;
+            /** Format: uuid */
+            applicationId: string;
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            target: string;
+            /** Format: double */
+            mixedLitres: number;
+            /** Format: double */
+            usedLitres: number;
+            plantingIds: string[];
         };
         Target: {
             id: string;

@@ -223,14 +223,15 @@ public static class RotaPlanner
                 takes.Add((Resource($"label/{need.Place.Id}/{active.Id}", () => times - history.Count(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season)), 1));
             }
 
-            if (garden.Stocks.Count == 0)
+            // A material that the household keeps no book of is taken to be at hand.
+            if (inMix.All(m => garden.Stocks.All(s => s.Material != m.Id)))
             {
                 return takes;
             }
 
             var litres = SprayVolume.LitresFor(garden, [need.Planting]);
             var mix = Mix.Make(garden.Catalogue, new MixOrder(option.Option.Recipe, need.Step, Math.Min(litres, Mix.MostLitres), garden.Garden.Kitchen), new MixConditions(null, [], false));
-            foreach (var part in mix.Parts.Where(p => p.Material is { Pantry: false, MadeFrom: null }))
+            foreach (var part in mix.Parts.Where(p => garden.Stocks.Any(s => s.Material == p.Material.Id)))
             {
                 takes.Add((Resource("shelf/" + part.Material.Id, () => garden.Stocks
                     .Where(s => s.Material == part.Material.Id && (Shelf.GoodUntil(part.Material, s) is not { } until || until >= garden.Today)).Sum(s => s.Left)), part.Amount));

@@ -80,7 +80,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             o.Part, o.Side, o.Roots,
             [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.NameIsGroup, o.Note);
 
-    private static Batch ToBatch(BatchRow b) =>
+    public static Batch ToBatch(BatchRow b) =>
         new(b.Id, b.MadeAt, b.Recipe, b.Step, b.Litres, b.UseBy, b.Target,
             [.. b.Plantings.Select(p => p.PlantingId)],
             [.. b.Ingredients.OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).ThenBy(i => i.Material, StringComparer.Ordinal).Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit))],

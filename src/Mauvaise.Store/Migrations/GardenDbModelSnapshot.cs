@@ -349,6 +349,40 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Emulsions");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.FeedEventRow", b =>
+                {
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Key")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Cancelled")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("ChangedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("From")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Sequence")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("To")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Words")
+                        .IsRequired()
+                        .HasMaxLength(2000)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("GardenId", "Key");
+
+                    b.ToTable("FeedEvents");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.GardenRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -670,6 +704,46 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Places");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.PlanChoiceRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Material")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("MemberId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly?>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Target")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Word")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.HasIndex("PlantingId");
+
+                    b.ToTable("PlanChoices");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.PlantingRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -766,6 +840,28 @@ namespace Mauvaise.Store.Migrations
                     b.HasIndex("GardenId");
 
                     b.ToTable("Products");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.SeenRoundRow", b =>
+                {
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Key")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<DateOnly>("On")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Recipe")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("GardenId", "Key");
+
+                    b.ToTable("SeenRounds");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.SkippedPlaceRow", b =>
@@ -1095,6 +1191,15 @@ namespace Mauvaise.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.FeedEventRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.MemberRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
@@ -1181,6 +1286,21 @@ namespace Mauvaise.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.PlanChoiceRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.PlantingRow", null)
+                        .WithMany()
+                        .HasForeignKey("PlantingId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.PlantingRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.PlaceRow", null)
@@ -1191,6 +1311,15 @@ namespace Mauvaise.Store.Migrations
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.ProductRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.SeenRoundRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
                         .WithMany()

@@ -60,34 +60,38 @@ public static class BatchEndpoints
                 : why.Sentence);
         }
 
-        var draws = mix.Parts.SelectMany(p => Shelf.Take(s.Stocks, p.Material.Id, p.Amount, s.Today).Draws).ToList();
-        var drawn = draws.Select(d => d.Stock.Id).ToList();
-        var rows = await tools.Db.Stocks.Where(x => drawn.Contains(x.Id)).ToDictionaryAsync(x => x.Id, stop);
+        var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
         var amount = BenchEndpoints.SizeText(s, s.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, body.Size);
         await tools.Log.WriteAsync(gardenId, body.MemberId, $"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.ToLowerInvariant()}", db =>
-        {
-            db.Batches.Add(new BatchRow
-            {
-                Id = body.Id,
-                GardenId = gardenId,
-                MadeAt = tools.Now,
-                MemberId = body.MemberId,
-                Recipe = mix.Recipe.Id,
-                Step = body.Step,
-                Litres = mix.Litres,
-                UseBy = tools.Now.AddHours(mix.MixedLifeHours),
-                Target = body.Target,
-                PatchTest = body.PatchTest,
-                Plantings = [.. body.PlantingIds.Distinct().Select(p => new BatchPlantingRow { BatchId = body.Id, PlantingId = p })],
-                Ingredients = [.. mix.Parts.Select(p => new BatchIngredientRow { BatchId = body.Id, Material = p.Material.Id, Role = p.Role, Amount = p.Amount, Unit = p.Unit })],
-            });
-            foreach (var draw in draws)
-            {
-                rows[draw.Stock.Id].Left -= draw.Amount;
-            }
-        }, stop);
+            db.Batches.Add(Put(s, gardenId, body.Id, body.PlantingIds, body.Target, body.Step, body.PatchTest, mix, tools.Now, body.MemberId, shelf)), stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(saved, saved.Batches.First(b => b.Id == body.Id)));
+    }
+
+    /// <summary>The row of a bottle that was made; what is in it is taken from the shelf.</summary>
+    /// <param name="shelf">The garden's stocks, tracked.</param>
+    internal static BatchRow Put(GardenSnapshot s, Guid gardenId, Guid id, IReadOnlyList<Guid> plantings, string? target, DoseStep step, bool patchTest, Mix mix, DateTimeOffset at, Guid? memberId, IReadOnlyList<StockRow> shelf)
+    {
+        foreach (var draw in mix.Parts.SelectMany(p => Shelf.Take(s.Stocks, p.Material.Id, p.Amount, s.Today).Draws))
+        {
+            shelf.First(x => x.Id == draw.Stock.Id).Left -= draw.Amount;
+        }
+
+        return new BatchRow
+        {
+            Id = id,
+            GardenId = gardenId,
+            MadeAt = at,
+            MemberId = memberId,
+            Recipe = mix.Recipe.Id,
+            Step = step,
+            Litres = mix.Litres,
+            UseBy = at.AddHours(mix.MixedLifeHours),
+            Target = target,
+            PatchTest = patchTest,
+            Plantings = [.. plantings.Distinct().Select(p => new BatchPlantingRow { BatchId = id, PlantingId = p })],
+            Ingredients = [.. mix.Parts.Select(p => new BatchIngredientRow { BatchId = id, Material = p.Material.Id, Role = p.Role, Amount = p.Amount, Unit = p.Unit })],
+        };
     }
 
     private static async Task<Results<Ok<BatchAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid batchId, GardenTools tools, CancellationToken stop) =>

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -91,16 +92,20 @@ public static class TaskEndpoints
         var row = await tools.Db.Tasks.FirstAsync(t => t.Id == taskId, stop);
         var planting = s.FindPlanting(task.PlantingId)!;
         await tools.Log.WriteAsync(gardenId, body.MemberId, $"Done: {measure!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting)}", db =>
-        {
-            row.State = TaskState.Done;
-            row.DoneAt = tools.Now;
-            row.Leaves = body.Leaves;
-            if (measure.CheckBackDays is { } days && task.Target is not null)
-            {
-                db.CheckBacks.Add(new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, TaskId = taskId, PlantingId = planting.Id, DueOn = s.Today.AddDays(days) });
-            }
-        }, stop);
+            Finish(db, s, gardenId, row, tools.Now, body.Leaves), stop);
         return TypedResults.NoContent();
+    }
+
+    /// <summary>Ticks a task off and sets its check-back.</summary>
+    internal static void Finish(GardenDb db, GardenSnapshot s, Guid gardenId, TaskRow row, DateTimeOffset at, int? leaves)
+    {
+        row.State = TaskState.Done;
+        row.DoneAt = at;
+        row.Leaves = leaves;
+        if (s.Catalogue.FindMeasure(row.Step)?.CheckBackDays is { } days && row.Target is not null)
+        {
+            db.CheckBacks.Add(new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, TaskId = row.Id, PlantingId = row.PlantingId, DueOn = s.Garden.DateOf(at).AddDays(days) });
+        }
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Drop(Guid gardenId, Guid taskId, TaskDropped body, GardenTools tools, CancellationToken stop)

@@ -5,6 +5,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Decide;
 using Mauvaise.Web.Gardens;
@@ -79,34 +80,39 @@ public static class SprayEndpoints
             return against;
         }
 
-        var hour = s.Weather[at];
-        var due = s.Garden.DateOf(at).AddDays(body.PatchTest ? UseGuards.PatchTestDays : material.CheckBackDays);
         var where = string.Join(", ", body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)));
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.ToLowerInvariant()} on {where}", db =>
-        {
-            db.Applications.Add(new ApplicationRow
-            {
-                Id = body.Id,
-                GardenId = gardenId,
-                BatchId = batch.Id,
-                At = at,
-                MemberId = body.MemberId,
-                Material = material.Id,
-                PerLitre = wet ? active.Amount / batch.Litres : null,
-                Litres = body.Litres,
-                Target = batch.Target,
-                PatchTest = body.PatchTest,
-                Note = string.IsNullOrWhiteSpace(body.Note) ? null : body.Note.Trim(),
-                TemperatureC = hour.TemperatureC,
-                RelativeHumidityPercent = hour.RelativeHumidityPercent,
-                WindMetresPerSecond = hour.WindMetresPerSecond,
-                Treated = [.. body.PlantingIds.Distinct().Select(p => new TreatedRow { ApplicationId = body.Id, PlantingId = p, ShareWetted = body.ShareWetted ?? CoverCurve.UsualShareWetted })],
-            });
-            db.Courses.AddRange(Opened(s, body, batch, at).Select(c => CourseEndpoints.Row(gardenId, body.MemberId, c)));
-            db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = body.Id, PlantingId = p, DueOn = due }));
-        }, stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.ToLowerInvariant()} on {where}", db => Put(db, s, gardenId, body, batch, at), stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Created((string?)null, Answer(saved, saved.Applications.First(a => a.Id == body.Id)));
+    }
+
+    /// <summary>Puts a spray into the file with its check-backs, and opens the course that it begins.</summary>
+    internal static void Put(GardenDb db, GardenSnapshot s, Guid gardenId, NewApplication body, Batch batch, DateTimeOffset at)
+    {
+        var active = batch.Ingredients.First(i => i.Role == "active");
+        var material = s.Catalogue.Material(active.Material);
+        var hour = s.Weather[at];
+        var due = s.Garden.DateOf(at).AddDays(body.PatchTest ? UseGuards.PatchTestDays : material.CheckBackDays);
+        db.Applications.Add(new ApplicationRow
+        {
+            Id = body.Id,
+            GardenId = gardenId,
+            BatchId = batch.Id,
+            At = at,
+            MemberId = body.MemberId,
+            Material = material.Id,
+            PerLitre = batch.Litres > 0 ? active.Amount / batch.Litres : null,
+            Litres = body.Litres,
+            Target = batch.Target,
+            PatchTest = body.PatchTest,
+            Note = string.IsNullOrWhiteSpace(body.Note) ? null : body.Note.Trim(),
+            TemperatureC = hour.TemperatureC,
+            RelativeHumidityPercent = hour.RelativeHumidityPercent,
+            WindMetresPerSecond = hour.WindMetresPerSecond,
+            Treated = [.. body.PlantingIds.Distinct().Select(p => new TreatedRow { ApplicationId = body.Id, PlantingId = p, ShareWetted = body.ShareWetted ?? CoverCurve.UsualShareWetted })],
+        });
+        db.Courses.AddRange(Opened(s, body, batch, at).Select(c => CourseEndpoints.Row(gardenId, body.MemberId, c)));
+        db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = body.Id, PlantingId = p, DueOn = due }));
     }
 
     /// <summary>One spray and then nothing lets the eggs hatch: a first spray against a trouble opens its course where none is running.</summary>

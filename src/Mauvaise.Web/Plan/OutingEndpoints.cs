@@ -1,0 +1,83 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Store.Loading;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Bench;
+using Mauvaise.Web.Decide;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Sprays;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Plan;
+
+/// <summary>An outing that was made, logged in one go: bottles, sprays and tasks. Sending it twice writes it once.</summary>
+internal static class OutingEndpoints
+{
+    internal static void MapOutings(this RouteGroupBuilder plan) => plan.MapPost("/outings", Log);
+
+    private static async Task<Results<Created<OutingLogged>, ProblemHttpResult>> Log(Guid gardenId, OutingDone body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var fresh = body.Tanks.Where(t => s.Applications.All(a => a.Id != t.ApplicationId)).ToList();
+        var at = body.At ?? s.Now;
+        var checks = new Checks()
+            .That(body.Tanks.Count + body.TaskIds.Count > 0, "", "nothing-done", "Nothing was ticked off, so there is nothing to log.")
+            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "An outing is logged after it was made, not before.")
+            .That(body.TaskIds.All(id => s.Tasks.Any(t => t.Id == id)), "taskIds", "task-unknown", "One of the tasks is not in this garden any more.");
+        foreach (var tank in fresh)
+        {
+            BenchOrder.Check(s, tank.PlantingIds, tank.Target, tank.Recipe, [], null, null, null, checks)
+                .That(tank.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
+                .That(tank.MixedLitres is > 0 and <= Mix.MostLitres, "mixedLitres", "litres-range", "Litres mixed are over 0 and up to 50.")
+                .That(tank.UsedLitres > 0 && tank.UsedLitres <= tank.MixedLitres + 0.05, "usedLitres", "litres-over-bottle", "No more can have gone on than was mixed.");
+        }
+
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var made = fresh.Select(t => (Tank: t, Mix: BenchOrder.Make(s, new BenchAsk(t.PlantingIds, t.Target, t.Recipe, t.Step, [], null, null, null, at, false), t.MixedLitres))).ToList();
+        // It is done: only a mix that can not have been made so is refused here.
+        if (made.FirstOrDefault(m => m.Mix.Mix.Verdict == MixVerdict.Refused) is { Tank: not null } refused)
+        {
+            return Problems.Refused("mix-" + refused.Mix.Mix.Reasons.First(r => r.Verdict == MixVerdict.Refused).Code, refused.Mix.Mix.Reasons.First(r => r.Verdict == MixVerdict.Refused).Sentence);
+        }
+
+        var tasks = await tools.Db.Tasks.Where(t => t.GardenId == gardenId && body.TaskIds.Contains(t.Id) && t.State == TaskState.Planned).ToListAsync(stop);
+        if (made.Count + tasks.Count > 0)
+        {
+            var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Words(s, made.Count, tasks.Count), db =>
+            {
+                foreach (var (tank, mix) in made)
+                {
+                    var row = BatchEndpoints.Put(s, gardenId, tank.BatchId, tank.PlantingIds, tank.Target, tank.Step, false, mix.Mix, at, body.MemberId, shelf);
+                    db.Batches.Add(row);
+                    SprayEndpoints.Put(db, s, gardenId, new NewApplication(tank.ApplicationId, tank.BatchId, tank.PlantingIds, tank.UsedLitres, MemberId: body.MemberId), SnapshotLoader.ToBatch(row), at);
+                }
+
+                foreach (var task in tasks)
+                {
+                    TaskEndpoints.Finish(db, s, gardenId, task, at, null);
+                }
+            }, stop);
+        }
+
+        var saved = (await tools.LoadAsync(gardenId, stop))!;
+        var ids = body.Tanks.Select(t => (Guid?)t.ApplicationId).ToHashSet();
+        return TypedResults.Created((string?)null, new OutingLogged(
+            [.. body.Tanks.Select(t => $"{TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)} of {s.Catalogue.FindRecipe(t.Recipe)?.Name.ToLowerInvariant()} on {string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)))}")],
+            [.. saved.CheckBacks.Where(c => ids.Contains(c.ApplicationId)).Select(c => c.DueOn).Distinct().Order()]));
+    }
+
+    private static string Words(GardenSnapshot s, int tanks, int tasks) =>
+        $"Logged an outing: {tanks} {(tanks == 1 ? "tank" : "tanks")}{(tasks > 0 ? $", {tasks} {(tasks == 1 ? "task" : "tasks")}" : "")}";
+}
