@@ -38,6 +38,19 @@ export const router = createRouter({
       meta: { title: 'Decide' },
     },
     {
+      path: '/rota',
+      name: 'rota',
+      component: () => import('./jobs/rota/RotaView.vue'),
+      meta: { title: 'Rota' },
+    },
+    {
+      path: '/outing/:outingKey',
+      name: 'outing',
+      component: () => import('./jobs/outing/OutingView.vue'),
+      props: true,
+      meta: { title: 'Outing' },
+    },
+    {
       path: '/bench',
       name: 'bench',
       component: () => import('./jobs/bench/BenchView.vue'),

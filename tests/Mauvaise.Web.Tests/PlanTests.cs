@@ -22,7 +22,7 @@ public partial class PlanTests
 
     private static async Task<RotaAnswer> PlanAsync(HttpClient http) => (await http.GetFromJsonAsync<RotaAnswer>($"{Api}/plan", TestApp.Json, Stop))!;
 
-    private static RoundAnswer RoundAt(RotaAnswer plan, Guid planting) => plan.Outings.SelectMany(o => o.Tanks).SelectMany(t => t.Rounds).First(r => r.PlantingId == planting);
+    private static PlannedRoundAnswer RoundAt(RotaAnswer plan, Guid planting) => plan.Outings.SelectMany(o => o.Tanks).SelectMany(t => t.Rounds).First(r => r.PlantingId == planting);
 
     [Fact]
     public async Task A_round_is_moved_with_its_cost_told_pinned_and_let_go()
@@ -89,7 +89,7 @@ public partial class PlanTests
         var state = await http.GetFromJsonAsync<System.Text.Json.JsonElement>($"{Api}", TestApp.Json, Stop);
         var deed = state.GetProperty("lastDeed");
         Assert.StartsWith("Logged an outing", deed.GetProperty("words").GetString(), StringComparison.Ordinal);
-        await http.SendAsync($"{Api}/deeds/{deed.GetProperty("id").GetInt64()}/undo", new { }, HttpStatusCode.NoContent);
+        await http.SendAsync($"{Api}/undo", new { deedId = deed.GetProperty("id").GetInt64() }, HttpStatusCode.NoContent);
         Assert.Contains((await PlanAsync(http)).Outings, o => o.Key == outing.Key);
         await http.SendAsync($"{Api}/plan/outings", new OutingDone([], []), HttpStatusCode.BadRequest);
         var tank = done.Tanks[0] with { BatchId = Guid.NewGuid(), ApplicationId = Guid.NewGuid(), UsedLitres = 40 };

@@ -11,6 +11,7 @@ const views = [
   { path: '/', ready: 'This evening' },
   { path: '/walk', ready: 'Walk' },
   { path: '/decide', ready: 'Courses' },
+  { path: '/rota', ready: 'Outings' },
   { path: '/bench', ready: 'Bench' },
   { path: '/shelf', ready: 'Products with a label' },
   { path: '/hours', ready: 'Best of ten days' },

@@ -3821,6 +3821,8 @@ export interface components {
             /** Format: int32 */
             stepHours: number;
             points: number[];
+            /** @default false */
+            planned: boolean;
         };
         BatchAnswer: {
             /** Format: uuid */
@@ -4028,7 +4030,7 @@ export interface components {
             change: null | string;
         };
         /** @enum {unknown} */
-        CourseState: "patchFirst" | "patchWaits" | "roundDue" | "checkFirst" | "cleared" | "changeGroup" | "giveUp" | "stopped";
+        CourseState: "patchFirst" | "patchWaits" | "roundDue" | "checkFirst" | "cleared" | "held" | "changeGroup" | "giveUp" | "stopped";
         CourseStopped: {
             /** Format: uuid */
             memberId?: null | string;
@@ -4249,6 +4251,7 @@ export interface components {
             windowSentence: string;
             deeds: components["schemas"]["DeedAnswer"][];
             leftAlone: components["schemas"]["LeftAloneAnswer"][];
+            outingKey: null | string;
         };
         /** @enum {unknown} */
         EvidenceGrade: "good" | "fair" | "weak";
@@ -5028,6 +5031,36 @@ export interface components {
             /** Format: date */
             on: string;
         };
+        PlannedRoundAnswer: {
+            key: string;
+            kind: components["schemas"]["NeedKind"];
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: uuid */
+            placeId: string;
+            where: string;
+            target: string;
+            targetName: string;
+            recipe: string;
+            recipeName: string;
+            material: string;
+            group: string;
+            hatch: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: int32 */
+            round: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: date */
+            on: string;
+            hours: components["schemas"]["HoursAnswer"];
+            /** Format: uuid */
+            pinId: null | string;
+            /** Format: double */
+            litres: number;
+            why: string[];
+            against: string[];
+        };
         PlannedTankAnswer: {
             recipe: string;
             recipeName: string;
@@ -5040,7 +5073,7 @@ export interface components {
             /** Format: int32 */
             fillings: number;
             shake: string;
-            rounds: components["schemas"]["RoundAnswer"][];
+            rounds: components["schemas"]["PlannedRoundAnswer"][];
         };
         PlannedTaskAnswer: {
             /** Format: uuid */

@@ -13,6 +13,10 @@ defineProps<{ groups: Schemas['GroupAnswer'][] }>()
       {{ g.name }}
     </li>
     <li>
+      <svg width="24" height="16" aria-hidden="true"><path class="planned" d="M1 15V3L23 13V15Z" /></svg>
+      planned
+    </li>
+    <li>
       <svg width="16" height="16" aria-hidden="true"><circle cx="8" cy="8" r="5.5" class="dot" /></svg>
       leaves affected
     </li>
@@ -46,6 +50,12 @@ li {
   stroke: var(--brick);
   stroke-width: 1.4;
   stroke-dasharray: 5 2;
+}
+
+.planned {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-dasharray: 4 2;
 }
 
 .dot {

@@ -88,6 +88,9 @@ const count = computed(() =>
       size="large"
       @click="router.push(screen(first).to)"
     />
+    <RouterLink v-if="evening.outingKey" :to="{ name: 'outing', params: { outingKey: evening.outingKey } }"
+      >Go out with it, step by step</RouterLink
+    >
     <template v-if="evening.leftAlone.length">
       <h3 class="left">Left alone, and why</h3>
       <ul class="soft small">

@@ -22,7 +22,7 @@ const bands = computed(() =>
       ...band,
       from,
       path: bandPath(band.points, from, band.stepHours, props.x, base, 32),
-      title: `${band.material}, ${dayAndClock(band.from, props.timeZone)}`,
+      title: `${band.material}, ${band.planned ? 'planned for ' : ''}${dayAndClock(band.from, props.timeZone)}`,
     }
   }),
 )
@@ -56,8 +56,13 @@ const spoken = computed(() => {
       y1="0"
       :y2="height"
     />
-    <g v-for="band in bands" :key="band.applicationId">
-      <path class="band" :d="band.path" :fill="`url(#hatch-${band.hatch})`">
+    <g v-for="band in bands" :key="band.applicationId + band.from + band.material">
+      <path
+        class="band"
+        :class="{ planned: band.planned }"
+        :d="band.path"
+        :fill="band.planned ? 'none' : `url(#hatch-${band.hatch})`"
+      >
         <title>{{ band.title }}</title>
       </path>
     </g>
@@ -98,6 +103,10 @@ svg {
 
 .day {
   stroke: var(--line);
+}
+
+.band.planned {
+  stroke-dasharray: 5 3;
 }
 
 .band {

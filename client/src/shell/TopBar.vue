@@ -18,6 +18,7 @@ const links = [
   { name: 'board', label: 'Board' },
   { name: 'walk', label: 'Walk' },
   { name: 'decide', label: 'Decide' },
+  { name: 'rota', label: 'Rota' },
   { name: 'bench', label: 'Bench' },
   { name: 'shelf', label: 'Shelf' },
   { name: 'hours', label: 'Hours' },

@@ -12,6 +12,7 @@ const jobs: Record<string, { route: string; does: string }> = {
   b: { route: 'board', does: 'Board' },
   w: { route: 'walk', does: 'Walk: count leaves' },
   d: { route: 'decide', does: 'Decide: the steps against what was found' },
+  r: { route: 'rota', does: 'Rota: the plan of the fortnight' },
   m: { route: 'bench', does: 'Bench: mix a spray' },
   h: { route: 'hours', does: 'Good hours' },
   c: { route: 'check-backs', does: 'Check back' },

@@ -132,10 +132,14 @@ internal static class HandSteps
         return [.. fitting.Select(m => Step(f, m, m == first))];
     }
 
-    /// <summary>Hands come before a spray where they are a match for it; keep ahead sprays at once, the last resort never does so first.</summary>
+    /// <summary>
+    /// Hands come before a spray where they are a match for it; keep ahead sprays at once when more than a single leaf is hit, the last
+    /// resort never does so first.
+    /// </summary>
     private static bool HandsFirst(Finding f) =>
         f.OverLine && !f.HelpersAtWork
-        && (f.Target!.InsteadOfSpray is not null || f.Stance == Stance.LastResort || (f.Stance == Stance.WatchAndTreat && f.Share < HandsReach * f.Line.Share) || f.Target.Group == "chewers");
+        && (f.Target!.InsteadOfSpray is not null || f.Stance == Stance.LastResort || (f.Stance == Stance.WatchAndTreat && f.Share < HandsReach * f.Line.Share) || f.Target.Group == "chewers"
+            || (f.Seen.LeavesAffected == 1 && f.Target.Group == "sap-feeders"));
 
     private static Measure? Best(Finding f, List<Measure> fitting)
     {

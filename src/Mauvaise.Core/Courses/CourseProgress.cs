@@ -3,11 +3,12 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Scouting;
 
 namespace Mauvaise.Core.Courses;
 
 /// <summary>Where a course stands.</summary>
-public enum CourseState { PatchFirst, PatchWaits, RoundDue, CheckFirst, Cleared, ChangeGroup, GiveUp, Stopped }
+public enum CourseState { PatchFirst, PatchWaits, RoundDue, CheckFirst, Cleared, Held, ChangeGroup, GiveUp, Stopped }
 
 /// <summary>What is to be done next in a course, worked out from what was really sprayed, counted and forecast.</summary>
 /// <param name="NextOn">Day of the next round, patch judgement or check; null when the course is over.</param>
@@ -35,7 +36,7 @@ public sealed record CourseProgress(
     /// <summary>A look at fewer leaves does not count as clean.</summary>
     private const int LeavesForClean = 5;
 
-    public bool IsOver => State is CourseState.Cleared or CourseState.ChangeGroup or CourseState.GiveUp or CourseState.Stopped;
+    public bool IsOver => State is CourseState.Cleared or CourseState.Held or CourseState.ChangeGroup or CourseState.GiveUp or CourseState.Stopped;
 
     /// <summary>The course against a trouble on a planting that is still going on, or null.</summary>
     public static CourseProgress? Running(GardenSnapshot garden, Planting planting, string target) =>
@@ -70,6 +71,9 @@ public sealed record CourseProgress(
         List<CheckBack> Judged,
         CheckBack? LastVisit)
     {
+        /// <summary>Share of leaves at which to act here.</summary>
+        public double Line => ActionLine.At(Garden, Planting, Garden.Catalogue.Target(Course.Target)).Share;
+
         public int Total => Course.OwnDays.Count > 0 ? Course.OwnDays.Count : Shape.Rounds;
 
         /// <summary>Verdicts at the end that say the trouble grew.</summary>
@@ -93,10 +97,19 @@ public sealed record CourseProgress(
             _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, "Past saving at the last check: take it out and look at its neighbours."),
             { Burnt: true } => Over(f, CourseState.ChangeGroup, $"{f.Material.Name} burnt the leaves: rest the plant, then another group."),
             _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, "It grew through two rounds: change the group."),
-            _ when f.Given.Count >= MostRounds(f) && f.LastVisit is { DoneAt: not null, Outcome: Outcome.Losing or Outcome.Holding } =>
-                Over(f, CourseState.ChangeGroup, $"{f.Given.Count} rounds are through and it is still there: change the group."),
+            _ when f.Given.Count >= MostRounds(f) && f.LastVisit is { DoneAt: not null } && Left(f) is > 0 and var left => left >= f.Line
+                ? Over(f, CourseState.ChangeGroup, $"{f.Given.Count} rounds are through and it is over its line still: change the group.")
+                : Over(f, CourseState.Held, $"{f.Given.Count} rounds are through and it is under its line: walks watch it from here."),
             _ => null,
         };
+    }
+
+    /// <summary>Share of leaves at the latest count since the last round; 0 when it was clean, null when nobody counted.</summary>
+    private static double? Left(Facts f)
+    {
+        var after = f.Garden.Observations.Where(o => o.PlantingId == f.Planting.Id && o.At > f.Given[^1].At && o.At <= f.Garden.Now && o.LeavesLooked > 0).ToList();
+        return after.Count == 0 ? f.LastVisit is { Outcome: Outcome.Losing } ? 1 : null
+            : after.Where(o => o.LookId == after[^1].LookId && o.Named == f.Course.Target).Select(o => o.Incidence!.Value).DefaultIfEmpty(0).Max();
     }
 
     /// <summary>The rounds of the course, and one more while what is found at its end still holds.</summary>
@@ -163,10 +176,17 @@ public sealed record CourseProgress(
         var wetted = last.Treated.First(t => t.PlantingId == f.Planting.Id).ShareWetted;
         var cover = CoverCurve.Of(f.Material, last.At, wetted, sky, place, f.Planting.Stage);
         var floor = Math.Max(0.3, CoverCurve.Floor(f.Garden.StanceAt(place)));
-        var earliest = f.Garden.Garden.DateOf(last.At).AddDays(RenewAfterDays);
-        return CoverCurve.LapsesOn(cover, sky, last.At.AddHours(1), floor) is { } lapses && f.Garden.Garden.DateOf(lapses) is var day
-            ? (day > earliest ? day : earliest, FormattableString.Invariant($"its cover falls under {floor * 100:0} % then"))
-            : (spaced, "its cover holds until then");
+        DateOnly? Under(double share, int afterDays) => CoverCurve.LapsesOn(cover, sky, last.At.AddHours(1), share) is { } at
+            ? DateOnly.FromDayNumber(Math.Max(f.Garden.Garden.DateOf(at).DayNumber, f.Garden.Garden.DateOf(last.At).DayNumber + afterDays))
+            : null;
+        var washed = Under(CoverCurve.WashedOff, RenewAfterDays);
+        var lapsed = Under(floor, f.Material.Cadence.UpkeepMinDays ?? f.Material.Cadence.CurativeMinDays);
+        return (washed, lapsed) switch
+        {
+            ({ } w, _) when lapsed is null || w < lapsed => (w, "rain has taken its cover by then"),
+            (_, { } l) => (l, FormattableString.Invariant($"its cover is under {floor * 100:0} % then")),
+            _ => (spaced, "its cover holds until then"),
+        };
     }
 
     private static CourseProgress Over(Facts f, CourseState state, string sentence) =>

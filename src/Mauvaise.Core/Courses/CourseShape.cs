@@ -26,6 +26,7 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
 
     private const double CatalogueC = 20;
     private const int AheadDays = 10;
+    private const int HoursOfADay = 24;
 
     /// <summary>
     /// Shape of a course against a target from its life cycle and the warmth to come. Egg layers and live-bearers by
@@ -82,10 +83,20 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
     /// <summary>Mean degree-days a day from today on: the forecast, or the climate's mean where there is none.</summary>
     public static double WarmthAhead(GardenSnapshot garden, Place place, InsectBiology insect)
     {
-        var days = SkyDays.Of(garden.SkyOf(place).Shelter, garden.Garden, garden.Today, garden.Today.AddDays(AheadDays));
-        var known = Pressure.DegreeDaysOf(insect, days.All).Skip(days.First).OfType<double>().ToList();
-        return known.Count > 0
-            ? known.Average()
+        var sky = garden.SkyOf(place).Shelter;
+        var (sum, known) = (0.0, 0);
+        int first = sky.IndexOf(garden.Garden.StartOf(garden.Today)), end = sky.IndexOf(garden.Garden.StartOf(garden.Today.AddDays(AheadDays)));
+        for (var i = first; i < end; i++)
+        {
+            if (sky.Hour(i).TemperatureC is { } temperature)
+            {
+                sum += DegreeDays.OfHour(temperature, insect.LowerC, insect.UpperC);
+                known++;
+            }
+        }
+
+        return known >= HoursOfADay
+            ? sum / known * HoursOfADay
             : Math.Clamp(garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(garden.Today) - 1], insect.LowerC, insect.UpperC) - insect.LowerC;
     }
 

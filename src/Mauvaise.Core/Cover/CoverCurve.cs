@@ -14,6 +14,9 @@ public static class CoverCurve
     /// <summary>Share of leaf wetted when nobody says (assumed).</summary>
     public const double UsualShareWetted = 0.9;
 
+    /// <summary>Under this share a spray counts as washed off: it is renewed before its usual time (assumed).</summary>
+    public const double WashedOff = 0.15;
+
     /// <summary>Less than this counts as none.</summary>
     private const double Nothing = 0.001;
 

@@ -5,9 +5,13 @@ namespace Mauvaise.Core.Decisions;
 
 /// <summary>A material that would work, or one that was passed over, and why.</summary>
 /// <param name="Score">Higher is better; 0 when passed over.</param>
-public sealed record MaterialOption(Material Material, Recipe Recipe, double Score, IReadOnlyList<string> Reasons, IReadOnlyList<string> PassedOver)
+/// <param name="RepeatsGroup">Passed over since the last course was of its group.</param>
+public sealed record MaterialOption(Material Material, Recipe Recipe, double Score, IReadOnlyList<string> Reasons, IReadOnlyList<string> PassedOver, bool RepeatsGroup = false)
 {
     public bool Allowed => PassedOver.Count == 0;
+
+    /// <summary>Good for upkeep, which is no course: the group may stay the same.</summary>
+    public bool AllowedForUpkeep => PassedOver.Count == (RepeatsGroup ? 1 : 0);
 }
 
 /// <summary>Which material to take against a target on a planting, from what works and what was done before.</summary>
@@ -43,6 +47,7 @@ public static class MaterialChoice
             .ToList();
         var reasons = new List<string>();
         var passedOver = new List<string>();
+        var repeats = false;
 
         var works = target.Kind == TargetKind.Disease
             ? 0.4 * effect.Young + 0.6 * effect.Protects
@@ -54,6 +59,7 @@ public static class MaterialChoice
         {
             if (last.Count >= 2 && last.Group == material.Group)
             {
+                repeats = true;
                 passedOver.Add($"the last course here was {garden.Catalogue.Group(last.Group).Name} as well; the group changes between courses");
             }
             else if (last.Group != material.Group)
@@ -62,7 +68,7 @@ public static class MaterialChoice
             }
         }
 
-        passedOver.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now).Select(r => r.Clause));
+        passedOver.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, recipe.Ingredients.Count(i => i.Role is "active" or "partner")).Select(r => r.Clause));
         if (UseGuards.PatchOf(garden, crop, material) is { State: PatchState.Needed or PatchState.Waiting })
         {
             score *= 0.9;
@@ -94,7 +100,7 @@ public static class MaterialChoice
             reasons.Add("Harms the helpers that were seen.");
         }
 
-        return new MaterialOption(material, recipe, passedOver.Count == 0 ? score : 0, reasons, passedOver);
+        return new MaterialOption(material, recipe, passedOver.Count == 0 ? score : 0, reasons, passedOver, repeats);
     }
 
     /// <summary>Whether a material fits the garden's way with disease, and the sentence for it; null where the way says nothing.</summary>
@@ -113,9 +119,9 @@ public static class MaterialChoice
         };
     }
 
-    /// <summary>All that a recipe puts into the tank, its active first.</summary>
+    /// <summary>All that a recipe puts into the tank, its active first, then its partners.</summary>
     public static IReadOnlyList<Material> MaterialsIn(GardenCatalogue catalogue, Recipe recipe) =>
-        [.. recipe.Ingredients.OrderByDescending(i => i.Role == "active").Select(i => catalogue.Material(i.Material))];
+        [.. recipe.Ingredients.OrderByDescending(i => i.Role == "active").ThenByDescending(i => i.Role == "partner").Select(i => catalogue.Material(i.Material))];
 
     /// <summary>True when the crop, at its stage, is marked tender to the material or its kind.</summary>
     public static bool IsTender(Crop crop, Planting planting, Material material) =>

@@ -30,7 +30,8 @@ public static class UseGuards
     /// <summary>Every reason against; empty when the mix may go on.</summary>
     /// <param name="inMix">All that is in it, the active first.</param>
     /// <param name="at">When it would go on.</param>
-    public static IReadOnlyList<UseReason> Against(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at)
+    /// <param name="working">How many of them, from the first, are there to work: stickers and emulsifiers do not count against a season's limits.</param>
+    public static IReadOnlyList<UseReason> Against(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at, int working = 1)
     {
         var place = garden.PlaceOf(planting);
         var history = garden.AppliedAt(place, at);
@@ -38,7 +39,7 @@ public static class UseGuards
         [
             .. Labelled(garden, inMix[0]),
             .. Waits(garden, history, inMix, at),
-            .. SeasonLimits(garden, history, inMix, at),
+            .. SeasonLimits(garden, history, inMix.Take(working), at),
             .. Rows(garden, history, planting, inMix[0], at),
             .. LabelLimits(garden, history, inMix[0], at),
             .. Picking(garden, planting, inMix, at),
@@ -85,7 +86,7 @@ public static class UseGuards
              $"{before.Name.ToLowerInvariant()} was given here on {garden.Garden.DateOf(a.At):d MMMM} and {pair.Why}; {now.Name.ToLowerInvariant()} waits {Days(pair.DaysApart)}, until {garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)):d MMMM}")))
         .Take(1);
 
-    private static IEnumerable<UseReason> SeasonLimits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IReadOnlyList<Material> inMix, DateTimeOffset at)
+    private static IEnumerable<UseReason> SeasonLimits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IEnumerable<Material> inMix, DateTimeOffset at)
     {
         var season = garden.Garden.SeasonStart(garden.Garden.DateOf(at));
         foreach (var limit in inMix.Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))

@@ -22,7 +22,8 @@ public static class EveningPlanner
 
     private sealed record Wish(Planting Planting, Target Target, DeedKind Kind, MaterialOption Option, DoseStep Step, List<Reason> Reasons);
 
-    public static Evening Plan(GardenSnapshot garden)
+    /// <param name="planned">The rota of the same garden, where somebody has it already.</param>
+    public static Evening Plan(GardenSnapshot garden, Rota? planned = null)
     {
         var deeds = new List<Deed>();
         var left = new List<LeftAlone>();
@@ -36,7 +37,7 @@ public static class EveningPlanner
 
         deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), DueTasks(garden));
         TogetherByHand(deeds);
-        deeds.AddRange(Tanks(garden, Today(garden, wishes, left)));
+        deeds.AddRange(Tanks(garden, Today(garden, wishes, left, planned)));
         deeds.AddRange(WalkDue(garden, visited));
         var (window, sentence) = Window(garden, deeds);
         return new Evening(window, sentence, deeds, left);
@@ -164,14 +165,14 @@ public static class EveningPlanner
     }
 
     /// <summary>What the rota puts on today, with the mix that it chose; what it puts later is told.</summary>
-    private static List<Wish> Today(GardenSnapshot garden, List<Wish> wishes, List<LeftAlone> left)
+    private static List<Wish> Today(GardenSnapshot garden, List<Wish> wishes, List<LeftAlone> left, Rota? planned)
     {
         if (wishes.Count == 0)
         {
             return wishes;
         }
 
-        var rota = RotaPlanner.Plan(garden);
+        var rota = planned ?? RotaPlanner.Plan(garden);
         var today = new List<Wish>();
         foreach (var wish in wishes)
         {

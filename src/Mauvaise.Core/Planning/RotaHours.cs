@@ -14,6 +14,9 @@ internal sealed class RotaHours(GardenSnapshot garden, int days)
     /// <summary>Usual hours where no weather is known, by the local clock (assumed).</summary>
     private const int MorningFrom = 6, MorningTo = 9, EveningFrom = 18, EveningTo = 21, Noon = 12;
 
+    /// <summary>Nobody is sent out at night, whatever the sky says.</summary>
+    private const int DayFrom = 5, DayTo = 22;
+
     private readonly Dictionary<(Guid Place, string Material), SlotHours?[]> known = [];
 
     /// <summary>By slot; null where it can not go on.</summary>
@@ -48,7 +51,8 @@ internal sealed class RotaHours(GardenSnapshot garden, int days)
     {
         var day = garden.Today.AddDays(RotaProblem.DayOf(slot));
         var noon = garden.Garden.StartOf(day).AddHours(Noon);
-        return slot % 2 == 0 ? (garden.Garden.StartOf(day), noon) : (noon, garden.Garden.StartOf(day.AddDays(1)));
+        var start = garden.Garden.StartOf(day);
+        return slot % 2 == 0 ? (start.AddHours(DayFrom), noon) : (noon, start.AddHours(DayTo));
     }
 
     /// <summary>The longest run of good hours, else of poor ones; null when there is none.</summary>

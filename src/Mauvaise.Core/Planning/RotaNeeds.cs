@@ -23,6 +23,7 @@ public sealed record NeedOption(MaterialOption Option, CourseShape Shape, DateOn
 /// <param name="Rounds">Rounds in all.</param>
 /// <param name="Against">Materials that were passed over, and why.</param>
 /// <param name="Pressure">Of what is protected against before anything shows, 0 to 1; 0 for all else.</param>
+/// <param name="Urgency">Share of leaves against the line.</param>
 /// <param name="Pinned">Day that the gardener pinned the next round to; null otherwise.</param>
 public sealed record Need(
     NeedKind Kind,
@@ -38,7 +39,8 @@ public sealed record Need(
     IReadOnlyList<string> Against,
     DateOnly? Pinned,
     DamageForecast? Damage,
-    double Pressure = 0)
+    double Pressure = 0,
+    double Urgency = 1)
 {
     /// <summary>Of its next round, or a later one: planting, trouble and how many rounds came before.</summary>
     public string Key(int later = 0) => $"{Planting.Id:N}/{Target.Id}/{RoundsGiven + later}";
@@ -145,7 +147,8 @@ internal static class RotaNeeds
                 .. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}."),
             ],
             Pinned(garden, planting, target),
-            Forecast(garden, planting, target, ladder.Finding.Seen, days));
+            Forecast(garden, planting, target, ladder.Finding.Seen, days),
+            Urgency: ladder.Finding.Share / Math.Max(0.01, ladder.Finding.Line.Share));
     }
 
     /// <summary>Cover before anything shows: the likeliest disease with the weather for it, where cover is under what keep ahead wants.</summary>
@@ -171,7 +174,9 @@ internal static class RotaNeeds
             }
 
             var all = MaterialChoice.Options(garden, planting, target).Where(o => o.Recipe.Form == Form.Spray && o.Material.EffectOn(target)!.Protects > 0).ToList();
-            var allowed = all.Where(o => o.Allowed && !Banned(garden, planting, o.Material)).Take(MostOptions).ToList();
+            var allowed = all.Where(o => o.AllowedForUpkeep && !Banned(garden, planting, o.Material) && !Spent(garden, place, o.Material))
+                // What insects are met with is kept for them where something else protects.
+                .OrderBy(o => o.Material.WorksOn.Any(e => e.On == "sap-feeders")).Take(MostOptions).ToList();
             return new Need(
                 NeedKind.Protect, planting, place, target, DoseStep.Gentle, 0, 1, Later(garden, planting, target, garden.Today),
                 [.. allowed.Select(o => Option(garden, planting, target, o))],
@@ -187,6 +192,12 @@ internal static class RotaNeeds
         return null;
     }
 
+    /// <summary>Half of what a season allows is kept back for what is found.</summary>
+    private static bool Spent(GardenSnapshot garden, Place place, Material material) => material.SeasonLimit is { } limit
+        && 2 * garden.AppliedAt(place, garden.Now).Count(a => garden.Garden.DateOf(a.At) >= garden.Garden.SeasonStart(garden.Today)
+            && garden.Catalogue.FindMaterial(a.Material)?.SeasonLimit?.Together == limit.Together) >= limit.Most;
+
+    /// <summary>Kept up, or given so lately that it is not yet its time again and rain has left some.</summary>
     private static bool Covered(GardenSnapshot garden, Place place, Planting planting, Target target)
     {
         var sky = garden.SkyOf(place);
@@ -194,8 +205,10 @@ internal static class RotaNeeds
             .Where(a => !a.PatchTest && a.At <= garden.Now && a.At > garden.Now.AddDays(-30) && a.Treated.Any(t => t.PlantingId == planting.Id))
             .Select(a => (Material: garden.Catalogue.Material(a.Material), Application: a))
             .Where(x => x.Material.EffectOn(target) is { Protects: > 0 } && x.Material.Cover.HalfLifeDays is not null)
-            .Select(x => CoverCurve.Of(x.Material, x.Application.At, x.Application.Treated.First(t => t.PlantingId == planting.Id).ShareWetted, sky, place, planting.Stage)[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)]);
-        return layers.DefaultIfEmpty(0).Max() >= CoverCurve.Floor(Stance.KeepAhead);
+            .Select(x => (
+                Cover: CoverCurve.Of(x.Material, x.Application.At, x.Application.Treated.First(t => t.PlantingId == planting.Id).ShareWetted, sky, place, planting.Stage)[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)],
+                Fresh: x.Application.At > garden.Now.AddDays(-(x.Material.Cadence.UpkeepMinDays ?? 0))));
+        return layers.Any(l => l.Cover >= CoverCurve.Floor(Stance.KeepAhead) || (l.Fresh && l.Cover >= CoverCurve.WashedOff));
     }
 
     private static NeedOption Option(GardenSnapshot garden, Planting planting, Target target, MaterialOption option)

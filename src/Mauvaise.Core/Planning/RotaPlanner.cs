@@ -21,8 +21,8 @@ public static class RotaPlanner
     private const int WalkEveryDays = 6;
 
     /// <summary>What things cost, as shares of the value of one mean place's crop (assumed).</summary>
-    private const double OutingCost = 0.006;
-    private const double TankCost = 0.003;
+    private const double OutingCost = 0.012;
+    private const double TankCost = 0.004;
     private const double LitreCost = 0.001;
     private const double HelperCost = 0.02;
     private const double StressCost = 0.002;
@@ -30,14 +30,24 @@ public static class RotaPlanner
     private const double PoorHourCost = 0.003;
     private const double UnknownHourCost = 0.001;
     private const double GapOffCost = 0.004;
-    private const double DelayCost = 0.0004;
+    private const double DelayCost = 0.0012;
+
+    /// <summary>Far over its line a trouble is up to this many times as urgent (assumed).</summary>
+    private const double MostUrgent = 4;
+
+    /// <summary>Of a patch test that has to come first, and of a choice of material that is one point worse (assumed).</summary>
+    private const double PatchCost = 0.004;
+    private const double WorseCost = 0.004;
 
     /// <summary>Of leaving a place open to a disease for a fortnight at full pressure, before anything shows (assumed).</summary>
-    private const double UnprotectedCost = 0.04;
+    private const double UnprotectedCost = 0.02;
     private const double ChangeCost = 0.002;
 
     /// <summary>Leaving out what is over its line, or a round of a course, costs this many visits at least.</summary>
-    private const double SkipVisits = 8;
+    private const double SkipVisits = 5;
+
+    /// <summary>The same mix is not given twice to one place within so many days, even against two troubles (assumed).</summary>
+    private const int RepeatAfterDays = 2;
 
     private const double PinnedCost = 100;
 
@@ -133,7 +143,7 @@ public static class RotaPlanner
                 gap,
                 gap + 2,
                 GapOffCost,
-                need.Pinned is not null ? PinnedCost : Math.Max(none, due),
+                need.Pinned is not null ? PinnedCost : none + due,
                 options);
         }
 
@@ -151,7 +161,7 @@ public static class RotaPlanner
             for (var day = 0; day < FirmDays; day++)
             {
                 var on = garden.Today.AddDays(day);
-                var allowed = UseGuards.Against(garden, need.Planting, inMix, garden.Now.AddDays(day)).Count == 0;
+                var allowed = UseGuards.Against(garden, need.Planting, inMix, garden.Now.AddDays(day), Working(option.Option.Recipe)).Count == 0;
                 var firstHere = allowed && on >= earliest && (need.Pinned is null || need.Pinned == on);
                 var damage = firstHere ? Damage(need, option, day, rounds) + Changed(need, option, on) : 0;
                 for (var slot = 2 * day; slot < 2 * day + 2; slot++)
@@ -168,12 +178,16 @@ public static class RotaPlanner
                 }
             }
 
-            return new RotaOption(RecipeIndex(option.Option.Recipe), first, later, RoundCost(need, option, inMix), Takes(need, option, inMix), RoundsLeft(need, inMix));
+            var takes = Takes(need, option, inMix);
+            return new RotaOption(RecipeIndex(option.Option.Recipe), first, later, RoundCost(need, option, inMix), takes, RoundsLeft(takes));
         }
 
         private double Damage(Need need, NeedOption option, int day, int rounds)
         {
-            var late = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * day / FirmDays : need.Kind == NeedKind.Round ? DelayCost * 5 * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber) : DelayCost * day;
+            var late = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * day / FirmDays
+                : need.Kind == NeedKind.Round ? DelayCost * 2 * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
+                : DelayCost * Math.Clamp(need.Urgency, 1, MostUrgent) * day;
+            late += option.PatchOn is null ? 0 : PatchCost;
             if (need.Damage is not { } damage)
             {
                 return late;
@@ -197,7 +211,7 @@ public static class RotaPlanner
                     + StressCost
                     + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(need.Planting.Crop), need.Planting, m)) ? TenderCost : 0)
                     // Among those that work, the better choice for this garden comes first.
-                    + 0.01 * Math.Max(0, 1.5 - option.Option.Score))
+                    + WorseCost * Math.Max(0, 2 - option.Option.Score))
                 * StanceWeight(garden.StanceAt(need.Place));
         }
 
@@ -208,7 +222,7 @@ public static class RotaPlanner
             var active = inMix[0];
             var history = garden.AppliedAt(need.Place, garden.Now);
             var season = garden.Garden.SeasonStart(garden.Today);
-            foreach (var limit in inMix.Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
+            foreach (var limit in inMix.Take(Working(option.Option.Recipe)).Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
             {
                 takes.Add((Resource($"limit/{need.Place.Id}/{limit.Together}", () => limit.Most - Given(history, season, limit)), 1));
             }
@@ -246,7 +260,10 @@ public static class RotaPlanner
         private int InARow(Need need, Material active) => garden.Applications.Where(a => a.At <= garden.Now && !a.PatchTest && a.Treated.Any(t => t.PlantingId == need.Planting.Id))
             .Reverse().TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > garden.Now.AddDays(-UseGuards.RowDays)).Count();
 
-        private int RoundsLeft(Need need, IReadOnlyList<Material> inMix) => Math.Max(1, inMix[0].InARowLimit is { } row ? row - InARow(need, inMix[0]) : int.MaxValue);
+        /// <summary>Rounds that rows, season limits and the label leave; what is short is better than nothing.</summary>
+        private int RoundsLeft(IEnumerable<(int Resource, double Amount)> takes) =>
+            takes.Where(t => !resources.First(r => r.Value.Index == t.Resource).Key.StartsWith("shelf/", StringComparison.Ordinal))
+                .Select(t => (int)Math.Max(1, resources.First(r => r.Value.Index == t.Resource).Value.Left)).DefaultIfEmpty(int.MaxValue).Min();
 
         private int Resource(string key, Func<double> left)
         {
@@ -268,13 +285,15 @@ public static class RotaPlanner
                 for (var b = 0; b < recipes.Count; b++)
                 {
                     waits[a, b] = a == b
-                        ? garden.Catalogue.Material(recipes[a].Active.Material).Cadence.CurativeMinDays
+                        ? Math.Min(RepeatAfterDays, garden.Catalogue.Material(recipes[a].Active.Material).Cadence.CurativeMinDays)
                         : Math.Max(1, (int)Math.Ceiling(inMix[a].SelectMany(_ => inMix[b], (x, y) => Pairs.Between(garden.Catalogue, y, x).DaysApart).Max()));
                 }
             }
 
             return waits;
         }
+
+        private static int Working(Recipe recipe) => recipe.Ingredients.Count(i => i.Role is "active" or "partner");
 
         /// <summary>Why a need is not planned, and what would change that.</summary>
         public string WhyNot(int index)
@@ -296,7 +315,7 @@ public static class RotaPlanner
             }
 
             var at = garden.Now.AddDays(on.DayNumber - garden.Today.DayNumber);
-            if (UseGuards.Against(garden, need.Planting, inMix, at) is [var first, ..])
+            if (UseGuards.Against(garden, need.Planting, inMix, at, Working(option.Option.Recipe)) is [var first, ..])
             {
                 return $"{material.Name}: {first.Clause}.";
             }

@@ -52,6 +52,10 @@ public sealed record RotaOption(
     IReadOnlyList<(int Stock, double Amount)> Takes,
     int MostRounds = int.MaxValue);
 
+/// <summary>A way to meet a need, with what it costs by itself.</summary>
+/// <param name="Slots">Of its rounds, rising.</param>
+public sealed record RotaWay(int Option, int Recipe, int[] Slots, double Own);
+
 /// <summary>What was decided for one need.</summary>
 /// <param name="Option">-1 when it is not done.</param>
 /// <param name="Slots">Of its rounds, rising.</param>

@@ -17,22 +17,19 @@ public sealed class RotaSolver
     private const double Enough = 1e-9;
 
     private readonly RotaProblem problem;
-    private readonly Candidate[][] candidates;
-    private readonly Candidate?[] chosen;
+    private readonly RotaWay[][] candidates;
+    private readonly RotaWay?[] chosen;
     private readonly int[] outings;
     private readonly int[,] tanks;
     private readonly double[] stock;
     private readonly List<int>[] atPlace;
 
-    /// <summary>A way to meet a need, with what it costs by itself.</summary>
-    private sealed record Candidate(int Option, int Recipe, int[] Slots, double Own);
-
     private RotaSolver(RotaProblem problem)
     {
         this.problem = problem;
         var recipes = problem.Waits.GetLength(0);
-        candidates = [.. problem.Needs.Select(n => Candidates(problem, n))];
-        chosen = new Candidate?[problem.Needs.Count];
+        candidates = [.. problem.Needs.Select(n => Ways(problem, n))];
+        chosen = new RotaWay?[problem.Needs.Count];
         outings = new int[problem.Slots];
         tanks = new int[problem.Slots, recipes];
         stock = [.. problem.Stocks];
@@ -77,9 +74,9 @@ public sealed class RotaSolver
     }
 
     /// <summary>All ways to meet a need, its rounds spaced within their bounds, cheapest first.</summary>
-    private static Candidate[] Candidates(RotaProblem problem, RotaNeed need)
+    public static RotaWay[] Ways(RotaProblem problem, RotaNeed need)
     {
-        var all = new List<Candidate>();
+        var all = new List<RotaWay>();
         foreach (var (option, index) in need.Options.Select((o, i) => (o, i)))
         {
             for (var first = 0; first < problem.Slots; first++)
@@ -95,14 +92,16 @@ public sealed class RotaSolver
     }
 
     /// <summary>Adds the rounds that follow. A round is left to later plans only when it may fall beyond the last slot.</summary>
-    private static void Extend(RotaProblem problem, RotaNeed need, RotaOption option, int index, int[] slots, double own, List<Candidate> all)
+    private static void Extend(RotaProblem problem, RotaNeed need, RotaOption option, int index, int[] slots, double own, List<RotaWay> all)
     {
         var day = RotaProblem.DayOf(slots[^1]);
         var lastDay = RotaProblem.DayOf(problem.Slots - 1);
         if (slots.Length >= Math.Min(need.Rounds, option.MostRounds) || day + need.MaxGap > lastDay)
         {
-            all.Add(new Candidate(index, option.Recipe, slots, own));
-            if (slots.Length >= Math.Min(need.Rounds, option.MostRounds))
+            var wanted = Math.Min(need.Rounds, option.MostRounds);
+            // A round beyond the last slot is paid for all the same: putting off must not look cheap.
+            all.Add(new RotaWay(index, option.Recipe, slots, own + Math.Max(0, wanted - slots.Length) * (option.RoundCost + problem.OutingCost + problem.TankCost)));
+            if (slots.Length >= wanted)
             {
                 return;
             }
@@ -122,7 +121,7 @@ public sealed class RotaSolver
         if (!any && day + need.MaxGap <= lastDay)
         {
             // No hour fits the next round in time: what was begun is better than nothing, and the gap is paid for.
-            all.Add(new Candidate(index, option.Recipe, slots, own + (need.MaxGap - need.Gap + 1) * need.GapCost));
+            all.Add(new RotaWay(index, option.Recipe, slots, own + (need.MaxGap - need.Gap + 1) * need.GapCost + option.RoundCost + problem.OutingCost + problem.TankCost));
         }
     }
 
@@ -207,7 +206,7 @@ public sealed class RotaSolver
     private bool OpenOuting(int slot) => Together(i => candidates[i].Any(c => c.Slots.Contains(slot)), (_, c) => c.Slots.Contains(slot));
 
     /// <summary>Needs that are meant are put back within a rule, then each is looked at again freely; undone when that is no better.</summary>
-    private bool Together(Func<int, bool> meant, Func<int, Candidate, bool> within)
+    private bool Together(Func<int, bool> meant, Func<int, RotaWay, bool> within)
     {
         var before = Total();
         var old = chosen.ToArray();
@@ -278,9 +277,9 @@ public sealed class RotaSolver
     }
 
     /// <summary>The cheapest way to meet a need beside all that is chosen, or null to leave it.</summary>
-    private (Candidate? Candidate, double Cost) Best(int need, Func<Candidate, bool>? within = null, int limit = int.MaxValue)
+    private (RotaWay? Candidate, double Cost) Best(int need, Func<RotaWay, bool>? within = null, int limit = int.MaxValue)
     {
-        (Candidate?, double Cost) best = (null, problem.Needs[need].SkipCost);
+        (RotaWay?, double Cost) best = (null, problem.Needs[need].SkipCost);
         var tried = 0;
         foreach (var c in candidates[need])
         {
@@ -300,7 +299,7 @@ public sealed class RotaSolver
         return best;
     }
 
-    private double Added(Candidate c)
+    private double Added(RotaWay c)
     {
         var added = 0.0;
         foreach (var slot in c.Slots)
@@ -312,7 +311,7 @@ public sealed class RotaSolver
     }
 
     /// <summary>Waits at its place and stocks hold.</summary>
-    private bool Fits(int need, Candidate c)
+    private bool Fits(int need, RotaWay c)
     {
         foreach (var (s, amount) in problem.Needs[need].Options[c.Option].Takes)
         {
@@ -351,7 +350,7 @@ public sealed class RotaSolver
         return true;
     }
 
-    private void Put(int need, Candidate? c)
+    private void Put(int need, RotaWay? c)
     {
         chosen[need] = c;
         Count(need, c, 1);
@@ -363,7 +362,7 @@ public sealed class RotaSolver
         chosen[need] = null;
     }
 
-    private void Count(int need, Candidate? c, int sign)
+    private void Count(int need, RotaWay? c, int sign)
     {
         if (c is null)
         {

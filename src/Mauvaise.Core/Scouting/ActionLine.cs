@@ -27,13 +27,21 @@ public sealed record ActionLine(double Share, string Reason)
                 Stance.LastResort => 0.4,
                 _ => shelter != Shelter.Open || young ? 0.1 : 0.2,
             },
-            "chewers" => young ? 0.2 : stance == Stance.LastResort ? 0.5 : 0.33,
+            "chewers" => young || stance == Stance.KeepAhead ? 0.2 : stance == Stance.LastResort ? 0.5 : 0.33,
             "surface-mildew" => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
             "leaf-spots" or "downy-mildew" => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
             _ => stance switch { Stance.KeepAhead => 0.05, Stance.LastResort => 0.4, _ => Unnamed },
         };
         var what = target?.Name.ToLowerInvariant() ?? "something not yet named";
         return new ActionLine(share, FormattableString.Invariant($"{share * 100:0} % of leaves is the line for {what} when you {Words(stance)}."));
+    }
+
+    /// <summary>The line that holds for a planting in its place.</summary>
+    /// <param name="target">Null when it has no name yet.</param>
+    public static ActionLine At(GardenSnapshot garden, Planting planting, Target? target)
+    {
+        var place = garden.PlaceOf(planting);
+        return For(target, garden.StanceAt(place), place.Shelter, planting.Stage);
     }
 
     /// <summary>The stance as it reads in a sentence.</summary>

@@ -119,7 +119,7 @@ public static class WalkRound
             planting,
             last,
             last is { LeavesAffected: > 0 } ? TrendOf(garden, planting.Id, last.Named) : null,
-            ActionLine.For(named, garden.StanceAt(place), place.Shelter, planting.Stage),
+            ActionLine.At(garden, planting, named),
             [.. watched.Select(x => new WatchFor(
                 x.Target,
                 x.Weight / total,

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 
@@ -61,6 +62,10 @@ public sealed class Colony(ColonyTraits traits)
     private const double HalfEatenAt = 6;
     private const double WildHelpers = 0.02;
 
+    /// <summary>Colonies that have grown undisturbed, by their traits: only read.</summary>
+    private static readonly ConcurrentDictionary<ColonyTraits, Colony> Grown = new();
+    private const int SettlingDays = 60;
+
     private readonly StageChain eggs = new();
     private readonly StageChain young = new();
     private double adults;
@@ -81,17 +86,22 @@ public sealed class Colony(ColonyTraits traits)
     /// <summary>A colony with the ages of one that has grown undisturbed for two months, at a density and with helpers a leaf.</summary>
     public static Colony Settled(ColonyTraits traits, double density, double helpers)
     {
+        var grown = Grown.GetOrAdd(traits, Grow);
+        var scale = density / grown.Density;
+        var colony = new Colony(traits) { adults = grown.adults * scale, Helpers = helpers };
+        colony.eggs.Take(grown.eggs, scale);
+        colony.young.Take(grown.young, scale);
+        return colony;
+    }
+
+    private static Colony Grow(ColonyTraits traits)
+    {
         var colony = new Colony(traits) { adults = 1e-6 };
-        for (var day = 0; day < 60; day++)
+        for (var day = 0; day < SettlingDays; day++)
         {
             colony.Live(20, held: 0, new ColonySite(false, false, 0));
         }
 
-        var scale = density / colony.Density;
-        colony.eggs.Keep(scale);
-        colony.young.Keep(scale);
-        colony.adults *= scale;
-        colony.Helpers = helpers;
         return colony;
     }
 

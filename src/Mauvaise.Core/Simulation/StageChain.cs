@@ -33,6 +33,15 @@ public sealed class StageChain
         return coming;
     }
 
+    /// <summary>Becomes another chain, times a factor.</summary>
+    public void Take(StageChain other, double factor)
+    {
+        for (var i = 0; i < Steps; i++)
+        {
+            steps[i] = other.steps[i] * factor;
+        }
+    }
+
     /// <summary>Keeps a share of every step.</summary>
     public void Keep(double share)
     {

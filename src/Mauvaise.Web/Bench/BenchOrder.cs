@@ -62,7 +62,8 @@ public static class BenchOrder
         var at = ask.At ?? NextGoodHour(s, plantings, active);
         var conditions = Conditions(s, plantings, [.. order.Added.Prepend(active)], at ?? s.Now, ask.At is not null);
         var mix = Mix.Make(catalogue, order, conditions);
-        var inMix = mix.Parts.Select(p => p.Material).OrderByDescending(m => m.Id == active.Id).ToList();
+        var inMix = mix.Parts.OrderByDescending(p => p.Role == "active").ThenByDescending(p => p.Role == "partner").Select(p => p.Material).ToList();
+        var working = mix.Parts.Count(p => p.Role is "active" or "partner");
         var patches = plantings.Select(p => catalogue.Crop(p.Crop)).Distinct()
             .SelectMany(crop => mix.Parts.Where(p => p.Role is "active" or "partner").Select(p => UseGuards.PatchOf(s, crop, p.Material)))
             .Where(p => p.State is PatchState.Needed or PatchState.Waiting && recipe.Form is Form.Spray or Form.Dip)
@@ -70,7 +71,7 @@ public static class BenchOrder
         MixReason[] reasons =
         [
             .. NoSpray(catalogue, ask.Target),
-            .. plantings.SelectMany(p => UseGuards.Against(s, p, inMix, at ?? s.Now).Select(r => new MixReason(r.Code, MixVerdict.Refused, $"{GardenAnswers.Where(s, p)}: {r.Clause}."))).DistinctBy(r => r.Sentence),
+            .. plantings.SelectMany(p => UseGuards.Against(s, p, inMix, at ?? s.Now, working).Select(r => new MixReason(r.Code, MixVerdict.Refused, $"{GardenAnswers.Where(s, p)}: {r.Clause}."))).DistinctBy(r => r.Sentence),
             .. mix.Reasons,
             .. patches.Select(p => new MixReason("patch-test", ask.PatchTest ? MixVerdict.Ok : MixVerdict.Refused, PatchSentence(p))),
         ];

@@ -50,8 +50,8 @@ public sealed record RowAnswer(
     IReadOnlyList<DotAnswer> Dots,
     IReadOnlyList<FlagAnswer> Flags);
 
-/// <summary>Cover of one spray: points of 0 to 1, <see cref="BoardEndpoints.BandStepHours"/> apart from <paramref name="From"/>.</summary>
-public sealed record BandAnswer(Guid ApplicationId, string Material, string Group, string Hatch, DateTimeOffset From, int StepHours, IReadOnlyList<double> Points);
+/// <summary>Cover of one spray, or of one that is planned: points of 0 to 1, <see cref="BoardEndpoints.BandStepHours"/> apart from <paramref name="From"/>.</summary>
+public sealed record BandAnswer(Guid ApplicationId, string Material, string Group, string Hatch, DateTimeOffset From, int StepHours, IReadOnlyList<double> Points, bool Planned = false);
 
 public sealed record DotAnswer(Guid ObservationId, DateTimeOffset At, double Share, int LeavesLooked, int LeavesAffected, string? NamedAs, string CropName);
 
@@ -71,7 +71,8 @@ public sealed record TankAnswer(string Recipe, DoseStep Step, double Litres, str
 
 public sealed record LeftAloneAnswer(Guid PlantingId, string Sentence);
 
-public sealed record EveningAnswer(WindowAnswer? Window, string WindowSentence, IReadOnlyList<DeedAnswer> Deeds, IReadOnlyList<LeftAloneAnswer> LeftAlone);
+/// <param name="OutingKey">Today's outing in the rota; null when there is none.</param>
+public sealed record EveningAnswer(WindowAnswer? Window, string WindowSentence, IReadOnlyList<DeedAnswer> Deeds, IReadOnlyList<LeftAloneAnswer> LeftAlone, string? OutingKey);
 
 /// <summary>The main view.</summary>
 public static class BoardEndpoints
@@ -96,7 +97,8 @@ public static class BoardEndpoints
         var start = s.Garden.StartOf(s.Today.AddDays(-DaysBack));
         var end = s.Garden.StartOf(s.Today.AddDays(DaysAhead + 1));
         var window = Slice(s.Weather, start, end);
-        var evening = EveningPlanner.Plan(s);
+        var rota = RotaPlanner.Plan(s);
+        var evening = EveningPlanner.Plan(s, rota);
         var skies = s.Places.ToDictionary(p => p, s.SkyOf);
         var bands = s.Places.ToDictionary(p => p, p => PlaceCover.Bands(s, p, skies[p]));
         var together = s.Places.ToDictionary(p => p, p => PlaceCover.Together(bands[p], s.Weather.Hours.Count));
@@ -113,9 +115,9 @@ public static class BoardEndpoints
             Good(s, evening, window.End),
             Nights(s, start, end),
             [.. Enumerable.Range(-DaysBack, DaysBack + DaysAhead + 1).Select(d => s.Garden.StartOf(s.Today.AddDays(d)))],
-            [.. s.Places.Select(p => Row(s, p, bands[p], together[p], start, end))],
+            [.. s.Places.Select(p => Row(s, p, bands[p], together[p], rota, start, end))],
             [.. s.Catalogue.Groups.Select(g => new GroupAnswer(g.Id, g.Name, g.Hatch))],
-            Evening(s.Catalogue, evening),
+            Evening(s.Catalogue, evening, rota),
             GardenAnswers.Weather(s)));
     }
 
@@ -158,7 +160,7 @@ public static class BoardEndpoints
         return nights;
     }
 
-    private static RowAnswer Row(GardenSnapshot s, Place place, IReadOnlyList<CoverBand> bands, double[] together, DateTimeOffset start, DateTimeOffset end)
+    private static RowAnswer Row(GardenSnapshot s, Place place, IReadOnlyList<CoverBand> bands, double[] together, Rota rota, DateTimeOffset start, DateTimeOffset end)
     {
         var plantings = s.Plantings.Where(p => p.PlaceId == place.Id).ToDictionary(p => p.Id);
         return new RowAnswer(
@@ -168,7 +170,10 @@ public static class BoardEndpoints
             [.. s.Growing.Where(p => p.PlaceId == place.Id).Select(p => GardenAnswers.Planting(s, p))],
             Math.Round(together[Math.Clamp(s.Weather.IndexOf(s.Now), 0, together.Length - 1)], 3),
             PressureLine(s, place, start, end),
-            [.. bands.Select(b => Band(s.Catalogue, b, start, end)).Where(b => b.Points.Any(p => p >= 0.03))],
+            [
+                .. bands.Select(b => Band(s.Catalogue, b, start, end)).Where(b => b.Points.Any(p => p >= 0.03)),
+                .. Planned(s, place, rota).Select(b => Band(s.Catalogue, b, start, end) with { Planned = true }).Where(b => b.Points.Any(p => p >= 0.03)),
+            ],
             [.. s.Observations
                 .Where(o => plantings.ContainsKey(o.PlantingId) && o.At >= start && o.At <= s.Now && o.LeavesAffected > 0)
                 .Select(o => new DotAnswer(o.Id, o.At, Math.Round(o.Incidence ?? 0, 3), o.LeavesLooked, o.LeavesAffected,
@@ -178,6 +183,16 @@ public static class BoardEndpoints
                 .Select(c => new FlagAnswer(c.Id, c.DoneAt ?? s.Garden.StartOf(c.DueOn).AddHours(18), c.DoneAt is not null,
                     c.Outcome is { } outcome ? $"checked: {outcome.ToString().ToLowerInvariant()}" : c.DueOn <= s.Today ? "check-back due" : "check-back planned"))]);
     }
+
+    /// <summary>What is planned, as cover to come; one band for plantings of a place that are met together.</summary>
+    private static IEnumerable<CoverBand> Planned(GardenSnapshot s, Place place, Rota rota) =>
+        from together in rota.Rounds.Where(r => r.Place.Id == place.Id).GroupBy(r => (r.On, r.Recipe.Id))
+        let round = together.First()
+        let material = s.Catalogue.Material(round.Recipe.Active.Material)
+        where material.Cover.HalfLifeDays is not null
+        let sky = s.SkyOf(place)
+        let spray = new SprayApplication(Guid.Empty, null, round.Hours.From, material.Id, null, 0, round.Target.Id, [], false, null)
+        select new CoverBand(spray, place, sky, CoverCurve.Of(material, round.Hours.From, CoverCurve.UsualShareWetted, sky, place, round.Planting.Stage));
 
     /// <summary>The strongest pressure of the place's first troubles on each day of the axis.</summary>
     private static List<PressureAnswer> PressureLine(GardenSnapshot s, Place place, DateTimeOffset start, DateTimeOffset end) =>
@@ -200,7 +215,7 @@ public static class BoardEndpoints
             [.. Enumerable.Range(0, count).Select(k => first + k * BandStepHours).Where(i => i >= 0 && i < band.Hours.Length).Select(i => Math.Round(band.Hours[i], 3))]);
     }
 
-    private static EveningAnswer Evening(GardenCatalogue catalogue, Evening e) => new(
+    private static EveningAnswer Evening(GardenCatalogue catalogue, Evening e, Rota rota) => new(
         e.Window is null ? null : WindowEndpoints.Of(e.Window),
         e.WindowSentence,
         [.. e.Deeds.Select(d => new DeedAnswer(
@@ -212,5 +227,6 @@ public static class BoardEndpoints
             d.Tank is null ? null : new TankAnswer(d.Tank.Recipe.Id, d.Tank.Step, d.Tank.Litres, d.Tank.Target.Id, catalogue.Material(d.Tank.Recipe.Active.Material).Id),
             d.CheckBackId,
             d.TaskId))],
-        [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Sentence))]);
+        [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Sentence))],
+        rota.Outings.FirstOrDefault(o => o.On == rota.From)?.Key);
 }

@@ -167,10 +167,10 @@ public static class PlanEndpoints
             [.. t.Rounds.Select(r => Round(s, r))]);
     }
 
-    private static RoundAnswer Round(GardenSnapshot s, PlannedRound r)
+    private static PlannedRoundAnswer Round(GardenSnapshot s, PlannedRound r)
     {
         var material = s.Catalogue.Material(r.Recipe.Active.Material);
-        return new RoundAnswer(
+        return new PlannedRoundAnswer(
             r.Key, r.Kind, r.Planting.Id, r.Place.Id, GardenAnswers.Where(s, r.Planting), r.Target.Id, r.Target.Name, r.Recipe.Id, r.Recipe.Name, material.Id, material.Group,
             s.Catalogue.Group(material.Group).Hatch, r.Step, r.Round, r.Rounds, r.On, Hours(r.Hours),
             r.Pinned ? s.Choices.LastOrDefault(c => c.Word == PlanWord.Pin && c.PlantingId == r.Planting.Id && c.Target == r.Target.Id)?.Id : null,

@@ -8,7 +8,7 @@ namespace Mauvaise.Web.Plan;
 /// <param name="Known">The weather of these hours is known; otherwise they are the usual ones.</param>
 public sealed record HoursAnswer(DateTimeOffset From, DateTimeOffset To, Verdict Verdict, bool Known);
 
-public sealed record RoundAnswer(
+public sealed record PlannedRoundAnswer(
     string Key,
     NeedKind Kind,
     Guid PlantingId,
@@ -32,7 +32,7 @@ public sealed record RoundAnswer(
     IReadOnlyList<string> Against);
 
 /// <param name="Fillings">Equal fillings of the household's sprayer, when one filling is not enough; 1 otherwise.</param>
-public sealed record PlannedTankAnswer(string Recipe, string RecipeName, string Material, string Hatch, DoseStep Step, double Litres, string Amount, int Fillings, string Shake, IReadOnlyList<RoundAnswer> Rounds);
+public sealed record PlannedTankAnswer(string Recipe, string RecipeName, string Material, string Hatch, DoseStep Step, double Litres, string Amount, int Fillings, string Shake, IReadOnlyList<PlannedRoundAnswer> Rounds);
 
 public sealed record PlannedTaskAnswer(Guid Id, string Name, string Where, string How);
 

@@ -80,7 +80,7 @@ public static class ObservationEndpoints
 
     /// <summary>The action line for what was last named on a planting, or for something without a name.</summary>
     public static ActionLine Line(GardenSnapshot s, Planting planting, Target? target) =>
-        ActionLine.For(target, s.StanceAt(s.PlaceOf(planting)), s.PlaceOf(planting).Shelter, planting.Stage);
+        ActionLine.At(s, planting, target);
 
     private static string? NamedAs(GardenSnapshot s, Observation o) =>
         o.Named is null || s.Catalogue.FindTarget(o.Named) is not { } target ? null

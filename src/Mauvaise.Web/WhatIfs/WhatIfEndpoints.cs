@@ -93,7 +93,7 @@ public static class WhatIfEndpoints
             chosen.Recipe.Id,
             plan.Sentence,
             disease,
-            disease ? null : Core.Scouting.ActionLine.For(t, s.StanceAt(s.PlaceOf(grown!)), s.PlaceOf(grown!).Shelter, grown!.Stage).Share,
+            disease ? null : Core.Scouting.ActionLine.At(s, grown!, t).Share,
             s.Today,
             [.. options.Select(o => new RecipeChoice(o.Recipe.Id, o.Material.Name))],
             [.. curves.Select(c => new CurveAnswer(c.Schedule.Days, c.Days, c.Days.Average(d => d.Middle), c.Loss, c.Schedule.Days.Count * litres, c.HelpersLeft))]));

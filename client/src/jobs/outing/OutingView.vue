@@ -1,0 +1,220 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { useGarden } from '@/garden/useGarden'
+import { stepWords } from '@/garden/words'
+import AsyncState from '@/kit/AsyncState.vue'
+import FieldError from '@/kit/FieldError.vue'
+import { civilDay, clock, volume } from '@/kit/format'
+import { useRota } from '../rota/useRota'
+import ShakeClock from './ShakeClock.vue'
+import { useOuting } from './useOuting'
+
+/** One visit, step by step at the bed: what goes first, what is mixed, where it goes, what was really used. */
+const props = defineProps<{ outingKey: string }>()
+const router = useRouter()
+const { garden } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const { data, isPending, error, refetch } = useRota()
+const outing = computed(() => data.value?.outings.find((o) => o.key === props.outingKey))
+const { progress, tank, toggle, done, log, saving, problem } = useOuting(() => outing.value, props.outingKey)
+const logged = ref<{ sent: boolean }>()
+const title = ref('')
+const all = computed(() => outing.value?.tanks.flatMap((t) => t.rounds) ?? [])
+
+async function finish() {
+  title.value = outing.value?.title ?? ''
+  logged.value = (await log()) ?? undefined
+}
+const print = () => window.print()
+function use(t: Parameters<typeof tank>[0], by: number) {
+  const now = tank(t).used ?? t.litres
+  tank(t).used = Math.max(0.1, Math.round((now + by) * 10) / 10)
+}
+</script>
+
+<template>
+  <div class="page narrow paper">
+    <div v-if="logged" class="note good" role="status">
+      <h1>Logged</h1>
+      <p>{{ title }}</p>
+      <p>
+        {{
+          logged.sent
+            ? 'Its check-backs are set.'
+            : 'It is kept on this device and sent when the network is back.'
+        }}
+      </p>
+      <div class="actions">
+        <Button label="To the Board" @click="router.push('/')" />
+      </div>
+    </div>
+    <AsyncState v-else-if="!data" :pending="isPending" :error="error" :retry="refetch" />
+    <div v-else-if="!outing" class="note">
+      <p>This outing is not in the plan any more.</p>
+      <RouterLink :to="{ name: 'rota' }">See the rota</RouterLink>
+    </div>
+    <template v-else>
+      <div class="page-head">
+        <h1>{{ outing.title }}</h1>
+        <p class="soft">
+          {{ clock(outing.hours.from, zone) }} to {{ clock(outing.hours.to, zone)
+          }}<template v-if="!outing.hours.known">, as the weather allows</template>
+        </p>
+      </div>
+      <p v-if="data.from !== outing.on" class="note caution">
+        This is planned for {{ civilDay(outing.on) }}. What you tick off now is logged for now.
+      </p>
+      <section v-if="outing.tasks.length" class="card" aria-labelledby="first-head">
+        <h2 id="first-head">First</h2>
+        <ul>
+          <li v-for="task in outing.tasks" :key="task.id">
+            <label class="tick"
+              ><input
+                type="checkbox"
+                :checked="progress.tasks.includes(task.id)"
+                @change="toggle('tasks', task.id)"
+              />
+              <span
+                ><strong>{{ task.name }}</strong
+                >, {{ task.where }} <span class="soft">{{ task.how }}</span></span
+              ></label
+            >
+          </li>
+        </ul>
+      </section>
+      <section
+        v-for="(t, i) in outing.tanks"
+        :key="t.recipe + t.step"
+        class="card"
+        :aria-labelledby="`tank-${i}`"
+      >
+        <h2 :id="`tank-${i}`">{{ t.recipeName }}</h2>
+        <p>
+          <strong class="amount">{{ t.amount }}</strong>
+          <span class="soft">
+            {{ stepWords[t.step] }} dose<template v-if="t.fillings > 1"
+              >, in {{ t.fillings }} equal fillings</template
+            >
+          </span>
+        </p>
+        <RouterLink
+          class="no-print"
+          :to="{
+            name: 'mix-card',
+            query: {
+              planting: t.rounds.map((r) => r.plantingId),
+              target: t.rounds[0]?.target,
+              recipe: t.recipe,
+              step: t.step,
+            },
+          }"
+          >How to mix it</RouterLink
+        >
+        <label class="tick"
+          ><input v-model="tank(t).mixed" type="checkbox" /> <span>Mixed and labelled</span></label
+        >
+        <p class="soft">{{ t.shake }}</p>
+        <ShakeClock class="no-print" />
+        <ol>
+          <li v-for="r in t.rounds" :key="r.key">
+            <label class="tick"
+              ><input
+                type="checkbox"
+                :checked="progress.sprayed.includes(r.key)"
+                @change="toggle('sprayed', r.key)"
+              />
+              <span
+                ><strong>{{ r.where }}</strong> {{ volume(r.litres) }}
+                <span class="soft"
+                  >from {{ clock(r.hours.from, zone) }}; {{ r.targetName.toLowerCase() }}, round
+                  {{ r.round }} of {{ r.rounds }}. Undersides first.</span
+                ></span
+              ></label
+            >
+          </li>
+        </ol>
+        <div class="used" role="group" :aria-label="`${t.recipeName}: really used`">
+          <span>Really used</span>
+          <button :aria-label="`${t.recipeName}: less`" @click="use(t, -0.1)">−</button>
+          <output>{{ volume(tank(t).used ?? t.litres) }}</output>
+          <button :aria-label="`${t.recipeName}: more`" @click="use(t, 0.1)">+</button>
+        </div>
+      </section>
+      <FieldError :problem="problem" />
+      <div class="actions no-print">
+        <Button
+          :label="
+            done.length === 0 && progress.tasks.length === 0
+              ? 'Tick off what is done'
+              : `Log this outing (${progress.sprayed.length} of ${all.length} sprayed)`
+          "
+          size="large"
+          :disabled="done.length === 0 && progress.tasks.length === 0"
+          :loading="saving"
+          @click="finish"
+        />
+        <Button label="Print" variant="outlined" @click="print()" />
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+}
+
+.tick {
+  display: grid;
+  grid-template-columns: 32px 1fr;
+  gap: 8px;
+  align-items: center;
+  min-height: 52px;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+
+.tick input {
+  width: 28px;
+  height: 28px;
+  accent-color: var(--mauve);
+}
+
+.tick .soft {
+  display: block;
+}
+
+.amount {
+  font: 700 1.5rem var(--heading);
+}
+
+.used {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.used span {
+  flex: 1;
+  font-weight: 600;
+}
+
+.used output {
+  min-width: 5em;
+  text-align: center;
+  font-weight: 700;
+}
+
+.used button {
+  width: 52px;
+  height: 52px;
+  border: 1px solid var(--mauve);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  font-size: 1.3rem;
+}
+</style>

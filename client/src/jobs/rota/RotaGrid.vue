@@ -1,0 +1,225 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import type { Schemas } from '@/api/client'
+import HatchPatterns from '@/drawings/HatchPatterns.vue'
+import { civilDay } from '@/kit/format'
+import type { Rota, Round } from './useRota'
+
+/**
+ * Days by places: a block for each round, hatched by its group. A block is carried to another day with the mouse or a finger, or
+ * with the arrow keys; what the day costs is written into it as it is passed over.
+ */
+const props = defineProps<{
+  rota: Rota
+  chosen: Round | undefined
+  moves: Schemas['MoveAnswer'][] | undefined
+  over: string | undefined
+}>()
+const emit = defineEmits<{ choose: [round: Round]; over: [day: string]; drop: [] }>()
+
+const name = 118
+const row = 40
+const head = 40
+const box = useTemplateRef<HTMLDivElement>('box')
+const { width } = useElementSize(box)
+const days = computed(() => {
+  const from = Date.parse(`${props.rota.from}T12:00:00Z`)
+  return Array.from({ length: 14 }, (_, i) => new Date(from + i * 86_400_000).toISOString().slice(0, 10))
+})
+const step = computed(() => Math.max(38, (Math.max(width.value, 320) - name) / 14))
+const whole = computed(() => name + step.value * 14)
+const rounds = computed(() => props.rota.outings.flatMap((o) => o.tanks.flatMap((t) => t.rounds)))
+const places = computed(() => props.rota.places)
+const height = computed(() => head + places.value.length * row)
+const x = (day: string) => name + days.value.indexOf(day) * step.value
+const inRow = (placeId: string, day: string) =>
+  rounds.value.filter((r) => r.placeId === placeId && r.on === day)
+/** Rounds of one place on one day share its cell. */
+const blocks = computed(() =>
+  rounds.value
+    .filter((r) => days.value.includes(r.on))
+    .map((r) => {
+      const cell = inRow(r.placeId, r.on)
+      const at = cell.findIndex((c) => c.key === r.key)
+      const wide = (step.value - 6) / cell.length
+      return {
+        round: r,
+        x: x(r.on) + 3 + at * wide,
+        y: head + places.value.findIndex((p) => p.id === r.placeId) * row + 5,
+        w: wide - 1,
+      }
+    }),
+)
+const moveOn = (day: string) => props.moves?.find((m) => m.on === day)
+const dragging = ref(false)
+function carry(event: PointerEvent) {
+  if (!dragging.value || !box.value) return
+  const at = event.clientX - box.value.getBoundingClientRect().left + box.value.scrollLeft - name
+  const day = days.value[Math.min(13, Math.max(0, Math.floor(at / step.value)))]
+  if (day) emit('over', day)
+}
+function take(round: Round, event: PointerEvent) {
+  dragging.value = true
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  emit('choose', round)
+}
+function put() {
+  if (!dragging.value) return
+  dragging.value = false
+  emit('drop')
+}
+function shift(round: Round, by: number) {
+  if (props.chosen?.key !== round.key) emit('choose', round)
+  const now = props.over ?? round.on
+  const next = days.value[days.value.indexOf(now) + by]
+  if (next) emit('over', next)
+}
+const label = (r: Round) =>
+  `${r.where}: ${r.recipeName} against ${r.targetName}, round ${r.round} of ${r.rounds}, ${civilDay(r.on)}${r.pinId ? ', pinned' : ''}`
+</script>
+
+<template>
+  <div ref="box" class="box">
+    <svg
+      :width="whole"
+      :height="height"
+      role="group"
+      aria-label="The fortnight by places"
+      @pointermove="carry"
+      @pointerup="put"
+    >
+      <HatchPatterns />
+      <g v-for="(day, i) in days" :key="day">
+        <rect
+          :x="name + i * step"
+          y="0"
+          :width="step"
+          :height="height"
+          class="day"
+          :class="{
+            today: i === 0,
+            over: over === day && chosen,
+            closed: chosen && moveOn(day)?.morePercent === null,
+          }"
+        />
+        <text :x="name + i * step + step / 2" y="16" class="weekday">{{ civilDay(day).slice(0, 3) }}</text>
+        <text :x="name + i * step + step / 2" y="33" class="date">
+          {{ civilDay(day).slice(4).split(' ')[0] }}
+        </text>
+      </g>
+      <g v-for="(place, i) in places" :key="place.id">
+        <line x1="0" :x2="whole" :y1="head + i * row" :y2="head + i * row" class="rule" />
+        <text x="0" :y="head + i * row + row / 2 + 5" class="place">{{ place.name }}</text>
+      </g>
+      <g v-if="chosen && moves">
+        <text
+          v-for="m in moves"
+          :key="m.on"
+          :x="x(m.on) + step / 2"
+          :y="head + places.findIndex((p) => p.id === chosen?.placeId) * row + row - 3"
+          class="cost"
+        >
+          {{ m.morePercent === null ? 'no' : m.morePercent < 0.01 ? '=' : `+${m.morePercent.toFixed(1)}` }}
+        </text>
+      </g>
+      <g
+        v-for="b in blocks"
+        :key="b.round.key"
+        class="block"
+        :class="{ chosen: chosen?.key === b.round.key }"
+        tabindex="0"
+        role="button"
+        :aria-label="label(b.round)"
+        :aria-pressed="chosen?.key === b.round.key"
+        @pointerdown="take(b.round, $event)"
+        @click="emit('choose', b.round)"
+        @keydown.enter.prevent="chosen?.key === b.round.key && over ? emit('drop') : emit('choose', b.round)"
+        @keydown.left.prevent="shift(b.round, -1)"
+        @keydown.right.prevent="shift(b.round, 1)"
+      >
+        <rect :x="b.x" :y="b.y" :width="b.w" :height="row - 16" class="ground" />
+        <rect :x="b.x" :y="b.y" :width="b.w" :height="row - 16" :fill="`url(#hatch-${b.round.hatch})`" />
+        <circle v-if="b.round.pinId" :cx="b.x + b.w - 5" :cy="b.y + 5" r="4" class="pin" />
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.box {
+  overflow-x: auto;
+}
+
+svg {
+  display: block;
+  touch-action: pan-y;
+}
+
+.day {
+  fill: var(--surface);
+  stroke: var(--line);
+}
+
+.day.today {
+  fill: var(--mauve-soft);
+}
+
+.day.closed {
+  fill: var(--paper);
+}
+
+.day.over {
+  fill: var(--mauve-line);
+}
+
+.rule {
+  stroke: var(--line);
+}
+
+text {
+  font: 0.85rem var(--text);
+  fill: var(--ink);
+}
+
+.place {
+  font-weight: 600;
+}
+
+.weekday,
+.date,
+.cost {
+  text-anchor: middle;
+}
+
+.weekday,
+.cost {
+  fill: var(--ink-soft);
+  font-size: 0.75rem;
+}
+
+.block {
+  cursor: grab;
+}
+
+.block:focus-visible {
+  outline: none;
+}
+
+.ground {
+  fill: var(--surface);
+  stroke: var(--mauve-deep);
+  stroke-width: 1.5;
+}
+
+.block:focus-visible .ground,
+.block.chosen .ground {
+  stroke-width: 4;
+}
+
+.pin {
+  fill: var(--ink);
+  stroke: var(--surface);
+  stroke-width: 1.5;
+}
+</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { civilDay } from '@/kit/format'
+import type { Rota } from './useRota'
+
+/** Beyond the fortnight, by weeks: what is expected where, with its group. */
+const props = defineProps<{ rota: Rota }>()
+const weeks = computed(() =>
+  [...new Set(props.rota.outline.map((e) => e.weekOf))].map((week) => ({
+    week,
+    entries: props.rota.outline
+      .filter((e) => e.weekOf === week)
+      .map((e) => ({
+        ...e,
+        place: props.rota.places.find((p) => p.id === e.placeId)?.name ?? '',
+      }))
+      .filter(
+        (e, i, all) => all.findIndex((x) => x.placeId === e.placeId && x.material === e.material) === i,
+      ),
+  })),
+)
+</script>
+
+<template>
+  <section class="card" aria-labelledby="outline-head">
+    <h2 id="outline-head">The season beyond</h2>
+    <p v-if="weeks.length === 0" class="soft">
+      Nothing is expected yet. Places that keep ahead show their upkeep here, each time with another group.
+    </p>
+    <ol v-else>
+      <li v-for="w in weeks" :key="w.week">
+        <span class="soft">week of {{ civilDay(w.week).slice(4) }}</span>
+        <span>
+          <template v-for="(e, i) in w.entries" :key="e.placeId + e.material"
+            >{{ i ? '; ' : '' }}{{ e.place }}: {{ e.material.toLowerCase() }} against
+            {{ e.targetName.toLowerCase() }}</template
+          >
+        </span>
+      </li>
+    </ol>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 8.5em 1fr;
+  gap: 8px;
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+}
+</style>

@@ -1,0 +1,50 @@
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible, expectNoSideScroll, startOver } from './steps'
+
+test.beforeEach(({ request }) => startOver(request))
+
+const block = (page: Page) =>
+  page.getByRole('button', { name: /^Chapel courgette: .* against powdery mildew/ }).first()
+
+test('a round is carried to another day by keys, with its cost, pinned and let go', async ({ page }) => {
+  await page.goto('/rota')
+  await block(page).focus()
+  await page.keyboard.press('Enter')
+  const card = page.getByRole('region', { name: /^Chapel courgette/ })
+  await expect(card.getByText(/24 % of leaves/)).toBeVisible()
+  for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
+  const move = card.getByRole('button', { name: /^Move it to/ })
+  await expect(move).toBeVisible()
+  await expect(card.getByText(/Costs .* more|As good as planned/)).toBeVisible()
+  await expectAccessible(page)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Chapel courgette: pinned for/)).toBeVisible()
+  await page.getByRole('button', { name: /^Let go: Chapel courgette/ }).click()
+  await expect(page.getByText(/Chapel courgette: pinned for/)).toHaveCount(0)
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: 'allow' })
+  test('from the Board to a logged outing, out of reach of the network', async ({ page, context }) => {
+    await page.goto('/')
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready
+    })
+    await page.getByRole('link', { name: 'Go out with it, step by step' }).tap()
+    await expect(page.getByRole('heading', { name: /evening: neem with soap/ })).toBeVisible()
+    await expectNoSideScroll(page)
+    await expectAccessible(page)
+    await context.setOffline(true)
+    await page.getByLabel('Mixed and labelled').first().check()
+    await page.getByRole('checkbox', { name: /^Chapel courgette/ }).check()
+    await page
+      .getByRole('button', { name: /really used|: less$/ })
+      .first()
+      .tap()
+    await page.getByRole('button', { name: /^Log this outing/ }).tap()
+    await expect(page.getByText('It is kept on this device and sent when the network is back.')).toBeVisible()
+    await context.setOffline(false)
+    await page.getByRole('button', { name: 'To the Board' }).tap()
+    await expect(page.locator('.band[fill="url(#hatch-fall)"]').first()).toBeVisible()
+  })
+})
