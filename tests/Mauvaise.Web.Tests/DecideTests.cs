@@ -101,10 +101,15 @@ public class DecideTests
         await using var _ = app;
         var all = await LookAsync(http);
         Assert.True(all.Ladders.Count > 6);
-        foreach (var (ladder, step) in all.Ladders.SelectMany(l => l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is null && s.How is not null).Select(s => (l, s))))
-        {
-            await http.SendAsync($"{Api}/tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, step.Code), HttpStatusCode.Created);
-        }
+        var many = new ManySteps(
+            [.. all.Ladders.SelectMany(l => l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is null && s.How is not null).Select(s => new NewTask(Guid.NewGuid(), l.ObservationId, s.Code)))],
+            [.. all.Ladders.SelectMany(l => l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is not null).Select(s => new NewCourse(Guid.NewGuid(), l.PlantingId, l.Target!, s.Recipe!)))]);
+        // One step that can not be taken on takes none of them.
+        await http.SendAsync($"{Api}/tasks/many", many with { Tasks = [.. many.Tasks, new NewTask(Guid.NewGuid(), Guid.NewGuid(), "prune")] }, HttpStatusCode.BadRequest);
+        Assert.Empty((await LookAsync(http)).Tasks);
+        await http.SendAsync($"{Api}/tasks/many", many, HttpStatusCode.Created);
+        await http.SendAsync($"{Api}/tasks/many", many, HttpStatusCode.Created);
+        Assert.Equal(many.Tasks.Count, (await LookAsync(http)).Tasks.Count);
 
         Assert.DoesNotContain((await LookAsync(http)).Ladders.SelectMany(l => l.Steps), s => s is { Choice: Core.Actions.StepChoice.Do, Course: null, How: not null, Taken: null });
     }

@@ -4,7 +4,7 @@ import { expectAccessible, expectNoSideScroll, startOver } from './steps'
 test.beforeEach(({ request }) => startOver(request))
 
 const block = (page: Page) =>
-  page.getByRole('button', { name: /^Chapel courgette: .* against powdery mildew/ }).first()
+  page.getByRole('button', { name: /^Chapel courgette: .* against powdery mildew/i }).first()
 
 test('a round is carried to another day by keys, with its cost, pinned and let go', async ({ page }) => {
   await page.goto('/rota')
@@ -25,22 +25,23 @@ test('a round is carried to another day by keys, with its cost, pinned and let g
 
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: 'allow' })
-  test('from the Board to a logged outing, out of reach of the network', async ({ page, context }) => {
+  test('from the plan to a logged outing, out of reach of the network', async ({ page, context }) => {
     await page.goto('/')
     await page.evaluate(async () => {
       await navigator.serviceWorker.ready
     })
-    await page.getByRole('link', { name: 'Go out with it, step by step' }).tap()
-    await expect(page.getByRole('heading', { name: /evening: neem with soap/ })).toBeVisible()
+    await page.goto('/rota')
+    await page
+      .getByRole('button', { name: /^Go out: .*neem with soap/ })
+      .first()
+      .tap()
+    await expect(page.getByRole('heading', { name: /neem with soap/, level: 1 })).toBeVisible()
     await expectNoSideScroll(page)
     await expectAccessible(page)
     await context.setOffline(true)
     await page.getByLabel('Mixed and labelled').first().check()
     await page.getByRole('checkbox', { name: /^Chapel courgette/ }).check()
-    await page
-      .getByRole('button', { name: /really used|: less$/ })
-      .first()
-      .tap()
+    await page.getByRole('button', { name: 'Neem with soap: less' }).tap()
     await page.getByRole('button', { name: /^Log this outing/ }).tap()
     await expect(page.getByText('It is kept on this device and sent when the network is back.')).toBeVisible()
     await context.setOffline(false)

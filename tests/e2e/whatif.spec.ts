@@ -18,7 +18,7 @@ test('once or three times is tried out before anything is mixed', async ({ page 
   await page.getByRole('button', { name: 'Leave my own schedules out' }).click()
   await page.getByLabel('A schedule of your own: days from today').fill('0, 4, 8')
   await page.getByRole('button', { name: 'Play it too' }).click()
-  await expect(page.getByRole('button', { name: '3 times, 4 d apart' })).toHaveAttribute(
+  await expect(page.getByRole('button', { name: '3 times, 4 d apart', exact: true })).toHaveAttribute(
     'aria-pressed',
     'true',
   )

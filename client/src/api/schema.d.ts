@@ -1969,6 +1969,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/tasks/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManySteps"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/tasks/{taskId}/done": {
         parameters: {
             query?: never;
@@ -4482,6 +4521,12 @@ export interface components {
         };
         /** @enum {unknown} */
         LoadKind: "none" | "oil" | "soap";
+        ManySteps: {
+            tasks: components["schemas"]["NewTask"][];
+            courses: components["schemas"]["NewCourse"][];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         Material: {
             id: string;
             name: string;

@@ -63,6 +63,13 @@ const count = computed(() =>
         Why these hours?
       </RouterLink>
     </div>
+    <Button
+      v-if="first"
+      :label="screen(first).label"
+      fluid
+      size="large"
+      @click="router.push(screen(first).to)"
+    />
     <ol>
       <li v-for="(deed, i) in evening.deeds" :key="deed.title">
         <span class="number" aria-hidden="true">{{ i + 1 }}</span>
@@ -80,14 +87,6 @@ const count = computed(() =>
         </div>
       </li>
     </ol>
-    <Button
-      v-if="first"
-      class="start"
-      :label="screen(first).label"
-      fluid
-      size="large"
-      @click="router.push(screen(first).to)"
-    />
     <RouterLink v-if="evening.outingKey" :to="{ name: 'outing', params: { outingKey: evening.outingKey } }"
       >Go out with it, step by step</RouterLink
     >
@@ -108,13 +107,6 @@ const count = computed(() =>
   display: grid;
   gap: 12px;
   align-content: start;
-}
-
-.start {
-  position: sticky;
-  bottom: 10px;
-  /* The list runs out under it without showing through. */
-  box-shadow: 0 0 0 10px var(--surface);
 }
 
 li p {

@@ -7,6 +7,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Simulation;
+using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 
@@ -49,6 +50,8 @@ public sealed record Need(
 /// <summary>Finds what wants to be sprayed.</summary>
 internal static class RotaNeeds
 {
+    private const int AheadDays = 10;
+
     /// <summary>Materials that are weighed against each other for one need.</summary>
     private const int MostOptions = 3;
 
@@ -62,6 +65,8 @@ internal static class RotaNeeds
     public static IReadOnlyList<Need> Find(GardenSnapshot garden)
     {
         var needs = new List<Need>();
+        // Places under one kind of shelter share their days.
+        var days = new Dictionary<Shelter, SkyDays>();
         foreach (var place in garden.Places)
         {
             var plantings = garden.Growing.Where(p => p.PlaceId == place.Id).ToList();
@@ -70,10 +75,14 @@ internal static class RotaNeeds
                 continue;
             }
 
-            var days = SkyDays.Of(garden.SkyOf(place).Shelter, garden.Garden, garden.Today, garden.Today.AddDays(10));
+            if (!days.TryGetValue(place.Shelter, out var here))
+            {
+                days[place.Shelter] = here = SkyDays.Of(garden.SkyOf(place).Shelter, garden.Garden, garden.Today, garden.Today.AddDays(AheadDays));
+            }
+
             foreach (var planting in plantings)
             {
-                needs.AddRange(OfPlanting(garden, place, planting, days));
+                needs.AddRange(OfPlanting(garden, place, planting, here));
             }
         }
 
@@ -124,13 +133,15 @@ internal static class RotaNeeds
             course.State == CourseState.PatchFirst ? garden.Today : null,
             from);
         var banned = Banned(garden, planting, material);
+        var seen = look.FirstOrDefault(o => o.Named == target.Id);
         return new Need(
             NeedKind.Round, planting, place, target, course.Step, course.RoundsGiven, Math.Max(course.Rounds, course.RoundsGiven + 1), Later(garden, planting, target, from),
             banned ? [] : [option],
             [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()],
             banned ? [$"{material.Name}: you banned it here."] : [],
             Pinned(garden, planting, target),
-            Forecast(garden, planting, target, look.FirstOrDefault(o => o.Named == target.Id), days));
+            Forecast(garden, planting, target, seen, days),
+            Urgency: (seen?.Incidence ?? 0) / Math.Max(0.01, ActionLine.At(garden, planting, target).Share));
     }
 
     private static Need OfLadder(GardenSnapshot garden, Place place, Planting planting, ActionLadder ladder, Target target, LadderStep step, SkyDays days)

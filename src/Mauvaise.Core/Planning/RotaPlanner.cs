@@ -20,9 +20,12 @@ public static class RotaPlanner
 
     private const int WalkEveryDays = 6;
 
+    /// <summary>Longer ago than any wait, row or label interval reaches.</summary>
+    private const int HistoryMattersDays = 120;
+
     /// <summary>What things cost, as shares of the value of one mean place's crop (assumed).</summary>
-    private const double OutingCost = 0.012;
-    private const double TankCost = 0.004;
+    private const double OutingCost = 0.008;
+    private const double TankCost = 0.003;
     private const double LitreCost = 0.001;
     private const double HelperCost = 0.02;
     private const double StressCost = 0.002;
@@ -44,7 +47,7 @@ public static class RotaPlanner
     private const double ChangeCost = 0.002;
 
     /// <summary>Leaving out what is over its line, or a round of a course, costs this many visits at least.</summary>
-    private const double SkipVisits = 5;
+    private const double SkipVisits = 12;
 
     /// <summary>The same mix is not given twice to one place within so many days, even against two troubles (assumed).</summary>
     private const int RepeatAfterDays = 2;
@@ -101,7 +104,8 @@ public static class RotaPlanner
         private readonly IReadOnlyList<Need> needs;
         private readonly RotaHours hours;
         private readonly List<Recipe> recipes = [];
-        private readonly Dictionary<string, (int Index, double Left)> resources = [];
+        private readonly List<(string Key, double Left)> resources = [];
+        private readonly Dictionary<string, int> resourceIndex = [];
         private readonly double meanArea;
 
         public Build(GardenSnapshot garden, IReadOnlyList<Need> needs)
@@ -112,7 +116,7 @@ public static class RotaPlanner
             var places = garden.Places.Select(p => p.Id).ToList();
             var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
             var weight = StanceWeight(garden.Garden.Stance);
-            Problem = new RotaProblem(2 * FirmDays, OutingCost * weight, TankCost * weight, WaitsBetween(), [.. resources.Values.OrderBy(r => r.Index).Select(r => r.Left)], rota);
+            Problem = new RotaProblem(2 * FirmDays, OutingCost * weight, TankCost * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
         }
 
         public RotaProblem Problem { get; }
@@ -158,10 +162,14 @@ public static class RotaPlanner
             var (first, later) = (new double[slots.Length], new double[slots.Length]);
             var earliest = option.From > need.From ? option.From : need.From;
             var rounds = Math.Max(1, need.Rounds - need.RoundsGiven);
+            var working = Working(option.Option.Recipe);
+            // Where nothing was given lately and no picking is planned, no day differs from today.
+            var steady = garden.Picks.All(p => p.PlantingId != need.Planting.Id) && garden.AppliedAt(need.Place, garden.Now).All(a => a.At < garden.Now.AddDays(-HistoryMattersDays));
+            var today = UseGuards.Against(garden, need.Planting, inMix, garden.Now, working).Count == 0;
             for (var day = 0; day < FirmDays; day++)
             {
                 var on = garden.Today.AddDays(day);
-                var allowed = UseGuards.Against(garden, need.Planting, inMix, garden.Now.AddDays(day), Working(option.Option.Recipe)).Count == 0;
+                var allowed = steady ? today : UseGuards.Against(garden, need.Planting, inMix, garden.Now.AddDays(day), working).Count == 0;
                 var firstHere = allowed && on >= earliest && (need.Pinned is null || need.Pinned == on);
                 var damage = firstHere ? Damage(need, option, day, rounds) + Changed(need, option, on) : 0;
                 for (var slot = 2 * day; slot < 2 * day + 2; slot++)
@@ -185,7 +193,7 @@ public static class RotaPlanner
         private double Damage(Need need, NeedOption option, int day, int rounds)
         {
             var late = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * day / FirmDays
-                : need.Kind == NeedKind.Round ? DelayCost * 2 * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
+                : need.Kind == NeedKind.Round ? DelayCost * Math.Clamp(need.Urgency, 2, MostUrgent) * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
                 : DelayCost * Math.Clamp(need.Urgency, 1, MostUrgent) * day;
             late += option.PatchOn is null ? 0 : PatchCost;
             if (need.Damage is not { } damage)
@@ -216,9 +224,9 @@ public static class RotaPlanner
         }
 
         /// <summary>What a round takes of shelf, season limits, rows and label times.</summary>
-        private List<(int, double)> Takes(Need need, NeedOption option, IReadOnlyList<Material> inMix)
+        private List<(int Resource, double Amount)> Takes(Need need, NeedOption option, IReadOnlyList<Material> inMix)
         {
-            var takes = new List<(int, double)>();
+            var takes = new List<(int Resource, double Amount)>();
             var active = inMix[0];
             var history = garden.AppliedAt(need.Place, garden.Now);
             var season = garden.Garden.SeasonStart(garden.Today);
@@ -262,17 +270,18 @@ public static class RotaPlanner
 
         /// <summary>Rounds that rows, season limits and the label leave; what is short is better than nothing.</summary>
         private int RoundsLeft(IEnumerable<(int Resource, double Amount)> takes) =>
-            takes.Where(t => !resources.First(r => r.Value.Index == t.Resource).Key.StartsWith("shelf/", StringComparison.Ordinal))
-                .Select(t => (int)Math.Max(1, resources.First(r => r.Value.Index == t.Resource).Value.Left)).DefaultIfEmpty(int.MaxValue).Min();
+            takes.Select(t => resources[t.Resource]).Where(r => !r.Key.StartsWith("shelf/", StringComparison.Ordinal))
+                .Select(r => (int)Math.Max(1, r.Left)).DefaultIfEmpty(int.MaxValue).Min();
 
         private int Resource(string key, Func<double> left)
         {
-            if (!resources.TryGetValue(key, out var known))
+            if (!resourceIndex.TryGetValue(key, out var index))
             {
-                resources[key] = known = (resources.Count, left());
+                resourceIndex[key] = index = resources.Count;
+                resources.Add((key, left()));
             }
 
-            return known.Index;
+            return index;
         }
 
         /// <summary>Days that the second recipe waits after the first on one place; a day at least between two different ones.</summary>
@@ -327,13 +336,12 @@ public static class RotaPlanner
                 return $"No hour {(need.Pinned is null ? "in the fortnight" : $"on {Date(on)}")} suits {material.Name.ToLowerInvariant()} there: {ClosedBy(need.Place, material, on)}";
             }
 
-            var short_ = Takes(need, option, inMix).Select(t => (Take: t, Key: resources.First(r => r.Value.Index == t.Item1))).FirstOrDefault(x => x.Take.Item2 > x.Key.Value.Left);
-            if (short_.Key.Key is { } key)
+            foreach (var (resource, amount) in Takes(need, option, inMix).Where(t => t.Amount > resources[t.Resource].Left))
             {
-                var what = key.StartsWith("shelf/", StringComparison.Ordinal) ? garden.Catalogue.Material(key[6..]) : null;
-                return what is null
-                    ? $"{material.Name} has been given here as often as it may be this season."
-                    : string.Create(CultureInfo.InvariantCulture, $"A round takes {short_.Take.Item2:0.#} {what.Unit} of {what.Name.ToLowerInvariant()} and {short_.Key.Value.Left:0.#} {what.Unit} are on the shelf: buy some, or enter what there is.");
+                var (key, left) = resources[resource];
+                return key.StartsWith("shelf/", StringComparison.Ordinal) && garden.Catalogue.Material(key["shelf/".Length..]) is var what
+                    ? string.Create(CultureInfo.InvariantCulture, $"A round takes {amount:0.#} {what.Unit} of {what.Name.ToLowerInvariant()} and {left:0.#} {what.Unit} are on the shelf: buy some, or enter what there is.")
+                    : $"{material.Name} has been given here as often as it may be this season.";
             }
 
             return need.Pinned is null
@@ -353,7 +361,7 @@ public static class RotaPlanner
 
         public Rota Assemble(RotaSolution solution)
         {
-            var rounds = needs.SelectMany((n, i) => RoundsOf(n, solution.Choices[i])).ToList();
+            var rounds = needs.SelectMany((n, i) => RoundsOf(i, n, solution.Choices[i])).ToList();
             var outings = rounds.GroupBy(r => (r.On, Morning: Morning(r)))
                 .OrderBy(g => g.Key.On).ThenByDescending(g => g.Key.Morning)
                 .Select(g => ToOuting(g.Key.On, g.Key.Morning, [.. g])).ToList();
@@ -379,7 +387,7 @@ public static class RotaPlanner
 
         private bool Morning(PlannedRound r) => TimeZoneInfo.ConvertTime(r.Hours.From, garden.Garden.Zone).Hour < 12;
 
-        private IEnumerable<PlannedRound> RoundsOf(Need need, RotaChoice choice)
+        private IEnumerable<PlannedRound> RoundsOf(int index, Need need, RotaChoice choice)
         {
             if (choice.Option < 0)
             {
@@ -399,21 +407,21 @@ public static class RotaPlanner
                     slots[slot]!,
                     k == 0 && need.Pinned is not null,
                     k == 0
-                        ? [.. need.Why, .. option.Option.Reasons, DayWhy(need, choice.Option, slot)]
+                        ? [.. need.Why, .. option.Option.Reasons, DayWhy(index, need, choice.Option, slot)]
                         : [$"Round {need.RoundsGiven + k + 1}: {option.Shape.Because}."],
                     k == 0 ? need.Against : []);
             }
         }
 
         /// <summary>Why this day: what a day or two later would cost, or why it was not sooner.</summary>
-        private string DayWhy(Need need, int option, int slot)
+        private string DayWhy(int index, Need need, int option, int slot)
         {
             if (need.Pinned is not null)
             {
                 return "You pinned it to this day.";
             }
 
-            var first = Problem.Needs[needs.ToList().IndexOf(need)].Options[option].First;
+            var first = Problem.Needs[index].Options[option].First;
             var sooner = Enumerable.Range(0, slot).Where(s => double.IsPositiveInfinity(first[s])).Count();
             var later = Enumerable.Range(slot + 1, Problem.Slots - slot - 1).Where(s => !double.IsPositiveInfinity(first[s]) && RotaProblem.DayOf(s) >= RotaProblem.DayOf(slot) + 3).Select(s => (int?)s).FirstOrDefault();
             var cost = later is { } l ? FormattableString.Invariant($" Three days later it would cost {Math.Max(0, first[l] - first[slot]) * 100:0.0} % of the crop more.") : "";

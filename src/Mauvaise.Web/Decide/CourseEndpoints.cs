@@ -59,6 +59,20 @@ public static class CourseEndpoints
             return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, sent)));
         }
 
+        var (course, checks) = Read(s, body);
+        if (course is null)
+        {
+            return checks.Problem();
+        }
+
+        var words = $"Began a course of {s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.ToLowerInvariant()}, {GardenAnswers.Where(s, s.FindPlanting(course.PlantingId)!)}";
+        await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Courses.Add(Row(gardenId, body.MemberId, course)), stop);
+        return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
+    }
+
+    /// <summary>The course that is asked for; null with what is wrong.</summary>
+    internal static (Course? Course, Checks Checks) Read(GardenSnapshot s, NewCourse body)
+    {
         var planting = s.FindPlanting(body.PlantingId);
         var target = s.Catalogue.FindTarget(body.Target);
         var recipe = s.Catalogue.FindRecipe(body.Recipe);
@@ -82,14 +96,9 @@ public static class CourseEndpoints
             checks.That(against.Count == 0, "recipe", "use-" + against.FirstOrDefault()?.Code, $"{material.Name} can not go on then: {against.FirstOrDefault()?.Clause}.");
         }
 
-        if (!checks.Passed)
-        {
-            return checks.Problem();
-        }
-
-        var course = Open(s, body.Id, planting!, target!, recipe!, body.Step, [.. days.Select(d => s.Today.AddDays(d))], s.Now);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Began a course of {material!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting!)}", db => db.Courses.Add(Row(gardenId, body.MemberId, course)), stop);
-        return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
+        return checks.Passed
+            ? (Open(s, body.Id, planting!, target!, recipe!, body.Step, [.. days.Select(d => s.Today.AddDays(d))], s.Now), checks)
+            : (null, checks);
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Stop(Guid gardenId, Guid courseId, CourseStopped body, GardenTools tools, CancellationToken stop)

@@ -98,6 +98,9 @@ public sealed record CourseAnswer(
 /// <param name="On">Day to do it; null for the day that the ladder says.</param>
 public sealed record NewTask(Guid Id, Guid ObservationId, string Step, bool Pass = false, DateOnly? On = null, Guid? MemberId = null);
 
+/// <summary>Everything that is answered with one tap: taken together, undone together.</summary>
+public sealed record ManySteps(IReadOnlyList<NewTask> Tasks, IReadOnlyList<NewCourse> Courses, Guid? MemberId = null);
+
 /// <param name="Leaves">Leaves taken off, where it is about leaves.</param>
 public sealed record TaskDone(int? Leaves = null, Guid? MemberId = null);
 

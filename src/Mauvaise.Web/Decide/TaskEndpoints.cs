@@ -20,6 +20,7 @@ public static class TaskEndpoints
     {
         var tasks = app.MapGroup("/api/gardens/{gardenId:guid}/tasks").WithTags("Decide");
         tasks.MapPost("", Take);
+        tasks.MapPost("/many", TakeMany);
         tasks.MapPost("/{taskId:guid}/done", Done);
         tasks.MapPost("/{taskId:guid}/drop", Drop);
     }
@@ -36,6 +37,64 @@ public static class TaskEndpoints
             return TypedResults.Created((string?)null);
         }
 
+        var (row, words, checks) = Read(s, gardenId, body);
+        if (row is null)
+        {
+            return checks.Problem();
+        }
+
+        await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Tasks.Add(row), stop);
+        return TypedResults.Created((string?)null);
+    }
+
+    /// <summary>Takes on many steps with one tap: all of them or, when one is refused, none.</summary>
+    private static async Task<Results<Created, ProblemHttpResult>> TakeMany(Guid gardenId, ManySteps body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var tasks = new List<TaskRow>();
+        foreach (var task in body.Tasks.Where(t => s.Tasks.All(x => x.Id != t.Id)))
+        {
+            var (row, _, checks) = Read(s, gardenId, task);
+            if (row is null)
+            {
+                return checks.Problem();
+            }
+
+            tasks.Add(row);
+        }
+
+        var courses = new List<CourseRow>();
+        foreach (var course in body.Courses.Where(c => s.Courses.All(x => x.Id != c.Id)))
+        {
+            var (opened, checks) = CourseEndpoints.Read(s, course);
+            if (opened is null)
+            {
+                return checks.Problem();
+            }
+
+            courses.Add(CourseEndpoints.Row(gardenId, body.MemberId, opened));
+        }
+
+        if (tasks.Count + courses.Count > 0)
+        {
+            var words = $"Took on {tasks.Count + courses.Count} {(tasks.Count + courses.Count == 1 ? "step" : "steps")}";
+            await tools.Log.WriteAsync(gardenId, body.MemberId, words, db =>
+            {
+                db.Tasks.AddRange(tasks);
+                db.Courses.AddRange(courses);
+            }, stop);
+        }
+
+        return TypedResults.Created((string?)null);
+    }
+
+    /// <summary>The row of a step that was taken on or passed by; null with what is wrong.</summary>
+    private static (TaskRow? Row, string Words, Checks Checks) Read(GardenSnapshot s, Guid gardenId, NewTask body)
+    {
         var seen = s.Observations.FirstOrDefault(o => o.Id == body.ObservationId);
         var planting = seen is null ? null : s.FindPlanting(seen.PlantingId);
         var checks = new Checks()
@@ -43,29 +102,33 @@ public static class TaskEndpoints
             .That(planting is null || planting.GrowsOn(s.Today), "observationId", "planting-ended", "This planting has ended: there is nothing to decide.")
             .That(seen is null or { LeavesLooked: > 0 }, "observationId", "no-count", "No leaf was counted. Count ten or more, and the steps follow.")
             .That(body.On is null || (body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)), "on", "day-range", $"Choose a day from today on, within {FurthestDays} days.");
-        var step = checks.Passed ? ActionLadder.For(s, planting!, seen!).Steps.FirstOrDefault(x => x.Code == body.Step) : null;
-        checks.That(!checks.Passed || step is not null, "step", "step-unknown", "This step is not on the ladder for what was found.")
+        if (!checks.Passed)
+        {
+            return (null, "", checks);
+        }
+
+        var ladder = ActionLadder.For(s, planting!, seen!);
+        var step = ladder.Steps.FirstOrDefault(x => x.Code == body.Step);
+        checks.That(step is not null, "step", "step-unknown", "This step is not on the ladder for what was found.")
             .That(step is null || body.Pass || step.Measure is not null, "step", "step-is-a-course", "A spray is taken on as a course.");
         if (!checks.Passed)
         {
-            return checks.Problem();
+            return (null, "", checks);
         }
 
-        var target = ActionLadder.For(s, planting!, seen!).Finding.Target?.Id;
-        var words = $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting!)}";
-        await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Tasks.Add(new TaskRow
+        var row = new TaskRow
         {
             Id = body.Id,
             GardenId = gardenId,
             PlantingId = planting!.Id,
             LookId = seen!.LookId,
             Step = body.Step,
-            Target = target,
-            DueOn = body.On ?? step.On ?? s.Today,
+            Target = ladder.Finding.Target?.Id,
+            DueOn = body.On ?? step!.On ?? s.Today,
             State = body.Pass ? TaskState.Passed : TaskState.Planned,
             MemberId = body.MemberId,
-        }), stop);
-        return TypedResults.Created((string?)null);
+        };
+        return (row, $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting)}", checks);
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Done(Guid gardenId, Guid taskId, TaskDone body, GardenTools tools, CancellationToken stop)

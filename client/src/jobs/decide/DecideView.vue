@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { Problem } from '@/api/client'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import CourseList from './CourseList.vue'
@@ -14,27 +13,13 @@ import { open, useDecide, type Ladder, type Step } from './useDecide'
 const route = useRoute()
 const router = useRouter()
 const planting = computed(() => (typeof route.query.planting === 'string' ? route.query.planting : undefined))
-const { query, take, accept } = useDecide(planting)
+const { query, take, acceptMany } = useDecide(planting)
 const { data, isPending, error, refetch } = query
-const busy = ref(false)
-const problem = ref<Problem | null>(null)
 const waiting = computed(() => (data.value?.ladders ?? []).flatMap((l) => open(l)).length)
-
-/** Answers one after the other, so that each sees what the one before wrote. */
-async function answerAll(answers: (() => Promise<unknown>)[]) {
-  busy.value = true
-  problem.value = null
-  try {
-    for (const one of answers) await one()
-  } catch (e) {
-    if (!(e instanceof Problem)) throw e
-    problem.value = e
-  } finally {
-    busy.value = false
-  }
-}
-const all = (ladders: Ladder[]) => ladders.flatMap((l) => open(l).map((s) => () => accept(l, s)))
-const pass = (ladder: Ladder, step: Step) => answerAll([() => take.mutateAsync({ ladder, step, pass: true })])
+const busy = computed(() => take.isPending.value || acceptMany.isPending.value)
+const problem = computed(() => take.error.value ?? acceptMany.error.value)
+const all = (ladders: Ladder[]) => ladders.flatMap((ladder) => open(ladder).map((step) => ({ ladder, step })))
+const accept = (ladder: Ladder, step: Step) => acceptMany.mutate([{ ladder, step }])
 </script>
 
 <template>
@@ -62,9 +47,9 @@ const pass = (ladder: Ladder, step: Step) => answerAll([() => take.mutateAsync({
           :key="ladder.observationId"
           :ladder="ladder"
           :busy="busy"
-          @accept="(step) => answerAll([() => accept(ladder, step)])"
-          @pass="(step) => pass(ladder, step)"
-          @accept-all="answerAll(all([ladder]))"
+          @accept="(step) => accept(ladder, step)"
+          @pass="(step) => take.mutate({ ladder, step, pass: true })"
+          @accept-all="acceptMany.mutate(all([ladder]))"
         />
       </div>
       <aside class="side">
@@ -79,7 +64,7 @@ const pass = (ladder: Ladder, step: Step) => answerAll([() => take.mutateAsync({
             label="Take on all that is proposed"
             fluid
             :loading="busy"
-            @click="answerAll(all(data.ladders))"
+            @click="acceptMany.mutate(all(data.ladders))"
           />
         </section>
         <CourseList :courses="data.courses" />

@@ -44,18 +44,43 @@ export function useDecide(planting: MaybeRefOrGetter<string | undefined>) {
     ),
   )
 
-  /** Takes on a step, whatever kind it is. */
-  const accept = (ladder: Ladder, step: Step) =>
-    isCourse(step) && ladder.target && step.recipe
-      ? begin.mutateAsync({
-          plantingId: ladder.plantingId,
-          target: ladder.target,
-          recipe: step.recipe,
-          step: 'gentle',
-        })
-      : take.mutateAsync({ ladder, step, pass: false })
+  const acceptMany = useGardenWrite((gardenId, steps: { ladder: Ladder; step: Step }[]) =>
+    answer(
+      api.POST('/api/gardens/{gardenId}/tasks/many', {
+        params: { path: { gardenId } },
+        body: {
+          tasks: steps
+            .filter(({ step }) => !isCourse(step))
+            .map(({ ladder, step }) => ({
+              id: crypto.randomUUID(),
+              observationId: ladder.observationId,
+              step: step.code,
+              pass: false,
+              on: null,
+              memberId: memberId.value,
+            })),
+          courses: steps.flatMap(({ ladder, step }) =>
+            isCourse(step) && ladder.target && step.recipe
+              ? [
+                  {
+                    id: crypto.randomUUID(),
+                    plantingId: ladder.plantingId,
+                    target: ladder.target,
+                    recipe: step.recipe,
+                    days: null,
+                    step: 'gentle' as const,
+                    memberId: memberId.value,
+                  },
+                ]
+              : [],
+          ),
+          memberId: memberId.value,
+        },
+      }),
+    ),
+  )
 
-  return { query, take, begin, accept }
+  return { query, take, begin, acceptMany }
 }
 
 /** Steps that are sprayed in rounds. */

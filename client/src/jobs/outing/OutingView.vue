@@ -188,6 +188,7 @@ section {
 }
 
 .amount {
+  margin-right: 8px;
   font: 700 1.5rem var(--heading);
 }
 
