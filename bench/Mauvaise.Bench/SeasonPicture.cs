@@ -46,8 +46,8 @@ internal static class SeasonPicture
         foreach (var (i, r) in rows.Index())
         {
             Add($"<path d=\"M{X(r.Sprays - r.SpraysHalf):0.#} {Y(r.Loss):0.#}H{X(r.Sprays + r.SpraysHalf):0.#}M{X(r.Sprays):0.#} {Y(r.Loss - r.LossHalf):0.#}V{Y(r.Loss + r.LossHalf):0.#}\" stroke=\"#7b4b94\" stroke-width=\"1.5\"/>");
-            var end = r.Sprays > mostSprays * 0.7;
-            Add($"<circle cx=\"{X(r.Sprays):0.#}\" cy=\"{Y(r.Loss):0.#}\" r=\"5\" fill=\"#7b4b94\"/><text x=\"{X(r.Sprays) + (end ? -9 : 9):0.#}\" y=\"{Y(r.Loss) + (i % 2 == 0 ? -8 : 18):0.#}\" text-anchor=\"{(end ? "end" : "start")}\">{r.Name}</text>");
+            var end = r.Sprays > mostSprays * 0.85;
+            Add($"<circle cx=\"{X(r.Sprays):0.#}\" cy=\"{Y(r.Loss):0.#}\" r=\"5\" fill=\"#7b4b94\"/><text x=\"{X(r.Sprays) + (end ? -9 : 9):0.#}\" y=\"{Y(r.Loss) + (i % 2 == 0 || i == 3 ? -8 : 18):0.#}\" text-anchor=\"{(end ? "end" : "start")}\">{r.Name}</text>");
         }
 
         svg.AppendLine("</svg>");

@@ -217,7 +217,7 @@ public static class CatalogueRules
             yield return $"{at}: wants recipe '{recipe}', which is not in recipes";
         }
 
-        if (m.AgainDays is < 1 || m.CheckBackDays is < 1 || m.LeadDays < 0)
+        if (m.CheckBackDays is < 1 || m.LeadDays < 0)
         {
             yield return $"{at}: days must be 1 or more";
         }

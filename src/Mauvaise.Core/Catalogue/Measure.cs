@@ -21,8 +21,6 @@ public sealed record Measure
     public bool WantsDullDay { get; init; }
     /// <summary>Kinds of place where it makes sense; empty for all.</summary>
     public IReadOnlyList<PlaceKind> OnlyIn { get; init; } = [];
-    /// <summary>Done again after so many days; null when once is enough.</summary>
-    public int? AgainDays { get; init; }
     /// <summary>Counted again after so many days; null when there is nothing to count.</summary>
     public int? CheckBackDays { get; init; }
     /// <summary>Days from ordering to having it.</summary>

@@ -132,7 +132,7 @@ public sealed class RotaSolver
             better = false;
             for (var i = 0; i < chosen.Length; i++)
             {
-                better |= Reinsert([i]);
+                better |= Reinsert(i);
             }
 
             for (var slot = 0; slot < problem.Slots; slot++)
@@ -158,36 +158,20 @@ public sealed class RotaSolver
         }
     }
 
-    /// <summary>Takes needs out and puts each back where it is cheapest then; undone when that is no better.</summary>
-    private bool Reinsert(IReadOnlyList<int> needs)
+    /// <summary>Takes a need out and puts it back where it is cheapest then; undone when that is no better.</summary>
+    private bool Reinsert(int need)
     {
         var before = Total();
-        var old = needs.Select(i => chosen[i]).ToList();
-        foreach (var i in needs)
-        {
-            Take(i);
-        }
-
-        foreach (var i in needs)
-        {
-            Put(i, Best(i).Candidate);
-        }
-
+        var old = chosen[need];
+        Take(need);
+        Put(need, Best(need).Candidate);
         if (Total() < before - Enough)
         {
             return true;
         }
 
-        foreach (var i in needs)
-        {
-            Take(i);
-        }
-
-        foreach (var (i, c) in needs.Zip(old))
-        {
-            Put(i, c);
-        }
-
+        Take(need);
+        Put(need, old);
         return false;
     }
 

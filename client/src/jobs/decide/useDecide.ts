@@ -87,5 +87,6 @@ export function useDecide(planting: MaybeRefOrGetter<string | undefined>) {
 export const isCourse = (step: Step) =>
   ['spray', 'patch-test', 'drench'].includes(step.code) && step.course !== null
 
-/** Steps that the ladder proposes and that nobody has answered yet. */
-export const open = (ladder: Ladder) => ladder.steps.filter((s) => s.choice === 'do' && !s.taken)
+/** Steps that the ladder proposes and that nobody has answered yet; a round of a running course was answered when it began. */
+export const open = (ladder: Ladder) =>
+  ladder.steps.filter((s) => s.choice === 'do' && !s.taken && (s.rung !== 'spray' || isCourse(s)))

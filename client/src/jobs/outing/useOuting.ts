@@ -56,7 +56,8 @@ export function useOuting(outing: () => Schemas['OutingAnswer'] | undefined, key
           usedLitres: tank(t).used ?? t.litres,
           plantingIds: [...new Set(rounds.map((r) => r.plantingId))],
         })),
-        taskIds: progress.value.tasks,
+        // A copy of its own: what goes into the outbox can not be reactive.
+        taskIds: [...progress.value.tasks],
         at: null,
         memberId: memberId.value,
       }
