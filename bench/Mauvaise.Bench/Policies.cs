@@ -127,7 +127,7 @@ internal sealed class Mauvaise(Stance stance) : IPolicy
         var material = garden.Catalogue.Material(round.Recipe.Active.Material);
         var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, round.Recipe);
         var verdicts = SprayHours.Verdicts(garden.PlannedSkyOf(round.Place), round.Hours.From, round.Hours.From.AddHours(1), material);
-        season.Broke(UseGuards.Against(garden, round.Planting, inMix, round.Hours.From, round.Recipe.Ingredients.Count(i => i.Role is "active" or "partner")).Count + (round.Hours.Known && verdicts.Contains(Verdict.Never) ? 1 : 0));
+        season.Broke(UseGuards.Against(garden, round.Planting, inMix, round.Hours.From, MaterialChoice.Working(round.Recipe)).Count + (round.Hours.Known && verdicts.Contains(Verdict.Never) ? 1 : 0));
         season.Spray(round.Planting, material, SprayVolume.LitresFor(garden, [round.Planting]));
         var spray = new SprayApplication(season.NewId(), null, round.Hours.From, material.Id, null, 1, round.Target.Id, [new(round.Planting.Id, 0.85)], false, null);
         applications.Add(spray);

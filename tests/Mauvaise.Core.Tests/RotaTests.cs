@@ -192,7 +192,7 @@ public class RotaTests
         foreach (var round in rota.Rounds)
         {
             var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, round.Recipe);
-            var working = round.Recipe.Ingredients.Count(i => i.Role is "active" or "partner");
+            var working = MaterialChoice.Working(round.Recipe);
             Assert.Empty(UseGuards.Against(garden, round.Planting, inMix, garden.Now.AddDays(round.On.DayNumber - garden.Today.DayNumber), working));
             if (round.Hours.Known)
             {

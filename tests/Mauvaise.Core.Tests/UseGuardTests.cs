@@ -19,7 +19,7 @@ public class UseGuardTests
         GardenSamples.Garden([Bed], [Kale, Leek]) with { Applications = [.. sprays.OrderBy(a => a.At)] };
 
     private static string[] Codes(GardenSnapshot garden, params string[] materials) =>
-        [.. UseGuards.Against(garden, Kale, [.. materials.Select(m => garden.Catalogue.Material(m))], GardenSamples.Now).Select(r => r.Code)];
+        [.. UseGuards.Against(garden, Kale, [.. materials.Select(m => garden.Catalogue.Material(m))], GardenSamples.Now, materials.Length).Select(r => r.Code)];
 
     [Theory]
     [InlineData("sulfur", 20.5, "neem-oil", true)]
@@ -213,5 +213,15 @@ public class UseGuardTests
             var product = new OwnProduct(Guid.NewGuid(), "Own", like.Id, [], "ml", 1, 2, false, null, null, null).ToMaterial(C);
             Assert.All(C.Materials, m => Assert.NotNull(Pairs.Find(C.Pairs, product, m)));
         }
+    }
+
+    [Theory]
+    [InlineData(2, true)]
+    [InlineData(1, false)]
+    public void A_partner_counts_against_the_season_and_a_sticker_does_not(int working, bool refused)
+    {
+        var garden = Garden() with { Applications = [.. Enumerable.Range(0, 10).Select(i => GardenSamples.Sprayed(Kale, 100 - i * 5, "neem-oil"))] };
+        var codes = UseGuards.Against(garden, Kale, [C.Material("bicarbonate"), C.Material("horticultural-oil")], GardenSamples.Now, working).Select(r => r.Code);
+        Assert.Equal(refused, codes.Contains("season-limit"));
     }
 }

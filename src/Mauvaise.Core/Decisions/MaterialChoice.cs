@@ -68,7 +68,7 @@ public static class MaterialChoice
             }
         }
 
-        passedOver.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, recipe.Ingredients.Count(i => i.Role is "active" or "partner")).Select(r => r.Clause));
+        passedOver.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, Working(recipe)).Select(r => r.Clause));
         if (UseGuards.PatchOf(garden, crop, material) is { State: PatchState.Needed or PatchState.Waiting })
         {
             score *= 0.9;
@@ -122,6 +122,9 @@ public static class MaterialChoice
     /// <summary>All that a recipe puts into the tank, its active first, then its partners.</summary>
     public static IReadOnlyList<Material> MaterialsIn(GardenCatalogue catalogue, Recipe recipe) =>
         [.. recipe.Ingredients.OrderByDescending(i => i.Role == "active").ThenByDescending(i => i.Role == "partner").Select(i => catalogue.Material(i.Material))];
+
+    /// <summary>How many of <see cref="MaterialsIn"/>, from the first, are there to work: the active and its partners.</summary>
+    public static int Working(Recipe recipe) => recipe.Ingredients.Count(i => i.Role is "active" or "partner");
 
     /// <summary>True when the crop, at its stage, is marked tender to the material or its kind.</summary>
     public static bool IsTender(Crop crop, Planting planting, Material material) =>

@@ -31,7 +31,7 @@ public static class UseGuards
     /// <param name="inMix">All that is in it, the active first.</param>
     /// <param name="at">When it would go on.</param>
     /// <param name="working">How many of them, from the first, are there to work: stickers and emulsifiers do not count against a season's limits.</param>
-    public static IReadOnlyList<UseReason> Against(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at, int working = 1)
+    public static IReadOnlyList<UseReason> Against(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at, int working)
     {
         var place = garden.PlaceOf(planting);
         var history = garden.AppliedAt(place, at);
@@ -91,14 +91,17 @@ public static class UseGuards
         var season = garden.Garden.SeasonStart(garden.Garden.DateOf(at));
         foreach (var limit in inMix.Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
         {
-            var given = history.Count(a => garden.Garden.DateOf(a.At) >= season
-                && garden.ActivesOf(a).Any(id => garden.Catalogue.FindMaterial(id)?.SeasonLimit?.Together == limit.Together));
+            var given = GivenSince(garden, history, season, limit);
             if (given >= limit.Most)
             {
                 yield return new("season-limit", $"{limit.Together} went on here {given} times this season; {limit.Most} is the most");
             }
         }
     }
+
+    /// <summary>How often what a limit counts together went on since the season began.</summary>
+    internal static int GivenSince(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, DateOnly season, SeasonLimit limit) =>
+        history.Count(a => garden.Garden.DateOf(a.At) >= season && garden.ActivesOf(a).Any(id => garden.Catalogue.FindMaterial(id)?.SeasonLimit?.Together == limit.Together));
 
     private static IEnumerable<UseReason> Rows(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, Planting planting, Material active, DateTimeOffset at)
     {

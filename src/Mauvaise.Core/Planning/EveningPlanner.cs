@@ -253,7 +253,7 @@ public static class EveningPlanner
     {
         var target = garden.Catalogue.Target(course.Course.Target);
         var material = garden.Catalogue.Material(course.Recipe.Active.Material);
-        var against = UseGuards.Against(garden, planting, MaterialChoice.MaterialsIn(garden.Catalogue, course.Recipe), garden.Now);
+        var against = UseGuards.Against(garden, planting, MaterialChoice.MaterialsIn(garden.Catalogue, course.Recipe), garden.Now, MaterialChoice.Working(course.Recipe));
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= garden.Today;
         if (!due || against.Count > 0)
         {

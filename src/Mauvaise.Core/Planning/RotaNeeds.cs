@@ -205,8 +205,7 @@ internal static class RotaNeeds
 
     /// <summary>Half of what a season allows is kept back for what is found.</summary>
     private static bool Spent(GardenSnapshot garden, Place place, Material material) => material.SeasonLimit is { } limit
-        && 2 * garden.AppliedAt(place, garden.Now).Count(a => garden.Garden.DateOf(a.At) >= garden.Garden.SeasonStart(garden.Today)
-            && garden.Catalogue.FindMaterial(a.Material)?.SeasonLimit?.Together == limit.Together) >= limit.Most;
+        && 2 * UseGuards.GivenSince(garden, garden.AppliedAt(place, garden.Now), garden.Garden.SeasonStart(garden.Today), limit) >= limit.Most;
 
     /// <summary>Kept up, or given so lately that it is not yet its time again and rain has left some.</summary>
     private static bool Covered(GardenSnapshot garden, Place place, Planting planting, Target target)

@@ -162,7 +162,7 @@ public static class RotaPlanner
             var (first, later) = (new double[slots.Length], new double[slots.Length]);
             var earliest = option.From > need.From ? option.From : need.From;
             var rounds = Math.Max(1, need.Rounds - need.RoundsGiven);
-            var working = Working(option.Option.Recipe);
+            var working = MaterialChoice.Working(option.Option.Recipe);
             // Where nothing was given lately and no picking is planned, no day differs from today.
             var steady = garden.Picks.All(p => p.PlantingId != need.Planting.Id) && garden.AppliedAt(need.Place, garden.Now).All(a => a.At < garden.Now.AddDays(-HistoryMattersDays));
             var today = UseGuards.Against(garden, need.Planting, inMix, garden.Now, working).Count == 0;
@@ -230,9 +230,9 @@ public static class RotaPlanner
             var active = inMix[0];
             var history = garden.AppliedAt(need.Place, garden.Now);
             var season = garden.Garden.SeasonStart(garden.Today);
-            foreach (var limit in inMix.Take(Working(option.Option.Recipe)).Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
+            foreach (var limit in inMix.Take(MaterialChoice.Working(option.Option.Recipe)).Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
             {
-                takes.Add((Resource($"limit/{need.Place.Id}/{limit.Together}", () => limit.Most - Given(history, season, limit)), 1));
+                takes.Add((Resource($"limit/{need.Place.Id}/{limit.Together}", () => limit.Most - UseGuards.GivenSince(garden, history, season, limit)), 1));
             }
 
             if (active.InARowLimit is { } row)
@@ -261,9 +261,6 @@ public static class RotaPlanner
 
             return takes;
         }
-
-        private int Given(IReadOnlyList<SprayApplication> history, DateOnly season, SeasonLimit limit) =>
-            history.Count(a => garden.Garden.DateOf(a.At) >= season && garden.ActivesOf(a).Any(id => garden.Catalogue.FindMaterial(id)?.SeasonLimit?.Together == limit.Together));
 
         private int InARow(Need need, Material active) => garden.Applications.Where(a => a.At <= garden.Now && !a.PatchTest && a.Treated.Any(t => t.PlantingId == need.Planting.Id))
             .Reverse().TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > garden.Now.AddDays(-UseGuards.RowDays)).Count();
@@ -302,8 +299,6 @@ public static class RotaPlanner
             return waits;
         }
 
-        private static int Working(Recipe recipe) => recipe.Ingredients.Count(i => i.Role is "active" or "partner");
-
         /// <summary>Why a need is not planned, and what would change that.</summary>
         public string WhyNot(int index)
         {
@@ -324,7 +319,7 @@ public static class RotaPlanner
             }
 
             var at = garden.Now.AddDays(on.DayNumber - garden.Today.DayNumber);
-            if (UseGuards.Against(garden, need.Planting, inMix, at, Working(option.Option.Recipe)) is [var first, ..])
+            if (UseGuards.Against(garden, need.Planting, inMix, at, MaterialChoice.Working(option.Option.Recipe)) is [var first, ..])
             {
                 return $"{material.Name}: {first.Clause}.";
             }

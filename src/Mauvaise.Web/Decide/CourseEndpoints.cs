@@ -92,7 +92,7 @@ public static class CourseEndpoints
             checks.That(days.Zip(days.Skip(1)).All(p => p.Second - p.First >= apart), "days", "days-too-close", $"{material.Name} wants {apart} days between two rounds.")
                 .That(CourseProgress.Running(s, planting!, body.Target) is null, "target", "course-running", $"A course against {target!.Name.ToLowerInvariant()} is running there already. Stop that first.");
             var first = s.Now.AddDays(days.Count > 0 ? days[0] : 0);
-            var against = UseGuards.Against(s, planting!, MaterialChoice.MaterialsIn(s.Catalogue, recipe!), first);
+            var against = UseGuards.Against(s, planting!, MaterialChoice.MaterialsIn(s.Catalogue, recipe!), first, MaterialChoice.Working(recipe!));
             checks.That(against.Count == 0, "recipe", "use-" + against.FirstOrDefault()?.Code, $"{material.Name} can not go on then: {against.FirstOrDefault()?.Clause}.");
         }
 

@@ -131,13 +131,14 @@ public static class SprayEndpoints
     /// <summary>Why the rest of a bottle does not belong on plantings that it was not mixed for; null when it does.</summary>
     private static ProblemHttpResult? Elsewhere(GardenSnapshot s, NewApplication body, Batch batch, DateTimeOffset at)
     {
-        var inMix = batch.Ingredients.Select(i => s.Catalogue.Material(i.Material)).ToList();
+        var inMix = batch.Ingredients.OrderByDescending(i => i.Role == "active").ThenByDescending(i => i.Role == "partner").Select(i => s.Catalogue.Material(i.Material)).ToList();
+        var working = batch.Ingredients.Count(i => i.Role is "active" or "partner");
         foreach (var planting in body.PlantingIds.Except(batch.PlantingIds).Select(s.FindPlanting).OfType<Planting>())
         {
             var crop = s.Catalogue.Crop(planting.Crop);
             var untried = batch.Ingredients.Where(i => i.Role is "active" or "partner").Select(i => UseGuards.PatchOf(s, crop, s.Catalogue.Material(i.Material)))
                 .FirstOrDefault(p => p.State is PatchState.Needed or PatchState.Waiting);
-            if (UseGuards.Against(s, planting, inMix, at).FirstOrDefault() is { } reason)
+            if (UseGuards.Against(s, planting, inMix, at, working).FirstOrDefault() is { } reason)
             {
                 return Problems.Refused("use-" + reason.Code, $"{GardenAnswers.Where(s, planting)}: {reason.Clause}.");
             }
