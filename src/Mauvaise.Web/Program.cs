@@ -6,6 +6,7 @@ using Mauvaise.Store;
 using Mauvaise.Store.Deeds;
 using Mauvaise.Store.Facts;
 using Mauvaise.Store.Loading;
+using Mauvaise.Web.Archive;
 using Mauvaise.Web.Bench;
 using Mauvaise.Web.Board;
 using Mauvaise.Web.Calc;
@@ -32,9 +33,15 @@ using Polly;
 // The build-time OpenAPI generator runs this program for real: keep it off the data folder.
 var generatingDocuments = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 
+if (Commands.Run(args) is { } exitCode)
+{
+    return exitCode;
+}
+
 var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
 services.AddSingleton(sp => Settings.From(sp.GetRequiredService<IConfiguration>()));
+services.AddSingleton<DataFolder>();
 services.AddSingleton(_ => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 services.AddSingleton<TimeProvider>(sp => sp.GetRequiredService<Settings>() is { Demo: true } s ? new DemoClock(s.DataFolder) : TimeProvider.System);
 services.AddGardenDb(sp => sp.GetRequiredService<Settings>().DatabasePath);
@@ -55,6 +62,7 @@ services.AddHttpClient<WeatherClient>().AddResilienceHandler("weather", pipeline
 if (!generatingDocuments)
 {
     services.AddHostedService<WeatherSchedule>();
+    services.AddHostedService<BackupSchedule>();
 }
 
 services.AddProblemDetails(o => o.CustomizeProblemDetails = ErrorAnswers.AddCode);
@@ -96,6 +104,7 @@ app.MapWhatIfs();
 app.MapDecide();
 app.MapPlan();
 app.MapCheckBacks();
+app.MapArchive();
 app.MapUndo();
 app.MapCatalogue();
 app.MapCalc();

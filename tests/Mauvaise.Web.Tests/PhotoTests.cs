@@ -34,7 +34,7 @@ public sealed class PhotoTests : IAsyncLifetime
     }
 
     /// <summary>Left half red, right half blue.</summary>
-    private static byte[] Picture(int width, int height, SKEncodedImageFormat format)
+    internal static byte[] Picture(int width, int height, SKEncodedImageFormat format)
     {
         using var bitmap = new SKBitmap(width, height);
         using (var canvas = new SKCanvas(bitmap))

@@ -4,6 +4,189 @@
  */
 
 export interface paths {
+    "/api/gardens/{gardenId}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MergePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    takeTheirs: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TakenIn"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BackupsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/state": {
         parameters: {
             query?: never;
@@ -3843,6 +4026,18 @@ export interface components {
             /** Format: date */
             pickFrom: null | string;
         };
+        BackupAnswer: {
+            /** Format: date */
+            day: string;
+            /** Format: int64 */
+            bytes: number;
+        };
+        BackupsAnswer: {
+            folder: string;
+            /** Format: int64 */
+            dataBytes: number;
+            copies: components["schemas"]["BackupAnswer"][];
+        };
         BadLineAnswer: {
             /** Format: int32 */
             line: number;
@@ -4440,6 +4635,15 @@ export interface components {
             /** @default false */
             likesDryAir: boolean;
         };
+        KindCompared: {
+            words: string;
+            /** Format: int32 */
+            fresh: number;
+            /** Format: int32 */
+            same: number;
+            /** Format: int32 */
+            differing: number;
+        };
         KitchenCalc: {
             text: string;
             /** Format: double */
@@ -4625,6 +4829,21 @@ export interface components {
             id: string;
             name: string;
             role: components["schemas"]["Role"];
+        };
+        MergePreview: {
+            /** Format: uuid */
+            gardenId: string;
+            gardenName: string;
+            /** Format: int32 */
+            version: number;
+            gardenIsHere: boolean;
+            kinds: components["schemas"]["KindCompared"][];
+            /** Format: int32 */
+            weatherHours: number;
+            /** Format: int32 */
+            fresh?: number;
+            /** Format: int32 */
+            differing?: number;
         };
         MixCalc: {
             strengths: components["schemas"]["StrengthCalc"][];
@@ -5813,6 +6032,10 @@ export interface components {
         TableRequest: {
             text: string;
             columns?: null | components["schemas"]["TableColumns"];
+        };
+        TakenIn: {
+            what: components["schemas"]["MergePreview"];
+            backupName: null | string;
         };
         TankAnswer: {
             recipe: string;

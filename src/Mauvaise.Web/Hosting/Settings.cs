@@ -6,6 +6,9 @@ public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService,
 {
     public string DatabasePath => Path.Combine(DataFolder, "mauvaise.db");
 
+    /// <summary>Where copies of the data file are kept.</summary>
+    public string BackupFolder => Path.Combine(DataFolder, "backups");
+
     /// <summary>Data: the folder, by default mauvaise in the user's data folder (XDG_DATA_HOME). Weather: the service's address.</summary>
     public static Settings From(IConfiguration configuration)
     {

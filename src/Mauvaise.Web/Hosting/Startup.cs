@@ -15,7 +15,7 @@ public static class Startup
         try
         {
             app.Services.GetRequiredService<GardenCatalogue>();
-            Directory.CreateDirectory(settings.DataFolder);
+            app.Services.GetRequiredService<DataFolder>().Take();
             await using var scope = app.Services.CreateAsyncScope();
             await DataFile.OpenAsync(scope.ServiceProvider.GetRequiredService<GardenDb>(), settings.DatabasePath, CancellationToken.None);
             if (settings.Demo)
@@ -25,7 +25,7 @@ public static class Startup
 
             return true;
         }
-        catch (Exception e) when (e is DamagedDataException or CatalogueException or UnauthorizedAccessException)
+        catch (Exception e) when (e is DamagedDataException or CatalogueException or FolderInUseException or UnauthorizedAccessException)
         {
             await Console.Error.WriteLineAsync(e.Message);
             return false;

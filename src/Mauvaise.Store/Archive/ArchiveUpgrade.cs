@@ -1,0 +1,40 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+
+namespace Mauvaise.Store.Archive;
+
+/// <summary>Reads garden.json of this version and of every earlier one.</summary>
+public static class ArchiveUpgrade
+{
+    /// <summary>Steps from each version to the next, the first from version 1 to 2.</summary>
+    private static readonly Action<JsonObject>[] Steps = [];
+
+    /// <exception cref="ArchiveRefusedException">It is no garden, or one of a newer version.</exception>
+    public static GardenArchive Read(string json)
+    {
+        try
+        {
+            if (JsonNode.Parse(json) is not JsonObject garden || garden["version"]?.GetValue<int>() is not { } version || version < 1)
+            {
+                throw new ArchiveRefusedException("archive-unreadable", "This file does not say which version it is, so it can not be read safely.");
+            }
+
+            if (version > GardenArchive.Current)
+            {
+                throw new ArchiveRefusedException("archive-newer", $"This file was written by a newer Mauvaise (version {version}; this one reads up to {GardenArchive.Current}). Bring Mauvaise up to date first.");
+            }
+
+            foreach (var step in Steps[(version - 1)..])
+            {
+                step(garden);
+            }
+
+            garden["version"] = GardenArchive.Current;
+            return garden.Deserialize<GardenArchive>(GardenArchive.Json)!;
+        }
+        catch (Exception e) when (e is JsonException or InvalidOperationException or FormatException)
+        {
+            throw new ArchiveRefusedException("archive-unreadable", $"What stands in {ArchiveFile.GardenEntry} can not be read: {e.Message}");
+        }
+    }
+}

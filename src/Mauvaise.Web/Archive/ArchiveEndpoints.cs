@@ -1,0 +1,101 @@
+using System.Globalization;
+using Mauvaise.Store;
+using Mauvaise.Store.Archive;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.Features;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Archive;
+
+/// <summary>What was brought in.</summary>
+/// <param name="BackupName">File name of the copy of the data that was made just before; null when there was nothing to copy.</param>
+public sealed record TakenIn(MergePreview What, string? BackupName);
+
+public sealed record BackupAnswer(DateOnly Day, long Bytes);
+
+/// <summary>The copies of the data file that were made by themselves.</summary>
+/// <param name="Folder">Where they lie.</param>
+public sealed record BackupsAnswer(string Folder, long DataBytes, IReadOnlyList<BackupAnswer> Copies);
+
+/// <summary>A whole garden out and in, and the copies of the data file.</summary>
+public static class ArchiveEndpoints
+{
+    private const string Zip = "application/zip";
+
+    public static void MapArchive(this IEndpointRouteBuilder app)
+    {
+        app.MapGet("/api/gardens/{gardenId:guid}/archive", Write).WithTags("Archive").Produces(StatusCodes.Status200OK, contentType: Zip);
+        app.MapPost("/api/archive/preview", (HttpRequest request, GardenDb db, Settings settings, CancellationToken stop) =>
+            OpenedAsync<Ok<MergePreview>>(request, settings, async opened => TypedResults.Ok(await new ArchiveMerge(db).PreviewAsync(opened, stop)), stop))
+            .WithTags("Archive").Accepts<byte[]>(Zip);
+        app.MapPost("/api/archive", (bool takeTheirs, HttpRequest request, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop) =>
+            OpenedAsync<Ok<TakenIn>>(request, settings, async opened => TypedResults.Ok(await TakeInAsync(opened, takeTheirs, db, settings, clock, stop)), stop))
+            .WithTags("Archive").Accepts<byte[]>(Zip);
+        app.MapGet("/api/archive/schema", () => TypedResults.Text(GardenArchive.Schema(), "application/schema+json")).WithTags("Archive");
+        app.MapGet("/api/backups", (Settings settings) => TypedResults.Ok(new BackupsAnswer(
+            settings.BackupFolder,
+            new FileInfo(settings.DatabasePath).Length,
+            [.. Backups.Days(settings.BackupFolder).Select(b => new BackupAnswer(b.Day, new FileInfo(b.File).Length))]))).WithTags("Archive");
+    }
+
+    private static async Task<Results<EmptyHttpResult, ProblemHttpResult>> Write(Guid gardenId, HttpResponse response, GardenTools tools, Settings settings, CancellationToken stop)
+    {
+        if (await new ArchiveMerge(tools.Db).ReadAsync(gardenId, stop) is not { } archive)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        // Made whole first: half a file that looks whole is worse than an error.
+        await using var file = Scratch(settings);
+        await ArchiveFile.WriteAsync(tools.Db, archive, file, stop);
+        file.Position = 0;
+        var name = string.Concat(archive.Garden.Name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')).Trim('-');
+        response.ContentType = Zip;
+        response.ContentLength = file.Length;
+        response.Headers.ContentDisposition = string.Create(CultureInfo.InvariantCulture, $"attachment; filename=\"{(name.Length > 0 ? name : "garden")}-{tools.Now:yyyy-MM-dd}.zip\"");
+        await file.CopyToAsync(response.Body, stop);
+        return TypedResults.Empty;
+    }
+
+    private static async Task<TakenIn> TakeInAsync(OpenedArchive opened, bool takeTheirs, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop)
+    {
+        var merge = new ArchiveMerge(db);
+        var preview = await merge.PreviewAsync(opened, stop);
+        string? backup = null;
+        if (await db.Gardens.AnyAsync(stop))
+        {
+            backup = $"before-merge-{clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db";
+            Backups.Copy(settings.DatabasePath, Path.Combine(settings.BackupFolder, backup));
+        }
+
+        await merge.TakeInAsync(opened, takeTheirs, stop);
+        return new TakenIn(preview, backup);
+    }
+
+    /// <summary>Keeps the body in a file for as long as it is read from, since a zip is read from its end.</summary>
+    private static async Task<Results<TOk, ProblemHttpResult>> OpenedAsync<TOk>(HttpRequest request, Settings settings, Func<OpenedArchive, Task<TOk>> use, CancellationToken stop)
+        where TOk : IResult
+    {
+        if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } size)
+        {
+            size.MaxRequestBodySize = ArchiveFile.MostBytes;
+        }
+
+        try
+        {
+            await using var file = Scratch(settings);
+            await request.Body.CopyToAsync(file, stop);
+            file.Position = 0;
+            using var opened = await ArchiveFile.OpenAsync(file, stop);
+            return await use(opened);
+        }
+        catch (ArchiveRefusedException e)
+        {
+            return Problems.Of(StatusCodes.Status400BadRequest, e.Code, e.Message);
+        }
+    }
+
+    private static FileStream Scratch(Settings settings) =>
+        new(Path.Combine(settings.DataFolder, $"scratch-{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+}

@@ -1,0 +1,58 @@
+using System.Globalization;
+using Mauvaise.Store;
+
+namespace Mauvaise.Web.Hosting;
+
+/// <summary>What the program does instead of serving: "backup" and "restore".</summary>
+public static class Commands
+{
+    /// <returns>The exit code; null when the arguments name no command.</returns>
+    public static int? Run(string[] args)
+    {
+        if (args is not [("backup" or "restore") and var command, .. var rest])
+        {
+            return null;
+        }
+
+        var configuration = new ConfigurationBuilder().AddCommandLine(rest).AddEnvironmentVariables().Build();
+        var settings = Settings.From(configuration);
+        try
+        {
+            return command == "backup" ? Backup(settings, configuration["File"]) : Restore(settings, configuration["File"]);
+        }
+        catch (Exception e) when (e is DamagedDataException or FolderInUseException or IOException or UnauthorizedAccessException)
+        {
+            Console.Error.WriteLine(e.Message);
+            return 1;
+        }
+    }
+
+    private static int Backup(Settings settings, string? file)
+    {
+        if (!File.Exists(settings.DatabasePath))
+        {
+            Console.Error.WriteLine($"There is no garden in {settings.DataFolder} to back up.");
+            return 1;
+        }
+
+        var to = file ?? Path.Combine(settings.BackupFolder, $"backup-{TimeProvider.System.GetLocalNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db");
+        Backups.Copy(settings.DatabasePath, to);
+        Console.WriteLine($"Backed up to {to}, and read through: it is sound.");
+        return 0;
+    }
+
+    private static int Restore(Settings settings, string? file)
+    {
+        if (file is null || !File.Exists(file))
+        {
+            Console.Error.WriteLine(file is null ? "Say which backup to restore." : $"There is no file {file}.");
+            return 1;
+        }
+
+        using var folder = new DataFolder(settings);
+        folder.Take();
+        var aside = Backups.Restore(file, settings.DatabasePath, TimeProvider.System.GetLocalNow());
+        Console.WriteLine($"Restored {file}.{(aside is null ? "" : $" What was there is kept as {aside}.")}");
+        return 0;
+    }
+}

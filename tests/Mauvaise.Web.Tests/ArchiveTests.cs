@@ -1,0 +1,191 @@
+using System.IO.Compression;
+using System.Net;
+using System.Net.Http.Headers;
+using System.Net.Http.Json;
+using System.Text;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store.Archive;
+using Mauvaise.Web.Archive;
+using Mauvaise.Web.Board;
+using Mauvaise.Web.Demo;
+using Mauvaise.Web.Gardens;
+using SkiaSharp;
+
+namespace Mauvaise.Web.Tests;
+
+public partial class ArchiveTests
+{
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+    private static string Api => $"/api/gardens/{DemoGarden.GardenId}";
+
+    [Fact]
+    public async Task A_garden_goes_out_and_in_again_without_a_byte_of_difference()
+    {
+        byte[] first, photo;
+        await using (var app = await TestApp.StartAsync(demo: true, historyDays: 10))
+        {
+            await app.RefreshWeatherAsync();
+            using var http = app.CreateClient();
+            photo = await SendPhotoAsync(http);
+            first = await http.GetByteArrayAsync($"{Api}/archive", Stop);
+        }
+
+        await using var empty = await TestApp.StartAsync(demo: false);
+        using var to = empty.CreateClient();
+        var preview = await SendAsync<MergePreview>(to, "/api/archive/preview", first);
+        Assert.False(preview.GardenIsHere);
+        Assert.Equal((0, true), (preview.Differing, preview.Fresh > 40));
+        var taken = await SendAsync<TakenIn>(to, "/api/archive?takeTheirs=false", first);
+        Assert.Null(taken.BackupName);
+        var second = await to.GetByteArrayAsync($"{Api}/archive", Stop);
+        Assert.Equal(Entry(first, ArchiveFile.GardenEntry), Entry(second, ArchiveFile.GardenEntry));
+        Assert.Equal(Entry(first, ArchiveFile.WeatherEntry), Entry(second, ArchiveFile.WeatherEntry));
+        Assert.Contains("photos/", string.Join(' ', Names(second)), StringComparison.Ordinal);
+        Assert.Equal(photo, await to.GetByteArrayAsync($"{Api}/photos/{PhotoId}", Stop));
+        Assert.NotEmpty((await to.GetFromJsonAsync<BoardAnswer>($"{Api}/board", TestApp.Json, Stop))!.Rows);
+
+        // Once more changes nothing, and a copy of the data was made first.
+        var again = await SendAsync<TakenIn>(to, "/api/archive?takeTheirs=true", first);
+        Assert.Equal((0, 0), (again.What.Fresh, again.What.Differing));
+        Assert.NotNull(again.BackupName);
+        Assert.Equal(Entry(first, ArchiveFile.GardenEntry), Entry(await to.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry));
+    }
+
+    [Fact]
+    public async Task What_differs_stays_or_is_taken_as_the_gardener_says()
+    {
+        await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
+        using var http = app.CreateClient();
+        var before = await http.GetByteArrayAsync($"{Api}/archive", Stop);
+        await http.SendAsync($"{Api}/places", new NewPlace(Guid.NewGuid(), "Since then", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip), HttpStatusCode.Created);
+        var changed = With(before, ArchiveFile.GardenEntry, text => text.Replace("\"Chapel\"", "\"Old chapel\"", StringComparison.Ordinal));
+        var preview = await SendAsync<MergePreview>(http, "/api/archive/preview", changed);
+        Assert.True(preview.GardenIsHere);
+        Assert.Equal(1, preview.Differing);
+
+        await SendAsync<TakenIn>(http, "/api/archive?takeTheirs=false", changed);
+        Assert.DoesNotContain("Old chapel", await http.GetStringAsync($"{Api}", Stop), StringComparison.Ordinal);
+        await SendAsync<TakenIn>(http, "/api/archive?takeTheirs=true", changed);
+        var garden = await http.GetStringAsync($"{Api}", Stop);
+        Assert.Contains("Old chapel", garden, StringComparison.Ordinal);
+        Assert.Contains("Since then", garden, StringComparison.Ordinal);
+    }
+
+    /// <summary>Archives as earlier versions wrote them.</summary>
+    public static TheoryData<string> Earlier => [.. Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "archives"), "*.zip").Select(f => Path.GetFileName(f)).Order()];
+
+    [Theory]
+    [MemberData(nameof(Earlier))]
+    public async Task An_archive_of_every_earlier_version_comes_in(string name)
+    {
+        var old = await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, "archives", name), Stop);
+        await using var app = await TestApp.StartAsync(demo: false);
+        using var http = app.CreateClient();
+        await SendAsync<TakenIn>(http, "/api/archive?takeTheirs=false", old);
+        var board = (await http.GetFromJsonAsync<BoardAnswer>($"{Api}/board", TestApp.Json, Stop))!;
+        Assert.Equal(8, board.Rows.Count);
+        Assert.Contains(board.Rows.SelectMany(r => r.Dots), d => d.LeavesAffected > 0);
+    }
+
+    [Fact]
+    public async Task Files_that_are_no_garden_are_refused_in_words_and_nothing_is_written()
+    {
+        await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
+        using var http = app.CreateClient();
+        var good = await http.GetByteArrayAsync($"{Api}/archive", Stop);
+        (byte[] File, string Code)[] bad =
+        [
+            ([1, 2, 3, 4], "archive-broken"),
+            ([], "archive-broken"),
+            (good[..(good.Length / 2)], "archive-broken"),
+            (Zip(("../../etc/passwd", "x")), "archive-strange"),
+            (Zip(("photos/../garden.json", "x")), "archive-strange"),
+            (Zip(("notes.txt", "hello")), "archive-strange"),
+            (Zip((ArchiveFile.NoteEntry, "nothing else")), "archive-empty"),
+            (Zip((ArchiveFile.GardenEntry, "{\"version\": 99}")), "archive-newer"),
+            (Zip((ArchiveFile.GardenEntry, "{\"name\": \"x\"}")), "archive-unreadable"),
+            (Zip((ArchiveFile.GardenEntry, "[1, 2")), "archive-unreadable"),
+            (Zip((ArchiveFile.GardenEntry, "{\"version\": 1, \"garden\": null}")), "archive-unreadable"),
+            (Bomb(), "archive-large"),
+            (With(good, ArchiveFile.WeatherEntry, t => t + "Service,2026-07-01T05Z,999,,,,,,,\n"), "archive-weather"),
+            (With(good, ArchiveFile.GardenEntry, t => PlaceId().Replace(t, $"\"placeId\": \"{Guid.NewGuid()}\"", 1)), "archive-loose"),
+            (With(good, ArchiveFile.GardenEntry, t => t.Replace(DemoGarden.GardenId.ToString(), Guid.NewGuid().ToString(), StringComparison.Ordinal)), "archive-other-garden"),
+        ];
+        foreach (var (file, code) in bad)
+        {
+            var answer = await http.PostAsync(new Uri("/api/archive?takeTheirs=true", UriKind.Relative), Body(file), Stop);
+            var problem = await answer.Content.ReadFromJsonAsync<JsonElement>(Stop);
+            Assert.Equal((HttpStatusCode.BadRequest, code), (answer.StatusCode, problem.GetProperty("code").GetString()));
+            Assert.EndsWith(".", problem.GetProperty("title").GetString()!.TrimEnd(), StringComparison.Ordinal);
+        }
+
+        Assert.Equal(Entry(good, ArchiveFile.GardenEntry), Entry(await http.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry));
+    }
+
+    [Fact]
+    public void The_schema_names_every_list_of_the_archive()
+    {
+        var properties = JsonDocument.Parse(GardenArchive.Schema()).RootElement.GetProperty("properties");
+        Assert.All(typeof(GardenArchive).GetProperties().Where(p => !p.GetMethod!.IsStatic), p => Assert.True(properties.TryGetProperty(JsonNamingPolicy.CamelCase.ConvertName(p.Name), out _)));
+    }
+
+    private static readonly Guid PhotoId = Guid.NewGuid();
+
+    private static async Task<byte[]> SendPhotoAsync(HttpClient http)
+    {
+        var board = (await http.GetFromJsonAsync<BoardAnswer>($"{Api}/board", TestApp.Json, Stop))!;
+        var content = new ByteArrayContent(PhotoTests.Picture(64, 48, SKEncodedImageFormat.Jpeg));
+        content.Headers.ContentType = new MediaTypeHeaderValue("image/jpeg");
+        (await http.PutAsync(new Uri($"{Api}/observations/{board.Rows.SelectMany(r => r.Dots).First().ObservationId}/photos/{PhotoId}", UriKind.Relative), content, Stop)).EnsureSuccessStatusCode();
+        return await http.GetByteArrayAsync($"{Api}/photos/{PhotoId}", Stop);
+    }
+
+    private static async Task<T> SendAsync<T>(HttpClient http, string path, byte[] file)
+    {
+        var answer = await http.PostAsync(new Uri(path, UriKind.Relative), Body(file), Stop);
+        Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync(Stop));
+        return (await answer.Content.ReadFromJsonAsync<T>(TestApp.Json, Stop))!;
+    }
+
+    private static ByteArrayContent Body(byte[] file) => new(file) { Headers = { ContentType = new MediaTypeHeaderValue("application/zip") } };
+
+    [GeneratedRegex("\"placeId\": \"[^\"]+\"")]
+    private static partial Regex PlaceId();
+
+    private static string Entry(byte[] zip, string name)
+    {
+        using var archive = new ZipArchive(new MemoryStream(zip));
+        using var reader = new StreamReader(archive.GetEntry(name)!.Open());
+        return reader.ReadToEnd();
+    }
+
+    private static List<string> Names(byte[] zip)
+    {
+        using var archive = new ZipArchive(new MemoryStream(zip));
+        return [.. archive.Entries.Select(e => e.FullName)];
+    }
+
+    private static byte[] Zip(params (string Name, string Text)[] entries)
+    {
+        using var file = new MemoryStream();
+        using (var zip = new ZipArchive(file, ZipArchiveMode.Create, leaveOpen: true))
+        {
+            foreach (var (name, text) in entries)
+            {
+                using var entry = zip.CreateEntry(name).Open();
+                entry.Write(Encoding.UTF8.GetBytes(text));
+            }
+        }
+
+        return file.ToArray();
+    }
+
+    private static byte[] With(byte[] zip, string name, Func<string, string> change) =>
+        Zip([.. Names(zip).Where(n => !n.StartsWith("photos/", StringComparison.Ordinal)).Select(n => (n, n == name ? change(Entry(zip, n)) : Entry(zip, n)))]);
+
+    /// <summary>A picture's name, and 20 MB of noughts behind it.</summary>
+    private static byte[] Bomb() => Zip(($"photos/{Guid.Empty}.jpg", new string('0', 20 * 1024 * 1024)));
+}
