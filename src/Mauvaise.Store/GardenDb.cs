@@ -23,6 +23,9 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<BatchRow> Batches => Set<BatchRow>();
     public DbSet<ApplicationRow> Applications => Set<ApplicationRow>();
     public DbSet<CheckBackRow> CheckBacks => Set<CheckBackRow>();
+    public DbSet<CorrectionRow> Corrections => Set<CorrectionRow>();
+    public DbSet<TrialRow> Trials => Set<TrialRow>();
+    public DbSet<TrialCountRow> TrialCounts => Set<TrialCountRow>();
     public DbSet<TaskRow> Tasks => Set<TaskRow>();
     public DbSet<CourseRow> Courses => Set<CourseRow>();
     public DbSet<PlanChoiceRow> PlanChoices => Set<PlanChoiceRow>();

@@ -2857,6 +2857,785 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/discount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Discount"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Kind?: components["schemas"]["LedgerKind"];
+                    From?: string;
+                    To?: string;
+                    Place?: string;
+                    Material?: string;
+                    Target?: string;
+                    Member?: string;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LedgerAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    Kind?: components["schemas"]["LedgerKind"];
+                    From?: string;
+                    To?: string;
+                    Place?: string;
+                    Material?: string;
+                    Target?: string;
+                    Member?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/table/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LedgerTable"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LedgerTablePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LedgerTable"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LedgerTablePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/sprays/{sprayId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SprayCorrection"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/sprays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HandSpray"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/sprays/{sprayId}/strike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SprayStruck"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/almanac": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    year?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AlmanacAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/story": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    year?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoryAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearnedGardenAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewTrial"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/power": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    leaves: number;
+                    untreated: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialPowerAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialSheet"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialCounts"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/treated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialTreated"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialClosed"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/undo": {
         parameters: {
             query?: never;
@@ -4005,6 +4784,33 @@ export interface components {
             /** Format: double */
             deltaTK: number;
         };
+        AlmanacAnswer: {
+            season: components["schemas"]["SeasonChoice"];
+            seasons: components["schemas"]["SeasonChoice"][];
+            summary: string;
+            /** Format: int32 */
+            sprays: number;
+            /** Format: double */
+            weeklySprays: number;
+            totals: components["schemas"]["LedgerTotalsAnswer"];
+            places: components["schemas"]["PlaceSeasonAnswer"][];
+            worked: components["schemas"]["WorkedAnswer"][];
+            burnt: components["schemas"]["BurntAnswer"][];
+            firsts: components["schemas"]["AlmanacFirstAnswer"][];
+            weather: components["schemas"]["MonthAnswer"][];
+            shopping: components["schemas"]["NextShoppingAnswer"][];
+        };
+        AlmanacFirstAnswer: {
+            target: string;
+            name: string;
+            past: components["schemas"]["FirstDateAnswer"][];
+            before: null | string;
+            /** Format: date */
+            expected: null | string;
+            /** Format: date */
+            protectFrom: null | string;
+            sentence: string;
+        };
         AmountCalc: {
             /** Format: double */
             amount: number;
@@ -4087,6 +4893,14 @@ export interface components {
         };
         /** @enum {unknown} */
         BedSide: "unsaid" | "edge" | "middle" | "everywhere";
+        BeliefAnswer: {
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+        };
         BenchAnswer: {
             for: string[];
             target: null | string;
@@ -4172,6 +4986,13 @@ export interface components {
             evening: components["schemas"]["EveningAnswer"];
             weather: components["schemas"]["WeatherNotice"];
         };
+        BurntAnswer: {
+            material: string;
+            crop: string;
+            /** Format: date */
+            day: string;
+            injury: components["schemas"]["Injury"];
+        };
         Cadence: {
             /** Format: int32 */
             curativeMinDays: number;
@@ -4204,15 +5025,31 @@ export interface components {
             due: boolean;
             patchTest: boolean;
             before: null | components["schemas"]["CountAnswer"];
+            sameLeaves: string;
+            after: null | components["schemas"]["CountAnswer"];
+            /** Format: double */
+            line: number;
             /** Format: date-time */
             doneAt: null | string;
             outcome: null | components["schemas"]["Outcome"];
             injury: components["schemas"]["Injury"];
+            injurySigns: components["schemas"]["InjurySign"][];
+            /** Format: int32 */
+            alive: null | number;
+            /** Format: int32 */
+            dead: null | number;
             sentence: null | string;
+            course: null | string;
+            discountedFor: null | string;
         };
         CheckBackCount: {
             count: components["schemas"]["NewObservation"];
             injury: components["schemas"]["Injury"];
+            injurySigns?: null | components["schemas"]["InjurySign"][];
+            /** Format: int32 */
+            alive?: null | number;
+            /** Format: int32 */
+            dead?: null | number;
         };
         Climate: {
             id: string;
@@ -4231,6 +5068,14 @@ export interface components {
             controlPercent: number;
             method: string;
         };
+        CorrectionAnswer: {
+            /** Format: date-time */
+            at: string;
+            who: null | string;
+            field: string;
+            was: null | string;
+            became: null | string;
+        };
         CountAnswer: {
             /** Format: date-time */
             at: string;
@@ -4238,6 +5083,10 @@ export interface components {
             leavesLooked: number;
             /** Format: int32 */
             leavesAffected: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
         };
         CourseAnswer: {
             /** Format: uuid */
@@ -4378,6 +5227,11 @@ export interface components {
             heaped: boolean;
             /** @default false */
             addTo: boolean;
+        };
+        Discount: {
+            why: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
         };
         /** @enum {unknown} */
         DiseaseApproach: "cleanThenProtect" | "protectOnly" | "neemOnly" | "milk";
@@ -4569,8 +5423,41 @@ export interface components {
             name: string;
             hatch: string;
         };
+        GroupRoundsAnswer: {
+            group: string;
+            name: string;
+            hatch: string;
+            /** Format: int32 */
+            rounds: number;
+        };
         /** @enum {unknown} */
         GrowthStage: "seedling" | "young" | "flowering" | "fruiting" | "mature" | "ending";
+        HandSpray: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            batchId: string;
+            /** Format: date-time */
+            at: string;
+            plantingIds: string[];
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            size: number;
+            target?: null | string;
+            /** Format: double */
+            shareWetted?: null | number;
+            parts?: null | components["schemas"]["WettedPart"][];
+            /** @default false */
+            patchTest: boolean;
+            /** @default false */
+            fromShelf: boolean;
+            note?: null | string;
+            /** Format: uuid */
+            doneBy?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         HandValues: {
             /** Format: double */
             rainMm?: null | number;
@@ -4619,6 +5506,8 @@ export interface components {
         };
         /** @enum {unknown} */
         Injury: "none" | "slight" | "clear" | "severe";
+        /** @enum {unknown} */
+        InjurySign: "scorch" | "curl" | "drop";
         InsectBiology: {
             /** Format: double */
             lowerC: number;
@@ -4643,6 +5532,11 @@ export interface components {
             same: number;
             /** Format: int32 */
             differing: number;
+        };
+        KindCount: {
+            kind: components["schemas"]["LedgerKind"];
+            /** Format: int32 */
+            count: number;
         };
         KitchenCalc: {
             text: string;
@@ -4701,6 +5595,89 @@ export interface components {
             words: string;
             /** Format: date-time */
             at: string;
+        };
+        LearnedAnswer: {
+            material: string;
+            materialName: string;
+            hatch: string;
+            about: string;
+            aboutName: string;
+            usual: components["schemas"]["BeliefAnswer"];
+            /** Format: double */
+            own: null | number;
+            /** Format: double */
+            ownWeight: number;
+            now: components["schemas"]["BeliefAnswer"];
+            sentence: string;
+            outcomes: components["schemas"]["OutcomeAnswer"][];
+        };
+        LearnedGardenAnswer: {
+            efficacies: components["schemas"]["LearnedAnswer"][];
+            injuries: components["schemas"]["LearnedAnswer"][];
+            /** Format: double */
+            litresFactor: number;
+            litresSentence: string;
+            /** Format: double */
+            minutesAPlace: number;
+            walksSentence: string;
+        };
+        LedgerAnswer: {
+            entries: components["schemas"]["LedgerEntryAnswer"][];
+            /** Format: int32 */
+            total: number;
+            counts: components["schemas"]["KindCount"][];
+            totals: components["schemas"]["LedgerTotalsAnswer"];
+            choices: components["schemas"]["LedgerChoices"];
+        };
+        LedgerChoices: {
+            materials: components["schemas"]["NamedId"][];
+            targets: components["schemas"]["NamedId"][];
+            seasons: components["schemas"]["SeasonChoice"][];
+        };
+        LedgerEntryAnswer: {
+            kind: components["schemas"]["LedgerKind"];
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            who: null | string;
+            where: string[];
+            placeIds: string[];
+            title: string;
+            detail: string;
+            targetName: null | string;
+            hatch: null | string;
+            struck: boolean;
+            corrected: boolean;
+            note: null | string;
+            /** Format: uuid */
+            checkBackId: null | string;
+        };
+        /** @enum {unknown} */
+        LedgerKind: "spray" | "task" | "count" | "check";
+        LedgerTable: {
+            text: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        LedgerTablePreview: {
+            /** Format: int32 */
+            fresh: number;
+            /** Format: int32 */
+            here: number;
+            faults: string[];
+        };
+        LedgerTotalsAnswer: {
+            /** Format: int32 */
+            sprays: number;
+            /** Format: double */
+            litres: number;
+            litresText: string;
+            /** Format: double */
+            cost: null | number;
+            costSentence: string;
+            groups: components["schemas"]["GroupRoundsAnswer"][];
+            salt: components["schemas"]["SaltAnswer"][];
         };
         LeftAloneAnswer: {
             /** Format: uuid */
@@ -4885,12 +5862,26 @@ export interface components {
             code: null | string;
             hatch: string;
         };
+        MonthAnswer: {
+            /** Format: date */
+            month: string;
+            /** Format: double */
+            meanC: number;
+            /** Format: double */
+            rainMm: number;
+            /** Format: int32 */
+            wetNights: number;
+        };
         MoveAnswer: {
             /** Format: date */
             on: string;
             /** Format: double */
             morePercent: null | number;
             sentence: string;
+        };
+        NamedId: {
+            id: string;
+            name: string;
         };
         NameGiven: {
             target: string;
@@ -4920,6 +5911,7 @@ export interface components {
             note?: null | string;
             /** Format: uuid */
             memberId?: null | string;
+            parts?: null | components["schemas"]["WettedPart"][];
         };
         NewBatch: {
             /** Format: uuid */
@@ -5092,6 +6084,57 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
+        NewTrial: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            target: string;
+            unit: components["schemas"]["TrialUnitKind"];
+            /** Format: int32 */
+            leavesPerUnit: number;
+            blind: boolean;
+            sides: components["schemas"]["NewTrialSide"][];
+            plantings: components["schemas"]["NewTrialUnits"][];
+            /** Format: int32 */
+            seed?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewTrialCount: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            unit: number;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            /** Format: double */
+            severityPercent?: null | number;
+        };
+        NewTrialSide: {
+            recipe: null | string;
+            step: components["schemas"]["DoseStep"];
+        };
+        NewTrialUnits: {
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: int32 */
+            units: number;
+        };
+        NextShoppingAnswer: {
+            material: string;
+            unit: string;
+            /** Format: double */
+            used: number;
+            /** Format: double */
+            onShelf: number;
+            /** Format: double */
+            toBuy: number;
+            /** Format: double */
+            cost: null | number;
+            because: string;
+        };
         NightAnswer: {
             /** Format: date-time */
             from: string;
@@ -5158,6 +6201,21 @@ export interface components {
         };
         /** @enum {unknown} */
         Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        OutcomeAnswer: {
+            /** Format: uuid */
+            checkBackId: null | string;
+            /** Format: uuid */
+            trialId: null | string;
+            /** Format: date-time */
+            at: string;
+            where: string;
+            counts: string;
+            /** Format: double */
+            hits: number;
+            /** Format: double */
+            weight: number;
+            discountedFor: null | string;
+        };
         OutingAnswer: {
             key: string;
             /** Format: date */
@@ -5175,6 +6233,7 @@ export interface components {
             at?: null | string;
             /** Format: uuid */
             memberId?: null | string;
+            note?: null | string;
         };
         OutingLogged: {
             sprayed: string[];
@@ -5192,6 +6251,11 @@ export interface components {
             hatch: string;
             kind: components["schemas"]["NeedKind"];
         };
+        PartOfMix: {
+            name: string;
+            role: string;
+            amount: string;
+        };
         PatchAnswer: {
             material: string;
             cropName: string;
@@ -5204,6 +6268,7 @@ export interface components {
             injury: components["schemas"]["Injury"];
             /** Format: uuid */
             memberId?: null | string;
+            injurySigns?: null | components["schemas"]["InjurySign"][];
         };
         /** @enum {unknown} */
         PatchState: "notNeeded" | "proven" | "needed" | "waiting";
@@ -5262,6 +6327,20 @@ export interface components {
             /** Format: date-time */
             lapsesOn: null | string;
             troubles: components["schemas"]["TroubleAnswer"][];
+        };
+        PlaceSeasonAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            /** Format: int32 */
+            sprays: number;
+            /** Format: double */
+            weeklySprays: number;
+            /** Format: double */
+            worst: null | number;
+            worstOf: null | string;
+            /** Format: int32 */
+            looks: number;
         };
         PlaceStance: {
             stance: null | components["schemas"]["Stance"];
@@ -5608,6 +6687,15 @@ export interface components {
         };
         /** @enum {unknown} */
         Rung: "look" | "helpers" | "hands" | "prune" | "isolate" | "spray" | "takeOut";
+        SaltAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            most: number;
+        };
         SampleAnswer: {
             /** Format: double */
             share: number;
@@ -5650,6 +6738,15 @@ export interface components {
             protectFrom: null | string;
             sentence: string;
             past: components["schemas"]["FirstDateAnswer"][];
+        };
+        SeasonChoice: {
+            /** Format: int32 */
+            year: number;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            name: string;
         };
         SeasonLimit: {
             /** Format: int32 */
@@ -5734,6 +6831,16 @@ export interface components {
             cost: null | number;
             reasons: string[];
         };
+        SideTreated: {
+            /** Format: int32 */
+            number: number;
+            /** Format: uuid */
+            batchId: string;
+            /** Format: uuid */
+            applicationId: string;
+            /** Format: double */
+            litres: number;
+        };
         Sign: {
             id: string;
             name: string;
@@ -5770,6 +6877,23 @@ export interface components {
             /** Format: int32 */
             rounds: number;
         };
+        SprayCorrection: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            shareWetted: number;
+            parts: components["schemas"]["WettedPart"][];
+            plantingIds: string[];
+            target: null | string;
+            why: components["schemas"]["SprayReason"];
+            note: null | string;
+            /** Format: uuid */
+            doneBy: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         SprayerAnswer: {
             /** Format: uuid */
             id: string;
@@ -5778,7 +6902,48 @@ export interface components {
             capacityLitres: number;
         };
         /** @enum {unknown} */
+        SprayReason: "ownIdea" | "plan" | "course";
+        SprayRecord: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            material: string;
+            materialName: string;
+            groupName: string;
+            recipeName: null | string;
+            step: null | components["schemas"]["DoseStep"];
+            dose: null | string;
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            expectedLitres: null | number;
+            /** Format: double */
+            shareWetted: number;
+            parts: components["schemas"]["WettedPart"][];
+            plantingIds: string[];
+            where: string[];
+            target: null | string;
+            targetName: null | string;
+            why: components["schemas"]["SprayReason"];
+            patchTest: boolean;
+            /** Format: uuid */
+            doneBy: null | string;
+            note: null | string;
+            air: string;
+            mix: components["schemas"]["PartOfMix"][];
+            checkBackIds: string[];
+            /** Format: date-time */
+            struckAt: null | string;
+            history: components["schemas"]["CorrectionAnswer"][];
+        };
+        /** @enum {unknown} */
         SprayRule: "heat" | "sun" | "wind" | "rain" | "evaporation" | "drying" | "leafWet" | "cold" | "bees" | "light" | "wilt" | "pond" | "free" | "unknown";
+        SprayStruck: {
+            struck: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         StageAnswer: {
             /** Format: date */
             day: string;
@@ -5907,6 +7072,42 @@ export interface components {
             line: number;
             belowAtMost: number[];
             aboveAtLeast: number[];
+        };
+        StoryAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            name: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            days: string[];
+            row: components["schemas"]["RowAnswer"];
+            chapters: components["schemas"]["StoryChapterAnswer"][];
+            season: components["schemas"]["SeasonChoice"];
+            seasons: components["schemas"]["SeasonChoice"][];
+        };
+        StoryChapterAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            cropName: string;
+            target: null | string;
+            title: string;
+            lines: components["schemas"]["StoryLineAnswer"][];
+            ending: string;
+        };
+        /** @enum {unknown} */
+        StoryKind: "planted" | "found" | "clean" | "done" | "judged" | "ended";
+        StoryLineAnswer: {
+            kind: components["schemas"]["StoryKind"];
+            /** Format: date-time */
+            at: string;
+            sentence: string;
+            /** Format: uuid */
+            recordId: string;
+            photoIds: string[];
         };
         StrengthAnswer: {
             material: string;
@@ -6058,6 +7259,7 @@ export interface components {
             /** Format: double */
             usedLitres: number;
             plantingIds: string[];
+            parts?: null | components["schemas"]["WettedPart"][];
         };
         Target: {
             id: string;
@@ -6132,6 +7334,115 @@ export interface components {
         };
         /** @enum {unknown} */
         TrendDirection: "rising" | "falling" | "steady" | "unclear";
+        TrialAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            target: string;
+            targetName: string;
+            isDisease: boolean;
+            unit: components["schemas"]["TrialUnitKind"];
+            /** Format: int32 */
+            leavesPerUnit: number;
+            /** Format: int32 */
+            seed: number;
+            blind: boolean;
+            /** Format: date-time */
+            openedAt: string;
+            /** Format: date-time */
+            treatedAt: null | string;
+            /** Format: date-time */
+            closedAt: null | string;
+            sides: components["schemas"]["TrialSideAnswer"][];
+            units: components["schemas"]["TrialUnitAnswer"][];
+            /** Format: int32 */
+            countRounds: number;
+            power: string;
+            next: string;
+        };
+        TrialClosed: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TrialCounts: {
+            counts: components["schemas"]["NewTrialCount"][];
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TrialPowerAnswer: {
+            /** Format: double */
+            points: null | number;
+            sentence: string;
+        };
+        TrialSheet: {
+            name: string;
+            blind: boolean;
+            sides: components["schemas"]["TrialSheetSide"][];
+        };
+        TrialSheetSide: {
+            letter: string;
+            name: string;
+            units: components["schemas"]["TrialSheetUnit"][];
+        };
+        TrialSheetUnit: {
+            /** Format: int32 */
+            number: number;
+            where: string;
+        };
+        TrialSideAnswer: {
+            /** Format: int32 */
+            number: number;
+            letter: string;
+            recipe: null | string;
+            name: string;
+            step: components["schemas"]["DoseStep"];
+            hatch: null | string;
+            /** Format: int32 */
+            units: number;
+            /** Format: int32 */
+            leaves: number;
+            /** Format: double */
+            affected: null | number;
+            /** Format: double */
+            affectedBefore: null | number;
+            /** Format: double */
+            areaUnderCurve: null | number;
+            /** Format: double */
+            controlPercent: null | number;
+            /** Format: double */
+            controlLow: null | number;
+            /** Format: double */
+            controlHigh: null | number;
+            method: null | string;
+            verdict: null | components["schemas"]["TrialVerdict"];
+            sentence: string;
+        };
+        TrialTreated: {
+            sides: components["schemas"]["SideTreated"][];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TrialUnitAnswer: {
+            /** Format: int32 */
+            number: number;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            /** Format: int32 */
+            side: null | number;
+            /** Format: int32 */
+            counts: number;
+            /** Format: int32 */
+            lastLooked: null | number;
+            /** Format: int32 */
+            lastAffected: null | number;
+        };
+        /** @enum {unknown} */
+        TrialUnitKind: "place" | "plant" | "leaf";
+        /** @enum {unknown} */
+        TrialVerdict: "tooFewToTell" | "works" | "doesLittle" | "makesItWorse" | null;
         TroubleAnswer: {
             /** Format: uuid */
             plantingId: string;
@@ -6235,6 +7546,8 @@ export interface components {
             days: components["schemas"]["WeatherDayAnswer"][];
             hasStation: boolean;
         };
+        /** @enum {unknown} */
+        WettedPart: "undersides" | "tops" | "stems" | "soil";
         WhatIfAnswer: {
             where: string;
             targetName: string;
@@ -6288,6 +7601,19 @@ export interface components {
         };
         /** @enum {unknown} */
         WindUnit: "metresPerSecond" | "kilometresPerHour" | "milesPerHour" | "knots";
+        WorkedAnswer: {
+            material: string;
+            hatch: string;
+            target: string;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            cleared: number;
+            /** Format: int32 */
+            holding: number;
+            /** Format: int32 */
+            losing: number;
+        };
     };
     responses: never;
     parameters: never;

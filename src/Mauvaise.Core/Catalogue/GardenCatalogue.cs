@@ -63,30 +63,36 @@ public sealed class GardenCatalogue
         }
 
         var own = products.Select(p => p.ToMaterial(this)).ToList();
-        var more = new GardenCatalogue
-        {
-            Groups = Groups,
-            Materials = [.. Materials, .. own],
-            Targets = Targets,
-            Signs = Signs,
-            Helpers = Helpers,
-            Crops = Crops,
-            Recipes = [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))],
-            Pairs = Pairs,
-            Measures = Measures,
-            Climates = Climates,
-            targetById = targetById,
-            signById = signById,
-            cropById = cropById,
-            groupById = groupById,
-            climateById = climateById,
-            measureById = measureById,
-            targetsByCrop = targetsByCrop,
-        };
-        more.materialById = more.Materials.ToFrozenDictionary(m => m.Id);
-        more.recipeById = more.Recipes.ToFrozenDictionary(r => r.Id);
-        return more;
+        return Copy([.. Materials, .. own], [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))]);
     }
+
+    /// <summary>This catalogue with some of its materials as a garden has come to know them.</summary>
+    /// <param name="known">By id; each keeps its id.</param>
+    public GardenCatalogue Knowing(IReadOnlyDictionary<string, Material> known) =>
+        known.Count == 0 ? this : Copy([.. Materials.Select(m => known.GetValueOrDefault(m.Id, m))], Recipes);
+
+    private GardenCatalogue Copy(IReadOnlyList<Material> materials, IReadOnlyList<Recipe> recipes) => new()
+    {
+        Groups = Groups,
+        Materials = materials,
+        Targets = Targets,
+        Signs = Signs,
+        Helpers = Helpers,
+        Crops = Crops,
+        Recipes = recipes,
+        Pairs = Pairs,
+        Measures = Measures,
+        Climates = Climates,
+        materialById = materials.ToFrozenDictionary(m => m.Id),
+        recipeById = recipes.ToFrozenDictionary(r => r.Id),
+        targetById = targetById,
+        signById = signById,
+        cropById = cropById,
+        groupById = groupById,
+        climateById = climateById,
+        measureById = measureById,
+        targetsByCrop = targetsByCrop,
+    };
 
     /// <summary>Null when the catalogue has no such material; the same for the other finders.</summary>
     public Material? FindMaterial(string id) => materialById.GetValueOrDefault(id);

@@ -52,8 +52,22 @@ public static class MaterialChoice
         var works = target.Kind == TargetKind.Disease
             ? 0.4 * effect.Young + 0.6 * effect.Protects
             : 0.2 * effect.Eggs + 0.45 * effect.Young + 0.35 * effect.Adult;
-        var score = works * material.Evidence switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
+        // What was seen here takes the place of the doubt in the catalogue's figure, as far as it goes; the effect itself has it in it.
+        var learned = garden.Learned.Efficacy(material.Id, target.Id)?.Share;
+        var own = learned is null ? 0 : learned.OwnWeight / (learned.OwnWeight + learned.UsualWeight);
+        var grade = material.Evidence switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
+        var score = works * (grade + (1 - grade) * own);
         reasons.Add($"{Evidence(material.Evidence)} evidence against {target.Name.ToLowerInvariant()}.");
+        if (learned is { OwnWeight: > 0.5 })
+        {
+            reasons.Add(FormattableString.Invariant($"Here it took {learned.Now * 100:0} % by what you counted; {learned.UsualMean * 100:0} % is usual."));
+        }
+
+        if (garden.Learned.Injury(material.Id, crop.Id)?.Share is { OwnHits: > 0 } hurt && hurt.Now > hurt.UsualMean)
+        {
+            score *= 1 - (hurt.Now - hurt.UsualMean);
+            reasons.Add(FormattableString.Invariant($"It hurt {crop.Name.ToLowerInvariant()} here: {hurt.Now * 100:0} of a hundred sprays, as far as you saw."));
+        }
 
         if (LastCourseGroup(garden, history, target) is { } last)
         {

@@ -34,6 +34,14 @@ public sealed record GardenSnapshot(
 {
     private GardenSky? sky;
 
+    /// <summary>Every spray that was judged, of all years, in time order.</summary>
+    public IReadOnlyList<JudgedSpray> Judged { get; init; } = [];
+
+    public IReadOnlyList<Trial> Trials { get; init; } = [];
+
+    /// <summary>What follows from <see cref="Judged"/> and the rest; <see cref="Catalogue"/> has it in it already.</summary>
+    public Learned Learned { get; init; } = Learned.Nothing;
+
     /// <summary>Made when it is first asked for, and anew for a copy with other weather.</summary>
     private GardenSky Sky => sky is { } made && ReferenceEquals(made.Series, Weather) ? made : sky = GardenSky.Of(Weather, Garden.Latitude, Garden.Longitude, Garden.Zone);
 

@@ -83,8 +83,19 @@ public sealed record Batch(
 /// <param name="ShareWetted">Share of the leaf area wetted, 0 to 1.</param>
 public sealed record Treated(Guid PlantingId, double ShareWetted);
 
+/// <summary>What made somebody spray.</summary>
+public enum SprayReason { OwnIdea, Plan, Course }
+
+/// <summary>What of a plant was wetted.</summary>
+public enum WettedPart { Undersides, Tops, Stems, Soil }
+
+/// <summary>The air when a spray went on, as far as it is known.</summary>
+public sealed record SprayAir(double? TemperatureC, double? RelativeHumidityPercent, double? WindMetresPerSecond);
+
 /// <summary>A spray that was put on.</summary>
 /// <param name="PerLitre">Dose of the active in its dose unit per litre.</param>
+/// <param name="Parts">Empty when nobody said.</param>
+/// <param name="ExpectedLitres">What the places were reckoned to take; null when nobody reckoned.</param>
 public sealed record SprayApplication(
     Guid Id,
     Guid? BatchId,
@@ -95,7 +106,12 @@ public sealed record SprayApplication(
     string? Target,
     IReadOnlyList<Treated> Treated,
     bool PatchTest,
-    string? Note);
+    string? Note,
+    Guid? MemberId = null,
+    SprayReason Why = SprayReason.OwnIdea,
+    IReadOnlyList<WettedPart>? Parts = null,
+    double? ExpectedLitres = null,
+    SprayAir? Air = null);
 
 /// <summary>How an application, or a whole course, turned out.</summary>
 public enum Outcome { Cleared, Holding, Losing, Lost }
@@ -103,11 +119,17 @@ public enum Outcome { Cleared, Holding, Losing, Lost }
 /// <summary>What a spray did to the plant.</summary>
 public enum Injury { None, Slight, Clear, Severe }
 
+/// <summary>How a spray hurt.</summary>
+public enum InjurySign { Scorch, Curl, Drop }
+
 /// <summary>A visit to judge a spray, or a task, at one planting.</summary>
 /// <param name="ApplicationId">The spray; null for a task.</param>
 /// <param name="DoneAt">Null while it is due.</param>
 /// <param name="ObservationId">The count made on that visit.</param>
 /// <param name="TaskId">The task; null for a spray.</param>
+/// <param name="BeforeId">The count before that it was judged against.</param>
+/// <param name="Alive">Of the insects that were touched.</param>
+/// <param name="DiscountedFor">Why the garden is not to learn from it; null when it is.</param>
 public sealed record CheckBack(
     Guid Id,
     Guid? ApplicationId,
@@ -117,7 +139,13 @@ public sealed record CheckBack(
     Guid? ObservationId,
     Outcome? Outcome,
     Injury Injury,
-    Guid? TaskId = null);
+    Guid? TaskId = null,
+    Guid? BeforeId = null,
+    IReadOnlyList<InjurySign>? InjurySigns = null,
+    int? Alive = null,
+    int? Dead = null,
+    string? DiscountedFor = null,
+    Guid? MemberId = null);
 
 /// <summary>What became of a step of the ladder. Passed: the gardener said no to it for what was seen then.</summary>
 public enum TaskState { Planned, Done, Dropped, Passed }
@@ -168,3 +196,40 @@ public sealed record Course(
     double? DegreeDaysPerDay,
     IReadOnlyList<DateOnly> OwnDays,
     DateTimeOffset? StoppedAt = null);
+
+/// <summary>What is treated and counted as one in a trial.</summary>
+public enum TrialUnitKind { Place, Plant, Leaf }
+
+/// <summary>A side of a trial.</summary>
+/// <param name="Number">From 1.</param>
+/// <param name="Recipe">Null for the side that is left alone.</param>
+public sealed record TrialSide(int Number, string? Recipe, DoseStep Step);
+
+/// <summary>A place, plant or marked leaf of a trial.</summary>
+/// <param name="Number">From 1, as on its label.</param>
+/// <param name="Side">Number of the side that the lot gave it.</param>
+public sealed record TrialUnit(int Number, Guid PlantingId, int Side);
+
+/// <summary>One unit of a trial counted once.</summary>
+/// <param name="SeverityPercent">Share of the leaf area, 0 to 100, for a disease.</param>
+public sealed record TrialCount(Guid Id, int Unit, DateTimeOffset At, int LeavesLooked, int LeavesAffected, double? SeverityPercent);
+
+/// <summary>Materials held against each other and against nothing.</summary>
+/// <param name="Seed">Of the lot that dealt the units to the sides.</param>
+/// <param name="Blind">Whoever counts does not see which side a unit is on until the trial is closed.</param>
+/// <param name="TreatedAt">Counts up to then are from before; null until the sides were treated.</param>
+/// <param name="Counts">In time order.</param>
+public sealed record Trial(
+    Guid Id,
+    string Name,
+    string Target,
+    TrialUnitKind Unit,
+    int LeavesPerUnit,
+    int Seed,
+    bool Blind,
+    DateTimeOffset OpenedAt,
+    DateTimeOffset? TreatedAt,
+    DateTimeOffset? ClosedAt,
+    IReadOnlyList<TrialSide> Sides,
+    IReadOnlyList<TrialUnit> Units,
+    IReadOnlyList<TrialCount> Counts);

@@ -88,4 +88,8 @@ public static class Shelf
         coldestLastNightC < material.PasteBelowC
             ? new("cold", FormattableString.Invariant($"{coldestLastNightC:0} °C last night: under {material.PasteBelowC:0} °C it is a paste. Stand the bottle in warm water first."))
             : null;
+
+    /// <summary>What a unit of a material cost when it was last bought, in the household's money; null when no price is known.</summary>
+    public static double? PriceOf(IReadOnlyList<Stock> stocks, string material) =>
+        stocks.LastOrDefault(s => s.Material == material && s.Cost is not null && s.Amount > 0) is { } bought ? bought.Cost / bought.Amount : null;
 }

@@ -57,8 +57,11 @@ public static class SprayVolume
     public static double Litres(Place place, Planting planting, Crop crop, int plantingsInPlace) =>
         place.AreaM2 / Math.Max(1, plantingsInPlace) * LitresPerM2(planting.Stage, crop.Tall);
 
-    /// <summary>Litres for several plantings of a garden together, rounded up to a tenth so that the tank is not short.</summary>
+    /// <summary>Litres for several plantings of a garden together, as this garden uses them, rounded up to a tenth so that the tank is not short.</summary>
     public static double LitresFor(GardenSnapshot garden, IEnumerable<Planting> plantings) =>
-        Math.Max(0.1, Math.Ceiling(plantings.Sum(p =>
-            Litres(garden.PlaceOf(p), p, garden.Catalogue.Crop(p.Crop), garden.Growing.Count(x => x.PlaceId == p.PlaceId))) * 10 - 1e-9) / 10);
+        Math.Max(0.1, Math.Ceiling(Reckoned(garden, plantings) * garden.Learned.LitresFactor * 10 - 1e-9) / 10);
+
+    /// <summary>Litres for several plantings by area and stage alone.</summary>
+    public static double Reckoned(GardenSnapshot garden, IEnumerable<Planting> plantings) =>
+        plantings.Sum(p => Litres(garden.PlaceOf(p), p, garden.Catalogue.Crop(p.Crop), garden.Growing.Count(x => x.PlaceId == p.PlaceId)));
 }

@@ -7,6 +7,21 @@ namespace Mauvaise.Core.Outcomes;
 /// <param name="ChangePercent">Change of the share of leaves, per cent of the count before: -80 means four fifths fewer; null without a count before.</param>
 public sealed record Judgement(Outcome Outcome, double? ChangePercent, string Sentence);
 
+/// <summary>The count that a spray, or a task, is judged against.</summary>
+public static class CountBefore
+{
+    /// <summary>
+    /// The last look at a planting before an instant at which a leaf was looked at: of its troubles the one that was treated; where it was
+    /// not named, one without a name. Null when nobody looked.
+    /// </summary>
+    public static Observation? Of(GardenSnapshot garden, Guid plantingId, string? target, DateTimeOffset at)
+    {
+        var last = garden.Observations.LastOrDefault(o => o.PlantingId == plantingId && o.At <= at && o.LeavesLooked > 0);
+        var look = last is null ? [] : garden.Observations.Where(o => o.LookId == last.LookId).ToList();
+        return look.FirstOrDefault(o => o.Named == target) ?? look.FirstOrDefault(o => o.Named is null) ?? last;
+    }
+}
+
 /// <summary>Judges a spray from counts before and after on the same plants.</summary>
 public static class CheckBackVerdict
 {

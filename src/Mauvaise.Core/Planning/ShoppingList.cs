@@ -48,8 +48,7 @@ public static class ShoppingList
             reasons.Add(good.Count == 0 ? "What is on the shelf is past its date." : FormattableString.Invariant($"Low: {onShelf:0.#} {material.Unit} left."));
         }
 
-        var price = kept.LastOrDefault(s => s.Cost is not null && s.Amount > 0);
-        return new ShoppingItem(material, needed, onShelf, toBuy, toBuy > 0 && price is not null ? price.Cost * toBuy / price.Amount : null, reasons);
+        return new ShoppingItem(material, needed, onShelf, toBuy, toBuy > 0 ? Shelf.PriceOf(kept, material.Id) * toBuy : null, reasons);
     }
 
     /// <summary>By material: all rounds of this evening's tanks that fall into the fortnight. What is made at home counts as its parts.</summary>

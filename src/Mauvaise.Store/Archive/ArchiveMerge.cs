@@ -59,7 +59,10 @@ public sealed class ArchiveMerge(GardenDb db)
             await db.Courses.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
             await db.PlanChoices.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
             await db.SeenRounds.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.FeedEvents.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop)));
+            await db.FeedEvents.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+            await db.Corrections.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+            await db.Trials.AsNoTracking().Include(r => r.Sides).Include(r => r.Units).Where(r => r.GardenId == id).AsSplitQuery().ToListAsync(stop),
+            await db.TrialCounts.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop)));
     }
 
     /// <summary>What would be new, the same and different.</summary>
@@ -241,6 +244,9 @@ public sealed class ArchiveMerge(GardenDb db)
             PlanChoices = Sorted(a.PlanChoices),
             SeenRounds = Sorted(a.SeenRounds),
             FeedEvents = Sorted(a.FeedEvents),
+            Corrections = Sorted(a.Corrections),
+            Trials = Sorted(a.Trials),
+            TrialCounts = Sorted(a.TrialCounts),
         };
     }
 }

@@ -34,10 +34,13 @@ public sealed record GardenArchive(
     IReadOnlyList<CourseRow> Courses,
     IReadOnlyList<PlanChoiceRow> PlanChoices,
     IReadOnlyList<SeenRoundRow> SeenRounds,
-    IReadOnlyList<FeedEventRow> FeedEvents)
+    IReadOnlyList<FeedEventRow> FeedEvents,
+    IReadOnlyList<CorrectionRow> Corrections,
+    IReadOnlyList<TrialRow> Trials,
+    IReadOnlyList<TrialCountRow> TrialCounts)
 {
     /// <summary>Raised with every change that an older Mauvaise could not read.</summary>
-    public const int Current = 1;
+    public const int Current = 2;
 
     public static JsonSerializerOptions Json { get; } = new(JsonSerializerDefaults.Web)
     {
@@ -71,6 +74,9 @@ public sealed record GardenArchive(
         ("words to the plan", a => a.PlanChoices),
         ("rounds as last seen", a => a.SeenRounds),
         ("calendar entries", a => a.FeedEvents),
+        ("corrections", a => a.Corrections),
+        ("trials", a => a.Trials),
+        ("counts of trials", a => a.TrialCounts),
     ];
 
     /// <summary>The JSON schema of garden.json.</summary>

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Lessons;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
 using Microsoft.EntityFrameworkCore;
@@ -8,46 +9,99 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Store.Loading;
 
 /// <summary>Loads what the core needs to know of a garden, in one go, untracked.</summary>
-public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeProvider clock)
+public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeProvider clock, SnapshotCache cache)
 {
     /// <summary>Records older than this are left in the file.</summary>
     private static readonly TimeSpan HistoryBack = TimeSpan.FromDays(400);
     private static readonly TimeSpan WeatherBack = TimeSpan.FromDays(55);
     private static readonly TimeSpan WeatherAhead = TimeSpan.FromDays(11);
 
-    /// <summary>Null when there is no such garden.</summary>
+    /// <summary>Weather before a season that its indices start from.</summary>
+    private static readonly TimeSpan SeasonRunUp = TimeSpan.FromDays(25);
+
+    /// <summary>The garden as it stands now; null when there is no such garden.</summary>
     public async Task<GardenSnapshot?> LoadAsync(Guid gardenId, CancellationToken stop)
+    {
+        var now = clock.GetUtcNow();
+        // Asked for before reading: what is written meanwhile makes the next one read again.
+        var version = cache.Version();
+        if (cache.Find(gardenId, version, now) is { } kept)
+        {
+            return kept with { Now = now };
+        }
+
+        var read = await ReadAsync(gardenId, new Span(now, now - HistoryBack, now + HistoryBack, now - WeatherBack, now + WeatherAhead, null), stop);
+        if (read is not null)
+        {
+            cache.Keep(gardenId, version, read);
+        }
+
+        return read;
+    }
+
+    /// <summary>A garden as it stood at the end of a season, or stands now, with all that was recorded in it.</summary>
+    /// <param name="from">First day of the season.</param>
+    /// <param name="to">Last day; today at the latest.</param>
+    /// <param name="placeId">Only what was recorded at this place; null for all.</param>
+    public async Task<GardenSnapshot?> LoadSeasonAsync(Guid gardenId, DateOnly from, DateOnly to, Guid? placeId, CancellationToken stop)
+    {
+        if (await db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } row)
+        {
+            return null;
+        }
+
+        var garden = ToGarden(row);
+        var end = new[] { garden.StartOf(to.AddDays(1)).AddMinutes(-1), clock.GetUtcNow() }.Min();
+        var start = garden.StartOf(from);
+        return await ReadAsync(gardenId, new Span(end, start, end, start - SeasonRunUp, end + WeatherAhead, placeId), stop);
+    }
+
+    /// <summary>What of a garden is read.</summary>
+    /// <param name="Now">As of when.</param>
+    private sealed record Span(DateTimeOffset Now, DateTimeOffset Since, DateTimeOffset Until, DateTimeOffset WeatherFrom, DateTimeOffset WeatherTo, Guid? PlaceId);
+
+    private async Task<GardenSnapshot?> ReadAsync(Guid gardenId, Span span, CancellationToken stop)
     {
         if (await db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
         {
             return null;
         }
 
-        var now = clock.GetUtcNow();
-        var since = now - HistoryBack;
+        var (now, since, until) = (span.Now, span.Since, span.Until);
+        var (sinceDay, untilDay) = (DateOnly.FromDateTime(since.UtcDateTime), DateOnly.FromDateTime(until.UtcDateTime));
         var places = await db.Places.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Order).ThenBy(p => p.Name).ToListAsync(stop);
-        var placeIds = places.Select(p => p.Id).ToList();
         var fetch = await db.WeatherFetches.AsNoTracking().FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Service, stop);
         var products = await db.Products.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Name).ToListAsync(stop);
-        return new GardenSnapshot(
+        // Plantings of the garden, and of those the ones whose records are wanted.
+        var plantings = db.Plantings.AsNoTracking().Where(p => db.Places.Any(x => x.Id == p.PlaceId && x.GardenId == gardenId));
+        var wanted = span.PlaceId is { } place ? plantings.Where(p => p.PlaceId == place) : null;
+        IQueryable<T> Of<T>(IQueryable<T> rows, Func<IQueryable<T>, IQueryable<T>> only) => wanted is null ? rows : only(rows);
+
+        var applications = Of(db.Applications.AsNoTracking().Where(a => a.GardenId == gardenId && a.At >= since && a.At <= until && a.StruckAt == null), q => q.Where(a => a.Treated.Any(t => wanted!.Any(p => p.Id == t.PlantingId))));
+        var tasks = Of(db.Tasks.AsNoTracking().Where(t => t.GardenId == gardenId && t.DueOn >= sinceDay && t.DueOn <= untilDay), q => q.Where(t => wanted!.Any(p => p.Id == t.PlantingId)));
+        // Only with what they judge: a visit may lie within the time that is read and its spray before it.
+        var checkBacks = Of(db.CheckBacks.AsNoTracking().Where(c => c.GardenId == gardenId && c.DueOn >= sinceDay && c.DueOn <= untilDay
+            && (db.Applications.Any(a => a.Id == c.ApplicationId && a.StruckAt == null && a.At >= since) || db.Tasks.Any(t => t.Id == c.TaskId && t.DueOn >= sinceDay))), q => q.Where(c => wanted!.Any(p => p.Id == c.PlantingId)));
+        return Learning.In(new GardenSnapshot(
             ToGarden(garden),
             now,
             catalogue.With([.. products.Select(ToProduct)]),
             [.. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
                 .OrderBy(m => m.Role).ThenBy(m => m.Name, StringComparer.Ordinal)],
             [.. places.Select(ToPlace)],
-            await db.Plantings.AsNoTracking().Where(p => placeIds.Contains(p.PlaceId)).OrderBy(p => p.From).ThenBy(p => p.Crop)
+            await plantings.OrderBy(p => p.From).ThenBy(p => p.Crop)
                 .Select(p => new Planting(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower)).ToListAsync(stop),
-            [.. (await db.Walks.AsNoTracking().Include(w => w.Skipped).Where(w => w.GardenId == gardenId && w.StartedAt >= since).OrderBy(w => w.StartedAt).ToListAsync(stop))
+            [.. (await db.Walks.AsNoTracking().Include(w => w.Skipped).Where(w => w.GardenId == gardenId && w.StartedAt >= since && w.StartedAt <= until).OrderBy(w => w.StartedAt).ToListAsync(stop))
                 .Select(w => new WalkTaken(w.Id, w.StartedAt, w.EndedAt, w.MemberId, [.. w.Skipped.Select(x => x.PlaceId)]))],
-            [.. (await db.Observations.AsNoTracking().Include(o => o.Signs).Where(o => o.GardenId == gardenId && o.At >= since).OrderBy(o => o.At).AsSplitQuery().ToListAsync(stop)).Select(ToObservation)],
-            [.. (await db.Batches.AsNoTracking().Include(b => b.Plantings).Include(b => b.Ingredients).Where(b => b.GardenId == gardenId && b.MadeAt >= since).OrderBy(b => b.MadeAt).AsSplitQuery().ToListAsync(stop)).Select(ToBatch)],
-            [.. (await db.Applications.AsNoTracking().Include(a => a.Treated).Where(a => a.GardenId == gardenId && a.At >= since).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
-            await db.CheckBacks.AsNoTracking().Where(c => c.GardenId == gardenId && c.DueOn >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(c => c.DueOn)
-                .Select(c => new CheckBack(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury, c.TaskId)).ToListAsync(stop),
-            await db.Tasks.AsNoTracking().Where(t => t.GardenId == gardenId && t.DueOn >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(t => t.DueOn)
+            [.. (await Of(db.Observations.AsNoTracking().Where(o => o.GardenId == gardenId && o.At >= since && o.At <= until), q => q.Where(o => wanted!.Any(p => p.Id == o.PlantingId)))
+                .Include(o => o.Signs).OrderBy(o => o.At).AsSplitQuery().ToListAsync(stop)).Select(ToObservation)],
+            [.. (await Of(db.Batches.AsNoTracking().Where(b => b.GardenId == gardenId && b.MadeAt >= since && b.MadeAt <= until), q => q.Where(b => applications.Any(a => a.BatchId == b.Id)))
+                .Include(b => b.Plantings).Include(b => b.Ingredients).OrderBy(b => b.MadeAt).AsSplitQuery().ToListAsync(stop)).Select(ToBatch)],
+            [.. (await applications.Include(a => a.Treated).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
+            [.. (await checkBacks.OrderBy(c => c.DueOn).ToListAsync(stop)).Select(ToCheckBack)],
+            await tasks.OrderBy(t => t.DueOn)
                 .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves)).ToListAsync(stop),
-            [.. (await db.Courses.AsNoTracking().Where(c => c.GardenId == gardenId && c.OpenedAt >= since).OrderBy(c => c.OpenedAt).ToListAsync(stop)).Select(ToCourse)],
+            [.. (await Of(db.Courses.AsNoTracking().Where(c => c.GardenId == gardenId && c.OpenedAt >= since && c.OpenedAt <= until), q => q.Where(c => wanted!.Any(p => p.Id == c.PlantingId))).OrderBy(c => c.OpenedAt).ToListAsync(stop)).Select(ToCourse)],
             await db.PlanChoices.AsNoTracking().Where(c => c.GardenId == gardenId).OrderBy(c => c.On).ThenBy(c => c.Id)
                 .Select(c => new PlanChoice(c.Id, c.Word, c.PlantingId, c.Target, c.Material, c.On)).ToListAsync(stop),
             await db.SeenRounds.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.On).ThenBy(r => r.Key)
@@ -56,12 +110,49 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
                 .Select(s => new Sprayer(s.Id, s.Name, s.CapacityLitres)).ToListAsync(stop),
             await db.Stocks.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.Name)
                 .Select(s => new Stock(s.Id, s.Material, s.Name, s.Amount, s.Left, s.Unit, s.OpenedOn, s.BestBefore, s.StrengthPercent, s.Cost, s.LowAt)).ToListAsync(stop),
-            await db.Picks.AsNoTracking().Where(p => p.GardenId == gardenId && p.On >= DateOnly.FromDateTime(since.UtcDateTime)).OrderBy(p => p.On)
+            await db.Picks.AsNoTracking().Where(p => p.GardenId == gardenId && p.On >= sinceDay).OrderBy(p => p.On)
                 .Select(p => new PlannedPick(p.Id, p.PlantingId, p.On)).ToListAsync(stop),
             await db.Emulsions.AsNoTracking().Where(e => e.GardenId == gardenId).OrderBy(e => e.At)
                 .Select(e => new Emulsion(e.Id, e.At, e.Oil, e.Soap, e.Water, e.SoapMlPerLitre, e.HeldSeconds)).ToListAsync(stop),
-            await WeatherStore.ReadAsync(db, gardenId, now - WeatherBack, now + WeatherAhead, stop),
-            new WeatherState(fetch?.AnsweredAt, fetch?.Trouble));
+            await WeatherStore.ReadAsync(db, gardenId, span.WeatherFrom, span.WeatherTo, stop),
+            new WeatherState(fetch?.AnsweredAt, fetch?.Trouble))
+        {
+            Judged = await JudgedAsync(gardenId, stop),
+            Trials = await TrialsAsync(db, gardenId, stop),
+        });
+    }
+
+    /// <summary>What came of every spray, of all years: a garden learns from more than its last season.</summary>
+    private async Task<IReadOnlyList<JudgedSpray>> JudgedAsync(Guid gardenId, CancellationToken stop) =>
+        await (
+            from c in db.CheckBacks.AsNoTracking()
+            where c.GardenId == gardenId && c.DoneAt != null
+            join a in db.Applications on c.ApplicationId equals a.Id
+            where a.StruckAt == null
+            join p in db.Plantings on c.PlantingId equals p.Id
+            join before in db.Observations on c.BeforeId equals before.Id into befores
+            from before in befores.DefaultIfEmpty()
+            join after in db.Observations on c.ObservationId equals after.Id into afters
+            from after in afters.DefaultIfEmpty()
+            orderby a.At, c.Id
+            select new JudgedSpray(
+                c.Id, a.Id, p.Id, p.Crop, a.Material, a.Target, a.At, c.DoneAt!.Value,
+                before == null ? null : new LeafCount(before.LeavesLooked, before.LeavesAffected),
+                after == null ? null : new LeafCount(after.LeavesLooked, after.LeavesAffected),
+                c.Outcome, c.Injury, c.DiscountedFor)).ToListAsync(stop);
+
+    /// <summary>Every trial of a garden, with its counts in time order.</summary>
+    public static async Task<IReadOnlyList<Trial>> TrialsAsync(GardenDb db, Guid gardenId, CancellationToken stop)
+    {
+        var trials = await db.Trials.AsNoTracking().Include(t => t.Sides).Include(t => t.Units).Where(t => t.GardenId == gardenId).OrderBy(t => t.OpenedAt).AsSplitQuery().ToListAsync(stop);
+        var counts = (await db.TrialCounts.AsNoTracking().Where(c => c.GardenId == gardenId).OrderBy(c => c.At).ThenBy(c => c.Unit).ToListAsync(stop)).ToLookup(c => c.TrialId);
+        return
+        [
+            .. trials.Select(t => new Trial(t.Id, t.Name, t.Target, t.Unit, t.LeavesPerUnit, t.Seed, t.Blind, t.OpenedAt, t.TreatedAt, t.ClosedAt,
+                [.. t.Sides.OrderBy(s => s.Number).Select(s => new TrialSide(s.Number, s.Recipe, s.Step))],
+                [.. t.Units.OrderBy(u => u.Number).Select(u => new TrialUnit(u.Number, u.PlantingId, u.Side))],
+                [.. counts[t.Id].Select(c => new TrialCount(c.Id, c.Unit, c.At, c.LeavesLooked, c.LeavesAffected, c.SeverityPercent))])),
+        ];
     }
 
     public static Garden ToGarden(GardenRow g) =>
@@ -75,7 +166,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     private static Place ToPlace(PlaceRow p) =>
         new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);
 
-    private static Observation ToObservation(ObservationRow o) =>
+    public static Observation ToObservation(ObservationRow o) =>
         new(o.Id, o.LookId, o.WalkId, o.PlantingId, o.At, o.LeavesLooked, o.LeavesAffected, o.SeverityPercent, o.Ants, o.Helpers, o.Mummies,
             o.Part, o.Side, o.Roots,
             [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.NameIsGroup, o.Note);
@@ -92,7 +183,20 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         new(c.Id, c.PlantingId, c.Target, c.Recipe, c.OpenedAt, c.Step, c.SpacingDays, c.Rounds, c.DegreeDaysPerDay,
             [.. (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => DateOnly.ParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture))], c.StoppedAt);
 
-    private static SprayApplication ToApplication(ApplicationRow a) =>
+    public static SprayApplication ToApplication(ApplicationRow a) =>
         new(a.Id, a.BatchId, a.At, a.Material, a.PerLitre, a.Litres, a.Target,
-            [.. a.Treated.Select(t => new Treated(t.PlantingId, t.ShareWetted))], a.PatchTest, a.Note);
+            [.. a.Treated.Select(t => new Treated(t.PlantingId, t.ShareWetted))], a.PatchTest, a.Note,
+            a.MemberId, a.Why, Listed<WettedPart>(a.Parts), a.ExpectedLitres,
+            a.TemperatureC is null && a.RelativeHumidityPercent is null && a.WindMetresPerSecond is null ? null : new SprayAir(a.TemperatureC, a.RelativeHumidityPercent, a.WindMetresPerSecond));
+
+    private static CheckBack ToCheckBack(CheckBackRow c) =>
+        new(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury, c.TaskId, c.BeforeId, Listed<InjurySign>(c.InjurySigns), c.Alive, c.Dead, c.DiscountedFor, c.MemberId);
+
+    /// <summary>Names with commas between, as rows keep short lists; the inverse is <see cref="Joined"/>.</summary>
+    private static T[] Listed<T>(string? names)
+        where T : struct, Enum => [.. (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(Enum.Parse<T>)];
+
+    /// <summary>Null for an empty list.</summary>
+    public static string? Joined<T>(IEnumerable<T>? values)
+        where T : struct, Enum => string.Join(',', (values ?? []).Distinct().Order()) is { Length: > 0 } names ? names : null;
 }

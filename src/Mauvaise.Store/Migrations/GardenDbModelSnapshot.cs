@@ -29,6 +29,9 @@ namespace Mauvaise.Store.Migrations
                     b.Property<Guid?>("BatchId")
                         .HasColumnType("TEXT");
 
+                    b.Property<double?>("ExpectedLitres")
+                        .HasColumnType("REAL");
+
                     b.Property<Guid>("GardenId")
                         .HasColumnType("TEXT");
 
@@ -47,6 +50,10 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(2000)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Parts")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
                     b.Property<bool>("PatchTest")
                         .HasColumnType("INTEGER");
 
@@ -56,12 +63,20 @@ namespace Mauvaise.Store.Migrations
                     b.Property<double?>("RelativeHumidityPercent")
                         .HasColumnType("REAL");
 
+                    b.Property<long?>("StruckAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Target")
                         .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
                     b.Property<double?>("TemperatureC")
                         .HasColumnType("REAL");
+
+                    b.Property<string>("Why")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
 
                     b.Property<double?>("WindMetresPerSecond")
                         .HasColumnType("REAL");
@@ -171,7 +186,20 @@ namespace Mauvaise.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("Alive")
+                        .HasColumnType("INTEGER");
+
                     b.Property<Guid?>("ApplicationId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("BeforeId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Dead")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("DiscountedFor")
+                        .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
                     b.Property<long?>("DoneAt")
@@ -186,6 +214,13 @@ namespace Mauvaise.Store.Migrations
                     b.Property<string>("Injury")
                         .IsRequired()
                         .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("InjurySigns")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("MemberId")
                         .HasColumnType("TEXT");
 
                     b.Property<Guid?>("ObservationId")
@@ -205,6 +240,8 @@ namespace Mauvaise.Store.Migrations
 
                     b.HasIndex("ApplicationId");
 
+                    b.HasIndex("BeforeId");
+
                     b.HasIndex("ObservationId");
 
                     b.HasIndex("PlantingId");
@@ -214,6 +251,46 @@ namespace Mauvaise.Store.Migrations
                     b.HasIndex("GardenId", "DueOn");
 
                     b.ToTable("CheckBacks");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.CorrectionRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("ApplicationId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Became")
+                        .HasMaxLength(2000)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Field")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid?>("MemberId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Was")
+                        .HasMaxLength(2000)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ApplicationId");
+
+                    b.HasIndex("GardenId");
+
+                    b.ToTable("Corrections");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.CourseRow", b =>
@@ -1023,6 +1100,140 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("TreatedRow");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialCountRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("LeavesAffected")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("LeavesLooked")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid?>("MemberId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("SeverityPercent")
+                        .HasColumnType("REAL");
+
+                    b.Property<Guid>("TrialId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Unit")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.HasIndex("TrialId");
+
+                    b.ToTable("TrialCounts");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Blind")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ClosedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("LeavesPerUnit")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid?>("MemberId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("OpenedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Seed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Target")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("TreatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Unit")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.ToTable("Trials");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialSideRow", b =>
+                {
+                    b.Property<Guid>("TrialId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Recipe")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Step")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("TrialId", "Number");
+
+                    b.ToTable("TrialSideRow");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialUnitRow", b =>
+                {
+                    b.Property<Guid>("TrialId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Side")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("TrialId", "Number");
+
+                    b.HasIndex("PlantingId");
+
+                    b.ToTable("TrialUnitRow");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.WalkRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1144,6 +1355,11 @@ namespace Mauvaise.Store.Migrations
                         .HasForeignKey("ApplicationId")
                         .OnDelete(DeleteBehavior.Restrict);
 
+                    b.HasOne("Mauvaise.Store.Rows.ObservationRow", null)
+                        .WithMany()
+                        .HasForeignKey("BeforeId")
+                        .OnDelete(DeleteBehavior.SetNull);
+
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
                         .WithMany()
                         .HasForeignKey("GardenId")
@@ -1165,6 +1381,21 @@ namespace Mauvaise.Store.Migrations
                         .WithMany()
                         .HasForeignKey("TaskId")
                         .OnDelete(DeleteBehavior.Restrict);
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.CorrectionRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.ApplicationRow", null)
+                        .WithMany()
+                        .HasForeignKey("ApplicationId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.CourseRow", b =>
@@ -1391,6 +1622,54 @@ namespace Mauvaise.Store.Migrations
                         .IsRequired();
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialCountRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.TrialRow", null)
+                        .WithMany()
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialSideRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.TrialRow", null)
+                        .WithMany("Sides")
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialUnitRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.PlantingRow", null)
+                        .WithMany()
+                        .HasForeignKey("PlantingId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.HasOne("Mauvaise.Store.Rows.TrialRow", null)
+                        .WithMany("Units")
+                        .HasForeignKey("TrialId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.WalkRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
@@ -1433,6 +1712,13 @@ namespace Mauvaise.Store.Migrations
             modelBuilder.Entity("Mauvaise.Store.Rows.ObservationRow", b =>
                 {
                     b.Navigation("Signs");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.TrialRow", b =>
+                {
+                    b.Navigation("Sides");
+
+                    b.Navigation("Units");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.WalkRow", b =>

@@ -181,7 +181,52 @@ internal sealed class CheckBackConfiguration : IEntityTypeConfiguration<CheckBac
         row.HasOne<TaskRow>().WithMany().HasForeignKey(r => r.TaskId).OnDelete(DeleteBehavior.Restrict);
         row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
         row.HasOne<ObservationRow>().WithMany().HasForeignKey(r => r.ObservationId).OnDelete(DeleteBehavior.Restrict);
+        row.HasOne<ObservationRow>().WithMany().HasForeignKey(r => r.BeforeId).OnDelete(DeleteBehavior.SetNull);
         row.HasIndex(r => new { r.GardenId, r.DueOn });
+    }
+}
+
+internal sealed class CorrectionConfiguration : IEntityTypeConfiguration<CorrectionRow>
+{
+    public void Configure(EntityTypeBuilder<CorrectionRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<ApplicationRow>().WithMany().HasForeignKey(r => r.ApplicationId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Was).HasMaxLength(2000);
+        row.Property(r => r.Became).HasMaxLength(2000);
+    }
+}
+
+internal sealed class TrialConfiguration : IEntityTypeConfiguration<TrialRow>
+{
+    public void Configure(EntityTypeBuilder<TrialRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasMany(r => r.Sides).WithOne().HasForeignKey(s => s.TrialId).OnDelete(DeleteBehavior.Cascade);
+        row.HasMany(r => r.Units).WithOne().HasForeignKey(u => u.TrialId).OnDelete(DeleteBehavior.Cascade);
+    }
+}
+
+internal sealed class TrialSideConfiguration : IEntityTypeConfiguration<TrialSideRow>
+{
+    public void Configure(EntityTypeBuilder<TrialSideRow> row) => row.HasKey(r => new { r.TrialId, r.Number });
+}
+
+internal sealed class TrialUnitConfiguration : IEntityTypeConfiguration<TrialUnitRow>
+{
+    public void Configure(EntityTypeBuilder<TrialUnitRow> row)
+    {
+        row.HasKey(r => new { r.TrialId, r.Number });
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
+    }
+}
+
+internal sealed class TrialCountConfiguration : IEntityTypeConfiguration<TrialCountRow>
+{
+    public void Configure(EntityTypeBuilder<TrialCountRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<TrialRow>().WithMany().HasForeignKey(r => r.TrialId).OnDelete(DeleteBehavior.Cascade);
     }
 }
 

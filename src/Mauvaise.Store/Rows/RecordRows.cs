@@ -83,6 +83,13 @@ public sealed class ApplicationRow
     public double? TemperatureC { get; set; }
     public double? RelativeHumidityPercent { get; set; }
     public double? WindMetresPerSecond { get; set; }
+    public SprayReason Why { get; set; }
+    /// <summary>Names of <see cref="WettedPart"/> with commas between; null when nobody said.</summary>
+    public string? Parts { get; set; }
+    /// <summary>What the places were reckoned to take, litres; null when nobody reckoned.</summary>
+    public double? ExpectedLitres { get; set; }
+    /// <summary>When it was struck out as logged by mistake; it stays in the file.</summary>
+    public DateTimeOffset? StruckAt { get; set; }
     public List<TreatedRow> Treated { get; set; } = [];
 }
 
@@ -105,6 +112,77 @@ public sealed class CheckBackRow
     public Guid? ObservationId { get; set; }
     public Outcome? Outcome { get; set; }
     public Injury Injury { get; set; }
+    public Guid? MemberId { get; set; }
+    /// <summary>The count before that it was judged against.</summary>
+    public Guid? BeforeId { get; set; }
+    /// <summary>Names of <see cref="InjurySign"/> with commas between; null when none was noted.</summary>
+    public string? InjurySigns { get; set; }
+    /// <summary>Of the insects that were touched.</summary>
+    public int? Alive { get; set; }
+    public int? Dead { get; set; }
+    /// <summary>Why the garden is not to learn from it; null when it is.</summary>
+    public string? DiscountedFor { get; set; }
+}
+
+/// <summary>One field of a spray that was put right, as it was and as it became.</summary>
+public sealed class CorrectionRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid ApplicationId { get; set; }
+    public DateTimeOffset At { get; set; }
+    public Guid? MemberId { get; set; }
+    public required string Field { get; set; }
+    public string? Was { get; set; }
+    public string? Became { get; set; }
+}
+
+public sealed class TrialRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Name { get; set; }
+    public required string Target { get; set; }
+    public TrialUnitKind Unit { get; set; }
+    public int LeavesPerUnit { get; set; }
+    public int Seed { get; set; }
+    public bool Blind { get; set; }
+    public DateTimeOffset OpenedAt { get; set; }
+    public DateTimeOffset? TreatedAt { get; set; }
+    public DateTimeOffset? ClosedAt { get; set; }
+    public Guid? MemberId { get; set; }
+    public List<TrialSideRow> Sides { get; set; } = [];
+    public List<TrialUnitRow> Units { get; set; } = [];
+}
+
+public sealed class TrialSideRow
+{
+    public Guid TrialId { get; set; }
+    public int Number { get; set; }
+    /// <summary>Null for the side that is left alone.</summary>
+    public string? Recipe { get; set; }
+    public DoseStep Step { get; set; }
+}
+
+public sealed class TrialUnitRow
+{
+    public Guid TrialId { get; set; }
+    public int Number { get; set; }
+    public Guid PlantingId { get; set; }
+    public int Side { get; set; }
+}
+
+public sealed class TrialCountRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid TrialId { get; set; }
+    public int Unit { get; set; }
+    public DateTimeOffset At { get; set; }
+    public int LeavesLooked { get; set; }
+    public int LeavesAffected { get; set; }
+    public double? SeverityPercent { get; set; }
+    public Guid? MemberId { get; set; }
 }
 
 public sealed class TaskRow

@@ -160,7 +160,8 @@ public static class BoardEndpoints
         return nights;
     }
 
-    private static RowAnswer Row(GardenSnapshot s, Place place, IReadOnlyList<CoverBand> bands, double[] together, Rota rota, DateTimeOffset start, DateTimeOffset end)
+    /// <param name="rota">Null to leave out what is planned.</param>
+    internal static RowAnswer Row(GardenSnapshot s, Place place, IReadOnlyList<CoverBand> bands, double[] together, Rota? rota, DateTimeOffset start, DateTimeOffset end)
     {
         var plantings = s.Plantings.Where(p => p.PlaceId == place.Id).ToDictionary(p => p.Id);
         return new RowAnswer(
@@ -172,7 +173,7 @@ public static class BoardEndpoints
             PressureLine(s, place, start, end),
             [
                 .. bands.Select(b => Band(s.Catalogue, b, start, end)).Where(b => b.Points.Any(p => p >= 0.03)),
-                .. Planned(s, place, rota).Select(b => Band(s.Catalogue, b, start, end) with { Planned = true }).Where(b => b.Points.Any(p => p >= 0.03)),
+                .. (rota is null ? [] : Planned(s, place, rota)).Select(b => Band(s.Catalogue, b, start, end) with { Planned = true }).Where(b => b.Points.Any(p => p >= 0.03)),
             ],
             [.. s.Observations
                 .Where(o => plantings.ContainsKey(o.PlantingId) && o.At >= start && o.At <= s.Now && o.LeavesAffected > 0)

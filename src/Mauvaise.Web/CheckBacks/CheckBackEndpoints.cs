@@ -1,6 +1,10 @@
+using System.Globalization;
+using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Outcomes;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -10,11 +14,23 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.CheckBacks;
 
-public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int LeavesAffected);
+/// <param name="Low">Lower end of the 95 % interval of the share, 0 to 1.</param>
+public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int LeavesAffected, double Low, double High)
+{
+    public static CountAnswer Of(Observation o)
+    {
+        var (low, high) = LeafSample.Interval(o.LeavesLooked, o.LeavesAffected);
+        return new(o.At, o.LeavesLooked, o.LeavesAffected, low, high);
+    }
+}
 
 /// <summary>A visit that is due or done.</summary>
 /// <param name="What">The material, or what was done by hand.</param>
 /// <param name="Before">The count before it; null when nobody counted.</param>
+/// <param name="SameLeaves">Which leaves to count again.</param>
+/// <param name="After">The count that judged it.</param>
+/// <param name="Line">Action line, share of leaves.</param>
+/// <param name="Course">Where the course stands that this belongs to; null when it belongs to none.</param>
 public sealed record CheckBackAnswer(
     Guid Id,
     Guid PlantingId,
@@ -29,20 +45,35 @@ public sealed record CheckBackAnswer(
     bool Due,
     bool PatchTest,
     CountAnswer? Before,
+    string SameLeaves,
+    CountAnswer? After,
+    double Line,
     DateTimeOffset? DoneAt,
     Outcome? Outcome,
     Injury Injury,
-    string? Sentence);
+    IReadOnlyList<InjurySign> InjurySigns,
+    int? Alive,
+    int? Dead,
+    string? Sentence,
+    string? Course,
+    string? DiscountedFor);
 
 /// <summary>The count on a check-back, with what the spray did to the plant.</summary>
-public sealed record CheckBackCount(NewObservation Count, Injury Injury);
+/// <param name="Alive">Of the insects that were touched.</param>
+public sealed record CheckBackCount(NewObservation Count, Injury Injury, IReadOnlyList<InjurySign>? InjurySigns = null, int? Alive = null, int? Dead = null);
 
 /// <summary>What two leaves look like after a patch test.</summary>
-public sealed record PatchJudgement(Injury Injury, Guid? MemberId = null);
+public sealed record PatchJudgement(Injury Injury, Guid? MemberId = null, IReadOnlyList<InjurySign>? InjurySigns = null);
+
+/// <summary>Whether the garden is to learn from an outcome.</summary>
+/// <param name="Why">Why not; null to learn from it.</param>
+public sealed record Discount(string? Why, Guid? MemberId = null);
 
 /// <summary>Judging a spray, or what was done by hand, by counting again.</summary>
 public static class CheckBackEndpoints
 {
+    private const int MostTouched = 10_000;
+
     public static void MapCheckBacks(this IEndpointRouteBuilder app)
     {
         var garden = app.MapGroup("/api/gardens/{gardenId:guid}/check-backs").WithTags("Check back");
@@ -50,6 +81,7 @@ public static class CheckBackEndpoints
         garden.MapGet("/{checkBackId:guid}", Show);
         garden.MapPost("/{checkBackId:guid}/count", Count);
         garden.MapPost("/{checkBackId:guid}/patch", JudgePatch);
+        garden.MapPost("/{checkBackId:guid}/discount", SetDiscount);
     }
 
     private static async Task<Results<Ok<IReadOnlyList<CheckBackAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop) =>
@@ -78,6 +110,8 @@ public static class CheckBackEndpoints
 
         var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
             .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
+            .That(body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched), "alive", "touched-range", $"Insects touched lie between 0 and {MostTouched}.")
+            .That(body.Injury != Injury.None || body.InjurySigns is not { Count: > 0 }, "injury", "injury-signs", "Say how much it is hurt.")
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
             .That(Judged.Of(s, visit) is { PatchTest: false }, "", "patch-test", "This was a patch test: judge the two leaves instead.")
             .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.");
@@ -97,9 +131,37 @@ public static class CheckBackEndpoints
             row.ObservationId = body.Count.Id;
             row.Outcome = judged.Outcome;
             row.Injury = body.Injury;
+            row.InjurySigns = SnapshotLoader.Joined(body.InjurySigns);
+            row.Alive = body.Alive;
+            row.Dead = body.Dead;
+            row.MemberId = body.Count.MemberId;
+            row.BeforeId = CountBefore.Of(s, visit.PlantingId, what.Target, what.At)?.Id;
         }, stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Ok(Answer(saved, saved.CheckBacks.First(c => c.Id == checkBackId)));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> SetDiscount(Guid gardenId, Guid checkBackId, Discount body, GardenTools tools, CancellationToken stop)
+    {
+        // Outcomes of every year count, so it need not be in the snapshot.
+        if (await tools.Db.CheckBacks.FirstOrDefaultAsync(c => c.GardenId == gardenId && c.Id == checkBackId && c.DoneAt != null, stop) is not { } row)
+        {
+            return Problems.NotFound("judged check-back");
+        }
+
+        var why = string.IsNullOrWhiteSpace(body.Why) ? null : body.Why.Trim();
+        var checks = new Checks().That(why is null or { Length: <= 200 }, "why", "why-long", "The reason has up to 200 letters.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        if (row.DiscountedFor != why)
+        {
+            await tools.Log.WriteAsync(gardenId, body.MemberId, why is null ? "Lets an outcome count again" : "Set an outcome aside", _ => row.DiscountedFor = why, stop);
+        }
+
+        return TypedResults.NoContent();
     }
 
     /// <summary>A patch test is judged by the two leaves alone: nothing is counted, so no count of the bed is made of it.</summary>
@@ -127,6 +189,8 @@ public static class CheckBackEndpoints
             {
                 row.DoneAt = tools.Now;
                 row.Injury = body.Injury;
+                row.InjurySigns = SnapshotLoader.Joined(body.InjurySigns);
+                row.MemberId = body.MemberId;
             }, stop);
         }
 
@@ -153,12 +217,39 @@ public static class CheckBackEndpoints
             c.DueOn,
             c.DoneAt is null && c.DueOn <= s.Today,
             what.PatchTest,
-            before is null ? null : new CountAnswer(before.At, before.LeavesLooked, before.LeavesAffected),
+            before is null ? null : CountAnswer.Of(before),
+            SameLeaves(s, planting, before),
+            after is { LeavesLooked: > 0 } ? CountAnswer.Of(after) : null,
+            ActionLine.At(s, planting, what.Target is null ? null : s.Catalogue.FindTarget(what.Target)).Share,
             c.DoneAt,
             c.Outcome,
             c.Injury,
-            after is { LeavesLooked: > 0 } ? Judge(s, c, after.LeavesLooked, after.LeavesAffected).Sentence : null);
+            c.InjurySigns ?? [],
+            c.Alive,
+            c.Dead,
+            after is { LeavesLooked: > 0 } ? Judge(s, c, after.LeavesLooked, after.LeavesAffected).Sentence : null,
+            Course(s, planting, what),
+            c.DiscountedFor);
     }
+
+    /// <summary>The same leaves tell more than others do.</summary>
+    private static string SameLeaves(GardenSnapshot s, Planting planting, Observation? before)
+    {
+        if (before is null)
+        {
+            return "Nobody counted before. Take twenty leaves, a few from every plant, high and low.";
+        }
+
+        var part = before.Part switch { PlantPart.Unsaid => "leaves", PlantPart.Tips => "tips", PlantPart.NewLeaves => "new leaves", PlantPart.OldLeaves => "old leaves", PlantPart.Stem => "stems", PlantPart.Flowers => "flowers", _ => "fruit" };
+        var side = before.Side switch { BedSide.Edge => " at the edge of the bed", BedSide.Middle => " in the middle of the bed", _ => "" };
+        var plants = planting.Count is > 1 and var n ? $", spread over the same {Math.Min(n, before.LeavesLooked)} plants" : "";
+        return string.Create(CultureInfo.InvariantCulture, $"Count the same {before.LeavesLooked} {part}{side} as on {s.Garden.DateOf(before.At):d MMMM}{plants}.");
+    }
+
+    private static string? Course(GardenSnapshot s, Planting planting, Judged what) =>
+        s.Courses.LastOrDefault(x => x.PlantingId == planting.Id && x.Target == what.Target && x.OpenedAt <= what.At.AddMinutes(5)) is { } course && s.Catalogue.FindRecipe(course.Recipe) is not null
+            ? CourseProgress.Of(s, course).Sentence
+            : null;
 
     private static Judgement Judge(GardenSnapshot s, CheckBack c, int looked, int affected)
     {
@@ -170,7 +261,7 @@ public static class CheckBackEndpoints
     }
 
     private static Observation? Before(GardenSnapshot s, CheckBack c, Judged what) =>
-        s.Observations.LastOrDefault(o => o.PlantingId == c.PlantingId && o.At <= what.At && o.LeavesLooked > 0);
+        (c.BeforeId is { } id ? s.Observations.FirstOrDefault(o => o.Id == id) : null) ?? CountBefore.Of(s, c.PlantingId, what.Target, what.At);
 
     /// <summary>What a visit judges: a spray, or a task.</summary>
     private sealed record Judged(string Name, string? Target, DateTimeOffset At, bool PatchTest)

@@ -60,6 +60,8 @@ public static class DemoEndpoints
     {
         var id = DemoGarden.GardenId;
         await using var transaction = await db.Database.BeginTransactionAsync(stop);
+        await db.TrialCounts.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
+        await db.Trials.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
         await db.CheckBacks.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
         await db.Tasks.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);
         await db.Courses.Where(x => x.GardenId == id).ExecuteDeleteAsync(stop);

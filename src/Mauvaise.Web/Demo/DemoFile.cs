@@ -22,7 +22,8 @@ public sealed record DemoFile(
     IReadOnlyList<DemoStock> Stocks,
     IReadOnlyList<DemoNote> Notes,
     IReadOnlyList<DemoSpray> Sprays,
-    IReadOnlyList<DemoCourse> Courses);
+    IReadOnlyList<DemoCourse> Courses,
+    IReadOnlyList<DemoTrial> Trials);
 
 public sealed record DemoMember(string Name, Role Role);
 
@@ -59,6 +60,12 @@ public sealed record DemoStock(
 
 /// <param name="DegreeDaysPerDay">Warmth that was expected when it began.</param>
 public sealed record DemoCourse(string At, string Target, string Recipe, string From, DoseStep Step, int SpacingDays, int Rounds, double? DegreeDaysPerDay = null);
+
+/// <summary>A closed trial on one planting with as many units on each side, one leaf each.</summary>
+public sealed record DemoTrial(string Name, string At, string Target, int UnitsASide, int Seed, string Opened, string Treated, string Counted, string Closed, IReadOnlyList<DemoTrialSide> Sides);
+
+/// <param name="Before">Units affected before, and after.</param>
+public sealed record DemoTrialSide(string? Recipe, int Before, int After);
 
 public sealed record DemoNote(
     string On,

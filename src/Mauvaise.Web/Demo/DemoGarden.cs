@@ -4,6 +4,7 @@ using System.Text;
 using System.Text.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Trials;
 using Mauvaise.Store;
 using Mauvaise.Store.Facts;
 using Mauvaise.Store.Loading;
@@ -72,7 +73,43 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
             Rounds = c.Rounds,
             DegreeDaysPerDay = c.DegreeDaysPerDay,
         }));
+        foreach (var trial in demo.Trials)
+        {
+            AddTrial(trial, zone);
+        }
+
         await db.SaveChangesAsync(stop);
+    }
+
+    private void AddTrial(DemoTrial trial, TimeZoneInfo zone)
+    {
+        var id = IdOf("trial/" + trial.Name);
+        var units = Lot.Deal([.. Enumerable.Repeat(PlantingId(trial.At), trial.UnitsASide * trial.Sides.Count)], trial.Sides.Count, trial.Seed);
+        db.Trials.Add(new TrialRow
+        {
+            Id = id,
+            GardenId = GardenId,
+            Name = trial.Name,
+            Target = trial.Target,
+            Unit = TrialUnitKind.Leaf,
+            LeavesPerUnit = 1,
+            Seed = trial.Seed,
+            OpenedAt = Instant(trial.Opened, zone),
+            TreatedAt = Instant(trial.Treated, zone),
+            ClosedAt = Instant(trial.Closed, zone),
+            Sides = [.. trial.Sides.Select((x, i) => new TrialSideRow { TrialId = id, Number = i + 1, Recipe = x.Recipe, Step = DoseStep.Usual })],
+            Units = [.. units.Select(u => new TrialUnitRow { TrialId = id, Number = u.Number, PlantingId = u.PlantingId, Side = u.Side })],
+        });
+        foreach (var (side, i) in trial.Sides.Select((x, i) => (x, i)))
+        {
+            foreach (var (unit, k) in units.Where(u => u.Side == i + 1).Select((u, k) => (u, k)))
+            {
+                foreach (var (at, affected) in new[] { (trial.Opened, side.Before), (trial.Counted, side.After) })
+                {
+                    db.TrialCounts.Add(new TrialCountRow { Id = IdOf($"trial/{trial.Name}/{unit.Number}/{at}"), GardenId = GardenId, TrialId = id, Unit = unit.Number, At = Instant(at, zone), LeavesLooked = 1, LeavesAffected = k < affected ? 1 : 0 });
+                }
+            }
+        }
     }
 
     private void AddShelf(DemoFile demo)
@@ -186,8 +223,10 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
                 db.Observations.Add(Note(observation.Value, planting, Instant(spray.CheckedOn, zone), new DemoNote(spray.CheckedOn, planting, spray.Looked, spray.Affected, Named: spray.Target)));
             }
 
+            var before = db.Observations.Local.Where(o => o.PlantingId == PlantingId(planting) && o.At <= at && o.LeavesLooked > 0).OrderByDescending(o => o.At).ThenByDescending(o => o.Named == spray.Target).FirstOrDefault();
             db.CheckBacks.Add(new CheckBackRow
             {
+                BeforeId = observation is null ? null : before?.Id,
                 Id = IdOf($"visit/{index}/{planting}"),
                 GardenId = GardenId,
                 ApplicationId = id,

@@ -13,4 +13,7 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
     public DateTimeOffset Now => clock.GetUtcNow();
 
     public Task<GardenSnapshot?> LoadAsync(Guid gardenId, CancellationToken stop) => loader.LoadAsync(gardenId, stop);
+
+    /// <inheritdoc cref="SnapshotLoader.LoadSeasonAsync"/>
+    public Task<GardenSnapshot?> LoadSeasonAsync(Guid gardenId, DateOnly from, DateOnly to, Guid? placeId, CancellationToken stop) => loader.LoadSeasonAsync(gardenId, from, to, placeId, stop);
 }

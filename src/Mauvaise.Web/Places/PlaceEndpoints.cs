@@ -56,7 +56,7 @@ public static class PlaceEndpoints
         }
 
         var troubles = PlaceOutlook.Of(s, place);
-        var firsts = await FirstsAsync(tools, s, place, [.. troubles.Select(t => t.Target).DistinctBy(t => t.Id)], stop);
+        var firsts = await FirstFinds.OfAsync(tools, s, place.Shelter, [.. troubles.Select(t => t.Target).DistinctBy(t => t.Id)], stop);
         var sky = s.SkyOf(place);
         var cover = PlaceCover.Together(PlaceCover.Bands(s, place, sky), sky.Count);
         var now = cover[Math.Clamp(sky.IndexOf(s.Now), 0, cover.Length - 1)];
@@ -86,23 +86,5 @@ public static class PlaceEndpoints
     {
         var outlook = FirstDates.Outlook(target, past, s.Catalogue, s.Garden, s.StanceAt(place), s.Today);
         return new(outlook.Expected, outlook.Own, outlook.ProtectFrom, outlook.Sentence, [.. past.Select(f => new FirstDateAnswer(f.Year, f.Day, f.DegreeDays is { } dd ? Math.Round(dd) : null))]);
-    }
-
-    /// <summary>First dates of targets over all years of the garden's log, with degree-days where the weather of that season is known.</summary>
-    private static async Task<Dictionary<string, IReadOnlyList<FirstDate>>> FirstsAsync(GardenTools tools, GardenSnapshot s, Place place, IReadOnlyList<Target> targets, CancellationToken stop)
-    {
-        var ids = targets.Select(t => t.Id).ToList();
-        var named = (await tools.Db.Observations.AsNoTracking()
-            .Where(o => o.GardenId == s.Garden.Id && o.Named != null && ids.Contains(o.Named) && o.LeavesAffected > 0 && o.At <= s.Now)
-            .Select(o => new { o.Named, o.At }).ToListAsync(stop)).ToLookup(o => o.Named!, o => s.Garden.DateOf(o.At));
-        var seasons = new Dictionary<DateOnly, SkyDays>();
-        foreach (var start in named.SelectMany(g => g).Select(d => FirstDates.SeasonStart(s.Garden.Latitude, d)).Distinct())
-        {
-            var end = new[] { start.AddYears(1).AddDays(-1), s.Today }.Min();
-            var hours = await WeatherStore.ReadAsync(tools.Db, s.Garden.Id, s.Garden.StartOf(start).AddDays(-1), s.Garden.StartOf(end.AddDays(1)), stop);
-            seasons[start] = SkyDays.Of(GardenSky.Of(hours, s.Garden.Latitude, s.Garden.Longitude, s.Garden.Zone).Under(place.Shelter), s.Garden, start, end);
-        }
-
-        return targets.ToDictionary(t => t.Id, t => FirstDates.Of(named[t.Id], s.Garden.Latitude, (start, day) => t.Insect is { } insect ? StageTimeline.DegreeDaysUntil(insect, seasons[start], day) : null));
     }
 }

@@ -30,7 +30,8 @@ internal static class OutingEndpoints
         var checks = new Checks()
             .That(body.Tanks.Count + body.TaskIds.Count > 0, "", "nothing-done", "Nothing was ticked off, so there is nothing to log.")
             .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "An outing is logged after it was made, not before.")
-            .That(body.TaskIds.All(id => s.Tasks.Any(t => t.Id == id)), "taskIds", "task-unknown", "One of the tasks is not in this garden any more.");
+            .That(body.TaskIds.All(id => s.Tasks.Any(t => t.Id == id)), "taskIds", "task-unknown", "One of the tasks is not in this garden any more.")
+            .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
         foreach (var tank in fresh)
         {
             BenchOrder.Check(s, tank.PlantingIds, tank.Target, tank.Recipe, [], null, null, null, checks)
@@ -61,7 +62,7 @@ internal static class OutingEndpoints
                 {
                     var row = BatchEndpoints.Put(s, gardenId, tank.BatchId, tank.PlantingIds, tank.Target, tank.Step, false, mix.Mix, at, body.MemberId, shelf);
                     db.Batches.Add(row);
-                    SprayEndpoints.Put(db, s, gardenId, new NewApplication(tank.ApplicationId, tank.BatchId, tank.PlantingIds, tank.UsedLitres, MemberId: body.MemberId), SnapshotLoader.ToBatch(row), at);
+                    SprayEndpoints.Put(db, s, gardenId, new NewApplication(tank.ApplicationId, tank.BatchId, tank.PlantingIds, tank.UsedLitres, MemberId: body.MemberId, Parts: tank.Parts, Note: body.Note), SnapshotLoader.ToBatch(row), at, SprayReason.Plan);
                 }
 
                 foreach (var task in tasks)

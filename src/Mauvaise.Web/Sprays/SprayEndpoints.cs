@@ -4,8 +4,10 @@ using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store;
+using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Decide;
 using Mauvaise.Web.Gardens;
@@ -18,6 +20,7 @@ namespace Mauvaise.Web.Sprays;
 /// <param name="ShareWetted">Share of the leaves wetted, 0 to 1; null for the usual 0.9.</param>
 /// <param name="At">When, if not now.</param>
 /// <param name="Anyway">It is done already on a planting where it should not have gone: log it all the same.</param>
+/// <param name="Parts">What of the plants was wetted; null when nobody said.</param>
 public sealed record NewApplication(
     Guid Id,
     Guid BatchId,
@@ -28,7 +31,8 @@ public sealed record NewApplication(
     DateTimeOffset? At = null,
     bool Anyway = false,
     string? Note = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null,
+    IReadOnlyList<WettedPart>? Parts = null);
 
 /// <param name="CheckBackOn">When to look whether it worked.</param>
 /// <param name="PickFrom">First day to pick again; null when the label says.</param>
@@ -81,19 +85,38 @@ public static class SprayEndpoints
         }
 
         var where = string.Join(", ", body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)));
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.ToLowerInvariant()} on {where}", db => Put(db, s, gardenId, body, batch, at), stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.ToLowerInvariant()} on {where}", db => Put(db, s, gardenId, body, batch, at, null), stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Created((string?)null, Answer(saved, saved.Applications.First(a => a.Id == body.Id)));
     }
 
     /// <summary>Puts a spray into the file with its check-backs, and opens the course that it begins.</summary>
-    internal static void Put(GardenDb db, GardenSnapshot s, Guid gardenId, NewApplication body, Batch batch, DateTimeOffset at)
+    /// <param name="why">Null to find out: a round of a course that is running, or somebody's own idea.</param>
+    internal static void Put(GardenDb db, GardenSnapshot s, Guid gardenId, NewApplication body, Batch batch, DateTimeOffset at, SprayReason? why)
+    {
+        db.Applications.Add(Row(s, gardenId, body, batch, at, why ?? (IsRound(s, body, batch) ? SprayReason.Course : SprayReason.OwnIdea)));
+        db.Courses.AddRange(Opened(s, body, batch, at).Select(c => CourseEndpoints.Row(gardenId, body.MemberId, c)));
+        db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => Visit(s, gardenId, body.Id, p, s.Catalogue.Material(batch.Ingredients.First(i => i.Role == "active").Material), body.PatchTest, at)));
+    }
+
+    /// <summary>The visit that judges a spray on a planting.</summary>
+    internal static CheckBackRow Visit(GardenSnapshot s, Guid gardenId, Guid applicationId, Guid planting, Material material, bool patchTest, DateTimeOffset at) => new()
+    {
+        Id = Guid.NewGuid(),
+        GardenId = gardenId,
+        ApplicationId = applicationId,
+        PlantingId = planting,
+        DueOn = s.Garden.DateOf(at).AddDays(patchTest ? UseGuards.PatchTestDays : material.CheckBackDays),
+    };
+
+    /// <summary>The row of a spray with the weather that was then and what the places were reckoned to take.</summary>
+    internal static ApplicationRow Row(GardenSnapshot s, Guid gardenId, NewApplication body, Batch batch, DateTimeOffset at, SprayReason why)
     {
         var active = batch.Ingredients.First(i => i.Role == "active");
         var material = s.Catalogue.Material(active.Material);
         var hour = s.Weather[at];
-        var due = s.Garden.DateOf(at).AddDays(body.PatchTest ? UseGuards.PatchTestDays : material.CheckBackDays);
-        db.Applications.Add(new ApplicationRow
+        var reckoned = batch.Litres > 0 && !body.PatchTest ? SprayVolume.Reckoned(s, body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Where(p => p.GrowsOn(s.Garden.DateOf(at)))) : 0;
+        return new ApplicationRow
         {
             Id = body.Id,
             GardenId = gardenId,
@@ -109,11 +132,16 @@ public static class SprayEndpoints
             TemperatureC = hour.TemperatureC,
             RelativeHumidityPercent = hour.RelativeHumidityPercent,
             WindMetresPerSecond = hour.WindMetresPerSecond,
+            Why = why,
+            Parts = SnapshotLoader.Joined(body.Parts),
+            ExpectedLitres = reckoned > 0 ? reckoned : null,
             Treated = [.. body.PlantingIds.Distinct().Select(p => new TreatedRow { ApplicationId = body.Id, PlantingId = p, ShareWetted = body.ShareWetted ?? CoverCurve.UsualShareWetted })],
-        });
-        db.Courses.AddRange(Opened(s, body, batch, at).Select(c => CourseEndpoints.Row(gardenId, body.MemberId, c)));
-        db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = body.Id, PlantingId = p, DueOn = due }));
+        };
     }
+
+    /// <summary>A course with this mix is running on one of the plantings.</summary>
+    private static bool IsRound(GardenSnapshot s, NewApplication body, Batch batch) =>
+        batch.Target is { } target && body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Any(p => CourseProgress.Running(s, p, target)?.Course.Recipe == batch.Recipe);
 
     /// <summary>One spray and then nothing lets the eggs hatch: a first spray against a trouble opens its course where none is running.</summary>
     private static IEnumerable<Course> Opened(GardenSnapshot s, NewApplication body, Batch batch, DateTimeOffset at)

@@ -1,0 +1,163 @@
+using System.Globalization;
+using Mauvaise.Core.Biology;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Scouting;
+
+namespace Mauvaise.Core.Ledger;
+
+/// <summary>How a material did against a target in a season.</summary>
+/// <param name="Rounds">Judged.</param>
+public sealed record WorkedHow(Material Material, Target Target, int Rounds, int Cleared, int Holding, int Losing);
+
+/// <summary>A spray that hurt a crop.</summary>
+public sealed record Burnt(Material Material, Crop Crop, DateOnly Day, Injury Injury);
+
+/// <summary>A place's season.</summary>
+/// <param name="WeeklySprays">What a weekly calendar would have given its plantings.</param>
+/// <param name="Worst">The largest share of leaves that was counted, and of what; null when nothing was found.</param>
+public sealed record PlaceSeason(Place Place, int Sprays, double WeeklySprays, double? Worst, Target? WorstOf, int Looks);
+
+/// <summary>First finds of a target over the years, with the weather that came before this season's, and what to expect next time.</summary>
+/// <param name="Before">Of this season's find: the fortnight before it in words; null without one or without weather.</param>
+public sealed record AlmanacFirst(Target Target, IReadOnlyList<FirstDate> Past, string? Before, SeasonOutlook Next);
+
+/// <summary>A month of the season.</summary>
+public sealed record MonthWeather(DateOnly Month, double MeanC, double RainMm, int WetNights);
+
+/// <summary>Something to have in the house for next season.</summary>
+/// <param name="Used">This season, in the material's unit.</param>
+public sealed record NextShopping(Material Material, double Used, double OnShelf, double ToBuy, double? Cost, string Because);
+
+/// <summary>A season looked back at.</summary>
+/// <param name="WeeklySprays">Sprays of plantings that a weekly calendar would have given.</param>
+public sealed record Almanac(
+    DateOnly From,
+    DateOnly To,
+    int Sprays,
+    double WeeklySprays,
+    IReadOnlyList<PlaceSeason> Places,
+    IReadOnlyList<WorkedHow> Worked,
+    IReadOnlyList<Burnt> Burnt,
+    IReadOnlyList<AlmanacFirst> Firsts,
+    IReadOnlyList<MonthWeather> Weather,
+    IReadOnlyList<NextShopping> Shopping,
+    string Summary)
+{
+    private const int BeforeDays = 14;
+
+    /// <summary>A wet night has this many hours in a row (assumed).</summary>
+    private const int WetNightHours = 6;
+
+    /// <summary>Nobody sprays a calendar in a month colder than this on the mean, C (assumed).</summary>
+    private const double CalendarFromC = 10;
+
+    /// <summary>Looks back at the season that a snapshot holds.</summary>
+    /// <param name="season">Its records as of its last day, or now.</param>
+    /// <param name="from">First day of the season.</param>
+    /// <param name="firsts">First finds over all years, by target.</param>
+    /// <param name="days">The season's weather in the open.</param>
+    /// <param name="used">Ingredients that went into the season's mixes.</param>
+    public static Almanac Of(GardenSnapshot season, DateOnly from, IReadOnlyDictionary<string, IReadOnlyList<FirstDate>> firsts, SkyDays days, IReadOnlyList<IngredientUse> used)
+    {
+        var to = season.Today;
+        var places = season.Places.Select(p => OfPlace(season, p, from, to)).ToList();
+        var judged = season.Judged.Where(j => season.Garden.DateOf(j.JudgedAt) is var day && day >= from && day <= to).ToList();
+        var weekly = places.Sum(p => p.WeeklySprays);
+        var sprays = places.Sum(p => p.Sprays);
+        Burnt[] burnt =
+        [
+            .. from j in judged
+               where j.Injury >= Injury.Slight
+               let material = season.Catalogue.FindMaterial(j.Material)
+               where material is not null
+               orderby j.Injury descending, j.JudgedAt
+               select new Burnt(material, season.Catalogue.Crop(j.Crop), season.Garden.DateOf(j.JudgedAt), j.Injury),
+        ];
+        return new Almanac(
+            from,
+            to,
+            sprays,
+            weekly,
+            places,
+            [
+                .. from j in judged
+                   where j.Outcome is not null
+                   let material = season.Catalogue.FindMaterial(j.Material)
+                   let target = season.Catalogue.FindTarget(j.Target ?? "")
+                   where material is not null && target is not null
+                   group j.Outcome by (material, target) into g
+                   let how = new WorkedHow(g.Key.material, g.Key.target, g.Count(), g.Count(o => o == Outcome.Cleared), g.Count(o => o == Outcome.Holding), g.Count(o => o is Outcome.Losing or Outcome.Lost))
+                   orderby (double)how.Cleared / how.Rounds descending, how.Rounds descending, how.Material.Name
+                   select how,
+            ],
+            burnt,
+            [.. firsts.OrderBy(f => f.Value.Count > 0 ? f.Value[^1].Day : DateOnly.MaxValue).ThenBy(f => f.Key, StringComparer.Ordinal).Select(f => First(season, season.Catalogue.Target(f.Key), f.Value, from, to, days))],
+            Months(days),
+            [.. used.Select(u => Shop(season, u)).OfType<NextShopping>().OrderByDescending(x => x.ToBuy > 0).ThenBy(x => x.Material.Name, StringComparer.Ordinal)],
+            string.Create(CultureInfo.InvariantCulture, $"{sprays} sprays of a planting; a weekly calendar would have given {weekly:0}. {(sprays < weekly ? $"{weekly - sprays:0} were saved." : "None were saved.")}{(burnt.Length > 0 ? $" {burnt.Length} hurt the plant." : "")}"));
+    }
+
+    private static PlaceSeason OfPlace(GardenSnapshot season, Place place, DateOnly from, DateOnly to)
+    {
+        var plantings = season.Plantings.Where(p => p.PlaceId == place.Id && p.From <= to && (p.Until is null || p.Until >= from)).ToList();
+        var ids = plantings.Select(p => p.Id).ToHashSet();
+        var seen = season.Observations.Where(o => ids.Contains(o.PlantingId) && season.Garden.DateOf(o.At) >= from).ToList();
+        var worst = seen.Where(o => o.LeavesAffected > 0).MaxBy(o => o.Incidence);
+        var climate = season.Catalogue.FindClimate(season.Garden.Climate)!;
+        bool Warm(DateOnly day) => climate.MeanC[season.Garden.NorthernMonth(day) - 1] >= CalendarFromC;
+        var days = plantings.Sum(p => Enumerable.Range(0, to.DayNumber - from.DayNumber + 1).Select(from.AddDays).Count(d => p.GrowsOn(d) && Warm(d)));
+        return new PlaceSeason(
+            place,
+            season.Applications.Where(a => !a.PatchTest && season.Garden.DateOf(a.At) >= from).Sum(a => a.Treated.Count(t => ids.Contains(t.PlantingId))),
+            Math.Floor(days / 7.0),
+            worst?.Incidence,
+            season.Catalogue.FindTarget(worst?.Named ?? ""),
+            seen.Select(o => o.LookId).Distinct().Count());
+    }
+
+    private static AlmanacFirst First(GardenSnapshot season, Target target, IReadOnlyList<FirstDate> past, DateOnly from, DateOnly to, SkyDays days)
+    {
+        var here = past.LastOrDefault(f => f.Day >= from && f.Day <= to);
+        var next = FirstDates.Outlook(target, past, season.Catalogue, season.Garden, season.Garden.Stance, from.AddYears(1));
+        return new AlmanacFirst(target, past, here is null ? null : Fortnight(season, days, here.Day), next);
+    }
+
+    /// <summary>"In the fortnight before: 17.2 C on the mean (1.3 cooler than usual), 31 mm of rain, 4 wet nights."</summary>
+    private static string? Fortnight(GardenSnapshot season, SkyDays days, DateOnly day)
+    {
+        var before = days.All.Where(d => d.Date >= day.AddDays(-BeforeDays) && d.Date < day && d.Known).ToList();
+        if (before.Count < BeforeDays / 2)
+        {
+            return null;
+        }
+
+        var mean = before.Average(MeanC);
+        var usual = season.Catalogue.FindClimate(season.Garden.Climate)!.MeanC[season.Garden.NorthernMonth(day) - 1];
+        var off = Math.Abs(mean - usual) < 0.75 ? "as usual" : string.Create(CultureInfo.InvariantCulture, $"{Math.Abs(mean - usual):0.0} {(mean > usual ? "warmer" : "cooler")} than usual");
+        var wet = before.Count(d => d.WetHours >= WetNightHours);
+        return string.Create(CultureInfo.InvariantCulture, $"In the fortnight before: {mean:0.0} C on the mean ({off}), {before.Sum(d => d.RainMm):0} mm of rain, {wet} wet {(wet == 1 ? "night" : "nights")}.");
+    }
+
+    private static IReadOnlyList<MonthWeather> Months(SkyDays days) =>
+    [
+        .. days.All.Skip(days.First).Where(d => d.Known).GroupBy(d => new DateOnly(d.Date.Year, d.Date.Month, 1))
+            .Select(m => new MonthWeather(m.Key, Math.Round(m.Average(MeanC), 1), Math.Round(m.Sum(d => d.RainMm)), m.Count(d => d.WetHours >= WetNightHours))),
+    ];
+
+    private static double MeanC(SkyDay day) => day.Hours.Where(h => h.TemperatureC is not null).Average(h => h.TemperatureC!.Value);
+
+    private static NextShopping? Shop(GardenSnapshot season, IngredientUse used)
+    {
+        if (season.Catalogue.FindMaterial(used.Material) is not { } material)
+        {
+            return null;
+        }
+
+        var good = season.Stocks.Where(s => s.Material == material.Id && (Shelf.GoodUntil(material, s) is not { } until || until >= season.Garden.SeasonStart(season.Today).AddYears(1))).Sum(s => s.Left);
+        var buy = Math.Max(0, used.Amount - good);
+        return new NextShopping(material, used.Amount, good, buy, Shelf.PriceOf(season.Stocks, material.Id) * buy, string.Create(CultureInfo.InvariantCulture,
+            $"{used.Amount:0.#} {material.Unit} went this season; {good:0.#} {material.Unit} on the shelf will still be good then."));
+    }
+}

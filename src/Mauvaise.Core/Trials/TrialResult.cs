@@ -1,0 +1,145 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Outcomes;
+
+namespace Mauvaise.Core.Trials;
+
+public enum TrialVerdict { TooFewToTell, Works, DoesLittle, MakesItWorse }
+
+/// <summary>A side of a trial as it came out.</summary>
+/// <param name="Affected">Share of leaves at the last count, 0 to 1; null before one.</param>
+/// <param name="AffectedBefore">The same before the treatment.</param>
+/// <param name="Control">Against the side left alone; null for that side itself and while nothing can be said.</param>
+/// <param name="Method">How it was worked out.</param>
+public sealed record SideResult(
+    TrialSide Side,
+    int Units,
+    int Leaves,
+    double? Affected,
+    double? AffectedBefore,
+    double? AreaUnderCurve,
+    ControlEstimate? Control,
+    string? Method,
+    TrialVerdict? Verdict,
+    string Sentence);
+
+/// <summary>What a trial says so far.</summary>
+public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSentence)
+{
+    /// <summary>A material whose control lies under this with what certainty there is does little, per cent.</summary>
+    private const double LittlePercent = 40;
+
+    /// <summary>Expected share on the side left alone while nobody has counted (assumed).</summary>
+    private const double UsualUntreated = 0.5;
+
+    private const double Confidence = 0.95;
+    private const int ForACurve = 3;
+
+    /// <summary>
+    /// Control of each side against the one left alone: by the area under the curve for a disease that was counted three times or
+    /// more, by Henderson and Tilton where every unit was counted before, by Abbott otherwise. A side is said to work when even an
+    /// interval widened for the number of sides (Bonferroni) lies above nothing.
+    /// </summary>
+    public static TrialResult Of(Trial trial, Target target)
+    {
+        var sides = trial.Sides.Select(s => Counted.Of(trial, s)).ToList();
+        var alone = sides.First(s => s.Side.Recipe is null);
+        var treated = sides.Count - 1;
+        var leaves = Math.Max(1, sides.Min(s => s.Units) * trial.LeavesPerUnit);
+        var untreated = alone.After.Count > 0 ? Share(alone.After, u => u.Affected) : alone.Before ?? UsualUntreated;
+        return new TrialResult(
+            [.. sides.Select(s => Judge(s, alone, target, treated))],
+            TrialPower.Sentence(leaves, Math.Clamp(untreated, 0.05, 0.95)));
+    }
+
+    private static SideResult Judge(Counted side, Counted alone, Target target, int treatedSides)
+    {
+        var (control, strict, method) = side.Side.Recipe is null ? default : Compare(side, alone, target, treatedSides);
+        var verdict = side.Side.Recipe is null || side.After.Count == 0 || alone.After.Count == 0 ? (TrialVerdict?)null
+            : control is null || strict is null ? TrialVerdict.TooFewToTell
+            : strict.Low > 0 ? TrialVerdict.Works
+            : strict.High < 0 ? TrialVerdict.MakesItWorse
+            : control.High < LittlePercent ? TrialVerdict.DoesLittle
+            : TrialVerdict.TooFewToTell;
+        return new SideResult(
+            side.Side,
+            side.Units,
+            side.After.Sum(u => u.Looked),
+            side.After.Count > 0 ? Share(side.After, u => u.Affected) : null,
+            side.Before,
+            side.Areas.Count > 0 ? side.Areas.Average() : null,
+            control,
+            method,
+            verdict,
+            Words(side, verdict, control));
+    }
+
+    private static (ControlEstimate? Control, ControlEstimate? Strict, string? Method) Compare(Counted side, Counted alone, Target target, int treatedSides)
+    {
+        if (side.After.Count == 0 || alone.After.Count == 0)
+        {
+            return default;
+        }
+
+        var strict = 1 - (1 - Confidence) / treatedSides;
+        if (target.Kind == TargetKind.Disease && Comparison.OfAmounts(side.Areas, alone.Areas) is { } area)
+        {
+            return (area, Comparison.OfAmounts(side.Areas, alone.Areas, strict), "area under the curve");
+        }
+
+        if (side.After.Concat(alone.After).All(u => u.AffectedBefore is not null) && Comparison.HendersonTilton(side.After, alone.After) is { } both)
+        {
+            return (both, Comparison.HendersonTilton(side.After, alone.After, strict), "Henderson and Tilton");
+        }
+
+        return (Comparison.Abbott(side.After, alone.After), Comparison.Abbott(side.After, alone.After, strict), "Abbott");
+    }
+
+    private static string Words(Counted side, TrialVerdict? verdict, ControlEstimate? control)
+    {
+        var told = control is null ? "" : FormattableString.Invariant($"{Math.Max(-999, control.Percent):0} % fewer than left alone (likely {Math.Max(-999, control.Low):0} to {control.High:0})");
+        return verdict switch
+        {
+            null when side.Side.Recipe is null => "Left alone: what the others are held against.",
+            null => "Not counted yet since it was treated.",
+            TrialVerdict.Works => $"Works: {told}.",
+            TrialVerdict.MakesItWorse => $"Worse than leaving it alone: {told}.",
+            TrialVerdict.DoesLittle => $"Does little: {told}.",
+            _ when control is null => "Nothing to tell: the side left alone stayed clean.",
+            _ => $"Too few to tell: {told}.",
+        };
+    }
+
+    private static double Share(IReadOnlyList<CountedUnit> units, Func<CountedUnit, int> affected) => (double)units.Sum(affected) / units.Sum(u => u.Looked);
+
+    /// <summary>A side with its last counts after the treatment.</summary>
+    private sealed record Counted(TrialSide Side, int Units, IReadOnlyList<CountedUnit> After, double? Before, IReadOnlyList<double> Areas)
+    {
+        public static Counted Of(Trial trial, TrialSide side)
+        {
+            var units = trial.Units.Where(u => u.Side == side.Number).ToList();
+            var counts = units.Select(u => trial.Counts.Where(c => c.Unit == u.Number).ToList()).ToList();
+            bool IsAfter(TrialCount c) => trial.TreatedAt is { } treated && c.At > treated;
+            var before = counts.Select(c => c.LastOrDefault(x => !IsAfter(x))).ToList();
+            var after = counts.Zip(before).Where(x => x.First.Any(IsAfter)).Select(x =>
+            {
+                var last = x.First.Last(IsAfter);
+                // Henderson and Tilton want the same leaves: a count before on other leaves is scaled to them.
+                return new CountedUnit(last.LeavesLooked, last.LeavesAffected, x.Second is { } b ? (int)Math.Round((double)b.LeavesAffected * last.LeavesLooked / b.LeavesLooked) : null);
+            }).ToList();
+            var known = before.OfType<TrialCount>().ToList();
+            return new Counted(side, units.Count, after,
+                known.Count > 0 ? (double)known.Sum(c => c.LeavesAffected) / known.Sum(c => c.LeavesLooked) : null,
+                [.. counts.Where(c => c.Count >= ForACurve && c.Any(IsAfter)).Select(Area)]);
+        }
+
+        private static double Area(IReadOnlyList<TrialCount> counts)
+        {
+            var days = counts.GroupBy(c => c.At).Select(g => g.Last()).ToList();
+            return DiseaseProgress.AreaUnderCurve(
+                [.. days.Select(c => (c.At - days[0].At).TotalDays)],
+                [.. days.Select(c => (double)c.LeavesAffected / c.LeavesLooked * Bounds.Within(c.SeverityPercent ?? 100, 0, 100, "severityPercent"))]);
+        }
+    }
+}

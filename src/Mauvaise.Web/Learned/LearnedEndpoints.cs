@@ -1,0 +1,83 @@
+using System.Globalization;
+using MathNet.Numerics.Distributions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Lessons;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.Learned;
+
+/// <summary>A belief in three steps, each a share with the range that holds it in 95 of 100.</summary>
+public sealed record BeliefAnswer(double Mean, double Low, double High)
+{
+    /// <summary>Of a beta distribution with this mean, worth so many trials.</summary>
+    public static BeliefAnswer Of(double mean, double weight)
+    {
+        double a = Math.Max(1e-6, mean * weight), b = Math.Max(1e-6, (1 - mean) * weight);
+        return new(mean, Beta.InvCDF(a, b, 0.025), Beta.InvCDF(a, b, 0.975));
+    }
+}
+
+/// <summary>One outcome that a belief rests on.</summary>
+/// <param name="Hits">How far it worked, or how far it hurt, 0 to 1.</param>
+/// <param name="CheckBackId">Null for a trial.</param>
+public sealed record OutcomeAnswer(Guid? CheckBackId, Guid? TrialId, DateTimeOffset At, string Where, string Counts, double Hits, double Weight, string? DiscountedFor);
+
+/// <summary>How well a material works on a target here, or how often it hurts a crop.</summary>
+/// <param name="Usual">Before anything was seen here.</param>
+/// <param name="Own">From what was seen here alone; null while nothing counts.</param>
+/// <param name="Now">Both together.</param>
+public sealed record LearnedAnswer(string Material, string MaterialName, string Hatch, string About, string AboutName, BeliefAnswer Usual, double? Own, double OwnWeight, BeliefAnswer Now, string Sentence, IReadOnlyList<OutcomeAnswer> Outcomes);
+
+/// <param name="LitresSentence">Litres really used, against what is reckoned.</param>
+public sealed record LearnedGardenAnswer(IReadOnlyList<LearnedAnswer> Efficacies, IReadOnlyList<LearnedAnswer> Injuries, double LitresFactor, string LitresSentence, double MinutesAPlace, string WalksSentence);
+
+/// <summary>What a garden taught.</summary>
+public static class LearnedEndpoints
+{
+    public static void MapLearned(this IEndpointRouteBuilder app) =>
+        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Learned").MapGet("/learned", Show);
+
+    private static async Task<Results<Ok<LearnedGardenAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var evidence = Learning.All(s).ToLookup(e => (e.Material, e.Target));
+        var hurts = s.Judged.ToLookup(j => (j.Material, j.Crop));
+        var l = s.Learned;
+        return TypedResults.Ok(new LearnedGardenAnswer(
+            [.. l.Efficacies.Select(e => Belief(s, e.Material, e.Target, s.Catalogue.Target(e.Target).Name, e.Share, "taken", [.. evidence[(e.Material, e.Target)].Select(x => Outcome(s, x))]))],
+            [.. l.Injuries.Select(e => Belief(s, e.Material, e.Crop, s.Catalogue.Crop(e.Crop).Name, e.Share, "hurt", [.. hurts[(e.Material, e.Crop)].Select(j => new OutcomeAnswer(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), $"{j.Injury} injury", Learning.Hurt(j.Injury), j.DiscountedFor is null ? 1 : 0, j.DiscountedFor))]))],
+            Math.Round(l.LitresFactor, 2),
+            l.LitresFrom == 0 ? "No spray was logged yet; litres are reckoned by area and stage." : string.Create(CultureInfo.InvariantCulture, $"From {l.LitresFrom} {(l.LitresFrom == 1 ? "spray" : "sprays")}: you use {l.LitresFactor * 100:0} % of what area and stage say, and tanks are reckoned so."),
+            Math.Round(l.MinutesAPlace, 1),
+            l.WalksFrom == 0 ? string.Create(CultureInfo.InvariantCulture, $"No walk was timed yet; a place is reckoned with {l.MinutesAPlace:0.#} minutes.") : string.Create(CultureInfo.InvariantCulture, $"From {l.WalksFrom} {(l.WalksFrom == 1 ? "walk" : "walks")}: a place takes you {l.MinutesAPlace:0.#} minutes.")));
+    }
+
+    private static LearnedAnswer Belief(GardenSnapshot s, string material, string about, string aboutName, LearnedShare share, string does, IReadOnlyList<OutcomeAnswer> outcomes)
+    {
+        var m = s.Catalogue.Material(material);
+        return new(
+            material,
+            m.Name,
+            s.Catalogue.Group(m.Group).Hatch,
+            about,
+            aboutName,
+            BeliefAnswer.Of(share.UsualMean, share.UsualWeight),
+            share.OwnMean,
+            Math.Round(share.OwnWeight, 2),
+            BeliefAnswer.Of(share.Now, share.UsualWeight + share.OwnWeight),
+            string.Create(CultureInfo.InvariantCulture, $"Usually {share.UsualMean * 100:0} % {does}, worth {share.UsualWeight:0} outcomes. {(share.OwnMean is { } own ? $"Here {own * 100:0} %, worth {share.OwnWeight:0.#}. Now {share.Now * 100:0} %." : "Nothing seen here counts yet.")}"),
+            [.. outcomes.OrderByDescending(o => o.At)]);
+    }
+
+    private static OutcomeAnswer Outcome(GardenSnapshot s, Evidence e) => e.Spray is { } j
+        ? new(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), $"{j.Before!.Affected} of {j.Before.Looked} leaves before, {j.After!.Affected} of {j.After.Looked} after", e.Hits, Math.Round(e.Weight, 2), j.DiscountedFor)
+        : new(null, e.Trial!.Id, e.Trial.ClosedAt!.Value, e.Trial.Name, "a trial", e.Hits, Math.Round(e.Weight, 2), null);
+
+    private static string Where(GardenSnapshot s, Guid planting) => s.FindPlanting(planting) is { } p ? GardenAnswers.Where(s, p) : "a planting that is gone";
+}

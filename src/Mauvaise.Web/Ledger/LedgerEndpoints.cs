@@ -1,0 +1,143 @@
+using System.Globalization;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Ledger;
+using Mauvaise.Core.Measures;
+using Mauvaise.Store.Loading;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Ledger;
+
+/// <summary>What of the ledger a request asks for.</summary>
+public sealed record LedgerAsk(LedgerKind? Kind = null, DateOnly? From = null, DateOnly? To = null, Guid? Place = null, string? Material = null, string? Target = null, Guid? Member = null)
+{
+    public LedgerFilter In(Garden garden) =>
+        new(Kind, From is { } from ? garden.StartOf(from) : null, To is { } to ? garden.StartOf(to.AddDays(1)) : null, Place, Material, Target, Member);
+}
+
+/// <summary>Everything that was done, filtered, summed and carried out as a table.</summary>
+public static class LedgerEndpoints
+{
+    private const int MostAtOnce = 1000;
+
+    public static void MapLedger(this IEndpointRouteBuilder app)
+    {
+        var ledger = app.MapGroup("/api/gardens/{gardenId:guid}/ledger").WithTags("Ledger");
+        ledger.MapGet("", Show);
+        ledger.MapLedgerCsv();
+        ledger.MapSprayRecords();
+    }
+
+    private static async Task<Results<Ok<LedgerAnswer>, ProblemHttpResult>> Show(Guid gardenId, [AsParameters] LedgerAsk ask, GardenTools tools, CancellationToken stop, int skip = 0, int take = 100)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var checks = new Checks()
+            .That(skip >= 0, "skip", "skip-range", "Entries are skipped from 0 on.")
+            .That(take is > 0 and <= MostAtOnce, "take", "take-range", $"Up to {MostAtOnce} entries come at once.")
+            .That(ask.From is null || ask.To is null || ask.From <= ask.To, "to", "dates-turned", "The last day lies before the first.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var reader = new LedgerReader(tools.Db);
+        var filter = ask.In(s.Garden);
+        var page = await reader.PageAsync(gardenId, filter, skip, take, stop);
+        var totals = LedgerTotals.Of(s, await reader.UseAsync(gardenId, filter, stop));
+        return TypedResults.Ok(new LedgerAnswer(
+            [.. page.Entries.Select(e => Answer(s, e))],
+            page.Counts.Values.Sum(),
+            [.. page.Counts.Select(c => new KindCount(c.Key, c.Value))],
+            Totals(s, totals),
+            await ChoicesAsync(tools, s, stop)));
+    }
+
+    /// <summary>The seasons from the first record to now, the newest first.</summary>
+    public static async Task<IReadOnlyList<SeasonChoice>> SeasonsAsync(GardenTools tools, GardenSnapshot s, CancellationToken stop)
+    {
+        var id = s.Garden.Id;
+        var firsts = new[]
+        {
+            await tools.Db.Observations.Where(o => o.GardenId == id).MinAsync(o => (DateTimeOffset?)o.At, stop),
+            await tools.Db.Applications.Where(a => a.GardenId == id).MinAsync(a => (DateTimeOffset?)a.At, stop),
+        };
+        var start = s.Garden.SeasonStart(s.Today);
+        var first = firsts.Min() is { } at ? s.Garden.SeasonStart(s.Garden.DateOf(at)) : start;
+        return [.. Enumerable.Range(0, Math.Max(1, start.Year - first.Year + 1)).Select(back => Season(s.Garden, start.AddYears(-back)))];
+    }
+
+    public static SeasonChoice Season(Garden garden, DateOnly start) =>
+        new(start.Year, start, start.AddYears(1).AddDays(-1), garden.Latitude >= 0 ? $"{start.Year}" : $"{start.Year}/{(start.Year + 1) % 100:00}");
+
+    private static async Task<LedgerChoices> ChoicesAsync(GardenTools tools, GardenSnapshot s, CancellationToken stop)
+    {
+        var id = s.Garden.Id;
+        var materials = await tools.Db.Applications.Where(a => a.GardenId == id).Select(a => a.Material).Distinct().ToListAsync(stop);
+        var targets = await tools.Db.Observations.Where(o => o.GardenId == id && o.Named != null).Select(o => o.Named!).Distinct().ToListAsync(stop);
+        return new(
+            [.. materials.Select(m => new NamedId(m, s.Catalogue.FindMaterial(m)?.Name ?? m)).OrderBy(m => m.Name, StringComparer.Ordinal)],
+            [.. targets.Select(t => new NamedId(t, s.Catalogue.FindTarget(t)?.Name ?? t)).OrderBy(t => t.Name, StringComparer.Ordinal)],
+            await SeasonsAsync(tools, s, stop));
+    }
+
+    internal static LedgerTotalsAnswer Totals(GardenSnapshot s, LedgerTotals t) => new(
+        t.Sprays,
+        Math.Round(t.Litres, 2),
+        TankVolume.Text(t.Litres, s.Garden.Kitchen),
+        t.Cost is { } cost ? Math.Round(cost, 2) : null,
+        t.Cost is null ? "No prices are on the shelf, so nothing is reckoned." : t.Unpriced.Count > 0 ? $"Without {string.Join(", ", t.Unpriced.Select(m => m.Name.ToLowerInvariant()))}: no price is known." : "By what the bottles on the shelf cost.",
+        [.. t.Groups.Select(g => new GroupRoundsAnswer(g.Group.Id, g.Group.Name, g.Group.Hatch, g.Rounds))],
+        [.. t.Salt.Select(x => new SaltAnswer(x.Place.Id, x.Place.Name, x.Rounds, x.Most))]);
+
+    private static LedgerEntryAnswer Answer(GardenSnapshot s, LedgerEntry e)
+    {
+        var plantings = e.PlantingIds.Select(s.FindPlanting).OfType<Planting>().ToList();
+        string[] where = [.. plantings.Select(p => GardenAnswers.Where(s, p))];
+        var material = e.What is null ? null : s.Catalogue.FindMaterial(e.What);
+        var what = material?.Name ?? (e.What is null ? null : s.Catalogue.FindMeasure(e.What)?.Name) ?? e.What;
+        var target = e.Target is null ? null : s.Catalogue.FindTarget(e.Target)?.Name ?? e.Target;
+        return new(
+            e.Kind,
+            e.Id,
+            e.At,
+            s.Members.FirstOrDefault(m => m.Id == e.MemberId)?.Name,
+            where,
+            [.. plantings.Select(p => p.PlaceId).Distinct()],
+            e.Kind switch
+            {
+                LedgerKind.Count => e.LeavesAffected > 0 ? target ?? "Something without a name" : "Clean",
+                LedgerKind.Check => $"{(e.Outcome is { } outcome ? outcome.ToString() : "Two leaves judged")}: {what?.ToLowerInvariant()}",
+                _ => e.PatchTest ? $"{what}, two leaves" : what ?? "",
+            },
+            Detail(s, e, material?.Unit),
+            target,
+            e.Kind == LedgerKind.Spray && material is not null ? s.Catalogue.Group(material.Group).Hatch : null,
+            e.StruckAt is not null,
+            e.Corrected,
+            e.Note,
+            e.Kind == LedgerKind.Check ? e.Id : null);
+    }
+
+    private static string Detail(GardenSnapshot s, LedgerEntry e, string? unit)
+    {
+        string Leaves() => e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? $"{affected} of {looked} leaves" : "";
+        return e.Kind switch
+        {
+            LedgerKind.Spray => string.Join(", ", new[]
+            {
+                e.Litres > 0 ? TankVolume.Text(e.Litres.Value, s.Garden.Kitchen) : null,
+                e.PerLitre is { } dose ? string.Create(CultureInfo.InvariantCulture, $"{dose:0.##} {unit} a litre") : null,
+                e.Why switch { SprayReason.Plan => "as planned", SprayReason.Course => "a round of a course", _ => null },
+            }.OfType<string>()),
+            LedgerKind.Task => e.Leaves is { } off ? $"{off} leaves off" : "",
+            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => $"{Leaves()}{(Leaves().Length > 0 ? ", " : "")}{hurt.ToString().ToLowerInvariant()} injury",
+            _ => Leaves(),
+        };
+    }
+}

@@ -1,0 +1,218 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Store;
+using Mauvaise.Store.Loading;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Bench;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Sprays;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Ledger;
+
+/// <summary>The record of a spray: shown whole, logged by hand after the fact, put right with its history, struck out.</summary>
+internal static class SprayRecordEndpoints
+{
+    internal static void MapSprayRecords(this RouteGroupBuilder ledger)
+    {
+        ledger.MapGet("/sprays/{sprayId:guid}", Show);
+        ledger.MapPost("/sprays", LogByHand);
+        ledger.MapPut("/sprays/{sprayId:guid}", Correct);
+        ledger.MapPost("/sprays/{sprayId:guid}/strike", Strike);
+    }
+
+    private static Task<ApplicationRow?> FindAsync(GardenDb db, Guid gardenId, Guid sprayId, CancellationToken stop) =>
+        db.Applications.Include(a => a.Treated).FirstOrDefaultAsync(a => a.GardenId == gardenId && a.Id == sprayId, stop);
+
+    private static async Task<Results<Ok<SprayRecord>, ProblemHttpResult>> Show(Guid gardenId, Guid sprayId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s && await FindAsync(tools.Db, gardenId, sprayId, stop) is { } row
+            ? TypedResults.Ok(await AnswerAsync(tools.Db, s, row, stop))
+            : Problems.NotFound("spray");
+
+    private static async Task<Results<Created<SprayRecord>, ProblemHttpResult>> LogByHand(Guid gardenId, HandSpray body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        if (await FindAsync(tools.Db, gardenId, body.Id, stop) is { } sent)
+        {
+            return TypedResults.Created((string?)null, await AnswerAsync(tools.Db, s, sent, stop));
+        }
+
+        var wet = s.Catalogue.FindRecipe(body.Recipe)?.IsWet ?? true;
+        var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, [], null, null, null, new Checks())
+            .That(body.Size > 0 && body.Size <= (wet ? Mix.MostLitres : 1000), "size", "size-range", wet ? "Litres are over 0 and up to 50." : "The amount is over 0 and up to 1000.");
+        CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var made = BenchOrder.Make(s, new BenchAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, [], null, null, null, body.At, body.PatchTest), body.Size).Mix;
+        // It is done: only a mix that can not have been made so is refused here.
+        if (made.Verdict == MixVerdict.Refused)
+        {
+            var why = made.Reasons.First(r => r.Verdict == MixVerdict.Refused);
+            return Problems.Refused("mix-" + why.Code, why.Sentence);
+        }
+
+        var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
+        var batch = BatchEndpoints.Put(body.FromShelf ? s : s with { Stocks = [] }, gardenId, body.BatchId, body.PlantingIds, body.Target, body.Step, body.PatchTest, made, body.At, body.DoneBy ?? body.MemberId, shelf);
+        var spray = new NewApplication(body.Id, body.BatchId, body.PlantingIds, made.Litres, body.ShareWetted, body.PatchTest, body.At, true, body.Note, body.DoneBy ?? body.MemberId, body.Parts);
+        // Weather of long ago is not in the snapshot.
+        var then = await WeatherStore.ReadAsync(tools.Db, gardenId, body.At, body.At.AddHours(1), stop);
+        var name = s.Catalogue.Material(made.Recipe.Active.Material).Name.ToLowerInvariant();
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {name} by hand", db =>
+        {
+            db.Batches.Add(batch);
+            SprayEndpoints.Put(db, s with { Weather = then }, gardenId, spray, SnapshotLoader.ToBatch(batch), body.At, null);
+        }, stop);
+        return TypedResults.Created((string?)null, await AnswerAsync(tools.Db, (await tools.LoadAsync(gardenId, stop))!, (await FindAsync(tools.Db, gardenId, body.Id, stop))!, stop));
+    }
+
+    private static async Task<Results<Ok<SprayRecord>, ProblemHttpResult>> Correct(Guid gardenId, Guid sprayId, SprayCorrection body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || await FindAsync(tools.Db, gardenId, sprayId, stop) is not { } row)
+        {
+            return Problems.NotFound("spray");
+        }
+
+        var visits = await tools.Db.CheckBacks.Where(c => c.ApplicationId == sprayId).ToListAsync(stop);
+        var gone = row.Treated.Select(t => t.PlantingId).Except(body.PlantingIds).ToHashSet();
+        var checks = new Checks()
+            .That(row.StruckAt is null, "", "spray-struck", "This spray was struck out. Bring it back first.")
+            .That(row.Litres > 0 ? body.Litres is > 0 and <= Mix.MostLitres : body.Litres == 0, "litres", "litres-range", row.Litres > 0 ? "Litres are over 0 and up to 50." : "This is no liquid: it has no litres.")
+            .That(body.Target is null || s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
+            .That(!visits.Any(v => v.DoneAt is not null && gone.Contains(v.PlantingId)), "plantingIds", "already-judged", "One of the plantings that you took away was judged already, so it was sprayed.");
+        CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var note = string.IsNullOrWhiteSpace(body.Note) ? null : body.Note.Trim();
+        var changes = Changes(s, row, body, note).ToList();
+        if (changes.Count > 0)
+        {
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Put right: {s.Catalogue.FindMaterial(row.Material)?.Name.ToLowerInvariant() ?? row.Material}", db =>
+            {
+                db.Corrections.AddRange(changes.Select(c => new CorrectionRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = sprayId, At = tools.Now, MemberId = body.MemberId, Field = c.Field, Was = c.Was, Became = c.Became }));
+                (row.At, row.Litres, row.Parts, row.Target, row.Why, row.Note, row.MemberId) = (body.At, body.Litres, SnapshotLoader.Joined(body.Parts), body.Target, body.Why, note, body.DoneBy);
+                row.Treated.RemoveAll(t => gone.Contains(t.PlantingId));
+                foreach (var added in body.PlantingIds.Distinct().Where(p => row.Treated.All(t => t.PlantingId != p)).ToList())
+                {
+                    row.Treated.Add(new TreatedRow { ApplicationId = sprayId, PlantingId = added });
+                    db.CheckBacks.Add(SprayEndpoints.Visit(s, gardenId, sprayId, added, s.Catalogue.Material(row.Material), row.PatchTest, body.At));
+                }
+
+                row.Treated.ForEach(t => t.ShareWetted = body.ShareWetted);
+                db.CheckBacks.RemoveRange(visits.Where(v => gone.Contains(v.PlantingId)));
+            }, stop);
+        }
+
+        return TypedResults.Ok(await AnswerAsync(tools.Db, s, row, stop));
+    }
+
+    private static async Task<Results<Ok<SprayRecord>, ProblemHttpResult>> Strike(Guid gardenId, Guid sprayId, SprayStruck body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || await FindAsync(tools.Db, gardenId, sprayId, stop) is not { } row)
+        {
+            return Problems.NotFound("spray");
+        }
+
+        if (body.Struck != row.StruckAt is not null)
+        {
+            var name = s.Catalogue.FindMaterial(row.Material)?.Name.ToLowerInvariant() ?? row.Material;
+            await tools.Log.WriteAsync(gardenId, body.MemberId, body.Struck ? $"Struck out {name}" : $"Brought back {name}", db =>
+            {
+                row.StruckAt = body.Struck ? tools.Now : null;
+                db.Corrections.Add(new CorrectionRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = sprayId, At = tools.Now, MemberId = body.MemberId, Field = "struck out", Was = body.Struck ? "no" : "yes", Became = body.Struck ? "yes" : "no" });
+            }, stop);
+        }
+
+        return TypedResults.Ok(await AnswerAsync(tools.Db, s, row, stop));
+    }
+
+    private static void CheckSpray(GardenSnapshot s, Checks checks, DateTimeOffset at, IReadOnlyList<Guid> plantings, double? shareWetted, string? note)
+    {
+        var day = s.Garden.DateOf(at);
+        checks
+            .That(plantings.Count > 0 && plantings.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
+            .That(plantings.Select(s.FindPlanting).OfType<Planting>().All(p => p.GrowsOn(day)), "at", "planting-not-growing", "One of the plantings did not grow on that day.")
+            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "A spray is logged after it went on, not before.")
+            .That(shareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", "The share of leaves wetted lies between 0 and 100 %.")
+            .That(note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
+    }
+
+    private static IEnumerable<(string Field, string? Was, string? Became)> Changes(GardenSnapshot s, ApplicationRow row, SprayCorrection body, string? note)
+    {
+        string Time(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, s.Garden.Zone).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
+        string Number(double value) => value.ToString("0.###", CultureInfo.InvariantCulture);
+        string Places(IEnumerable<Guid> ids) => string.Join(", ", ids.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)).Order(StringComparer.Ordinal));
+        string? Member(Guid? id) => s.Members.FirstOrDefault(m => m.Id == id)?.Name;
+        (string Field, string? Was, string? Became)[] all =
+        [
+            ("time", Time(row.At), Time(body.At)),
+            ("litres", Number(row.Litres), Number(body.Litres)),
+            ("share wetted", Number(row.Treated.Select(t => t.ShareWetted).FirstOrDefault()), Number(body.ShareWetted)),
+            ("parts", row.Parts, SnapshotLoader.Joined(body.Parts)),
+            ("places", Places(row.Treated.Select(t => t.PlantingId)), Places(body.PlantingIds.Distinct())),
+            ("against", row.Target is null ? null : s.Catalogue.FindTarget(row.Target)?.Name ?? row.Target, body.Target is null ? null : s.Catalogue.FindTarget(body.Target)!.Name),
+            ("why", row.Why.ToString(), body.Why.ToString()),
+            ("note", row.Note, note),
+            ("done by", Member(row.MemberId), Member(body.DoneBy)),
+        ];
+        return all.Where(c => c.Was != c.Became);
+    }
+
+    private static async Task<SprayRecord> AnswerAsync(GardenDb db, GardenSnapshot s, ApplicationRow row, CancellationToken stop)
+    {
+        var batch = await db.Batches.AsNoTracking().Include(b => b.Ingredients).FirstOrDefaultAsync(b => b.Id == row.BatchId, stop);
+        var history = await db.Corrections.AsNoTracking().Where(c => c.ApplicationId == row.Id).OrderBy(c => c.At).ThenBy(c => c.Field).ToListAsync(stop);
+        var visits = await db.CheckBacks.AsNoTracking().Where(c => c.ApplicationId == row.Id).Select(c => c.Id).ToListAsync(stop);
+        var spray = SnapshotLoader.ToApplication(row);
+        var material = s.Catalogue.FindMaterial(row.Material);
+        string? Member(Guid? id) => s.Members.FirstOrDefault(m => m.Id == id)?.Name;
+        string Name(string id) => s.Catalogue.FindMaterial(id)?.Name ?? id;
+        return new SprayRecord(
+            row.Id,
+            row.At,
+            row.Material,
+            material?.Name ?? row.Material,
+            material is null ? "" : s.Catalogue.Group(material.Group).Name,
+            batch is null ? null : s.Catalogue.FindRecipe(batch.Recipe)?.Name ?? batch.Recipe,
+            batch?.Step,
+            row.PerLitre is { } dose ? string.Create(CultureInfo.InvariantCulture, $"{dose:0.##} {material?.Unit ?? "ml"} a litre") : null,
+            row.Litres,
+            row.ExpectedLitres is { } reckoned ? Math.Round(reckoned, 2) : null,
+            row.Treated.Select(t => t.ShareWetted).FirstOrDefault(),
+            spray.Parts ?? [],
+            [.. row.Treated.Select(t => t.PlantingId)],
+            [.. row.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
+            row.Target,
+            row.Target is null ? null : s.Catalogue.FindTarget(row.Target)?.Name ?? row.Target,
+            row.Why,
+            row.PatchTest,
+            row.MemberId,
+            row.Note,
+            Air(spray.Air),
+            [.. (batch?.Ingredients ?? []).OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).Select(i => new PartOfMix(Name(i.Material), i.Role, string.Create(CultureInfo.InvariantCulture, $"{i.Amount:0.##} {i.Unit}")))],
+            visits,
+            row.StruckAt,
+            [.. history.Select(c => new CorrectionAnswer(c.At, Member(c.MemberId), c.Field, c.Was, c.Became))]);
+    }
+
+    private static string Air(SprayAir? air) => air is null ? "The weather then is not known." : string.Join(", ", new[]
+    {
+        air.TemperatureC is { } t ? string.Create(CultureInfo.InvariantCulture, $"{t:0.#} C") : null,
+        air.RelativeHumidityPercent is { } h ? string.Create(CultureInfo.InvariantCulture, $"humidity {h:0} %") : null,
+        air.WindMetresPerSecond is { } w ? string.Create(CultureInfo.InvariantCulture, $"wind {w:0.#} m/s") : null,
+    }.OfType<string>());
+}

@@ -1,0 +1,271 @@
+using System.Security.Cryptography;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Trials;
+using Mauvaise.Store.Loading;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Bench;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Sprays;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Trials;
+
+/// <summary>Trials: materials held against each other and against nothing, by lot.</summary>
+public static class TrialEndpoints
+{
+    private const int MostUnits = 200;
+    private const int MostLeaves = 100;
+
+    /// <summary>Only marked plants or leaves were wetted, so the place has hardly any cover of it.</summary>
+    private const double MarkedShare = 0.05;
+
+    public static void MapTrials(this IEndpointRouteBuilder app)
+    {
+        var trials = app.MapGroup("/api/gardens/{gardenId:guid}/trials").WithTags("Trials");
+        trials.MapGet("", List);
+        trials.MapPost("", Open);
+        trials.MapGet("/power", Power);
+        trials.MapGet("/{trialId:guid}", Show);
+        trials.MapGet("/{trialId:guid}/sheet", Sheet);
+        trials.MapPost("/{trialId:guid}/counts", Count);
+        trials.MapPost("/{trialId:guid}/treated", Treat);
+        trials.MapPost("/{trialId:guid}/close", Close);
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<TrialAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s
+            ? TypedResults.Ok<IReadOnlyList<TrialAnswer>>([.. s.Trials.Reverse().Select(t => Answer(s, t))])
+            : Problems.NotFound("garden");
+
+    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid trialId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } trial ? TypedResults.Ok(Answer(s, trial)) : Problems.NotFound("trial");
+
+    private static async Task<Results<Ok<TrialPowerAnswer>, ProblemHttpResult>> Power(Guid gardenId, int leaves, double untreated, GardenTools tools, CancellationToken stop)
+    {
+        var checks = new Checks()
+            .That(leaves is > 0 and <= MostUnits * MostLeaves, "leaves", "leaves-range", $"Leaves a side lie between 1 and {MostUnits * MostLeaves}.")
+            .That(untreated is >= 0.01 and <= 1, "untreated", "share-range", "The share affected when left alone lies between 1 and 100 %.");
+        return !checks.Passed ? checks.Problem()
+            : await tools.LoadAsync(gardenId, stop) is null ? Problems.NotFound("garden")
+            : TypedResults.Ok(new TrialPowerAnswer(TrialPower.SmallestDifferencePoints(leaves, untreated), TrialPower.Sentence(leaves, untreated)));
+    }
+
+    private static async Task<Results<Ok<TrialSheet>, ProblemHttpResult>> Sheet(Guid gardenId, Guid trialId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } t
+            ? TypedResults.Ok(new TrialSheet(t.Name, t.Blind && t.ClosedAt is null, [.. t.Sides.Select(side => new TrialSheetSide(Letter(side.Number), Name(s, side), [.. t.Units.Where(u => u.Side == side.Number).Select(u => new TrialSheetUnit(u.Number, Where(s, u)))]))]))
+            : Problems.NotFound("trial");
+
+    private static async Task<Results<Created<TrialAnswer>, ProblemHttpResult>> Open(Guid gardenId, NewTrial body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        if (Find(s, body.Id) is { } sent)
+        {
+            return TypedResults.Created((string?)null, Answer(s, sent));
+        }
+
+        var units = body.Plantings.Sum(p => Math.Clamp(p.Units, 0, MostUnits + 1));
+        var recipes = body.Sides.Select(x => x.Recipe).OfType<string>().ToList();
+        var checks = new Checks()
+            .That(body.Name.Trim() is { Length: > 0 and <= 80 }, "name", "name-length", "Give the trial a name of up to 80 letters.")
+            .That(s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", "Choose the pest or disease that it is about.")
+            .That(body.Sides.Count is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", $"A trial has {Lot.FewestSides} to {Lot.MostSides} sides.")
+            .That(body.Sides.Count(x => x.Recipe is null) == 1, "sides", "sides-alone", "One side, and only one, is left alone: without it nobody knows what would have been.")
+            .That(recipes.All(r => s.Catalogue.FindRecipe(r) is { IsWet: true } recipe && s.Catalogue.Material(recipe.Active.Material).Doses is not null), "sides", "recipe-unknown", "One of the recipes is not in the catalogue, or is no liquid with a dose.")
+            .That(body.Sides.Select(x => (x.Recipe, x.Step)).Distinct().Count() == body.Sides.Count, "sides", "sides-twice", "Two sides are the same.")
+            .That(body.Plantings.All(p => p.Units > 0 && s.FindPlanting(p.PlantingId) is { } planting && planting.GrowsOn(s.Today)), "plantings", "plantings-missing", "Choose plantings that grow now, each with one unit at least.")
+            .That(body.Plantings.Select(p => p.PlantingId).Distinct().Count() == body.Plantings.Count, "plantings", "planting-twice", "A planting is named twice.")
+            .That(units >= body.Sides.Count && units <= MostUnits, "plantings", "units-range", $"It takes a unit for each side at least, and {MostUnits} at most.")
+            .That(body.Unit != TrialUnitKind.Place || body.Plantings.All(p => p.Units == 1), "plantings", "place-units", "Where whole places are compared, each planting is one unit.")
+            .That(body.Unit == TrialUnitKind.Leaf ? body.LeavesPerUnit == 1 : body.LeavesPerUnit is >= 1 and <= MostLeaves, "leavesPerUnit", "leaves-range", body.Unit == TrialUnitKind.Leaf ? "A marked leaf is one leaf." : $"Leaves to count on each lie between 1 and {MostLeaves}.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var seed = body.Seed ?? RandomNumberGenerator.GetInt32(1, 1_000_000);
+        var dealt = Lot.Deal([.. body.Plantings.SelectMany(p => Enumerable.Repeat(p.PlantingId, p.Units))], body.Sides.Count, seed);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Opened the trial {body.Name.Trim()}", db => db.Trials.Add(new TrialRow
+        {
+            Id = body.Id,
+            GardenId = gardenId,
+            Name = body.Name.Trim(),
+            Target = body.Target,
+            Unit = body.Unit,
+            LeavesPerUnit = body.LeavesPerUnit,
+            Seed = seed,
+            Blind = body.Blind,
+            OpenedAt = tools.Now,
+            MemberId = body.MemberId,
+            Sides = [.. body.Sides.Select((x, i) => new TrialSideRow { TrialId = body.Id, Number = i + 1, Recipe = x.Recipe, Step = x.Step })],
+            Units = [.. dealt.Select(u => new TrialUnitRow { TrialId = body.Id, Number = u.Number, PlantingId = u.PlantingId, Side = u.Side })],
+        }), stop);
+        return TypedResults.Created((string?)null, await AnswerAsync(tools, gardenId, body.Id, stop));
+    }
+
+    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Count(Guid gardenId, Guid trialId, TrialCounts body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || Find(s, trialId) is not { } trial)
+        {
+            return Problems.NotFound("trial");
+        }
+
+        var at = body.At ?? s.Now;
+        var here = trial.Counts.Select(c => c.Id).ToHashSet();
+        var fresh = body.Counts.Where(c => !here.Contains(c.Id)).ToList();
+        var checks = new Checks()
+            .That(body.Counts.Count > 0, "counts", "nothing-counted", "Count one unit at least.")
+            .That(trial.ClosedAt is null || fresh.Count == 0, "", "trial-closed", "This trial is closed.")
+            .That(at <= s.Now.AddMinutes(5) && at >= trial.OpenedAt, "at", "time-outside", "A count lies between the opening of the trial and now.")
+            .That(fresh.All(c => trial.Units.Any(u => u.Number == c.Unit)), "counts", "unit-unknown", "One of the units is not in this trial.")
+            .That(fresh.Select(c => c.Unit).Distinct().Count() == fresh.Count, "counts", "unit-twice", "A unit was counted twice in one go.")
+            .That(fresh.All(c => c.LeavesLooked is >= 1 and <= 1000 && c.LeavesAffected >= 0 && c.LeavesAffected <= c.LeavesLooked), "counts", "affected-over-looked", "Affected leaves lie between 0 and those looked at, and one leaf at least is looked at.")
+            .That(fresh.All(c => c.SeverityPercent is null or (>= 0 and <= 100)), "counts", "severity-range", "The share of the leaf that is covered lies between 0 and 100 %.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        if (fresh.Count > 0)
+        {
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Counted {fresh.Count} of the trial {trial.Name}", db => db.TrialCounts.AddRange(fresh.Select(c => new TrialCountRow
+            {
+                Id = c.Id,
+                GardenId = gardenId,
+                TrialId = trialId,
+                Unit = c.Unit,
+                At = at,
+                LeavesLooked = c.LeavesLooked,
+                LeavesAffected = c.LeavesAffected,
+                SeverityPercent = c.SeverityPercent,
+                MemberId = body.MemberId,
+            })), stop);
+        }
+
+        return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
+    }
+
+    /// <summary>The sides were treated: each is logged as a spray, so that waits, limits and the ledger know of it.</summary>
+    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Treat(Guid gardenId, Guid trialId, TrialTreated body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || Find(s, trialId) is not { } trial)
+        {
+            return Problems.NotFound("trial");
+        }
+
+        if (body.Sides.Count > 0 && body.Sides.All(x => s.Applications.Any(a => a.Id == x.ApplicationId)))
+        {
+            return TypedResults.Ok(Answer(s, trial));
+        }
+
+        var treated = trial.Sides.Where(x => x.Recipe is not null).ToList();
+        var checks = new Checks()
+            .That(trial.ClosedAt is null, "", "trial-closed", "This trial is closed.")
+            .That(trial.TreatedAt is null, "", "trial-treated", "The sides were treated already. A trial is treated once.")
+            .That(body.Sides.Select(x => x.Number).Order().SequenceEqual(treated.Select(x => x.Number)), "sides", "sides-treated", "Say for every side that is treated how much went on.")
+            .That(body.Sides.All(x => x.Litres is > 0 and <= Mix.MostLitres), "sides", "litres-range", "Litres are over 0 and up to 50.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
+        var row = await tools.Db.Trials.FirstAsync(t => t.Id == trialId, stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Treated the sides of {trial.Name}", db =>
+        {
+            row.TreatedAt = tools.Now;
+            foreach (var (side, done) in treated.Zip(body.Sides.OrderBy(x => x.Number)))
+            {
+                Guid[] plantings = [.. trial.Units.Where(u => u.Side == side.Number).Select(u => u.PlantingId).Distinct()];
+                var mix = BenchOrder.Make(s, new BenchAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false), done.Litres).Mix;
+                var batch = BatchEndpoints.Put(s, gardenId, done.BatchId, plantings, trial.Target, side.Step, false, mix, tools.Now, body.MemberId, shelf);
+                db.Batches.Add(batch);
+                var spray = new NewApplication(done.ApplicationId, done.BatchId, plantings, mix.Litres, trial.Unit == TrialUnitKind.Place ? null : MarkedShare, Note: $"Trial {trial.Name}, side {Letter(side.Number)}", MemberId: body.MemberId);
+                db.Applications.Add(SprayEndpoints.Row(s, gardenId, spray, SnapshotLoader.ToBatch(batch), tools.Now, SprayReason.OwnIdea));
+            }
+        }, stop);
+        return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
+    }
+
+    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Close(Guid gardenId, Guid trialId, TrialClosed body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || Find(s, trialId) is not { } trial)
+        {
+            return Problems.NotFound("trial");
+        }
+
+        if (trial.ClosedAt is null)
+        {
+            var row = await tools.Db.Trials.FirstAsync(t => t.Id == trialId, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Closed the trial {trial.Name}", _ => row.ClosedAt = tools.Now, stop);
+        }
+
+        return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
+    }
+
+    private static async Task<TrialAnswer> AnswerAsync(GardenTools tools, Guid gardenId, Guid trialId, CancellationToken stop)
+    {
+        var s = (await tools.LoadAsync(gardenId, stop))!;
+        return Answer(s, Find(s, trialId)!);
+    }
+
+    private static Trial? Find(GardenSnapshot s, Guid id) => s.Trials.FirstOrDefault(t => t.Id == id);
+
+    private static string Letter(int number) => ((char)('A' + number - 1)).ToString();
+
+    private static string Name(GardenSnapshot s, TrialSide side) => side.Recipe is null ? "Left alone" : s.Catalogue.FindRecipe(side.Recipe)?.Name ?? side.Recipe;
+
+    private static string Where(GardenSnapshot s, TrialUnit unit) => s.FindPlanting(unit.PlantingId) is { } p ? GardenAnswers.Where(s, p) : "a planting that is gone";
+
+    private static TrialAnswer Answer(GardenSnapshot s, Trial t)
+    {
+        var target = s.Catalogue.Target(t.Target);
+        var result = TrialResult.Of(t, target);
+        var hidden = t.Blind && t.ClosedAt is null;
+        var rounds = t.Counts.Select(c => c.At).Distinct().Count();
+        return new(
+            t.Id,
+            t.Name,
+            t.Target,
+            target.Name,
+            target.Kind == TargetKind.Disease,
+            t.Unit,
+            t.LeavesPerUnit,
+            t.Seed,
+            t.Blind,
+            t.OpenedAt,
+            t.TreatedAt,
+            t.ClosedAt,
+            [.. result.Sides.Select(r => new TrialSideAnswer(
+                r.Side.Number, Letter(r.Side.Number), r.Side.Recipe, Name(s, r.Side), r.Side.Step,
+                r.Side.Recipe is { } recipe && s.Catalogue.FindRecipe(recipe) is { } known ? s.Catalogue.Group(s.Catalogue.Material(known.Active.Material).Group).Hatch : null,
+                r.Units, r.Leaves, Rounded(r.Affected), Rounded(r.AffectedBefore), Rounded(r.AreaUnderCurve),
+                Shown(r.Control?.Percent), Shown(r.Control?.Low), Shown(r.Control?.High), r.Method, r.Verdict, r.Sentence))],
+            [.. t.Units.Select(u => (Unit: u, Counts: t.Counts.Where(c => c.Unit == u.Number).ToList())).Select(u => new TrialUnitAnswer(
+                u.Unit.Number, u.Unit.PlantingId, Where(s, u.Unit), hidden ? null : u.Unit.Side, u.Counts.Count, u.Counts.LastOrDefault()?.LeavesLooked, u.Counts.LastOrDefault()?.LeavesAffected))],
+            rounds,
+            result.PowerSentence,
+            Next(t, rounds));
+    }
+
+    private static string Next(Trial t, int rounds) => t switch
+    {
+        { ClosedAt: not null } => "Closed: what it showed counts in what the garden has learned.",
+        { TreatedAt: null } when rounds == 0 => "Mark the units with their labels and count them all before anything goes on.",
+        { TreatedAt: null } => "Counted before. Treat the sides now, then say so.",
+        _ when t.Counts.All(c => c.At <= t.TreatedAt) => "Treated. Count the same units again after two to five days.",
+        _ => "Counted after. Count again for a curve, or close it.",
+    };
+
+    private static double? Rounded(double? value) => value is { } v ? Math.Round(v, 4) : null;
+
+    /// <summary>A control is told from -999 up: beyond that it only says that much more was there.</summary>
+    private static double? Shown(double? percent) => percent is { } p ? Math.Round(Math.Max(-999, p), 1) : null;
+}
