@@ -86,7 +86,7 @@ public partial class ArchiveTests
         using var http = app.CreateClient();
         await SendAsync<TakenIn>(http, "/api/archive?takeTheirs=false", old);
         var board = (await http.GetFromJsonAsync<BoardAnswer>($"{Api}/board", TestApp.Json, Stop))!;
-        Assert.Equal(8, board.Rows.Count);
+        Assert.Equal(10, board.Rows.Count);
         Assert.Contains(board.Rows.SelectMany(r => r.Dots), d => d.LeavesAffected > 0);
     }
 

@@ -2907,13 +2907,13 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    Kind?: components["schemas"]["LedgerKind"];
-                    From?: string;
-                    To?: string;
-                    Place?: string;
-                    Material?: string;
-                    Target?: string;
-                    Member?: string;
+                    kind?: components["schemas"]["LedgerKind"];
+                    from?: string;
+                    to?: string;
+                    place?: string;
+                    material?: string;
+                    target?: string;
+                    member?: string;
                     skip?: number;
                     take?: number;
                 };
@@ -2944,6 +2944,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/ledger/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NamedId"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/ledger/table.csv": {
         parameters: {
             query?: never;
@@ -2954,13 +2991,13 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    Kind?: components["schemas"]["LedgerKind"];
-                    From?: string;
-                    To?: string;
-                    Place?: string;
-                    Material?: string;
-                    Target?: string;
-                    Member?: string;
+                    kind?: components["schemas"]["LedgerKind"];
+                    from?: string;
+                    to?: string;
+                    place?: string;
+                    material?: string;
+                    target?: string;
+                    member?: string;
                 };
                 header?: never;
                 path: {
@@ -5018,6 +5055,7 @@ export interface components {
             byHand: boolean;
             target: null | string;
             targetName: null | string;
+            insects: boolean;
             /** Format: date-time */
             doneWhatAt: string;
             /** Format: date */

@@ -158,6 +158,38 @@ export const outcomeWords: Record<NonNullable<Schemas['Outcome']>, string> = {
   lost: 'Lost',
 }
 
+export const injurySignWords: Record<Schemas['InjurySign'], string> = {
+  scorch: 'Scorch',
+  curl: 'Curl',
+  drop: 'Leaves dropped',
+}
+
+export const ledgerKindWords: Record<Schemas['LedgerKind'], string> = {
+  spray: 'Sprays',
+  task: 'By hand',
+  count: 'Counts',
+  check: 'Check-backs',
+}
+
+export const sprayReasonWords: Record<Schemas['SprayReason'], string> = {
+  ownIdea: 'Own idea',
+  plan: 'The plan',
+  course: 'A course',
+}
+
+export const wettedPartWords: Record<Schemas['WettedPart'], string> = {
+  undersides: 'Undersides',
+  tops: 'Tops',
+  stems: 'Stems',
+  soil: 'Soil',
+}
+
+export const trialUnitWords: Record<Schemas['TrialUnitKind'], string> = {
+  leaf: 'Marked leaves',
+  plant: 'Plants',
+  place: 'Whole places',
+}
+
 /** The options of a select from one of the tables above. */
 export function options<K extends string>(words: Record<K, string>): { value: K; label: string }[] {
   return (Object.keys(words) as K[]).map((value) => ({ value, label: words[value] }))

@@ -23,6 +23,7 @@ const links = [
   { name: 'shelf', label: 'Shelf' },
   { name: 'hours', label: 'Hours' },
   { name: 'check-backs', label: 'Check back' },
+  { name: 'ledger', label: 'Ledger' },
   { name: 'weather', label: 'Weather' },
   { name: 'garden', label: 'Garden' },
 ]

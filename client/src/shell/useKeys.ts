@@ -16,6 +16,9 @@ const jobs: Record<string, { route: string; does: string }> = {
   m: { route: 'bench', does: 'Bench: mix a spray' },
   h: { route: 'hours', does: 'Good hours' },
   c: { route: 'check-backs', does: 'Check back' },
+  l: { route: 'ledger', does: 'Ledger: everything done' },
+  t: { route: 'trials', does: 'Trials' },
+  y: { route: 'almanac', does: 'Almanac: the season looked back at' },
   g: { route: 'garden', does: 'Garden: places and plantings' },
   k: { route: 'weather', does: 'Weather: what is known, and by whom' },
 }

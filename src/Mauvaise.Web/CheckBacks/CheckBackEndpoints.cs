@@ -27,6 +27,7 @@ public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int Leaves
 /// <summary>A visit that is due or done.</summary>
 /// <param name="What">The material, or what was done by hand.</param>
 /// <param name="Before">The count before it; null when nobody counted.</param>
+/// <param name="Insects">It was against something that can be touched.</param>
 /// <param name="SameLeaves">Which leaves to count again.</param>
 /// <param name="After">The count that judged it.</param>
 /// <param name="Line">Action line, share of leaves.</param>
@@ -40,6 +41,7 @@ public sealed record CheckBackAnswer(
     bool ByHand,
     string? Target,
     string? TargetName,
+    bool Insects,
     DateTimeOffset DoneWhatAt,
     DateOnly DueOn,
     bool Due,
@@ -213,6 +215,7 @@ public static class CheckBackEndpoints
             c.TaskId is not null,
             what.Target,
             what.Target is null ? null : s.Catalogue.FindTarget(what.Target)?.Name,
+            what.Target is not null && s.Catalogue.FindTarget(what.Target)?.Insect is not null,
             what.At,
             c.DueOn,
             c.DoneAt is null && c.DueOn <= s.Today,

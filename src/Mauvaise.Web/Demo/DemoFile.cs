@@ -65,7 +65,7 @@ public sealed record DemoCourse(string At, string Target, string Recipe, string 
 public sealed record DemoTrial(string Name, string At, string Target, int UnitsASide, int Seed, string Opened, string Treated, string Counted, string Closed, IReadOnlyList<DemoTrialSide> Sides);
 
 /// <param name="Before">Units affected before, and after.</param>
-public sealed record DemoTrialSide(string? Recipe, int Before, int After);
+public sealed record DemoTrialSide(int Before, int After, string? Recipe = null);
 
 public sealed record DemoNote(
     string On,

@@ -6,12 +6,22 @@ using Mauvaise.Store.Loading;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Ledger;
 
 /// <summary>What of the ledger a request asks for.</summary>
-public sealed record LedgerAsk(LedgerKind? Kind = null, DateOnly? From = null, DateOnly? To = null, Guid? Place = null, string? Material = null, string? Target = null, Guid? Member = null)
+/// <param name="From">First day in the garden's time.</param>
+/// <param name="To">Last day.</param>
+public sealed record LedgerAsk(
+    [FromQuery(Name = "kind")] LedgerKind? Kind = null,
+    [FromQuery(Name = "from")] DateOnly? From = null,
+    [FromQuery(Name = "to")] DateOnly? To = null,
+    [FromQuery(Name = "place")] Guid? Place = null,
+    [FromQuery(Name = "material")] string? Material = null,
+    [FromQuery(Name = "target")] string? Target = null,
+    [FromQuery(Name = "member")] Guid? Member = null)
 {
     public LedgerFilter In(Garden garden) =>
         new(Kind, From is { } from ? garden.StartOf(from) : null, To is { } to ? garden.StartOf(to.AddDays(1)) : null, Place, Material, Target, Member);
@@ -26,6 +36,7 @@ public static class LedgerEndpoints
     {
         var ledger = app.MapGroup("/api/gardens/{gardenId:guid}/ledger").WithTags("Ledger");
         ledger.MapGet("", Show);
+        ledger.MapGet("/recipes", Recipes);
         ledger.MapLedgerCsv();
         ledger.MapSprayRecords();
     }
@@ -57,6 +68,12 @@ public static class LedgerEndpoints
             Totals(s, totals),
             await ChoicesAsync(tools, s, stop)));
     }
+
+    /// <summary>What can be logged or put in a trial: every recipe with a dose, the household's own products among them.</summary>
+    private static async Task<Results<Ok<IReadOnlyList<NamedId>>, ProblemHttpResult>> Recipes(Guid gardenId, GardenTools tools, CancellationToken stop) =>
+        await tools.LoadAsync(gardenId, stop) is { } s
+            ? TypedResults.Ok<IReadOnlyList<NamedId>>([.. s.Catalogue.Recipes.Where(r => s.Catalogue.Material(r.Active.Material).Doses is not null).Select(r => new NamedId(r.Id, r.Name)).OrderBy(r => r.Name, StringComparer.Ordinal)])
+            : Problems.NotFound("garden");
 
     /// <summary>The seasons from the first record to now, the newest first.</summary>
     public static async Task<IReadOnlyList<SeasonChoice>> SeasonsAsync(GardenTools tools, GardenSnapshot s, CancellationToken stop)

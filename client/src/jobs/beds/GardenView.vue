@@ -10,6 +10,7 @@ import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import StanceChoice from '../decide/StanceChoice.vue'
+import WholeGarden from '../archive/WholeGarden.vue'
 import FreeHours from './FreeHours.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
@@ -133,6 +134,7 @@ const change = useGardenWrite(
           />
         </li>
       </ol>
+      <WholeGarden />
     </template>
   </div>
 </template>

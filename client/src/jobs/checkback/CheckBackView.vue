@@ -5,12 +5,14 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
-import { injuryWords, options, outcomeWords } from '@/garden/words'
+import { injurySignWords, injuryWords, options, outcomeWords } from '@/garden/words'
+import NumberStepper from '@/kit/NumberStepper.vue'
+import RangeBar from '@/drawings/RangeBar.vue'
 import AsyncState from '@/kit/AsyncState.vue'
 import CountPad from '@/kit/CountPad.vue'
 import FieldError from '@/kit/FieldError.vue'
 import ShareMeter from '@/kit/ShareMeter.vue'
-import { day, dayAndClock, percent } from '@/kit/format'
+import { dayAndClock } from '@/kit/format'
 import FieldNotes from '../walk/FieldNotes.vue'
 import { useLook } from '../walk/useLook'
 import { useSample } from '../walk/useSample'
@@ -37,6 +39,9 @@ const { draft, looked, affected } = look
 const living = computed(() => affected.value[0] ?? 0)
 const sample = useSample(() => visit.value?.plantingId ?? '', looked, living)
 const injury = ref<Schemas['Injury']>('none')
+const signs = ref<Schemas['InjurySign'][]>([])
+const touched = ref({ alive: 0, dead: 0 })
+const signsSaid = computed(() => (injury.value === 'none' ? [] : signs.value))
 const saving = useGardenWrite((gardenId) =>
   answer(
     api.POST('/api/gardens/{gardenId}/check-backs/{checkBackId}/count', {
@@ -44,6 +49,9 @@ const saving = useGardenWrite((gardenId) =>
       body: {
         count: look.toObservation(visit.value?.plantingId ?? '', memberId.value),
         injury: injury.value,
+        injurySigns: signsSaid.value,
+        alive: insects.value && touched.value.alive + touched.value.dead > 0 ? touched.value.alive : null,
+        dead: insects.value && touched.value.alive + touched.value.dead > 0 ? touched.value.dead : null,
       },
     }),
   ),
@@ -52,13 +60,32 @@ const patching = useGardenWrite((gardenId) =>
   answer(
     api.POST('/api/gardens/{gardenId}/check-backs/{checkBackId}/patch', {
       params: { path: { gardenId, checkBackId: props.checkBackId } },
-      body: { injury: injury.value, memberId: memberId.value },
+      body: { injury: injury.value, injurySigns: signsSaid.value, memberId: memberId.value },
     }),
   ),
 )
 async function judge() {
   if (await saving.mutateAsync().catch(() => null)) look.clear()
 }
+const insects = computed(() => visit.value?.insects ?? false)
+/** Before and after on one scale, with their likely ranges and the action line. */
+const counts = computed(() => {
+  const of = (c: Schemas['CountAnswer'], name: string, tone: 'before' | 'now') => ({
+    name,
+    tone,
+    value: (c.leavesAffected / c.leavesLooked) * 100,
+    low: c.low * 100,
+    high: c.high * 100,
+  })
+  const v = visit.value
+  return [
+    ...(v?.before ? [of(v.before, 'before', 'before')] : []),
+    ...(v?.after ? [of(v.after, 'now', 'now')] : []),
+  ]
+})
+const scale = computed(() =>
+  Math.min(100, Math.max(20, ...counts.value.map((c) => c.high), (visit.value?.line ?? 0) * 150)),
+)
 const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop' } as const
 </script>
 
@@ -101,6 +128,17 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
               aria-labelledby="patch-injury"
             />
           </div>
+          <div v-if="injury !== 'none'" class="row">
+            <span id="patch-signs" class="label">How?</span>
+            <SelectButton
+              v-model="signs"
+              multiple
+              :options="options(injurySignWords)"
+              option-label="label"
+              option-value="value"
+              aria-labelledby="patch-signs"
+            />
+          </div>
           <FieldError :problem="patching.error.value" />
           <Button
             label="Judge the two leaves"
@@ -112,19 +150,31 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
         <Button v-if="visit.doneAt" label="To the Board" size="large" @click="router.push('/')" />
       </template>
       <template v-else>
-        <p v-if="visit.before" class="note">
-          Before the spray: {{ visit.before.leavesAffected }} of {{ visit.before.leavesLooked }} leaves,
-          {{ percent(visit.before.leavesAffected / visit.before.leavesLooked) }}, on
-          {{ day(visit.before.at, zone) }}. Take the same leaves if you can.
-        </p>
-        <p v-else class="note">Nobody counted before this spray, so the action line decides.</p>
+        <RangeBar
+          v-if="counts.length"
+          :estimates="counts"
+          :to="scale"
+          :mark="visit.line * 100"
+          mark-name="line"
+        />
+        <p v-if="!visit.doneAt" class="note">{{ visit.sameLeaves }}</p>
 
         <template v-if="visit.doneAt">
           <section v-if="visit.outcome" class="note verdict" :class="tone[visit.outcome]" role="status">
             <h2>{{ outcomeWords[visit.outcome] }}</h2>
             <p>{{ visit.sentence }}</p>
             <p v-if="visit.injury !== 'none'">
-              Injury to the plant: {{ injuryWords[visit.injury].toLowerCase() }}.
+              Injury to the plant: {{ injuryWords[visit.injury].toLowerCase()
+              }}<template v-if="visit.injurySigns.length"
+                >, {{ visit.injurySigns.map((i) => injurySignWords[i].toLowerCase()).join(', ') }}</template
+              >.
+            </p>
+            <p v-if="visit.alive !== null || visit.dead !== null">
+              Touched: {{ visit.dead ?? 0 }} dead, {{ visit.alive ?? 0 }} living.
+            </p>
+            <p v-if="visit.course"><strong>The course:</strong> {{ visit.course }}</p>
+            <p v-if="visit.discountedFor">
+              Set aside, so the garden does not learn from it: {{ visit.discountedFor }}.
             </p>
           </section>
           <div class="actions">
@@ -166,6 +216,22 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
               aria-labelledby="injury"
             />
           </div>
+          <div v-if="injury !== 'none'" class="row">
+            <span id="injury-signs" class="label">How?</span>
+            <SelectButton
+              v-model="signs"
+              multiple
+              :options="options(injurySignWords)"
+              option-label="label"
+              option-value="value"
+              aria-labelledby="injury-signs"
+            />
+          </div>
+          <div v-if="insects" class="touched">
+            <p>Touch a few with a straw. What moves is alive.</p>
+            <NumberStepper v-model="touched.dead" label="Dead" />
+            <NumberStepper v-model="touched.alive" label="Living" />
+          </div>
           <FieldNotes v-model="draft" />
           <FieldError :problem="saving.error.value" :shown="['leavesLooked']" />
           <Button label="Judge this spray" size="large" :loading="saving.isPending.value" @click="judge" />
@@ -186,5 +252,10 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
 
 .label {
   font-weight: 600;
+}
+
+.touched {
+  display: grid;
+  gap: 8px;
 }
 </style>

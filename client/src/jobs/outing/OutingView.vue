@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import Textarea from 'primevue/textarea'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
@@ -142,6 +143,10 @@ function use(t: Parameters<typeof tank>[0], by: number) {
           <button :aria-label="`${t.recipeName}: more`" @click="use(t, 0.1)">+</button>
         </div>
       </section>
+      <div class="field no-print">
+        <label for="outing-note">Note, if there is one</label>
+        <Textarea id="outing-note" v-model="progress.note" rows="2" auto-resize fluid />
+      </div>
       <FieldError :problem="problem" />
       <div class="actions no-print">
         <Button

@@ -9,6 +9,7 @@ interface Progress {
   tanks: Record<string, { batchId: string; applicationId: string; mixed: boolean; used?: number }>
   sprayed: string[]
   tasks: string[]
+  note?: string
 }
 
 /** An outing, ticked off at the bed. It is logged through the outbox, so that it works out of reach of the network. */
@@ -55,11 +56,14 @@ export function useOuting(outing: () => Schemas['OutingAnswer'] | undefined, key
           mixedLitres: Math.max(t.litres, tank(t).used ?? 0),
           usedLitres: tank(t).used ?? t.litres,
           plantingIds: [...new Set(rounds.map((r) => r.plantingId))],
+          // As the steps at the bed say it; what was otherwise is put right in the ledger.
+          parts: ['undersides', 'tops'],
         })),
         // A copy of its own: what goes into the outbox can not be reactive.
         taskIds: [...progress.value.tasks],
         at: null,
         memberId: memberId.value,
+        note: progress.value.note?.trim() || null,
       }
       const delivery = await outbox.post({
         gardenId: gardenId.value,

@@ -72,6 +72,11 @@ const today = (days: { day: string; value: number }[]) =>
           @click="router.push({ name: 'decide' })"
         />
         <Button
+          label="Its story"
+          variant="outlined"
+          @click="router.push({ name: 'story', params: { placeId } })"
+        />
+        <Button
           label="Good hours"
           variant="outlined"
           :disabled="data.place.plantings.length === 0"

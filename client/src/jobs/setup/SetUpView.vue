@@ -14,6 +14,7 @@ import { kitchenWords, options, stanceWords } from '@/garden/words'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import WholeGarden from '../archive/WholeGarden.vue'
 
 const router = useRouter()
 const client = useQueryClient()
@@ -187,6 +188,10 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
         />
       </div>
     </form>
+    <details v-if="step === 0" class="card">
+      <summary><strong>Or bring in a garden that you have</strong></summary>
+      <WholeGarden @taken="router.push('/')" />
+    </details>
   </div>
 </template>
 

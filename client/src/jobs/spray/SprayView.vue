@@ -2,12 +2,13 @@
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
 import MultiSelect from 'primevue/multiselect'
+import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
-import { stepWords } from '@/garden/words'
+import { options, stepWords, wettedPartWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
@@ -55,6 +56,7 @@ const next = computed(() => windows.value?.best[0])
 
 const litres = ref<number>()
 const wetted = ref(90)
+const parts = ref<Schemas['WettedPart'][]>(['undersides', 'tops'])
 const patch = ref(false)
 const anyway = ref(false)
 const note = ref('')
@@ -86,6 +88,7 @@ const saving = useGardenWrite((gardenId) => {
         plantingIds: where.value,
         litres: wet.value ? (litres.value ?? 0) : 0,
         shareWetted: wetted.value / 100,
+        parts: wet.value ? parts.value : [],
         patchTest: patch.value,
         anyway: anyway.value,
         note: note.value || null,
@@ -190,6 +193,17 @@ const logged = computed(() => saving.data.value)
           />
           <FieldError :problem="saving.error.value" field="shareWetted" />
         </div>
+      </div>
+      <div v-if="wet" class="field">
+        <span id="parts" class="label">What was wetted</span>
+        <SelectButton
+          v-model="parts"
+          multiple
+          :options="options(wettedPartWords)"
+          option-label="label"
+          option-value="value"
+          aria-labelledby="parts"
+        />
       </div>
       <label v-if="wet" class="patch"
         ><input v-model="patch" type="checkbox" :disabled="batch.patchTest" /> Only two leaves, to see whether

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+/** Estimates with their likely ranges on one scale, each on a line of its own with its name. */
+interface Estimate {
+  name: string
+  value: number
+  low?: number
+  high?: number
+  /** How it is drawn: what was before, what is now, what is only usual. */
+  tone: 'before' | 'now' | 'usual'
+}
+const props = withDefaults(
+  defineProps<{
+    estimates: Estimate[]
+    from?: number
+    to?: number
+    unit?: string
+    mark?: number
+    markName?: string
+  }>(),
+  { from: 0, to: 100, unit: ' %', mark: undefined, markName: '' },
+)
+const row = 26
+const left = 92
+const width = 460
+const end = width - 56
+const x = (value: number) =>
+  left +
+  ((Math.min(props.to, Math.max(props.from, value)) - props.from) / (props.to - props.from)) * (end - left)
+const rows = computed(() => props.estimates.map((e, i) => ({ ...e, y: i * row + row / 2 + 4 })))
+const height = computed(() => props.estimates.length * row + 10 + (props.mark === undefined ? 0 : 14))
+const spoken = computed(() =>
+  props.estimates
+    .map((e) => {
+      const range =
+        e.low === undefined || e.high === undefined ? '' : `, likely ${round(e.low)} to ${round(e.high)}`
+      return `${e.name}: ${round(e.value)}${props.unit}${range}`
+    })
+    .join('. '),
+)
+const round = (v: number) => String(Math.round(v))
+</script>
+
+<template>
+  <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="spoken">
+    <line
+      class="axis"
+      :x1="left"
+      :x2="end"
+      :y1="height - (mark === undefined ? 3 : 15)"
+      :y2="height - (mark === undefined ? 3 : 15)"
+    />
+    <template v-if="mark !== undefined">
+      <line class="mark" :x1="x(mark)" :x2="x(mark)" y1="0" :y2="height - 12" />
+      <text class="small" :x="x(mark)" :y="height - 1" text-anchor="middle">{{ markName }}</text>
+    </template>
+    <g v-for="e in rows" :key="e.name" :class="e.tone">
+      <text :x="left - 8" :y="e.y + 5" text-anchor="end">{{ e.name }}</text>
+      <line
+        v-if="e.low !== undefined && e.high !== undefined"
+        class="range"
+        :x1="x(e.low)"
+        :x2="x(e.high)"
+        :y1="e.y"
+        :y2="e.y"
+      />
+      <circle :cx="x(e.value)" :cy="e.y" r="6" />
+      <text :x="end + 10" :y="e.y + 5">{{ round(e.value) }}{{ unit }}</text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+svg {
+  width: 100%;
+  max-width: 520px;
+}
+
+text {
+  fill: var(--ink);
+  font-size: 13px;
+}
+
+.small {
+  fill: var(--ink-soft);
+  font-size: 11px;
+}
+
+.axis {
+  stroke: var(--line);
+}
+
+.mark {
+  stroke: var(--ink);
+  stroke-dasharray: 3 3;
+}
+
+.range {
+  stroke: currentcolor;
+  stroke-width: 6;
+  stroke-opacity: 0.35;
+}
+
+circle {
+  fill: var(--surface);
+  stroke: currentcolor;
+  stroke-width: 3;
+}
+
+.now {
+  color: var(--mauve);
+}
+
+.now circle {
+  fill: var(--mauve);
+}
+
+.before {
+  color: var(--brick);
+}
+
+.usual {
+  color: var(--ink-soft);
+}
+</style>

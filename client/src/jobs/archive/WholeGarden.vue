@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { answer, api, Problem, type Schemas } from '@/api/client'
+import { useGarden } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import { civilDay, trim } from '@/kit/format'
+
+/** The whole garden in one file, out and in, and the copies that are made by themselves. */
+const emit = defineEmits<{ taken: [] }>()
+const client = useQueryClient()
+const { gardenId } = useGarden()
+const backups = useQuery({ queryKey: ['backups'], queryFn: () => answer(api.GET('/api/backups')) })
+const input = ref<HTMLInputElement>()
+const file = ref<File>()
+const takeTheirs = ref(false)
+
+/** The generated client sends JSON; a file goes as it is. */
+async function send<T>(path: string, body: File): Promise<T> {
+  const response = await fetch(path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/zip' },
+    body,
+  }).catch(() => {
+    throw new Problem('no-answer', 'Mauvaise does not answer. Is it still running? Nothing was taken in.')
+  })
+  const data: unknown = await response.json().catch(() => ({}))
+  if (!response.ok) throw Problem.of(response.status, data)
+  return data as T
+}
+const preview = useMutation<Schemas['MergePreview'], Problem, File>({
+  mutationFn: (f) => send('/api/archive/preview', f),
+})
+const taking = useMutation<Schemas['TakenIn'], Problem, File>({
+  mutationFn: (f) => send(`/api/archive?takeTheirs=${takeTheirs.value}`, f),
+  onSuccess: async () => {
+    await client.invalidateQueries()
+    emit('taken')
+  },
+})
+function choose(event: Event) {
+  file.value = (event.target as HTMLInputElement).files?.[0]
+  takeTheirs.value = false
+  taking.reset()
+  preview.reset()
+  if (file.value) preview.mutate(file.value)
+}
+async function go() {
+  if (!file.value || !(await taking.mutateAsync(file.value).catch(() => null))) return
+  file.value = undefined
+  if (input.value) input.value.value = ''
+}
+const told = computed(() => preview.data.value?.kinds.filter((k) => k.fresh + k.differing > 0) ?? [])
+const nothing = computed(() => preview.data.value && told.value.length === 0)
+const size = (bytes: number) =>
+  bytes >= 1_000_000 ? `${trim(bytes / 1_000_000, 1)} MB` : `${Math.ceil(bytes / 1000)} kB`
+</script>
+
+<template>
+  <section class="card stack" aria-labelledby="whole">
+    <h2 id="whole">The whole garden in one file</h2>
+    <p class="soft">
+      Everything with its photos, in a form that any program can read. Keep it where you keep what you do not
+      want to lose, or carry it to another machine.
+    </p>
+    <div v-if="gardenId" class="actions">
+      <a class="out" :href="`/api/gardens/${gardenId}/archive`" download>Save the garden as a file</a>
+    </div>
+    <div class="field">
+      <label for="whole-file">Bring in a garden from a file</label>
+      <input id="whole-file" ref="input" type="file" accept=".zip,application/zip" @change="choose" />
+    </div>
+    <p v-if="preview.isPending.value" class="soft" role="status">Reading it through.</p>
+    <FieldError :problem="preview.error.value ?? taking.error.value" />
+    <div v-if="taking.data.value" class="note good" role="status">
+      <p>{{ taking.data.value.what.gardenName }} is here.</p>
+      <p v-if="taking.data.value.backupName">
+        What was here before is kept as {{ taking.data.value.backupName }}.
+      </p>
+    </div>
+    <template v-else-if="preview.data.value && file">
+      <p role="status">
+        <strong>{{ preview.data.value.gardenName }}</strong>:
+        <template v-if="nothing">all of it is here already, and the same.</template>
+        <template v-else>{{
+          told
+            .map((k) =>
+              [k.fresh && `${k.fresh} new ${k.words}`, k.differing && `${k.differing} ${k.words} that differ`]
+                .filter(Boolean)
+                .join(', '),
+            )
+            .join('; ')
+        }}</template>
+      </p>
+      <label v-if="told.some((k) => k.differing > 0)" class="tick"
+        ><input v-model="takeTheirs" type="checkbox" /> Where they differ, take what is in the file</label
+      >
+      <div class="actions">
+        <Button
+          :label="preview.data.value.gardenIsHere ? 'Merge it in' : 'Bring it in'"
+          :disabled="!!nothing"
+          :loading="taking.isPending.value"
+          @click="go"
+        />
+      </div>
+    </template>
+    <p v-if="backups.data.value" class="soft small">
+      A copy of all data ({{ size(backups.data.value.dataBytes) }}) is made every day in
+      {{ backups.data.value.folder
+      }}<template v-if="backups.data.value.copies[0]"
+        >; the last of {{ civilDay(backups.data.value.copies[0].day) }},
+        {{ backups.data.value.copies.length }} kept</template
+      >.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 10px;
+}
+
+.out {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 14px;
+  border: 1px solid var(--mauve);
+  border-radius: var(--radius);
+  font-weight: 600;
+  text-decoration: none;
+}
+
+.tick {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+}
+
+.small {
+  overflow-wrap: anywhere;
+}
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { answer, api, type Schemas } from '@/api/client'
+import RangeBar from '@/drawings/RangeBar.vue'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import { day, percent } from '@/kit/format'
+
+/** One belief: usual, own, now; and the outcomes it rests on, each of which can be set aside. */
+const props = defineProps<{ belief: Schemas['LearnedAnswer']; against: string }>()
+const { garden, memberId } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const estimates = computed(() => {
+  const b = props.belief
+  const of = (x: Schemas['BeliefAnswer']) => ({ value: x.mean * 100, low: x.low * 100, high: x.high * 100 })
+  return [
+    { name: 'usual', tone: 'usual' as const, ...of(b.usual) },
+    ...(b.own === null ? [] : [{ name: 'seen here', tone: 'before' as const, value: b.own * 100 }]),
+    { name: 'now', tone: 'now' as const, ...of(b.now) },
+  ]
+})
+const asking = ref<string>()
+const why = ref('')
+const discount = useGardenWrite((gardenId, { id, reason }: { id: string; reason: string | null }) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/check-backs/{checkBackId}/discount', {
+      params: { path: { gardenId, checkBackId: id } },
+      body: { why: reason, memberId: memberId.value },
+    }),
+  ),
+)
+async function setAside(id: string) {
+  await discount.mutateAsync({ id, reason: why.value.trim() || 'set aside' }).catch(() => null)
+  if (!discount.error.value) asking.value = undefined
+}
+</script>
+
+<template>
+  <section class="card" :aria-label="`${belief.materialName} ${against} ${belief.aboutName}`">
+    <h3>
+      <svg width="16" height="16" aria-hidden="true">
+        <rect width="16" height="16" :fill="`url(#hatch-${belief.hatch})`" stroke="currentColor" />
+      </svg>
+      {{ belief.materialName }} <span class="soft">{{ against }} {{ belief.aboutName.toLowerCase() }}</span>
+    </h3>
+    <RangeBar :estimates="estimates" />
+    <p class="small">{{ belief.sentence }}</p>
+    <details>
+      <summary>
+        {{ belief.outcomes.length }} {{ belief.outcomes.length === 1 ? 'outcome' : 'outcomes' }}
+      </summary>
+      <ul>
+        <li
+          v-for="o in belief.outcomes"
+          :key="o.checkBackId ?? o.trialId ?? o.at"
+          :class="{ aside: o.discountedFor }"
+        >
+          <div>
+            <span class="soft">{{ day(o.at, zone) }}, {{ o.where }}</span>
+            <span
+              >{{ o.counts }}: {{ percent(o.hits)
+              }}<template v-if="!o.discountedFor">, counts {{ o.weight }}</template></span
+            >
+            <em v-if="o.discountedFor">Set aside: {{ o.discountedFor }}</em>
+          </div>
+          <template v-if="o.checkBackId">
+            <Button
+              v-if="o.discountedFor"
+              label="Let it count"
+              size="small"
+              variant="text"
+              @click="discount.mutate({ id: o.checkBackId, reason: null })"
+            />
+            <Button
+              v-else-if="asking !== o.checkBackId"
+              label="Set aside"
+              size="small"
+              variant="text"
+              :aria-label="`Set aside the outcome of ${day(o.at, zone)} at ${o.where}`"
+              @click="((asking = o.checkBackId), (why = ''))"
+            />
+            <form v-else @submit.prevent="setAside(o.checkBackId)">
+              <InputText
+                v-model="why"
+                :aria-label="`Why the outcome of ${day(o.at, zone)} does not count`"
+                placeholder="Why: rain came, another hand sprayed"
+              />
+              <Button type="submit" label="Set aside" size="small" :loading="discount.isPending.value" />
+            </form>
+          </template>
+        </li>
+      </ul>
+      <FieldError :problem="discount.error.value" />
+    </details>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 6px;
+}
+
+h3 {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+h3 .soft {
+  font-weight: 400;
+}
+
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 4px 10px;
+  padding: 5px 0;
+  border-top: 1px solid var(--line);
+}
+
+li div {
+  display: grid;
+}
+
+.aside span {
+  text-decoration: line-through;
+}
+
+form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { answer, api } from '@/api/client'
+import HatchPatterns from '@/drawings/HatchPatterns.vue'
+import { useGardenQuery } from '@/garden/useGarden'
+import AsyncState from '@/kit/AsyncState.vue'
+import RecordsNav from '../ledger/RecordsNav.vue'
+import BeliefCard from './BeliefCard.vue'
+
+const { data, isPending, error, refetch } = useGardenQuery(['learned'], (gardenId) =>
+  answer(api.GET('/api/gardens/{gardenId}/learned', { params: { path: { gardenId } } })),
+)
+/** What was hurt at all comes first; the rest is only counted. */
+const hurt = computed(() => (data.value?.injuries ?? []).filter((i) => (i.own ?? 0) > 0))
+const unhurt = computed(() => (data.value?.injuries ?? []).filter((i) => !((i.own ?? 0) > 0)))
+</script>
+
+<template>
+  <div class="page">
+    <HatchPatterns />
+    <RecordsNav />
+    <div class="page-head">
+      <h1>What this garden taught</h1>
+      <p class="soft">
+        What is usual, moved by what came of your own sprays. The plan and the ladder go by the last line.
+      </p>
+    </div>
+    <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
+    <template v-else>
+      <h2>How well it works</h2>
+      <p v-if="data.efficacies.length === 0" class="note">
+        Nothing yet. Count before a spray and again when its check-back is due: each outcome counts from then
+        on.
+      </p>
+      <div class="cards">
+        <BeliefCard v-for="b in data.efficacies" :key="b.material + b.about" :belief="b" against="against" />
+      </div>
+      <h2>What it hurts</h2>
+      <p v-if="hurt.length === 0" class="note">Nothing was hurt so far.</p>
+      <div class="cards">
+        <BeliefCard v-for="b in hurt" :key="b.material + b.about" :belief="b" against="on" />
+      </div>
+      <p v-if="unhurt.length" class="soft">
+        No harm seen:
+        {{ unhurt.map((b) => `${b.materialName.toLowerCase()} on ${b.aboutName.toLowerCase()}`).join(', ') }}.
+      </p>
+      <section class="card stack" aria-labelledby="habits">
+        <h2 id="habits">Litres and minutes</h2>
+        <p>{{ data.litresSentence }}</p>
+        <p>{{ data.walksSentence }}</p>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 420px), 1fr));
+  gap: 12px;
+  align-items: start;
+}
+
+.stack {
+  display: grid;
+  gap: 8px;
+}
+</style>

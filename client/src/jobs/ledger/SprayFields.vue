@@ -1,0 +1,138 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import InputNumber from 'primevue/inputnumber'
+import MultiSelect from 'primevue/multiselect'
+import SelectButton from 'primevue/selectbutton'
+import Textarea from 'primevue/textarea'
+import { computed } from 'vue'
+import { answer, api, type Problem, type Schemas } from '@/api/client'
+import { keys, useGarden } from '@/garden/useGarden'
+import { options, wettedPartWords } from '@/garden/words'
+import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
+
+/** The fields of a spray that can be said after the fact: when, where, how much, what was wetted, against what, by whom. */
+export interface SprayDraft {
+  /** Local time in the garden, as "2026-07-16T18:30". */
+  at: string
+  plantingIds: string[]
+  litres: number | null
+  wettedPercent: number
+  parts: Schemas['WettedPart'][]
+  target: string
+  doneBy: string
+  note: string
+}
+const draft = defineModel<SprayDraft>({ required: true })
+const props = defineProps<{
+  problem: Problem | null
+  /** Name of the litres field in the request. */
+  litresField: string
+  /** Plantings beside those that grow now, as a record of another year has them. */
+  more?: { id: string; label: string }[]
+}>()
+const { plantings, garden } = useGarden()
+const where = computed(() => {
+  const now = plantings.value.map((p) => ({
+    id: p.id,
+    label: `${p.place.name}: ${p.cropName.toLowerCase()}`,
+  }))
+  return [...now, ...(props.more ?? []).filter((m) => !now.some((n) => n.id === m.id))]
+})
+const targets = useQuery({
+  queryKey: keys.catalogue('targets'),
+  queryFn: () => answer(api.GET('/api/catalogue/targets')),
+  staleTime: Infinity,
+})
+const against = computed(() => [
+  { value: '', label: 'nothing in particular' },
+  ...(targets.data.value ?? [])
+    .filter((t) => t.kind !== 'lookAlike')
+    .map((t) => ({ value: t.id, label: t.name }))
+    .sort((a, b) => a.label.localeCompare(b.label)),
+])
+const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value: m.id, label: m.name })))
+</script>
+
+<template>
+  <div class="fields">
+    <div class="field">
+      <label for="spray-at">When</label>
+      <input id="spray-at" v-model="draft.at" type="datetime-local" />
+      <FieldError :problem="problem" field="at" />
+    </div>
+    <div class="field wide">
+      <label for="spray-where">Where</label>
+      <MultiSelect
+        v-model="draft.plantingIds"
+        input-id="spray-where"
+        :options="where"
+        option-label="label"
+        option-value="id"
+        placeholder="Choose one planting or more"
+        filter
+        fluid
+      />
+      <FieldError :problem="problem" field="plantingIds" />
+    </div>
+    <div class="field">
+      <label for="spray-litres">Litres</label>
+      <InputNumber
+        v-model="draft.litres"
+        input-id="spray-litres"
+        :min="0"
+        :max="50"
+        :max-fraction-digits="2"
+        fluid
+      />
+      <FieldError :problem="problem" :field="litresField" />
+    </div>
+    <SelectField v-model="draft.target" label="Against" :options="against" filter>
+      <FieldError :problem="problem" field="target" />
+    </SelectField>
+    <SelectField v-model="draft.doneBy" label="Who did it" :options="people" />
+    <div class="field">
+      <label for="spray-wetted">Leaves wetted, %</label>
+      <InputNumber v-model="draft.wettedPercent" input-id="spray-wetted" :min="1" :max="100" fluid />
+      <FieldError :problem="problem" field="shareWetted" />
+    </div>
+    <div class="field wide">
+      <span id="spray-parts" class="label">What was wetted</span>
+      <SelectButton
+        v-model="draft.parts"
+        multiple
+        :options="options(wettedPartWords)"
+        option-label="label"
+        option-value="value"
+        aria-labelledby="spray-parts"
+      />
+    </div>
+    <div class="field wide">
+      <label for="spray-note">Note</label>
+      <Textarea id="spray-note" v-model="draft.note" rows="2" auto-resize fluid />
+      <FieldError :problem="problem" field="note" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 14px;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+
+.field > input[type='datetime-local'] {
+  min-height: 44px;
+  padding: 0 12px;
+  font: inherit;
+  color: var(--ink);
+  background: var(--surface);
+  border: 1px solid var(--ink-soft);
+  border-radius: var(--radius);
+}
+</style>

@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { ref } from 'vue'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+
+/** A table of records brought in: looked at first, then taken in whole or not at all. */
+const { memberId } = useGarden()
+const input = ref<HTMLInputElement>()
+const text = ref('')
+const preview = useGardenWrite((gardenId) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/ledger/table/preview', {
+      params: { path: { gardenId } },
+      body: { text: text.value },
+    }),
+  ),
+)
+const taking = useGardenWrite((gardenId) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/ledger/table', {
+      params: { path: { gardenId } },
+      body: { text: text.value, memberId: memberId.value },
+    }),
+  ),
+)
+async function choose(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  taking.reset()
+  text.value = await file.text()
+  preview.mutate()
+}
+async function go() {
+  if (!(await taking.mutateAsync().catch(() => null))) return
+  text.value = ''
+  preview.reset()
+  if (input.value) input.value.value = ''
+}
+</script>
+
+<template>
+  <details class="card no-print">
+    <summary><strong>Bring in a table</strong></summary>
+    <p class="soft">
+      A table as it is saved here, also one that went through a spreadsheet. Records with an id that is here
+      already stay as they are; lines without an id are new.
+    </p>
+    <input ref="input" type="file" accept=".csv,text/csv" aria-label="Table of records" @change="choose" />
+    <FieldError :problem="preview.error.value ?? taking.error.value" />
+    <p v-if="taking.data.value" class="note good" role="status">
+      {{ taking.data.value.fresh }} brought in, {{ taking.data.value.here }} were here already.
+    </p>
+    <template v-else-if="preview.data.value && text">
+      <div v-if="preview.data.value.faults.length" class="note stop" role="alert">
+        <p>Nothing can be brought in before this is put right:</p>
+        <ul>
+          <li v-for="f in preview.data.value.faults" :key="f">{{ f }}</li>
+        </ul>
+      </div>
+      <template v-else>
+        <p role="status">{{ preview.data.value.fresh }} new, {{ preview.data.value.here }} here already.</p>
+        <Button
+          :label="`Bring in ${preview.data.value.fresh}`"
+          :disabled="preview.data.value.fresh === 0"
+          :loading="taking.isPending.value"
+          @click="go"
+        />
+      </template>
+    </template>
+  </details>
+</template>
+
+<style scoped>
+details[open] {
+  display: grid;
+  gap: 10px;
+}
+
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+</style>

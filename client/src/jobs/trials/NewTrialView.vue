@@ -1,0 +1,264 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
+import InputText from 'primevue/inputtext'
+import SelectButton from 'primevue/selectbutton'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { answer, api, type Schemas } from '@/api/client'
+import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import { options, stepWords, trialUnitWords } from '@/garden/words'
+import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
+import { useRecipes } from '../ledger/useLedger'
+import { usePower } from './useTrials'
+
+/** A trial is set up: what is held against what, on which plants, how many; and what that can show. */
+const router = useRouter()
+const { plantings, memberId } = useGarden()
+const id = crypto.randomUUID()
+const recipes = useRecipes()
+const targets = useQuery({
+  queryKey: keys.catalogue('targets'),
+  queryFn: () => answer(api.GET('/api/catalogue/targets')),
+  staleTime: Infinity,
+})
+const against = computed(() =>
+  (targets.data.value ?? [])
+    .filter((t) => t.kind !== 'lookAlike')
+    .map((t) => ({ value: t.id, label: t.name }))
+    .sort((a, b) => a.label.localeCompare(b.label)),
+)
+const name = ref('')
+const target = ref('')
+const unit = ref<Schemas['TrialUnitKind']>('leaf')
+const leaves = ref(10)
+const blind = ref(false)
+const treated = ref([{ recipe: '', step: 'usual' as Schemas['DoseStep'] }])
+const units = ref<Record<string, number>>({})
+const where = computed(() =>
+  plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
+)
+const chosen = computed(() =>
+  Object.entries(units.value)
+    .filter(([, n]) => n > 0)
+    .map(([plantingId, n]) => ({ plantingId, units: unit.value === 'place' ? 1 : n })),
+)
+const leavesPerUnit = computed(() => (unit.value === 'leaf' ? 1 : leaves.value))
+const aSide = computed(() =>
+  Math.floor(
+    (chosen.value.reduce((sum, c) => sum + c.units, 0) / (treated.value.length + 1)) * leavesPerUnit.value,
+  ),
+)
+const power = usePower(aSide, 0.5)
+const saving = useGardenWrite((gardenId) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/trials', {
+      params: { path: { gardenId } },
+      body: {
+        id,
+        name: name.value,
+        target: target.value,
+        unit: unit.value,
+        leavesPerUnit: leavesPerUnit.value,
+        blind: blind.value,
+        sides: [
+          { recipe: null, step: 'usual' },
+          ...treated.value.map((t) => ({ recipe: t.recipe, step: t.step })),
+        ],
+        plantings: chosen.value,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+async function save() {
+  if (await saving.mutateAsync().catch(() => null))
+    await router.push({ name: 'trial', params: { trialId: id } })
+}
+</script>
+
+<template>
+  <div class="page narrow">
+    <div class="page-head">
+      <h1>Begin a trial</h1>
+      <p class="soft">One side is left alone. The lot says which unit goes where.</p>
+    </div>
+    <section class="card stack">
+      <div class="field">
+        <label for="trial-name">Name</label>
+        <InputText id="trial-name" v-model="name" placeholder="Milk on the squash" fluid />
+        <FieldError :problem="saving.error.value" field="name" />
+      </div>
+      <SelectField
+        v-model="target"
+        label="Against"
+        :options="against"
+        filter
+        placeholder="Choose a pest or disease"
+      >
+        <FieldError :problem="saving.error.value" field="target" />
+      </SelectField>
+    </section>
+    <section class="card stack" aria-labelledby="sides">
+      <h2 id="sides">Sides</h2>
+      <p><strong>A</strong> left alone</p>
+      <div v-for="(t, i) in treated" :key="i" class="side">
+        <strong>{{ 'BCDE'[i] }}</strong>
+        <SelectField
+          v-model="t.recipe"
+          :label="`Side ${'BCDE'[i]}`"
+          :options="recipes.data.value ?? []"
+          show="name"
+          take="id"
+          filter
+          placeholder="Choose a mix"
+        />
+        <SelectField v-model="t.step" :label="`Dose of side ${'BCDE'[i]}`" :options="options(stepWords)" />
+        <Button
+          v-if="treated.length > 1"
+          label="Take away"
+          :aria-label="`Take side ${'BCDE'[i]} away`"
+          variant="text"
+          size="small"
+          @click="treated.splice(i, 1)"
+        />
+      </div>
+      <div>
+        <Button
+          v-if="treated.length < 4"
+          label="One more side"
+          variant="outlined"
+          size="small"
+          @click="treated.push({ recipe: '', step: 'usual' })"
+        />
+      </div>
+      <FieldError :problem="saving.error.value" field="sides" />
+    </section>
+    <section class="card stack" aria-labelledby="on-what">
+      <h2 id="on-what">On what</h2>
+      <div class="field">
+        <span id="unit" class="label">What is treated and counted as one</span>
+        <SelectButton
+          v-model="unit"
+          :options="options(trialUnitWords)"
+          option-label="label"
+          option-value="value"
+          :allow-empty="false"
+          aria-labelledby="unit"
+        />
+      </div>
+      <div v-if="unit !== 'leaf'" class="field">
+        <label for="leaves">Leaves to count on each</label>
+        <InputNumber v-model="leaves" input-id="leaves" :min="1" :max="100" fluid />
+        <FieldError :problem="saving.error.value" field="leavesPerUnit" />
+      </div>
+      <ul>
+        <li v-for="p in where" :key="p.id">
+          <label :for="`units-${p.id}`">{{ p.label }}</label>
+          <input
+            v-if="unit === 'place'"
+            :id="`units-${p.id}`"
+            type="checkbox"
+            :checked="(units[p.id] ?? 0) > 0"
+            @change="units[p.id] = ($event.target as HTMLInputElement).checked ? 1 : 0"
+          />
+          <input
+            v-else
+            :id="`units-${p.id}`"
+            type="number"
+            min="0"
+            max="200"
+            :value="units[p.id] ?? 0"
+            :aria-label="`${trialUnitWords[unit]} at ${p.label}`"
+            @input="units[p.id] = Number(($event.target as HTMLInputElement).value) || 0"
+          />
+        </li>
+      </ul>
+      <p v-if="where.length === 0" class="note">Nothing grows yet, so there is nothing to try it on.</p>
+      <FieldError :problem="saving.error.value" field="plantings" />
+      <p class="note" role="status">
+        {{
+          aSide > 0
+            ? (power.data.value?.sentence ?? '')
+            : 'Say how many leaves or plants take part, and what that can show is told here.'
+        }}
+      </p>
+      <label class="tick"
+        ><input v-model="blind" type="checkbox" /> Count blind: which side a unit is on is hidden until the
+        end</label
+      >
+    </section>
+    <FieldError
+      :problem="saving.error.value"
+      :shown="['name', 'target', 'sides', 'plantings', 'leavesPerUnit']"
+    />
+    <div class="actions">
+      <Button label="Draw the lot" size="large" :loading="saving.isPending.value" @click="save" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 12px;
+}
+
+.side {
+  display: grid;
+  grid-template-columns: 20px 1fr 140px auto;
+  gap: 10px;
+  align-items: end;
+}
+
+.side > strong {
+  align-self: center;
+}
+
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  min-height: 44px;
+  border-bottom: 1px solid var(--line);
+}
+
+li input[type='number'] {
+  width: 84px;
+  min-height: 40px;
+  padding: 0 8px;
+  font: inherit;
+  text-align: right;
+  color: var(--ink);
+  background: var(--surface);
+  border: 1px solid var(--ink-soft);
+  border-radius: var(--radius);
+}
+
+input[type='checkbox'] {
+  width: 24px;
+  height: 24px;
+  accent-color: var(--mauve);
+}
+
+.tick {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+}
+
+@media (max-width: 640px) {
+  .side {
+    grid-template-columns: 20px 1fr;
+  }
+
+  .side > :nth-child(3),
+  .side > :nth-child(4) {
+    grid-column: 2;
+  }
+}
+</style>

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import FieldError from '@/kit/FieldError.vue'
+import { useTrialWrites } from './useTrials'
+
+/** All units counted in one go, by number; kept on the device until it is sent. */
+const props = defineProps<{ trial: Schemas['TrialAnswer'] }>()
+const { count } = useTrialWrites(() => props.trial.id)
+interface Entry {
+  id: string
+  affected: number
+  severity: number | null
+}
+const entries = useLocalStorage<Record<number, Entry>>(`mauvaise-trial-${props.trial.id}`, {})
+const leaf = computed(() => props.trial.unit === 'leaf')
+const done = computed(() => Object.keys(entries.value).length)
+function set(unit: number, affected: number | null) {
+  const rest = Object.fromEntries(Object.entries(entries.value).filter(([n]) => Number(n) !== unit))
+  entries.value =
+    affected === null
+      ? rest
+      : {
+          ...rest,
+          [unit]: {
+            id: entries.value[unit]?.id ?? crypto.randomUUID(),
+            affected: Math.max(0, Math.min(props.trial.leavesPerUnit, affected)),
+            severity: entries.value[unit]?.severity ?? null,
+          },
+        }
+}
+function severity(unit: number, value: number | null) {
+  const entry = entries.value[unit]
+  if (entry) entries.value = { ...entries.value, [unit]: { ...entry, severity: value } }
+}
+async function send() {
+  const counts = Object.entries(entries.value).map(([unit, e]) => ({
+    id: e.id,
+    unit: Number(unit),
+    leavesLooked: props.trial.leavesPerUnit,
+    leavesAffected: e.affected,
+    severityPercent: e.affected > 0 ? e.severity : null,
+  }))
+  if (await count.mutateAsync(counts).catch(() => null)) entries.value = {}
+}
+</script>
+
+<template>
+  <section class="card stack" aria-labelledby="counting">
+    <h2 id="counting">Count</h2>
+    <p class="soft">
+      {{
+        leaf
+          ? 'Each marked leaf: affected or clean.'
+          : `Of ${trial.leavesPerUnit} leaves on each: how many are affected.`
+      }}
+    </p>
+    <ol>
+      <li v-for="u in trial.units" :key="u.number">
+        <span class="number">{{ u.number }}</span>
+        <span class="soft where"
+          >{{ u.where }}<template v-if="u.side">, side {{ 'ABCDE'[u.side - 1] }}</template></span
+        >
+        <span v-if="leaf" role="group" :aria-label="`Unit ${u.number}`" class="choose">
+          <button
+            type="button"
+            :aria-pressed="entries[u.number]?.affected === 0"
+            @click="set(u.number, entries[u.number]?.affected === 0 ? null : 0)"
+          >
+            clean
+          </button>
+          <button
+            type="button"
+            class="hit"
+            :aria-pressed="entries[u.number]?.affected === 1"
+            @click="set(u.number, entries[u.number]?.affected === 1 ? null : 1)"
+          >
+            affected
+          </button>
+        </span>
+        <span v-else class="choose">
+          <input
+            type="number"
+            min="0"
+            :max="trial.leavesPerUnit"
+            :aria-label="`Unit ${u.number}: leaves affected of ${trial.leavesPerUnit}`"
+            :value="entries[u.number]?.affected ?? ''"
+            @input="
+              set(
+                u.number,
+                ($event.target as HTMLInputElement).value === ''
+                  ? null
+                  : Number(($event.target as HTMLInputElement).value),
+              )
+            "
+          />
+          <input
+            v-if="trial.isDisease && (entries[u.number]?.affected ?? 0) > 0"
+            type="number"
+            min="0"
+            max="100"
+            :aria-label="`Unit ${u.number}: per cent of such a leaf covered`"
+            placeholder="% covered"
+            :value="entries[u.number]?.severity ?? ''"
+            @input="
+              severity(
+                u.number,
+                ($event.target as HTMLInputElement).value === ''
+                  ? null
+                  : Number(($event.target as HTMLInputElement).value),
+              )
+            "
+          />
+        </span>
+      </li>
+    </ol>
+    <FieldError :problem="count.error.value" />
+    <div class="actions bar">
+      <Button
+        :label="`Save this count (${done} of ${trial.units.length})`"
+        :disabled="done === 0"
+        :loading="count.isPending.value"
+        @click="send"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 10px;
+}
+
+ol {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 330px), 1fr));
+  gap: 0 24px;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 34px 1fr auto;
+  gap: 8px;
+  align-items: center;
+  min-height: 52px;
+  border-bottom: 1px solid var(--line);
+}
+
+.number {
+  font: 700 1.15rem var(--heading);
+}
+
+.choose {
+  display: flex;
+  gap: 6px;
+}
+
+button {
+  min-width: 74px;
+  min-height: 44px;
+  border: 1px solid var(--ink-soft);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--ink);
+  cursor: pointer;
+}
+
+button[aria-pressed='true'] {
+  border: 2px solid var(--leaf-line);
+  background: var(--leaf-soft);
+  color: var(--leaf-ink);
+  font-weight: 600;
+}
+
+button.hit[aria-pressed='true'] {
+  border-color: var(--brick);
+  background: var(--brick-soft);
+  color: var(--brick-ink);
+}
+
+input {
+  width: 92px;
+  min-height: 44px;
+  padding: 0 8px;
+  font: inherit;
+  color: var(--ink);
+  background: var(--surface);
+  border: 1px solid var(--ink-soft);
+  border-radius: var(--radius);
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
+import { ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import FieldError from '@/kit/FieldError.vue'
+import { useTrialWrites } from './useTrials'
+
+/** The sides were treated: how much went on each. */
+const props = defineProps<{ trial: Schemas['TrialAnswer'] }>()
+const { treat } = useTrialWrites(() => props.trial.id)
+const sides = ref(
+  props.trial.sides
+    .filter((s) => s.recipe)
+    .map((s) => ({
+      number: s.number,
+      letter: s.letter,
+      name: s.name,
+      litres: 0.2,
+      batchId: crypto.randomUUID(),
+      applicationId: crypto.randomUUID(),
+    })),
+)
+const save = () =>
+  treat.mutate(
+    sides.value.map(({ number, batchId, applicationId, litres }) => ({
+      number,
+      batchId,
+      applicationId,
+      litres,
+    })),
+  )
+</script>
+
+<template>
+  <section class="card stack" aria-labelledby="treat">
+    <h2 id="treat">Treat the sides</h2>
+    <p class="soft">
+      All on the same evening, each unit with what its label says. It is logged as a spray of each side.
+    </p>
+    <div v-for="s in sides" :key="s.number" class="side">
+      <label :for="`litres-${s.number}`">{{ s.letter }}: {{ s.name }}, litres</label>
+      <InputNumber
+        v-model="s.litres"
+        :input-id="`litres-${s.number}`"
+        :min="0.05"
+        :max="50"
+        :max-fraction-digits="2"
+      />
+    </div>
+    <FieldError :problem="treat.error.value" />
+    <div class="actions">
+      <Button label="They are treated" :loading="treat.isPending.value" @click="save" />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 10px;
+}
+
+.side {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+}
+</style>
