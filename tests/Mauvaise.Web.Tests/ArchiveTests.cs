@@ -143,7 +143,7 @@ public partial class ArchiveTests
         return await http.GetByteArrayAsync($"{Api}/photos/{PhotoId}", Stop);
     }
 
-    private static async Task<T> SendAsync<T>(HttpClient http, string path, byte[] file)
+    internal static async Task<T> SendAsync<T>(HttpClient http, string path, byte[] file)
     {
         var answer = await http.PostAsync(new Uri(path, UriKind.Relative), Body(file), Stop);
         Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync(Stop));
@@ -185,6 +185,18 @@ public partial class ArchiveTests
 
     private static byte[] With(byte[] zip, string name, Func<string, string> change) =>
         Zip([.. Names(zip).Where(n => !n.StartsWith("photos/", StringComparison.Ordinal)).Select(n => (n, n == name ? change(Entry(zip, n)) : Entry(zip, n)))]);
+
+    /// <summary>An archive of a garden before anything was recorded in it.</summary>
+    internal static byte[] WithoutRecords(byte[] archive) => With(archive, ArchiveFile.GardenEntry, text =>
+    {
+        var garden = System.Text.Json.Nodes.JsonNode.Parse(text)!.AsObject();
+        foreach (var list in (string[])["walks", "observations", "photos", "batches", "applications", "tasks", "checkBacks", "courses", "corrections", "trials", "trialCounts"])
+        {
+            garden[list] = new System.Text.Json.Nodes.JsonArray();
+        }
+
+        return garden.ToJsonString();
+    });
 
     /// <summary>A picture's name, and 20 MB of noughts behind it.</summary>
     private static byte[] Bomb() => Zip(($"photos/{Guid.Empty}.jpg", new string('0', 20 * 1024 * 1024)));

@@ -19,6 +19,9 @@ public sealed class DataFileTests : IDisposable
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
+    private static string App { get; } = AppContext.BaseDirectory
+        .Replace(Path.Combine("tests", "Mauvaise.Web.Tests"), Path.Combine("src", "Mauvaise.Web"), StringComparison.Ordinal) + "Mauvaise.Web.dll";
+
     private string DatabasePath => Path.Combine(folder, "mauvaise.db");
 
     public void Dispose()
@@ -129,6 +132,129 @@ public sealed class DataFileTests : IDisposable
         Assert.Equal(21, await db.Places.CountAsync(Stop));
     }
 
+    [Fact]
+    public async Task A_backup_is_made_while_the_app_runs_and_restored_only_when_it_does_not()
+    {
+        var backup = Path.Combine(folder, "kept", "garden.db");
+        var bed = new NewPlace(Guid.NewGuid(), "Bed 0", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip);
+        var garden = new NewGarden(Guid.NewGuid(), "Kept", 47.5, 16.3, "Europe/Vienna", "continental", KitchenSystem.Metric, Stance.WatchAndTreat, "Ilse", bed);
+        using (var process = Start(out var address))
+        {
+            using var http = await AnsweringAsync(process, address);
+            (await http.PostAsJsonAsync("/api/gardens", garden, TestApp.Json, Stop)).EnsureSuccessStatusCode();
+            Assert.Equal(0, (await RunAsync("backup", "--File", backup)).ExitCode);
+            (await http.PostAsJsonAsync($"/api/gardens/{garden.Id}/places", bed with { Id = Guid.NewGuid(), Name = "Since then" }, TestApp.Json, Stop)).EnsureSuccessStatusCode();
+            var (code, told) = await RunAsync("restore", "--File", backup);
+            Assert.Equal(1, code);
+            Assert.Contains("running", told, StringComparison.Ordinal);
+            process.Kill(entireProcessTree: true);
+            await process.WaitForExitAsync(Stop);
+        }
+
+        var restored = await RunAsync("restore", "--File", backup);
+        Assert.Equal(0, restored.ExitCode);
+        Assert.Contains("What was there is kept", restored.Told, StringComparison.Ordinal);
+        await using (var db = Open())
+        {
+            await DataFile.OpenAsync(db, DatabasePath, Stop);
+            Assert.Equal("Bed 0", (await db.Places.SingleAsync(Stop)).Name);
+        }
+
+        // What was put aside still has what came after the backup.
+        SqliteConnection.ClearAllPools();
+        var aside = Directory.EnumerateFiles(folder, "mauvaise.db.before-restore-*").Single();
+        await using var old = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(aside)).Options);
+        Assert.Equal(2, await old.Places.CountAsync(Stop));
+    }
+
+    [Fact]
+    public async Task A_backup_that_is_not_sound_is_not_restored()
+    {
+        await using (var db = Open())
+        {
+            await DataFile.OpenAsync(db, DatabasePath, Stop);
+        }
+
+        SqliteConnection.ClearAllPools();
+        var before = await File.ReadAllBytesAsync(DatabasePath, Stop);
+        var rubbish = Path.Combine(folder, "rubbish.db");
+        await File.WriteAllBytesAsync(rubbish, [.. before.Take(before.Length / 2)], Stop);
+        var (code, told) = await RunAsync("restore", "--File", rubbish);
+        Assert.Equal(1, code);
+        Assert.Contains("damaged", told, StringComparison.Ordinal);
+        Assert.Equal(1, (await RunAsync("restore", "--File", Path.Combine(folder, "nowhere.db"))).ExitCode);
+        Assert.Equal(1, (await RunAsync("restore")).ExitCode);
+        Assert.Equal(before, await File.ReadAllBytesAsync(DatabasePath, Stop));
+    }
+
+    [Fact]
+    public async Task Daily_copies_are_thinned_to_a_week_and_a_month_each()
+    {
+        await using (var db = Open())
+        {
+            await DataFile.OpenAsync(db, DatabasePath, Stop);
+        }
+
+        var copies = Path.Combine(folder, "backups");
+        var today = new DateOnly(2026, 11, 26);
+        for (var day = today.AddDays(-100); day <= today; day = day.AddDays(day < today.AddDays(-12) ? 11 : 1))
+        {
+            Assert.NotNull(Backups.Roll(DatabasePath, copies, day));
+        }
+
+        Assert.Null(Backups.Roll(DatabasePath, copies, today));
+        var kept = Backups.Days(copies).Select(c => c.Day).ToList();
+        Assert.Equal(Enumerable.Range(0, 7).Select(d => today.AddDays(-d)), kept.Take(7));
+        Assert.All(kept.Skip(7).GroupBy(d => d.Month), m => Assert.Single(m));
+        Assert.Equal([8, 9, 10, 11], kept.Select(d => d.Month).Distinct().Order());
+        Backups.Check(Backups.Days(copies)[0].File);
+    }
+
+    [Fact]
+    public async Task Killing_the_process_during_a_backup_leaves_the_data_and_no_half_copy()
+    {
+        await using (var db = Open())
+        {
+            await DataFile.OpenAsync(db, DatabasePath, Stop);
+            db.Gardens.Add(new() { Id = Guid.NewGuid(), Name = "Large", TimeZoneId = "Europe/Vienna", Climate = "continental" });
+            await db.SaveChangesAsync(Stop);
+        }
+
+        SqliteConnection.ClearAllPools();
+        var backup = Path.Combine(folder, "kept.db");
+        var chance = new Random(5);
+        for (var round = 0; round < 4; round++)
+        {
+            File.Delete(backup);
+            using var process = Command("backup", "--File", backup);
+            process.WaitForExit(chance.Next(50, 700));
+            process.Kill(entireProcessTree: true);
+            await process.WaitForExitAsync(Stop);
+            if (File.Exists(backup))
+            {
+                Backups.Check(backup);
+            }
+
+            Backups.Check(DatabasePath);
+        }
+    }
+
+    private async Task<(int ExitCode, string Told)> RunAsync(params string[] command)
+    {
+        using var process = Command(command);
+        var told = await process.StandardOutput.ReadToEndAsync(Stop) + await process.StandardError.ReadToEndAsync(Stop);
+        await process.WaitForExitAsync(Stop);
+        return (process.ExitCode, told);
+    }
+
+    /// <summary>The built app asked for something else than to serve.</summary>
+    private Process Command(params string[] command) => Process.Start(new ProcessStartInfo("dotnet", [App, .. command, "--Data", folder])
+    {
+        RedirectStandardOutput = true,
+        RedirectStandardError = true,
+        WorkingDirectory = Path.GetDirectoryName(App),
+    })!;
+
     private GardenDb Open() => new(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(DatabasePath)).Options);
 
     /// <summary>Starts the built app as a process of its own on this folder.</summary>
@@ -138,13 +264,11 @@ public sealed class DataFileTests : IDisposable
         listener.Start();
         address = new Uri($"http://127.0.0.1:{((System.Net.IPEndPoint)listener.LocalEndpoint).Port}");
         listener.Stop();
-        var dll = AppContext.BaseDirectory
-            .Replace(Path.Combine("tests", "Mauvaise.Web.Tests"), Path.Combine("src", "Mauvaise.Web"), StringComparison.Ordinal) + "Mauvaise.Web.dll";
-        return Process.Start(new ProcessStartInfo("dotnet", [dll, "--urls", address.ToString(), "--Data", folder])
+        return Process.Start(new ProcessStartInfo("dotnet", [App, "--urls", address.ToString(), "--Data", folder])
         {
             RedirectStandardError = true,
             Environment = { ["ASPNETCORE_ENVIRONMENT"] = "Development" },
-            WorkingDirectory = Path.GetDirectoryName(dll),
+            WorkingDirectory = Path.GetDirectoryName(App),
         })!;
     }
 

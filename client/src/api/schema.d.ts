@@ -2907,7 +2907,7 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    kind?: components["schemas"]["LedgerKind"];
+                    kind?: string;
                     from?: string;
                     to?: string;
                     place?: string;
@@ -2991,7 +2991,7 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
-                    kind?: components["schemas"]["LedgerKind"];
+                    kind?: string;
                     from?: string;
                     to?: string;
                     place?: string;

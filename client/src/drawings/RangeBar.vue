@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
 
 /** Estimates with their likely ranges on one scale, each on a line of its own with its name. */
 interface Estimate {
@@ -22,14 +23,18 @@ const props = withDefaults(
   { from: 0, to: 100, unit: ' %', mark: undefined, markName: '' },
 )
 const row = 26
-const left = 92
-const width = 460
-const end = width - 56
+const left = 76
+const root = ref<HTMLElement>()
+const { width: room } = useElementSize(root)
+/** As wide as there is room, so that words keep their size on a phone. */
+const width = computed(() => Math.min(520, Math.max(260, room.value)))
+const end = computed(() => width.value - 56)
 const x = (value: number) =>
   left +
-  ((Math.min(props.to, Math.max(props.from, value)) - props.from) / (props.to - props.from)) * (end - left)
+  ((Math.min(props.to, Math.max(props.from, value)) - props.from) / (props.to - props.from)) *
+    (end.value - left)
 const rows = computed(() => props.estimates.map((e, i) => ({ ...e, y: i * row + row / 2 + 4 })))
-const height = computed(() => props.estimates.length * row + 10 + (props.mark === undefined ? 0 : 14))
+const height = computed(() => props.estimates.length * row + 10 + (props.mark === undefined ? 0 : 18))
 const spoken = computed(() =>
   props.estimates
     .map((e) => {
@@ -43,38 +48,39 @@ const round = (v: number) => String(Math.round(v))
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="spoken">
-    <line
-      class="axis"
-      :x1="left"
-      :x2="end"
-      :y1="height - (mark === undefined ? 3 : 15)"
-      :y2="height - (mark === undefined ? 3 : 15)"
-    />
-    <template v-if="mark !== undefined">
-      <line class="mark" :x1="x(mark)" :x2="x(mark)" y1="0" :y2="height - 12" />
-      <text class="small" :x="x(mark)" :y="height - 1" text-anchor="middle">{{ markName }}</text>
-    </template>
-    <g v-for="e in rows" :key="e.name" :class="e.tone">
-      <text :x="left - 8" :y="e.y + 5" text-anchor="end">{{ e.name }}</text>
+  <div ref="root">
+    <svg :width="width" :height="height" role="img" :aria-label="spoken">
       <line
-        v-if="e.low !== undefined && e.high !== undefined"
-        class="range"
-        :x1="x(e.low)"
-        :x2="x(e.high)"
-        :y1="e.y"
-        :y2="e.y"
+        class="axis"
+        :x1="left"
+        :x2="end"
+        :y1="height - (mark === undefined ? 3 : 19)"
+        :y2="height - (mark === undefined ? 3 : 19)"
       />
-      <circle :cx="x(e.value)" :cy="e.y" r="6" />
-      <text :x="end + 10" :y="e.y + 5">{{ round(e.value) }}{{ unit }}</text>
-    </g>
-  </svg>
+      <template v-if="mark !== undefined">
+        <line class="mark" :x1="x(mark)" :x2="x(mark)" y1="0" :y2="height - 16" />
+        <text class="small" :x="x(mark)" :y="height - 4" text-anchor="middle">{{ markName }}</text>
+      </template>
+      <g v-for="e in rows" :key="e.name" :class="e.tone">
+        <text :x="left - 8" :y="e.y + 5" text-anchor="end">{{ e.name }}</text>
+        <line
+          v-if="e.low !== undefined && e.high !== undefined"
+          class="range"
+          :x1="x(e.low)"
+          :x2="x(e.high)"
+          :y1="e.y"
+          :y2="e.y"
+        />
+        <circle :cx="x(e.value)" :cy="e.y" r="6" />
+        <text :x="end + 10" :y="e.y + 5">{{ round(e.value) }}{{ unit }}</text>
+      </g>
+    </svg>
+  </div>
 </template>
 
 <style scoped>
 svg {
-  width: 100%;
-  max-width: 520px;
+  display: block;
 }
 
 text {

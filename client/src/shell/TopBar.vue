@@ -86,11 +86,10 @@ const links = [
 nav {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px;
 }
 
 nav a {
-  padding: 9px 8px;
+  padding: 9px 7px;
   color: var(--frame-soft);
   text-decoration: none;
   border-bottom: 3px solid transparent;

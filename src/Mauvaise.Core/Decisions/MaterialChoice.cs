@@ -142,8 +142,11 @@ public static class MaterialChoice
 
     /// <summary>True when the crop, at its stage, is marked tender to the material or its kind.</summary>
     public static bool IsTender(Crop crop, Planting planting, Material material) =>
-        crop.TenderTo.Any(t => t == material.Id || t == material.Group || string.Equals(t, material.Load.ToString(), StringComparison.OrdinalIgnoreCase))
-        && (!crop.TenderAsSeedlingOnly || planting.Stage == GrowthStage.Seedling);
+        IsMarkedTender(crop, material) && (!crop.TenderAsSeedlingOnly || planting.Stage == GrowthStage.Seedling);
+
+    /// <summary>True when the crop is marked tender to the material or its kind, at one stage at least.</summary>
+    public static bool IsMarkedTender(Crop crop, Material material) =>
+        crop.TenderTo.Any(t => t == material.Id || t == material.Group || string.Equals(t, material.Load.ToString(), StringComparison.OrdinalIgnoreCase));
 
     private static (string Group, int Count)? LastCourseGroup(GardenSnapshot garden, List<SprayApplication> history, Target target)
     {

@@ -68,7 +68,7 @@ public static class PlaceStory
         }
 
         return new StoryChapter(planting, null, crop.Name, [.. lines.OrderBy(l => l.At)],
-            planting.GrowsOn(season.Today) ? $"It grows; nobody looked since {(looks.Count > 0 ? Date(season, looks[^1].At) : "it was planted")}." : "Its season is over.");
+            planting.GrowsOn(season.Today) ? looks.Count > 0 ? $"It grows, and was last looked at on {Date(season, looks[^1].At)}." : "It grows, and nobody has looked at it yet." : "Its season is over.");
     }
 
     private static StoryChapter OfTrouble(GardenSnapshot season, Planting planting, Target target)

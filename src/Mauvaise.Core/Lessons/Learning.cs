@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Trials;
@@ -66,7 +67,7 @@ public static class Learning
             let crop = catalogue.FindCrop(g.Key.Crop)
             where material is not null && crop is not null
             let counted = g.Where(j => j.DiscountedFor is null).ToList()
-            let usual = crop.TenderTo.Contains(material.Id) || crop.TenderTo.Contains(material.Group) ? TenderInjury : UsualInjury
+            let usual = MaterialChoice.IsMarkedTender(crop, material) && !crop.TenderAsSeedlingOnly ? TenderInjury : UsualInjury
             select new LearnedInjury(material.Id, crop.Id, new LearnedShare(usual, InjuryWeight, counted.Sum(j => Hurt(j.Injury)), counted.Count), g.Count());
         var efficacies =
             from g in All(garden).GroupBy(e => (e.Material, e.Target))

@@ -76,7 +76,11 @@ public sealed class Colony(ColonyTraits traits)
     public double Helpers { get; private set; }
 
     /// <summary>Share of leaves with at least one: 1 - (1 + N/c)^-c, the zero term of the negative binomial.</summary>
-    public double Incidence => 1 - Math.Pow(1 + Density / Clumping, -Clumping);
+    public double Incidence => IncidenceAt(Density);
+
+    /// <summary>Share of leaves with one or more at a density: the inverse of <see cref="DensityAt"/>.</summary>
+    /// <param name="density">Insects a leaf, 0 or more.</param>
+    public static double IncidenceAt(double density) => 1 - Math.Pow(1 + Bounds.NotNegative(density) / Clumping, -Clumping);
 
     /// <summary>Density at which a share of leaves is affected.</summary>
     /// <param name="incidence">0 or more, under 1.</param>

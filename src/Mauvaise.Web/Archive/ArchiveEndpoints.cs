@@ -35,7 +35,7 @@ public static class ArchiveEndpoints
         app.MapGet("/api/archive/schema", () => TypedResults.Text(GardenArchive.Schema(), "application/schema+json")).WithTags("Archive");
         app.MapGet("/api/backups", (Settings settings) => TypedResults.Ok(new BackupsAnswer(
             settings.BackupFolder,
-            new FileInfo(settings.DatabasePath).Length,
+            Length(settings.DatabasePath) + Length(settings.DatabasePath + "-wal"),
             [.. Backups.Days(settings.BackupFolder).Select(b => new BackupAnswer(b.Day, new FileInfo(b.File).Length))]))).WithTags("Archive");
     }
 
@@ -95,6 +95,8 @@ public static class ArchiveEndpoints
             return Problems.Of(StatusCodes.Status400BadRequest, e.Code, e.Message);
         }
     }
+
+    private static long Length(string file) => File.Exists(file) ? new FileInfo(file).Length : 0;
 
     private static FileStream Scratch(Settings settings) =>
         new(Path.Combine(settings.DataFolder, $"scratch-{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920, FileOptions.DeleteOnClose | FileOptions.Asynchronous);

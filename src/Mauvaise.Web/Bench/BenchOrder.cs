@@ -9,6 +9,7 @@ using Mauvaise.Web.Hosting;
 namespace Mauvaise.Web.Bench;
 
 /// <summary>What somebody asks of the bench, for a look or to be saved: both are judged the same way.</summary>
+/// <param name="Done">It went on already: what the weather, the bees or the crop would have said comes too late.</param>
 public sealed record BenchAsk(
     IReadOnlyList<Guid> Plantings,
     string? Target,
@@ -19,7 +20,8 @@ public sealed record BenchAsk(
     string? Soap,
     double? BottlePercent,
     DateTimeOffset? At,
-    bool PatchTest);
+    bool PatchTest,
+    bool Done = false);
 
 /// <summary>A mix with everything that speaks for or against it here and now.</summary>
 /// <param name="NearestStep">The strongest step that may be mixed, when this one may not; null when none may.</param>
@@ -60,7 +62,7 @@ public static class BenchOrder
             BottlePercent = (ask.BottlePercent ?? OnShelf(s, active)) is { } percent ? new Dictionary<string, double> { [active.Id] = percent } : new Dictionary<string, double>(),
         };
         var at = ask.At ?? NextGoodHour(s, plantings, active);
-        var conditions = Conditions(s, plantings, [.. order.Added.Prepend(active)], at ?? s.Now, ask.At is not null);
+        var conditions = ask.Done ? new MixConditions(null, [], false) : Conditions(s, plantings, [.. order.Added.Prepend(active)], at ?? s.Now, ask.At is not null);
         var mix = Mix.Make(catalogue, order, conditions);
         var inMix = mix.Parts.OrderByDescending(p => p.Role == "active").ThenByDescending(p => p.Role == "partner").Select(p => p.Material).ToList();
         var working = mix.Parts.Count(p => p.Role is "active" or "partner");

@@ -38,9 +38,15 @@ internal static class LedgerCsvEndpoints
             return Problems.NotFound("garden");
         }
 
+        var checks = ask.Check(new Checks());
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
         var reader = new LedgerReader(tools.Db);
         var filter = ask.In(s.Garden);
-        bool Wanted(LedgerKind kind) => ask.Kind is null || ask.Kind == kind;
+        bool Wanted(LedgerKind kind) => filter.Kind is null || filter.Kind == kind;
         var rows = new LedgerRows(
             Wanted(LedgerKind.Spray) ? await reader.Sprays(gardenId, filter).Include(a => a.Treated).ToListAsync(stop) : [],
             Wanted(LedgerKind.Task) ? await reader.Tasks(gardenId, filter).ToListAsync(stop) : [],

@@ -12,10 +12,11 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Ledger;
 
 /// <summary>What of the ledger a request asks for.</summary>
+/// <param name="Kind">A <see cref="LedgerKind"/>, in any case.</param>
 /// <param name="From">First day in the garden's time.</param>
 /// <param name="To">Last day.</param>
 public sealed record LedgerAsk(
-    [FromQuery(Name = "kind")] LedgerKind? Kind = null,
+    [FromQuery(Name = "kind")] string? Kind = null,
     [FromQuery(Name = "from")] DateOnly? From = null,
     [FromQuery(Name = "to")] DateOnly? To = null,
     [FromQuery(Name = "place")] Guid? Place = null,
@@ -23,8 +24,16 @@ public sealed record LedgerAsk(
     [FromQuery(Name = "target")] string? Target = null,
     [FromQuery(Name = "member")] Guid? Member = null)
 {
+    /// <summary>Null when <see cref="Kind"/> is null or no kind.</summary>
+    public LedgerKind? OfKind => Enum.TryParse<LedgerKind>(Kind, true, out var kind) && Enum.IsDefined(kind) ? kind : null;
+
+    /// <summary>What is wrong with it.</summary>
+    public Checks Check(Checks checks) => checks
+        .That(Kind is null || OfKind is not null, "kind", "kind-unknown", "An entry is a spray, a task, a count or a check.")
+        .That(From is null || To is null || From <= To, "to", "dates-turned", "The last day lies before the first.");
+
     public LedgerFilter In(Garden garden) =>
-        new(Kind, From is { } from ? garden.StartOf(from) : null, To is { } to ? garden.StartOf(to.AddDays(1)) : null, Place, Material, Target, Member);
+        new(OfKind, From is { } from ? garden.StartOf(from) : null, To is { } to ? garden.StartOf(to.AddDays(1)) : null, Place, Material, Target, Member);
 }
 
 /// <summary>Everything that was done, filtered, summed and carried out as a table.</summary>
@@ -48,10 +57,9 @@ public static class LedgerEndpoints
             return Problems.NotFound("garden");
         }
 
-        var checks = new Checks()
+        var checks = ask.Check(new Checks())
             .That(skip >= 0, "skip", "skip-range", "Entries are skipped from 0 on.")
-            .That(take is > 0 and <= MostAtOnce, "take", "take-range", $"Up to {MostAtOnce} entries come at once.")
-            .That(ask.From is null || ask.To is null || ask.From <= ask.To, "to", "dates-turned", "The last day lies before the first.");
+            .That(take is > 0 and <= MostAtOnce, "take", "take-range", $"Up to {MostAtOnce} entries come at once.");
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -55,7 +55,7 @@ internal static class SprayRecordEndpoints
             return checks.Problem();
         }
 
-        var made = BenchOrder.Make(s, new BenchAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, [], null, null, null, body.At, body.PatchTest), body.Size).Mix;
+        var made = BenchOrder.Make(s, new BenchAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, [], null, null, null, body.At, body.PatchTest, true), body.Size).Mix;
         // It is done: only a mix that can not have been made so is refused here.
         if (made.Verdict == MixVerdict.Refused)
         {
@@ -178,6 +178,8 @@ internal static class SprayRecordEndpoints
         var history = await db.Corrections.AsNoTracking().Where(c => c.ApplicationId == row.Id).OrderBy(c => c.At).ThenBy(c => c.Field).ToListAsync(stop);
         var visits = await db.CheckBacks.AsNoTracking().Where(c => c.ApplicationId == row.Id).Select(c => c.Id).ToListAsync(stop);
         var spray = SnapshotLoader.ToApplication(row);
+        // What was not noted then may be on record since.
+        var hour = spray.Air is null ? (await WeatherStore.ReadAsync(db, s.Garden.Id, row.At, row.At.AddHours(1), stop)).AtOrUnknown(0) : default;
         var material = s.Catalogue.FindMaterial(row.Material);
         string? Member(Guid? id) => s.Members.FirstOrDefault(m => m.Id == id)?.Name;
         string Name(string id) => s.Catalogue.FindMaterial(id)?.Name ?? id;
@@ -202,7 +204,7 @@ internal static class SprayRecordEndpoints
             row.PatchTest,
             row.MemberId,
             row.Note,
-            Air(spray.Air),
+            Air(spray.Air ?? (hour.TemperatureC is null ? null : new SprayAir(hour.TemperatureC, hour.RelativeHumidityPercent, hour.WindMetresPerSecond))),
             [.. (batch?.Ingredients ?? []).OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).Select(i => new PartOfMix(Name(i.Material), i.Role, string.Create(CultureInfo.InvariantCulture, $"{i.Amount:0.##} {i.Unit}")))],
             visits,
             row.StruckAt,

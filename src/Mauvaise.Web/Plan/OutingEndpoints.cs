@@ -45,7 +45,7 @@ internal static class OutingEndpoints
             return checks.Problem();
         }
 
-        var made = fresh.Select(t => (Tank: t, Mix: BenchOrder.Make(s, new BenchAsk(t.PlantingIds, t.Target, t.Recipe, t.Step, [], null, null, null, at, false), t.MixedLitres))).ToList();
+        var made = fresh.Select(t => (Tank: t, Mix: BenchOrder.Make(s, new BenchAsk(t.PlantingIds, t.Target, t.Recipe, t.Step, [], null, null, null, at, false, true), t.MixedLitres))).ToList();
         // It is done: only a mix that can not have been made so is refused here.
         if (made.FirstOrDefault(m => m.Mix.Mix.Verdict == MixVerdict.Refused) is { Tank: not null } refused)
         {

@@ -184,7 +184,7 @@ public static class TrialEndpoints
             foreach (var (side, done) in treated.Zip(body.Sides.OrderBy(x => x.Number)))
             {
                 Guid[] plantings = [.. trial.Units.Where(u => u.Side == side.Number).Select(u => u.PlantingId).Distinct()];
-                var mix = BenchOrder.Make(s, new BenchAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false), done.Litres).Mix;
+                var mix = BenchOrder.Make(s, new BenchAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false, true), done.Litres).Mix;
                 var batch = BatchEndpoints.Put(s, gardenId, done.BatchId, plantings, trial.Target, side.Step, false, mix, tools.Now, body.MemberId, shelf);
                 db.Batches.Add(batch);
                 var spray = new NewApplication(done.ApplicationId, done.BatchId, plantings, mix.Litres, trial.Unit == TrialUnitKind.Place ? null : MarkedShare, Note: $"Trial {trial.Name}, side {Letter(side.Number)}", MemberId: body.MemberId);

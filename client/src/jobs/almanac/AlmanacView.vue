@@ -93,9 +93,9 @@ const print = () => window.print()
               <tr>
                 <th scope="col">Material</th>
                 <th scope="col">Against</th>
-                <th scope="col">Cleared</th>
-                <th scope="col">Holding</th>
-                <th scope="col">Losing</th>
+                <th scope="col" class="n">Cleared</th>
+                <th scope="col" class="n">Holding</th>
+                <th scope="col" class="n">Losing</th>
               </tr>
             </thead>
             <tbody>
@@ -123,9 +123,9 @@ const print = () => window.print()
             <thead>
               <tr>
                 <th scope="col">Month</th>
-                <th scope="col">Mean</th>
-                <th scope="col">Rain</th>
-                <th scope="col">Wet nights</th>
+                <th scope="col" class="n">Mean</th>
+                <th scope="col" class="n">Rain</th>
+                <th scope="col" class="n">Wet nights</th>
               </tr>
             </thead>
             <tbody>
@@ -147,10 +147,10 @@ const print = () => window.print()
           <thead>
             <tr>
               <th scope="col">Place</th>
-              <th scope="col">Looks</th>
+              <th scope="col" class="n">Looks</th>
               <th scope="col">Worst</th>
-              <th scope="col">Sprays</th>
-              <th scope="col">A weekly calendar</th>
+              <th scope="col" class="n">Sprays</th>
+              <th scope="col" class="n">A weekly calendar</th>
             </tr>
           </thead>
           <tbody>
@@ -182,9 +182,9 @@ const print = () => window.print()
         </p>
         <ul v-else>
           <li v-for="s in data.shopping" :key="s.material">
-            <strong>{{ s.material }}</strong>
-            {{ s.toBuy > 0 ? `buy ${trim(s.toBuy, 1)} ${s.unit}` : 'enough left' }}
-            <template v-if="s.cost && s.toBuy > 0">, about {{ s.cost.toFixed(2) }}</template>
+            <strong>{{ s.material }}</strong>:
+            {{ s.toBuy > 0 ? `buy ${trim(s.toBuy, 1)} ${s.unit}` : 'enough left'
+            }}{{ s.cost && s.toBuy > 0 ? `, about ${s.cost.toFixed(2)}` : '' }}.
             <span class="soft">{{ s.because }}</span>
           </li>
         </ul>
@@ -232,6 +232,7 @@ td {
   border-bottom: 1px solid var(--line);
 }
 
+th.n,
 .n {
   text-align: right;
   padding-right: 18px;

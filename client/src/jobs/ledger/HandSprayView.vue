@@ -29,7 +29,7 @@ const draft = ref<SprayDraft>({
   litres: null,
   wettedPercent: 90,
   parts: ['undersides', 'tops'],
-  target: '',
+  target: 'none',
   doneBy: '',
   note: '',
 })
@@ -53,7 +53,7 @@ const saving = useGardenWrite((gardenId) =>
         recipe: recipe.value,
         step: step.value,
         size: draft.value.litres ?? 0,
-        target: draft.value.target || null,
+        target: draft.value.target === 'none' ? null : draft.value.target,
         shareWetted: draft.value.wettedPercent / 100,
         parts: draft.value.parts,
         patchTest: patchTest.value,

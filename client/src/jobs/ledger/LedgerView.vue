@@ -18,7 +18,8 @@ const { garden } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const { ask, query, set, clear, more, table } = useLedger()
 const { data, isPending, error, refetch } = query
-const any = { value: '', label: 'any' }
+/** An empty value would show as nothing chosen. */
+const any = { value: 'any', label: 'any' }
 const places = computed(() => [
   any,
   ...(garden.value?.places ?? []).map((p) => ({ value: p.id, label: p.name })),
@@ -32,13 +33,14 @@ const named = (list: { id: string; name: string }[] | undefined) => [
   ...(list ?? []).map((x) => ({ value: x.id, label: x.name })),
 ]
 const seasons = computed(() => [
-  { value: '', label: 'all' },
+  { value: 'any', label: 'all' },
   ...(data.value?.choices.seasons ?? []).map((s) => ({ value: s.from, label: s.name })),
 ])
 function season(from: string) {
   const s = data.value?.choices.seasons.find((x) => x.from === from)
   set({ from: s?.from, to: s?.to })
 }
+const said = <T extends string>(value: T | 'any') => (value === 'any' ? undefined : (value as T))
 const narrowed = computed(() => Object.values(ask.value).some(Boolean))
 /** Entries under their day. */
 const days = computed(() => {
@@ -69,40 +71,40 @@ const print = () => window.print()
     </div>
     <section class="filters no-print" aria-label="What is shown">
       <SelectField
-        :model-value="ask.kind ?? ''"
+        :model-value="ask.kind ?? 'any'"
         label="What"
         :options="[any, ...options(ledgerKindWords)]"
-        @update:model-value="set({ kind: $event || undefined })"
+        @update:model-value="set({ kind: said($event) })"
       />
       <SelectField
-        :model-value="seasons.find((s) => s.value && s.value === ask.from)?.value ?? ''"
+        :model-value="seasons.find((s) => s.value === ask.from)?.value ?? 'any'"
         label="Season"
         :options="seasons"
         @update:model-value="season"
       />
       <SelectField
-        :model-value="ask.place ?? ''"
+        :model-value="ask.place ?? 'any'"
         label="Place"
         :options="places"
-        @update:model-value="set({ place: $event || undefined })"
+        @update:model-value="set({ place: said($event) })"
       />
       <SelectField
-        :model-value="ask.material ?? ''"
+        :model-value="ask.material ?? 'any'"
         label="Material"
         :options="named(data?.choices.materials)"
-        @update:model-value="set({ material: $event || undefined })"
+        @update:model-value="set({ material: said($event) })"
       />
       <SelectField
-        :model-value="ask.target ?? ''"
+        :model-value="ask.target ?? 'any'"
         label="Against"
         :options="named(data?.choices.targets)"
-        @update:model-value="set({ target: $event || undefined })"
+        @update:model-value="set({ target: said($event) })"
       />
       <SelectField
-        :model-value="ask.member ?? ''"
+        :model-value="ask.member ?? 'any'"
         label="Who"
         :options="people"
-        @update:model-value="set({ member: $event || undefined })"
+        @update:model-value="set({ member: said($event) })"
       />
       <div class="field">
         <label for="ledger-from">From</label>
@@ -182,6 +184,10 @@ const print = () => window.print()
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   gap: 10px;
+}
+
+input[type='date'] {
+  min-width: 0;
 }
 
 .out {

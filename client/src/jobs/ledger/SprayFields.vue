@@ -19,6 +19,7 @@ export interface SprayDraft {
   litres: number | null
   wettedPercent: number
   parts: Schemas['WettedPart'][]
+  /** "none" for nothing in particular: an empty value would show as nothing chosen. */
   target: string
   doneBy: string
   note: string
@@ -45,7 +46,7 @@ const targets = useQuery({
   staleTime: Infinity,
 })
 const against = computed(() => [
-  { value: '', label: 'nothing in particular' },
+  { value: 'none', label: 'nothing in particular' },
   ...(targets.data.value ?? [])
     .filter((t) => t.kind !== 'lookAlike')
     .map((t) => ({ value: t.id, label: t.name }))
@@ -118,7 +119,7 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
   gap: 14px;
 }
 

@@ -35,7 +35,7 @@ const begin = (r: Schemas['SprayRecord']) => {
     litres: r.litres,
     wettedPercent: Math.round(r.shareWetted * 100),
     parts: [...r.parts],
-    target: r.target ?? '',
+    target: r.target ?? 'none',
     doneBy: r.doneBy ?? '',
     note: r.note ?? '',
   }
@@ -54,7 +54,7 @@ const correcting = useGardenWrite((gardenId, d: SprayDraft) =>
         shareWetted: d.wettedPercent / 100,
         parts: d.parts,
         plantingIds: d.plantingIds,
-        target: d.target || null,
+        target: d.target === 'none' ? null : d.target,
         why: why.value,
         note: d.note,
         doneBy: d.doneBy || null,

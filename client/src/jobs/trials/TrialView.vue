@@ -85,7 +85,7 @@ const lowest = computed(() => Math.max(-100, Math.min(0, ...controls.value.map((
             </svg>
             <div>
               <p>
-                <strong>{{ s.letter }}: {{ s.name }}</strong>
+                <strong class="side-name">{{ s.letter }}: {{ s.name }}</strong>
                 <span class="soft"
                   >{{ s.units }} units<template v-if="s.affectedBefore !== null"
                     >, {{ percent(s.affectedBefore) }} affected before</template
@@ -124,6 +124,10 @@ li {
   gap: 8px;
   padding: 8px 0;
   border-top: 1px solid var(--line);
+}
+
+.side-name {
+  margin-right: 10px;
 }
 
 .verdict.good {
