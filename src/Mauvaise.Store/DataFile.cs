@@ -40,6 +40,8 @@ public static class DataFile
 
             await db.Database.MigrateAsync(stop);
             await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL", stop);
+            // Without figures about its tables SQLite takes the wrong index on a garden of many years.
+            await db.Database.ExecuteSqlRawAsync("PRAGMA optimize = 0x10002", stop);
         }
         catch (SqliteException e)
         {

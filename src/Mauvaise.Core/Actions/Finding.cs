@@ -115,7 +115,7 @@ public sealed record Finding(
     }
 
     private static string? Against(GardenSnapshot garden, CheckBack visit) => visit.ApplicationId is { } spray
-        ? garden.Applications.FirstOrDefault(a => a.Id == spray) is { PatchTest: false } a ? a.Target : null
+        ? garden.FindSpray(spray) is { PatchTest: false } a ? a.Target : null
         : garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId)?.Target;
 
     /// <summary>The name that was given, or the likeliest of the group when a group is name enough.</summary>
@@ -147,7 +147,7 @@ public sealed record Finding(
             return false;
         }
 
-        var before = garden.Observations.LastOrDefault(o => o.PlantingId == planting.Id && o.LookId != seen.LookId && o.At < seen.At && o.At >= seen.At.AddDays(-SteepDays)
+        var before = garden.CountsOf(planting.Id).LastOrDefault(o => o.LookId != seen.LookId && o.At < seen.At && o.At >= seen.At.AddDays(-SteepDays)
             && o.LeavesLooked > 0 && (o.Named == target.Id || (o.Named is null && o.LeavesAffected == 0)));
         return before is not null && seen.Incidence >= 2 * before.Incidence;
     }

@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Mauvaise.Core.Catalogue;
 
 namespace Mauvaise.Core.Biology;
@@ -27,8 +29,14 @@ public static class Pressure
     public static PressureReading? Latest(Target target, SkyDays days) =>
         Daily(target, days) is [.., var last] && last.Day == days.To ? last : null;
 
+    /// <summary>Readings that were worked out already: many plantings ask for the same trouble under the same sky.</summary>
+    private static readonly ConditionalWeakTable<SkyDays, ConcurrentDictionary<object, IReadOnlyList<PressureReading>>> Kept = [];
+
     /// <summary>One reading for each of the days that has weather; none for a target without biology.</summary>
-    public static IReadOnlyList<PressureReading> Daily(Target target, SkyDays days)
+    public static IReadOnlyList<PressureReading> Daily(Target target, SkyDays days) =>
+        Kept.GetValue(days, _ => new(ReferenceEqualityComparer.Instance)).GetOrAdd(target, _ => Read(target, days));
+
+    private static List<PressureReading> Read(Target target, SkyDays days)
     {
         Func<int, (double Value, string Sentence)>? read = target switch
         {

@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 
@@ -25,8 +27,14 @@ public sealed record SkyDays(IReadOnlyList<SkyDay> All, int First, DateOnly To)
 {
     private const int RunUpDays = 21;
 
+    /// <summary>Days that were worked out already, for as long as their sky lives: places under one shelter share them.</summary>
+    private static readonly ConditionalWeakTable<ShelterSky, ConcurrentDictionary<(string Zone, DateOnly From, DateOnly To), SkyDays>> Kept = [];
+
     /// <summary>The days from <paramref name="from"/> to <paramref name="to"/>, both included.</summary>
-    public static SkyDays Of(ShelterSky sky, Garden garden, DateOnly from, DateOnly to)
+    public static SkyDays Of(ShelterSky sky, Garden garden, DateOnly from, DateOnly to) =>
+        Kept.GetValue(sky, _ => []).GetOrAdd((garden.TimeZoneId, from, to), _ => Made(sky, garden, from, to));
+
+    private static SkyDays Made(ShelterSky sky, Garden garden, DateOnly from, DateOnly to)
     {
         var first = from.AddDays(-RunUpDays);
         return new SkyDays([.. Enumerable.Range(0, to.DayNumber - first.DayNumber + 1).Select(d => Day(sky, garden, first.AddDays(d)))], RunUpDays, to);

@@ -51,14 +51,14 @@ public sealed record CourseProgress(
         var material = garden.Catalogue.Material(recipe.Active.Material);
         var shape = CourseShape.For(garden, planting, target, material);
         var given = GivenRounds(garden, course, material);
-        var visits = given.Select(a => garden.CheckBacks.FirstOrDefault(c => c.ApplicationId == a.Id && c.PlantingId == planting.Id)).ToList();
+        var visits = given.Select(a => garden.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)).ToList();
         var facts = new Facts(garden, course, planting, material, recipe, shape, given, [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)], visits.Count > 0 ? visits[^1] : null);
         return Ended(facts) ?? Next(facts);
     }
 
     /// <summary>Sprays that count as rounds of a course, in time order.</summary>
     private static List<SprayApplication> GivenRounds(GardenSnapshot garden, Course course, Material material) =>
-        [.. garden.Applications.Where(a => !a.PatchTest && a.At >= course.OpenedAt && a.At <= garden.Now && a.Material == material.Id && a.Treated.Any(t => t.PlantingId == course.PlantingId))];
+        [.. garden.SpraysOn(course.PlantingId).Where(a => !a.PatchTest && a.At >= course.OpenedAt && a.At <= garden.Now && a.Material == material.Id)];
 
     private sealed record Facts(
         GardenSnapshot Garden,
@@ -84,8 +84,8 @@ public sealed record CourseProgress(
 
     private static CourseProgress? Ended(Facts f)
     {
-        var looks = f.Garden.Observations
-            .Where(o => o.PlantingId == f.Planting.Id && o.At > (f.Given.Count > 0 ? f.Given[0].At : f.Course.OpenedAt) && o.At <= f.Garden.Now)
+        var looks = f.Garden.CountsOf(f.Planting.Id)
+            .Where(o => o.At > (f.Given.Count > 0 ? f.Given[0].At : f.Course.OpenedAt) && o.At <= f.Garden.Now)
             .GroupBy(o => o.LookId)
             .Select(look => look.All(o => o.LeavesAffected == 0 || (o.Named is not null && o.Named != f.Course.Target)) && look.Max(o => o.LeavesLooked) >= LeavesForClean)
             .Reverse().ToList();
@@ -107,7 +107,7 @@ public sealed record CourseProgress(
     /// <summary>Share of leaves at the latest count since the last round; 0 when it was clean, null when nobody counted.</summary>
     private static double? Left(Facts f)
     {
-        var after = f.Garden.Observations.Where(o => o.PlantingId == f.Planting.Id && o.At > f.Given[^1].At && o.At <= f.Garden.Now && o.LeavesLooked > 0).ToList();
+        var after = f.Garden.CountsOf(f.Planting.Id).Where(o => o.At > f.Given[^1].At && o.At <= f.Garden.Now && o.LeavesLooked > 0).ToList();
         return after.Count == 0 ? f.LastVisit is { Outcome: Outcome.Losing } ? 1 : null
             : after.Where(o => o.LookId == after[^1].LookId && o.Named == f.Course.Target).Select(o => o.Incidence!.Value).DefaultIfEmpty(0).Max();
     }

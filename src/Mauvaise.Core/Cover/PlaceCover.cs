@@ -16,11 +16,11 @@ public static class PlaceCover
     /// <param name="sky">The place's weather over the snapshot's hours.</param>
     public static IReadOnlyList<CoverBand> Bands(GardenSnapshot garden, Place place, PlaceSky sky)
     {
-        var plantings = garden.Plantings.Where(p => p.PlaceId == place.Id).ToDictionary(p => p.Id);
+        var plantings = garden.PlantedAt(place).ToDictionary(p => p.Id);
         return
         [
-            .. from a in garden.Applications
-               where !a.PatchTest && garden.Catalogue.Material(a.Material).Cover.HalfLifeDays is not null
+            .. from a in garden.AppliedAt(place, DateTimeOffset.MaxValue)
+               where a.At >= sky.At(0) && !a.PatchTest && garden.Catalogue.Material(a.Material).Cover.HalfLifeDays is not null
                let here = a.Treated.Where(t => plantings.ContainsKey(t.PlantingId)).ToList()
                where here.Count > 0
                let stage = plantings[here[0].PlantingId].Stage

@@ -42,9 +42,7 @@ public static class MaterialChoice
     private static MaterialOption Weigh(GardenSnapshot garden, Planting planting, Target target, Material material, Effect effect, Recipe recipe)
     {
         var crop = garden.Catalogue.Crop(planting.Crop);
-        var history = garden.Applications
-            .Where(a => a.Treated.Any(t => t.PlantingId == planting.Id) && a.At <= garden.Now)
-            .ToList();
+        var history = garden.SpraysOn(planting.Id).Where(a => a.At <= garden.Now).ToList();
         var reasons = new List<string>();
         var passedOver = new List<string>();
         var repeats = false;

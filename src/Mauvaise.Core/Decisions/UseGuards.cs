@@ -55,14 +55,12 @@ public static class UseGuards
             return new PatchTrial(material, crop, PatchState.NotNeeded, null, false);
         }
 
-        var plantings = garden.Plantings.Where(p => p.Crop == crop.Id).Select(p => p.Id).ToHashSet();
-        var tried = garden.Applications.Where(a => a.At <= garden.Now && garden.ActivesOf(a).Contains(material.Id)).ToDictionary(a => a.Id);
-        var visits = garden.CheckBacks.Where(c => c.ApplicationId is { } id && tried.ContainsKey(id) && plantings.Contains(c.PlantingId)).ToList();
-        var judged = visits.Where(c => c.DoneAt is not null).MaxBy(c => c.DoneAt);
+        var visits = garden.TriedOn(crop.Id, material.Id).Where(v => v.Spray.At <= garden.Now).ToList();
+        var judged = visits.Select(v => v.Visit).Where(c => c.DoneAt is not null).MaxBy(c => c.DoneAt);
         var burnt = judged is { Injury: >= Injury.Clear };
         return judged is not null && !burnt
             ? new PatchTrial(material, crop, PatchState.Proven, null, false)
-            : visits.FirstOrDefault(c => c.DoneAt is null && tried[c.ApplicationId!.Value].PatchTest) is { } waiting
+            : visits.FirstOrDefault(v => v.Visit.DoneAt is null && v.Spray.PatchTest).Visit is { } waiting
                 ? new PatchTrial(material, crop, PatchState.Waiting, waiting.DueOn, burnt)
                 : new PatchTrial(material, crop, PatchState.Needed, null, burnt);
     }

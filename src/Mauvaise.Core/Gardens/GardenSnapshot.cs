@@ -33,8 +33,12 @@ public sealed record GardenSnapshot(
     WeatherState WeatherState)
 {
     private GardenSky? sky;
+    private SnapshotIndex? index;
 
-    /// <summary>Every spray that was judged, of all years, in time order.</summary>
+    /// <summary>Made when it is first asked for, and anew for a copy with other records.</summary>
+    private SnapshotIndex Index => index is { } made && made.Fits(this) ? made : index = new SnapshotIndex(this);
+
+    /// <summary>Sprays that were judged, of the years that a garden learns from, in time order.</summary>
     public IReadOnlyList<JudgedSpray> Judged { get; init; } = [];
 
     public IReadOnlyList<Trial> Trials { get; init; } = [];
@@ -55,19 +59,46 @@ public sealed record GardenSnapshot(
 
     /// <summary>Plantings that grow today, in the order of their places.</summary>
     public IEnumerable<Planting> Growing =>
-        Places.SelectMany(p => Plantings.Where(x => x.PlaceId == p.Id && x.GrowsOn(Today)));
+        Places.SelectMany(GrowingAt);
 
-    public Place PlaceOf(Planting planting) => Places.First(p => p.Id == planting.PlaceId);
+    /// <summary>Plantings that grow today at a place.</summary>
+    public IEnumerable<Planting> GrowingAt(Place place) => Index.PlantingsAt[place.Id].Where(x => x.GrowsOn(Today));
 
-    public Planting? FindPlanting(Guid id) => Plantings.FirstOrDefault(p => p.Id == id);
+    /// <summary>All that grew at a place, ever, in the order of planting.</summary>
+    public IEnumerable<Planting> PlantedAt(Place place) => Index.PlantingsAt[place.Id];
+
+    public Place PlaceOf(Planting planting) => Index.Places[planting.PlaceId];
+
+    public Planting? FindPlanting(Guid id) => Index.Plantings.GetValueOrDefault(id);
+
+    public SprayApplication? FindSpray(Guid? id) => id is { } known ? Index.Sprays.GetValueOrDefault(known) : null;
+
+    public Observation? FindCount(Guid? id) => id is { } known ? Index.Counts.GetValueOrDefault(known) : null;
+
+    /// <summary>Counts of a planting, in time order.</summary>
+    public IEnumerable<Observation> CountsOf(Guid plantingId) => Index.CountsOf[plantingId];
+
+    /// <summary>Troubles that were counted on the same leaves.</summary>
+    public IEnumerable<Observation> Look(Guid lookId) => Index.Looks[lookId];
+
+    /// <summary>Sprays on a planting, patch tests among them, in time order.</summary>
+    public IEnumerable<SprayApplication> SpraysOn(Guid plantingId) => Index.SpraysOn[plantingId];
+
+    /// <summary>Troubles that were named for sure, by target, with where they were.</summary>
+    public ILookup<string, (Observation Seen, Planting Planting)> Finds => Index.Finds;
+
+    /// <summary>Visits that judged, or will judge, a material on a crop.</summary>
+    public IEnumerable<(CheckBack Visit, SprayApplication Spray)> TriedOn(string crop, string material) => Index.TriedOn[(crop, material)];
+
+    /// <summary>Visits that judge a spray or a task.</summary>
+    public IEnumerable<CheckBack> VisitsOf(Guid sprayOrTaskId) => Index.VisitsOf[sprayOrTaskId];
 
     public Stance StanceAt(Place place) => place.Stance ?? Garden.Stance;
 
     /// <summary>Sprays on anything that grew at a place up to an instant, in time order.</summary>
     public IReadOnlyList<SprayApplication> AppliedAt(Place place, DateTimeOffset to)
     {
-        var grown = Plantings.Where(p => p.PlaceId == place.Id).Select(p => p.Id).ToHashSet();
-        return [.. Applications.Where(a => a.At <= to && a.Treated.Any(t => grown.Contains(t.PlantingId)))];
+        return [.. PlantedAt(place).SelectMany(p => SpraysOn(p.Id)).Where(a => a.At <= to).DistinctBy(a => a.Id).OrderBy(a => a.At)];
     }
 
     /// <summary>All that was in the tank of an application; only its active when no bottle was logged.</summary>
@@ -76,19 +107,19 @@ public sealed record GardenSnapshot(
 
     /// <summary>Ids of what worked in an application: its active and its partners.</summary>
     public IEnumerable<string> ActivesOf(SprayApplication application) =>
-        Ingredients(application).Where(i => i.Role is "active" or "partner").Select(i => i.Material);
+        Index.Actives(application);
 
     private IEnumerable<Measured> Ingredients(SprayApplication application) =>
-        Batches.FirstOrDefault(b => b.Id == application.BatchId)?.Ingredients ?? [new Measured(application.Material, "active", 0, "ml")];
+        (application.BatchId is { } id ? Index.Batches.GetValueOrDefault(id)?.Ingredients : null) ?? [new Measured(application.Material, "active", 0, "ml")];
 
     /// <summary>Litres that are still in a bottle; 0 once it was poured away.</summary>
     public double LeftIn(Batch batch) =>
-        batch.EmptiedAt is not null ? 0 : Math.Max(0, batch.Litres - Applications.Where(a => a.BatchId == batch.Id).Sum(a => a.Litres));
+        batch.EmptiedAt is not null ? 0 : Math.Max(0, batch.Litres - Index.SpraysFrom[batch.Id].Sum(a => a.Litres));
 
     /// <summary>What the weather rules need to know of a planting and its place.</summary>
     public PlaceExposure Exposure(Place place)
     {
-        var grown = Plantings.Where(p => p.PlaceId == place.Id && p.GrowsOn(Today)).ToList();
+        var grown = GrowingAt(place).ToList();
         return new PlaceExposure(
             place.Shelter,
             grown.Any(p => p.InFlower),
@@ -101,8 +132,8 @@ public sealed record GardenSnapshot(
 
     /// <summary>Everything counted at the latest look at a planting, the most affected first; empty when nobody looked yet.</summary>
     public IReadOnlyList<Observation> LatestLook(Guid plantingId) =>
-        Observations.LastOrDefault(o => o.PlantingId == plantingId && o.At <= Now) is { } last
-            ? [.. Observations.Where(o => o.LookId == last.LookId).OrderByDescending(o => o.LeavesAffected)]
+        CountsOf(plantingId).LastOrDefault(o => o.At <= Now) is { } last
+            ? [.. Look(last.LookId).OrderByDescending(o => o.LeavesAffected)]
             : [];
 
     /// <summary>The most affected trouble of the latest look at a planting, or null.</summary>
@@ -110,7 +141,7 @@ public sealed record GardenSnapshot(
 
     /// <summary>The last spray on a planting up to now that was more than a patch test, or null.</summary>
     public SprayApplication? LastSpray(Guid plantingId) =>
-        Applications.LastOrDefault(a => a.At <= Now && !a.PatchTest && a.Treated.Any(t => t.PlantingId == plantingId));
+        SpraysOn(plantingId).LastOrDefault(a => a.At <= Now && !a.PatchTest);
 
     /// <summary>Under 5 mm of rain in three days on a place that is watered by hand, when somebody finds the time (assumed).</summary>
     private bool SoilMayBeDry(Place place)

@@ -101,16 +101,15 @@ public sealed record Almanac(
 
     private static PlaceSeason OfPlace(GardenSnapshot season, Place place, DateOnly from, DateOnly to)
     {
-        var plantings = season.Plantings.Where(p => p.PlaceId == place.Id && p.From <= to && (p.Until is null || p.Until >= from)).ToList();
-        var ids = plantings.Select(p => p.Id).ToHashSet();
-        var seen = season.Observations.Where(o => ids.Contains(o.PlantingId) && season.Garden.DateOf(o.At) >= from).ToList();
+        var plantings = season.PlantedAt(place).Where(p => p.From <= to && (p.Until is null || p.Until >= from)).ToList();
+        var seen = plantings.SelectMany(p => season.CountsOf(p.Id)).Where(o => season.Garden.DateOf(o.At) >= from).ToList();
         var worst = seen.Where(o => o.LeavesAffected > 0).MaxBy(o => o.Incidence);
         var climate = season.Catalogue.FindClimate(season.Garden.Climate)!;
         bool Warm(DateOnly day) => climate.MeanC[season.Garden.NorthernMonth(day) - 1] >= CalendarFromC;
         var days = plantings.Sum(p => Enumerable.Range(0, to.DayNumber - from.DayNumber + 1).Select(from.AddDays).Count(d => p.GrowsOn(d) && Warm(d)));
         return new PlaceSeason(
             place,
-            season.Applications.Where(a => !a.PatchTest && season.Garden.DateOf(a.At) >= from).Sum(a => a.Treated.Count(t => ids.Contains(t.PlantingId))),
+            plantings.Sum(p => season.SpraysOn(p.Id).Count(a => !a.PatchTest && season.Garden.DateOf(a.At) >= from)),
             Math.Floor(days / 7.0),
             worst?.Incidence,
             season.Catalogue.FindTarget(worst?.Named ?? ""),

@@ -24,7 +24,7 @@ public static class PlaceStory
     /// <param name="season">A snapshot with the records of the season.</param>
     public static IReadOnlyList<StoryChapter> Of(GardenSnapshot season, Place place, DateOnly from)
     {
-        var grown = season.Plantings.Where(p => p.PlaceId == place.Id && p.From <= season.Today && (p.Until is null || p.Until >= from)).ToList();
+        var grown = season.PlantedAt(place).Where(p => p.From <= season.Today && (p.Until is null || p.Until >= from)).ToList();
         return
         [
             .. grown.Select(p => OfPlanting(season, p)),
@@ -33,8 +33,8 @@ public static class PlaceStory
     }
 
     private static IEnumerable<Target> Targets(GardenSnapshot season, Planting planting) =>
-        season.Observations.Where(o => o.PlantingId == planting.Id && o.LeavesAffected > 0).Select(o => o.Named)
-            .Concat(season.Applications.Where(a => a.Treated.Any(t => t.PlantingId == planting.Id)).Select(a => a.Target))
+        season.CountsOf(planting.Id).Where(o => o.LeavesAffected > 0).Select(o => o.Named)
+            .Concat(season.SpraysOn(planting.Id).Select(a => a.Target))
             .Concat(season.Tasks.Where(t => t.PlantingId == planting.Id && t.State == TaskState.Done).Select(t => t.Target))
             .Distinct().Select(id => season.Catalogue.FindTarget(id ?? "")).OfType<Target>();
 
@@ -42,7 +42,7 @@ public static class PlaceStory
     {
         var crop = season.Catalogue.Crop(planting.Crop);
         var lines = new List<StoryLine> { new(StoryKind.Planted, season.Garden.StartOf(planting.From), $"Planted{(planting.Variety is null ? "" : $", {planting.Variety}")}.", planting.Id) };
-        var looks = season.Observations.Where(o => o.PlantingId == planting.Id).GroupBy(o => o.LookId).Select(g => (At: g.First().At, Id: g.First().Id, Looked: g.Max(o => o.LeavesLooked), Affected: g.Where(o => o.Named is null).Sum(o => o.LeavesAffected), Clean: g.All(o => o.LeavesAffected == 0), Note: string.Join(" ", g.Select(o => o.Note).OfType<string>()))).ToList();
+        var looks = season.CountsOf(planting.Id).GroupBy(o => o.LookId).Select(g => (At: g.First().At, Id: g.First().Id, Looked: g.Max(o => o.LeavesLooked), Affected: g.Where(o => o.Named is null).Sum(o => o.LeavesAffected), Clean: g.All(o => o.LeavesAffected == 0), Note: string.Join(" ", g.Select(o => o.Note).OfType<string>()))).ToList();
         for (var i = 0; i < looks.Count; i++)
         {
             if (looks[i].Clean)
@@ -61,7 +61,7 @@ public static class PlaceStory
         }
 
         lines.AddRange(season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target is null).Select(t => Task(season, t)).OfType<StoryLine>());
-        lines.AddRange(season.Applications.Where(a => a.Target is null && a.Treated.Any(t => t.PlantingId == planting.Id)).SelectMany(a => Spray(season, a, planting)));
+        lines.AddRange(season.SpraysOn(planting.Id).Where(a => a.Target is null).SelectMany(a => Spray(season, a, planting)));
         if (planting.Until is { } until && until <= season.Today)
         {
             lines.Add(new(StoryKind.Ended, season.Garden.StartOf(until), "Taken out.", planting.Id));
@@ -75,10 +75,10 @@ public static class PlaceStory
     {
         var crop = season.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant();
         var judged = season.CheckBacks.Where(c => c.ObservationId is not null).Select(c => c.ObservationId!.Value).ToHashSet();
-        var found = season.Observations.Where(o => o.PlantingId == planting.Id && o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id)).Select((o, i) => new StoryLine(StoryKind.Found, o.At, FormattableString.Invariant(
+        var found = season.CountsOf(planting.Id).Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id)).Select((o, i) => new StoryLine(StoryKind.Found, o.At, FormattableString.Invariant(
             $"{(i == 0 ? "Found" : "Still there")}: {o.LeavesAffected} of {o.LeavesLooked} leaves{(o.SeverityPercent is { } area ? FormattableString.Invariant($", {area:0} % of such a leaf") : "")}.{Company(o)}{Noted(o.Note ?? "")}"), o.Id));
-        var done = season.Applications.Where(a => a.Target == target.Id && a.Treated.Any(t => t.PlantingId == planting.Id)).SelectMany(a => Spray(season, a, planting));
-        var byHand = season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target == target.Id).SelectMany(t => new[] { Task(season, t) }.OfType<StoryLine>().Concat(Came(season, season.CheckBacks.FirstOrDefault(c => c.TaskId == t.Id))));
+        var done = season.SpraysOn(planting.Id).Where(a => a.Target == target.Id).SelectMany(a => Spray(season, a, planting));
+        var byHand = season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target == target.Id).SelectMany(t => new[] { Task(season, t) }.OfType<StoryLine>().Concat(Came(season, season.VisitsOf(t.Id).FirstOrDefault())));
         StoryLine[] lines = [.. found.Concat(done).Concat(byHand).OrderBy(l => l.At)];
         return new StoryChapter(planting, target, $"{target.Name} on {crop}", lines, Ending(season, planting, target));
     }
@@ -90,7 +90,7 @@ public static class PlaceStory
             return CourseProgress.Of(season, course).Sentence;
         }
 
-        var last = season.Observations.LastOrDefault(o => o.PlantingId == planting.Id && (o.Named == target.Id || o.LeavesAffected == 0));
+        var last = season.CountsOf(planting.Id).LastOrDefault(o => (o.Named == target.Id || o.LeavesAffected == 0));
         return last switch
         {
             null => "Nobody counted it.",
@@ -108,7 +108,7 @@ public static class PlaceStory
         yield return new(StoryKind.Done, a.At, a.PatchTest
             ? $"{name} tried on two leaves{(who is null ? "" : $" by {who}")}."
             : $"{name}, {TankVolume.Text(a.Litres, season.Garden.Kitchen)}{more}{air}{(who is null ? "" : $", by {who}")}{Reason(a.Why)}.{Noted(a.Note ?? "")}", a.Id);
-        foreach (var came in Came(season, season.CheckBacks.FirstOrDefault(c => c.ApplicationId == a.Id && c.PlantingId == planting.Id)))
+        foreach (var came in Came(season, season.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)))
         {
             yield return came;
         }
@@ -121,7 +121,7 @@ public static class PlaceStory
             yield break;
         }
 
-        LeafCount? Counted(Guid? id) => season.Observations.FirstOrDefault(o => o.Id == id) is { LeavesLooked: > 0 } o ? new(o.LeavesLooked, o.LeavesAffected) : null;
+        LeafCount? Counted(Guid? id) => season.FindCount(id) is { LeavesLooked: > 0 } o ? new(o.LeavesLooked, o.LeavesAffected) : null;
         var (before, after) = (Counted(visit.BeforeId), Counted(visit.ObservationId));
         var change = (before, after) switch
         {

@@ -16,8 +16,8 @@ public static class CountBefore
     /// </summary>
     public static Observation? Of(GardenSnapshot garden, Guid plantingId, string? target, DateTimeOffset at)
     {
-        var last = garden.Observations.LastOrDefault(o => o.PlantingId == plantingId && o.At <= at && o.LeavesLooked > 0);
-        var look = last is null ? [] : garden.Observations.Where(o => o.LookId == last.LookId).ToList();
+        var last = garden.CountsOf(plantingId).LastOrDefault(o => o.At <= at && o.LeavesLooked > 0);
+        var look = last is null ? [] : garden.Look(last.LookId).ToList();
         return look.FirstOrDefault(o => o.Named == target) ?? look.FirstOrDefault(o => o.Named is null) ?? last;
     }
 }

@@ -63,7 +63,7 @@ public static class EveningPlanner
 
     private static Deed DueCheckBack(GardenSnapshot garden, CheckBack visit, Planting planting)
     {
-        var spray = garden.Applications.FirstOrDefault(a => a.Id == visit.ApplicationId);
+        var spray = garden.FindSpray(visit.ApplicationId);
         var task = garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId);
         var at = spray?.At ?? task?.DoneAt ?? garden.Now;
         var days = Days(garden.Today.DayNumber - garden.Garden.DateOf(at).DayNumber);

@@ -43,7 +43,7 @@ internal static class RotaChanges
             return null;
         }
 
-        if (garden.Applications.Any(a => !a.PatchTest && a.Target == target.Id && a.Treated.Any(t => t.PlantingId == id) && garden.Garden.DateOf(a.At) >= seen.On.AddDays(-3)))
+        if (garden.SpraysOn(id).Any(a => !a.PatchTest && a.Target == target.Id && garden.Garden.DateOf(a.At) >= seen.On.AddDays(-3)))
         {
             return null;
         }

@@ -211,8 +211,8 @@ internal static class RotaNeeds
     private static bool Covered(GardenSnapshot garden, Place place, Planting planting, Target target)
     {
         var sky = garden.SkyOf(place);
-        var layers = garden.Applications
-            .Where(a => !a.PatchTest && a.At <= garden.Now && a.At > garden.Now.AddDays(-30) && a.Treated.Any(t => t.PlantingId == planting.Id))
+        var layers = garden.SpraysOn(planting.Id)
+            .Where(a => !a.PatchTest && a.At <= garden.Now && a.At > garden.Now.AddDays(-30))
             .Select(a => (Material: garden.Catalogue.Material(a.Material), Application: a))
             .Where(x => x.Material.EffectOn(target) is { Protects: > 0 } && x.Material.Cover.HalfLifeDays is not null)
             .Select(x => (

@@ -262,7 +262,7 @@ public static class RotaPlanner
             return takes;
         }
 
-        private int InARow(Need need, Material active) => garden.Applications.Where(a => a.At <= garden.Now && !a.PatchTest && a.Treated.Any(t => t.PlantingId == need.Planting.Id))
+        private int InARow(Need need, Material active) => garden.SpraysOn(need.Planting.Id).Where(a => a.At <= garden.Now && !a.PatchTest)
             .Reverse().TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > garden.Now.AddDays(-UseGuards.RowDays)).Count();
 
         /// <summary>Rounds that rows, season limits and the label leave; what is short is better than nothing.</summary>

@@ -27,21 +27,17 @@ public static class LocalClues
     public static Circumstances At(GardenSnapshot garden, Planting planting, PlaceSky sky, Guid? exceptLook = null)
     {
         var crop = garden.Catalogue.Crop(planting.Crop);
-        var named = garden.Observations
-            .Where(o => o.Named is not null && !o.NameIsGroup && o.LookId != exceptLook && o.At <= garden.Now)
-            .Select(o => (Seen: o, Planting: garden.FindPlanting(o.PlantingId)))
-            .Where(x => x.Planting is not null)
-            .ToLookup(x => x.Seen.Named!, x => (x.Seen, Planting: x.Planting!));
         var days = SkyDays.Of(sky.Shelter, garden.Garden, garden.Today, garden.Today);
         var local = new Dictionary<string, IReadOnlyList<Clue>>();
         foreach (var target in garden.Catalogue.TargetsOn(crop).Select(x => x.Target))
         {
+            var named = garden.Finds[target.Id].Where(x => x.Seen.LookId != exceptLook && x.Seen.At <= garden.Now).ToList();
             Clue?[] clues =
             [
                 Age(target, planting),
                 Weather(target, days),
-                Neighbour(garden, planting, named[target.Id]),
-                HereBefore(planting, named[target.Id]),
+                Neighbour(garden, planting, named),
+                HereBefore(planting, named),
                 Sprayed(garden, planting, target),
             ];
             local[target.Id] = [.. clues.OfType<Clue>()];
@@ -60,7 +56,7 @@ public static class LocalClues
             ? new("weather", 0.4 + 1.2 * p.Value, p.Sentence)
             : null;
 
-    private static Clue? Neighbour(GardenSnapshot garden, Planting planting, IEnumerable<(Observation Seen, Planting Planting)> named)
+    private static Clue? Neighbour(GardenSnapshot garden, Planting planting, IReadOnlyList<(Observation Seen, Planting Planting)> named)
     {
         var near = named
             .Where(x => x.Planting.Id != planting.Id && x.Seen.LeavesAffected > 0 && x.Seen.At > garden.Now.AddDays(-NeighbourDays))
@@ -80,7 +76,7 @@ public static class LocalClues
             : new("neighbour", SameGarden, $"on the {crop} in {place} {ago}");
     }
 
-    private static Clue? HereBefore(Planting planting, IEnumerable<(Observation Seen, Planting Planting)> named)
+    private static Clue? HereBefore(Planting planting, IReadOnlyList<(Observation Seen, Planting Planting)> named)
     {
         var times = named.Count(x => x.Planting.Crop == planting.Crop);
         return times == 0

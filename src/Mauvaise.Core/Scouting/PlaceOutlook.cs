@@ -80,8 +80,8 @@ public static class PlaceOutlook
     private static IEnumerable<TroubleOutlook> OfPlanting(GardenSnapshot garden, Planting planting, PlaceSky sky, SkyDays days)
     {
         var oldest = garden.Today.AddDays(-DaysBack);
-        var found = garden.Observations
-            .Where(o => o.PlantingId == planting.Id && o.Named is not null && o.LeavesAffected > 0 && o.At <= garden.Now && garden.Garden.DateOf(o.At) >= oldest)
+        var found = garden.CountsOf(planting.Id)
+            .Where(o => o.Named is not null && o.LeavesAffected > 0 && o.At <= garden.Now && garden.Garden.DateOf(o.At) >= oldest)
             .GroupBy(o => o.Named!).ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(o => o.At)));
         return Weighed(garden, planting, sky)
             .Where((x, i) => i < Likely || found.ContainsKey(x.Target.Id))

@@ -61,8 +61,8 @@ public static class WalkRound
     {
         var since = garden.LastSpray(plantingId) is { } spray && spray.At > garden.Now.AddDays(-TrendDays) ? spray.At.AddDays(-SameDay) : garden.Now.AddDays(-TrendDays);
         return Trends.Of([
-            .. garden.Observations
-                .Where(o => o.PlantingId == plantingId && o.At > since && o.At <= garden.Now && o.LeavesLooked > 0 && (o.Named == target || o.Id == also?.Id || (o.Named is null && o.LeavesAffected == 0)))
+            .. garden.CountsOf(plantingId)
+                .Where(o => o.At > since && o.At <= garden.Now && o.LeavesLooked > 0 && (o.Named == target || o.Id == also?.Id || (o.Named is null && o.LeavesAffected == 0)))
                 .Select(o => new CountAt((o.At - since).TotalDays, o.LeavesLooked, o.LeavesAffected))]);
     }
 

@@ -45,7 +45,7 @@ public sealed class LedgerReader(GardenDb db)
             await sprays.GroupBy(a => a.Material).Select(g => new MaterialUse(g.Key, g.Count(), g.Sum(a => a.Litres))).ToListAsync(stop),
             [
                 // Where no mix was logged, only its active is known.
-                .. (await db.Batches.AsNoTracking().Where(b => sprays.Any(a => a.BatchId == b.Id)).SelectMany(b => b.Ingredients).GroupBy(i => i.Material).Select(g => new IngredientUse(g.Key, g.Sum(i => i.Amount))).ToListAsync(stop))
+                .. (await sprays.Where(a => a.BatchId != null).Select(a => a.BatchId!.Value).Distinct().Join(db.Set<BatchIngredientRow>(), b => b, i => i.BatchId, (_, i) => i).GroupBy(i => i.Material).Select(g => new IngredientUse(g.Key, g.Sum(i => i.Amount))).ToListAsync(stop))
                     .Concat(await sprays.Where(a => a.BatchId == null && a.PerLitre != null).GroupBy(a => a.Material).Select(g => new IngredientUse(g.Key, g.Sum(a => a.PerLitre!.Value * a.Litres))).ToListAsync(stop))
                     .GroupBy(i => i.Material).Select(g => new IngredientUse(g.Key, g.Sum(i => i.Amount))),
             ],

@@ -16,6 +16,9 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     private static readonly TimeSpan WeatherBack = TimeSpan.FromDays(55);
     private static readonly TimeSpan WeatherAhead = TimeSpan.FromDays(11);
 
+    /// <summary>Outcomes older than this teach nothing any more, years (assumed).</summary>
+    private const int YearsLearned = 5;
+
     /// <summary>Weather before a season that its indices start from.</summary>
     private static readonly TimeSpan SeasonRunUp = TimeSpan.FromDays(25);
 
@@ -30,7 +33,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             return kept with { Now = now };
         }
 
-        var read = await ReadAsync(gardenId, new Span(now, now - HistoryBack, now + HistoryBack, now - WeatherBack, now + WeatherAhead, null), stop);
+        var read = await ReadAsync(gardenId, new Span(now, now - HistoryBack, now + HistoryBack, now - WeatherBack, now + WeatherAhead, null, null), stop);
         if (read is not null)
         {
             cache.Keep(gardenId, version, read);
@@ -53,12 +56,15 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         var garden = ToGarden(row);
         var end = new[] { garden.StartOf(to.AddDays(1)).AddMinutes(-1), clock.GetUtcNow() }.Min();
         var start = garden.StartOf(from);
-        return await ReadAsync(gardenId, new Span(end, start, end, start - SeasonRunUp, end + WeatherAhead, placeId), stop);
+        // What the garden had learned by then needs no reading again when the garden of today is in memory.
+        var judged = cache.Find(gardenId, cache.Version(), clock.GetUtcNow())?.Judged.Where(j => j.JudgedAt <= end).ToList();
+        return await ReadAsync(gardenId, new Span(end, start, end, start - SeasonRunUp, end + WeatherAhead, placeId, judged), stop);
     }
 
     /// <summary>What of a garden is read.</summary>
     /// <param name="Now">As of when.</param>
-    private sealed record Span(DateTimeOffset Now, DateTimeOffset Since, DateTimeOffset Until, DateTimeOffset WeatherFrom, DateTimeOffset WeatherTo, Guid? PlaceId);
+    /// <param name="Judged">What is known of outcomes; null to read it.</param>
+    private sealed record Span(DateTimeOffset Now, DateTimeOffset Since, DateTimeOffset Until, DateTimeOffset WeatherFrom, DateTimeOffset WeatherTo, Guid? PlaceId, IReadOnlyList<JudgedSpray>? Judged);
 
     private async Task<GardenSnapshot?> ReadAsync(Guid gardenId, Span span, CancellationToken stop)
     {
@@ -117,16 +123,18 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             await WeatherStore.ReadAsync(db, gardenId, span.WeatherFrom, span.WeatherTo, stop),
             new WeatherState(fetch?.AnsweredAt, fetch?.Trouble))
         {
-            Judged = await JudgedAsync(gardenId, stop),
+            Judged = span.Judged ?? await JudgedAsync(gardenId, now, stop),
             Trials = await TrialsAsync(db, gardenId, stop),
         });
     }
 
-    /// <summary>What came of every spray, of all years: a garden learns from more than its last season.</summary>
-    private async Task<IReadOnlyList<JudgedSpray>> JudgedAsync(Guid gardenId, CancellationToken stop) =>
-        await (
+    /// <summary>What came of every spray of some years: a garden learns from more than its last season, and what was true long ago may not be now.</summary>
+    private async Task<IReadOnlyList<JudgedSpray>> JudgedAsync(Guid gardenId, DateTimeOffset now, CancellationToken stop)
+    {
+        var (since, until) = (now.AddYears(-YearsLearned), now);
+        return await (
             from c in db.CheckBacks.AsNoTracking()
-            where c.GardenId == gardenId && c.DoneAt != null
+            where c.GardenId == gardenId && c.DoneAt >= since && c.DoneAt <= until
             join a in db.Applications on c.ApplicationId equals a.Id
             where a.StruckAt == null
             join p in db.Plantings on c.PlantingId equals p.Id
@@ -140,6 +148,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
                 before == null ? null : new LeafCount(before.LeavesLooked, before.LeavesAffected),
                 after == null ? null : new LeafCount(after.LeavesLooked, after.LeavesAffected),
                 c.Outcome, c.Injury, c.DiscountedFor)).ToListAsync(stop);
+    }
 
     /// <summary>Every trial of a garden, with its counts in time order.</summary>
     public static async Task<IReadOnlyList<Trial>> TrialsAsync(GardenDb db, Guid gardenId, CancellationToken stop)
