@@ -10,6 +10,7 @@ internal static class RotaTables
 {
     private const int Warm = 3;
     private const int Timed = 7;
+    private static readonly int[] Weeks = [2, 4, 8, 16, 26];
 
     /// <summary>Full replan by places, with the slope of its growth; and after one new fact.</summary>
     public static void Speed()
@@ -26,9 +27,19 @@ internal static class RotaTables
             Console.WriteLine(FormattableString.Invariant($"| {places} | {garden.Observations.Count} | {full:0.0} | {fact:0.0} |"));
         }
 
+        Console.WriteLine(FormattableString.Invariant($"\nLog-log slope over places: {Slope(points):0.00}. Each plan has 14 firm days and 26 weeks of outline."));
+
+        var forty = BenchGarden.Snapshot(40, 7);
+        var weeks = Weeks.Select(w => (Weeks: w, Ms: Time(() => RotaPlanner.Plan(forty with { Weather = new(forty.Weather.Start, forty.Weather.Hours) }, w * 7)))).ToList();
+        Console.WriteLine("\n| weeks planned firmly, 40 places | full replan, ms |\n|---|---|");
+        weeks.ForEach(w => Console.WriteLine(FormattableString.Invariant($"| {w.Weeks} | {w.Ms:0.0} |")));
+        Console.WriteLine(FormattableString.Invariant($"\nLog-log slope over weeks: {Slope([.. weeks.Select(w => (Math.Log(w.Weeks), Math.Log(w.Ms)))]):0.00}."));
+    }
+
+    private static double Slope(IReadOnlyList<(double X, double Y)> points)
+    {
         var (mx, my) = (points.Average(p => p.X), points.Average(p => p.Y));
-        var slope = points.Sum(p => (p.X - mx) * (p.Y - my)) / points.Sum(p => (p.X - mx) * (p.X - mx));
-        Console.WriteLine(FormattableString.Invariant($"\nLog-log slope over places: {slope:0.00}. Each plan has 14 firm days and 26 weeks of outline."));
+        return points.Sum(p => (p.X - mx) * (p.Y - my)) / points.Sum(p => (p.X - mx) * (p.X - mx));
     }
 
     private static double Time(Action run)

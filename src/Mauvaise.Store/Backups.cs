@@ -8,6 +8,11 @@ public static class Backups
 {
     private const int KeepDays = 7;
     private const int KeepMonths = 12;
+    private const int KeepMerges = 5;
+
+    /// <summary>Begins the names of copies that are made before a garden is merged in; the last five stay.</summary>
+    public const string MergePrefix = "before-merge-";
+
     private const string Stamp = "yyyy-MM-dd";
 
     /// <summary>Copies the data file by SQLite's online backup and checks the copy before it takes its name.</summary>
@@ -91,6 +96,11 @@ public static class Backups
         Copy(dataFile, path);
         var kept = Days(folder);
         foreach (var (day, file) in kept.Where(k => !Stays(k.Day, today, kept.Select(x => x.Day))))
+        {
+            File.Delete(file);
+        }
+
+        foreach (var file in Directory.EnumerateFiles(folder, MergePrefix + "*.db").OrderDescending(StringComparer.Ordinal).Skip(KeepMerges))
         {
             File.Delete(file);
         }

@@ -104,26 +104,7 @@ public class LearningTests
     [Fact]
     public void After_three_seasons_the_plan_takes_what_is_better_here_in_four_gardens_of_five()
     {
-        const int gardens = 400;
-        var target = GardenSamples.Target(Aphid);
-        var usual = (Learning.UsualMean(Garden.Catalogue.Material(Soap), target)!.Value + Learning.UsualMean(Garden.Catalogue.Material(Neem), target)!.Value) / 2;
-        var right = Enumerable.Range(0, gardens).Count(g =>
-        {
-            var chance = new Chance((ulong)g + 5);
-            var soapIsBetter = g % 2 == 0;
-            var judged = new List<JudgedSpray>();
-            // Eight courses a season over the beds, the group changing from one to the next as it must; two rounds each.
-            for (var course = 0; course < 3 * 8; course++)
-            {
-                var material = course % 2 == 0 ? Soap : Neem;
-                var truth = Math.Clamp(usual + (material == Soap == soapIsBetter ? 0.1 : -0.1), 0.02, 0.98);
-                judged.AddRange(Enumerable.Range(0, 2).Select(round => Round(chance, material, truth, course * 20 + round * 5)));
-            }
-
-            var taught = With(judged);
-            return Score(taught, Soap) > Score(taught, Neem) == soapIsBetter;
-        });
-        Assert.InRange(right / (double)gardens, 0.8, 1);
+        Assert.InRange(LearningSimulation.Right(400, 3), 0.8, 1);
     }
 
     private static GardenSnapshot With(IReadOnlyList<JudgedSpray> judged) => Learning.In(Garden with { Judged = judged });
@@ -136,15 +117,5 @@ public class LearningTests
     {
         var at = GardenSamples.Now.AddDays(-daysAgo - 3);
         return new(Guid.NewGuid(), Guid.NewGuid(), Kale.Id, Crop, material, Aphid, at, at.AddDays(2), new(leaves, Math.Min(leaves, before)), new(leaves, Math.Min(leaves, after)), Outcome.Holding, Injury.None, null);
-    }
-
-    /// <summary>A round with its true effect, uneven wetting, growth that nobody knows, and twenty leaves counted before and after.</summary>
-    private static JudgedSpray Round(Chance chance, string material, double truth, int daysAgo)
-    {
-        var before = chance.Between(0.15, 0.6);
-        var survives = 1 - truth * chance.Between(0.88, 1.12);
-        var density = Colony.DensityAt(before) * Math.Exp(chance.Between(0, 0.25) * 2) * Math.Max(0.02, survives);
-        int Seen(double share) => Enumerable.Range(0, 20).Count(_ => chance.Next() < share);
-        return Judged(material, daysAgo, Math.Max(1, Seen(before)), Seen(Colony.IncidenceAt(density)));
     }
 }

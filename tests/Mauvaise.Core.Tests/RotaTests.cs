@@ -238,6 +238,26 @@ public class RotaTests
         Assert.InRange(planned, 40, 1000);
     }
 
+    /// <summary>Looking a week further may show a reason to wait, as a shelf or a season's limit that has to last; it is no reason by itself.</summary>
+    [Fact]
+    public void A_longer_horizon_does_not_change_the_first_outing_without_a_reason()
+    {
+        var (same, all) = (0, 0);
+        for (var seed = 0; seed < 60; seed++)
+        {
+            // Nothing that rounds of the third week could use up.
+            var garden = Any(seed) with { Stocks = [] };
+            if (RotaPlanner.Plan(garden) is { Outings: [var first, ..] } && RotaPlanner.Plan(garden, RotaPlanner.FirmDays + 7) is { Outings: [var further, ..] })
+            {
+                all++;
+                same += first.On == further.On && first.Tanks.Select(t => t.Recipe.Id).ToHashSet().SetEquals(further.Tanks.Select(t => t.Recipe.Id)) ? 1 : 0;
+            }
+        }
+
+        Assert.InRange(all, 20, 60);
+        Assert.Equal(all, same);
+    }
+
     [Fact]
     public void A_pin_is_kept_wherever_it_can_be()
     {

@@ -72,15 +72,9 @@ public class TrialTests
     public void The_interval_holds_the_truth_about_as_often_as_it_says(int units, int leaves, double alike, double share, double control, bool before)
     {
         const int trials = 1500;
-        var chance = new Chance((ulong)(units * 31 + leaves));
-        var held = Enumerable.Range(0, trials).Count(_ =>
-        {
-            var (t, u) = (Side(chance, units, leaves, alike, share, 1 - control), Side(chance, units, leaves, alike, share, 1));
-            var estimate = before ? Comparison.HendersonTilton(t, u) : Comparison.Abbott(t, u);
-            return estimate is not null && estimate.Low <= control * 100 && control * 100 <= estimate.High;
-        });
+        var held = TrialSimulation.Held(trials, units, leaves, alike, share, control, before);
         // 93 to 97 %, and three standard errors of the simulation itself.
-        Assert.InRange(held / (double)trials, 0.93 - 0.017, 0.97 + 0.013);
+        Assert.InRange(held, 0.93 - 0.017, 0.97 + 0.013);
     }
 
     [Theory]
@@ -90,23 +84,22 @@ public class TrialTests
     public void What_does_nothing_is_seldom_said_to_work(int sides)
     {
         const int trials = 1000;
-        var chance = new Chance(77);
-        var wrong = Enumerable.Range(0, trials).Count(i => TrialResult.Of(LeafTrial(chance, sides, 20, 0.5, 0, i), GardenSamples.Target("black-bean-aphid")).Sides.Any(s => s.Verdict == TrialVerdict.Works));
-        Assert.InRange(wrong / (double)trials, 0, 0.06);
+        var wrong = TrialSimulation.SaidToWork(trials, sides);
+        Assert.InRange(wrong, 0, 0.06);
     }
 
     [Fact]
     public void What_works_well_is_mostly_said_to_with_forty_leaves_a_side()
     {
         var chance = new Chance(78);
-        var right = Enumerable.Range(0, 300).Count(i => TrialResult.Of(LeafTrial(chance, 2, 40, 0.6, 0.7, i), GardenSamples.Target("black-bean-aphid")).Sides[1].Verdict == TrialVerdict.Works);
+        var right = Enumerable.Range(0, 300).Count(i => TrialResult.Of(TrialSimulation.LeafTrial(chance, 2, 40, 0.6, 0.7, i), GardenSamples.Target("black-bean-aphid")).Sides[1].Verdict == TrialVerdict.Works);
         Assert.InRange(right / 300.0, 0.9, 1);
     }
 
     [Fact]
     public void A_trial_tells_in_words_what_it_shows()
     {
-        var trial = LeafTrial(new Chance(1), 2, 3, 0.6, 0.5, 1);
+        var trial = TrialSimulation.LeafTrial(new Chance(1), 2, 3, 0.6, 0.5, 1);
         var few = TrialResult.Of(trial, GardenSamples.Target("black-bean-aphid"));
         Assert.StartsWith("Too few to tell", few.Sides[1].Sentence, StringComparison.Ordinal);
         Assert.Contains("With 3 leaves a side", few.PowerSentence, StringComparison.Ordinal);
@@ -139,24 +132,4 @@ public class TrialTests
 
     private static List<CountedUnit> Leaves(int n, int affected, int? before = null) =>
         [.. Enumerable.Range(0, n).Select(i => new CountedUnit(1, i < affected ? 1 : 0, before is { } b ? (i < b ? 1 : 0) : null))];
-
-    private static List<CountedUnit> Side(Chance chance, int units, int leaves, double alike, double share, double survives) =>
-    [
-        .. Enumerable.Range(0, units).Select(_ =>
-        {
-            // Plants of a side differ as a beta distribution has it, here by the means of a few even draws.
-            var own = alike > 0 ? Math.Clamp(share + Math.Sqrt(alike * share * (1 - share)) * Math.Sqrt(12.0 / 3) * (chance.Next() + chance.Next() + chance.Next() - 1.5), 0.01, 0.99) : share;
-            int Hit(double p) => Enumerable.Range(0, leaves).Count(_ => chance.Next() < p);
-            return new CountedUnit(leaves, Hit(own * survives), Hit(own));
-        }),
-    ];
-
-    private static Trial LeafTrial(Chance chance, int sides, int each, double share, double control, int seed)
-    {
-        var units = Lot.Deal([.. Enumerable.Repeat(Guid.Empty, sides * each)], sides, seed);
-        TrialCount At(TrialUnit u, int day, double p) => new(Guid.NewGuid(), u.Number, Opened.AddDays(day), 1, chance.Next() < p ? 1 : 0, null);
-        return new Trial(Guid.NewGuid(), "Leaves", "black-bean-aphid", TrialUnitKind.Leaf, 1, seed, false, Opened, Opened.AddDays(1), null,
-            [new(1, null, DoseStep.Usual), .. Enumerable.Range(2, sides - 1).Select(n => new TrialSide(n, "castile-soap", (DoseStep)((n - 2) % 3)))],
-            units, [.. units.Select(u => At(u, 3, share * (u.Side == 1 ? 1 : 1 - control)))]);
-    }
 }

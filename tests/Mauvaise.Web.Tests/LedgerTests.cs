@@ -4,9 +4,11 @@ using System.Text.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Trials;
 using Mauvaise.Web.Archive;
 using Mauvaise.Web.Demo;
+using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Learned;
 using Mauvaise.Web.Ledger;
 using Mauvaise.Web.Places;
@@ -285,6 +287,26 @@ public class LedgerTests
         Assert.All(closed.Units, u => Assert.NotNull(u.Side));
         Assert.Contains((await GetAsync<LearnedGardenAnswer>(http, "learned")).Efficacies, e => e is { Material: "milk", About: "powdery-mildew" } && e.Outcomes.Any(o => o.TrialId == trial.Id));
         Assert.Equal("trial-closed", (await http.SendAsync($"{Api}/trials/{trial.Id}/counts", All(_ => 0), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_garden_in_which_nothing_was_done_yet_has_a_page_for_everything_and_southern_seasons()
+    {
+        await using var app = await TestApp.StartAsync(demo: false);
+        using var http = app.CreateClient();
+        var bed = new NewPlace(Guid.NewGuid(), "Karee bed", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip);
+        var garden = new NewGarden(Guid.NewGuid(), "Karee Ridge", -33.9, 18.9, "Africa/Johannesburg", "mediterranean", KitchenSystem.Metric, Stance.WatchAndTreat, "Ilse", bed);
+        await http.SendAsync("/api/gardens", garden, HttpStatusCode.Created);
+        var api = $"/api/gardens/{garden.Id}";
+        var ledger = (await http.GetFromJsonAsync<LedgerAnswer>($"{api}/ledger", TestApp.Json, Stop))!;
+        Assert.Equal((0, 0, null), (ledger.Total, ledger.Totals.Sprays, ledger.Totals.Cost));
+        var almanac = (await http.GetFromJsonAsync<AlmanacAnswer>($"{api}/almanac", TestApp.Json, Stop))!;
+        Assert.Equal((new DateOnly(2026, 7, 1), "2026/27"), (almanac.Season.From, almanac.Season.Name));
+        Assert.Empty(almanac.Firsts);
+        Assert.Empty((await http.GetFromJsonAsync<StoryAnswer>($"{api}/places/{bed.Id}/story", TestApp.Json, Stop))!.Chapters);
+        Assert.Empty((await http.GetFromJsonAsync<LearnedGardenAnswer>($"{api}/learned", TestApp.Json, Stop))!.Efficacies);
+        Assert.Empty((await http.GetFromJsonAsync<List<TrialAnswer>>($"{api}/trials", TestApp.Json, Stop))!);
+        Assert.Single((await http.GetStringAsync($"{api}/ledger/table.csv", Stop)).Split("\r\n", StringSplitOptions.RemoveEmptyEntries));
     }
 
     public static TheoryData<string> BadTrials => ["sides-alone", "sides-range", "units-range", "target-unknown", "name-length", "recipe-unknown", "leaves-range", "sides-twice"];

@@ -1,3 +1,4 @@
+import ICAL from 'ical.js'
 import { expect, test, type Page } from '@playwright/test'
 import { expectAccessible, expectNoSideScroll, startOver } from './steps'
 
@@ -20,6 +21,43 @@ test('a round is carried to another day by keys, with its cost, pinned and let g
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: /^Let go: Chapel courgette/ }).click()
   await expect(page.getByRole('button', { name: /^Let go: Chapel courgette/ })).toHaveCount(0)
+})
+
+test('the calendar opens in a program of its own, and the same visits move in it', async ({ page }) => {
+  const { gardens } = await (await page.request.get('/api/state')).json()
+  const feed = async () => {
+    const text = await (await page.request.get(`/api/gardens/${gardens[0].id}/plan/calendar.ics`)).text()
+    const calendar = new ICAL.Component(ICAL.parse(text))
+    return new Map(
+      calendar
+        .getAllSubcomponents('vevent')
+        .map((c) => [
+          new ICAL.Event(c).uid,
+          { event: new ICAL.Event(c), status: c.getFirstPropertyValue('status') },
+        ]),
+    )
+  }
+  const before = await feed()
+  expect(before.size).toBeGreaterThan(3)
+  for (const { event } of before.values()) expect(event.endDate.compare(event.startDate)).toBeGreaterThan(0)
+
+  await page.goto('/rota')
+  await block(page).focus()
+  await page.keyboard.press('Enter')
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight')
+  await expect(page.getByRole('button', { name: /^Move it to/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: /^Let go: Chapel courgette/ })).toBeVisible()
+
+  const after = await feed()
+  // Every visit that was given out once is in it still: where it was, moved, or called off.
+  for (const [uid, { event }] of before) {
+    const now = after.get(uid)
+    expect(now, event.summary).toBeTruthy()
+    const moved = now?.event.startDate.compare(event.startDate) !== 0 || now.status === 'CANCELLED'
+    if (moved) expect(now?.event.sequence).toBeGreaterThan(event.sequence ?? 0)
+  }
+  expect([...before].some(([uid, { event }]) => after.get(uid)?.event.sequence !== event.sequence)).toBe(true)
 })
 
 test.describe('on a phone', () => {

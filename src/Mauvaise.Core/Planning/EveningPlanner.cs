@@ -338,7 +338,7 @@ public static class EveningPlanner
             yield return new Deed(
                 DeedKind.Walk,
                 $"Walk: {string.Join(", ", stale.Take(3).Select(x => Where(garden, x.Planting)))}{(stale.Count > 3 ? $" and {stale.Count - 3} more" : "")}",
-                stale.All(x => x.Days is null) ? "Nobody has looked here yet. Turn leaves over." : $"Last looked at up to {Days(longest)} ago. Turn leaves over.",
+                FormattableString.Invariant($"{(stale.All(x => x.Days is null) ? "Nobody has looked here yet." : $"Last looked at up to {Days(longest)} ago.")} Turn leaves over; about {Math.Max(1, stale.Count * garden.Learned.MinutesAPlace):0} minutes."),
                 [new("not-seen", $"A walk every {WalkEveryDays} days finds things while they are small.")],
                 [.. stale.Select(x => x.Planting.Id)],
                 null,

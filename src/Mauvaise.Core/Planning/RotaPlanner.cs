@@ -54,9 +54,10 @@ public static class RotaPlanner
 
     private const double PinnedCost = 100;
 
-    public static Rota Plan(GardenSnapshot garden)
+    /// <param name="firmDays">How far ahead it plans firmly, days.</param>
+    public static Rota Plan(GardenSnapshot garden, int firmDays = FirmDays)
     {
-        var build = new Build(garden, RotaNeeds.Find(garden));
+        var build = new Build(garden, RotaNeeds.Find(garden), firmDays);
         var solution = RotaSolver.Solve(build.Problem);
         return build.Assemble(solution);
     }
@@ -108,15 +109,17 @@ public static class RotaPlanner
         private readonly Dictionary<string, int> resourceIndex = [];
         private readonly double meanArea;
 
-        public Build(GardenSnapshot garden, IReadOnlyList<Need> needs)
+        private readonly int firmDays;
+
+        public Build(GardenSnapshot garden, IReadOnlyList<Need> needs, int firmDays = FirmDays)
         {
-            (this.garden, this.needs) = (garden, needs);
-            hours = new RotaHours(garden, FirmDays);
+            (this.garden, this.needs, this.firmDays) = (garden, needs, firmDays);
+            hours = new RotaHours(garden, firmDays);
             meanArea = garden.Places.Select(p => p.AreaM2).DefaultIfEmpty(1).Average();
             var places = garden.Places.Select(p => p.Id).ToList();
             var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
             var weight = StanceWeight(garden.Garden.Stance);
-            Problem = new RotaProblem(2 * FirmDays, OutingCost * weight, TankCost * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
+            Problem = new RotaProblem(2 * firmDays, OutingCost * weight, TankCost * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
         }
 
         public RotaProblem Problem { get; }
@@ -166,7 +169,7 @@ public static class RotaPlanner
             // Where nothing was given lately and no picking is planned, no day differs from today.
             var steady = garden.Picks.All(p => p.PlantingId != need.Planting.Id) && garden.AppliedAt(need.Place, garden.Now).All(a => a.At < garden.Now.AddDays(-HistoryMattersDays));
             var today = UseGuards.Against(garden, need.Planting, inMix, garden.Now, working).Count == 0;
-            for (var day = 0; day < FirmDays; day++)
+            for (var day = 0; day < firmDays; day++)
             {
                 var on = garden.Today.AddDays(day);
                 var allowed = steady ? today : UseGuards.Against(garden, need.Planting, inMix, garden.Now.AddDays(day), working).Count == 0;
@@ -368,7 +371,7 @@ public static class RotaPlanner
                 .ToList();
             return new Rota(
                 garden.Today,
-                garden.Today.AddDays(FirmDays - 1),
+                garden.Today.AddDays(firmDays - 1),
                 outings,
                 patches,
                 [.. Visits(rounds).OrderBy(v => v.On)],

@@ -65,7 +65,7 @@ public static class ArchiveEndpoints
         string? backup = null;
         if (await db.Gardens.AnyAsync(stop))
         {
-            backup = $"before-merge-{clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db";
+            backup = $"{Backups.MergePrefix}{clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db";
             Backups.Copy(settings.DatabasePath, Path.Combine(settings.BackupFolder, backup));
         }
 
@@ -99,5 +99,5 @@ public static class ArchiveEndpoints
     private static long Length(string file) => File.Exists(file) ? new FileInfo(file).Length : 0;
 
     private static FileStream Scratch(Settings settings) =>
-        new(Path.Combine(settings.DataFolder, $"scratch-{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        new(Path.Combine(settings.DataFolder, $"{Settings.ScratchPrefix}{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
 }

@@ -17,6 +17,12 @@ public sealed class DataFolder(Settings settings) : IDisposable
         {
             throw new FolderInUseException(settings.DataFolder, e);
         }
+
+        // What a killed app could not tidy up.
+        foreach (var left in Directory.EnumerateFiles(settings.DataFolder, Settings.ScratchPrefix + "*.tmp"))
+        {
+            File.Delete(left);
+        }
     }
 
     public void Dispose() => held?.Dispose();
