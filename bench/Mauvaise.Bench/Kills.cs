@@ -34,10 +34,12 @@ internal static class Kills
             // What was written and not acknowledged any more is there or not, whole in either case.
             acknowledged.UnionWith(kept);
 
+            // The first write waits for the compiler; from then on they follow each other closely.
+            await WriteAsync(app.Http, garden, $"Bed {round}", acknowledged);
             var during = round % 4 == 3;
             File.Delete(backup);
             using var copying = during ? RunningApp.Command(folder, "backup", "--File", backup) : null;
-            var writing = WriteAsync(app.Http, garden, round, acknowledged);
+            var writing = WriteOnAsync(app.Http, garden, round, acknowledged);
             var victim = Task.Run(() =>
             {
                 // At a moment that nobody chose.
@@ -77,21 +79,26 @@ internal static class Kills
 
     /// <summary>Writes until the app is gone.</summary>
     /// <returns>True when the last request was cut off.</returns>
-    private static async Task<bool> WriteAsync(HttpClient http, Guid garden, int round, HashSet<string> acknowledged)
+    private static async Task<bool> WriteOnAsync(HttpClient http, Guid garden, int round, HashSet<string> acknowledged)
     {
         for (var i = 0; ; i++)
         {
             try
             {
-                var name = $"Bed {round}.{i}";
-                (await http.PostAsJsonAsync($"/api/gardens/{garden}/places", Bed(name))).EnsureSuccessStatusCode();
-                acknowledged.Add(name);
+                await WriteAsync(http, garden, $"Bed {round}.{i}", acknowledged);
             }
             catch (HttpRequestException)
             {
                 return true;
             }
         }
+    }
+
+    private static async Task WriteAsync(HttpClient http, Guid garden, string name, HashSet<string> acknowledged)
+    {
+        using var answer = await http.PostAsJsonAsync($"/api/gardens/{garden}/places", Bed(name));
+        answer.EnsureSuccessStatusCode();
+        acknowledged.Add(name);
     }
 
     private static object Bed(string name) => new { id = Guid.NewGuid(), name, kind = "openBed", lengthM = 4.0, widthM = 1.2, sunHours = 7.0, watering = "drip" };
