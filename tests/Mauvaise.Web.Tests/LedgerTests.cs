@@ -32,44 +32,8 @@ public class LedgerTests
 
     private static async Task<T> GetAsync<T>(HttpClient http, string path) => (await http.GetFromJsonAsync<T>($"{Api}/{path}", TestApp.Json, Stop))!;
 
-    private static HandSpray ByHand(TestApp app, Guid? planting = null) => new(
+    internal static HandSpray ByHand(TestApp app, Guid? planting = null) => new(
         Guid.NewGuid(), Guid.NewGuid(), app.Clock.GetUtcNow().AddDays(-2), [planting ?? Courgette], "bicarbonate-with-sticker", DoseStep.Usual, 1.2, "powdery-mildew", 0.8, [WettedPart.Tops], Note: "=2+3 forgot it, \"sorry\"");
-
-    [Fact]
-    public async Task The_ledger_is_filtered_paged_and_summed()
-    {
-        var (app, http) = await DemoAsync();
-        await using var _ = app;
-        var all = await GetAsync<LedgerAnswer>(http, "ledger");
-        Assert.Equal(100, all.Entries.Count);
-        Assert.Equal(all.Total, all.Counts.Sum(c => c.Count));
-        Assert.Equal(all.Entries.OrderByDescending(e => e.At).Select(e => e.At), all.Entries.Select(e => e.At));
-        var next = await GetAsync<LedgerAnswer>(http, "ledger?skip=100&take=50");
-        Assert.Empty(next.Entries.Select(e => e.Id).Intersect(all.Entries.Select(e => e.Id)));
-
-        var chapel = all.Entries.First(e => e.Where.Any(w => w.StartsWith("Chapel", StringComparison.Ordinal))).PlaceIds[0];
-        var sprays = await GetAsync<LedgerAnswer>(http, $"ledger?kind=spray&place={chapel}&material=bicarbonate&target=powdery-mildew&from=2026-06-01&to=2026-06-30");
-        Assert.Equal(4, sprays.Total);
-        Assert.All(sprays.Entries, e => Assert.Contains("Chapel courgette", e.Where));
-        Assert.Equal(4, sprays.Totals.Sprays);
-        Assert.Equal(3.6, sprays.Totals.Litres, 6);
-        Assert.Equal(4, sprays.Totals.Salt.Single().Rounds);
-        Assert.Equal("bicarbonate", sprays.Totals.Groups.Single().Name);
-        Assert.Equal([2026, 2025, 2024], all.Choices.Seasons.Select(s => s.Year));
-    }
-
-    [Theory]
-    [InlineData("ledger?kind=party", "kind-unknown")]
-    [InlineData("ledger?from=2026-07-01&to=2026-06-01", "dates-turned")]
-    [InlineData("ledger?take=100000", "take-range")]
-    [InlineData("ledger/table.csv?kind=party", "kind-unknown")]
-    public async Task A_question_that_makes_no_sense_is_answered_in_words(string path, string code)
-    {
-        await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
-        using var http = app.CreateClient();
-        var answer = await http.GetAsync(new Uri($"{Api}/{path}", UriKind.Relative), Stop);
-        Assert.Equal((HttpStatusCode.BadRequest, code), (answer.StatusCode, (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString()));
-    }
 
     [Fact]
     public async Task A_spray_logged_by_hand_counts_like_any_other_and_is_put_right_with_its_history()
@@ -123,19 +87,6 @@ public class LedgerTests
         Assert.Equal(with, (await GetAsync<LedgerAnswer>(http, "ledger?material=bicarbonate")).Totals.Sprays);
     }
 
-    [Theory]
-    [InlineData(3, 1.2, "bicarbonate-with-sticker", "time-ahead")]
-    [InlineData(-2, 0, "bicarbonate-with-sticker", "size-range")]
-    [InlineData(-2, 1, "gunpowder", "recipe-unknown")]
-    [InlineData(-400, 1, "bicarbonate-with-sticker", "planting-not-growing")]
-    public async Task A_spray_that_can_not_have_been_is_not_logged(int days, double litres, string recipe, string code)
-    {
-        await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
-        using var http = app.CreateClient();
-        var problem = await http.SendAsync($"{Api}/ledger/sprays", ByHand(app) with { At = app.Clock.GetUtcNow().AddDays(days), Size = litres, Recipe = recipe }, HttpStatusCode.BadRequest);
-        Assert.Equal(code, problem.GetProperty("code").GetString());
-    }
-
     [Fact]
     public async Task The_table_goes_out_and_in_again_without_loss_and_is_safe_in_a_spreadsheet()
     {
@@ -166,27 +117,6 @@ public class LedgerTests
         Assert.Equal(first, await http.GetStringAsync($"{Api}/ledger/table.csv", Stop));
     }
 
-    [Theory]
-    [InlineData("", "empty")]
-    [InlineData("when,what\r\n1,2", "\"kind\" is not among them")]
-    [InlineData("kind,at,places,material,litres\r\nspray,2026-07-10T18:00,Chapel/courgette,bicarbonate,=SUM(A1:A3)", "Line 2, litres: \"=SUM(A1:A3)\" is no number")]
-    [InlineData("kind,at,places,leaves_looked,leaves_affected\r\ncount,2026-07-10T18:00,Chapel/courgette,10,11", "more leaves are affected")]
-    [InlineData("kind,at,places,leaves_looked\r\ncount,2026-07-10T18:00,Moon/courgette,10", "nothing like \"Moon/courgette\" grew then")]
-    [InlineData("kind,at,places,leaves_looked\r\ncount,tomorrow,Chapel/courgette,10", "\"tomorrow\" is no time")]
-    [InlineData("kind,at,places,leaves_looked\r\ncount,2027-07-10T18:00,Chapel/courgette,10", "future")]
-    [InlineData("kind,at\r\nparty,2026-07-10T18:00", "no kind of record")]
-    [InlineData("kind,at,places,spray_id\r\ncheck,2026-07-10T18:00,Chapel/courgette,00000000-0000-0000-0000-000000000009", "neither here nor in the table")]
-    public async Task A_table_that_can_not_be_read_says_where_and_nothing_is_brought_in(string text, string told)
-    {
-        await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
-        using var http = app.CreateClient();
-        var before = await http.GetStringAsync($"{Api}/ledger/table.csv", Stop);
-        var preview = await http.SendAsync($"{Api}/ledger/table/preview", new LedgerTable(text), HttpStatusCode.OK);
-        Assert.Contains(preview.GetProperty("faults").EnumerateArray(), f => f.GetString()!.Contains(told, StringComparison.Ordinal));
-        Assert.Equal("table-faults", (await http.SendAsync($"{Api}/ledger/table", new LedgerTable(text), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Equal(before, await http.GetStringAsync($"{Api}/ledger/table.csv", Stop));
-    }
-
     [Fact]
     public async Task A_line_written_in_a_spreadsheet_becomes_a_record()
     {
@@ -197,46 +127,6 @@ public class LedgerTests
         Assert.Equal(1, done.GetProperty("fresh").GetInt32());
         var entry = (await GetAsync<LedgerAnswer>(http, "ledger?kind=count&from=2026-07-10&to=2026-07-10&target=powdery-mildew")).Entries.First(e => e.Note == "-5 it was cold");
         Assert.Equal(new DateTimeOffset(2026, 7, 10, 16, 0, 0, TimeSpan.Zero), entry.At.ToUniversalTime());
-    }
-
-    [Fact]
-    public async Task A_place_tells_its_seasons()
-    {
-        var (app, http) = await DemoAsync();
-        await using var _ = app;
-        var chapel = (await GetAsync<LedgerAnswer>(http, "ledger")).Entries.First(e => e.Where.Any(w => w.StartsWith("Chapel", StringComparison.Ordinal))).PlaceIds[0];
-        var story = await GetAsync<StoryAnswer>(http, $"places/{chapel}/story");
-        var mildew = story.Chapters.First(c => c.Title == "Powdery mildew on courgette");
-        Assert.Contains(mildew.Lines, l => l.Kind == StoryKind.Found && l.Sentence.StartsWith("Found", StringComparison.Ordinal));
-        Assert.Contains(mildew.Lines, l => l.Kind == StoryKind.Done && l.Sentence.StartsWith("Bicarbonate", StringComparison.Ordinal));
-        Assert.Contains(mildew.Lines, l => l.Kind == StoryKind.Judged && l.Sentence.StartsWith("Losing", StringComparison.Ordinal));
-        Assert.NotEmpty(story.Row.Bands);
-        Assert.Equal(mildew.Lines.OrderBy(l => l.At).Select(l => l.At), mildew.Lines.Select(l => l.At));
-        var past = await GetAsync<StoryAnswer>(http, $"places/{chapel}/story?year=2025");
-        Assert.Contains(past.Chapters, c => c.Lines.Any(l => l.Sentence.Contains("3 of 20 leaves", StringComparison.Ordinal)));
-        Assert.All(past.Chapters.SelectMany(c => c.Lines).Where(l => l.Kind != StoryKind.Planted), l => Assert.Equal(2025, l.At.Year));
-        Assert.Equal(HttpStatusCode.NotFound, (await http.GetAsync(new Uri($"{Api}/places/{chapel}/story?year=1999", UriKind.Relative), Stop)).StatusCode);
-    }
-
-    [Fact]
-    public async Task The_almanac_looks_back_and_ahead_by_season()
-    {
-        var (app, http) = await DemoAsync();
-        await using var _ = app;
-        var a = await GetAsync<AlmanacAnswer>(http, "almanac");
-        Assert.Equal(10, a.Places.Count);
-        Assert.True(a.WeeklySprays > a.Sprays && a.Sprays > 20);
-        Assert.Contains(a.Burnt, b => b is { Crop: "Pea", Injury: Injury.Severe });
-        Assert.Contains(a.Worked, w => w is { Material: "Insecticidal soap", Target: "Green peach aphid", Cleared: 2, Losing: 0 });
-        var aphid = a.Firsts.First(f => f.Target == "black-bean-aphid");
-        Assert.Equal([2024, 2025, 2026], aphid.Past.Select(p => p.Year));
-        Assert.Contains("fortnight before", aphid.Before, StringComparison.Ordinal);
-        Assert.Equal(2027, aphid.Expected!.Value.Year);
-        Assert.True(aphid.ProtectFrom < aphid.Expected);
-        Assert.Contains(a.Shopping, s => s.Material == "Neem oil" && s.Used > 0);
-        var past = await GetAsync<AlmanacAnswer>(http, "almanac?year=2025");
-        Assert.Equal(0, past.Sprays);
-        Assert.Equal(4, past.Firsts.Count(f => f.Past.Any(p => p.Year == 2025)));
     }
 
     [Fact]
@@ -307,31 +197,6 @@ public class LedgerTests
         Assert.Empty((await http.GetFromJsonAsync<LearnedGardenAnswer>($"{api}/learned", TestApp.Json, Stop))!.Efficacies);
         Assert.Empty((await http.GetFromJsonAsync<List<TrialAnswer>>($"{api}/trials", TestApp.Json, Stop))!);
         Assert.Single((await http.GetStringAsync($"{api}/ledger/table.csv", Stop)).Split("\r\n", StringSplitOptions.RemoveEmptyEntries));
-    }
-
-    public static TheoryData<string> BadTrials => ["sides-alone", "sides-range", "units-range", "target-unknown", "name-length", "recipe-unknown", "leaves-range", "sides-twice"];
-
-    [Theory]
-    [MemberData(nameof(BadTrials))]
-    public async Task A_trial_that_could_show_nothing_is_refused(string code)
-    {
-        await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
-        using var http = app.CreateClient();
-        NewTrialSide alone = new(null, DoseStep.Usual), milk = new("milk", DoseStep.Usual);
-        var good = new NewTrial(Guid.NewGuid(), "T", "powdery-mildew", TrialUnitKind.Plant, 10, false, [alone, milk], [new(Courgette, 8)]);
-        var bad = code switch
-        {
-            "sides-alone" => good with { Sides = [milk, milk with { Step = DoseStep.Gentle }] },
-            "sides-range" => good with { Sides = [alone] },
-            "units-range" => good with { Plantings = [new(Courgette, 1)] },
-            "target-unknown" => good with { Target = "gout" },
-            "name-length" => good with { Name = " " },
-            "recipe-unknown" => good with { Sides = [alone, new("gunpowder", DoseStep.Usual)] },
-            "sides-twice" => good with { Sides = [alone, milk, milk] },
-            _ => good with { LeavesPerUnit = 0 },
-        };
-        Assert.Equal(code, (await http.SendAsync($"{Api}/trials", bad, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Single(await GetAsync<List<TrialAnswer>>(http, "trials"));
     }
 
     /// <summary>The table's lines without some columns.</summary>

@@ -86,7 +86,8 @@ async function evening(page: Page, hand: Hand, toWalk: () => Promise<void>) {
   }
 
   await hand.press(page, 'link', 'Check back: Chapel courgette')
-  await expect(page.getByText(/Before the spray: 5 of 21 leaves, 24 %/)).toBeVisible()
+  await expect(page.getByRole('img', { name: /^before: 24 %, likely/ })).toBeVisible()
+  await expect(page.getByText(/^Count the same 21 leaves as on 16 July/)).toBeVisible()
   await hand.count(page, 19, 1)
   await expect(page.getByText('5 % affected')).toBeVisible()
   await hand.press(page, 'button', 'Judge this spray')

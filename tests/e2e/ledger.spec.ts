@@ -15,6 +15,7 @@ test('what was not logged is logged by hand, put right with its history, struck 
 }) => {
   await page.goto('/ledger')
   await page.getByRole('button', { name: 'Log a spray by hand' }).click()
+  await expect(page.getByRole('heading', { name: 'Log a spray by hand' })).toBeVisible()
   await choose(page, 'What', 'Bicarbonate with sticker')
   await page.getByLabel('When').fill('2026-07-14T19:30')
   await page.getByText('Choose one planting or more').click()

@@ -145,7 +145,7 @@ nav a.router-link-exact-active {
 }
 
 /* It stands in the Garden as well. */
-@media (max-width: 1340px) {
+@media (max-width: 1480px) {
   .stance {
     display: none;
   }

@@ -56,8 +56,9 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         var garden = ToGarden(row);
         var end = new[] { garden.StartOf(to.AddDays(1)).AddMinutes(-1), clock.GetUtcNow() }.Min();
         var start = garden.StartOf(from);
-        // What the garden had learned by then needs no reading again when the garden of today is in memory.
-        var judged = cache.Find(gardenId, cache.Version(), clock.GetUtcNow())?.Judged.Where(j => j.JudgedAt <= end).ToList();
+        // Outcomes of a season that the garden learns from still need no reading again when the garden of today is in memory.
+        var now = clock.GetUtcNow();
+        var judged = start > now.AddYears(-YearsLearned) ? cache.Find(gardenId, cache.Version(), now)?.Judged.Where(j => j.JudgedAt <= end).ToList() : null;
         return await ReadAsync(gardenId, new Span(end, start, end, start - SeasonRunUp, end + WeatherAhead, placeId, judged), stop);
     }
 
