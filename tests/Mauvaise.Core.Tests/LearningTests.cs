@@ -104,7 +104,7 @@ public class LearningTests
     [Fact]
     public void After_three_seasons_the_plan_takes_what_is_better_here_in_four_gardens_of_five()
     {
-        Assert.InRange(LearningSimulation.Right(400, 3), 0.8, 1);
+        Assert.InRange(LearningSimulation.Right(200, 3), 0.8, 1);
     }
 
     private static GardenSnapshot With(IReadOnlyList<JudgedSpray> judged) => Learning.In(Garden with { Judged = judged });

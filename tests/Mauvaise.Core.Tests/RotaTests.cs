@@ -243,7 +243,7 @@ public class RotaTests
     public void A_longer_horizon_does_not_change_the_first_outing_without_a_reason()
     {
         var (same, all) = (0, 0);
-        for (var seed = 0; seed < 60; seed++)
+        for (var seed = 0; seed < 30; seed++)
         {
             // Nothing that rounds of the third week could use up.
             var garden = Any(seed) with { Stocks = [] };
@@ -254,7 +254,7 @@ public class RotaTests
             }
         }
 
-        Assert.InRange(all, 20, 60);
+        Assert.InRange(all, 10, 30);
         Assert.Equal(all, same);
     }
 

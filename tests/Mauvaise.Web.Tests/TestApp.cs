@@ -1,7 +1,9 @@
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.StandIns;
+using Mauvaise.Store.Facts;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Weather;
@@ -20,6 +22,9 @@ namespace Mauvaise.Web.Tests;
 public sealed class TestApp : WebApplicationFactory<GardenTools>
 {
     public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+
+    /// <summary>The shipped facts, read once for all apps: they never change.</summary>
+    private static readonly Lazy<GardenCatalogue> Catalogue = new(() => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 
     private readonly WebApplication standIn = StandInService.Build(["--urls", "http://127.0.0.1:0", "--Seed", "52675"]);
     private readonly string folder = Directory.CreateTempSubdirectory("mauvaise-test").FullName;
@@ -65,7 +70,7 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         builder.UseSetting("Data", folder);
         builder.UseSetting("HistoryDays", historyDays.ToString(System.Globalization.CultureInfo.InvariantCulture));
         builder.UseSetting("Weather", WeatherAddress + "/v1/hours");
-        builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)));
+        builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)).Replace(ServiceDescriptor.Singleton(Catalogue.Value)));
     }
 
     public override async ValueTask DisposeAsync()

@@ -68,6 +68,7 @@ test('the ledger is narrowed, kept as a table and brought in again', async ({ pa
 test('a trial from the lot to the labels and the first count, by keyboard', async ({ page }) => {
   await page.goto('/trials/new')
   await page.getByLabel('Name').fill('Milk on the squash')
+  await expectAccessible(page)
   await choose(page, 'Against', 'Powdery mildew')
   await choose(page, 'Side B', 'Milk')
   await page.getByLabel('Marked leaves at Chapel: squash').fill('40')

@@ -17,8 +17,6 @@ const views = [
   { path: '/hours', ready: 'Best of ten days' },
   { path: '/check-backs', ready: 'Judged lately' },
   { path: '/ledger', ready: 'Wed 15 Jul' },
-  { path: '/trials', ready: 'Soap or peppermint on bean tips' },
-  { path: '/trials/new', ready: 'On what' },
   { path: '/learned', ready: 'Litres and minutes' },
   { path: '/almanac', ready: 'What came when' },
   { path: '/weather', ready: 'The last two weeks' },

@@ -7,11 +7,15 @@ public sealed partial class BackupSchedule(Settings settings, ILogger<BackupSche
 {
     private static readonly TimeSpan Every = TimeSpan.FromHours(1);
 
+    /// <summary>A start has enough to do.</summary>
+    private static readonly TimeSpan First = TimeSpan.FromMinutes(1);
+
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        using var timer = new PeriodicTimer(Every, TimeProvider.System);
-        do
+        using var timer = new PeriodicTimer(First, TimeProvider.System);
+        while (await timer.WaitForNextTickAsync(stoppingToken))
         {
+            timer.Period = Every;
             try
             {
                 await Task.Run(() => Backups.Roll(settings.DatabasePath, settings.BackupFolder, DateOnly.FromDateTime(TimeProvider.System.GetLocalNow().DateTime)), stoppingToken);
@@ -21,7 +25,6 @@ public sealed partial class BackupSchedule(Settings settings, ILogger<BackupSche
                 LogFailure(log, e, settings.BackupFolder);
             }
         }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
     [LoggerMessage(Level = LogLevel.Error, Message = "No copy of the data could be made in {Folder}. The next try is in an hour.")]
