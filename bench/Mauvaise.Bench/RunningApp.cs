@@ -24,7 +24,8 @@ internal sealed class RunningApp : IDisposable
         listener.Start();
         var address = new Uri($"http://127.0.0.1:{((IPEndPoint)listener.LocalEndpoint).Port}");
         listener.Stop();
-        var app = new RunningApp(Command(folder, "--urls", address.ToString()), address);
+        // Nobody reads what it logs: a pipe that is full would stop it.
+        var app = new RunningApp(Command(folder, "--urls", address.ToString(), "--Logging:LogLevel:Default", "None"), address);
         while (!app.process.HasExited)
         {
             try
