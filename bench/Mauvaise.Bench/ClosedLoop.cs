@@ -32,6 +32,11 @@ internal static class ClosedLoop
             ("watch and treat", () => new Mauvaise(Stance.WatchAndTreat)),
             ("keep ahead", () => new Mauvaise(Stance.KeepAhead)),
         };
+        if (Environment.GetEnvironmentVariable("MAUVAISE_POLICIES") is { Length: > 0 } wanted)
+        {
+            policies = [.. policies.Where(p => wanted.Split(',', StringSplitOptions.TrimEntries).Contains(p.Name))];
+        }
+
         Console.WriteLine($"{seasons} seasons of {SeasonLoop.Days} days in each of {climates.Count} climates, {BenchGarden.Kinds.Length} places. Per place and season, mean with 95 % interval.\n");
         Console.WriteLine("| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres | helpers harmed | by hand | rule breaks |");
         Console.WriteLine("|---|---|---|---|---|---|---|---|---|");

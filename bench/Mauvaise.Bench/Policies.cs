@@ -131,7 +131,7 @@ internal sealed class Mauvaise(Stance stance) : IPolicy
         season.Spray(round.Planting, material, SprayVolume.LitresFor(garden, [round.Planting]));
         var spray = new SprayApplication(season.NewId(), null, round.Hours.From, material.Id, null, 1, round.Target.Id, [new(round.Planting.Id, 0.85)], false, null);
         applications.Add(spray);
-        visits.Add(new CheckBack(season.NewId(), spray.Id, round.Planting.Id, season.Today.AddDays(material.CheckBackDays), null, null, null, Injury.None));
+        visits.Add(new CheckBack(season.NewId(), spray.Id, round.Planting.Id, season.Today.AddDays(CheckBackDay.DaysAfter(material, round.Target)), null, null, null, Injury.None));
         if (CourseProgress.Running(garden, round.Planting, round.Target.Id) is null)
         {
             var shape = CourseShape.For(garden, round.Planting, round.Target, material);

@@ -18,7 +18,7 @@ public static class StandInService
         var builder = WebApplication.CreateBuilder(args);
         builder.Logging.SetMinimumLevel(LogLevel.Warning);
         var seed = builder.Configuration.GetValue("Seed", 1UL);
-        var catalogue = CatalogueFiles.Read(CatalogueFiles.DefaultFolder);
+        var climates = CatalogueFiles.Climates(CatalogueFiles.DefaultFolder).ToDictionary(c => c.Id);
         if (builder.Configuration["Station"] is { Length: > 0 } address)
         {
             var settings = new StationSettings(
@@ -27,7 +27,7 @@ public static class StandInService
                 builder.Configuration.GetValue<double>("Latitude"),
                 builder.Configuration.GetValue<double>("Longitude"),
                 builder.Configuration["Climate"] ?? "continental");
-            builder.Services.AddSingleton(new StandInStation(new StandInWeather(catalogue.FindClimate(settings.Climate)!, settings.Latitude, settings.Longitude, seed), settings));
+            builder.Services.AddSingleton(new StandInStation(new StandInWeather(climates[settings.Climate], settings.Latitude, settings.Longitude, seed), settings));
             builder.Services.AddHostedService<StationSchedule>();
         }
 
@@ -41,7 +41,7 @@ public static class StandInService
         });
         app.MapGet("/v1/hours", async (double latitude, double longitude, DateTimeOffset from, DateTimeOffset to, DateTimeOffset? asOf, string climate, CancellationToken stop) =>
         {
-            if (catalogue.FindClimate(climate) is not { } known)
+            if (!climates.TryGetValue(climate, out var known))
             {
                 return Results.Problem($"There is no climate '{climate}'.", statusCode: StatusCodes.Status400BadRequest);
             }

@@ -149,6 +149,41 @@ public class CourseTests
         Assert.True(wet < dry);
     }
 
+    [Theory]
+    [InlineData(Stance.WatchAndTreat, true)]
+    [InlineData(Stance.LastResort, true)]
+    [InlineData(Stance.KeepAhead, false)]
+    public void After_a_clean_look_a_protectant_waits_for_another_look_unless_the_place_keeps_ahead(Stance stance, bool waits)
+    {
+        var garden = GardenSamples.Tried(GardenSamples.Garden([Bed], [Squash])) with { Garden = GardenSamples.Home with { Stance = stance } };
+        var course = Course(garden, "bicarbonate-with-sticker", "powdery-mildew", 12, Squash);
+        var sprayed = With(garden, course, (11, Outcome.Cleared, Injury.None));
+        var without = CourseProgress.Of(sprayed, course).NextOn!.Value;
+        var clean = CourseProgress.Of(sprayed with { Observations = [GardenSamples.Seen(Squash, 1, 20, 0)] }, course);
+        Assert.Equal(CourseState.RoundDue, clean.State);
+        Assert.Equal(waits ? garden.Today.AddDays(6) : without, clean.NextOn);
+        Assert.Equal(waits, clean.Sentence.Contains("one more clean look ends it", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    // Two rounds that brought it well under its line are enough where no eggs are left to hatch.
+    [InlineData("powdery-mildew", "bicarbonate-with-sticker", Stance.WatchAndTreat, Outcome.Cleared, true)]
+    [InlineData("powdery-mildew", "bicarbonate-with-sticker", Stance.WatchAndTreat, Outcome.Holding, false)]
+    [InlineData("powdery-mildew", "bicarbonate-with-sticker", Stance.KeepAhead, Outcome.Cleared, false)]
+    [InlineData("melon-aphid", "insecticidal-soap", Stance.WatchAndTreat, Outcome.Cleared, true)]
+    [InlineData("spider-mite", "insecticidal-soap", Stance.WatchAndTreat, Outcome.Cleared, false)]
+    public void Two_rounds_are_enough_when_it_is_well_under_its_line_and_nothing_hatches(string target, string recipe, Stance stance, Outcome second, bool held)
+    {
+        // Cool, so that mites take three rounds.
+        var garden = GardenSamples.Tried(GardenSamples.Garden([Bed], [Squash], _ => WeatherSamples.Mild with { TemperatureC = 18 })) with { Garden = GardenSamples.Home with { Stance = stance } };
+        var course = Course(garden, recipe, target, 12, Squash);
+        var progress = CourseProgress.Of(With(garden, course, (11, Outcome.Holding, Injury.None), (4, second, Injury.None)), course);
+        Assert.Equal(held, progress.State == CourseState.Held);
+        Assert.Equal(held, progress.IsOver);
+        var own = course with { OwnDays = [new(2026, 7, 5), new(2026, 7, 12), new(2026, 7, 20)] };
+        Assert.False(CourseProgress.Of(With(garden, own, (11, Outcome.Holding, Injury.None), (4, second, Injury.None)), own).IsOver);
+    }
+
     [Fact]
     public void It_stops_when_it_is_stopped()
     {

@@ -26,6 +26,14 @@ public class TrialTests
             });
         });
 
+    [Theory]
+    [InlineData(40, 1, 2, 20)]
+    [InlineData(41, 1, 2, 20)]
+    [InlineData(9, 10, 3, 30)]
+    [InlineData(11, 10, 4, 20)]
+    public void Each_side_has_so_many_leaves_for_certain(int units, int leaves, int sides, int aSide) =>
+        Assert.Equal(aSide, TrialPower.LeavesASide(units, leaves, sides));
+
     [Fact]
     public void Another_seed_deals_otherwise() =>
         Assert.True(Enumerable.Range(1, 20).Select(seed => string.Join("", Lot.Deal([.. Enumerable.Repeat(Guid.Empty, 20)], 2, seed).Select(u => u.Side))).Distinct().Count() > 15);

@@ -165,6 +165,18 @@ public sealed class EveningTests : IAsyncLifetime
         Assert.Equal("already-judged", again.GetProperty("code").GetString());
     }
 
+    [Fact]
+    public async Task A_check_back_made_out_of_reach_says_when_and_not_before_its_spray()
+    {
+        var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).First(c => c.Due);
+        var count = Count(Guid.NewGuid(), 20, 3) with { PlantingId = visit.PlantingId };
+        var early = await PostAsync($"check-backs/{visit.Id}/count", new CheckBackCount(count with { At = visit.DoneWhatAt.AddMinutes(-5) }, Injury.None), HttpStatusCode.BadRequest);
+        Assert.Equal("before-spray", early.GetProperty("code").GetString());
+        var looked = app.Clock.GetUtcNow().AddHours(-3);
+        var judged = await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/count", new CheckBackCount(count with { At = looked }, Injury.None), HttpStatusCode.OK);
+        Assert.Equal((looked, looked), (judged.DoneAt, judged.After!.At));
+    }
+
     [Theory]
     [InlineData("down", "does not answer")]
     [InlineData("nonsense", "something that is no weather")]

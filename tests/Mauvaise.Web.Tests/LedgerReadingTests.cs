@@ -138,6 +138,26 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
         Assert.Equal(before, await http.GetStringAsync($"{Api}/ledger/table.csv", Stop));
     }
 
+    [Fact]
+    public async Task What_a_trial_could_show_is_told_before_it_begins()
+    {
+        using var http = demo.App.CreateClient();
+        var power = await GetAsync<TrialPowerAnswer>(http, "trials/power?units=41&leavesPerUnit=1&sides=2");
+        Assert.Equal(20, power.LeavesASide);
+        Assert.StartsWith("With 20 leaves a side you would see a difference of 4", power.Sentence, StringComparison.Ordinal);
+        Assert.True((await GetAsync<TrialPowerAnswer>(http, "trials/power?units=12&leavesPerUnit=10&sides=3")).Points < power.Points);
+        var none = await http.GetAsync($"{Api}/trials/power?units=2&leavesPerUnit=1&sides=3", Stop);
+        Assert.Equal("units-few", (await none.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_mix_says_what_its_amount_is_told_in()
+    {
+        using var http = demo.App.CreateClient();
+        var units = (await GetAsync<List<DosedRecipe>>(http, "ledger/recipes")).ToDictionary(r => r.Id, r => r.SizeUnit);
+        Assert.Equal(("l", "m²"), (units["insecticidal-soap"], units["earth-dust"]));
+    }
+
     public static TheoryData<string> BadTrials => ["sides-alone", "sides-range", "units-range", "target-unknown", "name-length", "recipe-unknown", "leaves-range", "sides-twice"];
 
     [Theory]

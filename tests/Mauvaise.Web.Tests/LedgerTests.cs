@@ -7,6 +7,7 @@ using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Trials;
 using Mauvaise.Web.Archive;
+using Mauvaise.Web.CheckBacks;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Learned;
@@ -65,6 +66,12 @@ public class LedgerTests
         // The same once more is no correction.
         await http.PutAsJsonAsync($"{Api}/ledger/sprays/{spray.Id}", right, TestApp.Json, Stop);
         Assert.Equal(6, (await GetAsync<SprayRecord>(http, $"ledger/sprays/{spray.Id}")).History.Count);
+
+        // On another day, it is looked back at on another day too.
+        async Task<List<DateOnly>> DueAsync() => [.. (await GetAsync<List<CheckBackAnswer>>(http, "check-backs")).Where(c => now.CheckBackIds.Contains(c.Id)).Select(c => c.DueOn)];
+        var due = await DueAsync();
+        await http.PutAsJsonAsync($"{Api}/ledger/sprays/{spray.Id}", right with { At = right.At.AddDays(-2) }, TestApp.Json, Stop);
+        Assert.Equal(due.Select(d => d.AddDays(-2)), await DueAsync());
     }
 
     [Fact]

@@ -3,6 +3,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.StandIns;
+using Mauvaise.Store;
 using Mauvaise.Store.Facts;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Hosting;
@@ -26,6 +27,11 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     /// <summary>The shipped facts, read once for all apps: they never change.</summary>
     private static readonly Lazy<GardenCatalogue> Catalogue = new(() => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 
+    /// <summary>The demo garden with its weather, as it is a moment after the first start; each app begins with a copy of its own.</summary>
+    private static readonly Lazy<Task<byte[]>> Beginning = new(BeginAsync);
+
+    private const int UsualHistoryDays = 160;
+
     private readonly WebApplication standIn = StandInService.Build(["--urls", "http://127.0.0.1:0", "--Seed", "52675"]);
     private readonly string folder = Directory.CreateTempSubdirectory("mauvaise-test").FullName;
     private readonly bool demo;
@@ -39,14 +45,31 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     }
 
     /// <summary>Starts the stand-in; the app itself starts with its first client.</summary>
-    public static async Task<TestApp> StartAsync(bool demo, int historyDays = 160)
+    public static async Task<TestApp> StartAsync(bool demo, int historyDays = UsualHistoryDays)
     {
         var app = new TestApp(demo, historyDays);
+        if (demo && historyDays == UsualHistoryDays)
+        {
+            await File.WriteAllBytesAsync(app.DatabasePath, await Beginning.Value);
+        }
+
         await app.standIn.StartAsync();
         return app;
     }
 
+    private static async Task<byte[]> BeginAsync()
+    {
+        await using var app = new TestApp(demo: true, UsualHistoryDays);
+        await app.standIn.StartAsync();
+        await app.RefreshWeatherAsync();
+        var copy = Path.Combine(app.folder, "beginning.db");
+        Backups.Copy(app.DatabasePath, copy);
+        return await File.ReadAllBytesAsync(copy);
+    }
+
     public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 7, 16, 15, 40, 0, TimeSpan.Zero));
+
+    private string DatabasePath => Path.Combine(folder, "mauvaise.db");
 
     public string WeatherAddress => standIn.Urls.First();
 

@@ -153,4 +153,37 @@ test.describe('out of reach of the network', () => {
     expect(walk?.toName).toHaveLength(1)
     expect(walk?.toName[0]).toMatchObject({ leavesLooked: 22, leavesAffected: 2 })
   })
+
+  test('a check-back is made on the device, and its verdict comes with the network', async ({
+    page,
+    context,
+  }) => {
+    await page.goto('/')
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready
+    })
+    await page.reload()
+    const due = page.getByRole('link', { name: 'Check back: Polytunnel north aubergine' })
+    await expect(due).toBeVisible()
+    await expect
+      .poll(() =>
+        page.evaluate(async () => {
+          const kept = await (await caches.open('garden')).keys()
+          return kept.some((r) => r.url.endsWith('/check-backs'))
+        }),
+      )
+      .toBe(true)
+
+    await context.setOffline(true)
+    await due.tap()
+    await expect(page.getByText(/^Count the same 30 leaves/)).toBeVisible()
+    for (let i = 0; i < 6; i++) await tap(page, 'Five clean')
+    await tap(page, 'Judge this spray')
+    await expect(page.getByText('The verdict comes when the network is back.')).toBeVisible()
+    await expect(page.getByText('1 entry is kept on this device')).toBeVisible()
+
+    await context.setOffline(false)
+    await expect(page.getByText('kept on this device until')).toHaveCount(0, { timeout: 30_000 })
+    await expect(page.getByRole('heading', { name: 'Cleared' })).toBeVisible()
+  })
 })

@@ -2968,7 +2968,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["NamedId"][];
+                        "application/json": components["schemas"]["DosedRecipe"][];
                     };
                 };
             };
@@ -3441,8 +3441,9 @@ export interface paths {
         get: {
             parameters: {
                 query: {
-                    leaves: number;
-                    untreated: number;
+                    units: number;
+                    leavesPerUnit: number;
+                    sides: number;
                 };
                 header?: never;
                 path: {
@@ -5304,6 +5305,11 @@ export interface components {
         };
         /** @enum {unknown} */
         DosedPer: "litre" | "squareMetre" | "plant" | "station";
+        DosedRecipe: {
+            id: string;
+            name: string;
+            sizeUnit: string;
+        };
         Doses: {
             unit: string;
             /** Format: double */
@@ -6307,6 +6313,8 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
             injurySigns?: null | components["schemas"]["InjurySign"][];
+            /** Format: date-time */
+            at?: null | string;
         };
         /** @enum {unknown} */
         PatchState: "notNeeded" | "proven" | "needed" | "waiting";
@@ -7318,6 +7326,8 @@ export interface components {
             /** Format: double */
             youngFactor?: number;
             followsSpray?: boolean;
+            /** Format: int32 */
+            checkBackDays?: null | number;
             insect?: null | components["schemas"]["InsectBiology"];
             stages?: components["schemas"]["LifeStage"][];
             disease?: null | components["schemas"]["DiseaseBiology"];
@@ -7410,6 +7420,8 @@ export interface components {
             memberId?: null | string;
         };
         TrialPowerAnswer: {
+            /** Format: int32 */
+            leavesASide: number;
             /** Format: double */
             points: null | number;
             sentence: string;

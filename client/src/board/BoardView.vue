@@ -7,6 +7,7 @@ import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import { clock, dayAndClock, percent } from '@/kit/format'
+import { useCheckBacks } from '@/jobs/checkback/useCheckBack'
 import { isTyping } from '@/shell/useKeys'
 import { clamp, pan, type Span, timeScale, zoom } from './axis'
 import BoardLegend from './BoardLegend.vue'
@@ -19,6 +20,8 @@ const { garden } = useGarden()
 const { data, isPending, error, refetch } = useGardenQuery(['board'], (gardenId) =>
   answer(api.GET('/api/gardens/{gardenId}/board', { params: { path: { gardenId } } })),
 )
+// What is due is read here, so that it can be judged at the bed without a network.
+useCheckBacks()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 
 const plot = ref<HTMLElement>()

@@ -48,7 +48,7 @@ const round = (v: number) => String(Math.round(v))
 </script>
 
 <template>
-  <div ref="root">
+  <div ref="root" class="root">
     <svg :width="width" :height="height" role="img" :aria-label="spoken">
       <line
         class="axis"
@@ -79,6 +79,12 @@ const round = (v: number) => String(Math.round(v))
 </template>
 
 <style scoped>
+/* The drawing follows the room it has, so it must not hold that room open. */
+.root {
+  min-width: 0;
+  overflow: hidden;
+}
+
 svg {
   display: block;
 }

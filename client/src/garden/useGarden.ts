@@ -43,7 +43,11 @@ export function useGarden() {
   const plantings = computed(
     () => garden.value?.places.flatMap((place) => place.plantings.map((p) => ({ ...p, place }))) ?? [],
   )
-  return { state, gardenId, garden, query, memberId, choose, plantings }
+  /** What grows, to choose from. */
+  const plantingOptions = computed(() =>
+    plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
+  )
+  return { state, gardenId, garden, query, memberId, choose, plantings, plantingOptions }
 }
 
 /** Reads something of the garden; `what` names it and its arguments. */

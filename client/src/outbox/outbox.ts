@@ -14,8 +14,8 @@ export interface Parcel {
   words: string
   /** By this device's clock, which may be wrong: only ages are taken from it. */
   madeAt: number
-  /** Put the time at which it was made into the body's `at` when it is sent later. */
-  stamp?: boolean
+  /** Sent later, it says when it was made: in the body's `at`, or in that of the named part of it. */
+  stamp?: boolean | string
   /** Why the server will not have it; it stays until the gardener lets go of it. */
   refused?: string
 }
@@ -60,7 +60,9 @@ export function createOutbox(
     const age = Date.now() - parcel.madeAt
     if (!parcel.stamp || age < freshForMs) return parcel
     const at = new Date((await gardenNow(parcel.gardenId)) - age).toISOString()
-    return { ...parcel, body: { ...parcel.body, at } }
+    if (parcel.stamp === true) return { ...parcel, body: { ...parcel.body, at } }
+    const part = parcel.body?.[parcel.stamp] as Record<string, unknown>
+    return { ...parcel, body: { ...parcel.body, [parcel.stamp]: { ...part, at } } }
   }
 
   /** Sends in order until something does not get through. Returns what came of the parcel that was asked about. */

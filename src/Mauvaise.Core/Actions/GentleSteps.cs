@@ -37,7 +37,6 @@ internal static class MeasureFits
 /// <summary>Doing nothing, on purpose and until a date.</summary>
 internal static class LookSteps
 {
-    private const int UsualWalkDays = 6;
     private const int LookAgainDays = 4;
     private const int LookAgainSteepDays = 2;
 
@@ -52,12 +51,12 @@ internal static class LookSteps
 
         yield return f switch
         {
-            { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(UsualWalkDays), "Clean: the usual walk is soon enough."),
+            { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(WalkRhythm.Days), "Clean: the usual walk is soon enough."),
             { Stale: true } => Look(StepChoice.Do, today, $"The count is from {ActionLadder.Date(seenOn)}: too old to decide by."),
             { Visit: { } visit } => Look(StepChoice.Do, visit.DueOn, $"Something was done already; check back {ActionLadder.Date(visit.DueOn)}."),
             { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), "Two counts say more than one."),
             { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, "It does not go away by itself."),
-            { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(UsualWalkDays), "It is no pest."),
+            { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), "It is no pest."),
             { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), "Helpers are at work: count again in 3 to 5 days."),
             { OverLine: true } => Look(StepChoice.PassedOver, null, f.Told + ": waiting lets it grow."),
             { Doubled: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainSteepDays), f.Told + ", but it doubled: look again soon."),

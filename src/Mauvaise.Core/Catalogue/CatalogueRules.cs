@@ -107,6 +107,11 @@ public static class CatalogueRules
             yield return $"{at}: host '{host}' is neither a crop nor a family";
         }
 
+        if (t.CheckBackDays is < 1)
+        {
+            yield return $"{at}: checkBackDays must be 1 or more";
+        }
+
         if (t.Hosts.Count == 0)
         {
             yield return $"{at}: has no host";

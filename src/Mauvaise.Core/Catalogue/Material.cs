@@ -127,7 +127,7 @@ public sealed record Material
     public int? KeepsOpenedMonths { get; init; }
     /// <summary>Share of helpers hit by it that die, 0 to 1 (assumed).</summary>
     public double HarmToHelpers { get; init; }
-    /// <summary>Days to look back at what was done: how long after a spray the check-back is due.</summary>
+    /// <summary>Days after which its effect shows; a target may take longer to show it.</summary>
     public int CheckBackDays { get; init; } = 2;
     /// <summary>Null for no limit.</summary>
     public SeasonLimit? SeasonLimit { get; init; }

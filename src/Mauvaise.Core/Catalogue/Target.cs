@@ -74,6 +74,8 @@ public sealed record Target
     public double YoungFactor { get; init; } = 1;
     /// <summary>It is the work of a spray, so a spray in the last days speaks for it.</summary>
     public bool FollowsSpray { get; init; }
+    /// <summary>Days after a spray from which on a count shows what it did, as where only clean new leaves tell (assumed); null where the material alone decides.</summary>
+    public int? CheckBackDays { get; init; }
     public InsectBiology? Insect { get; init; }
     /// <summary>Stages of its life in order; empty for what has none.</summary>
     public IReadOnlyList<LifeStage> Stages { get; init; } = [];

@@ -30,11 +30,17 @@ public sealed record CourseProgress(
     /// <summary>Two clean looks in a row end a course.</summary>
     public const int CleanLooks = 2;
 
+    /// <summary>So many rounds at least, before a count that is well under the line ends a course early.</summary>
+    private const int EnoughRounds = 2;
+
     /// <summary>A protectant is not renewed sooner than this, however hard it rained (assumed).</summary>
     private const int RenewAfterDays = 2;
 
     /// <summary>A look at fewer leaves does not count as clean.</summary>
     private const int LeavesForClean = 5;
+
+    /// <summary>A clean look keeps the next round waiting for the walk after it, and a day more.</summary>
+    private const int WaitForLookDays = WalkRhythm.Days + 1;
 
     public bool IsOver => State is CourseState.Cleared or CourseState.Held or CourseState.ChangeGroup or CourseState.GiveUp or CourseState.Stopped;
 
@@ -52,7 +58,7 @@ public sealed record CourseProgress(
         var shape = CourseShape.For(garden, planting, target, material);
         var given = GivenRounds(garden, course, material);
         var visits = given.Select(a => garden.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)).ToList();
-        var facts = new Facts(garden, course, planting, material, recipe, shape, given, [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)], visits.Count > 0 ? visits[^1] : null);
+        var facts = new Facts(garden, course, planting, material, recipe, shape, given, [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)], visits.Count > 0 ? visits[^1] : null, CleanLooksSince(garden, course, given));
         return Ended(facts) ?? Next(facts);
     }
 
@@ -60,6 +66,17 @@ public sealed record CourseProgress(
     private static List<SprayApplication> GivenRounds(GardenSnapshot garden, Course course, Material material) =>
         [.. garden.SpraysOn(course.PlantingId).Where(a => !a.PatchTest && a.At >= course.OpenedAt && a.At <= garden.Now && a.Material == material.Id)];
 
+    /// <summary>Instants of the latest looks, newest first, that found none of the trouble since the first round; none before it.</summary>
+    private static List<DateTimeOffset> CleanLooksSince(GardenSnapshot garden, Course course, List<SprayApplication> given) => given.Count == 0 ? [] :
+    [
+        .. garden.CountsOf(course.PlantingId)
+            .Where(o => o.At > given[0].At && o.At <= garden.Now)
+            .GroupBy(o => o.LookId).Reverse()
+            .TakeWhile(look => look.All(o => o.LeavesAffected == 0 || (o.Named is not null && o.Named != course.Target)) && look.Max(o => o.LeavesLooked) >= LeavesForClean)
+            .Select(look => look.Max(o => o.At)),
+    ];
+
+    /// <param name="Clean">Instants of the clean looks in a row, newest first.</param>
     private sealed record Facts(
         GardenSnapshot Garden,
         Course Course,
@@ -69,7 +86,8 @@ public sealed record CourseProgress(
         CourseShape Shape,
         List<SprayApplication> Given,
         List<CheckBack> Judged,
-        CheckBack? LastVisit)
+        CheckBack? LastVisit,
+        List<DateTimeOffset> Clean)
     {
         /// <summary>Share of leaves at which to act here.</summary>
         public double Line => ActionLine.At(Garden, Planting, Garden.Catalogue.Target(Course.Target)).Share;
@@ -79,30 +97,27 @@ public sealed record CourseProgress(
         /// <summary>Verdicts at the end that say the trouble grew.</summary>
         public int LosingInARow => Judged.AsEnumerable().Reverse().TakeWhile(v => v.Outcome == Outcome.Losing).Count();
 
+        /// <summary>Eggs hatch on a clean plant, who keeps ahead covers one, and own days are own days; otherwise it is looked at again before anything more goes on.</summary>
+        public bool GoesOnWhenClean => Course.OwnDays.Count > 0 || Garden.Catalogue.Target(Course.Target).Insect is { EggDegreeDays: > 0 } || Garden.StanceAt(Garden.PlaceOf(Planting)) == Stance.KeepAhead;
+
         public bool Burnt => Judged.LastOrDefault() is { Injury: >= Injury.Clear };
     }
 
-    private static CourseProgress? Ended(Facts f)
-    {
-        var looks = f.Garden.CountsOf(f.Planting.Id)
-            .Where(o => o.At > (f.Given.Count > 0 ? f.Given[0].At : f.Course.OpenedAt) && o.At <= f.Garden.Now)
-            .GroupBy(o => o.LookId)
-            .Select(look => look.All(o => o.LeavesAffected == 0 || (o.Named is not null && o.Named != f.Course.Target)) && look.Max(o => o.LeavesLooked) >= LeavesForClean)
-            .Reverse().ToList();
-        var clean = f.Given.Count == 0 ? 0 : looks.TakeWhile(c => c).Count();
-        return f switch
+    private static CourseProgress? Ended(Facts f) =>
+        f switch
         {
             { Course.StoppedAt: not null } => Over(f, CourseState.Stopped, "Stopped by hand."),
-            _ when clean >= CleanLooks => Over(f, CourseState.Cleared, "Two clean looks in a row: this course is done."),
+            _ when f.Clean.Count >= CleanLooks => Over(f, CourseState.Cleared, "Two clean looks in a row: this course is done."),
             _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, "Past saving at the last check: take it out and look at its neighbours."),
             { Burnt: true } => Over(f, CourseState.ChangeGroup, $"{f.Material.Name} burnt the leaves: rest the plant, then another group."),
             _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, "It grew through two rounds: change the group."),
+            _ when f.Given.Count >= EnoughRounds && !f.GoesOnWhenClean && f.LastVisit is { DoneAt: not null, Outcome: Outcome.Cleared } =>
+                Over(f, CourseState.Held, $"{f.Given.Count} rounds have brought it well under its line: walks watch it from here."),
             _ when f.Given.Count >= MostRounds(f) && f.LastVisit is { DoneAt: not null } && Left(f) is > 0 and var left => left >= f.Line
                 ? Over(f, CourseState.ChangeGroup, $"{f.Given.Count} rounds are through and it is over its line still: change the group.")
                 : Over(f, CourseState.Held, $"{f.Given.Count} rounds are through and it is under its line: walks watch it from here."),
             _ => null,
         };
-    }
 
     /// <summary>Share of leaves at the latest count since the last round; 0 when it was clean, null when nobody counted.</summary>
     private static double? Left(Facts f)
@@ -163,6 +178,15 @@ public sealed record CourseProgress(
             return (f.Garden.Today, "the first");
         }
 
+        var (on, why) = Spaced(f);
+        return f.Clean.Count > 0 && !f.GoesOnWhenClean && f.Garden.Garden.DateOf(f.Clean[0]).AddDays(WaitForLookDays) is var look && look > on
+            ? (look, "the last look was clean, and one more clean look ends it")
+            : (on, why);
+    }
+
+    /// <summary>The next round by the course's spacing, or by the cover of a protectant.</summary>
+    private static (DateOnly On, string Why) Spaced(Facts f)
+    {
         var last = f.Given[^1];
         var spaced = f.Garden.Garden.DateOf(last.At).AddDays(f.Shape.SpacingDays);
         var target = f.Garden.Catalogue.Target(f.Course.Target);

@@ -7,6 +7,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
@@ -18,7 +19,6 @@ namespace Mauvaise.Core.Planning;
 public static class EveningPlanner
 {
     /// <summary>A planting that nobody looked at for this long is due for a walk.</summary>
-    private const int WalkEveryDays = 6;
 
     private sealed record Wish(Planting Planting, Target Target, DeedKind Kind, MaterialOption Option, DoseStep Step, List<Reason> Reasons);
 
@@ -330,7 +330,7 @@ public static class EveningPlanner
     {
         var stale = garden.Growing.Where(p => !visited.Contains(p.Id))
             .Select(p => (Planting: p, Days: garden.LatestObservation(p.Id) is { } o ? (int?)(garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber) : null))
-            .Where(x => x.Days is null or >= WalkEveryDays)
+            .Where(x => x.Days is null or >= WalkRhythm.Days)
             .ToList();
         if (stale.Count > 0)
         {
@@ -339,7 +339,7 @@ public static class EveningPlanner
                 DeedKind.Walk,
                 $"Walk: {string.Join(", ", stale.Take(3).Select(x => Where(garden, x.Planting)))}{(stale.Count > 3 ? $" and {stale.Count - 3} more" : "")}",
                 FormattableString.Invariant($"{(stale.All(x => x.Days is null) ? "Nobody has looked here yet." : $"Last looked at up to {Days(longest)} ago.")} Turn leaves over; about {Math.Max(1, stale.Count * garden.Learned.MinutesAPlace):0} minutes."),
-                [new("not-seen", $"A walk every {WalkEveryDays} days finds things while they are small.")],
+                [new("not-seen", $"A walk every {WalkRhythm.Days} days finds things while they are small.")],
                 [.. stale.Select(x => x.Planting.Id)],
                 null,
                 null);

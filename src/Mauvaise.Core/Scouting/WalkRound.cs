@@ -28,8 +28,6 @@ public static class WalkRound
     /// <summary>A second trouble is worth a look from this share on.</summary>
     private const double WorthALook = 0.12;
 
-    /// <summary>A look this old weighs 1; twice this is the most it weighs.</summary>
-    private const double WalkEveryDays = 6;
     private const double SkippedWeight = 0.6;
     private const double TroubleWeight = 0.7;
     private const double PressureWeight = 0.8;
@@ -72,7 +70,8 @@ public static class WalkRound
         var why = new List<string>();
         var stops = plantings.Select(p => Stop(garden, p, place, sky)).ToList();
         var days = stops.Max(s => s.LastLook is { } o ? garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber : int.MaxValue);
-        var urgency = Math.Min(2, days / WalkEveryDays);
+        // A look as old as the rhythm weighs 1; twice that is the most it weighs.
+        var urgency = Math.Min(2, days / (double)WalkRhythm.Days);
         why.Add(days switch { int.MaxValue => "nobody looked yet", 0 => "seen today", 1 => "seen yesterday", _ => $"last seen {days} days ago" });
         if (skipped)
         {

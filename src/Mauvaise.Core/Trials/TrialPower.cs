@@ -9,6 +9,12 @@ public static class TrialPower
     private const double Error = 0.05;
     private const double Power = 0.8;
 
+    /// <summary>Share of leaves affected when left alone, for what is asked before anything was counted (assumed).</summary>
+    public const double UsualUntreated = 0.5;
+
+    /// <summary>Leaves that each side has for certain when units are shared out evenly.</summary>
+    public static int LeavesASide(int units, int leavesPerUnit, int sides) => units / sides * leavesPerUnit;
+
     /// <summary>
     /// The smallest difference of two shares, in points, that leaves of this number a side show four times in five at an error of 5 %;
     /// null when not even none against the untreated share would show. Normal approximation for two shares (Fleiss 1981).

@@ -60,6 +60,15 @@ public static class CatalogueFiles
         return faults.Count > 0 ? throw new CatalogueException(faults) : GardenCatalogue.Create(facts);
     }
 
+    /// <summary>Reads the climates alone.</summary>
+    /// <exception cref="CatalogueException">Their file is missing or does not read.</exception>
+    public static IReadOnlyList<Climate> Climates(string folder)
+    {
+        var faults = new List<string>();
+        var climates = List<Climate>(folder, "climates", faults);
+        return faults.Count > 0 ? throw new CatalogueException(faults) : climates;
+    }
+
     /// <summary>The JSON schema of one file, for editors; made from the record itself so that they can not part.</summary>
     public static string Schema(string kind) =>
         Json.GetJsonSchemaAsNode(typeof(IReadOnlyList<>).MakeGenericType(Kinds[kind]))

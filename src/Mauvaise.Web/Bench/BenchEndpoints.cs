@@ -283,7 +283,7 @@ public static class BenchEndpoints
 
     public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit);
 
-    private static string SizeUnit(DosedPer per) => per switch
+    internal static string SizeUnit(DosedPer per) => per switch
     {
         DosedPer.SquareMetre => "m²",
         DosedPer.Plant => "plants",

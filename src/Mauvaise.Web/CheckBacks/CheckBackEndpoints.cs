@@ -65,7 +65,8 @@ public sealed record CheckBackAnswer(
 public sealed record CheckBackCount(NewObservation Count, Injury Injury, IReadOnlyList<InjurySign>? InjurySigns = null, int? Alive = null, int? Dead = null);
 
 /// <summary>What two leaves look like after a patch test.</summary>
-public sealed record PatchJudgement(Injury Injury, Guid? MemberId = null, IReadOnlyList<InjurySign>? InjurySigns = null);
+/// <param name="At">When they were looked at; null for now.</param>
+public sealed record PatchJudgement(Injury Injury, Guid? MemberId = null, IReadOnlyList<InjurySign>? InjurySigns = null, DateTimeOffset? At = null);
 
 /// <summary>Whether the garden is to learn from an outcome.</summary>
 /// <param name="Why">Why not; null to learn from it.</param>
@@ -116,7 +117,8 @@ public static class CheckBackEndpoints
             .That(body.Injury != Injury.None || body.InjurySigns is not { Count: > 0 }, "injury", "injury-signs", "Say how much it is hurt.")
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
             .That(Judged.Of(s, visit) is { PatchTest: false }, "", "patch-test", "This was a patch test: judge the two leaves instead.")
-            .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.");
+            .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.")
+            .That(LookedAt(body.Count.At, tools.Now) >= Judged.Of(s, visit).At, "at", "before-spray", "This was counted before the spray went on, so it can not judge it.");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -129,7 +131,7 @@ public static class CheckBackEndpoints
         await tools.Log.WriteAsync(gardenId, body.Count.MemberId, $"Checked {GardenAnswers.Where(s, planting)}: {judged.Outcome.ToString().ToLowerInvariant()}", db =>
         {
             db.Observations.AddRange(ObservationEndpoints.Rows(gardenId, body.Count, tools.Now, what.Target));
-            row.DoneAt = tools.Now;
+            row.DoneAt = LookedAt(body.Count.At, tools.Now);
             row.ObservationId = body.Count.Id;
             row.Outcome = judged.Outcome;
             row.Injury = body.Injury;
@@ -175,10 +177,11 @@ public static class CheckBackEndpoints
         }
 
         var spray = Judged.Of(s, visit);
+        var at = LookedAt(body.At, tools.Now);
         var checks = new Checks()
             .That(spray.PatchTest, "", "no-patch-test", "This was a whole spray: count the leaves.")
             .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", "These leaves were judged already. Undo that first to judge them again.")
-            .That(s.Now >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5), "", "too-early", FormattableString.Invariant($"Scorch shows late: look again on {visit.DueOn:d MMMM}."));
+            .That(at >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5), "", "too-early", FormattableString.Invariant($"Scorch shows late: look again on {visit.DueOn:d MMMM}."));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -189,7 +192,7 @@ public static class CheckBackEndpoints
             var row = await tools.Db.CheckBacks.FirstAsync(c => c.Id == checkBackId, stop);
             await tools.Log.WriteAsync(gardenId, body.MemberId, $"Judged two leaves of {GardenAnswers.Where(s, s.FindPlanting(visit.PlantingId)!)}", _ =>
             {
-                row.DoneAt = tools.Now;
+                row.DoneAt = at;
                 row.Injury = body.Injury;
                 row.InjurySigns = SnapshotLoader.Joined(body.InjurySigns);
                 row.MemberId = body.MemberId;
@@ -199,6 +202,9 @@ public static class CheckBackEndpoints
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Ok(Answer(saved, saved.CheckBacks.First(c => c.Id == checkBackId)));
     }
+
+    /// <summary>When it was looked at: a device that was out of reach says so later, and its clock may be ahead.</summary>
+    private static DateTimeOffset LookedAt(DateTimeOffset? said, DateTimeOffset now) => said is { } at && at < now ? at : now;
 
     private static CheckBackAnswer Answer(GardenSnapshot s, CheckBack c)
     {

@@ -4,6 +4,7 @@ using System.Text;
 using System.Text.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Trials;
 using Mauvaise.Store;
 using Mauvaise.Store.Facts;
@@ -231,7 +232,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
                 GardenId = GardenId,
                 ApplicationId = id,
                 PlantingId = PlantingId(planting),
-                DueOn = DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(at, zone).DateTime).AddDays(material.CheckBackDays),
+                DueOn = DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(at, zone).DateTime).AddDays(CheckBackDay.DaysAfter(material, spray.Target is null ? null : catalogue.FindTarget(spray.Target))),
                 DoneAt = spray.CheckedOn is null ? null : Instant(spray.CheckedOn, zone),
                 ObservationId = observation,
                 Outcome = spray.Outcome,

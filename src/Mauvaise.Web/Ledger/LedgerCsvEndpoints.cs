@@ -53,7 +53,7 @@ internal static class LedgerCsvEndpoints
             Wanted(LedgerKind.Count) ? await reader.CountsOf(gardenId, filter).Include(o => o.Signs).ToListAsync(stop) : [],
             Wanted(LedgerKind.Check) ? await reader.Checks(gardenId, filter).ToListAsync(stop) : []);
         using var text = new StringWriter(CultureInfo.InvariantCulture);
-        await LedgerCsv.WriteAsync(text, s, rows);
+        await LedgerCsvWriter.WriteAsync(text, s, rows);
         return TypedResults.File(Encoding.UTF8.GetBytes(text.ToString()), "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"ledger-{s.Today:yyyy-MM-dd}.csv"));
     }
 
@@ -99,7 +99,7 @@ internal static class LedgerCsvEndpoints
     /// <summary>What of a table is not here yet, with links that lead nowhere found out.</summary>
     private static async Task<(LedgerRows Fresh, LedgerTablePreview Preview)> ReadAsync(GardenSnapshot s, LedgerTable body, GardenTools tools, CancellationToken stop)
     {
-        var rows = LedgerCsv.Read(body.Text, s, out var faults);
+        var rows = LedgerCsvReader.Read(body.Text, s, out var faults);
         var id = s.Garden.Id;
         // Ids of other gardens count as here: they can not be used again.
         var sprays = (await tools.Db.Applications.Select(a => a.Id).ToListAsync(stop)).ToHashSet();

@@ -3,6 +3,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
 using Mauvaise.Store.Loading;
+using Mauvaise.Web.Bench;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -78,9 +79,14 @@ public static class LedgerEndpoints
     }
 
     /// <summary>What can be logged or put in a trial: every recipe with a dose, the household's own products among them.</summary>
-    private static async Task<Results<Ok<IReadOnlyList<NamedId>>, ProblemHttpResult>> Recipes(Guid gardenId, GardenTools tools, CancellationToken stop) =>
+    private static async Task<Results<Ok<IReadOnlyList<DosedRecipe>>, ProblemHttpResult>> Recipes(Guid gardenId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s
-            ? TypedResults.Ok<IReadOnlyList<NamedId>>([.. s.Catalogue.Recipes.Where(r => s.Catalogue.Material(r.Active.Material).Doses is not null).Select(r => new NamedId(r.Id, r.Name)).OrderBy(r => r.Name, StringComparer.Ordinal)])
+            ? TypedResults.Ok<IReadOnlyList<DosedRecipe>>([
+                .. from recipe in s.Catalogue.Recipes
+                   let doses = s.Catalogue.Material(recipe.Active.Material).Doses
+                   where doses is not null
+                   orderby recipe.Name
+                   select new DosedRecipe(recipe.Id, recipe.Name, BenchEndpoints.SizeUnit(doses.Per))])
             : Problems.NotFound("garden");
 
     /// <summary>The seasons from the first record to now, the newest first.</summary>

@@ -93,6 +93,10 @@ public sealed record SprayCorrection(
 /// <param name="Struck">False to bring it back.</param>
 public sealed record SprayStruck(bool Struck, Guid? MemberId = null);
 
+/// <summary>A mix with a dose, to log by hand or to try.</summary>
+/// <param name="SizeUnit">"l", "m²", "plants" or "stations": what its amount is told in.</param>
+public sealed record DosedRecipe(string Id, string Name, string SizeUnit);
+
 /// <summary>A spray that nobody logged when it was done.</summary>
 /// <param name="Size">Litres, or what the recipe is dosed per.</param>
 /// <param name="FromShelf">Take what was in it from the shelf.</param>

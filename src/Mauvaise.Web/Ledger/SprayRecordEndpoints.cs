@@ -109,11 +109,15 @@ internal static class SprayRecordEndpoints
                 foreach (var added in body.PlantingIds.Distinct().Where(p => row.Treated.All(t => t.PlantingId != p)).ToList())
                 {
                     row.Treated.Add(new TreatedRow { ApplicationId = sprayId, PlantingId = added });
-                    db.CheckBacks.Add(SprayEndpoints.Visit(s, gardenId, sprayId, added, s.Catalogue.Material(row.Material), row.PatchTest, body.At));
+                    db.CheckBacks.Add(SprayEndpoints.Visit(s, gardenId, sprayId, added, s.Catalogue.Material(row.Material), row.Target, row.PatchTest, body.At));
                 }
 
                 row.Treated.ForEach(t => t.ShareWetted = body.ShareWetted);
                 db.CheckBacks.RemoveRange(visits.Where(v => gone.Contains(v.PlantingId)));
+                foreach (var open in visits.Where(v => v.DoneAt is null && !gone.Contains(v.PlantingId)))
+                {
+                    open.DueOn = SprayEndpoints.VisitOn(s, s.Catalogue.Material(row.Material), row.Target, row.PatchTest, row.At);
+                }
             }, stop);
         }
 

@@ -5,6 +5,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
@@ -96,18 +97,22 @@ public static class SprayEndpoints
     {
         db.Applications.Add(Row(s, gardenId, body, batch, at, why ?? (IsRound(s, body, batch) ? SprayReason.Course : SprayReason.OwnIdea)));
         db.Courses.AddRange(Opened(s, body, batch, at).Select(c => CourseEndpoints.Row(gardenId, body.MemberId, c)));
-        db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => Visit(s, gardenId, body.Id, p, s.Catalogue.Material(batch.Ingredients.First(i => i.Role == "active").Material), body.PatchTest, at)));
+        db.CheckBacks.AddRange(body.PlantingIds.Distinct().Select(p => Visit(s, gardenId, body.Id, p, s.Catalogue.Material(batch.Ingredients.First(i => i.Role == "active").Material), batch.Target, body.PatchTest, at)));
     }
 
     /// <summary>The visit that judges a spray on a planting.</summary>
-    internal static CheckBackRow Visit(GardenSnapshot s, Guid gardenId, Guid applicationId, Guid planting, Material material, bool patchTest, DateTimeOffset at) => new()
+    internal static CheckBackRow Visit(GardenSnapshot s, Guid gardenId, Guid applicationId, Guid planting, Material material, string? target, bool patchTest, DateTimeOffset at) => new()
     {
         Id = Guid.NewGuid(),
         GardenId = gardenId,
         ApplicationId = applicationId,
         PlantingId = planting,
-        DueOn = s.Garden.DateOf(at).AddDays(patchTest ? UseGuards.PatchTestDays : material.CheckBackDays),
+        DueOn = VisitOn(s, material, target, patchTest, at),
     };
+
+    /// <summary>The day on which a spray is judged.</summary>
+    internal static DateOnly VisitOn(GardenSnapshot s, Material material, string? target, bool patchTest, DateTimeOffset at) =>
+        s.Garden.DateOf(at).AddDays(patchTest ? UseGuards.PatchTestDays : CheckBackDay.DaysAfter(material, target is null ? null : s.Catalogue.FindTarget(target)));
 
     /// <summary>The row of a spray with the weather that was then and what the places were reckoned to take.</summary>
     internal static ApplicationRow Row(GardenSnapshot s, Guid gardenId, NewApplication body, Batch batch, DateTimeOffset at, SprayReason why)

@@ -44,15 +44,20 @@ public static class TrialEndpoints
     private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid trialId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } trial ? TypedResults.Ok(Answer(s, trial)) : Problems.NotFound("trial");
 
-    private static async Task<Results<Ok<TrialPowerAnswer>, ProblemHttpResult>> Power(Guid gardenId, int leaves, double untreated, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<TrialPowerAnswer>, ProblemHttpResult>> Power(Guid gardenId, int units, int leavesPerUnit, int sides, GardenTools tools, CancellationToken stop)
     {
         var checks = new Checks()
-            .That(leaves is > 0 and <= MostUnits * MostLeaves, "leaves", "leaves-range", $"Leaves a side lie between 1 and {MostUnits * MostLeaves}.")
-            .That(untreated is >= 0.01 and <= 1, "untreated", "share-range", "The share affected when left alone lies between 1 and 100 %.");
+            .That(units is > 0 and <= MostUnits, "units", "units-range", $"Units lie between 1 and {MostUnits}.")
+            .That(leavesPerUnit is > 0 and <= MostLeaves, "leavesPerUnit", "leaves-range", $"Leaves on each lie between 1 and {MostLeaves}.")
+            .That(sides is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", $"A trial has {Lot.FewestSides} to {Lot.MostSides} sides.")
+            .That(units >= sides, "units", "units-few", "Each side wants one unit at least.");
         return !checks.Passed ? checks.Problem()
             : await tools.LoadAsync(gardenId, stop) is null ? Problems.NotFound("garden")
-            : TypedResults.Ok(new TrialPowerAnswer(TrialPower.SmallestDifferencePoints(leaves, untreated), TrialPower.Sentence(leaves, untreated)));
+            : TypedResults.Ok(PowerOf(TrialPower.LeavesASide(units, leavesPerUnit, sides)));
     }
+
+    private static TrialPowerAnswer PowerOf(int leaves) =>
+        new(leaves, TrialPower.SmallestDifferencePoints(leaves, TrialPower.UsualUntreated), TrialPower.Sentence(leaves, TrialPower.UsualUntreated));
 
     private static async Task<Results<Ok<TrialSheet>, ProblemHttpResult>> Sheet(Guid gardenId, Guid trialId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } t

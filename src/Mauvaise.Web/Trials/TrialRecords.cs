@@ -84,4 +84,6 @@ public sealed record TrialSheetUnit(int Number, string Where);
 
 public sealed record TrialSheet(string Name, bool Blind, IReadOnlyList<TrialSheetSide> Sides);
 
-public sealed record TrialPowerAnswer(double? Points, string Sentence);
+/// <param name="LeavesASide">Leaves that each side has for certain.</param>
+/// <param name="Points">Smallest difference that shows; null when nothing would.</param>
+public sealed record TrialPowerAnswer(int LeavesASide, double? Points, string Sentence);

@@ -1,37 +1,23 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import MultiSelect from 'primevue/multiselect'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
-import { answer, api } from '@/api/client'
-import { keys, useGarden } from '@/garden/useGarden'
+import { useGarden } from '@/garden/useGarden'
+import { useTargets } from '@/garden/useTargets'
 import SelectField from '@/kit/SelectField.vue'
 import type { BenchAsk } from './useBench'
 
 /** What the mix is for. Shown in full when something is missing, or when somebody wants to change it. */
 const props = defineProps<{ plantings: string[]; target?: string }>()
 defineEmits<{ change: [more: Partial<BenchAsk>] }>()
-const { plantings: growing } = useGarden()
+const { plantingOptions: where } = useGarden()
 const changing = ref(false)
 const shown = computed(() => changing.value || props.plantings.length === 0 || !props.target)
-const targets = useQuery({
-  queryKey: keys.catalogue('targets'),
-  queryFn: () => answer(api.GET('/api/catalogue/targets')),
-  staleTime: Infinity,
-})
-const where = computed(() =>
-  growing.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
-)
-const against = computed(() =>
-  (targets.data.value ?? [])
-    .filter((t) => t.kind !== 'lookAlike')
-    .map((t) => ({ id: t.id, label: t.name }))
-    .sort((a, b) => a.label.localeCompare(b.label)),
-)
+const against = useTargets()
 </script>
 
 <template>
-  <p v-if="growing.length === 0" class="note">
+  <p v-if="where.length === 0" class="note">
     Nothing grows yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink>, then a mix can be
     made for it.
   </p>
@@ -56,7 +42,6 @@ const against = computed(() =>
       placeholder="Choose a pest or disease"
       filter
       label="Against"
-      take="id"
       @update:model-value="$emit('change', { target: $event, recipe: undefined, add: [], dose: undefined })"
     />
   </div>

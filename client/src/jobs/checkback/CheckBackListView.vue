@@ -1,14 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { answer, api } from '@/api/client'
-import { useGardenQuery } from '@/garden/useGarden'
 import { injuryWords, outcomeWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import { civilDay } from '@/kit/format'
+import { useCheckBacks } from './useCheckBack'
 
-const { data, isPending, error, refetch } = useGardenQuery(['check-backs'], (gardenId) =>
-  answer(api.GET('/api/gardens/{gardenId}/check-backs', { params: { path: { gardenId } } })),
-)
+const { data, isPending, error, refetch } = useCheckBacks()
 const open = computed(() => data.value?.filter((c) => !c.doneAt) ?? [])
 const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
 </script>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import SelectButton from 'primevue/selectbutton'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { answer, api, type Schemas } from '@/api/client'
-import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+import type { Schemas } from '@/api/client'
+import { useGarden } from '@/garden/useGarden'
 import { injurySignWords, injuryWords, options, outcomeWords } from '@/garden/words'
 import NumberStepper from '@/kit/NumberStepper.vue'
 import RangeBar from '@/drawings/RangeBar.vue'
@@ -14,60 +14,18 @@ import FieldError from '@/kit/FieldError.vue'
 import ShareMeter from '@/kit/ShareMeter.vue'
 import { dayAndClock } from '@/kit/format'
 import FieldNotes from '../walk/FieldNotes.vue'
-import { useLook } from '../walk/useLook'
 import { useSample } from '../walk/useSample'
+import { useCheckBack } from './useCheckBack'
 
 const props = defineProps<{ checkBackId: string }>()
 const router = useRouter()
-const { garden, memberId } = useGarden()
+const { garden } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
-const {
-  data: visit,
-  isPending,
-  error,
-} = useGardenQuery(
-  computed(() => ['check-back', props.checkBackId]),
-  (gardenId) =>
-    answer(
-      api.GET('/api/gardens/{gardenId}/check-backs/{checkBackId}', {
-        params: { path: { gardenId, checkBackId: props.checkBackId } },
-      }),
-    ),
-)
-const look = useLook(`check-${props.checkBackId}`)
+const check = useCheckBack(props.checkBackId)
+const { visit, isPending, error, look, injury, signs, touched, saving, problem, kept } = check
 const { draft, looked, affected } = look
 const living = computed(() => affected.value[0] ?? 0)
 const sample = useSample(() => visit.value?.plantingId ?? '', looked, living)
-const injury = ref<Schemas['Injury']>('none')
-const signs = ref<Schemas['InjurySign'][]>([])
-const touched = ref({ alive: 0, dead: 0 })
-const signsSaid = computed(() => (injury.value === 'none' ? [] : signs.value))
-const saving = useGardenWrite((gardenId) =>
-  answer(
-    api.POST('/api/gardens/{gardenId}/check-backs/{checkBackId}/count', {
-      params: { path: { gardenId, checkBackId: props.checkBackId } },
-      body: {
-        count: look.toObservation(visit.value?.plantingId ?? '', memberId.value),
-        injury: injury.value,
-        injurySigns: signsSaid.value,
-        alive: insects.value && touched.value.alive + touched.value.dead > 0 ? touched.value.alive : null,
-        dead: insects.value && touched.value.alive + touched.value.dead > 0 ? touched.value.dead : null,
-      },
-    }),
-  ),
-)
-const patching = useGardenWrite((gardenId) =>
-  answer(
-    api.POST('/api/gardens/{gardenId}/check-backs/{checkBackId}/patch', {
-      params: { path: { gardenId, checkBackId: props.checkBackId } },
-      body: { injury: injury.value, injurySigns: signsSaid.value, memberId: memberId.value },
-    }),
-  ),
-)
-async function judge() {
-  if (await saving.mutateAsync().catch(() => null)) look.clear()
-}
-const insects = computed(() => visit.value?.insects ?? false)
 /** Before and after on one scale, with their likely ranges and the action line. */
 const counts = computed(() => {
   const of = (c: Schemas['CountAnswer'], name: string, tone: 'before' | 'now') => ({
@@ -102,7 +60,11 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
           {{ dayAndClock(visit.doneWhatAt, zone) }}
         </p>
       </div>
-      <template v-if="visit.patchTest">
+      <div v-if="kept" class="note good stack" role="status">
+        <p>Kept on this device. The verdict comes when the network is back.</p>
+        <Button label="To the check-backs" size="large" @click="router.push({ name: 'check-backs' })" />
+      </div>
+      <template v-else-if="visit.patchTest">
         <p
           v-if="visit.doneAt"
           class="note"
@@ -139,13 +101,8 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
               aria-labelledby="patch-signs"
             />
           </div>
-          <FieldError :problem="patching.error.value" />
-          <Button
-            label="Judge the two leaves"
-            size="large"
-            :loading="patching.isPending.value"
-            @click="patching.mutate()"
-          />
+          <FieldError :problem="problem" />
+          <Button label="Judge the two leaves" size="large" :loading="saving" @click="check.judgePatch" />
         </template>
         <Button v-if="visit.doneAt" label="To the Board" size="large" @click="router.push('/')" />
       </template>
@@ -203,7 +160,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             @count="look.add"
             @back="look.back"
           />
-          <FieldError :problem="saving.error.value" field="leavesLooked" />
+          <FieldError :problem="problem" field="leavesLooked" />
           <ShareMeter v-if="sample" :sample="sample" />
           <div class="row">
             <span id="injury" class="label">Did the spray hurt the plant?</span>
@@ -227,14 +184,14 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
               aria-labelledby="injury-signs"
             />
           </div>
-          <div v-if="insects" class="touched">
+          <div v-if="visit.insects" class="touched">
             <p>Touch a few with a straw. What moves is alive.</p>
             <NumberStepper v-model="touched.dead" label="Dead" />
             <NumberStepper v-model="touched.alive" label="Living" />
           </div>
           <FieldNotes v-model="draft" />
-          <FieldError :problem="saving.error.value" :shown="['leavesLooked']" />
-          <Button label="Judge this spray" size="large" :loading="saving.isPending.value" @click="judge" />
+          <FieldError :problem="problem" :shown="['leavesLooked']" />
+          <Button label="Judge this spray" size="large" :loading="saving" @click="check.judge" />
         </template>
       </template>
     </template>

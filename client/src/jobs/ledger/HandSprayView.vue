@@ -20,6 +20,7 @@ const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const ids = { spray: crypto.randomUUID(), batch: crypto.randomUUID() }
 const recipes = useRecipes()
 const recipe = ref('')
+const sizeUnit = computed(() => recipes.data.value?.find((r) => r.id === recipe.value)?.sizeUnit ?? 'l')
 const step = ref<Schemas['DoseStep']>('usual')
 const patchTest = ref(false)
 const fromShelf = ref(false)
@@ -102,7 +103,7 @@ async function save() {
           aria-labelledby="hand-step"
         />
       </div>
-      <SprayFields v-model="draft" :problem="saving.error.value" litres-field="size" />
+      <SprayFields v-model="draft" :problem="saving.error.value" litres-field="size" :size-unit="sizeUnit" />
       <label class="tick"><Checkbox v-model="patchTest" binary /> It was only a try on two leaves</label>
       <label class="tick"><Checkbox v-model="fromShelf" binary /> Take what was in it from the shelf</label>
       <FieldError

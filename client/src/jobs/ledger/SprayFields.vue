@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import InputNumber from 'primevue/inputnumber'
 import MultiSelect from 'primevue/multiselect'
 import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
 import { computed } from 'vue'
-import { answer, api, type Problem, type Schemas } from '@/api/client'
-import { keys, useGarden } from '@/garden/useGarden'
+import { type Problem, type Schemas } from '@/api/client'
+import { useGarden } from '@/garden/useGarden'
+import { useTargets } from '@/garden/useTargets'
 import { options, wettedPartWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
@@ -16,6 +16,7 @@ export interface SprayDraft {
   /** Local time in the garden, as "2026-07-16T18:30". */
   at: string
   plantingIds: string[]
+  /** In the unit of the mix: litres, or what it goes on where it is no liquid. */
   litres: number | null
   wettedPercent: number
   parts: Schemas['WettedPart'][]
@@ -29,29 +30,24 @@ const props = defineProps<{
   problem: Problem | null
   /** Name of the litres field in the request. */
   litresField: string
+  /** What it is measured in: "l", "m²", "plants" or "stations"; null where there is nothing to measure, as with a dust that is on the books. */
+  sizeUnit: string | null
   /** Plantings beside those that grow now, as a record of another year has them. */
   more?: { id: string; label: string }[]
 }>()
-const { plantings, garden } = useGarden()
-const where = computed(() => {
-  const now = plantings.value.map((p) => ({
-    id: p.id,
-    label: `${p.place.name}: ${p.cropName.toLowerCase()}`,
-  }))
-  return [...now, ...(props.more ?? []).filter((m) => !now.some((n) => n.id === m.id))]
-})
-const targets = useQuery({
-  queryKey: keys.catalogue('targets'),
-  queryFn: () => answer(api.GET('/api/catalogue/targets')),
-  staleTime: Infinity,
-})
-const against = computed(() => [
-  { value: 'none', label: 'nothing in particular' },
-  ...(targets.data.value ?? [])
-    .filter((t) => t.kind !== 'lookAlike')
-    .map((t) => ({ value: t.id, label: t.name }))
-    .sort((a, b) => a.label.localeCompare(b.label)),
+const { plantingOptions, garden } = useGarden()
+const where = computed(() => [
+  ...plantingOptions.value,
+  ...(props.more ?? []).filter((m) => !plantingOptions.value.some((n) => n.id === m.id)),
 ])
+const targets = useTargets()
+const against = computed(() => [{ value: 'none', label: 'nothing in particular' }, ...targets.value])
+const sizeWords: Record<string, string> = {
+  l: 'Litres',
+  'm²': 'Square metres',
+  plants: 'Plants',
+  stations: 'Stations',
+}
 const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value: m.id, label: m.name })))
 </script>
 
@@ -76,13 +72,13 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
       />
       <FieldError :problem="problem" field="plantingIds" />
     </div>
-    <div class="field">
-      <label for="spray-litres">Litres</label>
+    <div v-if="sizeUnit" class="field">
+      <label for="spray-litres">{{ sizeWords[sizeUnit] ?? sizeUnit }}</label>
       <InputNumber
         v-model="draft.litres"
         input-id="spray-litres"
         :min="0"
-        :max="50"
+        :max="sizeUnit === 'l' ? 50 : 1000"
         :max-fraction-digits="2"
         fluid
       />

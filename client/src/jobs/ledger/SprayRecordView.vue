@@ -146,6 +146,7 @@ const facts = computed<[string, string][]>(() => {
           v-model="draft"
           :problem="correcting.error.value"
           litres-field="litres"
+          :size-unit="data.litres > 0 ? 'l' : null"
           :more="data.plantingIds.map((id, i) => ({ id, label: data?.where[i] ?? id }))"
         />
         <SelectField v-model="why" label="Why" :options="options(sprayReasonWords)" />

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
 import { computed, reactive } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useTargets } from '@/garden/useTargets'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 
@@ -31,17 +31,8 @@ const likes = computed(() => [
   ...props.materials.filter((m) => !m.id.startsWith('own-')).map((m) => ({ id: m.id, name: m.name })),
   { id: somethingElse, name: 'Something else' },
 ])
-const targets = useQuery({
-  queryKey: keys.catalogue('targets'),
-  queryFn: () => answer(api.GET('/api/catalogue/targets')),
-  staleTime: Infinity,
-})
-const troubles = computed(() =>
-  (targets.data.value ?? [])
-    .filter((t) => t.kind !== 'lookAlike' && !t.noSpray)
-    .map((t) => ({ id: t.id, name: t.name }))
-    .sort((a, b) => a.name.localeCompare(b.name)),
-)
+const targets = useTargets()
+const troubles = computed(() => targets.value.filter((t) => !t.noSpray))
 const saving = useGardenWrite((gardenId) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/products/{productId}', {
@@ -89,8 +80,8 @@ const numbers = [
           v-model="form.worksOn"
           :input-id="`for-${id}`"
           :options="troubles"
-          option-label="name"
-          option-value="id"
+          option-label="label"
+          option-value="value"
           filter
           fluid
           :selection-limit="8"

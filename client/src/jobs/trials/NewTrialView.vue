@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
@@ -7,29 +6,20 @@ import SelectButton from 'primevue/selectbutton'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
-import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useTargets } from '@/garden/useTargets'
 import { options, stepWords, trialUnitWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { useRecipes } from '../ledger/useLedger'
-import { usePower } from './useTrials'
+import { useTrialPower } from './useTrials'
 
 /** A trial is set up: what is held against what, on which plants, how many; and what that can show. */
 const router = useRouter()
-const { plantings, memberId } = useGarden()
+const { plantingOptions: where, memberId } = useGarden()
 const id = crypto.randomUUID()
 const recipes = useRecipes()
-const targets = useQuery({
-  queryKey: keys.catalogue('targets'),
-  queryFn: () => answer(api.GET('/api/catalogue/targets')),
-  staleTime: Infinity,
-})
-const against = computed(() =>
-  (targets.data.value ?? [])
-    .filter((t) => t.kind !== 'lookAlike')
-    .map((t) => ({ value: t.id, label: t.name }))
-    .sort((a, b) => a.label.localeCompare(b.label)),
-)
+const against = useTargets()
 const name = ref('')
 const target = ref('')
 const unit = ref<Schemas['TrialUnitKind']>('leaf')
@@ -37,21 +27,17 @@ const leaves = ref(10)
 const blind = ref(false)
 const treated = ref([{ recipe: '', step: 'usual' as Schemas['DoseStep'] }])
 const units = ref<Record<string, number>>({})
-const where = computed(() =>
-  plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
-)
 const chosen = computed(() =>
   Object.entries(units.value)
     .filter(([, n]) => n > 0)
     .map(([plantingId, n]) => ({ plantingId, units: unit.value === 'place' ? 1 : n })),
 )
 const leavesPerUnit = computed(() => (unit.value === 'leaf' ? 1 : leaves.value))
-const aSide = computed(() =>
-  Math.floor(
-    (chosen.value.reduce((sum, c) => sum + c.units, 0) / (treated.value.length + 1)) * leavesPerUnit.value,
-  ),
-)
-const power = usePower(aSide, 0.5)
+const power = useTrialPower(() => ({
+  units: chosen.value.reduce((sum, c) => sum + c.units, 0),
+  leavesPerUnit: leavesPerUnit.value,
+  sides: treated.value.length + 1,
+}))
 const saving = useGardenWrite((gardenId) =>
   answer(
     api.POST('/api/gardens/{gardenId}/trials', {
@@ -109,7 +95,7 @@ async function save() {
         <SelectField
           v-model="t.recipe"
           :label="`Side ${'BCDE'[i]}`"
-          :options="recipes.data.value ?? []"
+          :options="recipes.data.value?.filter((r) => r.sizeUnit === 'l') ?? []"
           show="name"
           take="id"
           filter
@@ -180,7 +166,7 @@ async function save() {
       <FieldError :problem="saving.error.value" field="plantings" />
       <p class="note" role="status">
         {{
-          aSide > 0
+          chosen.length > 0
             ? (power.data.value?.sentence ?? '')
             : 'Say how many leaves or plants take part, and what that can show is told here.'
         }}

@@ -1,4 +1,4 @@
-import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 
@@ -20,20 +20,17 @@ export function useTrial(trialId: () => string) {
   )
 }
 
-/** What a number of leaves can show at all. */
-export function usePower(leaves: MaybeRefOrGetter<number>, untreated: MaybeRefOrGetter<number>) {
+/** What a trial of a size can show at all. */
+export function useTrialPower(size: () => { units: number; leavesPerUnit: number; sides: number }) {
   return useGardenQuery(
-    computed(() => ['trial-power', toValue(leaves), toValue(untreated)]),
+    computed(() => ['trial-power', size()]),
     (gardenId) =>
       answer(
         api.GET('/api/gardens/{gardenId}/trials/power', {
-          params: {
-            path: { gardenId },
-            query: { leaves: toValue(leaves), untreated: toValue(untreated) },
-          },
+          params: { path: { gardenId }, query: size() },
         }),
       ),
-    computed(() => toValue(leaves) > 0),
+    () => size().units > 0,
   )
 }
 

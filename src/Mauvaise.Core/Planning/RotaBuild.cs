@@ -1,0 +1,260 @@
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Planning;
+
+/// <summary>Lays what wants to be sprayed bare as a <see cref="RotaProblem"/>: slots, costs, waits, and what the rounds take.</summary>
+internal sealed class RotaBuild
+{
+    /// <summary>Longer ago than any wait, row or label interval reaches.</summary>
+    private const int HistoryMattersDays = 120;
+
+    /// <summary>What things cost, as shares of the value of one mean place's crop (assumed).</summary>
+    private const double OutingCost = 0.008;
+    private const double TankCost = 0.003;
+    private const double LitreCost = 0.001;
+    private const double HelperCost = 0.02;
+    private const double StressCost = 0.002;
+    private const double TenderCost = 0.006;
+    private const double PoorHourCost = 0.003;
+    private const double UnknownHourCost = 0.001;
+    private const double GapOffCost = 0.004;
+    private const double DelayCost = 0.0012;
+
+    /// <summary>Far over its line a trouble is up to this many times as urgent (assumed).</summary>
+    private const double MostUrgent = 4;
+
+    /// <summary>Of a patch test that has to come first, and of a choice of material that is one point worse (assumed).</summary>
+    private const double PatchCost = 0.004;
+    private const double WorseCost = 0.004;
+
+    /// <summary>Of leaving a place open to a disease for a fortnight at full pressure, before anything shows (assumed).</summary>
+    private const double UnprotectedCost = 0.02;
+    private const double ChangeCost = 0.002;
+
+    /// <summary>Leaving out what is over its line, or a round of a course, costs this many visits at least.</summary>
+    private const double SkipVisits = 12;
+
+    /// <summary>The same mix is not given twice to one place within so many days, even against two troubles (assumed).</summary>
+    private const int RepeatAfterDays = 2;
+
+    private const double PinnedCost = 100;
+
+    private readonly GardenSnapshot garden;
+    private readonly RotaHours hours;
+    private readonly List<Recipe> recipes = [];
+    private readonly List<(string Key, double Left)> resources = [];
+    private readonly Dictionary<string, int> resourceIndex = [];
+    private readonly double meanArea;
+
+    public RotaBuild(GardenSnapshot garden, IReadOnlyList<Need> needs, int firmDays)
+    {
+        (this.garden, Needs, FirmDays) = (garden, needs, firmDays);
+        hours = new RotaHours(garden, firmDays);
+        meanArea = garden.Places.Select(p => p.AreaM2).DefaultIfEmpty(1).Average();
+        var places = garden.Places.Select(p => p.Id).ToList();
+        var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
+        var weight = StanceWeight(garden.Garden.Stance);
+        Problem = new RotaProblem(2 * firmDays, OutingCost * weight, TankCost * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
+    }
+
+    public GardenSnapshot Garden => garden;
+    public IReadOnlyList<Need> Needs { get; }
+    public RotaHours Hours => hours;
+    public int FirmDays { get; }
+    public RotaProblem Problem { get; }
+
+    /// <summary>What a round of an option takes of what is limited, and how much of each there is.</summary>
+    public IEnumerable<((string Key, double Left) Resource, double Amount)> TakesOf(Need need, NeedOption option) =>
+        Takes(need, option, MaterialChoice.MaterialsIn(garden.Catalogue, option.Option.Recipe)).Select(t => (resources[t.Resource], t.Amount));
+
+    private int RecipeIndex(Recipe recipe)
+    {
+        var index = recipes.FindIndex(r => r.Id == recipe.Id);
+        if (index >= 0)
+        {
+            return index;
+        }
+
+        recipes.Add(recipe);
+        return recipes.Count - 1;
+    }
+
+    private RotaNeed ToNeed(Need need, int place)
+    {
+        var options = need.Options.Select(o => ToOption(need, o)).ToList();
+        var shape = need.Options.Count > 0 ? need.Options[0].Shape : null;
+        var gap = shape?.SpacingDays ?? 7;
+        var none = (need.Damage?.Loss(null, []) ?? 0) * Value(need);
+        var due = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * Value(need) / StanceWeight(garden.StanceAt(need.Place)) : SkipVisits * OutingCost;
+        return new RotaNeed(
+            place,
+            Math.Max(1, need.Rounds - need.RoundsGiven),
+            Math.Max(1, Math.Min(gap, need.Options.Select(o => o.Option.Material.Cadence.CurativeMinDays).DefaultIfEmpty(gap).Max())),
+            gap,
+            gap + 2,
+            GapOffCost,
+            need.Pinned is not null ? PinnedCost : none + due,
+            options);
+    }
+
+    /// <summary>A place's crop against that of a mean place.</summary>
+    private double Value(Need need) => Math.Clamp(need.Place.AreaM2 / Math.Max(0.1, meanArea), 0.3, 2);
+
+    private RotaOption ToOption(Need need, NeedOption option)
+    {
+        var material = option.Option.Material;
+        var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, option.Option.Recipe);
+        var slots = hours.Of(need.Place, material);
+        var (first, later) = (new double[slots.Length], new double[slots.Length]);
+        var earliest = option.From > need.From ? option.From : need.From;
+        var rounds = Math.Max(1, need.Rounds - need.RoundsGiven);
+        var working = MaterialChoice.Working(option.Option.Recipe);
+        // Where nothing was given lately and no picking is planned, no day differs from today.
+        var steady = garden.Picks.All(p => p.PlantingId != need.Planting.Id) && garden.AppliedAt(need.Place, garden.Now).All(a => a.At < garden.Now.AddDays(-HistoryMattersDays));
+        var today = UseGuards.Against(garden, need.Planting, inMix, garden.Now, working).Count == 0;
+        for (var day = 0; day < FirmDays; day++)
+        {
+            var on = garden.Today.AddDays(day);
+            var allowed = steady ? today : UseGuards.Against(garden, need.Planting, inMix, garden.Now.AddDays(day), working).Count == 0;
+            var firstHere = allowed && on >= earliest && (need.Pinned is null || need.Pinned == on);
+            var damage = firstHere ? Damage(need, option, day, rounds) + Changed(need, option, on) : 0;
+            for (var slot = 2 * day; slot < 2 * day + 2; slot++)
+            {
+                var penalty = slots[slot] switch
+                {
+                    null => double.PositiveInfinity,
+                    { Known: false } => UnknownHourCost,
+                    { Verdict: Verdict.Poor } => PoorHourCost,
+                    _ => 0,
+                };
+                later[slot] = allowed ? penalty : double.PositiveInfinity;
+                first[slot] = firstHere ? penalty + damage : double.PositiveInfinity;
+            }
+        }
+
+        var takes = Takes(need, option, inMix);
+        return new RotaOption(RecipeIndex(option.Option.Recipe), first, later, RoundCost(need, option, inMix), takes, RoundsLeft(takes));
+    }
+
+    private double Damage(Need need, NeedOption option, int day, int rounds)
+    {
+        var late = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * day / RotaPlanner.FirmDays
+            : need.Kind == NeedKind.Round ? DelayCost * Math.Clamp(need.Urgency, 2, MostUrgent) * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
+            : DelayCost * Math.Clamp(need.Urgency, 1, MostUrgent) * day;
+        late += option.PatchOn is null ? 0 : PatchCost;
+        if (need.Damage is not { } damage)
+        {
+            return late;
+        }
+
+        int[] days = [.. Enumerable.Range(0, rounds).Select(k => day + k * option.Shape.SpacingDays)];
+        return damage.Loss(option.Option.Material, days) * Value(need) + late;
+    }
+
+    private double Changed(Need need, NeedOption option, DateOnly on) =>
+        garden.SeenPlan.FirstOrDefault(s => s.Key == need.Key()) is { } seen
+            ? (seen.On == on ? 0 : ChangeCost) + (seen.Recipe == option.Option.Recipe.Id ? 0 : ChangeCost)
+            : 0;
+
+    private double RoundCost(Need need, NeedOption option, IReadOnlyList<Material> inMix)
+    {
+        var seen = garden.LatestObservation(need.Planting.Id);
+        var helpers = seen is { LeavesLooked: > 0 } ? Math.Min(1, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked) : 0;
+        return (SprayVolume.LitresFor(garden, [need.Planting]) * LitreCost
+                + helpers * inMix.Max(m => m.HarmToHelpers) * HelperCost
+                + StressCost
+                + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(need.Planting.Crop), need.Planting, m)) ? TenderCost : 0)
+                // Among those that work, the better choice for this garden comes first.
+                + WorseCost * Math.Max(0, 2 - option.Option.Score))
+            * StanceWeight(garden.StanceAt(need.Place));
+    }
+
+    /// <summary>What a round takes of shelf, season limits, rows and label times.</summary>
+    private List<(int Resource, double Amount)> Takes(Need need, NeedOption option, IReadOnlyList<Material> inMix)
+    {
+        var takes = new List<(int Resource, double Amount)>();
+        var active = inMix[0];
+        var history = garden.AppliedAt(need.Place, garden.Now);
+        var season = garden.Garden.SeasonStart(garden.Today);
+        foreach (var limit in inMix.Take(MaterialChoice.Working(option.Option.Recipe)).Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
+        {
+            takes.Add((Resource($"limit/{need.Place.Id}/{limit.Together}", () => limit.Most - UseGuards.GivenSince(garden, history, season, limit)), 1));
+        }
+
+        if (active.InARowLimit is { } row)
+        {
+            takes.Add((Resource($"row/{need.Planting.Id}/{active.Group}", () => row - InARow(need, active)), 1));
+        }
+
+        if (active.Label?.MaxTimes is { } times)
+        {
+            takes.Add((Resource($"label/{need.Place.Id}/{active.Id}", () => times - history.Count(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season)), 1));
+        }
+
+        // A material that the household keeps no book of is taken to be at hand.
+        if (inMix.All(m => garden.Stocks.All(s => s.Material != m.Id)))
+        {
+            return takes;
+        }
+
+        var litres = SprayVolume.LitresFor(garden, [need.Planting]);
+        var mix = Mix.Make(garden.Catalogue, new MixOrder(option.Option.Recipe, need.Step, Math.Min(litres, Mix.MostLitres), garden.Garden.Kitchen), new MixConditions(null, [], false));
+        foreach (var part in mix.Parts.Where(p => garden.Stocks.Any(s => s.Material == p.Material.Id)))
+        {
+            takes.Add((Resource("shelf/" + part.Material.Id, () => garden.Stocks
+                .Where(s => s.Material == part.Material.Id && (Shelf.GoodUntil(part.Material, s) is not { } until || until >= garden.Today)).Sum(s => s.Left)), part.Amount));
+        }
+
+        return takes;
+    }
+
+    private int InARow(Need need, Material active) => garden.SpraysOn(need.Planting.Id).Where(a => a.At <= garden.Now && !a.PatchTest)
+        .Reverse().TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > garden.Now.AddDays(-UseGuards.RowDays)).Count();
+
+    /// <summary>Rounds that rows, season limits and the label leave; what is short is better than nothing.</summary>
+    private int RoundsLeft(IEnumerable<(int Resource, double Amount)> takes) =>
+        takes.Select(t => resources[t.Resource]).Where(r => !r.Key.StartsWith("shelf/", StringComparison.Ordinal))
+            .Select(r => (int)Math.Max(1, r.Left)).DefaultIfEmpty(int.MaxValue).Min();
+
+    private int Resource(string key, Func<double> left)
+    {
+        if (!resourceIndex.TryGetValue(key, out var index))
+        {
+            resourceIndex[key] = index = resources.Count;
+            resources.Add((key, left()));
+        }
+
+        return index;
+    }
+
+    /// <summary>Days that the second recipe waits after the first on one place; a day at least between two different ones.</summary>
+    private int[,] WaitsBetween()
+    {
+        var waits = new int[recipes.Count, recipes.Count];
+        var inMix = recipes.Select(r => MaterialChoice.MaterialsIn(garden.Catalogue, r)).ToList();
+        for (var a = 0; a < recipes.Count; a++)
+        {
+            for (var b = 0; b < recipes.Count; b++)
+            {
+                waits[a, b] = a == b
+                    ? Math.Min(RepeatAfterDays, garden.Catalogue.Material(recipes[a].Active.Material).Cadence.CurativeMinDays)
+                    : Math.Max(1, (int)Math.Ceiling(inMix[a].SelectMany(_ => inMix[b], (x, y) => Pairs.Between(garden.Catalogue, y, x).DaysApart).Max()));
+            }
+        }
+
+        return waits;
+    }
+
+    private static double StanceWeight(Stance stance) => stance switch
+    {
+        Stance.LastResort => 2,
+        Stance.KeepAhead => 0.6,
+        _ => 1,
+    };
+}

@@ -1,0 +1,179 @@
+using System.Globalization;
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Sky;
+
+namespace Mauvaise.Core.Planning;
+
+/// <summary>Puts the gardening back into a solved problem: outings in order, and the reasons for and against.</summary>
+internal sealed class RotaReading(RotaBuild build)
+{
+    private readonly GardenSnapshot garden = build.Garden;
+    private readonly IReadOnlyList<Need> needs = build.Needs;
+    private readonly RotaHours hours = build.Hours;
+
+    public Rota Read(RotaSolution solution)
+    {
+        var rounds = needs.SelectMany((n, i) => RoundsOf(i, n, solution.Choices[i])).ToList();
+        var outings = rounds.GroupBy(r => (r.On, Morning: Morning(r)))
+            .OrderBy(g => g.Key.On).ThenByDescending(g => g.Key.Morning)
+            .Select(g => ToOuting(g.Key.On, g.Key.Morning, [.. g])).ToList();
+        var patches = needs.Select((n, i) => (Need: n, solution.Choices[i].Option)).Where(x => x.Need.Options.Count > 0)
+            .Select(x => (x.Need, Option: x.Need.Options[Math.Max(0, x.Option)]))
+            .Where(x => x.Option.PatchOn is not null)
+            .Select(x => new PlannedPatch(x.Need.Planting, x.Need.Place, x.Need.Target, x.Option.Option.Recipe, x.Option.PatchOn!.Value,
+                hours.Of(x.Need.Place, x.Option.Option.Material).Take(4).FirstOrDefault(h => h is not null)))
+            .ToList();
+        return new Rota(
+            garden.Today,
+            garden.Today.AddDays(build.FirmDays - 1),
+            outings,
+            patches,
+            RotaVisits.CheckBacks(garden, rounds),
+            RotaVisits.Walks(garden, [.. outings.Select(o => o.On).Distinct()]),
+            [.. needs.Index().Where(n => solution.Choices[n.Index].Option < 0).Select(n => new NotPlanned(n.Item.Planting, n.Item.Target, WhyNot(n.Index)))],
+            [.. Cannot()],
+            RotaOutline.Of(garden, rounds),
+            RotaChanges.Since(garden, rounds),
+            solution.Cost);
+    }
+
+    private bool Morning(PlannedRound r) => TimeZoneInfo.ConvertTime(r.Hours.From, garden.Garden.Zone).Hour < 12;
+
+    private IEnumerable<PlannedRound> RoundsOf(int index, Need need, RotaChoice choice)
+    {
+        if (choice.Option < 0)
+        {
+            yield break;
+        }
+
+        var option = need.Options[choice.Option];
+        var slots = hours.Of(need.Place, option.Option.Material);
+        for (var k = 0; k < choice.Slots.Length; k++)
+        {
+            var slot = choice.Slots[k];
+            yield return new PlannedRound(
+                need.Key(k), need.Kind, need.Planting, need.Place, need.Target, option.Option.Recipe, need.Step,
+                need.RoundsGiven + k + 1,
+                Math.Max(need.Rounds, need.RoundsGiven + k + 1),
+                garden.Today.AddDays(RotaProblem.DayOf(slot)),
+                slots[slot]!,
+                k == 0 && need.Pinned is not null,
+                k == 0
+                    ? [.. need.Why, .. option.Option.Reasons, DayWhy(index, need, choice.Option, slot)]
+                    : [$"Round {need.RoundsGiven + k + 1}: {option.Shape.Because}."],
+                k == 0 ? need.Against : []);
+        }
+    }
+
+    /// <summary>Why this day: what a day or two later would cost, or why it was not sooner.</summary>
+    private string DayWhy(int index, Need need, int option, int slot)
+    {
+        if (need.Pinned is not null)
+        {
+            return "You pinned it to this day.";
+        }
+
+        var first = build.Problem.Needs[index].Options[option].First;
+        var sooner = Enumerable.Range(0, slot).Where(s => double.IsPositiveInfinity(first[s])).Count();
+        var later = Enumerable.Range(slot + 1, build.Problem.Slots - slot - 1).Where(s => !double.IsPositiveInfinity(first[s]) && RotaProblem.DayOf(s) >= RotaProblem.DayOf(slot) + 3).Select(s => (int?)s).FirstOrDefault();
+        var cost = later is { } l ? FormattableString.Invariant($" Three days later it would cost {Math.Max(0, first[l] - first[slot]) * 100:0.0} % of the crop more.") : "";
+        return (sooner >= slot ? "The first time that hours and rules allow." : "It goes with what else is done then, and costs least.") + cost;
+    }
+
+    private Outing ToOuting(DateOnly on, bool morning, List<PlannedRound> rounds)
+    {
+        // What is only protected comes before what is sick: hands and hoses carry it.
+        var tanks = rounds.GroupBy(r => (r.Recipe.Id, r.Step)).Select(g =>
+        {
+            List<PlannedRound> inOrder = [.. g.OrderBy(r => r.Kind != NeedKind.Protect).ThenBy(r => r.Hours.From).ThenBy(r => r.Place.Order).ThenBy(r => r.Planting.Crop, StringComparer.Ordinal)];
+            return new PlannedTank(inOrder[0].Recipe, g.Key.Step, SprayVolume.LitresFor(garden, inOrder.Select(r => r.Planting).DistinctBy(p => p.Id)), inOrder);
+        }).OrderBy(t => t.Rounds.Any(r => r.Kind != NeedKind.Protect)).ThenBy(t => t.Rounds[0].Hours.From).ThenBy(t => t.Recipe.Id, StringComparer.Ordinal).ToList();
+        var there = rounds.Select(r => r.Planting.Id).ToHashSet();
+        var hours = new SlotHours(rounds.Min(r => r.Hours.From), rounds.Max(r => r.Hours.To), rounds.Max(r => r.Hours.Verdict), rounds.All(r => r.Hours.Known));
+        return new Outing(
+            rounds.Select(r => r.Key).Min(StringComparer.Ordinal)!,
+            on,
+            morning,
+            hours,
+            tanks,
+            [.. garden.Tasks.Where(t => t.State == TaskState.Planned && t.DueOn <= on && there.Contains(t.PlantingId) && garden.Catalogue.FindMeasure(t.Step) is { Rung: not Rung.Look })]);
+    }
+
+    /// <summary>Why a need is not planned, and what would change that.</summary>
+    public string WhyNot(int index)
+    {
+        var need = needs[index];
+        if (need.Options.Count == 0)
+        {
+            return need.Against.Count > 0 ? string.Join(" ", need.Against.Take(2)) : $"Nothing that may be used here works on {need.Target.Name.ToLowerInvariant()}.";
+        }
+
+        var option = need.Options[0];
+        var material = option.Option.Material;
+        var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, option.Option.Recipe);
+        var earliest = option.From > need.From ? option.From : need.From;
+        var on = need.Pinned ?? earliest;
+        if (on < earliest)
+        {
+            return $"Not before {Date(earliest)}{(option.PatchOn is null ? "" : ": two leaves are tried first")}.";
+        }
+
+        var at = garden.Now.AddDays(on.DayNumber - garden.Today.DayNumber);
+        if (UseGuards.Against(garden, need.Planting, inMix, at, MaterialChoice.Working(option.Option.Recipe)) is [var first, ..])
+        {
+            return $"{material.Name}: {first.Clause}.";
+        }
+
+        var open = hours.Of(need.Place, material);
+        var wanted = Enumerable.Range(0, open.Length).Where(s => need.Pinned is null || garden.Today.AddDays(RotaProblem.DayOf(s)) == on);
+        if (wanted.All(s => open[s] is null))
+        {
+            return $"No hour {(need.Pinned is null ? "in the fortnight" : $"on {Date(on)}")} suits {material.Name.ToLowerInvariant()} there: {ClosedBy(need.Place, material, on)}";
+        }
+
+        foreach (var ((key, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
+        {
+            return key.StartsWith("shelf/", StringComparison.Ordinal) && garden.Catalogue.Material(key["shelf/".Length..]) is var what
+                ? string.Create(CultureInfo.InvariantCulture, $"A round takes {amount:0.#} {what.Unit} of {what.Name.ToLowerInvariant()} and {left:0.#} {what.Unit} are on the shelf: buy some, or enter what there is.")
+                : $"{material.Name} has been given here as often as it may be this season.";
+        }
+
+        return need.Pinned is null
+            ? "Beside what is planned it would break a wait, a limit or the shelf, or waiting costs less than going out."
+            : $"On {Date(on)} it would break a wait, a limit or the shelf beside what else is planned there.";
+    }
+
+    /// <summary>The rule that closes most hours of a day, in a sentence.</summary>
+    private string ClosedBy(Place place, Material material, DateOnly on)
+    {
+        var judged = SprayHours.Judge(garden.PlannedSkyOf(place), Later(garden.Now, garden.Garden.StartOf(on)), garden.Garden.StartOf(on.AddDays(1)), material);
+        var rule = judged.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).FirstOrDefault();
+        return rule?.First().Sentence ?? "nobody is free, or the weather is not known.";
+    }
+
+    private static DateTimeOffset Later(DateTimeOffset a, DateTimeOffset b) => a > b ? a : b;
+
+    private IEnumerable<string> Cannot()
+    {
+        if (garden.Weather.Hours.All(h => !h.IsComplete))
+        {
+            yield return "No weather is known, so hours are the usual ones and the sky has the last word. Connect a weather service or import a file under Weather.";
+        }
+
+        if (garden.Garden.Free is { } free && free.Days.All(d => d == 0))
+        {
+            yield return "Nobody is ever free, so nothing can be planned. Say under Garden when somebody is.";
+        }
+
+        if (garden.Stocks.Count == 0)
+        {
+            yield return "Nothing is written down on the shelf, so amounts are not checked. Enter what there is under Shelf.";
+        }
+    }
+
+    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,164 @@
+using System.Globalization;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Web.Ledger;
+
+/// <summary>A line of the table that is being read. What can not be read is noted, with its line and column.</summary>
+internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> cells, GardenSnapshot garden, List<string> faults)
+{
+    public GardenSnapshot Garden => garden;
+    public Guid GardenId => garden.Garden.Id;
+
+    public string? Words(string column) => cells.TryGetValue(column, out var cell) && cell.Trim() is { Length: > 0 } words ? words : null;
+
+    /// <summary>Free words, as they were before they were made safe.</summary>
+    public string? Note(string column)
+    {
+        var words = cells.TryGetValue(column, out var cell) && cell.Length > 0 ? LedgerColumns.Plain(cell) : null;
+        Hold(words is null or { Length: <= 2000 }, column, "it has up to 2000 letters");
+        return words;
+    }
+
+    public void Hold(bool holds, string column, string why)
+    {
+        if (!holds)
+        {
+            faults.Add($"Line {number}, {column}: {why}.");
+        }
+    }
+
+    public Guid? Id(string column)
+    {
+        var id = Guid.Empty;
+        var words = Words(column);
+        Hold(words is null || Guid.TryParse(words, out id), column, $"\"{words}\" is no id");
+        return words is null || id == Guid.Empty ? null : id;
+    }
+
+    public DateTimeOffset Instant(string column)
+    {
+        var words = Words(column);
+        if (DateTimeOffset.TryParse(words, CultureInfo.InvariantCulture, DateTimeStyles.None, out var at) && words!.Length > 10)
+        {
+            // Without an offset it is the garden's own time.
+            var hasOffset = words.EndsWith('Z') || words[10..].Contains('+', StringComparison.Ordinal) || words[10..].Contains('-', StringComparison.Ordinal);
+            var instant = hasOffset ? at : new DateTimeOffset(at.DateTime, garden.Garden.Zone.GetUtcOffset(at.DateTime));
+            Hold(instant <= garden.Now.AddMinutes(5), column, "it lies in the future");
+            return instant.ToUniversalTime();
+        }
+
+        Hold(false, column, $"\"{words}\" is no time; write 2026-07-16T18:30");
+        return default;
+    }
+
+    public DateOnly? Day(string column)
+    {
+        var day = default(DateOnly);
+        var words = Words(column);
+        Hold(words is null || DateOnly.TryParseExact(words, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day), column, $"\"{words}\" is no day; write 2026-07-16");
+        return words is null || day == default ? null : day;
+    }
+
+    public double? Number(string column, double low, double high)
+    {
+        var value = 0.0;
+        var words = Words(column);
+        Hold(words is null || (double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value >= low && value <= high), column, $"\"{words}\" is no number from {low} to {high}");
+        return words is null ? null : value;
+    }
+
+    public IReadOnlyList<double> Numbers(string column)
+    {
+        var values = new List<double>();
+        foreach (var words in (Words(column) ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries))
+        {
+            var value = 0.0;
+            Hold(double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value is > 0 and <= 1, column, $"\"{words}\" is no share from 0 to 1");
+            values.Add(value);
+        }
+
+        return values;
+    }
+
+    public int? Whole(string column, int most)
+    {
+        var value = 0;
+        var words = Words(column);
+        Hold(words is null || (int.TryParse(words, NumberStyles.None, CultureInfo.InvariantCulture, out value) && value <= most), column, $"\"{words}\" is no whole number up to {most}");
+        return words is null ? null : value;
+    }
+
+    public bool Yes(string column)
+    {
+        var words = Words(column)?.ToLowerInvariant();
+        Hold(words is null or "yes" or "no" or "true" or "false", column, $"\"{words}\" is neither yes nor no");
+        return words is "yes" or "true";
+    }
+
+    public T Enum<T>(string column)
+        where T : struct, Enum
+    {
+        var value = default(T);
+        var words = Words(column);
+        Hold(words is null || (!char.IsDigit(words[0]) && System.Enum.TryParse(words, true, out value)), column, $"\"{words}\" is none of {string.Join(", ", System.Enum.GetNames<T>())}");
+        return value;
+    }
+
+    public string? Names<T>(string column)
+        where T : struct, Enum
+    {
+        var names = (Words(column) ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        foreach (var name in names)
+        {
+            Hold(System.Enum.GetNames<T>().Contains(name), column, $"\"{name}\" is none of {string.Join(", ", System.Enum.GetNames<T>())}");
+        }
+
+        return names.Length > 0 ? string.Join(',', names) : null;
+    }
+
+    public string? Known(string column, Func<string, bool> known, string what)
+    {
+        var words = Words(column);
+        Hold(words is not null && known(words), column, words is null ? $"it names no {what}" : $"\"{words}\" is no {what} of the catalogue");
+        return words;
+    }
+
+    public string? Target() => Words("against") is null ? null : Known("against", t => garden.Catalogue.FindTarget(t) is not null, "pest or disease");
+
+    public Guid? Person()
+    {
+        var name = Note("person");
+        var member = garden.Members.FirstOrDefault(m => string.Equals(m.Name, name, StringComparison.OrdinalIgnoreCase));
+        Hold(name is null || member is not null, "person", $"\"{name}\" is nobody of the household");
+        return member?.Id;
+    }
+
+    public Guid Planting() => Plantings() is [var first, ..] ? first : Guid.Empty;
+
+    /// <summary>By their ids; for a line that was written by hand by "place/crop", the one that grew then.</summary>
+    public IReadOnlyList<Guid> Plantings()
+    {
+        if (Words("planting_ids") is { } ids)
+        {
+            var found = ids.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Guid.TryParse(id, out var g) && garden.FindPlanting(g) is not null ? g : Guid.Empty).ToList();
+            Hold(!found.Contains(Guid.Empty), "planting_ids", "one of the plantings is not in this garden");
+            return [.. found.Where(f => f != Guid.Empty)];
+        }
+
+        var day = garden.Garden.DateOf(DateTimeOffset.TryParse(Words("at"), CultureInfo.InvariantCulture, DateTimeStyles.None, out var at) ? at : garden.Now);
+        var plantings = new List<Guid>();
+        foreach (var words in (Note("places") ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            var parts = words.Split('/');
+            var planting = garden.Plantings.FirstOrDefault(p => p.GrowsOn(day) && string.Equals(garden.PlaceOf(p).Name, parts[0].Trim(), StringComparison.OrdinalIgnoreCase) && (parts.Length == 1 || p.Crop == parts[1].Trim()));
+            Hold(planting is not null, "places", $"nothing like \"{words}\" grew then; write place/crop");
+            if (planting is not null)
+            {
+                plantings.Add(planting.Id);
+            }
+        }
+
+        Hold(plantings.Count > 0, "planting_ids", "it says nowhere");
+        return plantings;
+    }
+}
