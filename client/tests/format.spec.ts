@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { civilDay, clock, day, dayAndClock, percent, volume } from '@/kit/format'
+import { civilDay, clock, day, dayAndClock, inSentence, percent, volume } from '@/kit/format'
 import { byDay } from '@/jobs/windows/hours'
 
 describe('times', () => {
@@ -39,5 +39,18 @@ describe('hours by day', () => {
     const skip = byDay([hour('2026-03-29T00:00:00Z'), hour('2026-03-29T01:00:00Z')], 'Europe/Vienna')
     expect(skip[0]?.cells[2]).toBeNull()
     expect(skip[0]?.cells[3]?.hour).toBe('2026-03-29T01:00:00Z')
+  })
+})
+
+describe('names within a sentence', () => {
+  it.each([
+    ['Neem oil', 'neem oil'],
+    ['Bt kurstaki', 'Bt kurstaki'],
+    ['Colorado potato beetle', 'Colorado potato beetle'],
+    ['DE, dusted', 'DE, dusted'],
+    ['Wrong pH', 'wrong pH'],
+    ['', ''],
+  ])('%s becomes %s', (name, said) => {
+    expect(inSentence(name)).toBe(said)
   })
 })

@@ -69,4 +69,14 @@ public class MeasureTests
                 ? k.ErrorPercent == 0 && k.Text.Contains("scale", StringComparison.Ordinal)
                 : Math.Abs(measured - ml) / ml <= 0.05 + 1e-9 && Math.Abs((measured - ml) / ml * 100 - k.ErrorPercent) < 1e-9;
         });
+
+    [Theory]
+    [InlineData("Neem oil", "neem oil")]
+    [InlineData("Bt kurstaki", "Bt kurstaki")]
+    [InlineData("Colorado potato beetle", "Colorado potato beetle")]
+    [InlineData("Tomato-leaf infusion", "tomato-leaf infusion")]
+    [InlineData("DE, dusted", "DE, dusted")]
+    [InlineData("Wrong pH", "wrong pH")]
+    public void A_name_within_a_sentence_keeps_the_capitals_that_are_its_own(string name, string said) =>
+        Assert.Equal(said, name.InSentence());
 }

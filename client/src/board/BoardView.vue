@@ -6,7 +6,7 @@ import { answer, api } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
-import { clock, dayAndClock, percent } from '@/kit/format'
+import { clock, dayAndClock, inSentence, percent } from '@/kit/format'
 import { useCheckBacks } from '@/jobs/checkback/useCheckBack'
 import { isTyping } from '@/shell/useKeys'
 import { clamp, pan, type Span, timeScale, zoom } from './axis'
@@ -138,7 +138,7 @@ const shownGroups = computed(() => {
               <button @click="open(i)" @focus="selected = i">
                 <strong>{{ row.name }}</strong>
                 <span class="soft">{{
-                  row.plantings.map((p) => p.cropName.toLowerCase()).join(', ') || 'nothing planted'
+                  row.plantings.map((p) => inSentence(p.cropName)).join(', ') || 'nothing planted'
                 }}</span>
               </button>
             </li>

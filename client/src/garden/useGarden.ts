@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tansta
 import { useLocalStorage } from '@vueuse/core'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
+import { inSentence } from '@/kit/format'
 
 export type Garden = Schemas['GardenAnswer']
 export type Planting = Schemas['PlantingAnswer']
@@ -45,7 +46,7 @@ export function useGarden() {
   )
   /** What grows, to choose from. */
   const plantingOptions = computed(() =>
-    plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
+    plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${inSentence(p.cropName)}` })),
   )
   return { state, gardenId, garden, query, memberId, choose, plantings, plantingOptions }
 }

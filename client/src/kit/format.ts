@@ -43,3 +43,12 @@ export function volume(litres: number): string {
 export function trim(value: number, digits: number): string {
   return String(Number(value.toFixed(digits)))
 }
+
+/** Words that keep their capital wherever they stand, as the app's sentences have them too. */
+const proper = new Set(['Bt', 'Brussels', 'Cercospora', 'Colorado', 'Septoria'])
+
+/** A name of the catalogue as it stands within a sentence: "neem oil", but "Bt kurstaki". */
+export function inSentence(name: string): string {
+  const [first = ''] = name.split(' ', 1)
+  return proper.has(first) || !/^.\p{Ll}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1)
+}

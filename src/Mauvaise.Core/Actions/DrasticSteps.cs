@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
@@ -72,7 +73,7 @@ internal static class SpraySteps
             .. f.Doubled || f.RainWillSpread ? [f.RainWillSpread && !f.Doubled ? FormattableString.Invariant($"{f.RainMm:0} mm of rain in three days will spread it.") : f.Line.Reason] : Array.Empty<string>(),
             .. best.Reasons,
             shape.Reason,
-            .. options.Where(o => !o.Allowed).Take(NamedAgainst).Select(o => $"Not {o.Material.Name.ToLowerInvariant()}: {o.PassedOver[0]}."),
+            .. options.Where(o => !o.Allowed).Take(NamedAgainst).Select(o => $"Not {o.Material.Name.InSentence()}: {o.PassedOver[0]}."),
         ];
         if (f.Planting.InFlower)
         {
@@ -92,7 +93,7 @@ internal static class SpraySteps
         return UseGuards.PatchOf(f.Garden, f.Crop, best.Material) switch
         {
             { State: PatchState.Waiting, JudgeOn: { } on } => Step(form, name, StepChoice.PassedOver, [$"Two leaves wait to be judged on {ActionLadder.Date(on)}.", .. why], best, shape),
-            { State: PatchState.Needed } => Step("patch-test", $"Two leaves first: {name.ToLowerInvariant()}", StepChoice.Do, why, best, shape, f.Garden.Today),
+            { State: PatchState.Needed } => Step("patch-test", $"Two leaves first: {name.InSentence()}", StepChoice.Do, why, best, shape, f.Garden.Today),
             _ => Step(form, name, StepChoice.Do, why, best, shape, f.Garden.Today),
         };
     }
@@ -182,6 +183,6 @@ internal static class TakeOutSteps
 
         var rounds = CourseShape.For(f.Garden, f.Planting, target, best.Material).Rounds;
         var litres = SprayVolume.LitresFor(f.Garden, [f.Planting]);
-        return FormattableString.Invariant($"It saves {rounds} rounds of {best.Material.Name.ToLowerInvariant()}, {rounds * litres:0.#} l in all, and its neighbours.");
+        return FormattableString.Invariant($"It saves {rounds} rounds of {best.Material.Name.InSentence()}, {rounds * litres:0.#} l in all, and its neighbours.");
     }
 }

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 
@@ -84,7 +85,7 @@ public sealed record Finding(
     /// <summary>"12 % of leaves with black bean aphid, line 20 %".</summary>
     public string Told => FormattableString.Invariant($"{Share * 100:0} % of leaves with {Name}, line {Line.Share * 100:0} %");
 
-    public string Name => Target is null ? "something unnamed" : IsGroup ? TargetGroups.Words(Target.Group) : Target.Name.ToLowerInvariant();
+    public string Name => Target is null ? "something unnamed" : IsGroup ? TargetGroups.Words(Target.Group) : Target.Name.InSentence();
 
     /// <param name="seen">A count: at least one leaf was looked at.</param>
     public static Finding Of(GardenSnapshot garden, Planting planting, Observation seen)

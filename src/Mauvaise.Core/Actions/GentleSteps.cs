@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 
@@ -268,6 +269,6 @@ internal static class IsolateSteps
                 : MeasureFits.Step(f, "look-at-neighbours", StepChoice.PassedOver, [$"{string.Join(" and ", beside.Select(Crop))} beside it: looked at already."]);
         }
 
-        string Crop(Planting p) => f.Garden.Catalogue.Crop(p.Crop).Name.ToLowerInvariant();
+        string Crop(Planting p) => f.Garden.Catalogue.Crop(p.Crop).Name.InSentence();
     }
 }

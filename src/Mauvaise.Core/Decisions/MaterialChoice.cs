@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Decisions;
 
@@ -55,7 +56,7 @@ public static class MaterialChoice
         var own = learned is null ? 0 : learned.OwnWeight / (learned.OwnWeight + learned.UsualWeight);
         var grade = material.Evidence switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
         var score = works * (grade + (1 - grade) * own);
-        reasons.Add($"{Evidence(material.Evidence)} evidence against {target.Name.ToLowerInvariant()}.");
+        reasons.Add($"{Evidence(material.Evidence)} evidence against {target.Name.InSentence()}.");
         if (learned is { OwnWeight: > 0.5 })
         {
             reasons.Add(FormattableString.Invariant($"Here it took {learned.Now * 100:0} % by what you counted; {learned.UsualMean * 100:0} % is usual."));
@@ -64,7 +65,7 @@ public static class MaterialChoice
         if (garden.Learned.Injury(material.Id, crop.Id)?.Share is { OwnHits: > 0 } hurt && hurt.Now > hurt.UsualMean)
         {
             score *= 1 - (hurt.Now - hurt.UsualMean);
-            reasons.Add(FormattableString.Invariant($"It hurt {crop.Name.ToLowerInvariant()} here: {hurt.Now * 100:0} of a hundred sprays, as far as you saw."));
+            reasons.Add(FormattableString.Invariant($"It hurt {crop.Name.InSentence()} here: {hurt.Now * 100:0} of a hundred sprays, as far as you saw."));
         }
 
         if (LastCourseGroup(garden, history, target) is { } last)
@@ -84,7 +85,7 @@ public static class MaterialChoice
         if (UseGuards.PatchOf(garden, crop, material) is { State: PatchState.Needed or PatchState.Waiting })
         {
             score *= 0.9;
-            reasons.Add($"New on {crop.Name.ToLowerInvariant()} here: two leaves first.");
+            reasons.Add($"New on {crop.Name.InSentence()} here: two leaves first.");
         }
 
         if (garden.Stocks.Count > 0 && garden.Stocks.All(x => x.Material != material.Id || x.Left <= 0))

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Decisions;
 
@@ -81,7 +82,7 @@ public static class UseGuards
          where pair.DaysApart > 0 && at < a.At.AddDays(pair.DaysApart)
          orderby a.At.AddDays(pair.DaysApart) descending
          select new UseReason("wait", FormattableString.Invariant(
-             $"{before.Name.ToLowerInvariant()} was given here on {garden.Garden.DateOf(a.At):d MMMM} and {pair.Why}; {now.Name.ToLowerInvariant()} waits {Days(pair.DaysApart)}, until {garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)):d MMMM}")))
+             $"{before.Name.InSentence()} was given here on {garden.Garden.DateOf(a.At):d MMMM} and {pair.Why}; {now.Name.InSentence()} waits {Days(pair.DaysApart)}, until {garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)):d MMMM}")))
         .Take(1);
 
     private static IEnumerable<UseReason> SeasonLimits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IEnumerable<Material> inMix, DateTimeOffset at)
@@ -134,7 +135,7 @@ public static class UseGuards
         var longest = inMix.Where(m => m.DaysToWait is > 0).MaxBy(m => m.DaysToWait);
         if (longest?.DaysToWait is { } wait && garden.Picks.FirstOrDefault(p => p.PlantingId == planting.Id && p.On >= day && p.On < day.AddDays(wait)) is { } pick)
         {
-            yield return new("pick-wait", FormattableString.Invariant($"picking is planned for {pick.On:d MMMM} and {longest.Name.ToLowerInvariant()} wants {Days(wait)} before it; pick first, then spray"));
+            yield return new("pick-wait", FormattableString.Invariant($"picking is planned for {pick.On:d MMMM} and {longest.Name.InSentence()} wants {Days(wait)} before it; pick first, then spray"));
         }
     }
 
@@ -143,7 +144,7 @@ public static class UseGuards
         var furthest = inMix.MaxBy(m => m.KeepFromPondM)!;
         if (place.PondDistanceM is { } pond && pond < furthest.KeepFromPondM)
         {
-            yield return new("pond", FormattableString.Invariant($"the pond is {pond:0.#} m away and {furthest.Name.ToLowerInvariant()} keeps {furthest.KeepFromPondM:0} m from water"));
+            yield return new("pond", FormattableString.Invariant($"the pond is {pond:0.#} m away and {furthest.Name.InSentence()} keeps {furthest.KeepFromPondM:0} m from water"));
         }
     }
 

@@ -73,7 +73,7 @@ public static class PlaceStory
 
     private static StoryChapter OfTrouble(GardenSnapshot season, Planting planting, Target target)
     {
-        var crop = season.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant();
+        var crop = season.Catalogue.Crop(planting.Crop).Name.InSentence();
         var judged = season.CheckBacks.Where(c => c.ObservationId is not null).Select(c => c.ObservationId!.Value).ToHashSet();
         var found = season.CountsOf(planting.Id).Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id)).Select((o, i) => new StoryLine(StoryKind.Found, o.At, FormattableString.Invariant(
             $"{(i == 0 ? "Found" : "Still there")}: {o.LeavesAffected} of {o.LeavesLooked} leaves{(o.SeverityPercent is { } area ? FormattableString.Invariant($", {area:0} % of such a leaf") : "")}.{Company(o)}{Noted(o.Note ?? "")}"), o.Id));

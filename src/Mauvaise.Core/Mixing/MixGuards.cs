@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -63,7 +64,7 @@ public static class MixGuards
 
         if (conditions.TenderCrops.Count > 0)
         {
-            down.Add(new("tender", MixVerdict.StepDown, $"{string.Join(", ", conditions.TenderCrops)} scorches easily from {active.Name.ToLowerInvariant()}: one step down, two leaves first."));
+            down.Add(new("tender", MixVerdict.StepDown, $"{string.Join(", ", conditions.TenderCrops)} scorches easily from {active.Name.InSentence()}: one step down, two leaves first."));
         }
 
         if (conditions.Seedlings)
@@ -86,7 +87,7 @@ public static class MixGuards
         {
             var doses = p.Material.Doses!;
             yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant(
-                $"{p.UsualPerLitre:0.#} {doses.Unit} of {p.Material.Name.ToLowerInvariant()} {Per(doses.Per)} is over its {(p.Material.Label is null ? "ceiling" : "label")}; {doses.Ceiling:0.#} {doses.Unit} is the most."));
+                $"{p.UsualPerLitre:0.#} {doses.Unit} of {p.Material.Name.InSentence()} {Per(doses.Per)} is over its {(p.Material.Label is null ? "ceiling" : "label")}; {doses.Ceiling:0.#} {doses.Unit} is the most."));
         }
 
         if (shares.Where(s => s.Material.Unit == "ml").Sum(s => s.PerLitre) >= 1000)
@@ -139,7 +140,7 @@ public static class MixGuards
                 if (Pairs.Between(catalogue, all[i], all[j]) is { InOneTank: "never" } pair)
                 {
                     var wait = pair.DaysApart > 0 ? FormattableString.Invariant($"Give them {pair.DaysApart:0} {(pair.DaysApart == 1 ? "day" : "days")} apart.") : "Give one of them alone.";
-                    yield return new("never-together", MixVerdict.Refused, $"{all[i].Name} and {all[j].Name.ToLowerInvariant()} may not meet in one tank: {pair.Why}. {wait}");
+                    yield return new("never-together", MixVerdict.Refused, $"{all[i].Name} and {all[j].Name.InSentence()} may not meet in one tank: {pair.Why}. {wait}");
                 }
             }
         }

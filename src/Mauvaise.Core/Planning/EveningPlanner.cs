@@ -185,11 +185,11 @@ public static class EveningPlanner
             }
             else if (round is not null && round.On > garden.Today)
             {
-                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.ToLowerInvariant()}, planned for {Date(round.On)}. {round.Why[^1]}"));
+                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.InSentence()}, planned for {Date(round.On)}. {round.Why[^1]}"));
             }
             else if (not is not null)
             {
-                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.ToLowerInvariant()} is not planned. {not.Sentence}"));
+                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.InSentence()} is not planned. {not.Sentence}"));
             }
             else
             {
@@ -240,7 +240,7 @@ public static class EveningPlanner
     {
         if (wishes.FirstOrDefault(w => w.Planting.Id == planting.Id && w.Kind == DeedKind.Spray) is { } first)
         {
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.ToLowerInvariant()} waits, {first.Target.Name.ToLowerInvariant()} comes first here."));
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.InSentence()} waits, {first.Target.Name.InSentence()} comes first here."));
             return;
         }
 
@@ -257,7 +257,7 @@ public static class EveningPlanner
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= garden.Today;
         if (!due || against.Count > 0)
         {
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: course against {target.Name.ToLowerInvariant()}. {(due ? $"{material.Name} waits: {against[0].Clause}." : course.Sentence)}"));
+            left.Add(new(planting.Id, $"{Where(garden, planting)}: course against {target.Name.InSentence()}. {(due ? $"{material.Name} waits: {against[0].Clause}." : course.Sentence)}"));
             return;
         }
 
@@ -272,7 +272,7 @@ public static class EveningPlanner
     /// <summary>Says that two leaves wait to be judged; null when they do not.</summary>
     private static string? PatchWaits(GardenSnapshot garden, Planting planting, Material material) =>
         UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), material) is { State: PatchState.Waiting, JudgeOn: { } on }
-            ? $"{Where(garden, planting)}: two leaves were tried with {material.Name.ToLowerInvariant()}; judge them {When(garden, on)}."
+            ? $"{Where(garden, planting)}: two leaves were tried with {material.Name.InSentence()}; judge them {When(garden, on)}."
             : null;
 
     /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>
@@ -303,7 +303,7 @@ public static class EveningPlanner
         return MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
             && PatchWaits(garden, planting, best.Material) is null
             ? new Wish(planting, target, DeedKind.Renew, best, DoseStep.Gentle,
-                [new("cover-lapsed", FormattableString.Invariant($"{now * 100:0} % of the {material.Name.ToLowerInvariant()} is left at {place.Name}; keep ahead wants 60 %."))])
+                [new("cover-lapsed", FormattableString.Invariant($"{now * 100:0} % of the {material.Name.InSentence()} is left at {place.Name}; keep ahead wants 60 %."))])
             : null;
     }
 
@@ -317,7 +317,7 @@ public static class EveningPlanner
         let spots = string.Join(", ", plantings.Select(p => Where(garden, p)))
         select new Deed(
             kind,
-            tank.Key.Patch ? $"Two leaves first: {first.Option.Recipe.Name.ToLowerInvariant()} on {spots}" : $"{first.Option.Recipe.Name}: {spots}",
+            tank.Key.Patch ? $"Two leaves first: {first.Option.Recipe.Name.InSentence()} on {spots}" : $"{first.Option.Recipe.Name}: {spots}",
             tank.Key.Patch
                 ? $"It is new on this crop here. {TankVolume.Text(litres, garden.Garden.Kitchen)}, judged after {UseGuards.PatchTestDays * 24} hours; the rest waits for that."
                 : $"{TankVolume.Text(litres, garden.Garden.Kitchen)}, {first.Step.ToString().ToLowerInvariant()} dose. Undersides first.",
@@ -364,7 +364,7 @@ public static class EveningPlanner
     }
 
     private static string Where(GardenSnapshot garden, Planting planting) =>
-        $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant()}";
+        $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.InSentence()}";
 
     private static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? "today" : Date(date);
 

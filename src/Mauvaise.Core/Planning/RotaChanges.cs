@@ -1,5 +1,6 @@
 using System.Globalization;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Planning;
 
@@ -21,7 +22,7 @@ internal static class RotaChanges
             .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On != r.On)
                 .Select(r => new PlanChange(ChangeKind.Moved, r.Planting, $"{Words(garden, r)}: moved from {Date(seen[r.Key].On)} to {Date(r.On)}. {MovedWhy(garden, r, seen[r.Key])}")),
             .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On == r.On && s.Recipe != r.Recipe.Id)
-                .Select(r => new PlanChange(ChangeKind.OtherMix, r.Planting, $"{Where(garden, r.Planting)}: {r.Recipe.Name.ToLowerInvariant()} instead of {garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.ToLowerInvariant() ?? "what was planned"}, {Date(r.On)}.")),
+                .Select(r => new PlanChange(ChangeKind.OtherMix, r.Planting, $"{Where(garden, r.Planting)}: {r.Recipe.Name.InSentence()} instead of {garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? "what was planned"}, {Date(r.On)}.")),
             .. garden.SeenPlan.Where(s => !now.ContainsKey(s.Key)).Select(s => Dropped(garden, s)).OfType<PlanChange>(),
         ];
     }
@@ -52,12 +53,12 @@ internal static class RotaChanges
             : garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == id && c.Target == target.Id) ? "you skipped it"
             : seen.On > garden.Today.AddDays(RotaPlanner.FirmDays - 1) ? "it lies beyond the fortnight now"
             : "it is not wanted any more, or can not be done";
-        return new PlanChange(ChangeKind.Dropped, planting, $"{Where(garden, planting)}: nothing against {target.Name.ToLowerInvariant()} on {Date(seen.On)}; {why}.");
+        return new PlanChange(ChangeKind.Dropped, planting, $"{Where(garden, planting)}: nothing against {target.Name.InSentence()} on {Date(seen.On)}; {why}.");
     }
 
-    private static string Words(GardenSnapshot garden, PlannedRound r) => $"{Where(garden, r.Planting)}, {r.Recipe.Name.ToLowerInvariant()} against {r.Target.Name.ToLowerInvariant()}";
+    private static string Words(GardenSnapshot garden, PlannedRound r) => $"{Where(garden, r.Planting)}, {r.Recipe.Name.InSentence()} against {r.Target.Name.InSentence()}";
 
-    private static string Where(GardenSnapshot garden, Planting planting) => $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.ToLowerInvariant()}";
+    private static string Where(GardenSnapshot garden, Planting planting) => $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.InSentence()}";
 
     private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
 }

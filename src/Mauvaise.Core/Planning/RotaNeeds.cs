@@ -5,6 +5,7 @@ using Mauvaise.Core.Courses;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Sky;
@@ -192,8 +193,8 @@ internal static class RotaNeeds
                 NeedKind.Protect, planting, place, target, DoseStep.Gentle, 0, 1, Later(garden, planting, target, garden.Today),
                 [.. allowed.Select(o => Option(garden, planting, target, o))],
                 [renewal && pressure < ProtectAtPressure
-                    ? $"The cover against {target.Name.ToLowerInvariant()} has lapsed, and {place.Name} keeps ahead."
-                    : FormattableString.Invariant($"Pressure of {target.Name.ToLowerInvariant()} reaches {pressure * 100:0} of 100 within {ProtectAheadDays} days, and {place.Name} keeps ahead.")],
+                    ? $"The cover against {target.Name.InSentence()} has lapsed, and {place.Name} keeps ahead."
+                    : FormattableString.Invariant($"Pressure of {target.Name.InSentence()} reaches {pressure * 100:0} of 100 within {ProtectAheadDays} days, and {place.Name} keeps ahead.")],
                 [.. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}.")],
                 Pinned(garden, planting, target),
                 Forecast(garden, planting, target, null, days),

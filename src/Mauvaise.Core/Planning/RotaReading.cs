@@ -3,6 +3,7 @@ using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Sky;
 
@@ -109,7 +110,7 @@ internal sealed class RotaReading(RotaBuild build)
         var need = needs[index];
         if (need.Options.Count == 0)
         {
-            return need.Against.Count > 0 ? string.Join(" ", need.Against.Take(2)) : $"Nothing that may be used here works on {need.Target.Name.ToLowerInvariant()}.";
+            return need.Against.Count > 0 ? string.Join(" ", need.Against.Take(2)) : $"Nothing that may be used here works on {need.Target.Name.InSentence()}.";
         }
 
         var option = need.Options[0];
@@ -132,13 +133,13 @@ internal sealed class RotaReading(RotaBuild build)
         var wanted = Enumerable.Range(0, open.Length).Where(s => need.Pinned is null || garden.Today.AddDays(RotaProblem.DayOf(s)) == on);
         if (wanted.All(s => open[s] is null))
         {
-            return $"No hour {(need.Pinned is null ? "in the fortnight" : $"on {Date(on)}")} suits {material.Name.ToLowerInvariant()} there: {ClosedBy(need.Place, material, on)}";
+            return $"No hour {(need.Pinned is null ? "in the fortnight" : $"on {Date(on)}")} suits {material.Name.InSentence()} there: {ClosedBy(need.Place, material, on)}";
         }
 
         foreach (var ((key, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
         {
             return key.StartsWith("shelf/", StringComparison.Ordinal) && garden.Catalogue.Material(key["shelf/".Length..]) is var what
-                ? string.Create(CultureInfo.InvariantCulture, $"A round takes {amount:0.#} {what.Unit} of {what.Name.ToLowerInvariant()} and {left:0.#} {what.Unit} are on the shelf: buy some, or enter what there is.")
+                ? string.Create(CultureInfo.InvariantCulture, $"A round takes {amount:0.#} {what.Unit} of {what.Name.InSentence()} and {left:0.#} {what.Unit} are on the shelf: buy some, or enter what there is.")
                 : $"{material.Name} has been given here as often as it may be this season.";
         }
 

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Scouting;
 
@@ -24,7 +25,7 @@ internal static class RotaVisits
             .Concat(rounds.Select(r => new PlannedVisit(
                 FreeFrom(garden, r.On.AddDays(CheckBackDay.DaysAfter(garden.Catalogue.Material(r.Recipe.Active.Material), r.Target))),
                 r.Planting,
-                $"Check back on {r.Recipe.Name.ToLowerInvariant()}",
+                $"Check back on {r.Recipe.Name.InSentence()}",
                 null)))
             .OrderBy(v => v.On),
     ];

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Scouting;
@@ -32,7 +33,7 @@ public sealed record ActionLine(double Share, string Reason)
             "leaf-spots" or "downy-mildew" => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
             _ => stance switch { Stance.KeepAhead => 0.05, Stance.LastResort => 0.4, _ => Unnamed },
         };
-        var what = target?.Name.ToLowerInvariant() ?? "something not yet named";
+        var what = target?.Name.InSentence() ?? "something not yet named";
         return new ActionLine(share, FormattableString.Invariant($"{share * 100:0} % of leaves is the line for {what} when you {Words(stance)}."));
     }
 

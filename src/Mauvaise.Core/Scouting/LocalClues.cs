@@ -1,6 +1,7 @@
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Scouting;
@@ -68,7 +69,7 @@ public static class LocalClues
         }
 
         var place = garden.PlaceOf(near.Planting).Name;
-        var crop = garden.Catalogue.Crop(near.Planting.Crop).Name.ToLowerInvariant();
+        var crop = garden.Catalogue.Crop(near.Planting.Crop).Name.InSentence();
         var days = garden.Today.DayNumber - garden.Garden.DateOf(near.Seen.At).DayNumber;
         var ago = days switch { 0 => "today", 1 => "yesterday", _ => $"{days} days ago" };
         return near.Planting.PlaceId == planting.PlaceId

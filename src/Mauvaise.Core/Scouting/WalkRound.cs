@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Scouting;
@@ -82,21 +83,21 @@ public static class WalkRound
         if (stops.Where(s => s.LastLook is { LeavesAffected: > 0 } o && o.Incidence >= s.Line.Share / 2).MaxBy(s => s.LastLook!.Incidence) is { LastLook: { } trouble })
         {
             urgency += TroubleWeight;
-            var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.ToLowerInvariant() : "something unnamed";
+            var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.InSentence() : "something unnamed";
             why.Add(FormattableString.Invariant($"{name} on {trouble.Incidence * 100:0} % of leaves last time"));
         }
 
         if (stops.SelectMany(s => s.Watch).Where(w => w.Why.Count > 0).MaxBy(w => w.Share) is { } watch)
         {
             urgency += PressureWeight * watch.Share;
-            why.Add($"look for {watch.Target.Name.ToLowerInvariant()}: {watch.Why[0]}");
+            why.Add($"look for {watch.Target.Name.InSentence()}: {watch.Why[0]}");
         }
 
         var carried = stops.Select(s => s.LastLook).FirstOrDefault(o => o is { LeavesAffected: > 0, Named: { } id } && o.At > garden.Now.AddDays(-CarriedDays)
             && garden.Catalogue.FindTarget(id)?.Disease is { SpreadsBy: "splash" or "wind" });
         if (carried is not null)
         {
-            why.Insert(0, $"last: hands and sleeves carry {garden.Catalogue.Target(carried.Named!).Name.ToLowerInvariant()}");
+            why.Insert(0, $"last: hands and sleeves carry {garden.Catalogue.Target(carried.Named!).Name.InSentence()}");
         }
 
         return (new PlaceStop(place, urgency, why, stops), carried is not null);

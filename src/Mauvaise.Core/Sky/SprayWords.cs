@@ -1,5 +1,6 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Sky;
 
@@ -8,7 +9,7 @@ internal static class SprayWords
 {
     public static string Of(RuleFigure f, PlaceSky sky, int i, Material material)
     {
-        var name = material.Name.ToLowerInvariant();
+        var name = material.Name.InSentence();
         return f.Rule switch
         {
             SprayRule.Heat => f.Verdict switch
@@ -65,7 +66,7 @@ internal static class SprayWords
         var told = $"{Round(f.Number, 1)} h of sun on the leaves in the next six";
         return (material.Sun, f.Verdict) switch
         {
-            (SunNeed.Wants, Verdict.Poor) => $"Only {told}; {material.Name.ToLowerInvariant()} wants two.",
+            (SunNeed.Wants, Verdict.Poor) => $"Only {told}; {material.Name.InSentence()} wants two.",
             (_, Verdict.Never) => $"{told}; at most two, or the leaves scorch.",
             _ => $"{told}.",
         };

@@ -30,9 +30,6 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
     /// <summary>A material whose control lies under this with what certainty there is does little, per cent.</summary>
     private const double LittlePercent = 40;
 
-    /// <summary>Expected share on the side left alone while nobody has counted (assumed).</summary>
-    private const double UsualUntreated = 0.5;
-
     private const double Confidence = 0.95;
     private const int ForACurve = 3;
 
@@ -47,7 +44,7 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
         var alone = sides.First(s => s.Side.Recipe is null);
         var treated = sides.Count - 1;
         var leaves = Math.Max(1, sides.Min(s => s.Units) * trial.LeavesPerUnit);
-        var untreated = alone.After.Count > 0 ? Share(alone.After, u => u.Affected) : alone.Before ?? UsualUntreated;
+        var untreated = alone.After.Count > 0 ? Share(alone.After, u => u.Affected) : alone.Before ?? TrialPower.UsualUntreated;
         return new TrialResult(
             [.. sides.Select(s => Judge(s, alone, target, treated))],
             TrialPower.Sentence(leaves, Math.Clamp(untreated, 0.05, 0.95)));
@@ -102,7 +99,7 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
         return verdict switch
         {
             null when side.Side.Recipe is null => "Left alone: what the others are held against.",
-            null => "Not counted yet since it was treated.",
+            null => side.Treated ? "Not counted yet since it was treated." : "Not treated yet.",
             TrialVerdict.Works => $"Works: {told}.",
             TrialVerdict.MakesItWorse => $"Worse than leaving it alone: {told}.",
             TrialVerdict.DoesLittle => $"Does little: {told}.",
@@ -114,7 +111,7 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
     private static double Share(IReadOnlyList<CountedUnit> units, Func<CountedUnit, int> affected) => (double)units.Sum(affected) / units.Sum(u => u.Looked);
 
     /// <summary>A side with its last counts after the treatment.</summary>
-    private sealed record Counted(TrialSide Side, int Units, IReadOnlyList<CountedUnit> After, double? Before, IReadOnlyList<double> Areas)
+    private sealed record Counted(TrialSide Side, bool Treated, int Units, IReadOnlyList<CountedUnit> After, double? Before, IReadOnlyList<double> Areas)
     {
         public static Counted Of(Trial trial, TrialSide side)
         {
@@ -129,7 +126,7 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
                 return new CountedUnit(last.LeavesLooked, last.LeavesAffected, x.Second is { } b ? (int)Math.Round((double)b.LeavesAffected * last.LeavesLooked / b.LeavesLooked) : null);
             }).ToList();
             var known = before.OfType<TrialCount>().ToList();
-            return new Counted(side, units.Count, after,
+            return new Counted(side, trial.TreatedAt is not null, units.Count, after,
                 known.Count > 0 ? (double)known.Sum(c => c.LeavesAffected) / known.Sum(c => c.LeavesLooked) : null,
                 [.. counts.Where(c => c.Count >= ForACurve && c.Any(IsAfter)).Select(Area)]);
         }

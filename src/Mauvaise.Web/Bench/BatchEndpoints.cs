@@ -62,7 +62,7 @@ public static class BatchEndpoints
 
         var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
         var amount = BenchEndpoints.SizeText(s, s.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, body.Size);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.ToLowerInvariant()}", db =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.InSentence()}", db =>
             db.Batches.Add(Put(s, gardenId, body.Id, body.PlantingIds, body.Target, body.Step, body.PatchTest, mix, tools.Now, body.MemberId, shelf)), stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(saved, saved.Batches.First(b => b.Id == body.Id)));

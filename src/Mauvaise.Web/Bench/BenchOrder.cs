@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Sky;
 using Mauvaise.Web.Gardens;
@@ -85,13 +86,13 @@ public static class BenchOrder
     {
         if (target is not null && catalogue.Target(target) is { NoSpray: true } t)
         {
-            yield return new("no-spray", MixVerdict.Refused, $"No kitchen spray against {t.Name.ToLowerInvariant()}. {t.InsteadOfSpray}");
+            yield return new("no-spray", MixVerdict.Refused, $"No kitchen spray against {t.Name.InSentence()}. {t.InsteadOfSpray}");
         }
     }
 
     private static string PatchSentence(PatchTrial p)
     {
-        var what = $"{p.Material.Name} on {p.Crop.Name.ToLowerInvariant()}";
+        var what = $"{p.Material.Name} on {p.Crop.Name.InSentence()}";
         return p.State == PatchState.Waiting
             ? FormattableString.Invariant($"{what}: two leaves were tried; judge them on {p.JudgeOn:d MMMM}, then mix for all.")
             : p.Burnt

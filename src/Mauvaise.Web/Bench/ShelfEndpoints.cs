@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Store.Rows;
@@ -269,7 +270,7 @@ public static class ShelfEndpoints
         // A stock of stocks is as old as its oldest part.
         var keeps = draws.Where(d => s.Catalogue.Material(d.Stock.Material).MadeFrom is not null).Select(d => d.Stock.BestBefore).OfType<DateOnly>()
             .Append(s.Today.AddDays((int)made.KeepsDays)).Min();
-        await tools.Log.WriteAsync(gardenId, body.MemberId, string.Create(CultureInfo.InvariantCulture, $"Made {body.YieldMl:0} ml of {material.Name.ToLowerInvariant()}"), db =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, string.Create(CultureInfo.InvariantCulture, $"Made {body.YieldMl:0} ml of {material.Name.InSentence()}"), db =>
         {
             db.Stocks.Add(new StockRow
             {

@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -65,7 +66,7 @@ public static class CourseEndpoints
             return checks.Problem();
         }
 
-        var words = $"Began a course of {s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.ToLowerInvariant()}, {GardenAnswers.Where(s, s.FindPlanting(course.PlantingId)!)}";
+        var words = $"Began a course of {s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()}, {GardenAnswers.Where(s, s.FindPlanting(course.PlantingId)!)}";
         await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Courses.Add(Row(gardenId, body.MemberId, course)), stop);
         return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
     }
@@ -83,14 +84,14 @@ public static class CourseEndpoints
             .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", "This planting has ended: no course can begin there.")
             .That(target is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
             .That(recipe is { Form: Form.Spray or Form.Drench }, "recipe", "recipe-unknown", "Choose a spray from the catalogue.")
-            .That(target is null || material?.EffectOn(target) is not null, "recipe", "no-effect", $"{material?.Name ?? "It"} does nothing against {target?.Name.ToLowerInvariant()}.")
+            .That(target is null || material?.EffectOn(target) is not null, "recipe", "no-effect", $"{material?.Name ?? "It"} does nothing against {target?.Name.InSentence()}.")
             .That(days.Count <= MostOwnDays && days.All(d => d is >= 0 and <= FurthestDay), "days", "days-range", $"Choose up to {MostOwnDays} days, from today to {FurthestDay} days ahead: nothing is sprayed in the past.")
             .That(days.Zip(days.Skip(1)).All(p => p.Second > p.First), "days", "days-order", "Days must rise.");
         if (checks.Passed)
         {
             var apart = material!.Cadence.CurativeMinDays;
             checks.That(days.Zip(days.Skip(1)).All(p => p.Second - p.First >= apart), "days", "days-too-close", $"{material.Name} wants {apart} days between two rounds.")
-                .That(CourseProgress.Running(s, planting!, body.Target) is null, "target", "course-running", $"A course against {target!.Name.ToLowerInvariant()} is running there already. Stop that first.");
+                .That(CourseProgress.Running(s, planting!, body.Target) is null, "target", "course-running", $"A course against {target!.Name.InSentence()} is running there already. Stop that first.");
             var first = s.Now.AddDays(days.Count > 0 ? days[0] : 0);
             var against = UseGuards.Against(s, planting!, MaterialChoice.MaterialsIn(s.Catalogue, recipe!), first, MaterialChoice.Working(recipe!));
             checks.That(against.Count == 0, "recipe", "use-" + against.FirstOrDefault()?.Code, $"{material.Name} can not go on then: {against.FirstOrDefault()?.Clause}.");
@@ -111,7 +112,7 @@ public static class CourseEndpoints
         if (course.StoppedAt is null)
         {
             var row = await tools.Db.Courses.FirstAsync(c => c.Id == courseId, stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Stopped the course against {s.Catalogue.Target(course.Target).Name.ToLowerInvariant()}", _ => row.StoppedAt = tools.Now, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Stopped the course against {s.Catalogue.Target(course.Target).Name.InSentence()}", _ => row.StoppedAt = tools.Now, stop);
         }
 
         return TypedResults.NoContent();

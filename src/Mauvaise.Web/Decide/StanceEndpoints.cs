@@ -1,6 +1,7 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -66,7 +67,7 @@ public static class StanceEndpoints
             .SelectMany(p => s.LatestLook(p.Id).Where(o => o is { LeavesAffected: > 0, Named: not null }).Select(o => (Planting: p, Target: s.Catalogue.FindTarget(o.Named!))))
             .Where(x => x.Target is { Kind: not TargetKind.LookAlike, NoSpray: false })
             .DistinctBy(x => x.Target!.Group).Take(4)
-            .Select(x => FormattableString.Invariant($"{x.Target!.Name.ToLowerInvariant()} {ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Share * 100:0} %"))
+            .Select(x => FormattableString.Invariant($"{x.Target!.Name.InSentence()} {ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Share * 100:0} %"))
             .ToList();
         return found.Count > 0 ? [$"Acts from these shares of leaves on: {string.Join(", ", found)}."] : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
     }
@@ -80,7 +81,7 @@ public static class StanceEndpoints
            let before = Summary(ActionLadder.For(now, planting, seen))
            let after = Summary(ActionLadder.For(then, planting, seen))
            where before != after
-           select $"{GardenAnswers.Where(now, planting)}: {after.ToLowerInvariant()} instead of {before.ToLowerInvariant()}.",
+           select $"{GardenAnswers.Where(now, planting)}: {after.InSentence()} instead of {before.InSentence()}.",
     ];
 
     private static string Summary(ActionLadder ladder)

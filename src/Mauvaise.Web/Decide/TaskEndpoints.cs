@@ -1,6 +1,7 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
@@ -128,7 +129,7 @@ public static class TaskEndpoints
             State = body.Pass ? TaskState.Passed : TaskState.Planned,
             MemberId = body.MemberId,
         };
-        return (row, $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting)}", checks);
+        return (row, $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.InSentence()}, {GardenAnswers.Where(s, planting)}", checks);
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Done(Guid gardenId, Guid taskId, TaskDone body, GardenTools tools, CancellationToken stop)
@@ -154,7 +155,7 @@ public static class TaskEndpoints
 
         var row = await tools.Db.Tasks.FirstAsync(t => t.Id == taskId, stop);
         var planting = s.FindPlanting(task.PlantingId)!;
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Done: {measure!.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, planting)}", db =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Done: {measure!.Name.InSentence()}, {GardenAnswers.Where(s, planting)}", db =>
             Finish(db, s, gardenId, row, tools.Now, body.Leaves), stop);
         return TypedResults.NoContent();
     }
@@ -181,7 +182,7 @@ public static class TaskEndpoints
         if (task.State == TaskState.Planned)
         {
             var row = await tools.Db.Tasks.FirstAsync(t => t.Id == taskId, stop);
-            var words = $"Dropped: {s.Catalogue.FindMeasure(task.Step)?.Name.ToLowerInvariant()}, {GardenAnswers.Where(s, s.FindPlanting(task.PlantingId)!)}";
+            var words = $"Dropped: {s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()}, {GardenAnswers.Where(s, s.FindPlanting(task.PlantingId)!)}";
             await tools.Log.WriteAsync(gardenId, body.MemberId, words, _ => row.State = TaskState.Dropped, stop);
         }
 

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
 
@@ -51,7 +52,7 @@ public static class GardenAnswers
     }
 
     /// <summary>"Chapel courgette", as sentences name a planting.</summary>
-    public static string Where(GardenSnapshot s, Planting p) => $"{s.PlaceOf(p).Name} {s.Catalogue.Crop(p.Crop).Name.ToLowerInvariant()}";
+    public static string Where(GardenSnapshot s, Planting p) => $"{s.PlaceOf(p).Name} {s.Catalogue.Crop(p.Crop).Name.InSentence()}";
 
     public static WeatherNotice Weather(GardenSnapshot s)
     {

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
@@ -147,7 +148,7 @@ public static class GardenEndpoints
 
         if (s.FindPlanting(body.Id) is null)
         {
-            var words = $"Planted {s.Catalogue.Crop(body.Crop).Name.ToLowerInvariant()} in {s.Places.First(p => p.Id == body.PlaceId).Name}";
+            var words = $"Planted {s.Catalogue.Crop(body.Crop).Name.InSentence()} in {s.Places.First(p => p.Id == body.PlaceId).Name}";
             await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Plantings.Add(new PlantingRow
             {
                 Id = body.Id,

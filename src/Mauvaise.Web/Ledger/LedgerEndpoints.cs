@@ -122,7 +122,7 @@ public static class LedgerEndpoints
         Math.Round(t.Litres, 2),
         TankVolume.Text(t.Litres, s.Garden.Kitchen),
         t.Cost is { } cost ? Math.Round(cost, 2) : null,
-        t.Cost is null ? "No prices are on the shelf, so nothing is reckoned." : t.Unpriced.Count > 0 ? $"Without {string.Join(", ", t.Unpriced.Select(m => m.Name.ToLowerInvariant()))}: no price is known." : "By what the bottles on the shelf cost.",
+        t.Cost is null ? "No prices are on the shelf, so nothing is reckoned." : t.Unpriced.Count > 0 ? $"Without {string.Join(", ", t.Unpriced.Select(m => m.Name.InSentence()))}: no price is known." : "By what the bottles on the shelf cost.",
         [.. t.Groups.Select(g => new GroupRoundsAnswer(g.Group.Id, g.Group.Name, g.Group.Hatch, g.Rounds))],
         [.. t.Salt.Select(x => new SaltAnswer(x.Place.Id, x.Place.Name, x.Rounds, x.Most))]);
 
@@ -143,7 +143,7 @@ public static class LedgerEndpoints
             e.Kind switch
             {
                 LedgerKind.Count => e.LeavesAffected > 0 ? target ?? "Something without a name" : "Clean",
-                LedgerKind.Check => $"{(e.Outcome is { } outcome ? outcome.ToString() : "Two leaves judged")}: {what?.ToLowerInvariant()}",
+                LedgerKind.Check => $"{(e.Outcome is { } outcome ? outcome.ToString() : "Two leaves judged")}: {what?.InSentence()}",
                 _ => e.PatchTest ? $"{what}, two leaves" : what ?? "",
             },
             Detail(s, e, material?.Unit),

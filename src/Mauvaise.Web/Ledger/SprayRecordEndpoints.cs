@@ -68,7 +68,7 @@ internal static class SprayRecordEndpoints
         var spray = new NewApplication(body.Id, body.BatchId, body.PlantingIds, made.Litres, body.ShareWetted, body.PatchTest, body.At, true, body.Note, body.DoneBy ?? body.MemberId, body.Parts);
         // Weather of long ago is not in the snapshot.
         var then = await WeatherStore.ReadAsync(tools.Db, gardenId, body.At, body.At.AddHours(1), stop);
-        var name = s.Catalogue.Material(made.Recipe.Active.Material).Name.ToLowerInvariant();
+        var name = s.Catalogue.Material(made.Recipe.Active.Material).Name.InSentence();
         await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {name} by hand", db =>
         {
             db.Batches.Add(batch);
@@ -101,7 +101,7 @@ internal static class SprayRecordEndpoints
         var changes = Changes(s, row, body, note).ToList();
         if (changes.Count > 0)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Put right: {s.Catalogue.FindMaterial(row.Material)?.Name.ToLowerInvariant() ?? row.Material}", db =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Put right: {s.Catalogue.FindMaterial(row.Material)?.Name.InSentence() ?? row.Material}", db =>
             {
                 db.Corrections.AddRange(changes.Select(c => new CorrectionRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = sprayId, At = tools.Now, MemberId = body.MemberId, Field = c.Field, Was = c.Was, Became = c.Became }));
                 (row.At, row.Litres, row.Parts, row.Target, row.Why, row.Note, row.MemberId) = (body.At, body.Litres, SnapshotLoader.Joined(body.Parts), body.Target, body.Why, note, body.DoneBy);
@@ -133,7 +133,7 @@ internal static class SprayRecordEndpoints
 
         if (body.Struck != row.StruckAt is not null)
         {
-            var name = s.Catalogue.FindMaterial(row.Material)?.Name.ToLowerInvariant() ?? row.Material;
+            var name = s.Catalogue.FindMaterial(row.Material)?.Name.InSentence() ?? row.Material;
             await tools.Log.WriteAsync(gardenId, body.MemberId, body.Struck ? $"Struck out {name}" : $"Brought back {name}", db =>
             {
                 row.StruckAt = body.Struck ? tools.Now : null;

@@ -3,6 +3,7 @@ using Ical.Net.CalendarComponents;
 using Ical.Net.DataTypes;
 using Ical.Net.Serialization;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
@@ -91,7 +92,7 @@ internal static class FeedEndpoints
         foreach (var outing in rota.Outings)
         {
             var answer = PlanEndpoints.Outing(s, outing);
-            var lines = answer.Tanks.SelectMany(t => t.Rounds.Select(r => $"{t.Amount} {t.RecipeName.ToLowerInvariant()}: {r.Where}, {r.TargetName.ToLowerInvariant()}, round {r.Round} of {r.Rounds}"));
+            var lines = answer.Tanks.SelectMany(t => t.Rounds.Select(r => $"{t.Amount} {t.RecipeName.InSentence()}: {r.Where}, {r.TargetName.InSentence()}, round {r.Round} of {r.Rounds}"));
             yield return new Visit("outing/" + outing.Key, outing.Hours.From, outing.Hours.To, $"{answer.Title[(answer.Title.IndexOf(": ", StringComparison.Ordinal) + 2)..]}\n{string.Join('\n', lines)}");
         }
 

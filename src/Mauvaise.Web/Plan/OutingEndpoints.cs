@@ -75,7 +75,7 @@ internal static class OutingEndpoints
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         var ids = body.Tanks.Select(t => (Guid?)t.ApplicationId).ToHashSet();
         return TypedResults.Created((string?)null, new OutingLogged(
-            [.. body.Tanks.Select(t => $"{TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)} of {s.Catalogue.FindRecipe(t.Recipe)?.Name.ToLowerInvariant()} on {string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)))}")],
+            [.. body.Tanks.Select(t => $"{TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)} of {s.Catalogue.FindRecipe(t.Recipe)?.Name.InSentence()} on {string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)))}")],
             [.. saved.CheckBacks.Where(c => ids.Contains(c.ApplicationId)).Select(c => c.DueOn).Distinct().Order()]));
     }
 

@@ -145,7 +145,7 @@ public static class PlanEndpoints
             o.On,
             o.Morning,
             Hours(o.Hours),
-            $"{o.On.ToString("dddd d MMM", CultureInfo.InvariantCulture)}, {half}: {string.Join(" and ", tanks.Select(t => t.RecipeName.ToLowerInvariant()))} in {places} {(places == 1 ? "place" : "places")}",
+            $"{o.On.ToString("dddd d MMM", CultureInfo.InvariantCulture)}, {half}: {string.Join(" and ", tanks.Select(t => t.RecipeName.InSentence()))} in {places} {(places == 1 ? "place" : "places")}",
             tanks,
             [.. o.Tasks.Select(t => new PlannedTaskAnswer(t.Id, s.Catalogue.Measure(t.Step).Name, GardenAnswers.Where(s, s.FindPlanting(t.PlantingId)!), s.Catalogue.Measure(t.Step).How))]);
     }
@@ -188,7 +188,7 @@ public static class PlanEndpoints
         {
             PlanWord.Pin => $"{where}: pinned for {day}",
             PlanWord.Skip => $"{where}: not before the day after {day}",
-            _ => $"{where}: never {(c.Material is { } m ? s.Catalogue.FindMaterial(m)?.Name.ToLowerInvariant() : null) ?? "this"}",
+            _ => $"{where}: never {(c.Material is { } m ? s.Catalogue.FindMaterial(m)?.Name.InSentence() : null) ?? "this"}",
         };
     }
 }

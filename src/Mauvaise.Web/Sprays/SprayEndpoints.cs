@@ -86,7 +86,7 @@ public static class SprayEndpoints
         }
 
         var where = string.Join(", ", body.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)));
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.ToLowerInvariant()} on {where}", db => Put(db, s, gardenId, body, batch, at, null), stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {material.Name.InSentence()} on {where}", db => Put(db, s, gardenId, body, batch, at, null), stop);
         var saved = (await tools.LoadAsync(gardenId, stop))!;
         return TypedResults.Created((string?)null, Answer(saved, saved.Applications.First(a => a.Id == body.Id)));
     }
@@ -178,7 +178,7 @@ public static class SprayEndpoints
 
             if (untried is not null && !body.PatchTest)
             {
-                return Problems.Refused("use-patch-test", $"{untried.Material.Name} was not tried on {crop.Name.ToLowerInvariant()} yet: two leaves first.");
+                return Problems.Refused("use-patch-test", $"{untried.Material.Name} was not tried on {crop.Name.InSentence()} yet: two leaves first.");
             }
         }
 

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
@@ -133,7 +134,7 @@ public static class SuspectEndpoints
         if (row.Named != body.Target || row.NameIsGroup != body.Group)
         {
             var target = catalogue.Target(body.Target);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Named it {(body.Group ? TargetGroups.Words(target.Group) : target.Name.ToLowerInvariant())}", _ =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Named it {(body.Group ? TargetGroups.Words(target.Group) : target.Name.InSentence())}", _ =>
             {
                 row.Named = body.Target;
                 row.NameIsGroup = body.Group;

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Web.Gardens;
@@ -60,7 +61,7 @@ public static class WhatIfEndpoints
             .That(own.TrueForAll(d => d is not null), "days", "days-not-days", $"Give days from today with commas between, rising, from 0 to {WhatIf.Days - 1}, {MostSprays} at most, as 0,5,10.")
             .That(own.Count <= 4, "days", "days-many", "Compare up to four schedules of your own.");
         var seen = checks.Passed ? s.LatestLook(planting).FirstOrDefault(o => o.Named == target) : null;
-        checks.That(!checks.Passed || seen is { LeavesLooked: > 0, LeavesAffected: > 0 }, "planting", "no-count", $"Count some leaves with {t?.Name.ToLowerInvariant()} first: the run has to begin somewhere.");
+        checks.That(!checks.Passed || seen is { LeavesLooked: > 0, LeavesAffected: > 0 }, "planting", "no-count", $"Count some leaves with {t?.Name.InSentence()} first: the run has to begin somewhere.");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -70,7 +71,7 @@ public static class WhatIfEndpoints
         var chosen = options.FirstOrDefault(o => o.Recipe.Id == recipe) ?? options.FirstOrDefault();
         if (chosen is null)
         {
-            return Problems.Refused("no-material", $"Nothing in the catalogue works on {t!.Name.ToLowerInvariant()}.");
+            return Problems.Refused("no-material", $"Nothing in the catalogue works on {t!.Name.InSentence()}.");
         }
 
         var close = Math.Max(1, chosen.Material.Cadence.CurativeMaxDays);

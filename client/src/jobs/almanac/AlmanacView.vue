@@ -8,7 +8,7 @@ import { useGardenQuery } from '@/garden/useGarden'
 import { injuryWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import SelectField from '@/kit/SelectField.vue'
-import { civilDay, percent, trim } from '@/kit/format'
+import { civilDay, inSentence, percent, trim } from '@/kit/format'
 import LedgerSums from '../ledger/LedgerSums.vue'
 import RecordsNav from '../ledger/RecordsNav.vue'
 import FirstDatesChart from './FirstDatesChart.vue'
@@ -114,7 +114,7 @@ const print = () => window.print()
           <p v-if="data.burnt.length === 0" class="soft">Nothing was hurt by a spray.</p>
           <ul v-else>
             <li v-for="b in data.burnt" :key="b.material + b.crop + b.day">
-              {{ b.material }} on {{ b.crop.toLowerCase() }}, {{ civilDay(b.day) }}:
+              {{ b.material }} on {{ inSentence(b.crop) }}, {{ civilDay(b.day) }}:
               {{ injuryWords[b.injury].toLowerCase() }}
             </li>
           </ul>
@@ -165,7 +165,7 @@ const print = () => window.print()
               <td>
                 <template v-if="p.worst !== null"
                   >{{ percent(p.worst) }}
-                  {{ p.worstOf?.toLowerCase() ?? 'something without a name' }}</template
+                  {{ p.worstOf ? inSentence(p.worstOf) : 'something without a name' }}</template
                 ><template v-else>nothing found</template>
               </td>
               <td class="n">{{ p.sprays }}</td>

@@ -122,17 +122,6 @@ const size = (bytes: number) =>
   gap: 10px;
 }
 
-.out {
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: 0 14px;
-  border: 1px solid var(--mauve);
-  border-radius: var(--radius);
-  font-weight: 600;
-  text-decoration: none;
-}
-
 .tick {
   display: flex;
   gap: 10px;

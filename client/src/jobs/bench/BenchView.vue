@@ -12,7 +12,7 @@ import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
-import { trim } from '@/kit/format'
+import { inSentence, trim } from '@/kit/format'
 import DoseConverter from './DoseConverter.vue'
 import LeftoverBottles from './LeftoverBottles.vue'
 import MaterialOptions from './MaterialOptions.vue'
@@ -36,7 +36,7 @@ const steps: { value: Schemas['DoseStep']; label: string }[] = [
 const sprayers = computed(() => garden.value?.sprayers ?? [])
 const strength = computed(() => {
   const active = data.value?.strengths[0]
-  return active ? `${trim(active.percent, 2)} % ${active.material.toLowerCase()}` : ''
+  return active ? `${trim(active.percent, 2)} % ${inSentence(active.material)}` : ''
 })
 const wet = computed(() => data.value?.sizeUnit === 'l')
 const vessel = computed(() => sprayers.value.find((s) => s.id === data.value?.sprayerId)?.name)
@@ -97,7 +97,7 @@ async function mixed() {
       <h1>Bench</h1>
       <p v-if="data?.for.length" class="soft">
         for {{ data.for.join(', ')
-        }}<template v-if="data.targetName">, against {{ data.targetName.toLowerCase() }}</template>
+        }}<template v-if="data.targetName">, against {{ inSentence(data.targetName) }}</template>
       </p>
     </div>
     <LeftoverBottles />

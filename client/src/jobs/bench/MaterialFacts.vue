@@ -4,7 +4,7 @@ import { answer, api } from '@/api/client'
 import { useGardenQuery } from '@/garden/useGarden'
 import { dosedPerWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
-import { percent, trim } from '@/kit/format'
+import { inSentence, percent, trim } from '@/kit/format'
 
 /** All that is known of a material, figure by figure; read when somebody opens it. */
 const props = defineProps<{ material: string; name: string }>()
@@ -63,7 +63,7 @@ const rows = computed(() => {
 <template>
   <details class="card" @toggle="open = ($event.target as HTMLDetailsElement).open">
     <summary>
-      <strong>What is known of {{ name.toLowerCase() }}</strong>
+      <strong>What is known of {{ inSentence(name) }}</strong>
     </summary>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>

@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
-import { trim } from '@/kit/format'
+import { inSentence, trim } from '@/kit/format'
 import { usePaper } from '@/kit/usePaper'
 import { useBench } from './useBench'
 
@@ -27,7 +27,7 @@ const print = () => window.print()
         <p>
           {{ data.sizeText }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template>,
           {{ data.step }} dose<template v-if="data.for.length">, for {{ data.for.join(', ') }}</template
-          ><template v-if="data.targetName">, against {{ data.targetName.toLowerCase() }}</template>
+          ><template v-if="data.targetName">, against {{ inSentence(data.targetName) }}</template>
         </p>
         <p class="soft">{{ garden?.name }}</p>
       </header>

@@ -6,7 +6,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import { formWords, kitchenWords, options } from '@/garden/words'
-import { dayAndClock, trim } from '@/kit/format'
+import { dayAndClock, inSentence, trim } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
 import type { BenchAsk } from './useBench'
 
@@ -70,7 +70,7 @@ const touched = computed(
     <summary>
       <strong>Another recipe, hour, dose, bottle or units</strong>{{ ' ' }}
       <span v-if="bench.added.length" class="soft"
-        >with {{ bench.added.map((a) => a.name.toLowerCase()).join(', ') }}</span
+        >with {{ bench.added.map((a) => inSentence(a.name)).join(', ') }}</span
       >
     </summary>
     <div class="grid">

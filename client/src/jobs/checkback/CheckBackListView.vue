@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { injuryWords, outcomeWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
-import { civilDay } from '@/kit/format'
+import { civilDay, inSentence } from '@/kit/format'
 import { useCheckBacks } from './useCheckBack'
 
 const { data, isPending, error, refetch } = useCheckBacks()
@@ -28,7 +28,7 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
               <strong>{{ c.where }}</strong> <span v-if="c.patchTest">two leaves</span>
               <span class="soft"
                 >{{ c.what
-                }}<template v-if="c.targetName"> against {{ c.targetName.toLowerCase() }}</template></span
+                }}<template v-if="c.targetName"> against {{ inSentence(c.targetName) }}</template></span
               >
             </span>
             <span class="when" :class="{ due: c.due }"
@@ -48,7 +48,7 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
                   : c.patchTest
                     ? `Two leaves, injury: ${injuryWords[c.injury].toLowerCase()}`
                     : 'Looked at'
-              }}</strong>: {{ c.what.toLowerCase() }} on {{ c.where }}
+              }}</strong>: {{ inSentence(c.what) }} on {{ c.where }}
             </p>
             <p class="soft">{{ c.sentence }}</p>
           </li>

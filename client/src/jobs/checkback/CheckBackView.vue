@@ -12,7 +12,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import CountPad from '@/kit/CountPad.vue'
 import FieldError from '@/kit/FieldError.vue'
 import ShareMeter from '@/kit/ShareMeter.vue'
-import { dayAndClock } from '@/kit/format'
+import { dayAndClock, inSentence } from '@/kit/format'
 import FieldNotes from '../walk/FieldNotes.vue'
 import { useSample } from '../walk/useSample'
 import { useCheckBack } from './useCheckBack'
@@ -55,7 +55,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
         <h1>Check back: {{ visit.where }}</h1>
         <p class="soft">
           {{ visit.what
-          }}<template v-if="visit.targetName"> against {{ visit.targetName.toLowerCase() }}</template
+          }}<template v-if="visit.targetName"> against {{ inSentence(visit.targetName) }}</template
           >,
           {{ dayAndClock(visit.doneWhatAt, zone) }}
         </p>

@@ -4,7 +4,7 @@ import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
-import { civilDay } from '@/kit/format'
+import { civilDay, inSentence } from '@/kit/format'
 
 /** Courses that run, with the next round. */
 defineProps<{ courses: Schemas['CourseAnswer'][] }>()
@@ -30,8 +30,8 @@ const mixes = (c: Schemas['CourseAnswer']) => c.state === 'roundDue' || c.state 
     <ol>
       <li v-for="c in courses" :key="c.id">
         <p>
-          <strong>{{ c.where }}</strong>: {{ c.material.toLowerCase() }} against
-          {{ c.targetName.toLowerCase() }}
+          <strong>{{ c.where }}</strong>: {{ inSentence(c.material) }} against
+          {{ inSentence(c.targetName) }}
         </p>
         <p class="rounds" role="img" :aria-label="`${c.roundsGiven} of ${c.rounds} rounds given`">
           <i v-for="n in Math.max(c.rounds, c.roundsGiven)" :key="n" :class="{ given: n <= c.roundsGiven }" />

@@ -6,7 +6,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import RangeBar from '@/drawings/RangeBar.vue'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
-import { day, percent } from '@/kit/format'
+import { day, inSentence, percent } from '@/kit/format'
 
 /** One belief: usual, own, now; and the outcomes it rests on, each of which can be set aside. */
 const props = defineProps<{ belief: Schemas['LearnedAnswer']; against: string }>()
@@ -43,7 +43,7 @@ async function setAside(id: string) {
       <svg width="16" height="16" aria-hidden="true">
         <rect width="16" height="16" :fill="`url(#hatch-${belief.hatch})`" stroke="currentColor" />
       </svg>
-      {{ belief.materialName }} <span class="soft">{{ against }} {{ belief.aboutName.toLowerCase() }}</span>
+      {{ belief.materialName }} <span class="soft">{{ against }} {{ inSentence(belief.aboutName) }}</span>
     </h3>
     <RangeBar :estimates="estimates" />
     <p class="small">{{ belief.sentence }}</p>

@@ -6,6 +6,7 @@ import { useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import RecordsNav from '../ledger/RecordsNav.vue'
 import BeliefCard from './BeliefCard.vue'
+import { inSentence } from '@/kit/format'
 
 const { data, isPending, error, refetch } = useGardenQuery(['learned'], (gardenId) =>
   answer(api.GET('/api/gardens/{gardenId}/learned', { params: { path: { gardenId } } })),
@@ -42,7 +43,7 @@ const unhurt = computed(() => (data.value?.injuries ?? []).filter((i) => !((i.ow
       </div>
       <p v-if="unhurt.length" class="soft">
         No harm seen:
-        {{ unhurt.map((b) => `${b.materialName.toLowerCase()} on ${b.aboutName.toLowerCase()}`).join(', ') }}.
+        {{ unhurt.map((b) => `${inSentence(b.materialName)} on ${inSentence(b.aboutName)}`).join(', ') }}.
       </p>
       <section class="card stack" aria-labelledby="habits">
         <h2 id="habits">Litres and minutes</h2>

@@ -7,7 +7,7 @@ import { useGarden } from '@/garden/useGarden'
 import { ledgerKindWords, options } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import SelectField from '@/kit/SelectField.vue'
-import { clock, day } from '@/kit/format'
+import { clock, day, inSentence } from '@/kit/format'
 import LedgerSums from './LedgerSums.vue'
 import RecordsNav from './RecordsNav.vue'
 import TableIn from './TableIn.vue'
@@ -158,7 +158,7 @@ const print = () => window.print()
               <span class="soft">
                 {{ e.where.join(', ')
                 }}<template v-if="e.targetName && e.kind !== 'count'"
-                  >, against {{ e.targetName.toLowerCase() }}</template
+                  >, against {{ inSentence(e.targetName) }}</template
                 ></span
               >
               <span v-if="e.note" class="note-text">“{{ e.note }}”</span>
@@ -188,17 +188,6 @@ const print = () => window.print()
 
 input[type='date'] {
   min-width: 0;
-}
-
-.out {
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: 0 14px;
-  border: 1px solid var(--mauve);
-  border-radius: var(--radius);
-  font-weight: 600;
-  text-decoration: none;
 }
 
 .day h2 {

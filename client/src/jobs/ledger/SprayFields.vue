@@ -89,12 +89,12 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
     </SelectField>
     <SelectField v-model="draft.doneBy" label="Who did it" :options="people" />
     <div class="field">
-      <label for="spray-wetted">Leaves wetted, %</label>
+      <label for="spray-wetted">Leaves {{ sizeUnit === 'l' ? 'wetted' : 'reached' }}, %</label>
       <InputNumber v-model="draft.wettedPercent" input-id="spray-wetted" :min="1" :max="100" fluid />
       <FieldError :problem="problem" field="shareWetted" />
     </div>
     <div class="field wide">
-      <span id="spray-parts" class="label">What was wetted</span>
+      <span id="spray-parts" class="label">{{ sizeUnit === 'l' ? 'What was wetted' : 'Where it went' }}</span>
       <SelectButton
         v-model="draft.parts"
         multiple

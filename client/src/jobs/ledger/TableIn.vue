@@ -43,37 +43,39 @@ async function go() {
 <template>
   <details class="card no-print">
     <summary><strong>Bring in a table</strong></summary>
-    <p class="soft">
-      A table as it is saved here, also one that went through a spreadsheet. Records with an id that is here
-      already stay as they are; lines without an id are new.
-    </p>
-    <input ref="input" type="file" accept=".csv,text/csv" aria-label="Table of records" @change="choose" />
-    <FieldError :problem="preview.error.value ?? taking.error.value" />
-    <p v-if="taking.data.value" class="note good" role="status">
-      {{ taking.data.value.fresh }} brought in, {{ taking.data.value.here }} were here already.
-    </p>
-    <template v-else-if="preview.data.value && text">
-      <div v-if="preview.data.value.faults.length" class="note stop" role="alert">
-        <p>Nothing can be brought in before this is put right:</p>
-        <ul>
-          <li v-for="f in preview.data.value.faults" :key="f">{{ f }}</li>
-        </ul>
-      </div>
-      <template v-else>
-        <p role="status">{{ preview.data.value.fresh }} new, {{ preview.data.value.here }} here already.</p>
-        <Button
-          :label="`Bring in ${preview.data.value.fresh}`"
-          :disabled="preview.data.value.fresh === 0"
-          :loading="taking.isPending.value"
-          @click="go"
-        />
+    <div class="stack">
+      <p class="soft">
+        A table as it is saved here, also one that went through a spreadsheet. Records with an id that is here
+        already stay as they are; lines without an id are new.
+      </p>
+      <input ref="input" type="file" accept=".csv,text/csv" aria-label="Table of records" @change="choose" />
+      <FieldError :problem="preview.error.value ?? taking.error.value" />
+      <p v-if="taking.data.value" class="note good" role="status">
+        {{ taking.data.value.fresh }} brought in, {{ taking.data.value.here }} were here already.
+      </p>
+      <template v-else-if="preview.data.value && text">
+        <div v-if="preview.data.value.faults.length" class="note stop" role="alert">
+          <p>Nothing can be brought in before this is put right:</p>
+          <ul>
+            <li v-for="f in preview.data.value.faults" :key="f">{{ f }}</li>
+          </ul>
+        </div>
+        <template v-else>
+          <p role="status">{{ preview.data.value.fresh }} new, {{ preview.data.value.here }} here already.</p>
+          <Button
+            :label="`Bring in ${preview.data.value.fresh}`"
+            :disabled="preview.data.value.fresh === 0"
+            :loading="taking.isPending.value"
+            @click="go"
+          />
+        </template>
       </template>
-    </template>
+    </div>
   </details>
 </template>
 
 <style scoped>
-details[open] {
+.stack {
   display: grid;
   gap: 10px;
 }

@@ -7,7 +7,7 @@ import { useGarden } from '@/garden/useGarden'
 import { stepWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
-import { civilDay, clock, volume } from '@/kit/format'
+import { civilDay, clock, inSentence, volume } from '@/kit/format'
 import { useRota } from '../rota/useRota'
 import ShakeClock from './ShakeClock.vue'
 import { useOuting } from './useOuting'
@@ -129,7 +129,7 @@ function use(t: Parameters<typeof tank>[0], by: number) {
               <span
                 ><strong>{{ r.where }}</strong> {{ volume(r.litres) }}
                 <span class="soft"
-                  >from {{ clock(r.hours.from, zone) }}; {{ r.targetName.toLowerCase() }}, round
+                  >from {{ clock(r.hours.from, zone) }}; {{ inSentence(r.targetName) }}, round
                   {{ r.round }} of {{ r.rounds }}. Undersides first.</span
                 ></span
               ></label

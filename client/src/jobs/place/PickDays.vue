@@ -4,7 +4,7 @@ import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
-import { civilDay } from '@/kit/format'
+import { civilDay, inSentence } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
 
 /** Days on which somebody means to pick: no spray goes inside a material's wait before them. */
@@ -40,7 +40,7 @@ const removing = useGardenWrite((gardenId, pickId: string) =>
       <strong>Picking</strong>
       <span class="soft">{{
         plantings
-          .flatMap((p) => p.picks.map((x) => `${p.cropName.toLowerCase()} ${civilDay(x.on)}`))
+          .flatMap((p) => p.picks.map((x) => `${inSentence(p.cropName)} ${civilDay(x.on)}`))
           .join(', ') || 'no day set'
       }}</span>
     </summary>

@@ -6,7 +6,7 @@ import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { placeKindWords, stanceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
-import { dayAndClock, percent } from '@/kit/format'
+import { dayAndClock, inSentence, percent } from '@/kit/format'
 import StanceChoice from '../decide/StanceChoice.vue'
 import PickDays from './PickDays.vue'
 import TroubleCard from './TroubleCard.vue'
@@ -55,7 +55,7 @@ const today = (days: { day: string; value: number }[]) =>
         <h1>{{ data.place.name }}</h1>
         <p class="soft">
           {{ placeKindWords[data.place.kind] }},
-          {{ data.place.plantings.map((p) => p.cropName.toLowerCase()).join(', ') || 'nothing planted' }},
+          {{ data.place.plantings.map((p) => inSentence(p.cropName)).join(', ') || 'nothing planted' }},
           {{ stanceWords[data.place.stance].toLowerCase() }}
         </p>
       </div>

@@ -4,7 +4,7 @@ import { scaleTime } from 'd3-scale'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { dayCurve } from '@/board/shapes'
-import { civilDay, percent } from '@/kit/format'
+import { civilDay, inSentence, percent } from '@/kit/format'
 
 /** Pressure of one trouble day by day, with today, infection nights and the turns of an insect's life on the same axis. */
 const props = defineProps<{ trouble: Schemas['TroubleAnswer']; today: string }>()
@@ -34,7 +34,7 @@ const spoken = computed(() => {
     (a, b) => (b.value > a.value ? b : a),
     days.value[0] ?? { day: props.today, value: 0, sentence: '' },
   )
-  return `Pressure of ${props.trouble.name.toLowerCase()}: ${now ? percent(now.value) : 'unknown'} today, most ${percent(peak.value)} on ${civilDay(peak.day)}`
+  return `Pressure of ${inSentence(props.trouble.name)}: ${now ? percent(now.value) : 'unknown'} today, most ${percent(peak.value)} on ${civilDay(peak.day)}`
 })
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { civilDay, percent } from '@/kit/format'
+import { civilDay, inSentence, percent } from '@/kit/format'
 import PressureChart from './PressureChart.vue'
 
 /** One trouble at a place: how the weather favours it, when it turns, when it comes in the year. */
@@ -22,7 +22,7 @@ const nightsAhead = computed(() => props.trouble.nights.filter((n) => n.day > pr
     <header>
       <h3>{{ trouble.name }}</h3>
       <p class="soft small">
-        on {{ trouble.cropName.toLowerCase() }},
+        on {{ inSentence(trouble.cropName) }},
         {{
           trouble.foundOn
             ? `last found ${civilDay(trouble.foundOn)}`

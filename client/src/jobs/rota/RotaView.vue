@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
-import { civilDay, clock } from '@/kit/format'
+import { civilDay, clock, inSentence } from '@/kit/format'
 import RotaGrid from './RotaGrid.vue'
 import SeasonOutline from './SeasonOutline.vue'
 import { useMoves, useRota, useWords, type Round } from './useRota'
@@ -98,13 +98,13 @@ const nothing = computed(() => data.value?.outings.length === 0 && data.value.pa
       </section>
       <section v-if="chosen" class="card chosen" aria-live="polite" aria-labelledby="chosen-head">
         <h2 id="chosen-head">
-          {{ chosen.where }}: {{ chosen.recipeName.toLowerCase() }}, round {{ chosen.round }} of
+          {{ chosen.where }}: {{ inSentence(chosen.recipeName) }}, round {{ chosen.round }} of
           {{ chosen.rounds }}
         </h2>
         <p>
           {{ civilDay(chosen.on) }}, {{ clock(chosen.hours.from, zone) }} to {{ clock(chosen.hours.to, zone)
           }}<template v-if="!chosen.hours.known"> or as the weather allows</template>, against
-          {{ chosen.targetName.toLowerCase() }}
+          {{ inSentence(chosen.targetName) }}
         </p>
         <p v-if="over && over !== chosen.on" class="note" :class="{ stop: move?.morePercent === null }">
           <strong>{{ civilDay(over) }}</strong>: {{ move?.sentence ?? 'working it out' }}
@@ -129,7 +129,7 @@ const nothing = computed(() => data.value?.outings.length === 0 && data.value.pa
           <Button v-else label="Pin it to this day" variant="outlined" @click="pin(chosen, chosen.on)" />
           <Button label="Not this time" variant="outlined" @click="skip(chosen)" />
           <Button
-            :label="`Never ${chosen.recipeName.toLowerCase()} here`"
+            :label="`Never ${inSentence(chosen.recipeName)} here`"
             variant="text"
             @click="ban(chosen)"
           />
@@ -179,7 +179,7 @@ const nothing = computed(() => data.value?.outings.length === 0 && data.value.pa
           <h2 id="looks-head">Looking</h2>
           <ol class="list">
             <li v-for="v in data.visits" :key="v.on + v.plantingId + v.what">
-              {{ civilDay(v.on) }}: {{ v.what.toLowerCase() }}, {{ v.where }}
+              {{ civilDay(v.on) }}: {{ inSentence(v.what) }}, {{ v.where }}
             </li>
             <li v-for="w in data.walks" :key="w.on">
               {{ civilDay(w.on) }}: walk, {{ w.where.slice(0, 3).join(', ')
@@ -190,7 +190,7 @@ const nothing = computed(() => data.value?.outings.length === 0 && data.value.pa
             <h2>Not planned, and why</h2>
             <ul class="list">
               <li v-for="n in data.notPlanned" :key="n.plantingId + n.target">
-                <strong>{{ n.where }}</strong>, {{ n.targetName.toLowerCase() }}: {{ n.sentence }}
+                <strong>{{ n.where }}</strong>, {{ inSentence(n.targetName) }}: {{ n.sentence }}
               </li>
             </ul>
           </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { civilDay } from '@/kit/format'
+import { civilDay, inSentence } from '@/kit/format'
 import type { Rota } from './useRota'
 
 /** Beyond the fortnight, by weeks: what is expected where, with its group. */
@@ -32,8 +32,8 @@ const weeks = computed(() =>
         <span class="soft">week of {{ civilDay(w.week).slice(4) }}</span>
         <span>
           <template v-for="(e, i) in w.entries" :key="e.placeId + e.material"
-            >{{ i ? '; ' : '' }}{{ e.place }}: {{ e.material.toLowerCase() }} against
-            {{ e.targetName.toLowerCase() }}</template
+            >{{ i ? '; ' : '' }}{{ e.place }}: {{ inSentence(e.material) }} against
+            {{ inSentence(e.targetName) }}</template
           >
         </span>
       </li>

@@ -5,7 +5,7 @@ import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
-import { trim } from '@/kit/format'
+import { inSentence, trim } from '@/kit/format'
 import MixSteps from '../bench/MixSteps.vue'
 
 /** Stocks that are made at home and diluted later. */
@@ -46,9 +46,7 @@ const making = useGardenWrite((gardenId, { material, yieldMl }: { material: stri
       <p class="soft">
         A litre of it holds
         {{
-          p.strengths
-            .map((s) => `${trim(s.perLitre, 0)} ${s.unit} of ${s.material.toLowerCase()}`)
-            .join(', ')
+          p.strengths.map((s) => `${trim(s.perLitre, 0)} ${s.unit} of ${inSentence(s.material)}`).join(', ')
         }}.
       </p>
       <p v-for="c in p.cautions" :key="c" class="note caution">{{ c }}</p>

@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
-import { trim } from '@/kit/format'
+import { inSentence, trim } from '@/kit/format'
 import ProductForm from './ProductForm.vue'
 
 /** The household's own products: what stands on a label beats the catalogue. */
@@ -36,8 +36,7 @@ const change = useGardenWrite((gardenId, { id, ...p }: Schemas['ProductAnswer'])
         <ProductForm v-if="inHand === p.id" :materials="materials" :product="p" @done="inHand = undefined" />
         <template v-else>
           <span :class="{ soft: p.retired }">
-            <strong>{{ p.name }}</strong><template v-if="p.likeName"
-              >, {{ p.likeName.toLowerCase() }}</template
+            <strong>{{ p.name }}</strong><template v-if="p.likeName">, {{ inSentence(p.likeName) }}</template
             >: {{ trim(p.doseLow, 2) }} to {{ trim(p.doseHigh, 2) }} {{ p.unit }} a litre<template
               v-if="p.maxTimes"
               >, {{ p.maxTimes }} times a season</template

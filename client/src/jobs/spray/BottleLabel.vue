@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Schemas } from '@/api/client'
-import { dayAndClock, trim } from '@/kit/format'
+import { dayAndClock, inSentence, trim } from '@/kit/format'
 import { generalLine } from '@/kit/generalLine'
 
 /** What stands on the bottle: 90 by 60 mm on paper. */
@@ -21,7 +21,7 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
     </p>
     <p>
       For {{ batch.for.join(', ')
-      }}<template v-if="batch.targetName">, against {{ batch.targetName.toLowerCase() }}</template>
+      }}<template v-if="batch.targetName">, against {{ inSentence(batch.targetName) }}</template>
     </p>
     <p>
       Mixed {{ dayAndClock(batch.madeAt, zone)

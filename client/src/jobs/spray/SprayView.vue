@@ -12,12 +12,12 @@ import { options, stepWords, wettedPartWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
-import { civilDay, clock, dayAndClock, volume } from '@/kit/format'
+import { civilDay, clock, dayAndClock, inSentence, volume } from '@/kit/format'
 import BottleLabel from './BottleLabel.vue'
 
 const props = defineProps<{ batchId: string }>()
 const router = useRouter()
-const { garden, memberId, plantings: growing } = useGarden()
+const { garden, memberId, plantingOptions: places } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 
 const {
@@ -72,9 +72,6 @@ watch(
   { immediate: true },
 )
 const wet = computed(() => (batch.value?.litres ?? 0) > 0)
-const places = computed(() =>
-  growing.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
-)
 
 const applicationId = crypto.randomUUID()
 const saving = useGardenWrite((gardenId) => {
@@ -107,7 +104,7 @@ const logged = computed(() => saving.data.value)
       <h1>Logged</h1>
       <p class="note good">
         <template v-if="logged.litres">{{ volume(logged.litres) }} of </template
-        >{{ logged.material.toLowerCase() }} on {{ logged.where.join(', ') }},
+        >{{ inSentence(logged.material) }} on {{ logged.where.join(', ') }},
         {{ dayAndClock(logged.at, zone) }}.
       </p>
       <dl class="card">

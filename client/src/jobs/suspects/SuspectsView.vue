@@ -6,7 +6,7 @@ import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
-import { dayAndClock, percent } from '@/kit/format'
+import { dayAndClock, inSentence, percent } from '@/kit/format'
 import { useWalk } from '../walk/useWalk'
 import ObservationPhotos from './ObservationPhotos.vue'
 import SuspectPair from './SuspectPair.vue'
@@ -131,7 +131,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
             </li>
           </ol>
           <dl class="why">
-            <dt>For {{ lead.name.toLowerCase() }}</dt>
+            <dt>For {{ inSentence(lead.name) }}</dt>
             <dd>{{ lead.for.join(' · ') || 'nothing in particular' }}</dd>
             <dt>Against it</dt>
             <dd>{{ lead.against.join(' · ') || 'nothing yet' }}</dd>
@@ -146,13 +146,13 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           </p>
           <div class="actions">
             <Button
-              :label="`Call it ${lead.name.toLowerCase()} and decide`"
+              :label="`Call it ${inSentence(lead.name)} and decide`"
               :loading="naming.isPending.value"
               @click="callIt(lead.target, 'decide')"
             />
             <Button
               v-if="treatable"
-              :label="`Call it ${lead.name.toLowerCase()} and mix for it`"
+              :label="`Call it ${inSentence(lead.name)} and mix for it`"
               variant="outlined"
               @click="callIt(lead.target, 'mix')"
             />

@@ -89,9 +89,8 @@ async function save() {
     </section>
     <section class="card stack" aria-labelledby="sides">
       <h2 id="sides">Sides</h2>
-      <p><strong>A</strong> left alone</p>
+      <p><strong>Side A</strong> is left alone</p>
       <div v-for="(t, i) in treated" :key="i" class="side">
-        <strong>{{ 'BCDE'[i] }}</strong>
         <SelectField
           v-model="t.recipe"
           :label="`Side ${'BCDE'[i]}`"
@@ -194,13 +193,9 @@ async function save() {
 
 .side {
   display: grid;
-  grid-template-columns: 20px 1fr 140px auto;
+  grid-template-columns: 1fr 160px auto;
   gap: 10px;
   align-items: end;
-}
-
-.side > strong {
-  align-self: center;
 }
 
 li {
@@ -239,12 +234,7 @@ input[type='checkbox'] {
 
 @media (max-width: 640px) {
   .side {
-    grid-template-columns: 20px 1fr;
-  }
-
-  .side > :nth-child(3),
-  .side > :nth-child(4) {
-    grid-column: 2;
+    grid-template-columns: 1fr;
   }
 }
 </style>

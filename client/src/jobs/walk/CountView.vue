@@ -20,6 +20,7 @@ import { useLook } from './useLook'
 import { useSample } from './useSample'
 import { useSaveLook } from './useSaveLook'
 import { useWalk } from './useWalk'
+import { inSentence } from '@/kit/format'
 
 const props = defineProps<{ plantingId: string }>()
 const router = useRouter()
@@ -72,7 +73,7 @@ async function goOn() {
     <template v-else>
       <WalkStrip :planting-id="plantingId" @next="goOn" />
       <div class="page-head">
-        <h1>{{ planting.place.name }}: {{ planting.cropName.toLowerCase() }}</h1>
+        <h1>{{ planting.place.name }}: {{ inSentence(planting.cropName) }}</h1>
       </div>
       <LookFirst v-if="stop" :stop="stop" />
       <CountPad

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
 import { useGarden } from '@/garden/useGarden'
-import { day, percent } from '@/kit/format'
+import { day, inSentence, percent } from '@/kit/format'
 import type { PlantingStop } from './useWalk'
 
 /** Where to look first on this planting now, what for and why, and how it stood the last time. */
@@ -28,8 +28,8 @@ const { garden } = useGarden()
     <p v-if="stop.lastSeen && garden" class="soft small">
       Last time, {{ day(stop.lastSeen, garden.timeZoneId) }}:
       <template v-if="stop.lastAffected > 0"
-        >{{ percent(stop.lastAffected / stop.lastLooked) }}
-        {{ (stop.lastNamedAs ?? 'unnamed').toLowerCase() }}. {{ stop.trend?.sentence }}</template
+        >{{ percent(stop.lastAffected / stop.lastLooked) }} {{ inSentence(stop.lastNamedAs ?? 'unnamed') }}.
+        {{ stop.trend?.sentence }}</template
       >
       <template v-else>clean.</template>
     </p>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
-import { day, percent } from '@/kit/format'
+import { day, inSentence, percent } from '@/kit/format'
 import type { PlaceStop, PlantingStop } from './useWalk'
 
 /** The places of the round in their order, each planting a link to its count. */
@@ -39,7 +39,7 @@ const state = (stop: PlaceStop, p: PlantingStop) => {
       >
         <LeafDrawing :leaf="p.leaf" :size="34" />
         <span>
-          <strong>{{ stop.place }}: {{ p.cropName.toLowerCase() }}</strong>
+          <strong>{{ stop.place }}: {{ inSentence(p.cropName) }}</strong>
           <span class="soft">{{ p.watch[0]?.lookFirst }}</span>
         </span>
         <span class="soft small state">{{ state(stop, p) }}</span>

@@ -8,6 +8,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import RoundStops from './RoundStops.vue'
 import { signsQuery } from './signsQuery'
 import { useWalk } from './useWalk'
+import { inSentence } from '@/kit/format'
 
 const route = useRoute()
 const router = useRouter()
@@ -55,9 +56,7 @@ async function start() {
         <div class="actions">
           <Button
             :label="
-              walkId
-                ? `Count ${next.planting.cropName.toLowerCase()}`
-                : `Start the walk at ${next.stop.place}`
+              walkId ? `Count ${inSentence(next.planting.cropName)}` : `Start the walk at ${next.stop.place}`
             "
             size="large"
             @click="start"

@@ -6,7 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
-import { percent, volume } from '@/kit/format'
+import { inSentence, percent, volume } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { useDecide } from '../decide/useDecide'
@@ -85,7 +85,7 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
     <div class="page-head">
       <h1>What if?</h1>
       <p v-if="data" class="soft">
-        {{ data.targetName }} on {{ data.where }}, with {{ data.materialName.toLowerCase() }}
+        {{ data.targetName }} on {{ data.where }}, with {{ inSentence(data.materialName) }}
       </p>
     </div>
     <p v-if="!planting || !target" class="note">

@@ -11,7 +11,7 @@ import HourMap from './HourMap.vue'
 
 const route = useRoute()
 const router = useRouter()
-const { garden, plantings } = useGarden()
+const { garden, plantings, plantingOptions: where } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const asked = computed(() => [route.query.planting ?? []].flat().filter((p): p is string => p !== null))
 const chosen = computed(() =>
@@ -43,9 +43,6 @@ const go = (change: { planting?: string[]; material?: string }) =>
   router.replace({ name: 'hours', query: { planting: chosen.value, material: material.value, ...change } })
 const tone = { good: 'good', poor: 'caution', never: 'stop' } as const
 const nowWords = { good: 'Now is a good hour.', poor: 'Now would do.', never: 'Why not now:' } as const
-const where = computed(() =>
-  plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${p.cropName.toLowerCase()}` })),
-)
 </script>
 
 <template>

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schemas } from '@/api/client'
+import RangeBar from '@/drawings/RangeBar.vue'
+import { useGarden } from '@/garden/useGarden'
+import { dayAndClock, percent } from '@/kit/format'
+
+/** The sides of a trial and how they came out, held against the one left alone. */
+const props = defineProps<{ trial: Schemas['TrialAnswer'] }>()
+const { garden } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const tone = { works: 'good', doesLittle: 'caution', makesItWorse: 'stop', tooFewToTell: '' } as const
+const controls = computed(() =>
+  props.trial.sides
+    .filter((s) => s.controlPercent !== null)
+    .map((s) => ({
+      name: `Side ${s.letter}`,
+      value: s.controlPercent ?? 0,
+      low: s.controlLow ?? undefined,
+      high: s.controlHigh ?? undefined,
+      tone: 'now' as const,
+    })),
+)
+const lowest = computed(() => Math.max(-100, Math.min(0, ...controls.value.map((c) => c.low ?? 0))))
+</script>
+
+<template>
+  <section class="card sides" aria-labelledby="sides">
+    <h2 id="sides">Sides</h2>
+    <RangeBar
+      v-if="controls.length"
+      :estimates="controls"
+      :from="lowest"
+      :to="100"
+      :mark="0"
+      mark-name="nothing held back"
+    />
+    <ul>
+      <li v-for="s in trial.sides" :key="s.number">
+        <svg width="18" height="18" aria-hidden="true">
+          <rect
+            width="18"
+            height="18"
+            :fill="s.hatch ? `url(#hatch-${s.hatch})` : 'none'"
+            stroke="currentColor"
+          />
+        </svg>
+        <div>
+          <p>
+            <strong class="side-name">{{ s.letter }}: {{ s.name }}</strong>
+            <span class="soft"
+              >{{ s.units }} units<template v-if="s.affectedBefore !== null"
+                >, {{ percent(s.affectedBefore) }} affected before</template
+              ><template v-if="s.affected !== null">, {{ percent(s.affected) }} after</template
+              ><template v-if="s.areaUnderCurve !== null"
+                >, area under the curve {{ Math.round(s.areaUnderCurve) }}</template
+              ></span
+            >
+          </p>
+          <p :class="['verdict', s.verdict ? tone[s.verdict] : '']">
+            {{ s.sentence }} <span v-if="s.method" class="soft small">By {{ s.method }}.</span>
+          </p>
+        </div>
+      </li>
+    </ul>
+    <p class="soft">{{ trial.power }}</p>
+    <p v-if="trial.treatedAt" class="soft small">Treated {{ dayAndClock(trial.treatedAt, zone) }}.</p>
+  </section>
+</template>
+
+<style scoped>
+.sides {
+  display: grid;
+  gap: 10px;
+}
+
+li {
+  display: grid;
+  grid-template-columns: 22px 1fr;
+  gap: 8px;
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+}
+
+.side-name {
+  margin-right: 10px;
+}
+
+.verdict.good {
+  color: var(--leaf-ink);
+}
+
+.verdict.caution {
+  color: var(--amber-ink);
+}
+
+.verdict.stop {
+  color: var(--brick-ink);
+}
+</style>
