@@ -93,6 +93,7 @@ app.UseStatusCodePages();
 app.MapStaticAssets();
 app.MapOpenApi();
 app.MapGardens();
+app.MapHousehold();
 app.MapPicks();
 app.MapBoard();
 app.MapPlaces();

@@ -54,6 +54,64 @@ public sealed class SetUpTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_household_gains_people_and_sprayers_and_is_told_what_can_not_be()
+    {
+        var karee = Karee;
+        await http.SendAsync("/api/gardens", karee, HttpStatusCode.Created);
+        var path = $"/api/gardens/{karee.Id}";
+        async Task<string?> CodeAsync(string at, object body)
+        {
+            var answer = await http.PutAsJsonAsync($"{path}/{at}", body, TestApp.Json, Stop);
+            return answer.IsSuccessStatusCode ? null : (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString();
+        }
+
+        var thandi = Guid.NewGuid();
+        Assert.Null(await CodeAsync($"members/{thandi}", new MemberName("Tandi")));
+        Assert.Null(await CodeAsync($"members/{thandi}", new MemberName(" Thandi ")));
+        Assert.Equal("name-taken", await CodeAsync($"members/{Guid.NewGuid()}", new MemberName("thandi")));
+        Assert.Equal("member-missing", await CodeAsync($"members/{Guid.NewGuid()}", new MemberName("  ")));
+        var backpack = Guid.NewGuid();
+        Assert.Null(await CodeAsync($"sprayers/{backpack}", new SprayerChange("Backpack", 12)));
+        Assert.Null(await CodeAsync($"sprayers/{backpack}", new SprayerChange("Backpack", 15)));
+        Assert.Equal("capacity-range", await CodeAsync($"sprayers/{Guid.NewGuid()}", new SprayerChange("Tanker", 5000)));
+        Assert.Equal("name-taken", await CodeAsync($"sprayers/{Guid.NewGuid()}", new SprayerChange("backpack", 5)));
+        var garden = (await http.GetFromJsonAsync<GardenAnswer>(path, TestApp.Json, Stop))!;
+        Assert.Equal(["Owner", "Thandi"], garden.Members.Select(m => m.Name).Order());
+        Assert.Equal(15, garden.Sprayers.Single(x => x.Id == backpack).CapacityLitres);
+
+        for (var i = 0; i < 2; i++)
+        {
+            Assert.Equal(HttpStatusCode.NoContent, (await http.DeleteAsync($"{path}/sprayers/{backpack}", Stop)).StatusCode);
+        }
+
+        var last = (await http.GetFromJsonAsync<GardenAnswer>(path, TestApp.Json, Stop))!.LastDeed!;
+        Assert.Equal("Took Backpack off", last.Words);
+        await http.SendAsync($"{path}/undo", new { deedId = last.Id }, HttpStatusCode.NoContent);
+        Assert.Contains((await http.GetFromJsonAsync<GardenAnswer>(path, TestApp.Json, Stop))!.Sprayers, x => x.Id == backpack);
+    }
+
+    [Fact]
+    public async Task A_place_is_changed_and_keeps_what_grew_there()
+    {
+        var karee = Karee;
+        await http.SendAsync("/api/gardens", karee, HttpStatusCode.Created);
+        var planting = new NewPlanting(Guid.NewGuid(), karee.FirstPlace.Id, "pea", null, new(2026, 6, 1), GrowthStage.Young, false);
+        await http.SendAsync($"/api/gardens/{karee.Id}/plantings", planting, HttpStatusCode.Created);
+        await http.SendAsync($"/api/gardens/{karee.Id}/places", karee.FirstPlace with { Id = Guid.NewGuid(), Name = "Vlei bed" }, HttpStatusCode.Created);
+        var path = $"/api/gardens/{karee.Id}/places/{karee.FirstPlace.Id}";
+        var change = new PlaceChange("Long bed", PlaceKind.OpenBed, 9.5, 5, Watering.Overhead, 12, new(7, 0), new(15, 0));
+        Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync(path, change, TestApp.Json, Stop)).StatusCode);
+        var place = (await http.GetFromJsonAsync<GardenAnswer>($"/api/gardens/{karee.Id}", TestApp.Json, Stop))!.Places.Single(p => p.Id == karee.FirstPlace.Id);
+        Assert.Equal(("Long bed", 9.5, 12.0, new TimeOnly(7, 0)), (place.Name, place.AreaM2, place.PondDistanceM!.Value, place.SunFrom!.Value));
+        Assert.Equal(planting.Id, Assert.Single(place.Plantings).Id);
+        async Task<string?> CodeAsync(PlaceChange body) => (await (await http.PutAsJsonAsync(path, body, TestApp.Json, Stop)).Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString();
+        Assert.Equal("name-taken", await CodeAsync(change with { Name = "vlei bed" }));
+        Assert.Equal("area-range", await CodeAsync(change with { AreaM2 = 0 }));
+        Assert.Equal("sun-order", await CodeAsync(change with { SunFrom = new(16, 0) }));
+        Assert.Equal("place-name-missing", await CodeAsync(change with { Name = " " }));
+    }
+
+    [Fact]
     public async Task A_place_knows_its_shade_and_its_pond_and_what_can_not_be_is_refused()
     {
         var karee = Karee;

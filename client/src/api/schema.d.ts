@@ -376,6 +376,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/places/{placeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlaceChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/plantings": {
         parameters: {
             query?: never;
@@ -450,6 +490,108 @@ export interface paths {
         };
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/members/{memberId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    memberId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MemberName"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/sprayers/{sprayerId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayerId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SprayerChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayerId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -5851,6 +5993,11 @@ export interface components {
             name: string;
             role: components["schemas"]["Role"];
         };
+        MemberName: {
+            name: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         MergePreview: {
             /** Format: uuid */
             gardenId: string;
@@ -6344,9 +6491,32 @@ export interface components {
             /** Format: double */
             sunHours: number;
             watering: components["schemas"]["Watering"];
+            /** Format: double */
+            pondDistanceM: null | number;
+            /** Format: time */
+            sunFrom: null | string;
+            /** Format: time */
+            sunTo: null | string;
             stance: components["schemas"]["Stance"];
             ownStance: boolean;
             plantings: components["schemas"]["PlantingAnswer"][];
+        };
+        PlaceChange: {
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            /** Format: double */
+            areaM2: number;
+            /** Format: double */
+            sunHours: number;
+            watering: components["schemas"]["Watering"];
+            /** Format: double */
+            pondDistanceM?: null | number;
+            /** Format: time */
+            sunFrom?: null | string;
+            /** Format: time */
+            sunTo?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
         };
         PlaceFacts: {
             /** Format: double */
@@ -6946,6 +7116,13 @@ export interface components {
             name: string;
             /** Format: double */
             capacityLitres: number;
+        };
+        SprayerChange: {
+            name: string;
+            /** Format: double */
+            capacityLitres: number;
+            /** Format: uuid */
+            memberId?: null | string;
         };
         /** @enum {unknown} */
         SprayReason: "ownIdea" | "plan" | "course";

@@ -1,23 +1,29 @@
 <script setup lang="ts">
 import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
-import { useId } from 'vue'
+import { computed, useId } from 'vue'
 import type { Problem, Schemas } from '@/api/client'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { options, placeKindWords, wateringWords } from './words'
 
-/** The fields of a place, in set-up and when one is added. */
-const place = defineModel<Schemas['NewPlace']>({ required: true })
+/** The fields of a place: of a new one by length and width, of one that is there by its area. */
+const place = defineModel<Schemas['NewPlace'] | Schemas['PlaceChange']>({ required: true })
 withDefaults(defineProps<{ problem: Problem | null; prefix?: string }>(), { prefix: '' })
 
 const id = useId()
-const numbers = [
-  { key: 'lengthM', label: 'Length, m', digits: 2 },
-  { key: 'widthM', label: 'Width, m', digits: 2 },
+const numbers = computed(() => [
+  ...('areaM2' in place.value
+    ? [{ key: 'areaM2', label: 'Area, m²', digits: 2 }]
+    : [
+        { key: 'lengthM', label: 'Length, m', digits: 2 },
+        { key: 'widthM', label: 'Width, m', digits: 2 },
+      ]),
   { key: 'sunHours', label: 'Hours of sun', digits: 1 },
   { key: 'pondDistanceM', label: 'Distance to a pond, m (empty for none)', digits: 0 },
-] as const
+])
+/** The same fields by name, whichever of the two shapes it is. */
+const figures = computed(() => place.value as unknown as Record<string, number | null>)
 const times = [
   { key: 'sunFrom', label: 'Sun reaches it at (empty for all day)' },
   { key: 'sunTo', label: 'Sun leaves it at' },
@@ -46,7 +52,7 @@ const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
     <div v-for="f in numbers" :key="f.key" class="field">
       <label :for="`${id}-${f.key}`">{{ f.label }}</label>
       <InputNumber
-        v-model="place[f.key]"
+        v-model="figures[f.key]"
         :input-id="`${id}-${f.key}`"
         :max-fraction-digits="f.digits"
         locale="en-GB"

@@ -15,4 +15,13 @@ export const emptyPlace = (): Schemas['NewPlace'] => ({
 })
 
 /** Fields that show what is wrong beside them. */
-export const placeFieldNames = ['name', 'lengthM', 'widthM', 'sunHours', 'pondDistanceM', 'sunFrom', 'sunTo']
+export const placeFieldNames = [
+  'name',
+  'lengthM',
+  'widthM',
+  'areaM2',
+  'sunHours',
+  'pondDistanceM',
+  'sunFrom',
+  'sunTo',
+]

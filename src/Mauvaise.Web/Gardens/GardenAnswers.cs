@@ -40,6 +40,9 @@ public static class GardenAnswers
         p.AreaM2,
         p.SunHours,
         p.Watering,
+        p.PondDistanceM,
+        p.SunFrom,
+        p.SunTo,
         s.StanceAt(p),
         p.Stance is not null,
         [.. s.Growing.Where(x => x.PlaceId == p.Id).Select(x => Planting(s, x))]);

@@ -14,6 +14,10 @@ namespace Mauvaise.Web.Gardens;
 /// <summary>The garden itself: set-up, places, plantings and how it is run.</summary>
 public static class GardenEndpoints
 {
+    private const int MostLengthM = 200;
+    private const int MostWidthM = 50;
+    private const int MostAreaM2 = MostLengthM * MostWidthM;
+
     public static void MapGardens(this IEndpointRouteBuilder app)
     {
         var api = app.MapGroup("/api").WithTags("Garden");
@@ -23,6 +27,7 @@ public static class GardenEndpoints
         garden.MapGet("", Show);
         garden.MapPut("/settings", ChangeSettings);
         garden.MapPost("/places", AddPlace);
+        garden.MapPut("/places/{placeId:guid}", ChangePlace);
         garden.MapPost("/plantings", AddPlanting);
         garden.MapPut("/plantings/{plantingId:guid}", ChangePlanting);
     }
@@ -114,8 +119,7 @@ public static class GardenEndpoints
             return Problems.NotFound("garden");
         }
 
-        var checks = CheckPlace(new Checks(), body, "")
-            .That(!s.Places.Any(p => p.Id != body.Id && string.Equals(p.Name, body.Name?.Trim(), StringComparison.OrdinalIgnoreCase)), "name", "name-taken", "Another place has this name.");
+        var checks = CheckName(CheckPlace(new Checks(), body, ""), s, body.Id, body.Name);
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -127,6 +131,35 @@ public static class GardenEndpoints
         }
 
         return TypedResults.Created((string?)null);
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangePlace(Guid gardenId, Guid placeId, PlaceChange body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Places.FirstOrDefault(p => p.Id == placeId) is not { } place)
+        {
+            return Problems.NotFound("place");
+        }
+
+        var checks = CheckName(CheckSite(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
+            .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", $"The area is over 0 and up to {MostAreaM2} square metres.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var row = await tools.Db.Places.FirstAsync(p => p.Id == placeId, stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Changed {place.Name}", _ =>
+        {
+            row.Name = body.Name.Trim();
+            row.Kind = body.Kind;
+            row.AreaM2 = body.AreaM2;
+            row.SunHours = body.SunHours;
+            row.Watering = body.Watering;
+            row.PondDistanceM = body.PondDistanceM;
+            row.SunFrom = body.SunFrom;
+            row.SunTo = body.SunTo;
+        }, stop);
+        return TypedResults.NoContent();
     }
 
     private static async Task<Results<Created, ProblemHttpResult>> AddPlanting(Guid gardenId, NewPlanting body, GardenTools tools, CancellationToken stop)
@@ -182,13 +215,19 @@ public static class GardenEndpoints
         return TypedResults.NoContent();
     }
 
-    private static Checks CheckPlace(Checks checks, NewPlace? place, string path) => checks
-        .That(place?.Name is { Length: > 0 and <= 80 }, path + "name", "place-name-missing", "Give the place a name of up to 80 letters.")
-        .That(place?.LengthM is > 0 and <= 200, path + "lengthM", "length-range", "Length is over 0 and up to 200 metres.")
-        .That(place?.WidthM is > 0 and <= 50, path + "widthM", "width-range", "Width is over 0 and up to 50 metres.")
-        .That(place?.SunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.")
-        .That(place?.PondDistanceM is null or (>= 0 and <= 1000), path + "pondDistanceM", "pond-range", "The pond lies 0 to 1000 metres away; leave it empty where there is none.")
-        .That(place?.SunFrom is null || place.SunTo is null || place.SunFrom < place.SunTo, path + "sunTo", "sun-order", "The sun leaves after it has come.");
+    private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
+        CheckSite(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
+            .That(place?.LengthM is > 0 and <= MostLengthM, path + "lengthM", "length-range", $"Length is over 0 and up to {MostLengthM} metres.")
+            .That(place?.WidthM is > 0 and <= MostWidthM, path + "widthM", "width-range", $"Width is over 0 and up to {MostWidthM} metres.");
+
+    private static Checks CheckSite(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) => checks
+        .That(name?.Trim() is { Length: > 0 and <= 80 }, path + "name", "place-name-missing", "Give the place a name of up to 80 letters.")
+        .That(sunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.")
+        .That(pondDistanceM is null or (>= 0 and <= 1000), path + "pondDistanceM", "pond-range", "The pond lies 0 to 1000 metres away; leave it empty where there is none.")
+        .That(sunFrom is null || sunTo is null || sunFrom < sunTo, path + "sunTo", "sun-order", "The sun leaves after it has come.");
+
+    private static Checks CheckName(Checks checks, GardenSnapshot s, Guid placeId, string? name) => checks
+        .That(!s.Places.Any(p => p.Id != placeId && string.Equals(p.Name, name?.Trim(), StringComparison.OrdinalIgnoreCase)), "name", "name-taken", "Another place has this name.");
 
     private static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) => new()
     {

@@ -37,6 +37,25 @@ public sealed record NewPlace(
     TimeOnly? SunTo = null,
     Guid? MemberId = null);
 
+/// <summary>A place as it is now.</summary>
+/// <param name="PondDistanceM">Null where no pond is near.</param>
+/// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
+public sealed record PlaceChange(
+    string Name,
+    PlaceKind Kind,
+    double AreaM2,
+    double SunHours,
+    Watering Watering,
+    double? PondDistanceM = null,
+    TimeOnly? SunFrom = null,
+    TimeOnly? SunTo = null,
+    Guid? MemberId = null);
+
+/// <param name="MemberId">Who writes it.</param>
+public sealed record MemberName(string Name, Guid? MemberId = null);
+
+public sealed record SprayerChange(string Name, double CapacityLitres, Guid? MemberId = null);
+
 public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, GrowthStage Stage, bool InFlower, Guid? MemberId = null);
 
 /// <summary>Changes to how the garden is run.</summary>
@@ -90,6 +109,9 @@ public sealed record PlaceAnswer(
     double AreaM2,
     double SunHours,
     Watering Watering,
+    double? PondDistanceM,
+    TimeOnly? SunFrom,
+    TimeOnly? SunTo,
     Stance Stance,
     bool OwnStance,
     IReadOnlyList<PlantingAnswer> Plantings);

@@ -21,7 +21,7 @@ const saving = useGardenSettings()
 </script>
 
 <template>
-  <details class="card">
+  <details class="card fold">
     <summary>
       <strong>When somebody is free to spray</strong>
       <span class="soft">{{
@@ -51,21 +51,6 @@ const saving = useGardenSettings()
 </template>
 
 <style scoped>
-summary {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  min-height: 32px;
-  align-items: center;
-  cursor: pointer;
-}
-
-.change {
-  margin-left: auto;
-  color: var(--mauve-deep);
-  font-weight: 600;
-}
-
 form {
   display: grid;
   gap: 12px;

@@ -11,13 +11,16 @@ import SelectField from '@/kit/SelectField.vue'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import StanceChoice from '../decide/StanceChoice.vue'
 import WholeGarden from '../archive/WholeGarden.vue'
+import ChangePlace from './ChangePlace.vue'
 import FreeHours from './FreeHours.vue'
+import HouseHold from './HouseHold.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
 
 const { garden, query, memberId } = useGarden()
 const addingPlace = ref(false)
 const plantingIn = ref<string>()
+const changing = ref<string>()
 
 const settings = useGardenSettings()
 const change = useGardenWrite(
@@ -78,6 +81,7 @@ const change = useGardenWrite(
         <FieldError :problem="settings.error.value" />
       </section>
       <FreeHours />
+      <HouseHold />
       <div class="page-head">
         <h2>Places</h2>
         <Button v-if="!addingPlace" label="Add a place" variant="outlined" @click="addingPlace = true" />
@@ -94,7 +98,16 @@ const change = useGardenWrite(
               {{ placeKindWords[place.kind] }}, {{ place.areaM2.toFixed(1) }} m², {{ place.sunHours }} h of
               sun, {{ stanceWords[place.stance].toLowerCase() }}
             </p>
+            <Button
+              v-if="changing !== place.id"
+              label="Change"
+              variant="text"
+              size="small"
+              :aria-label="`Change ${place.name}`"
+              @click="changing = place.id"
+            />
           </div>
+          <ChangePlace v-if="changing === place.id" :place="place" @done="changing = undefined" />
           <ul>
             <li v-for="p in place.plantings" :key="p.id" class="planting">
               <span

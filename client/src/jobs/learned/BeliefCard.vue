@@ -103,10 +103,9 @@ section {
   gap: 6px;
 }
 
-h3 {
-  display: flex;
-  align-items: center;
-  gap: 8px;
+h3 > svg {
+  margin-right: 4px;
+  vertical-align: -2px;
 }
 
 h3 .soft {

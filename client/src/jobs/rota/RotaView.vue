@@ -7,6 +7,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { civilDay, clock, inSentence } from '@/kit/format'
 import RotaGrid from './RotaGrid.vue'
+import RotaLooks from './RotaLooks.vue'
 import SeasonOutline from './SeasonOutline.vue'
 import { useMoves, useRota, useWords, type Round } from './useRota'
 
@@ -61,6 +62,14 @@ function clear() {
   over.value = undefined
 }
 const nothing = computed(() => data.value?.outings.length === 0 && data.value.patches.length === 0)
+/** Leaves that are tried first, by day. */
+const patchDays = computed(() => {
+  const patches = data.value?.patches ?? []
+  return [...new Set(patches.map((p) => p.on))].map((on) => ({
+    on,
+    patches: patches.filter((p) => p.on === on),
+  }))
+})
 </script>
 
 <template>
@@ -144,11 +153,14 @@ const nothing = computed(() => data.value?.outings.length === 0 && data.value.pa
         <section class="card" aria-labelledby="outings-head">
           <h2 id="outings-head">Outings</h2>
           <ol class="list">
-            <li v-for="p in data.patches" :key="p.plantingId + p.target">
+            <li v-for="day in patchDays" :key="day.on">
               <p>
-                <strong>{{ civilDay(p.on) }}: two leaves first</strong>
+                <strong>{{ civilDay(day.on) }}: two leaves first</strong>
               </p>
-              <p class="soft">{{ p.recipeName }} on {{ p.where }}; the rest waits two days for it.</p>
+              <p v-for="p in day.patches" :key="p.plantingId + p.target" class="soft">
+                {{ p.recipeName }} on {{ p.where }}
+              </p>
+              <p class="soft">The rest waits two days for them.</p>
             </li>
             <li v-for="o in data.outings" :key="o.key + o.on">
               <p>
@@ -177,15 +189,7 @@ const nothing = computed(() => data.value?.outings.length === 0 && data.value.pa
         </section>
         <section class="card" aria-labelledby="looks-head">
           <h2 id="looks-head">Looking</h2>
-          <ol class="list">
-            <li v-for="v in data.visits" :key="v.on + v.plantingId + v.what">
-              {{ civilDay(v.on) }}: {{ inSentence(v.what) }}, {{ v.where }}
-            </li>
-            <li v-for="w in data.walks" :key="w.on">
-              {{ civilDay(w.on) }}: walk, {{ w.where.slice(0, 3).join(', ')
-              }}{{ w.where.length > 3 ? ` and ${w.where.length - 3} more` : '' }}
-            </li>
-          </ol>
+          <RotaLooks :rota="data" />
           <template v-if="data.notPlanned.length">
             <h2>Not planned, and why</h2>
             <ul class="list">
@@ -233,6 +237,10 @@ section {
 .list > li {
   padding: 6px 0;
   border-top: 1px solid var(--line);
+}
+
+.list > li > button {
+  margin: 6px 0 2px;
 }
 
 .chosen {

@@ -154,12 +154,12 @@ li {
 }
 
 .choose {
-  display: flex;
+  display: grid;
+  grid-template-columns: repeat(2, 82px);
   gap: 6px;
 }
 
 button {
-  min-width: 74px;
   min-height: 44px;
   border: 1px solid var(--ink-soft);
   border-radius: var(--radius);
@@ -169,7 +169,8 @@ button {
 }
 
 button[aria-pressed='true'] {
-  border: 2px solid var(--leaf-line);
+  border-color: var(--leaf-line);
+  box-shadow: inset 0 0 0 1px var(--leaf-line);
   background: var(--leaf-soft);
   color: var(--leaf-ink);
   font-weight: 600;
@@ -177,6 +178,7 @@ button[aria-pressed='true'] {
 
 button.hit[aria-pressed='true'] {
   border-color: var(--brick);
+  box-shadow: inset 0 0 0 1px var(--brick);
   background: var(--brick-soft);
   color: var(--brick-ink);
 }

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { ref } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useGarden, useGardenWrite, type Place } from '@/garden/useGarden'
+import PlaceFields from '@/garden/PlaceFields.vue'
+import { placeFieldNames } from '@/garden/newPlace'
+import FieldError from '@/kit/FieldError.vue'
+
+/** A place that was measured anew, renamed, or lost its shade. */
+const props = defineProps<{ place: Place }>()
+const emit = defineEmits<{ done: [] }>()
+const { memberId } = useGarden()
+const { name, kind, areaM2, sunHours, watering, pondDistanceM, sunFrom, sunTo } = props.place
+const form = ref<Schemas['PlaceChange']>({
+  name,
+  kind,
+  areaM2,
+  sunHours,
+  watering,
+  pondDistanceM,
+  sunFrom,
+  sunTo,
+})
+const saving = useGardenWrite((gardenId) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/places/{placeId}', {
+      params: { path: { gardenId, placeId: props.place.id } },
+      body: { ...form.value, memberId: memberId.value },
+    }),
+  ),
+)
+const save = () => saving.mutate(undefined, { onSuccess: () => emit('done') })
+</script>
+
+<template>
+  <form novalidate :aria-label="`Change ${place.name}`" @submit.prevent="save">
+    <PlaceFields v-model="form" :problem="saving.error.value" />
+    <FieldError :problem="saving.error.value" :shown="placeFieldNames" />
+    <div class="actions">
+      <Button type="submit" label="Save the place" :loading="saving.isPending.value" />
+      <Button type="button" label="Leave it as it was" variant="text" @click="emit('done')" />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 14px;
+  padding: 8px 0;
+}
+</style>

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputNumber from 'primevue/inputnumber'
+import InputText from 'primevue/inputtext'
+import { ref, watch } from 'vue'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import { volume } from '@/kit/format'
+
+/** Who gardens here, and what they spray with. What is written is saved when the field is left. */
+const { garden, memberId } = useGarden()
+const people = ref<{ id: string; name: string }[]>([])
+const sprayers = ref<{ id: string; name: string; capacityLitres: number | null }[]>([])
+// Only what changed on the server replaces what stands here: half-written words are kept.
+watch(
+  () => JSON.stringify([garden.value?.members, garden.value?.sprayers]),
+  () => {
+    people.value = (garden.value?.members ?? []).map(({ id, name }) => ({ id, name }))
+    sprayers.value = (garden.value?.sprayers ?? []).map((x) => ({ ...x }))
+  },
+  { immediate: true },
+)
+const somebody = ref('')
+const tool = ref({ name: '', capacityLitres: null as number | null })
+
+const calling = useGardenWrite((gardenId, { id, name }: { id: string; name: string }) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/members/{memberId}', {
+      params: { path: { gardenId, memberId: id } },
+      body: { name, memberId: memberId.value },
+    }),
+  ),
+)
+const keeping = useGardenWrite((gardenId, x: { id: string; name: string; capacityLitres: number | null }) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/sprayers/{sprayerId}', {
+      params: { path: { gardenId, sprayerId: x.id } },
+      body: { name: x.name, capacityLitres: x.capacityLitres ?? 0, memberId: memberId.value },
+    }),
+  ),
+)
+const removing = useGardenWrite((gardenId, id: string) =>
+  answer(
+    api.DELETE('/api/gardens/{gardenId}/sprayers/{sprayerId}', {
+      params: { path: { gardenId, sprayerId: id }, query: { memberId: memberId.value ?? undefined } },
+    }),
+  ),
+)
+const addPerson = () =>
+  calling.mutate(
+    { id: crypto.randomUUID(), name: somebody.value },
+    { onSuccess: () => (somebody.value = '') },
+  )
+const addSprayer = () =>
+  keeping.mutate(
+    { id: crypto.randomUUID(), ...tool.value },
+    { onSuccess: () => (tool.value = { name: '', capacityLitres: null }) },
+  )
+</script>
+
+<template>
+  <details class="card fold">
+    <summary>
+      <strong>Household and sprayers</strong>
+      <span class="soft"
+        >{{ garden?.members.map((m) => m.name).join(', ') }} ·
+        {{ garden?.sprayers.map((x) => volume(x.capacityLitres)).join(', ') }}</span
+      >
+      <span class="change">Change</span>
+    </summary>
+    <div class="columns">
+      <section aria-labelledby="people">
+        <h3 id="people">Who gardens here</h3>
+        <p class="soft">The log names who did what. Choose yourself at the top of the screen.</p>
+        <InputText
+          v-for="p in people"
+          :key="p.id"
+          v-model="p.name"
+          maxlength="80"
+          :aria-label="`Name of ${p.name}`"
+          @change="calling.mutate(p)"
+        />
+        <form novalidate @submit.prevent="addPerson">
+          <InputText
+            v-model="somebody"
+            maxlength="80"
+            aria-label="Somebody else"
+            placeholder="Somebody else"
+          />
+          <Button type="submit" label="Add" variant="outlined" aria-label="Add somebody" />
+        </form>
+        <FieldError :problem="calling.error.value" field="name" />
+        <FieldError :problem="calling.error.value" :shown="['name']" />
+      </section>
+      <section aria-labelledby="sprayers">
+        <h3 id="sprayers">Sprayers</h3>
+        <p class="soft">The bench fills the smallest one that holds the mix, or several times.</p>
+        <div v-for="x in sprayers" :key="x.id" class="sprayer">
+          <InputText
+            v-model="x.name"
+            maxlength="80"
+            :aria-label="`Name of ${x.name}`"
+            @change="keeping.mutate(x)"
+          />
+          <InputNumber
+            v-model="x.capacityLitres"
+            suffix=" l"
+            :max-fraction-digits="2"
+            locale="en-GB"
+            :aria-label="`Litres that ${x.name} holds`"
+            @update:model-value="keeping.mutate(x)"
+          />
+          <Button
+            label="Gone"
+            variant="text"
+            :aria-label="`${x.name} is gone`"
+            @click="removing.mutate(x.id)"
+          />
+        </div>
+        <form class="sprayer" novalidate @submit.prevent="addSprayer">
+          <InputText
+            v-model="tool.name"
+            maxlength="80"
+            aria-label="Another sprayer"
+            placeholder="Another sprayer"
+          />
+          <InputNumber
+            v-model="tool.capacityLitres"
+            suffix=" l"
+            :max-fraction-digits="2"
+            locale="en-GB"
+            aria-label="Litres that it holds"
+          />
+          <Button type="submit" label="Add" variant="outlined" aria-label="Add a sprayer" />
+        </form>
+        <FieldError :problem="keeping.error.value" field="name" />
+        <FieldError :problem="keeping.error.value" field="capacityLitres" />
+        <FieldError
+          :problem="keeping.error.value ?? removing.error.value"
+          :shown="['name', 'capacityLitres']"
+        />
+      </section>
+    </div>
+  </details>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 360px), 1fr));
+  gap: 24px;
+  padding-top: 10px;
+}
+
+section {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+
+form {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 8px;
+}
+
+.sprayer {
+  display: grid;
+  grid-template-columns: 1fr 92px 72px;
+  gap: 8px;
+}
+
+.sprayer :deep(input) {
+  width: 100%;
+  min-width: 0;
+}
+</style>
