@@ -66,10 +66,14 @@ public sealed class SetUpTests : IAsyncLifetime
         }
 
         var thandi = Guid.NewGuid();
-        Assert.Null(await CodeAsync($"members/{thandi}", new MemberName("Tandi")));
-        Assert.Null(await CodeAsync($"members/{thandi}", new MemberName(" Thandi ")));
-        Assert.Equal("name-taken", await CodeAsync($"members/{Guid.NewGuid()}", new MemberName("thandi")));
-        Assert.Equal("member-missing", await CodeAsync($"members/{Guid.NewGuid()}", new MemberName("  ")));
+        Assert.Null(await CodeAsync($"members/{thandi}", new MemberChange("Tandi")));
+        Assert.Null(await CodeAsync($"members/{thandi}", new MemberChange(" Thandi ")));
+        Assert.Equal("name-taken", await CodeAsync($"members/{Guid.NewGuid()}", new MemberChange("thandi")));
+        Assert.Equal("member-missing", await CodeAsync($"members/{Guid.NewGuid()}", new MemberChange("  ")));
+        Assert.Null(await CodeAsync($"members/{thandi}", new MemberChange("Thandi", Role.Looker)));
+        Assert.Equal("only-looks", await CodeAsync($"sprayers/{Guid.NewGuid()}", new SprayerChange("Can", 10, thandi)));
+        var owner = (await http.GetFromJsonAsync<GardenAnswer>(path, TestApp.Json, Stop))!.Members.Single(m => m.Name == "Owner");
+        Assert.Equal("nobody-writes", await CodeAsync($"members/{owner.Id}", new MemberChange("Owner", Role.Looker)));
         var backpack = Guid.NewGuid();
         Assert.Null(await CodeAsync($"sprayers/{backpack}", new SprayerChange("Backpack", 12)));
         Assert.Null(await CodeAsync($"sprayers/{backpack}", new SprayerChange("Backpack", 15)));

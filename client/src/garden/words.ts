@@ -67,6 +67,12 @@ export const stageWords: Record<Schemas['GrowthStage'], string> = {
   ending: 'Ending',
 }
 
+export const roleWords: Record<Schemas['Role'], string> = {
+  owner: 'owns it',
+  helper: 'writes too',
+  looker: 'only looks',
+}
+
 export const kitchenWords: Record<Schemas['KitchenSystem'], string> = {
   metric: 'Metric spoons (5 and 15 ml)',
   us: 'US spoons and cups',

@@ -104,10 +104,12 @@ public static class PlaceStory
         var name = season.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material;
         var who = season.Members.FirstOrDefault(m => m.Id == a.MemberId)?.Name;
         var air = a.Air?.TemperatureC is { } t ? FormattableString.Invariant($", at {t:0} C") : "";
+        // A dust or a bait has no litres.
+        var amount = a.Litres > 0 ? $", {TankVolume.Text(a.Litres, season.Garden.Kitchen)}" : "";
         var more = a.Treated.Count > 1 ? $", over {a.Treated.Count} plantings" : "";
         yield return new(StoryKind.Done, a.At, a.PatchTest
             ? $"{name} tried on two leaves{(who is null ? "" : $" by {who}")}."
-            : $"{name}, {TankVolume.Text(a.Litres, season.Garden.Kitchen)}{more}{air}{(who is null ? "" : $", by {who}")}{Reason(a.Why)}.{Noted(a.Note ?? "")}", a.Id);
+            : $"{name}{amount}{more}{air}{(who is null ? "" : $", by {who}")}{Reason(a.Why)}.{Noted(a.Note ?? "")}", a.Id);
         foreach (var came in Came(season, season.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)))
         {
             yield return came;

@@ -51,8 +51,9 @@ public sealed record PlaceChange(
     TimeOnly? SunTo = null,
     Guid? MemberId = null);
 
+/// <param name="Role">Null to leave it as it is; somebody new is a helper.</param>
 /// <param name="MemberId">Who writes it.</param>
-public sealed record MemberName(string Name, Guid? MemberId = null);
+public sealed record MemberChange(string Name, Role? Role = null, Guid? MemberId = null);
 
 public sealed record SprayerChange(string Name, double CapacityLitres, Guid? MemberId = null);
 

@@ -20,8 +20,8 @@ public static class HouseholdEndpoints
         garden.MapDelete("/sprayers/{sprayerId:guid}", RemoveSprayer);
     }
 
-    /// <summary>Adds somebody, or calls them otherwise; records keep naming the same person.</summary>
-    private static async Task<Results<NoContent, ProblemHttpResult>> PutMember(Guid gardenId, Guid memberId, MemberName body, GardenTools tools, CancellationToken stop)
+    /// <summary>Adds somebody, or changes their name or what they may do; records keep naming the same person.</summary>
+    private static async Task<Results<NoContent, ProblemHttpResult>> PutMember(Guid gardenId, Guid memberId, MemberChange body, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -30,7 +30,9 @@ public static class HouseholdEndpoints
 
         var known = s.Members.FirstOrDefault(m => m.Id == memberId);
         var name = body.Name.Trim();
+        var role = body.Role ?? known?.Role ?? Role.Helper;
         var checks = new Checks()
+            .That(role != Role.Looker || s.Members.Any(m => m.Id != memberId && m.Role != Role.Looker), "role", "nobody-writes", "Somebody has to be able to write.")
             .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", "Give a name of up to 80 letters.")
             .That(!s.Members.Any(m => m.Id != memberId && Same(m.Name, name)), "name", "name-taken", "Somebody here has this name already.")
             .That(known is not null || s.Members.Count < MostMembers, "name", "members-many", $"A household has up to {MostMembers} people here.");
@@ -41,12 +43,12 @@ public static class HouseholdEndpoints
 
         if (known is null)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"{name} gardens here too", db => db.Members.Add(new MemberRow { Id = memberId, GardenId = gardenId, Name = name, Role = Role.Helper }), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"{name} gardens here too", db => db.Members.Add(new MemberRow { Id = memberId, GardenId = gardenId, Name = name, Role = role }), stop);
         }
-        else if (known.Name != name)
+        else if (known.Name != name || known.Role != role)
         {
             var row = await tools.Db.Members.FirstAsync(m => m.Id == memberId, stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"{known.Name} is {name} now", _ => row.Name = name, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Changed {known.Name} in the household", _ => (row.Name, row.Role) = (name, role), stop);
         }
 
         return TypedResults.NoContent();

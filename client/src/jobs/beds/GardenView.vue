@@ -13,7 +13,7 @@ import StanceChoice from '../decide/StanceChoice.vue'
 import WholeGarden from '../archive/WholeGarden.vue'
 import ChangePlace from './ChangePlace.vue'
 import FreeHours from './FreeHours.vue'
-import HouseHold from './HouseHold.vue'
+import HouseholdCard from './HouseholdCard.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
 
@@ -81,7 +81,7 @@ const change = useGardenWrite(
         <FieldError :problem="settings.error.value" />
       </section>
       <FreeHours />
-      <HouseHold />
+      <HouseholdCard />
       <div class="page-head">
         <h2>Places</h2>
         <Button v-if="!addingPlace" label="Add a place" variant="outlined" @click="addingPlace = true" />

@@ -2,21 +2,23 @@
 import Button from 'primevue/button'
 import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
+import Select from 'primevue/select'
 import { ref, watch } from 'vue'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { options, roleWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import { volume } from '@/kit/format'
 
 /** Who gardens here, and what they spray with. What is written is saved when the field is left. */
 const { garden, memberId } = useGarden()
-const people = ref<{ id: string; name: string }[]>([])
+const people = ref<Schemas['MemberAnswer'][]>([])
 const sprayers = ref<{ id: string; name: string; capacityLitres: number | null }[]>([])
 // Only what changed on the server replaces what stands here: half-written words are kept.
 watch(
   () => JSON.stringify([garden.value?.members, garden.value?.sprayers]),
   () => {
-    people.value = (garden.value?.members ?? []).map(({ id, name }) => ({ id, name }))
+    people.value = (garden.value?.members ?? []).map((m) => ({ ...m }))
     sprayers.value = (garden.value?.sprayers ?? []).map((x) => ({ ...x }))
   },
   { immediate: true },
@@ -24,11 +26,11 @@ watch(
 const somebody = ref('')
 const tool = ref({ name: '', capacityLitres: null as number | null })
 
-const calling = useGardenWrite((gardenId, { id, name }: { id: string; name: string }) =>
+const calling = useGardenWrite((gardenId, { id, name, role }: Schemas['MemberAnswer']) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/members/{memberId}', {
       params: { path: { gardenId, memberId: id } },
-      body: { name, memberId: memberId.value },
+      body: { name, role, memberId: memberId.value },
     }),
   ),
 )
@@ -49,7 +51,7 @@ const removing = useGardenWrite((gardenId, id: string) =>
 )
 const addPerson = () =>
   calling.mutate(
-    { id: crypto.randomUUID(), name: somebody.value },
+    { id: crypto.randomUUID(), name: somebody.value, role: 'helper' },
     { onSuccess: () => (somebody.value = '') },
   )
 const addSprayer = () =>
@@ -73,14 +75,22 @@ const addSprayer = () =>
       <section aria-labelledby="people">
         <h3 id="people">Who gardens here</h3>
         <p class="soft">The log names who did what. Choose yourself at the top of the screen.</p>
-        <InputText
-          v-for="p in people"
-          :key="p.id"
-          v-model="p.name"
-          maxlength="80"
-          :aria-label="`Name of ${p.name}`"
-          @change="calling.mutate(p)"
-        />
+        <div v-for="p in people" :key="p.id" class="person">
+          <InputText
+            v-model="p.name"
+            maxlength="80"
+            :aria-label="`Name of ${p.name}`"
+            @change="calling.mutate(p)"
+          />
+          <Select
+            v-model="p.role"
+            :options="options(roleWords)"
+            option-label="label"
+            option-value="value"
+            :aria-label="`What ${p.name} may do`"
+            @update:model-value="calling.mutate(p)"
+          />
+        </div>
         <form novalidate @submit.prevent="addPerson">
           <InputText
             v-model="somebody"
@@ -91,7 +101,8 @@ const addSprayer = () =>
           <Button type="submit" label="Add" variant="outlined" aria-label="Add somebody" />
         </form>
         <FieldError :problem="calling.error.value" field="name" />
-        <FieldError :problem="calling.error.value" :shown="['name']" />
+        <FieldError :problem="calling.error.value" field="role" />
+        <FieldError :problem="calling.error.value" :shown="['name', 'role']" />
       </section>
       <section aria-labelledby="sprayers">
         <h3 id="sprayers">Sprayers</h3>
@@ -162,6 +173,12 @@ section {
 form {
   display: grid;
   grid-template-columns: 1fr auto;
+  gap: 8px;
+}
+
+.person {
+  display: grid;
+  grid-template-columns: 1fr 148px;
   gap: 8px;
 }
 
