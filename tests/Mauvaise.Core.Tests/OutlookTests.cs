@@ -18,7 +18,7 @@ public class OutlookTests
         [.. Enumerable.Range(0, garden.Weather.Hours.Count).Select(i => later is { } l && i >= garden.Weather.IndexOf(garden.Now) + laterHours ? l : now)];
 
     private static GardenSnapshot Garden(double rainMm = 0) =>
-        GardenSamples.Garden([Bed, Other], [Squash], at => at >= GardenSamples.Now.AddHours(30) && at < GardenSamples.Now.AddHours(34) ? WeatherSamples.Mild with { RainMm = rainMm } : WeatherSamples.Mild);
+        GardenSamples.Garden([Bed, Other], [Squash], at => at >= GardenSamples.Now.AddHours(24) && at < GardenSamples.Now.AddHours(28) ? WeatherSamples.Mild with { RainMm = rainMm } : WeatherSamples.Mild);
 
     [Fact]
     public void Cover_without_rain_is_counted_and_no_more()
@@ -32,8 +32,8 @@ public class OutlookTests
     public void Rain_that_takes_cover_is_named_with_its_day_and_what_it_takes()
     {
         var wet = Garden(rainMm: 3);
-        var cover = new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0.8, 0.1, 32), [Other] = Cover(wet, 0.9, 0.7, 32) };
-        // The storm begins on Friday evening, thirty hours from now.
+        var cover = new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0.8, 0.1, 26), [Other] = Cover(wet, 0.9, 0.7, 26) };
+        // The storm begins on Friday evening, a day from now.
         Assert.Equal("Cover holds on 2 of 2 places. Friday's rain, 12 mm, will strip Bed.", CoverOutlook.Sentence(wet, cover));
         Assert.EndsWith("leaves it standing.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Other] = cover[Other] }), StringComparison.Ordinal);
         Assert.Equal("Cover holds on 2 of 2 places.", CoverOutlook.Sentence(Garden(rainMm: 1), cover));
