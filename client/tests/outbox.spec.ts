@@ -89,24 +89,31 @@ describe('the outbox', () => {
 
   it.each([
     ['in its body', true, (body: Record<string, unknown>) => body.at],
-    ['in a part of it', 'count', (body: Record<string, unknown>) => (body.count as Record<string, unknown>).at],
-  ])('says when it was made, by its age on this device and the clock of the garden: %s', async (_, stamp, at) => {
-    network = 'down'
-    const box = outbox()
-    await box.post({ ...parcel('a'), body: { id: 'a', count: { leaves: 20 } }, stamp })
-    const [waiting] = store.held.values()
-    await store.put({ ...(waiting as Parcel), madeAt: Date.now() - 3_600_000 })
-    let body: Record<string, unknown> = {}
-    const later = createOutbox(
-      store,
-      (p) => {
-        body = p.body ?? {}
-        return Promise.resolve(ok)
-      },
-      () => Promise.resolve(now),
-    )
-    await later.flush()
-    expect(Math.abs(Date.parse(String(at(body))) - (now - 3_600_000))).toBeLessThan(1000)
-    expect(body).toMatchObject({ id: 'a', count: { leaves: 20 } })
-  })
+    [
+      'in a part of it',
+      'count',
+      (body: Record<string, unknown>) => (body.count as Record<string, unknown>).at,
+    ],
+  ])(
+    'says when it was made, by its age on this device and the clock of the garden: %s',
+    async (_, stamp, at) => {
+      network = 'down'
+      const box = outbox()
+      await box.post({ ...parcel('a'), body: { id: 'a', count: { leaves: 20 } }, stamp })
+      const [waiting] = store.held.values()
+      await store.put({ ...(waiting as Parcel), madeAt: Date.now() - 3_600_000 })
+      let body: Record<string, unknown> = {}
+      const later = createOutbox(
+        store,
+        (p) => {
+          body = p.body ?? {}
+          return Promise.resolve(ok)
+        },
+        () => Promise.resolve(now),
+      )
+      await later.flush()
+      expect(Math.abs(Date.parse(String(at(body))) - (now - 3_600_000))).toBeLessThan(1000)
+      expect(body).toMatchObject({ id: 'a', count: { leaves: 20 } })
+    },
+  )
 })
