@@ -70,6 +70,8 @@ test('a new pairing goes from two leaves to a label at its real size', async ({ 
   await page.getByRole('button', { name: 'Mixed it: 100 ml for two leaves' }).click()
   await expect(page.getByRole('heading', { name: 'Log this spray' })).toBeVisible()
   await page.getByRole('link', { name: 'Print the label at its real size' }).click()
+  // The screen before it shows a label too.
+  await expect(page.getByRole('heading', { name: 'Bottle label' })).toBeVisible()
   await expect(page.getByText('Not a drink. Keep from children and pets.')).toBeVisible()
   const label = await measure(new Uint8Array(await page.pdf({ preferCSSPageSize: true })))
   expect(label.pages).toBe(1)

@@ -36,6 +36,8 @@ test('what was not logged is logged by hand, put right with its history, struck 
   await expect(history.getByText('litres: 1.5 0.9')).toBeVisible()
   await page.getByRole('button', { name: 'Strike it out' }).click()
   await expect(page.getByText('Struck out on')).toBeVisible()
+  // The key takes back what the strip names.
+  await expect(page.getByText('Struck out bicarbonate.')).toBeVisible()
   await page.keyboard.press('u')
   await expect(page.getByRole('button', { name: 'Strike it out' })).toBeVisible()
 })

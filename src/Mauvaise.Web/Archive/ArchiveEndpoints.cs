@@ -1,5 +1,4 @@
 using System.Globalization;
-using Mauvaise.Core.Measures;
 using Mauvaise.Store;
 using Mauvaise.Store.Archive;
 using Mauvaise.Web.Hosting;
@@ -51,7 +50,7 @@ public static class ArchiveEndpoints
         await using var file = Scratch(settings);
         await ArchiveFile.WriteAsync(tools.Db, archive, file, stop);
         file.Position = 0;
-        var name = string.Concat(archive.Garden.Name.InSentence().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')).Trim('-');
+        var name = string.Concat(archive.Garden.Name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')).Trim('-');
         response.ContentType = Zip;
         response.ContentLength = file.Length;
         response.Headers.ContentDisposition = string.Create(CultureInfo.InvariantCulture, $"attachment; filename=\"{(name.Length > 0 ? name : "garden")}-{tools.Now:yyyy-MM-dd}.zip\"");
