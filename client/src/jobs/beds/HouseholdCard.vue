@@ -141,6 +141,7 @@ const addSprayer = () =>
             suffix=" l"
             :max-fraction-digits="2"
             locale="en-GB"
+            placeholder="litres"
             aria-label="Litres that it holds"
           />
           <Button type="submit" label="Add" variant="outlined" aria-label="Add a sprayer" />

@@ -46,7 +46,7 @@ const days = computed(() => {
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: 84px minmax(0, 1fr);
+  grid-template-columns: 96px minmax(0, 1fr);
   gap: 8px;
   padding: 6px 0;
   border-top: 1px solid var(--line);
