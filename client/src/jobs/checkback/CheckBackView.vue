@@ -211,6 +211,12 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
   font-weight: 600;
 }
 
+.stack {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+
 .touched {
   display: grid;
   gap: 8px;
