@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using CsCheck;
 using Mauvaise.Core.Sky;
 using static Mauvaise.Core.Tests.WeatherSamples;
@@ -132,7 +133,7 @@ public class SprayHoursTests
             var series = new HourSeries(Start, hours);
             var judged = SprayHours.Judge(SkyOver(series, Exposure()), Start, series.End, Material("neem-oil"));
             var windows = SprayHours.Windows(judged, Material("neem-oil"));
-            var elsewhere = SprayHours.Windows(SprayHours.Judge(SkyOver(series, Exposure(), TimeZoneInfo.FindSystemTimeZoneById("Africa/Johannesburg")), Start, series.End, Material("neem-oil")), Material("neem-oil"));
+            var elsewhere = SprayHours.Windows(SprayHours.Judge(SkyOver(series, Exposure(), GardenZone.Of("Africa/Johannesburg")), Start, series.End, Material("neem-oil")), Material("neem-oil"));
             return windows.All(w => judged.Where(h => h.Hour >= w.Start && h.Hour < w.End).All(h => h.Verdict != Verdict.Never))
                 && judged.Count(h => h.Verdict != Verdict.Never) == windows.Sum(w => (int)(w.End - w.Start).TotalHours)
                 && windows.Select(w => (w.Start, w.End)).SequenceEqual(elsewhere.Select(w => (w.Start, w.End)));

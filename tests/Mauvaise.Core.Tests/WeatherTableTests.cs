@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using Mauvaise.Core.Sky;
 using static Mauvaise.Core.Tests.WeatherSamples;
 
@@ -121,7 +122,7 @@ public class WeatherTableTests
 
     [Fact]
     public void A_polar_day_is_spread_too() =>
-        Assert.All(DailySpread.Hours(new DayValues(new DateOnly(2026, 6, 21), 2, 10, 1, null, null, null, null), null, 78, 15, TimeZoneInfo.Utc).Hours,
+        Assert.All(DailySpread.Hours(new DayValues(new DateOnly(2026, 6, 21), 2, 10, 1, null, null, null, null), null, 78, 15, GardenZone.Utc).Hours,
             h => Assert.InRange(h.TemperatureC!.Value, 1.9, 10.1));
 
     [Fact]

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;

@@ -112,6 +112,9 @@ internal static class HandSteps
 
     /// <summary>Days that are looked through for one that is cool and dull.</summary>
     private const int DullWithinDays = 3;
+
+    /// <summary>Hours of a day that have to be dull, by the clock: leaves dry in them (assumed).</summary>
+    private const int DullFromHour = 9, DullHours = 9;
     private const double CoolC = 24;
     private const double DullCloudPercent = 60;
 
@@ -176,8 +179,8 @@ internal static class HandSteps
         for (var day = 0; day < DullWithinDays; day++)
         {
             on = f.Garden.Today.AddDays(day);
-            var noon = sky.IndexOf(f.Garden.Garden.StartOf(on)) + 9;
-            var hours = Enumerable.Range(noon, 9).Select(i => sky.Hour(i)).ToList();
+            var from = sky.IndexOf(f.Garden.Garden.Zone.At(on, DullFromHour));
+            var hours = Enumerable.Range(from, DullHours).Select(i => sky.Hour(i)).ToList();
             if (hours.TrueForAll(h => h.TemperatureC is <= CoolC) && hours.Average(h => h.CloudPercent ?? 0) >= DullCloudPercent)
             {
                 return $"{f.Told}: water is a match for it. {ActionLadder.Date(on)} is cool and dull.";

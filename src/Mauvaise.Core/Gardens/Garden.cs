@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
@@ -34,13 +35,14 @@ public sealed record Garden(
     FreeHours? Free = null,
     Water Water = Water.Rain)
 {
-    public TimeZoneInfo Zone { get; } = TimeZoneInfo.FindSystemTimeZoneById(TimeZoneId);
+    /// <summary>UTC for a name that this version does not know, so that such a garden can still be opened.</summary>
+    public GardenZone Zone { get; } = GardenZone.Find(TimeZoneId) ?? GardenZone.Utc;
 
     /// <summary>The civil date of an instant in the garden.</summary>
-    public DateOnly DateOf(DateTimeOffset instant) => DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(instant, Zone).DateTime);
+    public DateOnly DateOf(DateTimeOffset instant) => Zone.DateOf(instant);
 
-    /// <summary>The first instant of a civil date: midnight, or the end of the gap where the clocks skip midnight.</summary>
-    public DateTimeOffset StartOf(DateOnly date) => LocalTime.StartOf(date, Zone);
+    /// <inheritdoc cref="GardenZone.StartOf"/>
+    public DateTimeOffset StartOf(DateOnly date) => Zone.StartOf(date);
 
     /// <summary>The month as the northern hemisphere counts it: six months on when the garden lies south of the equator.</summary>
     public int NorthernMonth(DateOnly date) => NorthernMonth(Latitude, date);

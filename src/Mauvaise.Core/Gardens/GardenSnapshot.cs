@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Gardens;
@@ -32,11 +33,24 @@ public sealed record GardenSnapshot(
     HourSeries Weather,
     WeatherState WeatherState)
 {
-    private GardenSky? sky;
-    private SnapshotIndex? index;
+    /// <summary>What was worked out from these records. Copies with the same records share it, whichever of them asks first.</summary>
+    private WorkedOut workedOut = new();
 
     /// <summary>Made when it is first asked for, and anew for a copy with other records.</summary>
-    private SnapshotIndex Index => index is { } made && made.Fits(this) ? made : index = new SnapshotIndex(this);
+    private SnapshotIndex Index
+    {
+        get
+        {
+            if (workedOut.Index is { } made && made.Fits(this))
+            {
+                return made;
+            }
+
+            // A copy with other records keeps what it works out to itself.
+            workedOut = workedOut.Index is null ? workedOut : new WorkedOut { Sky = workedOut.Sky };
+            return workedOut.Index = new SnapshotIndex(this);
+        }
+    }
 
     /// <summary>Sprays that were judged, of the years that a garden learns from, in time order.</summary>
     public IReadOnlyList<JudgedSpray> Judged { get; init; } = [];
@@ -47,7 +61,25 @@ public sealed record GardenSnapshot(
     public Learned Learned { get; init; } = Learned.Nothing;
 
     /// <summary>Made when it is first asked for, and anew for a copy with other weather.</summary>
-    private GardenSky Sky => sky is { } made && ReferenceEquals(made.Series, Weather) ? made : sky = GardenSky.Of(Weather, Garden.Latitude, Garden.Longitude, Garden.Zone);
+    private GardenSky Sky
+    {
+        get
+        {
+            if (workedOut.Sky is { } made && ReferenceEquals(made.Series, Weather) && ReferenceEquals(made.Zone, Garden.Zone))
+            {
+                return made;
+            }
+
+            workedOut = workedOut.Sky is null ? workedOut : new WorkedOut { Index = workedOut.Index };
+            return workedOut.Sky = GardenSky.Of(Weather, Garden.Latitude, Garden.Longitude, Garden.Zone);
+        }
+    }
+
+    private sealed class WorkedOut
+    {
+        public GardenSky? Sky { get; set; }
+        public SnapshotIndex? Index { get; set; }
+    }
 
     /// <summary>The weather of a place. What places share is worked out once for the whole snapshot.</summary>
     public PlaceSky SkyOf(Place place) => Sky.At(Exposure(place));
@@ -70,6 +102,11 @@ public sealed record GardenSnapshot(
     public Place PlaceOf(Planting planting) => Index.Places[planting.PlaceId];
 
     public Planting? FindPlanting(Guid id) => Index.Plantings.GetValueOrDefault(id);
+
+    /// <summary>"Chapel courgette", as sentences name a planting.</summary>
+    public string Where(Planting planting) => $"{PlaceOf(planting).Name} {Catalogue.Crop(planting.Crop).Name.InSentence()}";
+
+    public Batch? FindBatch(Guid? id) => id is { } known ? Index.Batches.GetValueOrDefault(known) : null;
 
     public SprayApplication? FindSpray(Guid? id) => id is { } known ? Index.Sprays.GetValueOrDefault(known) : null;
 
@@ -110,7 +147,7 @@ public sealed record GardenSnapshot(
         Index.Actives(application);
 
     private IEnumerable<Measured> Ingredients(SprayApplication application) =>
-        (application.BatchId is { } id ? Index.Batches.GetValueOrDefault(id)?.Ingredients : null) ?? [new Measured(application.Material, "active", 0, "ml")];
+        FindBatch(application.BatchId)?.Ingredients ?? [new Measured(application.Material, "active", 0, "ml")];
 
     /// <summary>Litres that are still in a bottle; 0 once it was poured away.</summary>
     public double LeftIn(Batch batch) =>

@@ -59,7 +59,8 @@ public sealed record WalkTaken(Guid Id, DateTimeOffset StartedAt, DateTimeOffset
 
 /// <summary>Part of a mix as it was made.</summary>
 /// <param name="Amount">In <paramref name="Unit"/> ("ml" or "g") for the whole batch.</param>
-public sealed record Measured(string Material, string Role, double Amount, string Unit);
+/// <param name="BottlePercent">Strength of the bottle it came from; null for the usual one.</param>
+public sealed record Measured(string Material, string Role, double Amount, string Unit, double? BottlePercent = null);
 
 /// <summary>A bottle or tank that was really made.</summary>
 /// <param name="Litres">0 for what is no liquid.</param>
@@ -77,7 +78,11 @@ public sealed record Batch(
     IReadOnlyList<Measured> Ingredients,
     bool PatchTest = false,
     DateTimeOffset? EmptiedAt = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null)
+{
+    /// <summary>What works in it.</summary>
+    public Measured Active => Ingredients.First(i => i.Role == "active");
+}
 
 /// <summary>Where an application went.</summary>
 /// <param name="ShareWetted">Share of the leaf area wetted, 0 to 1.</param>

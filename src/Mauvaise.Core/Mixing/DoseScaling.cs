@@ -29,9 +29,6 @@ public sealed record ScaledDose(string Unit, double PerLitre, double Needed, Kit
 /// <summary>Carries a dose from any kitchen to any tank.</summary>
 public static class DoseScaling
 {
-    /// <summary>No home sprayer holds more, litres.</summary>
-    private const double LargestTankLitres = 1000;
-
     /// <summary>Scales a dose. The tank is made up to its volume.</summary>
     /// <exception cref="ArgumentOutOfRangeException">An amount is not over 0, a tank is absurd, a strength is over 100 %, or more is needed than the tank holds.</exception>
     public static ScaledDose Scale(SpokenDose dose)
@@ -42,7 +39,7 @@ public static class DoseScaling
         var density = dose.GramsPerMillilitre is { } g ? Bounds.Within(g, 0.05, 20, "densityGramsPerMillilitre") : 1;
         var stock = dose.StockPercent is { } s ? Bounds.Within(s, 0.01, 100, "stockStrengthPercent") : (double?)null;
         var recipe = dose.RecipePercent is { } r ? Bounds.Within(r, 0.01, 100, "recipeStrengthPercent") : (double?)null;
-        var litres = Bounds.Within(Volume(dose.TankAmount, dose.TankUnit, "tankUnit"), 0.001, LargestTankLitres, "tankAmount");
+        var litres = Bounds.Within(Volume(dose.TankAmount, dose.TankUnit, "tankUnit"), 0.001, Mix.MostLitres, "tankAmount");
         var weighed = dose.Unit.Dimension == Dimension.Mass || dose.GramsPerMillilitre is not null;
         var unit = weighed ? Units.Get("g") : Units.Get("ml");
         var level = Units.Convert(dose.Amount * (dose.Heaped ? KitchenMeasure.LevelPerHeaped : 1), dose.Unit, unit, density);

@@ -72,6 +72,12 @@ public sealed record Mix(
     /// <summary>No home sprayer holds more, litres.</summary>
     public const double MostLitres = 50;
 
+    /// <summary>Most square metres, plants or stations at once.</summary>
+    public const double MostDry = 1000;
+
+    /// <summary>The most that is made at once of what is a liquid, or is none.</summary>
+    public static double MostOf(bool wet) => wet ? MostLitres : MostDry;
+
     public Recipe Recipe => Order.Recipe;
 
     /// <summary>What to know before it is handled: of every part, and of what its preparations were made from.</summary>
@@ -79,11 +85,11 @@ public sealed record Mix(
 
     /// <summary>Scales a recipe and judges it. The amounts are those of the order's step even when a lower step is allowed.</summary>
     /// <exception cref="ArgumentException">An active has no dose of its own (a labelled product).</exception>
-    /// <exception cref="ArgumentOutOfRangeException">The size or a dose is not over 0, or the size is over <see cref="MostLitres"/> litres or a thousand of anything else.</exception>
+    /// <exception cref="ArgumentOutOfRangeException">The size or a dose is not over 0, or the size is over <see cref="MostOf"/>.</exception>
     public static Mix Make(GardenCatalogue catalogue, MixOrder order, MixConditions conditions)
     {
         Bounds.Positive(order.Size);
-        Bounds.Within(order.Size, 0, order.Recipe.IsWet ? MostLitres : 1000);
+        Bounds.Within(order.Size, 0, MostOf(order.Recipe.IsWet));
         var parts = PartsOf(catalogue, order);
         var judged = Judge(catalogue, order, parts, conditions);
         return new Mix(

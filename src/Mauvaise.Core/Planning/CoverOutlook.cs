@@ -32,7 +32,7 @@ public static class CoverOutlook
         }
 
         var stripped = holding.Where(c => c.Value[Math.Min(storm.Hour + 24, c.Value.Length - 1)] < Holds).Select(c => c.Key.Name).ToList();
-        var day = TimeZoneInfo.ConvertTime(garden.Weather.At(storm.Hour), garden.Garden.Zone).ToString("dddd", CultureInfo.InvariantCulture);
+        var day = garden.Garden.Zone.Local(garden.Weather.At(storm.Hour)).ToString("dddd", CultureInfo.InvariantCulture);
         var told = FormattableString.Invariant($"{day}'s rain, {storm.Mm:0} mm,");
         return stripped.Count == 0 ? $"{words} {told} leaves it standing." : $"{words} {told} will strip {string.Join(" and ", stripped)}.";
     }

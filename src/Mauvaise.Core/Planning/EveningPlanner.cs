@@ -70,7 +70,7 @@ public static class EveningPlanner
         var what = spray is not null ? garden.Catalogue.Material(spray.Material).Name : garden.Catalogue.FindMeasure(task?.Step ?? "")?.Name ?? "Something";
         return new Deed(
             DeedKind.CheckBack,
-            $"{(spray is { PatchTest: true } ? "Judge two leaves" : "Check back")}: {Where(garden, planting)}",
+            $"{(spray is { PatchTest: true } ? "Judge two leaves" : "Check back")}: {garden.Where(planting)}",
             spray switch
             {
                 { PatchTest: true } => $"{what} was tried {days} ago. Did it scorch, curl or drop them?",
@@ -93,7 +93,7 @@ public static class EveningPlanner
         where measure is not null && !(measure.Rung == Rung.Look && t.LookId is { } look && garden.LatestObservation(planting.Id)?.LookId != look)
         select new Deed(
             DeedKind.Task,
-            $"{measure.Name}: {Where(garden, planting)}",
+            $"{measure.Name}: {garden.Where(planting)}",
             measure.How,
             [new("task-due", $"You took it on for {Date(t.DueOn)}.")],
             [planting.Id],
@@ -146,7 +146,7 @@ public static class EveningPlanner
             var drastic = byHand[^1].Rung == Rung.TakeOut;
             deeds.Add(new(
                 drastic ? DeedKind.Remove : DeedKind.ByHand,
-                $"{(drastic ? "Take out what is sick" : "By hand")}: {Where(garden, planting)}",
+                $"{(drastic ? "Take out what is sick" : "By hand")}: {garden.Where(planting)}",
                 string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0],
                 [new("over-line", f.Told + "."), .. byHand.Select(s => new Reason(s.Code, $"{s.Name}: {s.Why[0]}"))],
                 [planting.Id],
@@ -185,11 +185,11 @@ public static class EveningPlanner
             }
             else if (round is not null && round.On > garden.Today)
             {
-                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.InSentence()}, planned for {Date(round.On)}. {round.Why[^1]}"));
+                left.Add(new(wish.Planting.Id, $"{garden.Where(wish.Planting)}: {wish.Target.Name.InSentence()}, planned for {Date(round.On)}. {round.Why[^1]}"));
             }
             else if (not is not null)
             {
-                left.Add(new(wish.Planting.Id, $"{Where(garden, wish.Planting)}: {wish.Target.Name.InSentence()} is not planned. {not.Sentence}"));
+                left.Add(new(wish.Planting.Id, $"{garden.Where(wish.Planting)}: {wish.Target.Name.InSentence()} is not planned. {not.Sentence}"));
             }
             else
             {
@@ -233,14 +233,14 @@ public static class EveningPlanner
             : taken.Count > 0 ? $"{f.Told}. What you took on comes first."
             : ladder.First is { Code: "look-again" } look ? (f.OverLine ? $"{f.Told}. " : "") + look.Why[0]
             : $"{f.Told}. {spray?.Why[0] ?? ladder.Steps[0].Why[0]}";
-        return $"{Where(garden, f.Planting)}: {why}{(ladder.First is { Code: "look-again", On: { } on } && taken.Count == 0 ? $" Look again {When(garden, on)}." : "")}";
+        return $"{garden.Where(f.Planting)}: {why}{(ladder.First is { Code: "look-again", On: { } on } && taken.Count == 0 ? $" Look again {When(garden, on)}." : "")}";
     }
 
     private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<Wish> wishes, List<LeftAlone> left)
     {
         if (wishes.FirstOrDefault(w => w.Planting.Id == planting.Id && w.Kind == DeedKind.Spray) is { } first)
         {
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: {target.Name.InSentence()} waits, {first.Target.Name.InSentence()} comes first here."));
+            left.Add(new(planting.Id, $"{garden.Where(planting)}: {target.Name.InSentence()} waits, {first.Target.Name.InSentence()} comes first here."));
             return;
         }
 
@@ -257,7 +257,7 @@ public static class EveningPlanner
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= garden.Today;
         if (!due || against.Count > 0)
         {
-            left.Add(new(planting.Id, $"{Where(garden, planting)}: course against {target.Name.InSentence()}. {(due ? $"{material.Name} waits: {against[0].Clause}." : course.Sentence)}"));
+            left.Add(new(planting.Id, $"{garden.Where(planting)}: course against {target.Name.InSentence()}. {(due ? $"{material.Name} waits: {against[0].Clause}." : course.Sentence)}"));
             return;
         }
 
@@ -272,7 +272,7 @@ public static class EveningPlanner
     /// <summary>Says that two leaves wait to be judged; null when they do not.</summary>
     private static string? PatchWaits(GardenSnapshot garden, Planting planting, Material material) =>
         UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), material) is { State: PatchState.Waiting, JudgeOn: { } on }
-            ? $"{Where(garden, planting)}: two leaves were tried with {material.Name.InSentence()}; judge them {When(garden, on)}."
+            ? $"{garden.Where(planting)}: two leaves were tried with {material.Name.InSentence()}; judge them {When(garden, on)}."
             : null;
 
     /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>
@@ -314,7 +314,7 @@ public static class EveningPlanner
         let plantings = tank.Select(w => w.Planting).ToList()
         let litres = tank.Key.Patch ? SprayVolume.PatchTestLitres : SprayVolume.LitresFor(garden, plantings)
         let kind = tank.Key.Patch ? DeedKind.PatchTest : tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew : DeedKind.Spray
-        let spots = string.Join(", ", plantings.Select(p => Where(garden, p)))
+        let spots = string.Join(", ", plantings.Select(p => garden.Where(p)))
         select new Deed(
             kind,
             tank.Key.Patch ? $"Two leaves first: {first.Option.Recipe.Name.InSentence()} on {spots}" : $"{first.Option.Recipe.Name}: {spots}",
@@ -337,7 +337,7 @@ public static class EveningPlanner
             var longest = stale.Max(x => x.Days ?? 0);
             yield return new Deed(
                 DeedKind.Walk,
-                $"Walk: {string.Join(", ", stale.Take(3).Select(x => Where(garden, x.Planting)))}{(stale.Count > 3 ? $" and {stale.Count - 3} more" : "")}",
+                $"Walk: {string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))}{(stale.Count > 3 ? $" and {stale.Count - 3} more" : "")}",
                 FormattableString.Invariant($"{(stale.All(x => x.Days is null) ? "Nobody has looked here yet." : $"Last looked at up to {Days(longest)} ago.")} Turn leaves over; about {Math.Max(1, stale.Count * garden.Learned.MinutesAPlace):0} minutes."),
                 [new("not-seen", $"A walk every {WalkRhythm.Days} days finds things while they are small.")],
                 [.. stale.Select(x => x.Planting.Id)],
@@ -362,9 +362,6 @@ public static class EveningPlanner
                 ? "No weather is known for the coming day, so no hour can be named."
                 : "No good hour in the coming day. " + hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).First().First().Sentence);
     }
-
-    private static string Where(GardenSnapshot garden, Planting planting) =>
-        $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.InSentence()}";
 
     private static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? "today" : Date(date);
 

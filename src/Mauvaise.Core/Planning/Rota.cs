@@ -39,7 +39,11 @@ public sealed record PlannedPatch(Planting Planting, Place Place, Target Target,
 public sealed record Outing(string Key, DateOnly On, bool Morning, SlotHours Hours, IReadOnlyList<PlannedTank> Tanks, IReadOnlyList<GardenTask> Tasks);
 
 /// <summary>A visit to count again.</summary>
-public sealed record PlannedVisit(DateOnly On, Planting Planting, string What, Guid? CheckBackId);
+public sealed record PlannedVisit(DateOnly On, Planting Planting, string What, Guid? CheckBackId)
+{
+    /// <summary>Where a visit is shown at a time of day, it is at six in the evening by the clock.</summary>
+    public const int UsualHour = 18;
+}
 
 /// <summary>A walk over plantings that nobody will have looked at for long.</summary>
 public sealed record PlannedWalk(DateOnly On, IReadOnlyList<Planting> Plantings);

@@ -12,10 +12,7 @@ public sealed record SlotHours(DateTimeOffset From, DateTimeOffset To, Verdict V
 internal sealed class RotaHours(GardenSnapshot garden, int days)
 {
     /// <summary>Usual hours where no weather is known, by the local clock (assumed).</summary>
-    private const int MorningFrom = 6, MorningTo = 9, EveningFrom = 18, EveningTo = 21, Noon = 12;
-
-    /// <summary>Nobody is sent out at night, whatever the sky says.</summary>
-    private const int DayFrom = 5, DayTo = 22;
+    private const int MorningFrom = 6, MorningTo = 9, EveningFrom = 18, EveningTo = 21;
 
     private readonly Dictionary<(Guid Place, string Material), SlotHours?[]> known = [];
 
@@ -46,14 +43,7 @@ internal sealed class RotaHours(GardenSnapshot garden, int days)
         return slots;
     }
 
-    /// <summary>First and last instant of half a day.</summary>
-    private (DateTimeOffset From, DateTimeOffset To) Half(int slot)
-    {
-        var day = garden.Today.AddDays(RotaProblem.DayOf(slot));
-        var noon = garden.Garden.StartOf(day).AddHours(Noon);
-        var start = garden.Garden.StartOf(day);
-        return slot % 2 == 0 ? (start.AddHours(DayFrom), noon) : (noon, start.AddHours(DayTo));
-    }
+    private (DateTimeOffset From, DateTimeOffset To) Half(int slot) => RotaProblem.HalfOf(garden.Today, slot).Hours(garden.Garden.Zone);
 
     /// <summary>The longest run of good hours, else of poor ones; null when there is none.</summary>
     private static SlotHours? Best(PlaceSky sky, Verdict[] verdicts, int first, DateTimeOffset from, DateTimeOffset to)
@@ -93,10 +83,10 @@ internal sealed class RotaHours(GardenSnapshot garden, int days)
             }
         }
 
-        var day = garden.Garden.StartOf(garden.Today.AddDays(RotaProblem.DayOf(slot)));
-        var (usualFrom, usualTo) = slot % 2 == 0 ? (MorningFrom, MorningTo) : (EveningFrom, EveningTo);
-        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => day.AddHours(h))
-            .Where(h => h >= earliest && (garden.Garden.Free?.Holds(TimeZoneInfo.ConvertTime(h, garden.Garden.Zone)) ?? true)).ToList();
+        var half = RotaProblem.HalfOf(garden.Today, slot);
+        var (usualFrom, usualTo) = half.IsMorning ? (MorningFrom, MorningTo) : (EveningFrom, EveningTo);
+        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => garden.Garden.Zone.At(half.Day, h))
+            .Where(h => h >= earliest && (garden.Garden.Free?.Holds(garden.Garden.Zone.Local(h)) ?? true)).ToList();
         return hours.Count == 0 ? null : new SlotHours(hours[0], hours[^1].AddHours(1), Verdict.Poor, false);
     }
 }

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Time;
+
 namespace Mauvaise.Core.Planning;
 
 /// <summary>
@@ -18,6 +20,9 @@ public sealed record RotaProblem(
     IReadOnlyList<RotaNeed> Needs)
 {
     public static int DayOf(int slot) => slot / 2;
+
+    /// <summary>The half day that a slot stands for.</summary>
+    public static DayHalf HalfOf(DateOnly today, int slot) => new(today.AddDays(DayOf(slot)), slot % 2 == 0);
 }
 
 /// <summary>One course, or one renewal, that wants to be done.</summary>

@@ -6,6 +6,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Time;
 
 namespace Mauvaise.Core.Planning;
 
@@ -42,7 +43,7 @@ internal sealed class RotaReading(RotaBuild build)
             solution.Cost);
     }
 
-    private bool Morning(PlannedRound r) => TimeZoneInfo.ConvertTime(r.Hours.From, garden.Garden.Zone).Hour < 12;
+    private bool Morning(PlannedRound r) => DayHalf.Of(r.Hours.From, garden.Garden.Zone).IsMorning;
 
     private IEnumerable<PlannedRound> RoundsOf(int index, Need need, RotaChoice choice)
     {

@@ -59,8 +59,8 @@ internal static class RotaVisits
     }
 
     private static bool IsFree(GardenSnapshot garden, DateOnly day) => garden.Garden.Free is not { } free
-        || Enumerable.Range(LightFrom, LightTo - LightFrom).Select(h => garden.Garden.StartOf(day).AddHours(h))
-            .Any(h => h.AddHours(1) > garden.Now && free.Holds(TimeZoneInfo.ConvertTime(h, garden.Garden.Zone)));
+        || Enumerable.Range(LightFrom, LightTo - LightFrom).Select(h => garden.Garden.Zone.At(day, h))
+            .Any(h => h.AddHours(1) > garden.Now && free.Holds(garden.Garden.Zone.Local(h)));
 
     private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;
 }

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Sky;
@@ -31,10 +32,10 @@ public static class DailySpread
     /// night; humidity follows from it and the day's dew point; wind and cloud stay the same all day.
     /// </summary>
     /// <param name="next">The day after, whose minimum ends the night; null to use the same day's.</param>
-    public static HourSeries Hours(DayValues day, DayValues? next, double latitude, double longitude, TimeZoneInfo zone)
+    public static HourSeries Hours(DayValues day, DayValues? next, double latitude, double longitude, GardenZone zone)
     {
-        var start = LocalTime.StartOf(day.Date, zone);
-        var count = (int)(LocalTime.StartOf(day.Date.AddDays(1), zone) - start).TotalHours;
+        var start = zone.StartOf(day.Date);
+        var count = (int)(zone.StartOf(day.Date.AddDays(1)) - start).TotalHours;
         var rain = Rain(day.RainMm, count);
         var sun = Sun.Day(latitude, longitude, day.Date);
         var hours = new WeatherHour[count];

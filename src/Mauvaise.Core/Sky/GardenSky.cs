@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 namespace Mauvaise.Core.Sky;
 
 /// <summary>
@@ -8,11 +9,11 @@ public sealed class GardenSky
 {
     private readonly ShelterSky[] shelters;
 
-    private GardenSky(HourSeries series, TimeZoneInfo zone, double[] elevation, double[] sunHigh)
+    private GardenSky(HourSeries series, GardenZone zone, double[] elevation, double[] sunHigh)
     {
         Series = series;
         Zone = zone;
-        LocalStart = [.. Enumerable.Range(0, series.Hours.Count).Select(i => TimeZoneInfo.ConvertTime(series.At(i), zone))];
+        LocalStart = [.. Enumerable.Range(0, series.Hours.Count).Select(i => zone.Local(series.At(i)))];
         Elevation = elevation;
         SunHigh = sunHigh;
         shelters = [.. Enum.GetValues<Shelter>().Select(s => new ShelterSky(this, s))];
@@ -20,7 +21,7 @@ public sealed class GardenSky
 
     public HourSeries Series { get; }
 
-    public TimeZoneInfo Zone { get; }
+    public GardenZone Zone { get; }
 
     /// <summary>Local time at the start of each hour.</summary>
     internal DateTimeOffset[] LocalStart { get; }
@@ -33,7 +34,7 @@ public sealed class GardenSky
 
     /// <param name="latitude">-90 to 90, north positive.</param>
     /// <param name="longitude">-180 to 180, east positive.</param>
-    public static GardenSky Of(HourSeries series, double latitude, double longitude, TimeZoneInfo zone)
+    public static GardenSky Of(HourSeries series, double latitude, double longitude, GardenZone zone)
     {
         var count = series.Hours.Count;
         var elevation = new double[count];

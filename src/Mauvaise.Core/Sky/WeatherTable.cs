@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using System.Globalization;
 using System.Text.RegularExpressions;
 
@@ -79,7 +80,7 @@ public static partial class WeatherTable
     /// sum of rain and its strongest gust. A time that the clocks skipped, a time that was there already and a value that no
     /// weather can have make a bad line.
     /// </summary>
-    public static TableReading Read(IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, double latitude, double longitude, TimeZoneInfo zone)
+    public static TableReading Read(IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, double latitude, double longitude, GardenZone zone)
     {
         var daily = !columns.Fields.Contains(TableField.Clock)
             && lines.Take(20).All(l => !Cell(l, columns, TableField.Time).Contains(':', StringComparison.Ordinal));
@@ -87,14 +88,14 @@ public static partial class WeatherTable
         return new TableReading(daily, daily ? Days(lines, columns, latitude, longitude, zone, bad) : Hours(lines, columns, zone, bad), bad);
     }
 
-    private static SortedDictionary<DateTimeOffset, WeatherHour> Hours(IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, TimeZoneInfo zone, List<BadLine> bad)
+    private static SortedDictionary<DateTimeOffset, WeatherHour> Hours(IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, GardenZone zone, List<BadLine> bad)
     {
         var byHour = new SortedDictionary<DateTimeOffset, List<WeatherHour>>();
         var seen = new HashSet<DateTimeOffset>();
         DateTimeOffset? previous = null;
         for (var i = 0; i < lines.Count; i++)
         {
-            var (at, wrongTime) = Instant(lines[i], columns, columns.Utc ? TimeZoneInfo.Utc : zone, previous);
+            var (at, wrongTime) = Instant(lines[i], columns, columns.Utc ? GardenZone.Utc : zone, previous);
             var (hour, wrongValue) = Values(lines[i], columns);
             var why = wrongTime ?? wrongValue ?? hour.Impossible() ?? (seen.Add(at!.Value) ? null : "This time was there before.");
             if (why is not null)
@@ -132,7 +133,7 @@ public static partial class WeatherTable
     }
 
     private static SortedDictionary<DateTimeOffset, WeatherHour> Days(
-        IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, double latitude, double longitude, TimeZoneInfo zone, List<BadLine> bad)
+        IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, double latitude, double longitude, GardenZone zone, List<BadLine> bad)
     {
         var days = new SortedDictionary<DateOnly, DayValues>();
         for (var i = 0; i < lines.Count; i++)
@@ -175,7 +176,7 @@ public static partial class WeatherTable
         return hours;
     }
 
-    private static (DateTimeOffset? At, string? Why) Instant(IReadOnlyList<string> line, TableColumns columns, TimeZoneInfo zone, DateTimeOffset? previous)
+    private static (DateTimeOffset? At, string? Why) Instant(IReadOnlyList<string> line, TableColumns columns, GardenZone zone, DateTimeOffset? previous)
     {
         var text = columns.Fields.Contains(TableField.Clock)
             ? $"{Cell(line, columns, TableField.Date)} {Cell(line, columns, TableField.Clock)}"
@@ -190,7 +191,7 @@ public static partial class WeatherTable
             return (null, "The time can not be read.");
         }
 
-        return LocalTime.At(local, zone, previous) is { } at ? (at, null) : (null, "That time did not exist: the clocks skipped it.");
+        return zone.InOrder(local, previous) is { } at ? (at, null) : (null, "That time did not exist: the clocks skipped it.");
     }
 
     private static (WeatherHour Hour, string? Why) Values(IReadOnlyList<string> line, TableColumns columns)

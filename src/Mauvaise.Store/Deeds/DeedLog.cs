@@ -1,4 +1,5 @@
 using System.Text.Json;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Store.Rows;
 using Microsoft.EntityFrameworkCore;
@@ -14,10 +15,22 @@ public sealed class DeedRefusedException(string code, string sentence) : Excepti
 /// <summary>Makes writes: each one transaction, remembered with what it changed, so that the last can be undone.</summary>
 public sealed class DeedLog(GardenDb db, TimeProvider clock)
 {
+    /// <summary>Writes all that follows from a deed, together with its record.</summary>
+    /// <exception cref="DeedRefusedException">The member may only look.</exception>
+    public Task WriteAsync(Guid gardenId, Written written, CancellationToken stop) =>
+        WriteAsync(gardenId, written.MemberId, written.Words, db => Writing.PutAsync(db, gardenId, written, stop), stop);
+
     /// <summary>Runs <paramref name="change"/> and saves it together with its record.</summary>
     /// <param name="words">As on the undo button.</param>
     /// <exception cref="DeedRefusedException">The member may only look.</exception>
-    public async Task WriteAsync(Guid gardenId, Guid? memberId, string words, Action<GardenDb> change, CancellationToken stop)
+    public Task WriteAsync(Guid gardenId, Guid? memberId, string words, Action<GardenDb> change, CancellationToken stop) =>
+        WriteAsync(gardenId, memberId, words, x =>
+        {
+            change(x);
+            return Task.CompletedTask;
+        }, stop);
+
+    private async Task WriteAsync(Guid gardenId, Guid? memberId, string words, Func<GardenDb, Task> change, CancellationToken stop)
     {
         if (memberId is not null
             && await db.Members.AsNoTracking().FirstOrDefaultAsync(m => m.Id == memberId && m.GardenId == gardenId, stop) is { Role: Role.Looker } looker)
@@ -25,7 +38,7 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
             throw new DeedRefusedException("only-looks", $"{looker.Name} may look but not change anything. Choose somebody else at the top.");
         }
 
-        change(db);
+        await change(db);
         db.ChangeTracker.DetectChanges();
         var changes = db.ChangeTracker.Entries().Select(RowChange.Of).OfType<RowChange>().ToList();
         db.Deeds.Add(new DeedRow
@@ -49,6 +62,8 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
     /// <exception cref="DeedRefusedException">Something came after it, or there is no such deed.</exception>
     public async Task UndoAsync(Guid gardenId, long deedId, CancellationToken stop)
     {
+        // Asked and done in one transaction: between the look at what came last and the undoing nothing else is written.
+        await using var transaction = await db.Database.BeginTransactionAsync(stop);
         var deed = await db.Deeds.FirstOrDefaultAsync(d => d.GardenId == gardenId && d.Id == deedId, stop)
             ?? throw new DeedRefusedException("nothing-to-undo", "There is nothing like that to undo.");
         if (deed.UndoneAt is not null)
@@ -68,5 +83,6 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
 
         deed.UndoneAt = clock.GetUtcNow();
         await db.SaveChangesAsync(stop);
+        await transaction.CommitAsync(stop);
     }
 }

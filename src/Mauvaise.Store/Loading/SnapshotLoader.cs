@@ -184,7 +184,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     public static Batch ToBatch(BatchRow b) =>
         new(b.Id, b.MadeAt, b.Recipe, b.Step, b.Litres, b.UseBy, b.Target,
             [.. b.Plantings.Select(p => p.PlantingId)],
-            [.. b.Ingredients.OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).ThenBy(i => i.Material, StringComparer.Ordinal).Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit))],
+            [.. b.Ingredients.OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).ThenBy(i => i.Material, StringComparer.Ordinal).Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit, i.BottlePercent))],
             b.PatchTest,
             b.EmptiedAt,
             b.MemberId);

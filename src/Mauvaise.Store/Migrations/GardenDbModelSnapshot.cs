@@ -102,6 +102,9 @@ namespace Mauvaise.Store.Migrations
                     b.Property<double>("Amount")
                         .HasColumnType("REAL");
 
+                    b.Property<double?>("BottlePercent")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Role")
                         .IsRequired()
                         .HasMaxLength(200)
@@ -247,6 +250,8 @@ namespace Mauvaise.Store.Migrations
                     b.HasIndex("PlantingId");
 
                     b.HasIndex("TaskId");
+
+                    b.HasIndex("GardenId", "DoneAt");
 
                     b.HasIndex("GardenId", "DueOn");
 

@@ -183,6 +183,7 @@ internal sealed class CheckBackConfiguration : IEntityTypeConfiguration<CheckBac
         row.HasOne<ObservationRow>().WithMany().HasForeignKey(r => r.ObservationId).OnDelete(DeleteBehavior.Restrict);
         row.HasOne<ObservationRow>().WithMany().HasForeignKey(r => r.BeforeId).OnDelete(DeleteBehavior.SetNull);
         row.HasIndex(r => new { r.GardenId, r.DueOn });
+        row.HasIndex(r => new { r.GardenId, r.DoneAt });
     }
 }
 

@@ -65,6 +65,8 @@ public sealed class BatchIngredientRow
     public required string Role { get; set; }
     public double Amount { get; set; }
     public required string Unit { get; set; }
+    /// <summary>Strength of the bottle it came from, per cent; null for the usual one.</summary>
+    public double? BottlePercent { get; set; }
 }
 
 public sealed class ApplicationRow

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
@@ -35,7 +36,7 @@ public static class BatchEndpoints
             return Problems.NotFound("garden");
         }
 
-        if (s.Batches.FirstOrDefault(b => b.Id == body.Id) is { } sent)
+        if (await tools.FindBatchAsync(s, body.Id, stop) is { } sent)
         {
             return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(s, sent));
         }
@@ -43,14 +44,14 @@ public static class BatchEndpoints
         var wet = s.Catalogue.FindRecipe(body.Recipe)?.IsWet ?? true;
         var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, body.Add ?? [], body.Soap, body.Dose, body.BottlePercent, new Checks())
             .That(body.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Say what the mix is for: choose a planting.")
-            .That(body.Size > 0 && body.Size <= (wet ? Mix.MostLitres : 1000), "size", "size-range", wet ? "Litres are over 0 and up to 50." : "The amount is over 0 and up to 1000.")
+            .That(body.Size > 0 && body.Size <= Mix.MostOf(wet), "size", "size-range", BenchOrder.SizeRange(wet))
             .That(!body.PatchTest || (wet && body.Size <= SprayVolume.MostPatchTestLitres), "size", "patch-size", "Two leaves take half a litre at most.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var made = BenchOrder.Make(s, new BenchAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, body.Add ?? [], body.Dose, body.Soap, body.BottlePercent, body.At, body.PatchTest), body.Size);
+        var made = MixDeeds.Make(s, new MixAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, body.Add ?? [], body.Dose, body.Soap, body.BottlePercent, body.At, body.PatchTest), body.Size);
         var mix = made.Mix;
         if (made.Verdict != MixVerdict.Ok)
         {
@@ -60,42 +61,13 @@ public static class BatchEndpoints
                 : why.Sentence);
         }
 
-        var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
-        var amount = BenchEndpoints.SizeText(s, s.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, body.Size);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.InSentence()}", db =>
-            db.Batches.Add(Put(s, gardenId, body.Id, body.PlantingIds, body.Target, body.Step, body.PatchTest, mix, tools.Now, body.MemberId, shelf)), stop);
-        var saved = (await tools.LoadAsync(gardenId, stop))!;
-        return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(saved, saved.Batches.First(b => b.Id == body.Id)));
-    }
-
-    /// <summary>The row of a bottle that was made; what is in it is taken from the shelf.</summary>
-    /// <param name="shelf">The garden's stocks, tracked.</param>
-    internal static BatchRow Put(GardenSnapshot s, Guid gardenId, Guid id, IReadOnlyList<Guid> plantings, string? target, DoseStep step, bool patchTest, Mix mix, DateTimeOffset at, Guid? memberId, IReadOnlyList<StockRow> shelf)
-    {
-        foreach (var draw in mix.Parts.SelectMany(p => Shelf.Take(s.Stocks, p.Material.Id, p.Amount, s.Today).Draws))
-        {
-            shelf.First(x => x.Id == draw.Stock.Id).Left -= draw.Amount;
-        }
-
-        return new BatchRow
-        {
-            Id = id,
-            GardenId = gardenId,
-            MadeAt = at,
-            MemberId = memberId,
-            Recipe = mix.Recipe.Id,
-            Step = step,
-            Litres = mix.Litres,
-            UseBy = at.AddHours(mix.MixedLifeHours),
-            Target = target,
-            PatchTest = patchTest,
-            Plantings = [.. plantings.Distinct().Select(p => new BatchPlantingRow { BatchId = id, PlantingId = p })],
-            Ingredients = [.. mix.Parts.Select(p => new BatchIngredientRow { BatchId = id, Material = p.Material.Id, Role = p.Role, Amount = p.Amount, Unit = p.Unit })],
-        };
+        var bottle = Bottles.Fill(s, body.Id, body.PlantingIds, body.Target, body.PatchTest, mix, tools.Now, body.MemberId);
+        var after = await tools.DoAsync(s, bottle, stop);
+        return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(after, bottle.Batches[0]));
     }
 
     private static async Task<Results<Ok<BatchAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid batchId, GardenTools tools, CancellationToken stop) =>
-        await tools.LoadAsync(gardenId, stop) is { } s && s.Batches.FirstOrDefault(b => b.Id == batchId) is { } batch
+        await tools.LoadAsync(gardenId, stop) is { } s && await tools.FindBatchAsync(s, batchId, stop) is { } batch
             ? TypedResults.Ok(Answer(s, batch))
             : Problems.NotFound("bottle");
 
@@ -130,7 +102,7 @@ public static class BatchEndpoints
         var recipe = s.Catalogue.FindRecipe(b.Recipe)!;
         var active = s.Catalogue.Material(recipe.Active.Material);
         var parts = b.Ingredients.Select(i => (Material: s.Catalogue.Material(i.Material), i.Amount, i.Unit)).ToList();
-        var strengths = b.Litres > 0 ? Strengths.Of(s.Catalogue, parts.Select(p => new MixShare(p.Material, p.Amount / b.Litres))) : [];
+        var strengths = b.Litres > 0 ? Strengths.Of(s.Catalogue, b.Ingredients.Select(i => new MixShare(s.Catalogue.Material(i.Material), i.Amount / b.Litres, i.BottlePercent))) : [];
         return new(
             b.Id,
             recipe.Name,
@@ -149,7 +121,7 @@ public static class BatchEndpoints
             b.Target,
             b.Target is null ? null : s.Catalogue.FindTarget(b.Target)?.Name,
             b.PlantingIds,
-            [.. b.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
+            [.. b.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => s.Where(p))],
             [.. parts.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Material.Name} {p.Amount:0.#} {p.Unit}"))],
             [.. strengths.Select(BenchEndpoints.Strength)],
             [.. parts.Select(p => p.Material).Concat(strengths.Select(x => x.Material)).SelectMany(m => m.Cautions).Distinct()],

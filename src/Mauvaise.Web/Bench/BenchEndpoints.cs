@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
@@ -57,8 +58,7 @@ public static class BenchEndpoints
         }
 
         var checks = BenchOrder.Check(s, planting, target, recipe, add, soap, dose, bottlePercent, new Checks())
-            .That(size is null or (> 0 and <= 1000), "size", "size-range", "The amount is over 0, and up to 50 litres.")
-            .That(Enum.TryParse<DoseStep>(step ?? "gentle", true, out var doseStep), "step", "step-unknown", "The dose is gentle, usual or strong.")
+            .That(EnumWords.TryRead(step ?? "gentle", out DoseStep doseStep), "step", "step-unknown", "The dose is gentle, usual or strong.")
             .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", "Choose one of the garden's sprayers.");
         if (!checks.Passed)
         {
@@ -69,13 +69,13 @@ public static class BenchEndpoints
         var options = plantings.Count > 0 && target is not null ? MaterialChoice.Options(s, plantings[0], s.Catalogue.Target(target)) : [];
         var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe)) ?? options.FirstOrDefault(o => o.Allowed)?.Recipe ?? s.Catalogue.RecipeFor("insecticidal-soap")!;
         var fill = Fill(s, chosen, plantings, sprayer, size, patchTest == true);
-        if (chosen.IsWet && fill.Size > Mix.MostLitres)
+        if (!(fill.Size > 0 && fill.Size <= Mix.MostOf(chosen.IsWet)))
         {
-            return new Checks().That(false, "size", "size-range", $"That is more than {Mix.MostLitres:0} litres in one vessel.").Problem();
+            return new Checks().That(false, "size", "size-range", BenchOrder.SizeRange(chosen.IsWet)).Problem();
         }
 
-        var ask = new BenchAsk(planting, target, chosen.Id, doseStep, add, dose, soap, bottlePercent, at, patchTest == true);
-        var made = BenchOrder.Make(s, ask, fill.Size);
+        var ask = new MixAsk(planting, target, chosen.Id, doseStep, add, dose, soap, bottlePercent, at, patchTest == true);
+        var made = MixDeeds.Make(s, ask, fill.Size);
         return TypedResults.Ok(Answer(s, ask, made, options, plantings, fill));
     }
 
@@ -101,7 +101,7 @@ public static class BenchEndpoints
         return new Filling(needed, tanks == 1 ? wanted : Math.Min(vessel, Math.Ceiling(wanted / tanks * 10 - 1e-9) / 10), tank, vessel, tanks);
     }
 
-    private static BenchAnswer Answer(GardenSnapshot s, BenchAsk ask, BenchMix made, IReadOnlyList<MaterialOption> options, List<Planting> plantings, Filling fill)
+    private static BenchAnswer Answer(GardenSnapshot s, MixAsk ask, JudgedMix made, IReadOnlyList<MaterialOption> options, List<Planting> plantings, Filling fill)
     {
         var mix = made.Mix;
         var catalogue = s.Catalogue;
@@ -109,7 +109,7 @@ public static class BenchEndpoints
         var doses = active.Material.Doses!;
         var inMix = mix.Parts.Select(p => p.Material).ToList();
         return new BenchAnswer(
-            [.. plantings.Select(p => GardenAnswers.Where(s, p))],
+            [.. plantings.Select(p => s.Where(p))],
             ask.Target,
             ask.Target is null ? null : catalogue.Target(ask.Target).Name,
             [.. options.Select(o => Option(catalogue, o))],
@@ -129,8 +129,8 @@ public static class BenchEndpoints
             new DoseAnswer(mix.Order.ActiveDose ?? doses.At(mix.Order.Step), doses.Unit, doses.Per, doses.Gentle, doses.Usual, doses.Strong, doses.Ceiling),
             fill.Needed,
             fill.Size,
-            SizeUnit(doses.Per),
-            SizeText(s, doses.Per, fill.Size),
+            Bottles.SizeUnit(doses.Per),
+            Bottles.SizeText(s, doses.Per, fill.Size),
             doses.Per == DosedPer.Litre ? TankVolume.Beside(fill.Size, s.Garden.Kitchen) : null,
             fill.Sprayer?.Id,
             fill.VesselLitres,
@@ -171,7 +171,7 @@ public static class BenchEndpoints
     }
 
     /// <summary>Why this dose and not another, in the order in which it was settled.</summary>
-    private static List<string> Why(GardenSnapshot s, BenchMix made, MixPart active)
+    private static List<string> Why(GardenSnapshot s, JudgedMix made, MixPart active)
     {
         var mix = made.Mix;
         var why = new List<string>
@@ -221,7 +221,7 @@ public static class BenchEndpoints
             [.. draw.Draws.SelectMany(d => Shelf.Hints(part.Material, d.Stock, s.Today, null)).Where(h => h.Code is not "low").Select(h => $"{part.Material.Name}: {h.Sentence}").Distinct()]);
     }
 
-    private static EmulsifierAnswer? Emulsifier(GardenSnapshot s, BenchMix made)
+    private static EmulsifierAnswer? Emulsifier(GardenSnapshot s, JudgedMix made)
     {
         if (made.Mix.Parts.FirstOrDefault(p => p.Role == "emulsifier") is not { } part)
         {
@@ -268,11 +268,6 @@ public static class BenchEndpoints
         return TypedResults.Created((string?)null);
     }
 
-    /// <summary>An amount of a mix as the household reads it.</summary>
-    public static string SizeText(GardenSnapshot s, DosedPer per, double size) => per == DosedPer.Litre
-        ? TankVolume.Text(size, s.Garden.Kitchen)
-        : string.Create(CultureInfo.InvariantCulture, $"{size:0.#} {SizeUnit(per)}");
-
     public static StepAnswer Step(MixStep step) => new(
         step.Title,
         step.Detail,
@@ -282,14 +277,6 @@ public static class BenchEndpoints
         [.. step.Scoops.Select(x => new ScoopAnswer(x.Unit.Name, x.Count, x.Unit.InBase))]);
 
     public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit);
-
-    internal static string SizeUnit(DosedPer per) => per switch
-    {
-        DosedPer.SquareMetre => "m²",
-        DosedPer.Plant => "plants",
-        DosedPer.Station => "stations",
-        _ => "l",
-    };
 
     private static OptionAnswer Option(GardenCatalogue catalogue, MaterialOption o)
     {

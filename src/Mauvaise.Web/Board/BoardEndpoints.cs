@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
@@ -105,7 +106,7 @@ public static class BoardEndpoints
         return TypedResults.Ok(new BoardAnswer(
             s.Garden.Name,
             s.Now,
-            TimeZoneInfo.ConvertTime(s.Now, s.Garden.Zone),
+            s.Garden.Zone.Local(s.Now),
             start,
             end,
             s.Places.Count == 0 ? "No places yet." : CoverOutlook.Sentence(s, together),
@@ -181,7 +182,7 @@ public static class BoardEndpoints
                     o.Named is null ? null : s.Catalogue.FindTarget(o.Named)?.Name, s.Catalogue.Crop(plantings[o.PlantingId].Crop).Name))],
             [.. s.CheckBacks
                 .Where(c => plantings.ContainsKey(c.PlantingId) && c.DueOn >= s.Garden.DateOf(start) && c.DueOn < s.Garden.DateOf(end))
-                .Select(c => new FlagAnswer(c.Id, c.DoneAt ?? s.Garden.StartOf(c.DueOn).AddHours(18), c.DoneAt is not null,
+                .Select(c => new FlagAnswer(c.Id, c.DoneAt ?? s.Garden.Zone.At(c.DueOn, PlannedVisit.UsualHour), c.DoneAt is not null,
                     c.Outcome is { } outcome ? $"checked: {outcome.ToString().ToLowerInvariant()}" : c.DueOn <= s.Today ? "check-back due" : "check-back planned"))]);
     }
 

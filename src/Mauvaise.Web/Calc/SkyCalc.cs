@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
@@ -58,11 +59,12 @@ public static class SkyCalc
     private static Results<Ok<WindowCalc>, ProblemHttpResult> WindowOf(WindowRequest body, GardenCatalogue catalogue)
     {
         var place = body.Place;
+        var zone = GardenZone.Find(place.TimeZoneId);
         var checks = new Checks()
             .That(catalogue.FindMaterial(body.Material) is not null, "material", "material-unknown", "This material is not in the catalogue.")
             .That(body.Hours.TemperatureC.Count is > 0 and <= MostHours, "hours", "hours-range", $"Give 1 to {MostHours} hours.")
             .That(place.Latitude is >= -90 and <= 90 && place.Longitude is >= -180 and <= 180, "place", "place-range", "Latitude lies between -90 and 90, longitude between -180 and 180.")
-            .That(TimeZoneInfo.TryFindSystemTimeZoneById(place.TimeZoneId, out var zone), "place", "time-zone-unknown", "Name a time zone, as Europe/Vienna.");
+            .That(zone is not null, "place", "time-zone-unknown", "Name a time zone, as Europe/Vienna.");
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
@@ -60,14 +61,6 @@ public sealed record CheckBackAnswer(
     string? Course,
     string? DiscountedFor);
 
-/// <summary>The count on a check-back, with what the spray did to the plant.</summary>
-/// <param name="Alive">Of the insects that were touched.</param>
-public sealed record CheckBackCount(NewObservation Count, Injury Injury, IReadOnlyList<InjurySign>? InjurySigns = null, int? Alive = null, int? Dead = null);
-
-/// <summary>What two leaves look like after a patch test.</summary>
-/// <param name="At">When they were looked at; null for now.</param>
-public sealed record PatchJudgement(Injury Injury, Guid? MemberId = null, IReadOnlyList<InjurySign>? InjurySigns = null, DateTimeOffset? At = null);
-
 /// <summary>Whether the garden is to learn from an outcome.</summary>
 /// <param name="Why">Why not; null to learn from it.</param>
 public sealed record Discount(string? Why, Guid? MemberId = null);
@@ -90,18 +83,18 @@ public static class CheckBackEndpoints
     private static async Task<Results<Ok<IReadOnlyList<CheckBackAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s
             ? TypedResults.Ok<IReadOnlyList<CheckBackAnswer>>([
-                .. s.CheckBacks.Where(c => c.DoneAt is null).OrderBy(c => c.DueOn).Select(c => Answer(s, c)),
-                .. s.CheckBacks.Where(c => c.DoneAt is not null).OrderByDescending(c => c.DoneAt).Take(10).Select(c => Answer(s, c))])
+                .. s.CheckBacks.Where(c => c.DoneAt is null && WhatIsJudged.Of(s, c) is not null).OrderBy(c => c.DueOn).Select(c => Answer(s, c)),
+                .. s.CheckBacks.Where(c => c.DoneAt is not null && WhatIsJudged.Of(s, c) is not null).OrderByDescending(c => c.DoneAt).Take(10).Select(c => Answer(s, c))])
             : Problems.NotFound("garden");
 
     private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid checkBackId, GardenTools tools, CancellationToken stop) =>
-        await tools.LoadAsync(gardenId, stop) is { } s && s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is { } visit
+        await tools.LoadAsync(gardenId, stop) is { } s && s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is { } visit && WhatIsJudged.Of(s, visit) is not null
             ? TypedResults.Ok(Answer(s, visit))
             : Problems.NotFound("check-back");
 
     private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Count(Guid gardenId, Guid checkBackId, CheckBackCount body, GardenTools tools, CancellationToken stop)
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit)
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } what)
         {
             return Problems.NotFound("check-back");
         }
@@ -116,33 +109,16 @@ public static class CheckBackEndpoints
             .That(body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched), "alive", "touched-range", $"Insects touched lie between 0 and {MostTouched}.")
             .That(body.Injury != Injury.None || body.InjurySigns is not { Count: > 0 }, "injury", "injury-signs", "Say how much it is hurt.")
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
-            .That(Judged.Of(s, visit) is { PatchTest: false }, "", "patch-test", "This was a patch test: judge the two leaves instead.")
+            .That(!what.PatchTest, "", "patch-test", "This was a patch test: judge the two leaves instead.")
             .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.")
-            .That(LookedAt(body.Count.At, tools.Now) >= Judged.Of(s, visit).At, "at", "before-spray", "This was counted before the spray went on, so it can not judge it.");
+            .That(Looks.LookedAt(s, body.Count.At) >= what.At, "at", "before-spray", "This was counted before the spray went on, so it can not judge it.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var what = Judged.Of(s, visit);
-        var planting = s.FindPlanting(visit.PlantingId)!;
-        var judged = Judge(s, visit, body.Count.LeavesLooked, body.Count.LeavesAffected);
-        var row = await tools.Db.CheckBacks.FirstAsync(c => c.Id == checkBackId, stop);
-        await tools.Log.WriteAsync(gardenId, body.Count.MemberId, $"Checked {GardenAnswers.Where(s, planting)}: {judged.Outcome.ToString().ToLowerInvariant()}", db =>
-        {
-            db.Observations.AddRange(ObservationEndpoints.Rows(gardenId, body.Count, tools.Now, what.Target));
-            row.DoneAt = LookedAt(body.Count.At, tools.Now);
-            row.ObservationId = body.Count.Id;
-            row.Outcome = judged.Outcome;
-            row.Injury = body.Injury;
-            row.InjurySigns = SnapshotLoader.Joined(body.InjurySigns);
-            row.Alive = body.Alive;
-            row.Dead = body.Dead;
-            row.MemberId = body.Count.MemberId;
-            row.BeforeId = CountBefore.Of(s, visit.PlantingId, what.Target, what.At)?.Id;
-        }, stop);
-        var saved = (await tools.LoadAsync(gardenId, stop))!;
-        return TypedResults.Ok(Answer(saved, saved.CheckBacks.First(c => c.Id == checkBackId)));
+        var written = CheckBackDeeds.Judge(s, visit, what, body);
+        return TypedResults.Ok(Answer(await tools.DoAsync(s, written, stop), written.CheckBacks[0]));
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> SetDiscount(Guid gardenId, Guid checkBackId, Discount body, GardenTools tools, CancellationToken stop)
@@ -171,13 +147,12 @@ public static class CheckBackEndpoints
     /// <summary>A patch test is judged by the two leaves alone: nothing is counted, so no count of the bed is made of it.</summary>
     private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgePatch(Guid gardenId, Guid checkBackId, PatchJudgement body, GardenTools tools, CancellationToken stop)
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit)
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } spray)
         {
             return Problems.NotFound("check-back");
         }
 
-        var spray = Judged.Of(s, visit);
-        var at = LookedAt(body.At, tools.Now);
+        var at = Looks.LookedAt(s, body.At);
         var checks = new Checks()
             .That(spray.PatchTest, "", "no-patch-test", "This was a whole spray: count the leaves.")
             .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", "These leaves were judged already. Undo that first to judge them again.")
@@ -187,41 +162,31 @@ public static class CheckBackEndpoints
             return checks.Problem();
         }
 
-        if (visit.DoneAt is null)
+        if (visit.DoneAt is not null)
         {
-            var row = await tools.Db.CheckBacks.FirstAsync(c => c.Id == checkBackId, stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Judged two leaves of {GardenAnswers.Where(s, s.FindPlanting(visit.PlantingId)!)}", _ =>
-            {
-                row.DoneAt = at;
-                row.Injury = body.Injury;
-                row.InjurySigns = SnapshotLoader.Joined(body.InjurySigns);
-                row.MemberId = body.MemberId;
-            }, stop);
+            return TypedResults.Ok(Answer(s, visit));
         }
 
-        var saved = (await tools.LoadAsync(gardenId, stop))!;
-        return TypedResults.Ok(Answer(saved, saved.CheckBacks.First(c => c.Id == checkBackId)));
+        var written = CheckBackDeeds.JudgePatch(s, visit, body);
+        return TypedResults.Ok(Answer(await tools.DoAsync(s, written, stop), written.CheckBacks[0]));
     }
-
-    /// <summary>When it was looked at: a device that was out of reach says so later, and its clock may be ahead.</summary>
-    private static DateTimeOffset LookedAt(DateTimeOffset? said, DateTimeOffset now) => said is { } at && at < now ? at : now;
 
     private static CheckBackAnswer Answer(GardenSnapshot s, CheckBack c)
     {
-        var what = Judged.Of(s, c);
+        var what = WhatIsJudged.Of(s, c)!;
         var planting = s.FindPlanting(c.PlantingId)!;
-        var before = Before(s, c, what);
-        var after = c.ObservationId is { } id ? s.Observations.FirstOrDefault(o => o.Id == id) : null;
+        var before = CheckBackDeeds.Before(s, c, what);
+        var after = s.FindCount(c.ObservationId);
         return new(
             c.Id,
             c.PlantingId,
-            GardenAnswers.Where(s, planting),
+            s.Where(planting),
             s.Catalogue.Crop(planting.Crop).Leaf,
             what.Name,
             c.TaskId is not null,
             what.Target,
-            what.Target is null ? null : s.Catalogue.FindTarget(what.Target)?.Name,
-            what.Target is not null && s.Catalogue.FindTarget(what.Target)?.Insect is not null,
+            what.TargetOf(s)?.Name,
+            what.TargetOf(s)?.Insect is not null,
             what.At,
             c.DueOn,
             c.DoneAt is null && c.DueOn <= s.Today,
@@ -229,14 +194,14 @@ public static class CheckBackEndpoints
             before is null ? null : CountAnswer.Of(before),
             SameLeaves(s, planting, before),
             after is { LeavesLooked: > 0 } ? CountAnswer.Of(after) : null,
-            ActionLine.At(s, planting, what.Target is null ? null : s.Catalogue.FindTarget(what.Target)).Share,
+            ActionLine.At(s, planting, what.TargetOf(s)).Share,
             c.DoneAt,
             c.Outcome,
             c.Injury,
             c.InjurySigns ?? [],
             c.Alive,
             c.Dead,
-            after is { LeavesLooked: > 0 } ? Judge(s, c, after.LeavesLooked, after.LeavesAffected).Sentence : null,
+            after is { LeavesLooked: > 0 } ? CheckBackDeeds.Verdict(s, c, what, after.LeavesLooked, after.LeavesAffected).Sentence : null,
             Course(s, planting, what),
             c.DiscountedFor);
     }
@@ -255,35 +220,8 @@ public static class CheckBackEndpoints
         return string.Create(CultureInfo.InvariantCulture, $"Count the same {before.LeavesLooked} {part}{side} as on {s.Garden.DateOf(before.At):d MMMM}{plants}.");
     }
 
-    private static string? Course(GardenSnapshot s, Planting planting, Judged what) =>
+    private static string? Course(GardenSnapshot s, Planting planting, WhatIsJudged what) =>
         s.Courses.LastOrDefault(x => x.PlantingId == planting.Id && x.Target == what.Target && x.OpenedAt <= what.At.AddMinutes(5)) is { } course && s.Catalogue.FindRecipe(course.Recipe) is not null
             ? CourseProgress.Of(s, course).Sentence
             : null;
-
-    private static Judgement Judge(GardenSnapshot s, CheckBack c, int looked, int affected)
-    {
-        var what = Judged.Of(s, c);
-        var planting = s.FindPlanting(c.PlantingId)!;
-        var before = Before(s, c, what);
-        var line = ObservationEndpoints.Line(s, planting, what.Target is null ? null : s.Catalogue.FindTarget(what.Target));
-        return CheckBackVerdict.Judge(before is null ? null : (before.LeavesLooked, before.LeavesAffected), (looked, affected), line.Share);
-    }
-
-    private static Observation? Before(GardenSnapshot s, CheckBack c, Judged what) =>
-        (c.BeforeId is { } id ? s.Observations.FirstOrDefault(o => o.Id == id) : null) ?? CountBefore.Of(s, c.PlantingId, what.Target, what.At);
-
-    /// <summary>What a visit judges: a spray, or a task.</summary>
-    private sealed record Judged(string Name, string? Target, DateTimeOffset At, bool PatchTest)
-    {
-        public static Judged Of(GardenSnapshot s, CheckBack c)
-        {
-            if (s.Applications.FirstOrDefault(a => a.Id == c.ApplicationId) is { } spray)
-            {
-                return new(s.Catalogue.Material(spray.Material).Name, spray.Target, spray.At, spray.PatchTest);
-            }
-
-            var task = s.Tasks.First(t => t.Id == c.TaskId);
-            return new(s.Catalogue.Measure(task.Step).Name, task.Target, task.DoneAt ?? s.Garden.StartOf(task.DueOn), false);
-        }
-    }
 }

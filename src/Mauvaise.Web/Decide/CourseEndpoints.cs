@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
@@ -25,29 +26,6 @@ public static class CourseEndpoints
         courses.MapPost("/{courseId:guid}/stop", Stop);
     }
 
-    /// <summary>A course with the shape that the life cycle gives it today.</summary>
-    internal static Course Open(GardenSnapshot s, Guid id, Planting planting, Target target, Recipe recipe, DoseStep step, IReadOnlyList<DateOnly> days, DateTimeOffset at)
-    {
-        var shape = CourseShape.For(s, planting, target, s.Catalogue.Material(recipe.Active.Material));
-        return new Course(id, planting.Id, target.Id, recipe.Id, at, step, shape.SpacingDays, days.Count > 0 ? days.Count : shape.Rounds, shape.DegreeDaysPerDay, days);
-    }
-
-    internal static CourseRow Row(Guid gardenId, Guid? memberId, Course c) => new()
-    {
-        Id = c.Id,
-        GardenId = gardenId,
-        PlantingId = c.PlantingId,
-        Target = c.Target,
-        Recipe = c.Recipe,
-        OpenedAt = c.OpenedAt,
-        Step = c.Step,
-        SpacingDays = c.SpacingDays,
-        Rounds = c.Rounds,
-        DegreeDaysPerDay = c.DegreeDaysPerDay,
-        OwnDays = c.OwnDays.Count == 0 ? null : string.Join(',', c.OwnDays.Select(d => d.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))),
-        MemberId = memberId,
-    };
-
     private static async Task<Results<Created<CourseAnswer>, ProblemHttpResult>> Begin(Guid gardenId, NewCourse body, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
@@ -66,8 +44,8 @@ public static class CourseEndpoints
             return checks.Problem();
         }
 
-        var words = $"Began a course of {s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()}, {GardenAnswers.Where(s, s.FindPlanting(course.PlantingId)!)}";
-        await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Courses.Add(Row(gardenId, body.MemberId, course)), stop);
+        var words = $"Began a course of {s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()}, {s.Where(s.FindPlanting(course.PlantingId)!)}";
+        await tools.DoAsync(s, new Written(words, body.MemberId) { Courses = [course] }, stop);
         return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
     }
 
@@ -98,7 +76,7 @@ public static class CourseEndpoints
         }
 
         return checks.Passed
-            ? (Open(s, body.Id, planting!, target!, recipe!, body.Step, [.. days.Select(d => s.Today.AddDays(d))], s.Now), checks)
+            ? (CourseDeeds.Open(s, body.Id, planting!, target!, recipe!, body.Step, [.. days.Select(d => s.Today.AddDays(d))], s.Now), checks)
             : (null, checks);
     }
 
@@ -121,7 +99,7 @@ public static class CourseEndpoints
     internal static CourseAnswer Answer(GardenSnapshot s, CourseProgress p) => new(
         p.Course.Id,
         p.Course.PlantingId,
-        GardenAnswers.Where(s, s.FindPlanting(p.Course.PlantingId)!),
+        s.Where(s.FindPlanting(p.Course.PlantingId)!),
         p.Course.Target,
         s.Catalogue.Target(p.Course.Target).Name,
         s.Catalogue.Material(p.Recipe.Active.Material).Name,

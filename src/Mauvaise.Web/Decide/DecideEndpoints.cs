@@ -34,7 +34,7 @@ public static class DecideEndpoints
         var one = planting is { } id ? s.FindPlanting(id) : null;
         var checks = new Checks()
             .That(planting is null || one is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(one is null || one.GrowsOn(s.Today), "planting", "planting-ended", $"{(one is null ? "This planting" : GardenAnswers.Where(s, one))} has ended: there is nothing to decide.")
+            .That(one is null || one.GrowsOn(s.Today), "planting", "planting-ended", $"{(one is null ? "This planting" : s.Where(one))} has ended: there is nothing to decide.")
             .That(leaves is null or (>= 1 and <= MostLeaves), "leaves", "leaves-range", $"Leaves on the plants are 1 to {MostLeaves:N0}.")
             .That(leaves is null || planting is not null, "leaves", "leaves-whose", "Say which planting the leaves are of.");
         if (!checks.Passed)
@@ -46,7 +46,7 @@ public static class DecideEndpoints
         return TypedResults.Ok(new DecideAnswer(
             [.. looks.Where(x => x.Seen is { LeavesLooked: > 0, LeavesAffected: > 0 })
                 .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves)).OrderByDescending(Urgency).Select(l => Answer(s, l))],
-            [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => $"{GardenAnswers.Where(s, x.Planting)}: no leaf was counted. Count ten or more, and the steps follow.")],
+            [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => $"{s.Where(x.Planting)}: no leaf was counted. Count ten or more, and the steps follow.")],
             [.. s.Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id)).Select(t => TaskEndpoints.Answer(s, t)).OfType<TaskAnswer>()],
             [.. s.Courses.Where(c => one is null || c.PlantingId == one.Id)
                 .GroupBy(c => (c.PlantingId, c.Target)).Select(g => CourseEndpoints.Answer(s, CourseProgress.Of(s, g.Last())))
@@ -64,7 +64,7 @@ public static class DecideEndpoints
         return new(
             f.Seen.Id,
             f.Planting.Id,
-            GardenAnswers.Where(s, f.Planting),
+            s.Where(f.Planting),
             f.Seen.At,
             f.Target?.Id,
             f.Name,

@@ -81,7 +81,7 @@ public static class StanceEndpoints
            let before = Summary(ActionLadder.For(now, planting, seen))
            let after = Summary(ActionLadder.For(then, planting, seen))
            where before != after
-           select $"{GardenAnswers.Where(now, planting)}: {after.InSentence()} instead of {before.InSentence()}.",
+           select $"{now.Where(planting)}: {after.InSentence()} instead of {before.InSentence()}.",
     ];
 
     private static string Summary(ActionLadder ladder)

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
@@ -38,13 +39,13 @@ public static class TaskEndpoints
             return TypedResults.Created((string?)null);
         }
 
-        var (row, words, checks) = Read(s, gardenId, body);
-        if (row is null)
+        var (task, words, checks) = Read(s, body);
+        if (task is null)
         {
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Tasks.Add(row), stop);
+        await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = [task] }, stop);
         return TypedResults.Created((string?)null);
     }
 
@@ -56,19 +57,27 @@ public static class TaskEndpoints
             return Problems.NotFound("garden");
         }
 
-        var tasks = new List<TaskRow>();
+        var twice = new Checks()
+            .That(body.Tasks.Select(t => t.Id).Distinct().Count() == body.Tasks.Count, "tasks", "id-twice", "Two steps were sent with the same id.")
+            .That(body.Courses.Select(c => c.Id).Distinct().Count() == body.Courses.Count, "courses", "id-twice", "Two courses were sent with the same id.");
+        if (!twice.Passed)
+        {
+            return twice.Problem();
+        }
+
+        var tasks = new List<GardenTask>();
         foreach (var task in body.Tasks.Where(t => s.Tasks.All(x => x.Id != t.Id)))
         {
-            var (row, _, checks) = Read(s, gardenId, task);
-            if (row is null)
+            var (taken, _, checks) = Read(s, task);
+            if (taken is null)
             {
                 return checks.Problem();
             }
 
-            tasks.Add(row);
+            tasks.Add(taken);
         }
 
-        var courses = new List<CourseRow>();
+        var courses = new List<Course>();
         foreach (var course in body.Courses.Where(c => s.Courses.All(x => x.Id != c.Id)))
         {
             var (opened, checks) = CourseEndpoints.Read(s, course);
@@ -77,24 +86,20 @@ public static class TaskEndpoints
                 return checks.Problem();
             }
 
-            courses.Add(CourseEndpoints.Row(gardenId, body.MemberId, opened));
+            courses.Add(opened);
         }
 
         if (tasks.Count + courses.Count > 0)
         {
             var words = $"Took on {tasks.Count + courses.Count} {(tasks.Count + courses.Count == 1 ? "step" : "steps")}";
-            await tools.Log.WriteAsync(gardenId, body.MemberId, words, db =>
-            {
-                db.Tasks.AddRange(tasks);
-                db.Courses.AddRange(courses);
-            }, stop);
+            await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = tasks, Courses = courses }, stop);
         }
 
         return TypedResults.Created((string?)null);
     }
 
-    /// <summary>The row of a step that was taken on or passed by; null with what is wrong.</summary>
-    private static (TaskRow? Row, string Words, Checks Checks) Read(GardenSnapshot s, Guid gardenId, NewTask body)
+    /// <summary>A step that was taken on or passed by; null with what is wrong.</summary>
+    private static (GardenTask? Task, string Words, Checks Checks) Read(GardenSnapshot s, NewTask body)
     {
         var seen = s.Observations.FirstOrDefault(o => o.Id == body.ObservationId);
         var planting = seen is null ? null : s.FindPlanting(seen.PlantingId);
@@ -117,19 +122,8 @@ public static class TaskEndpoints
             return (null, "", checks);
         }
 
-        var row = new TaskRow
-        {
-            Id = body.Id,
-            GardenId = gardenId,
-            PlantingId = planting!.Id,
-            LookId = seen!.LookId,
-            Step = body.Step,
-            Target = ladder.Finding.Target?.Id,
-            DueOn = body.On ?? step!.On ?? s.Today,
-            State = body.Pass ? TaskState.Passed : TaskState.Planned,
-            MemberId = body.MemberId,
-        };
-        return (row, $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.InSentence()}, {GardenAnswers.Where(s, planting)}", checks);
+        var task = new GardenTask(body.Id, planting!.Id, seen!.LookId, body.Step, ladder.Finding.Target?.Id, body.On ?? step!.On ?? s.Today, body.Pass ? TaskState.Passed : TaskState.Planned);
+        return (task, $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.InSentence()}, {s.Where(planting)}", checks);
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Done(Guid gardenId, Guid taskId, TaskDone body, GardenTools tools, CancellationToken stop)
@@ -153,23 +147,8 @@ public static class TaskEndpoints
             return checks.Problem();
         }
 
-        var row = await tools.Db.Tasks.FirstAsync(t => t.Id == taskId, stop);
-        var planting = s.FindPlanting(task.PlantingId)!;
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Done: {measure!.Name.InSentence()}, {GardenAnswers.Where(s, planting)}", db =>
-            Finish(db, s, gardenId, row, tools.Now, body.Leaves), stop);
+        await tools.DoAsync(s, TaskDeeds.Finish(s, task, tools.Now, body.Leaves, body.MemberId), stop);
         return TypedResults.NoContent();
-    }
-
-    /// <summary>Ticks a task off and sets its check-back.</summary>
-    internal static void Finish(GardenDb db, GardenSnapshot s, Guid gardenId, TaskRow row, DateTimeOffset at, int? leaves)
-    {
-        row.State = TaskState.Done;
-        row.DoneAt = at;
-        row.Leaves = leaves;
-        if (s.Catalogue.FindMeasure(row.Step)?.CheckBackDays is { } days && row.Target is not null)
-        {
-            db.CheckBacks.Add(new CheckBackRow { Id = Guid.NewGuid(), GardenId = gardenId, TaskId = row.Id, PlantingId = row.PlantingId, DueOn = s.Garden.DateOf(at).AddDays(days) });
-        }
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Drop(Guid gardenId, Guid taskId, TaskDropped body, GardenTools tools, CancellationToken stop)
@@ -181,9 +160,8 @@ public static class TaskEndpoints
 
         if (task.State == TaskState.Planned)
         {
-            var row = await tools.Db.Tasks.FirstAsync(t => t.Id == taskId, stop);
-            var words = $"Dropped: {s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()}, {GardenAnswers.Where(s, s.FindPlanting(task.PlantingId)!)}";
-            await tools.Log.WriteAsync(gardenId, body.MemberId, words, _ => row.State = TaskState.Dropped, stop);
+            var words = $"Dropped: {s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()}, {s.Where(s.FindPlanting(task.PlantingId)!)}";
+            await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = [task with { State = TaskState.Dropped }] }, stop);
         }
 
         return TypedResults.NoContent();
@@ -193,7 +171,7 @@ public static class TaskEndpoints
     internal static TaskAnswer? Answer(GardenSnapshot s, GardenTask t) => s.Catalogue.FindMeasure(t.Step) is not { } measure ? null : new(
         t.Id,
         t.PlantingId,
-        GardenAnswers.Where(s, s.FindPlanting(t.PlantingId)!),
+        s.Where(s.FindPlanting(t.PlantingId)!),
         t.Step,
         measure.Name,
         measure.How,

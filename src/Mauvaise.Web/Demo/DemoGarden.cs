@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using System.Globalization;
 using System.Security.Cryptography;
 using System.Text;
@@ -35,7 +36,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
 
         var demo = JsonSerializer.Deserialize<DemoFile>(CatalogueFiles.ToJson(await System.IO.File.ReadAllTextAsync(File, stop)), CatalogueFiles.Json)
             ?? throw new InvalidDataException("The demo garden's file is empty.");
-        var zone = TimeZoneInfo.FindSystemTimeZoneById(demo.TimeZone);
+        var zone = GardenZone.Of(demo.TimeZone);
         db.Gardens.Add(new GardenRow
         {
             Id = GardenId,
@@ -82,7 +83,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         await db.SaveChangesAsync(stop);
     }
 
-    private void AddTrial(DemoTrial trial, TimeZoneInfo zone)
+    private void AddTrial(DemoTrial trial, GardenZone zone)
     {
         var id = IdOf("trial/" + trial.Name);
         var units = Lot.Deal([.. Enumerable.Repeat(PlantingId(trial.At), trial.UnitsASide * trial.Sides.Count)], trial.Sides.Count, trial.Seed);
@@ -197,7 +198,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         }
     }
 
-    private void AddSpray(DemoSpray spray, int index, TimeZoneInfo zone)
+    private void AddSpray(DemoSpray spray, int index, GardenZone zone)
     {
         var material = catalogue.Material(spray.Material);
         var at = Instant(spray.On, zone);
@@ -232,7 +233,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
                 GardenId = GardenId,
                 ApplicationId = id,
                 PlantingId = PlantingId(planting),
-                DueOn = DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(at, zone).DateTime).AddDays(CheckBackDay.DaysAfter(material, spray.Target is null ? null : catalogue.FindTarget(spray.Target))),
+                DueOn = zone.DateOf(at).AddDays(CheckBackDay.DaysAfter(material, spray.Target is null ? null : catalogue.FindTarget(spray.Target))),
                 DoneAt = spray.CheckedOn is null ? null : Instant(spray.CheckedOn, zone),
                 ObservationId = observation,
                 Outcome = spray.Outcome,
@@ -258,11 +259,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         Signs = [.. (n.Signs ?? []).Select(x => new ObservedSignRow { ObservationId = id, Sign = x, Present = true })],
     };
 
-    private static DateTimeOffset Instant(string local, TimeZoneInfo zone)
-    {
-        var time = DateTime.ParseExact(local, "yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
-        return new DateTimeOffset(time, zone.GetUtcOffset(time));
-    }
+    private static DateTimeOffset Instant(string local, GardenZone zone) => zone.At(DateTime.ParseExact(local, "yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture));
 
     private static Guid IdOf(string name) => new(SHA256.HashData(Encoding.UTF8.GetBytes("tansy-lock/" + name)).AsSpan(0, 16));
 }

@@ -17,7 +17,7 @@ public static class GardenAnswers
         s.Garden.Id,
         s.Garden.Name,
         s.Now,
-        TimeZoneInfo.ConvertTime(s.Now, s.Garden.Zone),
+        s.Garden.Zone.Local(s.Now),
         s.Garden.TimeZoneId,
         s.Garden.Latitude,
         s.Garden.Longitude,
@@ -54,9 +54,6 @@ public static class GardenAnswers
             [.. s.Picks.Where(x => x.PlantingId == p.Id && x.On >= s.Today).Select(x => new PickAnswer(x.Id, x.On))]);
     }
 
-    /// <summary>"Chapel courgette", as sentences name a planting.</summary>
-    public static string Where(GardenSnapshot s, Planting p) => $"{s.PlaceOf(p).Name} {s.Catalogue.Crop(p.Crop).Name.InSentence()}";
-
     public static WeatherNotice Weather(GardenSnapshot s)
     {
         var state = s.WeatherState;
@@ -67,7 +64,7 @@ public static class GardenAnswers
 
         var age = s.Now - at;
         var old = age.Duration() > FreshFor || state.Trouble is not null;
-        var since = TimeZoneInfo.ConvertTime(at, s.Garden.Zone).ToString("ddd d MMM, HH:mm", CultureInfo.InvariantCulture);
+        var since = s.Garden.Zone.Local(at).ToString("ddd d MMM, HH:mm", CultureInfo.InvariantCulture);
         return new(at, old, old ? $"{state.Trouble ?? "The weather is old."} What is shown is from {since}." : $"Weather from {since}.");
     }
 }

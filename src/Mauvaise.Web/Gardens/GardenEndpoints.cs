@@ -1,3 +1,4 @@
+using Mauvaise.Core.Time;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
@@ -49,7 +50,7 @@ public static class GardenEndpoints
             .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", "Give the garden a name of up to 80 letters.")
             .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90, north of the equator positive.")
             .That(body.Longitude is >= -180 and <= 180, "longitude", "longitude-range", "Longitude lies between -180 and 180, east of Greenwich positive.")
-            .That(TimeZoneInfo.TryFindSystemTimeZoneById(body.TimeZoneId, out _), "timeZoneId", "time-zone-unknown", "Choose a time zone from the list, as Europe/Vienna.")
+            .That(GardenZone.Find(body.TimeZoneId) is not null, "timeZoneId", "time-zone-unknown", "Choose a time zone from the list, as Europe/Vienna.")
             .That(catalogue.FindClimate(body.Climate) is not null, "climate", "climate-unknown", "Choose the climate type that is nearest to yours.")
             .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", "Say who you are, so that the log can name you.");
         CheckPlace(checks, body.FirstPlace, "firstPlace.");
@@ -204,7 +205,7 @@ public static class GardenEndpoints
             return Problems.NotFound("planting");
         }
 
-        var words = body.Ended ? $"Cleared {GardenAnswers.Where(s, planting)}" : $"Changed {GardenAnswers.Where(s, planting)}";
+        var words = body.Ended ? $"Cleared {s.Where(planting)}" : $"Changed {s.Where(planting)}";
         var row = await tools.Db.Plantings.FirstAsync(p => p.Id == plantingId, stop);
         await tools.Log.WriteAsync(gardenId, body.MemberId, words, _ =>
         {

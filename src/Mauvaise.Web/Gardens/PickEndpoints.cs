@@ -36,7 +36,7 @@ public static class PickEndpoints
 
         if (s.Picks.All(p => p.Id != body.Id && (p.PlantingId != body.PlantingId || p.On != body.On)))
         {
-            var words = string.Create(CultureInfo.InvariantCulture, $"Picking {GardenAnswers.Where(s, planting!)} on {body.On:d MMMM}");
+            var words = string.Create(CultureInfo.InvariantCulture, $"Picking {s.Where(planting!)} on {body.On:d MMMM}");
             await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Picks.Add(new PickRow { Id = body.Id, GardenId = gardenId, PlantingId = body.PlantingId, On = body.On }), stop);
         }
 

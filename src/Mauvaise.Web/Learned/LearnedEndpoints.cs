@@ -79,5 +79,5 @@ public static class LearnedEndpoints
         ? new(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), $"{j.Before!.Affected} of {j.Before.Looked} leaves before, {j.After!.Affected} of {j.After.Looked} after", e.Hits, Math.Round(e.Weight, 2), j.DiscountedFor)
         : new(null, e.Trial!.Id, e.Trial.ClosedAt!.Value, e.Trial.Name, "a trial", e.Hits, Math.Round(e.Weight, 2), null);
 
-    private static string Where(GardenSnapshot s, Guid planting) => s.FindPlanting(planting) is { } p ? GardenAnswers.Where(s, p) : "a planting that is gone";
+    private static string Where(GardenSnapshot s, Guid planting) => s.FindPlanting(planting) is { } p ? s.Where(p) : "a planting that is gone";
 }

@@ -38,17 +38,27 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     public DateTimeOffset Instant(string column)
     {
         var words = Words(column);
-        if (DateTimeOffset.TryParse(words, CultureInfo.InvariantCulture, DateTimeStyles.None, out var at) && words!.Length > 10)
+        if (Read(words) is { } instant)
         {
-            // Without an offset it is the garden's own time.
-            var hasOffset = words.EndsWith('Z') || words[10..].Contains('+', StringComparison.Ordinal) || words[10..].Contains('-', StringComparison.Ordinal);
-            var instant = hasOffset ? at : new DateTimeOffset(at.DateTime, garden.Garden.Zone.GetUtcOffset(at.DateTime));
             Hold(instant <= garden.Now.AddMinutes(5), column, "it lies in the future");
             return instant.ToUniversalTime();
         }
 
         Hold(false, column, $"\"{words}\" is no time; write 2026-07-16T18:30");
         return default;
+    }
+
+    /// <summary>Without an offset it is the garden's own time; null for what is no time.</summary>
+    private DateTimeOffset? Read(string? words)
+    {
+        // Read with a zone of nought, whatever the machine's own is, so that what has no offset keeps its clock.
+        if (!DateTimeOffset.TryParse(words, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) || words!.Length <= 10)
+        {
+            return null;
+        }
+
+        var hasOffset = words.EndsWith('Z') || words[10..].Contains('+', StringComparison.Ordinal) || words[10..].Contains('-', StringComparison.Ordinal);
+        return hasOffset ? at : garden.Garden.Zone.At(at.DateTime);
     }
 
     public DateOnly? Day(string column)
@@ -145,7 +155,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
             return [.. found.Where(f => f != Guid.Empty)];
         }
 
-        var day = garden.Garden.DateOf(DateTimeOffset.TryParse(Words("at"), CultureInfo.InvariantCulture, DateTimeStyles.None, out var at) ? at : garden.Now);
+        var day = garden.Garden.DateOf(Read(Words("at")) ?? garden.Now);
         var plantings = new List<Guid>();
         foreach (var words in (Note("places") ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {

@@ -113,7 +113,7 @@ public static class LedgerCsvWriter
         ["discounted_for"] = LedgerColumns.Safe(r.DiscountedFor),
     };
 
-    private static string Time(GardenSnapshot s, DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, s.Garden.Zone).ToString("yyyy-MM-dd'T'HH:mm:ss.fffzzz", CultureInfo.InvariantCulture);
+    private static string Time(GardenSnapshot s, DateTimeOffset at) => s.Garden.Zone.Local(at).ToString("yyyy-MM-dd'T'HH:mm:ss.fffzzz", CultureInfo.InvariantCulture);
 
     private static string? Number(double? value) => value?.ToString("R", CultureInfo.InvariantCulture);
 

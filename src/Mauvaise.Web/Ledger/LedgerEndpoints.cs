@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
@@ -86,7 +87,7 @@ public static class LedgerEndpoints
                    let doses = s.Catalogue.Material(recipe.Active.Material).Doses
                    where doses is not null
                    orderby recipe.Name
-                   select new DosedRecipe(recipe.Id, recipe.Name, BenchEndpoints.SizeUnit(doses.Per))])
+                   select new DosedRecipe(recipe.Id, recipe.Name, Bottles.SizeUnit(doses.Per))])
             : Problems.NotFound("garden");
 
     /// <summary>The seasons from the first record to now, the newest first.</summary>
@@ -129,7 +130,7 @@ public static class LedgerEndpoints
     private static LedgerEntryAnswer Answer(GardenSnapshot s, LedgerEntry e)
     {
         var plantings = e.PlantingIds.Select(s.FindPlanting).OfType<Planting>().ToList();
-        string[] where = [.. plantings.Select(p => GardenAnswers.Where(s, p))];
+        string[] where = [.. plantings.Select(p => s.Where(p))];
         var material = e.What is null ? null : s.Catalogue.FindMaterial(e.What);
         var what = material?.Name ?? (e.What is null ? null : s.Catalogue.FindMeasure(e.What)?.Name) ?? e.What;
         var target = e.Target is null ? null : s.Catalogue.FindTarget(e.Target)?.Name ?? e.Target;

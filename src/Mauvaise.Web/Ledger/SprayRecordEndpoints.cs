@@ -1,3 +1,5 @@
+using Mauvaise.Store.Deeds;
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
@@ -48,14 +50,14 @@ internal static class SprayRecordEndpoints
 
         var wet = s.Catalogue.FindRecipe(body.Recipe)?.IsWet ?? true;
         var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, [], null, null, null, new Checks())
-            .That(body.Size > 0 && body.Size <= (wet ? Mix.MostLitres : 1000), "size", "size-range", wet ? "Litres are over 0 and up to 50." : "The amount is over 0 and up to 1000.");
+            .That(body.Size > 0 && body.Size <= Mix.MostOf(wet), "size", "size-range", BenchOrder.SizeRange(wet));
         CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var made = BenchOrder.Make(s, new BenchAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, [], null, null, null, body.At, body.PatchTest, true), body.Size).Mix;
+        var made = MixDeeds.Make(s, new MixAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, [], null, null, null, body.At, body.PatchTest, true), body.Size).Mix;
         // It is done: only a mix that can not have been made so is refused here.
         if (made.Verdict == MixVerdict.Refused)
         {
@@ -63,18 +65,15 @@ internal static class SprayRecordEndpoints
             return Problems.Refused("mix-" + why.Code, why.Sentence);
         }
 
-        var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
-        var batch = BatchEndpoints.Put(body.FromShelf ? s : s with { Stocks = [] }, gardenId, body.BatchId, body.PlantingIds, body.Target, body.Step, body.PatchTest, made, body.At, body.DoneBy ?? body.MemberId, shelf);
-        var spray = new NewApplication(body.Id, body.BatchId, body.PlantingIds, made.Litres, body.ShareWetted, body.PatchTest, body.At, true, body.Note, body.DoneBy ?? body.MemberId, body.Parts);
-        // Weather of long ago is not in the snapshot.
-        var then = await WeatherStore.ReadAsync(tools.Db, gardenId, body.At, body.At.AddHours(1), stop);
+        var doneBy = body.DoneBy ?? body.MemberId;
+        var bottle = Bottles.Fill(s, body.BatchId, body.PlantingIds, body.Target, body.PatchTest, made, body.At, doneBy, body.FromShelf);
+        var order = new NewApplication(body.Id, body.BatchId, body.PlantingIds, made.Litres, body.ShareWetted, body.PatchTest, body.At, true, body.Note, doneBy, body.Parts);
+        // The air of long ago is not in the snapshot; the warmth that the course goes by is that of today.
+        var then = s with { Weather = await WeatherStore.ReadAsync(tools.Db, gardenId, body.At, body.At.AddHours(1), stop) };
+        var spray = Core.Deeds.Sprays.Log(s, order, bottle.Batches[0], body.At, null, Core.Deeds.Sprays.AirAt(then, body.At));
         var name = s.Catalogue.Material(made.Recipe.Active.Material).Name.InSentence();
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Logged {name} by hand", db =>
-        {
-            db.Batches.Add(batch);
-            SprayEndpoints.Put(db, s with { Weather = then }, gardenId, spray, SnapshotLoader.ToBatch(batch), body.At, null);
-        }, stop);
-        return TypedResults.Created((string?)null, await AnswerAsync(tools.Db, (await tools.LoadAsync(gardenId, stop))!, (await FindAsync(tools.Db, gardenId, body.Id, stop))!, stop));
+        var after = await tools.DoAsync(s, new Written($"Logged {name} by hand", body.MemberId).And(bottle).And(spray), stop);
+        return TypedResults.Created((string?)null, await AnswerAsync(tools.Db, after, (await FindAsync(tools.Db, gardenId, body.Id, stop))!, stop));
     }
 
     private static async Task<Results<Ok<SprayRecord>, ProblemHttpResult>> Correct(Guid gardenId, Guid sprayId, SprayCorrection body, GardenTools tools, CancellationToken stop)
@@ -88,7 +87,7 @@ internal static class SprayRecordEndpoints
         var gone = row.Treated.Select(t => t.PlantingId).Except(body.PlantingIds).ToHashSet();
         var checks = new Checks()
             .That(row.StruckAt is null, "", "spray-struck", "This spray was struck out. Bring it back first.")
-            .That(row.Litres > 0 ? body.Litres is > 0 and <= Mix.MostLitres : body.Litres == 0, "litres", "litres-range", row.Litres > 0 ? "Litres are over 0 and up to 50." : "This is no liquid: it has no litres.")
+            .That(row.Litres > 0 ? body.Litres is > 0 and <= Mix.MostLitres : body.Litres == 0, "litres", "litres-range", row.Litres > 0 ? BenchOrder.SizeRange(true) : "This is no liquid: it has no litres.")
             .That(body.Target is null || s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
             .That(!visits.Any(v => v.DoneAt is not null && gone.Contains(v.PlantingId)), "plantingIds", "already-judged", "One of the plantings that you took away was judged already, so it was sprayed.");
         CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
@@ -106,17 +105,15 @@ internal static class SprayRecordEndpoints
                 db.Corrections.AddRange(changes.Select(c => new CorrectionRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = sprayId, At = tools.Now, MemberId = body.MemberId, Field = c.Field, Was = c.Was, Became = c.Became }));
                 (row.At, row.Litres, row.Parts, row.Target, row.Why, row.Note, row.MemberId) = (body.At, body.Litres, SnapshotLoader.Joined(body.Parts), body.Target, body.Why, note, body.DoneBy);
                 row.Treated.RemoveAll(t => gone.Contains(t.PlantingId));
-                foreach (var added in body.PlantingIds.Distinct().Where(p => row.Treated.All(t => t.PlantingId != p)).ToList())
-                {
-                    row.Treated.Add(new TreatedRow { ApplicationId = sprayId, PlantingId = added });
-                    db.CheckBacks.Add(SprayEndpoints.Visit(s, gardenId, sprayId, added, s.Catalogue.Material(row.Material), row.Target, row.PatchTest, body.At));
-                }
-
+                var added = body.PlantingIds.Distinct().Where(p => row.Treated.All(t => t.PlantingId != p)).ToList();
+                row.Treated.AddRange(added.Select(p => new TreatedRow { ApplicationId = sprayId, PlantingId = p }));
                 row.Treated.ForEach(t => t.ShareWetted = body.ShareWetted);
+                var spray = SnapshotLoader.ToApplication(row);
+                db.CheckBacks.AddRange(added.Select(p => Writing.Row(gardenId, Core.Deeds.Sprays.Visit(s, spray, p))));
                 db.CheckBacks.RemoveRange(visits.Where(v => gone.Contains(v.PlantingId)));
                 foreach (var open in visits.Where(v => v.DoneAt is null && !gone.Contains(v.PlantingId)))
                 {
-                    open.DueOn = SprayEndpoints.VisitOn(s, s.Catalogue.Material(row.Material), row.Target, row.PatchTest, row.At);
+                    open.DueOn = Core.Deeds.Sprays.VisitOn(s, spray);
                 }
             }, stop);
         }
@@ -157,9 +154,9 @@ internal static class SprayRecordEndpoints
 
     private static IEnumerable<(string Field, string? Was, string? Became)> Changes(GardenSnapshot s, ApplicationRow row, SprayCorrection body, string? note)
     {
-        string Time(DateTimeOffset at) => TimeZoneInfo.ConvertTime(at, s.Garden.Zone).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
+        string Time(DateTimeOffset at) => s.Garden.Zone.Local(at).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
         string Number(double value) => value.ToString("0.###", CultureInfo.InvariantCulture);
-        string Places(IEnumerable<Guid> ids) => string.Join(", ", ids.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)).Order(StringComparer.Ordinal));
+        string Places(IEnumerable<Guid> ids) => string.Join(", ", ids.Select(s.FindPlanting).OfType<Planting>().Select(p => s.Where(p)).Order(StringComparer.Ordinal));
         string? Member(Guid? id) => s.Members.FirstOrDefault(m => m.Id == id)?.Name;
         (string Field, string? Was, string? Became)[] all =
         [
@@ -201,7 +198,7 @@ internal static class SprayRecordEndpoints
             row.Treated.Select(t => t.ShareWetted).FirstOrDefault(),
             spray.Parts ?? [],
             [.. row.Treated.Select(t => t.PlantingId)],
-            [.. row.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
+            [.. row.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(p => s.Where(p))],
             row.Target,
             row.Target is null ? null : s.Catalogue.FindTarget(row.Target)?.Name ?? row.Target,
             row.Why,

@@ -19,8 +19,6 @@ internal static class FeedEndpoints
     /// <summary>A cancelled visit is told of for so long.</summary>
     private static readonly TimeSpan CancelledFor = TimeSpan.FromDays(30);
 
-    private const int VisitHour = 18;
-
     internal static void MapFeed(this RouteGroupBuilder plan) => plan.MapGet("/calendar.ics", Feed).Produces<string>(StatusCodes.Status200OK, "text/calendar");
 
     private sealed record Visit(string Key, DateTimeOffset From, DateTimeOffset To, string Words);
@@ -98,8 +96,8 @@ internal static class FeedEndpoints
 
         foreach (var visit in rota.Visits.Where(v => v.CheckBackId is not null))
         {
-            var at = s.Garden.StartOf(visit.On).AddHours(VisitHour);
-            yield return new Visit($"check-back/{visit.CheckBackId:N}", at, at.AddMinutes(15), $"{visit.What}: {GardenAnswers.Where(s, visit.Planting)}");
+            var at = s.Garden.Zone.At(visit.On, PlannedVisit.UsualHour);
+            yield return new Visit($"check-back/{visit.CheckBackId:N}", at, at.AddMinutes(15), $"{visit.What}: {s.Where(visit.Planting)}");
         }
     }
 }

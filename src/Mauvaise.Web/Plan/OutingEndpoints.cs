@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
@@ -36,7 +37,7 @@ internal static class OutingEndpoints
         {
             BenchOrder.Check(s, tank.PlantingIds, tank.Target, tank.Recipe, [], null, null, null, checks)
                 .That(tank.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
-                .That(tank.MixedLitres is > 0 and <= Mix.MostLitres, "mixedLitres", "litres-range", "Litres mixed are over 0 and up to 50.")
+                .That(tank.MixedLitres is > 0 and <= Mix.MostLitres, "mixedLitres", "litres-range", BenchOrder.SizeRange(true))
                 .That(tank.UsedLitres > 0 && tank.UsedLitres <= tank.MixedLitres + 0.05, "usedLitres", "litres-over-bottle", "No more can have gone on than was mixed.");
         }
 
@@ -45,40 +46,21 @@ internal static class OutingEndpoints
             return checks.Problem();
         }
 
-        var made = fresh.Select(t => (Tank: t, Mix: BenchOrder.Make(s, new BenchAsk(t.PlantingIds, t.Target, t.Recipe, t.Step, [], null, null, null, at, false, true), t.MixedLitres))).ToList();
+        var made = fresh.Select(t => (Tank: t, Mix: MixDeeds.Make(s, new MixAsk(t.PlantingIds, t.Target, t.Recipe, t.Step, [], null, null, null, at, false, true), t.MixedLitres))).ToList();
         // It is done: only a mix that can not have been made so is refused here.
         if (made.FirstOrDefault(m => m.Mix.Mix.Verdict == MixVerdict.Refused) is { Tank: not null } refused)
         {
             return Problems.Refused("mix-" + refused.Mix.Mix.Reasons.First(r => r.Verdict == MixVerdict.Refused).Code, refused.Mix.Mix.Reasons.First(r => r.Verdict == MixVerdict.Refused).Sentence);
         }
 
-        var tasks = await tools.Db.Tasks.Where(t => t.GardenId == gardenId && body.TaskIds.Contains(t.Id) && t.State == TaskState.Planned).ToListAsync(stop);
-        if (made.Count + tasks.Count > 0)
-        {
-            var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Words(s, made.Count, tasks.Count), db =>
-            {
-                foreach (var (tank, mix) in made)
-                {
-                    var row = BatchEndpoints.Put(s, gardenId, tank.BatchId, tank.PlantingIds, tank.Target, tank.Step, false, mix.Mix, at, body.MemberId, shelf);
-                    db.Batches.Add(row);
-                    SprayEndpoints.Put(db, s, gardenId, new NewApplication(tank.ApplicationId, tank.BatchId, tank.PlantingIds, tank.UsedLitres, MemberId: body.MemberId, Parts: tank.Parts, Note: body.Note), SnapshotLoader.ToBatch(row), at, SprayReason.Plan);
-                }
-
-                foreach (var task in tasks)
-                {
-                    TaskEndpoints.Finish(db, s, gardenId, task, at, null);
-                }
-            }, stop);
-        }
-
-        var saved = (await tools.LoadAsync(gardenId, stop))!;
+        var tasks = s.Tasks.Where(t => body.TaskIds.Contains(t.Id) && t.State == TaskState.Planned).ToList();
+        var after = made.Count + tasks.Count > 0 ? await tools.DoAsync(s, Outings.Log(s, body, made, tasks, at), stop) : s;
         var ids = body.Tanks.Select(t => (Guid?)t.ApplicationId).ToHashSet();
         return TypedResults.Created((string?)null, new OutingLogged(
-            [.. body.Tanks.Select(t => $"{TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)} of {s.Catalogue.FindRecipe(t.Recipe)?.Name.InSentence()} on {string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p)))}")],
-            [.. saved.CheckBacks.Where(c => ids.Contains(c.ApplicationId)).Select(c => c.DueOn).Distinct().Order()]));
+            [.. body.Tanks.Select(t => Sprayed(s, t))],
+            [.. after.CheckBacks.Where(c => ids.Contains(c.ApplicationId)).Select(c => c.DueOn).Distinct().Order()]));
     }
 
-    private static string Words(GardenSnapshot s, int tanks, int tasks) =>
-        $"Logged an outing: {tanks} {(tanks == 1 ? "tank" : "tanks")}{(tasks > 0 ? $", {tasks} {(tasks == 1 ? "task" : "tasks")}" : "")}";
+    private static string Sprayed(GardenSnapshot s, TankDone t) =>
+        $"{TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)} of {s.Catalogue.FindRecipe(t.Recipe)?.Name.InSentence()} on {string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(s.Where))}";
 }

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
@@ -126,10 +127,10 @@ public static class PlanEndpoints
         rota.FirmTo,
         [.. s.Places.Select(p => new PlanPlace(p.Id, p.Name))],
         [.. rota.Outings.Select(o => Outing(s, o))],
-        [.. rota.Patches.Select(p => new PlannedPatchAnswer(p.Planting.Id, GardenAnswers.Where(s, p.Planting), p.Target.Id, p.Recipe.Id, p.Recipe.Name, p.On))],
-        [.. rota.Visits.Select(v => new PlannedVisitAnswer(v.On, v.Planting.Id, GardenAnswers.Where(s, v.Planting), v.What, v.CheckBackId))],
-        [.. rota.Walks.Select(w => new PlannedWalkAnswer(w.On, [.. w.Plantings.Select(p => GardenAnswers.Where(s, p))]))],
-        [.. rota.NotPlanned.Select(n => new NotPlannedAnswer(n.Planting.Id, GardenAnswers.Where(s, n.Planting), n.Target.Id, n.Target.Name, n.Sentence))],
+        [.. rota.Patches.Select(p => new PlannedPatchAnswer(p.Planting.Id, s.Where(p.Planting), p.Target.Id, p.Recipe.Id, p.Recipe.Name, p.On))],
+        [.. rota.Visits.Select(v => new PlannedVisitAnswer(v.On, v.Planting.Id, s.Where(v.Planting), v.What, v.CheckBackId))],
+        [.. rota.Walks.Select(w => new PlannedWalkAnswer(w.On, [.. w.Plantings.Select(p => s.Where(p))]))],
+        [.. rota.NotPlanned.Select(n => new NotPlannedAnswer(n.Planting.Id, s.Where(n.Planting), n.Target.Id, n.Target.Name, n.Sentence))],
         rota.Cannot,
         [.. rota.Outline.Select(e => new OutlineAnswer(e.WeekOf, e.Place.Id, e.Target.Id, e.Target.Name, e.Material.Name, e.Material.Group, s.Catalogue.Group(e.Material.Group).Hatch, e.Kind))],
         [.. rota.Changes.Select(c => new PlanChangeAnswer(c.Kind, c.Sentence))],
@@ -147,7 +148,7 @@ public static class PlanEndpoints
             Hours(o.Hours),
             $"{o.On.ToString("dddd d MMM", CultureInfo.InvariantCulture)}, {half}: {string.Join(" and ", tanks.Select(t => t.RecipeName.InSentence()))} in {places} {(places == 1 ? "place" : "places")}",
             tanks,
-            [.. o.Tasks.Select(t => new PlannedTaskAnswer(t.Id, s.Catalogue.Measure(t.Step).Name, GardenAnswers.Where(s, s.FindPlanting(t.PlantingId)!), s.Catalogue.Measure(t.Step).How))]);
+            [.. o.Tasks.Select(t => new PlannedTaskAnswer(t.Id, s.Catalogue.Measure(t.Step).Name, s.Where(s.FindPlanting(t.PlantingId)!), s.Catalogue.Measure(t.Step).How))]);
     }
 
     private static PlannedTankAnswer Tank(GardenSnapshot s, PlannedTank t)
@@ -171,7 +172,7 @@ public static class PlanEndpoints
     {
         var material = s.Catalogue.Material(r.Recipe.Active.Material);
         return new PlannedRoundAnswer(
-            r.Key, r.Kind, r.Planting.Id, r.Place.Id, GardenAnswers.Where(s, r.Planting), r.Target.Id, r.Target.Name, r.Recipe.Id, r.Recipe.Name, material.Id, material.Group,
+            r.Key, r.Kind, r.Planting.Id, r.Place.Id, s.Where(r.Planting), r.Target.Id, r.Target.Name, r.Recipe.Id, r.Recipe.Name, material.Id, material.Group,
             s.Catalogue.Group(material.Group).Hatch, r.Step, r.Round, r.Rounds, r.On, Hours(r.Hours),
             r.Pinned ? s.Choices.LastOrDefault(c => c.Word == PlanWord.Pin && c.PlantingId == r.Planting.Id && c.Target == r.Target.Id)?.Id : null,
             SprayVolume.LitresFor(s, [r.Planting]),
@@ -182,7 +183,7 @@ public static class PlanEndpoints
 
     private static string Words(GardenSnapshot s, PlanChoice c)
     {
-        var where = s.FindPlanting(c.PlantingId) is { } p ? GardenAnswers.Where(s, p) : "a planting";
+        var where = s.FindPlanting(c.PlantingId) is { } p ? s.Where(p) : "a planting";
         var day = c.On?.ToString("ddd d MMM", CultureInfo.InvariantCulture);
         return c.Word switch
         {

@@ -86,11 +86,4 @@ public sealed record MoveAnswer(DateOnly On, double? MorePercent, string Sentenc
 /// <param name="On">Pin: the day. Skip: not before the day after.</param>
 public sealed record NewPlanChoice(Guid Id, PlanWord Word, Guid PlantingId, string? Target = null, string? Material = null, DateOnly? On = null, Guid? MemberId = null);
 
-/// <summary>One tank as it was really mixed and used.</summary>
-public sealed record TankDone(Guid BatchId, Guid ApplicationId, string Recipe, DoseStep Step, string Target, double MixedLitres, double UsedLitres, IReadOnlyList<Guid> PlantingIds, IReadOnlyList<WettedPart>? Parts = null);
-
-/// <summary>An outing that was made: tanks, tasks, and when.</summary>
-/// <param name="At">When, if not now.</param>
-public sealed record OutingDone(IReadOnlyList<TankDone> Tanks, IReadOnlyList<Guid> TaskIds, DateTimeOffset? At = null, Guid? MemberId = null, string? Note = null);
-
 public sealed record OutingLogged(IReadOnlyList<string> Sprayed, IReadOnlyList<DateOnly> CheckBacks);

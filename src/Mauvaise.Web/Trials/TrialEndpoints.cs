@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Security.Cryptography;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
@@ -175,27 +176,33 @@ public static class TrialEndpoints
             .That(trial.ClosedAt is null, "", "trial-closed", "This trial is closed.")
             .That(trial.TreatedAt is null, "", "trial-treated", "The sides were treated already. A trial is treated once.")
             .That(body.Sides.Select(x => x.Number).Order().SequenceEqual(treated.Select(x => x.Number)), "sides", "sides-treated", "Say for every side that is treated how much went on.")
-            .That(body.Sides.All(x => x.Litres is > 0 and <= Mix.MostLitres), "sides", "litres-range", "Litres are over 0 and up to 50.");
+            .That(body.Sides.All(x => x.Litres is > 0 and <= Mix.MostLitres), "sides", "litres-range", BenchOrder.SizeRange(true));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var shelf = await tools.Db.Stocks.Where(x => x.GardenId == gardenId).ToListAsync(stop);
-        var row = await tools.Db.Trials.FirstAsync(t => t.Id == trialId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Treated the sides of {trial.Name}", db =>
+        var written = new Written($"Treated the sides of {trial.Name}", body.MemberId);
+        foreach (var (side, done) in treated.Zip(body.Sides.OrderBy(x => x.Number)))
         {
-            row.TreatedAt = tools.Now;
-            foreach (var (side, done) in treated.Zip(body.Sides.OrderBy(x => x.Number)))
+            Guid[] plantings = [.. trial.Units.Where(u => u.Side == side.Number).Select(u => u.PlantingId).Distinct()];
+            var made = MixDeeds.Make(s, new MixAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false, true), done.Litres);
+            // A trial keeps the rules of any spray.
+            if (made.Reasons.FirstOrDefault(r => r.Verdict == MixVerdict.Refused && r.Code != "patch-test") is { } refused)
             {
-                Guid[] plantings = [.. trial.Units.Where(u => u.Side == side.Number).Select(u => u.PlantingId).Distinct()];
-                var mix = BenchOrder.Make(s, new BenchAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false, true), done.Litres).Mix;
-                var batch = BatchEndpoints.Put(s, gardenId, done.BatchId, plantings, trial.Target, side.Step, false, mix, tools.Now, body.MemberId, shelf);
-                db.Batches.Add(batch);
-                var spray = new NewApplication(done.ApplicationId, done.BatchId, plantings, mix.Litres, trial.Unit == TrialUnitKind.Place ? null : MarkedShare, Note: $"Trial {trial.Name}, side {Letter(side.Number)}", MemberId: body.MemberId);
-                db.Applications.Add(SprayEndpoints.Row(s, gardenId, spray, SnapshotLoader.ToBatch(batch), tools.Now, SprayReason.OwnIdea));
+                return Problems.Refused("mix-" + refused.Code, $"Side {Letter(side.Number)}: {refused.Sentence}");
             }
-        }, stop);
+
+            var bottle = Bottles.Fill(s.After(written), done.BatchId, plantings, trial.Target, false, made.Mix, tools.Now, body.MemberId);
+            var order = new NewApplication(done.ApplicationId, done.BatchId, plantings, made.Mix.Litres, trial.Unit == TrialUnitKind.Place ? null : MarkedShare, Note: $"Trial {trial.Name}, side {Letter(side.Number)}", MemberId: body.MemberId);
+            // What came of it is told by the trial's own counts, and nothing goes on by itself.
+            var spray = Core.Deeds.Sprays.Log(s, order, bottle.Batches[0], tools.Now, SprayReason.OwnIdea) with { Courses = [], CheckBacks = [] };
+            written = written.And(bottle).And(spray);
+        }
+
+        var row = await tools.Db.Trials.FirstAsync(t => t.Id == trialId, stop);
+        row.TreatedAt = tools.Now;
+        await tools.DoAsync(s, written, stop);
         return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
     }
 
@@ -227,7 +234,7 @@ public static class TrialEndpoints
 
     private static string Name(GardenSnapshot s, TrialSide side) => side.Recipe is null ? "Left alone" : s.Catalogue.FindRecipe(side.Recipe)?.Name ?? side.Recipe;
 
-    private static string Where(GardenSnapshot s, TrialUnit unit) => s.FindPlanting(unit.PlantingId) is { } p ? GardenAnswers.Where(s, p) : "a planting that is gone";
+    private static string Where(GardenSnapshot s, TrialUnit unit) => s.FindPlanting(unit.PlantingId) is { } p ? s.Where(p) : "a planting that is gone";
 
     private static TrialAnswer Answer(GardenSnapshot s, Trial t)
     {

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
@@ -50,19 +51,12 @@ public static class ObservationEndpoints
         return CheckWhen(s, body, checks);
     }
 
-    /// <summary>The rows of a look: one for each trouble.</summary>
-    public static IReadOnlyList<ObservationRow> Rows(Guid gardenId, NewObservation body, DateTimeOffset now, string? named) =>
-    [
-        Row(gardenId, body, now, body.Id, body.LeavesAffected, body.SeverityPercent, body.Signs, named),
-        .. (body.Also ?? []).Select(x => Row(gardenId, body, now, x.Id, x.LeavesAffected, x.SeverityPercent, x.Signs, null)),
-    ];
-
     public static ObservationAnswer Answer(GardenSnapshot s, Observation o) => new(
         o.Id,
         o.LookId,
         o.WalkId,
         o.PlantingId,
-        s.FindPlanting(o.PlantingId) is { } p ? GardenAnswers.Where(s, p) : "a planting that is gone",
+        s.FindPlanting(o.PlantingId) is { } p ? s.Where(p) : "a planting that is gone",
         o.At,
         o.LeavesLooked,
         o.LeavesAffected,
@@ -110,29 +104,6 @@ public static class ObservationEndpoints
             .That(planting.Until is null || date <= planting.Until, "plantingId", "planting-not-growing", "This planting had ended by then.");
     }
 
-    private static ObservationRow Row(Guid gardenId, NewObservation body, DateTimeOffset now, Guid id, int affected, double? severity, IReadOnlyList<SeenSign> signs, string? named) => new()
-    {
-        Id = id,
-        GardenId = gardenId,
-        LookId = body.Id,
-        WalkId = body.WalkId,
-        PlantingId = body.PlantingId,
-        At = body.At is { } at && at < now ? at : now,
-        MemberId = body.MemberId,
-        LeavesLooked = body.LeavesLooked,
-        LeavesAffected = affected,
-        SeverityPercent = severity,
-        Ants = body.Ants,
-        Helpers = body.Helpers,
-        Mummies = body.Mummies,
-        Part = body.Part,
-        Side = body.Side,
-        Roots = body.Roots,
-        Named = named,
-        Note = string.IsNullOrWhiteSpace(body.Note) ? null : body.Note.Trim(),
-        Signs = [.. signs.Select(x => new ObservedSignRow { ObservationId = id, Sign = x.Sign, Present = x.Present })],
-    };
-
     private static async Task<Results<Ok<SampleAnswer>, ProblemHttpResult>> Sample(
         Guid gardenId, Guid plantingId, int looked, int affected, string? target, GardenTools tools, CancellationToken stop)
     {
@@ -162,7 +133,7 @@ public static class ObservationEndpoints
             return Problems.NotFound("garden");
         }
 
-        if (s.Observations.FirstOrDefault(o => o.Id == body.Id) is { } sent)
+        if (await tools.FindCountAsync(s, body.Id, stop) is { } sent)
         {
             return TypedResults.Created($"/api/gardens/{gardenId}/observations/{body.Id}", Answer(s, sent));
         }
@@ -176,31 +147,18 @@ public static class ObservationEndpoints
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Noted {GardenAnswers.Where(s, s.FindPlanting(body.PlantingId)!)}", db =>
-        {
-            BeginWalk(db, s, body);
-            db.Observations.AddRange(Rows(gardenId, body, tools.Now, null));
-        }, stop);
-        var saved = (await tools.LoadAsync(gardenId, stop))!;
-        return TypedResults.Created($"/api/gardens/{gardenId}/observations/{body.Id}", Answer(saved, saved.Observations.First(o => o.Id == body.Id)));
-    }
-
-    /// <summary>A count is never refused because the start of its round got lost on the way.</summary>
-    private static void BeginWalk(GardenDb db, GardenSnapshot s, NewObservation body)
-    {
-        if (body.WalkId is { } id && s.Walks.All(w => w.Id != id))
-        {
-            db.Walks.Add(new WalkRow { Id = id, GardenId = s.Garden.Id, StartedAt = body.At ?? s.Now, MemberId = body.MemberId });
-        }
+        var written = Looks.Note(s, body);
+        var after = await tools.DoAsync(s, written, stop);
+        return TypedResults.Created($"/api/gardens/{gardenId}/observations/{body.Id}", Answer(after, written.Observations[0]));
     }
 
     private static async Task<Results<Ok<ObservationAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid observationId, GardenTools tools, CancellationToken stop) =>
-        await tools.LoadAsync(gardenId, stop) is { } s && s.Observations.FirstOrDefault(o => o.Id == observationId) is { } seen
+        await tools.LoadAsync(gardenId, stop) is { } s && await tools.FindCountAsync(s, observationId, stop) is { } seen
             ? TypedResults.Ok(Answer(s, seen))
             : Problems.NotFound("note");
 
     private static async Task<Results<Ok<IReadOnlyList<ObservationAnswer>>, ProblemHttpResult>> OfPlanting(Guid gardenId, Guid plantingId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s && s.FindPlanting(plantingId) is not null
-            ? TypedResults.Ok<IReadOnlyList<ObservationAnswer>>([.. s.Observations.Where(o => o.PlantingId == plantingId).Reverse().Take(20).Select(o => Answer(s, o))])
+            ? TypedResults.Ok<IReadOnlyList<ObservationAnswer>>([.. s.CountsOf(plantingId).Reverse().Take(20).Select(o => Answer(s, o))])
             : Problems.NotFound("planting");
 }

@@ -88,7 +88,7 @@ public static class WhatIfEndpoints
         var curves = WhatIf.Play(s, grown!, seen!, t!, chosen.Material, schedules);
         var disease = t!.Insect is null;
         return TypedResults.Ok(new WhatIfAnswer(
-            GardenAnswers.Where(s, grown!),
+            s.Where(grown!),
             t.Name,
             chosen.Material.Name,
             chosen.Recipe.Id,

@@ -52,7 +52,7 @@ public static class WindowEndpoints
         return TypedResults.Ok(new WindowsAnswer(
             known.Id,
             known.Name,
-            [.. planting.Select(s.FindPlanting).OfType<Planting>().Select(p => GardenAnswers.Where(s, p))],
+            [.. planting.Select(s.FindPlanting).OfType<Planting>().Select(p => s.Where(p))],
             [.. judged.Select(Of)],
             [.. SprayHours.Windows(judged, known).OrderByDescending(w => w.Score).ThenBy(w => w.Start).Take(3).Select(Of)],
             GardenAnswers.Weather(s)));

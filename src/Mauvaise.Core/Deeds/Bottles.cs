@@ -1,0 +1,53 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+
+namespace Mauvaise.Core.Deeds;
+
+/// <summary>Filling a bottle.</summary>
+public static class Bottles
+{
+    /// <summary>A bottle that was made. What is in it is taken from the shelf.</summary>
+    /// <param name="fromShelf">False when it was not taken from what is written down there.</param>
+    public static Written Fill(GardenSnapshot garden, Guid id, IReadOnlyList<Guid> plantings, string? target, bool patchTest, Mix mix, DateTimeOffset at, Guid? memberId, bool fromShelf = true)
+    {
+        var amount = SizeText(garden, garden.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, mix.Order.Size);
+        return new Written($"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.InSentence()}", memberId)
+        {
+            Batches =
+            [
+                new Batch(
+                    id,
+                    at,
+                    mix.Recipe.Id,
+                    mix.Order.Step,
+                    mix.Litres,
+                    at.AddHours(mix.MixedLifeHours),
+                    target,
+                    [.. plantings.Distinct()],
+                    [.. mix.Parts.Select(p => new Measured(p.Material.Id, p.Role, p.Amount, p.Unit, p.BottlePercent))],
+                    patchTest,
+                    null,
+                    memberId),
+            ],
+            Draws = fromShelf
+                ? [.. mix.Parts.SelectMany(p => Shelf.Take(garden.Stocks, p.Material.Id, p.Amount, garden.Today).Draws).Select(d => new StockDraw(d.Stock.Id, d.Amount))]
+                : [],
+        };
+    }
+
+    /// <summary>An amount of a mix as the household reads it.</summary>
+    public static string SizeText(GardenSnapshot garden, DosedPer per, double size) => per == DosedPer.Litre
+        ? TankVolume.Text(size, garden.Garden.Kitchen)
+        : FormattableString.Invariant($"{size:0.#} {SizeUnit(per)}");
+
+    /// <summary>What a mix is measured in.</summary>
+    public static string SizeUnit(DosedPer per) => per switch
+    {
+        DosedPer.SquareMetre => "m²",
+        DosedPer.Plant => "plants",
+        DosedPer.Station => "stations",
+        _ => "l",
+    };
+}

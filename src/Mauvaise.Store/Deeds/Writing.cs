@@ -1,0 +1,158 @@
+using System.Globalization;
+using Mauvaise.Core.Deeds;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Store.Loading;
+using Mauvaise.Store.Rows;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Store.Deeds;
+
+/// <summary>Puts what a deed writes into the file: the only place where its rows are made.</summary>
+public static class Writing
+{
+    /// <summary>Marks everything to be saved. What is changed, and the shelf that is drawn from, is read first. The caller saves.</summary>
+    public static async Task PutAsync(GardenDb db, Guid gardenId, Written written, CancellationToken stop)
+    {
+        db.Walks.AddRange(written.Walks.Select(w => new WalkRow { Id = w.Id, GardenId = gardenId, StartedAt = w.StartedAt, EndedAt = w.EndedAt, MemberId = w.MemberId }));
+        db.Observations.AddRange(written.Observations.Select(o => Row(gardenId, written.MemberId, o)));
+        db.Batches.AddRange(written.Batches.Select(b => Row(gardenId, b)));
+        db.Applications.AddRange(written.Sprays.Select(a => Row(gardenId, a)));
+        db.Courses.AddRange(written.Courses.Select(c => Row(gardenId, written.MemberId, c)));
+        foreach (var task in written.Tasks)
+        {
+            await PutAsync(db, gardenId, written.MemberId, task, stop);
+        }
+
+        foreach (var visit in written.CheckBacks)
+        {
+            await PutAsync(db, gardenId, visit, stop);
+        }
+
+        foreach (var draw in written.Draws)
+        {
+            if (await db.Stocks.FirstOrDefaultAsync(s => s.GardenId == gardenId && s.Id == draw.StockId, stop) is { } stock)
+            {
+                stock.Left -= draw.Amount;
+            }
+        }
+    }
+
+    private static async Task PutAsync(GardenDb db, Guid gardenId, Guid? memberId, GardenTask task, CancellationToken stop)
+    {
+        var row = await db.Tasks.FirstOrDefaultAsync(t => t.GardenId == gardenId && t.Id == task.Id, stop);
+        if (row is null)
+        {
+            db.Tasks.Add(row = new TaskRow { Id = task.Id, GardenId = gardenId, Step = task.Step, MemberId = memberId });
+        }
+
+        (row.PlantingId, row.LookId, row.Target, row.DueOn) = (task.PlantingId, task.LookId, task.Target, task.DueOn);
+        (row.State, row.DoneAt, row.Leaves) = (task.State, task.DoneAt, task.Leaves);
+    }
+
+    private static async Task PutAsync(GardenDb db, Guid gardenId, CheckBack visit, CancellationToken stop)
+    {
+        if (await db.CheckBacks.FirstOrDefaultAsync(c => c.GardenId == gardenId && c.Id == visit.Id, stop) is { } row)
+        {
+            Fill(row, visit);
+        }
+        else
+        {
+            db.CheckBacks.Add(Row(gardenId, visit));
+        }
+    }
+
+    /// <summary>The row of a visit.</summary>
+    public static CheckBackRow Row(Guid gardenId, CheckBack visit)
+    {
+        var row = new CheckBackRow { Id = visit.Id, GardenId = gardenId };
+        Fill(row, visit);
+        return row;
+    }
+
+    private static void Fill(CheckBackRow row, CheckBack visit)
+    {
+        (row.ApplicationId, row.TaskId, row.PlantingId, row.DueOn) = (visit.ApplicationId, visit.TaskId, visit.PlantingId, visit.DueOn);
+        (row.DoneAt, row.ObservationId, row.Outcome, row.MemberId) = (visit.DoneAt, visit.ObservationId, visit.Outcome, visit.MemberId);
+        (row.Injury, row.InjurySigns, row.BeforeId) = (visit.Injury, SnapshotLoader.Joined(visit.InjurySigns), visit.BeforeId);
+        (row.Alive, row.Dead, row.DiscountedFor) = (visit.Alive, visit.Dead, visit.DiscountedFor);
+    }
+
+    private static ObservationRow Row(Guid gardenId, Guid? memberId, Observation o) => new()
+    {
+        Id = o.Id,
+        GardenId = gardenId,
+        LookId = o.LookId,
+        WalkId = o.WalkId,
+        PlantingId = o.PlantingId,
+        At = o.At,
+        MemberId = memberId,
+        LeavesLooked = o.LeavesLooked,
+        LeavesAffected = o.LeavesAffected,
+        SeverityPercent = o.SeverityPercent,
+        Ants = o.Ants,
+        Helpers = o.Helpers,
+        Mummies = o.Mummies,
+        Part = o.Part,
+        Side = o.Side,
+        Roots = o.Roots,
+        Named = o.Named,
+        NameIsGroup = o.NameIsGroup,
+        Note = o.Note,
+        Signs = [.. o.Signs.Select(x => new ObservedSignRow { ObservationId = o.Id, Sign = x.Sign, Present = x.Present })],
+    };
+
+    private static BatchRow Row(Guid gardenId, Batch b) => new()
+    {
+        Id = b.Id,
+        GardenId = gardenId,
+        MadeAt = b.MadeAt,
+        MemberId = b.MemberId,
+        Recipe = b.Recipe,
+        Step = b.Step,
+        Litres = b.Litres,
+        UseBy = b.UseBy,
+        Target = b.Target,
+        PatchTest = b.PatchTest,
+        EmptiedAt = b.EmptiedAt,
+        Plantings = [.. b.PlantingIds.Select(p => new BatchPlantingRow { BatchId = b.Id, PlantingId = p })],
+        Ingredients = [.. b.Ingredients.Select(i => new BatchIngredientRow { BatchId = b.Id, Material = i.Material, Role = i.Role, Amount = i.Amount, Unit = i.Unit, BottlePercent = i.BottlePercent })],
+    };
+
+    private static ApplicationRow Row(Guid gardenId, SprayApplication a) => new()
+    {
+        Id = a.Id,
+        GardenId = gardenId,
+        BatchId = a.BatchId,
+        At = a.At,
+        MemberId = a.MemberId,
+        Material = a.Material,
+        PerLitre = a.PerLitre,
+        Litres = a.Litres,
+        Target = a.Target,
+        PatchTest = a.PatchTest,
+        Note = a.Note,
+        TemperatureC = a.Air?.TemperatureC,
+        RelativeHumidityPercent = a.Air?.RelativeHumidityPercent,
+        WindMetresPerSecond = a.Air?.WindMetresPerSecond,
+        Why = a.Why,
+        Parts = SnapshotLoader.Joined(a.Parts),
+        ExpectedLitres = a.ExpectedLitres,
+        Treated = [.. a.Treated.Select(t => new TreatedRow { ApplicationId = a.Id, PlantingId = t.PlantingId, ShareWetted = t.ShareWetted })],
+    };
+
+    private static CourseRow Row(Guid gardenId, Guid? memberId, Course c) => new()
+    {
+        Id = c.Id,
+        GardenId = gardenId,
+        PlantingId = c.PlantingId,
+        Target = c.Target,
+        Recipe = c.Recipe,
+        OpenedAt = c.OpenedAt,
+        Step = c.Step,
+        SpacingDays = c.SpacingDays,
+        Rounds = c.Rounds,
+        DegreeDaysPerDay = c.DegreeDaysPerDay,
+        OwnDays = c.OwnDays.Count == 0 ? null : string.Join(',', c.OwnDays.Select(d => d.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))),
+        MemberId = memberId,
+    };
+}
