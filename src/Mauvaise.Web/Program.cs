@@ -49,11 +49,12 @@ services.AddSingleton(_ => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 services.AddSingleton<TimeProvider>(sp => sp.GetRequiredService<Settings>() is { Demo: true } s ? new DemoClock(s.DataFolder) : TimeProvider.System);
 services.AddGardenDb(sp => sp.GetRequiredService<Settings>().DatabasePath);
 services.AddSingleton(sp => new SnapshotCache(sp.GetRequiredService<Settings>().DatabasePath));
+services.AddSingleton<WriteGate>();
 services.AddScoped<DeedLog>();
 services.AddScoped<SnapshotLoader>();
 services.AddScoped<GardenTools>();
 services.AddScoped<DemoGarden>();
-services.AddHttpClient<WeatherClient>().AddResilienceHandler("weather", pipeline =>
+services.AddHttpClient<WeatherClient>(http => (http.Timeout, http.MaxResponseContentBufferSize) = (WeatherClient.LongestAnswer, WeatherClient.LargestAnswer)).AddResilienceHandler("weather", pipeline =>
 {
     // The garden's clock may stand still; waiting is done by the machine's.
     pipeline.TimeProvider = TimeProvider.System;
@@ -77,10 +78,10 @@ services.ConfigureHttpJsonOptions(o =>
     o.SerializerOptions.DictionaryKeyPolicy = JsonNamingPolicy.CamelCase;
     o.SerializerOptions.RespectNullableAnnotations = true;
     o.SerializerOptions.RespectRequiredConstructorParameters = true;
-    o.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase));
+    o.SerializerOptions.Converters.Add(new StrictEnums());
 });
 services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
-services.AddOpenApi("v1");
+services.AddOpenApi("v1", o => o.AddSchemaTransformer(StrictEnums.Describe));
 
 var app = builder.Build();
 if (!generatingDocuments && !await Startup.PrepareAsync(app))
@@ -92,33 +93,34 @@ app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.MapStaticAssets();
 app.MapOpenApi();
-app.MapGardens();
-app.MapHousehold();
-app.MapPicks();
-app.MapBoard();
-app.MapPlaces();
-app.MapRound();
-app.MapObservations();
-app.MapPhotos();
-app.MapSuspects();
-app.MapBench();
-app.MapWindows();
-app.MapWeather();
-app.MapSprays();
-app.MapWhatIfs();
-app.MapDecide();
-app.MapPlan();
-app.MapCheckBacks();
-app.MapArchive();
-app.MapLedger();
-app.MapAlmanac();
-app.MapStories();
-app.MapLearned();
-app.MapTrials();
-app.MapUndo();
-app.MapCatalogue();
-app.MapCalc();
-app.MapDemo();
+var api = app.MapGroup("").AddEndpointFilterFactory(SoundRequest.Filter).AddEndpointFilter(WriteGate.Filter);
+api.MapGardens();
+api.MapHousehold();
+api.MapPicks();
+api.MapBoard();
+api.MapPlaces();
+api.MapRound();
+api.MapObservations();
+api.MapPhotos();
+api.MapSuspects();
+api.MapBench();
+api.MapWindows();
+api.MapWeather();
+api.MapSprays();
+api.MapWhatIfs();
+api.MapDecide();
+api.MapPlan();
+api.MapCheckBacks();
+api.MapArchive();
+api.MapLedger();
+api.MapAlmanac();
+api.MapStories();
+api.MapLearned();
+api.MapTrials();
+api.MapUndo();
+api.MapCatalogue();
+api.MapCalc();
+api.MapDemo();
 app.MapFallback("/api/{**rest}", ProblemHttpResult () => Problems.Of(StatusCodes.Status404NotFound, "not-found", "There is nothing at this address.")).ExcludeFromDescription();
 app.MapFallbackToFile("index.html", new StaticFileOptions
 {

@@ -36,7 +36,7 @@ public class DoseTests
 
     [Fact]
     public void Twice_the_dose_or_the_tank_is_twice_the_amount() =>
-        Gen.Select(Gen.Double[0.01, 5], Gen.Double[0.5, 20], Gen.Double[1.1, 4]).Sample((dose, tank, factor) =>
+        Gen.Select(Gen.Double[0.01, 5], Gen.Double[0.5, 12], Gen.Double[1.1, 4]).Sample((dose, tank, factor) =>
         {
             SpokenDose Spoken(double d, double t) => new(d, Units.Get("us-tsp"), 1, Units.Get("l"), t, Units.Get("us-qt"));
             var needed = DoseScaling.Scale(Spoken(dose, tank)).Needed;

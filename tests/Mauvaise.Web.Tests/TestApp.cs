@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Serialization;
@@ -15,7 +16,6 @@ using Microsoft.AspNetCore.TestHost;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.DependencyInjection.Extensions;
-using Microsoft.Extensions.Time.Testing;
 
 namespace Mauvaise.Web.Tests;
 
@@ -27,54 +27,81 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     /// <summary>The shipped facts, read once for all apps: they never change.</summary>
     private static readonly Lazy<GardenCatalogue> Catalogue = new(() => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 
-    /// <summary>The demo garden with its weather, as it is a moment after the first start; each app begins with a copy of its own.</summary>
-    private static readonly Lazy<Task<byte[]>> Beginning = new(BeginAsync);
+    /// <summary>The file as it is a moment after the first start, with the demo garden and its weather or without a garden: every test begins with it.</summary>
+    private static readonly Dictionary<bool, Lazy<Task<string>>> Beginnings = new() { [true] = new(() => BeginAsync(true)), [false] = new(() => BeginAsync(false)) };
+
+    /// <summary>Apps that a test is done with. A start takes seconds; putting the file back takes none.</summary>
+    private static readonly Dictionary<bool, ConcurrentBag<TestApp>> Idle = new() { [true] = [], [false] = [] };
 
     private const int UsualHistoryDays = 160;
 
     private readonly WebApplication standIn = StandInService.Build(["--urls", "http://127.0.0.1:0", "--Seed", "52675"]);
     private readonly string folder = Directory.CreateTempSubdirectory("mauvaise-test").FullName;
     private readonly bool demo;
-
     private readonly int historyDays;
+
+    /// <summary>Nobody else may have it: its stand-in misbehaved, and what that left behind is not in the file.</summary>
+    private bool spoilt;
 
     private TestApp(bool demo, int historyDays)
     {
         this.demo = demo;
         this.historyDays = historyDays;
+        spoilt = historyDays != UsualHistoryDays;
     }
 
-    /// <summary>Starts the stand-in; the app itself starts with its first client.</summary>
+    /// <summary>An app at its beginning: one that another test is done with, or a new one.</summary>
     public static async Task<TestApp> StartAsync(bool demo, int historyDays = UsualHistoryDays)
     {
-        var app = new TestApp(demo, historyDays);
-        if (demo && historyDays == UsualHistoryDays)
+        if (historyDays == UsualHistoryDays && Idle[demo].TryTake(out var idle))
         {
-            await File.WriteAllBytesAsync(app.DatabasePath, await Beginning.Value);
+            await idle.PutBackAsync();
+            return idle;
+        }
+
+        var app = new TestApp(demo, historyDays);
+        if (historyDays == UsualHistoryDays)
+        {
+            File.Copy(await Beginnings[demo].Value, app.DatabasePath);
         }
 
         await app.standIn.StartAsync();
         return app;
     }
 
-    private static async Task<byte[]> BeginAsync()
+    private static async Task<string> BeginAsync(bool demo)
     {
-        await using var app = new TestApp(demo: true, UsualHistoryDays);
+        var app = new TestApp(demo, UsualHistoryDays) { spoilt = true };
         await app.standIn.StartAsync();
         await app.RefreshWeatherAsync();
-        var copy = Path.Combine(app.folder, "beginning.db");
+        var copy = Path.Combine(Directory.CreateTempSubdirectory("mauvaise-beginning").FullName, "beginning.db");
         Backups.Copy(app.DatabasePath, copy);
-        return await File.ReadAllBytesAsync(copy);
+        await app.DisposeAsync();
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => Directory.Delete(Path.GetDirectoryName(copy)!, true);
+        return copy;
     }
 
-    public FakeTimeProvider Clock { get; } = new(new DateTimeOffset(2026, 7, 16, 15, 40, 0, TimeSpan.Zero));
+    /// <summary>The clock of the garden, set by hand.</summary>
+    public HandClock Clock { get; } = new();
 
     private string DatabasePath => Path.Combine(folder, "mauvaise.db");
+
+    /// <summary>Writes the beginning over the file while the app runs, as any other program's commit would come.</summary>
+    private async Task PutBackAsync()
+    {
+        Clock.Reset();
+        await using var beginning = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = await Beginnings[demo].Value, Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
+        await using var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = DatabasePath, Pooling = false }.ToString());
+        await beginning.OpenAsync();
+        await file.OpenAsync();
+        beginning.BackupDatabase(file);
+    }
 
     public string WeatherAddress => standIn.Urls.First();
 
     public async Task SetMoodAsync(Mood mood)
     {
+        spoilt = true;
         using var http = new HttpClient { BaseAddress = new Uri(WeatherAddress) };
         (await http.PostAsJsonAsync("/mood", mood)).EnsureSuccessStatusCode();
     }
@@ -98,10 +125,31 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
 
     public override async ValueTask DisposeAsync()
     {
+        if (!spoilt)
+        {
+            Idle[demo].Add(this);
+            return;
+        }
+
         await base.DisposeAsync();
         await standIn.DisposeAsync();
         SqliteConnection.ClearAllPools();
         Directory.Delete(folder, true);
         GC.SuppressFinalize(this);
     }
+}
+
+/// <summary>A clock that stands until it is moved, also back.</summary>
+public sealed class HandClock : TimeProvider
+{
+    /// <summary>Thursday 16 July 2026, 17:40 in Vienna.</summary>
+    private static readonly DateTimeOffset Beginning = new(2026, 7, 16, 15, 40, 0, TimeSpan.Zero);
+
+    private DateTimeOffset now = Beginning;
+
+    public override DateTimeOffset GetUtcNow() => now;
+
+    public void Advance(TimeSpan by) => now += by;
+
+    public void Reset() => now = Beginning;
 }

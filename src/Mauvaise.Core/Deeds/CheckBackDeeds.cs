@@ -54,6 +54,7 @@ public static class CheckBackDeeds
         var outcome = Verdict(garden, visit, what, order.Count.LeavesLooked, order.Count.LeavesAffected).Outcome;
         return new Written($"Checked {garden.Where(garden.FindPlanting(visit.PlantingId)!)}: {outcome.ToString().ToLowerInvariant()}", order.Count.MemberId)
         {
+            Walks = Looks.Begun(garden, order.Count),
             Observations = Looks.Of(garden, order.Count, what.Target),
             CheckBacks =
             [

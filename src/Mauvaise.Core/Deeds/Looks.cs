@@ -39,13 +39,17 @@ public static class Looks
         var planting = garden.FindPlanting(look.PlantingId)!;
         return new Written($"Noted {garden.Where(planting)}", look.MemberId)
         {
-            Walks = look.WalkId is { } id && garden.Walks.All(w => w.Id != id) ? [new WalkTaken(id, look.At ?? garden.Now, null, look.MemberId, [])] : [],
+            Walks = Begun(garden, look),
             Observations = Of(garden, look, null),
         };
     }
 
     /// <summary>When something was looked at: a device that was out of reach says so later, and its clock may be ahead.</summary>
     public static DateTimeOffset LookedAt(GardenSnapshot garden, DateTimeOffset? said) => said is { } at && at < garden.Now ? at : garden.Now;
+
+    /// <summary>The round that a look begins; empty when it is known, or there is none.</summary>
+    internal static IReadOnlyList<WalkTaken> Begun(GardenSnapshot garden, NewObservation look) =>
+        look.WalkId is { } id && garden.Walks.All(w => w.Id != id) ? [new WalkTaken(id, LookedAt(garden, look.At), null, look.MemberId, [])] : [];
 
     /// <summary>The troubles of a look, the first one first.</summary>
     /// <param name="named">What the first trouble is known to be; null when nobody has named it.</param>

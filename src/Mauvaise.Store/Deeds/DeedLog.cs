@@ -16,7 +16,7 @@ public sealed class DeedRefusedException(string code, string sentence) : Excepti
 public sealed class DeedLog(GardenDb db, TimeProvider clock)
 {
     /// <summary>Writes all that follows from a deed, together with its record.</summary>
-    /// <exception cref="DeedRefusedException">The member may only look.</exception>
+    /// <exception cref="DeedRefusedException">The member may only look, or is nobody of the household.</exception>
     public Task WriteAsync(Guid gardenId, Written written, CancellationToken stop) =>
         WriteAsync(gardenId, written.MemberId, written.Words, db => Writing.PutAsync(db, gardenId, written, stop), stop);
 
@@ -32,10 +32,14 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
 
     private async Task WriteAsync(Guid gardenId, Guid? memberId, string words, Func<GardenDb, Task> change, CancellationToken stop)
     {
-        if (memberId is not null
-            && await db.Members.AsNoTracking().FirstOrDefaultAsync(m => m.Id == memberId && m.GardenId == gardenId, stop) is { Role: Role.Looker } looker)
+        if (memberId is not null)
         {
-            throw new DeedRefusedException("only-looks", $"{looker.Name} may look but not change anything. Choose somebody else at the top.");
+            var member = await db.Members.AsNoTracking().FirstOrDefaultAsync(m => m.Id == memberId && m.GardenId == gardenId, stop)
+                ?? throw new DeedRefusedException("member-unknown", "This person is not of the household. Choose who you are at the top.");
+            if (member.Role == Role.Looker)
+            {
+                throw new DeedRefusedException("only-looks", $"{member.Name} may look but not change anything. Choose somebody else at the top.");
+            }
         }
 
         await change(db);

@@ -56,6 +56,12 @@ public static class WeatherStore
         var rows = await db.WeatherDays
             .Where(w => w.GardenId == gardenId && w.Source == source && w.DayUtc >= first && w.DayUtc <= last)
             .ToDictionaryAsync(w => w.DayUtc, stop);
+        // What was marked before in the same write is not in the file yet.
+        foreach (var marked in db.WeatherDays.Local.Where(w => w.GardenId == gardenId && w.Source == source))
+        {
+            rows.TryAdd(marked.DayUtc, marked);
+        }
+
         foreach (var day in days)
         {
             var hours = rows.TryGetValue(day.Key, out var row) ? HourPacking.Unpack(row.Hours) : new WeatherHour[24];

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Time;
+using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
@@ -13,7 +14,7 @@ namespace Mauvaise.Web.Calc;
 
 /// <param name="Start">Share of leaves covered at the first hour, 0 to 1.</param>
 /// <param name="Hours">The weather, hour by hour; only rain counts when nothing else is known.</param>
-public sealed record CoverRequest(IReadOnlyList<WeatherHour> Hours, double HalfLifeDays, double WashOffMm, double Start);
+public sealed record CoverRequest([property: MaxLength(HourColumns.MostHours)] IReadOnlyList<WeatherHour> Hours, double HalfLifeDays, double WashOffMm, double Start);
 
 public sealed record CoverCalc(IReadOnlyList<double> Cover);
 
@@ -34,8 +35,6 @@ public sealed record SuspectsCalc(IReadOnlyList<SuspectCalc> Suspects, QuestionC
 /// <summary>Calculators of hours, cover and naming.</summary>
 public static class SkyCalc
 {
-    private const int MostHours = 24 * 400;
-
     public static void MapSkyCalc(this RouteGroupBuilder calc)
     {
         calc.MapPost("/cover", CoverOf).ProducesProblem(StatusCodes.Status400BadRequest);
@@ -46,7 +45,7 @@ public static class SkyCalc
     private static Results<Ok<CoverCalc>, ProblemHttpResult> CoverOf(CoverRequest body)
     {
         var checks = new Checks()
-            .That(body.Hours.Count is > 0 and <= MostHours, "hours", "hours-range", $"Give 1 to {MostHours} hours.")
+            .That(body.Hours.Count is > 0 and <= HourColumns.MostHours, "hours", "hours-range", $"Give 1 to {HourColumns.MostHours} hours.")
             .That(body.HalfLifeDays is > 0 and <= 365, "halfLifeDays", "half-life-range", "The half-life is over 0 and up to 365 days.")
             .That(body.WashOffMm is > 0 and <= 1000, "washOffMm", "wash-off-range", "The wash-off is over 0 and up to 1000 mm.")
             .That(body.Start is >= 0 and <= 1, "start", "share-range", "The start is a share, 0 to 1.")
@@ -62,7 +61,7 @@ public static class SkyCalc
         var zone = GardenZone.Find(place.TimeZoneId);
         var checks = new Checks()
             .That(catalogue.FindMaterial(body.Material) is not null, "material", "material-unknown", "This material is not in the catalogue.")
-            .That(body.Hours.TemperatureC.Count is > 0 and <= MostHours, "hours", "hours-range", $"Give 1 to {MostHours} hours.")
+            .That(body.Hours.TemperatureC.Count is > 0 and <= HourColumns.MostHours, "hours", "hours-range", $"Give 1 to {HourColumns.MostHours} hours.")
             .That(place.Latitude is >= -90 and <= 90 && place.Longitude is >= -180 and <= 180, "place", "place-range", "Latitude lies between -90 and 90, longitude between -180 and 180.")
             .That(zone is not null, "place", "time-zone-unknown", "Name a time zone, as Europe/Vienna.");
         if (!checks.Passed)

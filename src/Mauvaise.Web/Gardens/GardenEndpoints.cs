@@ -82,7 +82,7 @@ public static class GardenEndpoints
         tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "1 litre trigger bottle", CapacityLitres = 1 });
         tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "5 litre pump sprayer", CapacityLitres = 5 });
         await tools.Db.SaveChangesAsync(stop);
-        await weather.RefreshAsync(body.Id, stop);
+        await weather.TryRefreshAsync(body.Id, stop);
         return created;
     }
 

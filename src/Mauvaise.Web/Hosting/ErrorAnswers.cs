@@ -1,5 +1,8 @@
 using Mauvaise.Store.Deeds;
+using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Hosting;
 
@@ -11,7 +14,9 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
         var (status, code, sentence) = exception switch
         {
             DeedRefusedException e => (StatusCodes.Status409Conflict, e.Code, e.Message),
-            BadHttpRequestException e => (e.StatusCode, "not-readable", "The request can not be read: " + e.Message),
+            BadHttpRequestException e => (e.StatusCode, "not-readable", "The request can not be read: " + (e.InnerException is JsonException json ? Readable(json) : e.Message)),
+            DbUpdateException { InnerException: SqliteException e } => OfFile(e),
+            SqliteException e => OfFile(e),
             _ => (StatusCodes.Status500InternalServerError, "our-mistake", "Something went wrong here; nothing was saved. Try again, and if it stays, restart Mauvaise."),
         };
         if (status >= StatusCodes.Status500InternalServerError)
@@ -28,6 +33,20 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
             ProblemDetails = { Status = status, Title = sentence, Detail = sentence, Extensions = { ["code"] = code } },
         });
     }
+
+    /// <summary>Where and why a body does not read, without what it said.</summary>
+    private static string Readable(JsonException e) => $"{e.Path?.TrimStart('$', '.')}: {(e.Message.StartsWith("It is one of", StringComparison.Ordinal) ? e.Message : "this is not what belongs here.")}".TrimStart(':', ' ');
+
+    /// <summary>What the data file has against a write.</summary>
+    private static (int Status, string Code, string Sentence) OfFile(SqliteException e) => (e.SqliteErrorCode, e.SqliteExtendedErrorCode) switch
+    {
+        (19, 787) => (StatusCodes.Status409Conflict, "refers-to-nothing", "This names something that is not in the garden any more. Look at the list again."),
+        (19, _) => (StatusCodes.Status409Conflict, "id-taken", "Something else has this id already. Send it again with a new one."),
+        (5 or 6, _) => (StatusCodes.Status503ServiceUnavailable, "file-busy", "Another program holds the data file; nothing was saved. Try again in a moment."),
+        (13, _) => (StatusCodes.Status507InsufficientStorage, "disk-full", "The disk is full; nothing was saved. Make room, then try again."),
+        (8 or 14, _) => (StatusCodes.Status507InsufficientStorage, "file-read-only", "The data file can not be written; nothing was saved. Look at its rights and the disk."),
+        _ => (StatusCodes.Status500InternalServerError, "our-mistake", "The data file did not take it; nothing was saved. Run a check of the file, and restore a copy if it is damaged."),
+    };
 
     [LoggerMessage(Level = LogLevel.Error, Message = "{Method} {Path} failed")]
     private static partial void LogMistake(ILogger log, Exception exception, string method, string path);

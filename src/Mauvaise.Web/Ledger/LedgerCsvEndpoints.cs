@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using System.Globalization;
 using System.Text;
 using Mauvaise.Core.Gardens;
@@ -10,7 +11,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Ledger;
 
 /// <summary>A table of records to bring in.</summary>
-public sealed record LedgerTable(string Text, Guid? MemberId = null);
+public sealed record LedgerTable([property: StringLength(Weather.TableText.MostLetters)] string Text, Guid? MemberId = null);
 
 /// <summary>What bringing a table in does.</summary>
 /// <param name="Fresh">Records that are not here yet.</param>

@@ -12,7 +12,7 @@ namespace Mauvaise.Web.Weather;
 /// <summary>A weather station in the garden, which pushes its readings with a key.</summary>
 internal static class StationEndpoints
 {
-    private const int MostReadings = 5000;
+    public const int MostReadings = 5000;
     private const string KeyHeader = "X-Station-Key";
 
     public static void MapStation(this RouteGroupBuilder weather)

@@ -7,6 +7,9 @@ namespace Mauvaise.Web.Weather;
 /// <summary>The text of a table as cells. The delimiter is found from the text.</summary>
 public sealed record TableText(IReadOnlyList<string> Header, IReadOnlyList<IReadOnlyList<string>> Lines, IReadOnlyList<string> Raw)
 {
+    /// <summary>A table of ten years of hours has fewer letters.</summary>
+    public const int MostLetters = 10_000_000;
+
     /// <exception cref="FormatException">There is no line below the header, or a quote never ends.</exception>
     public static TableText Read(string text)
     {

@@ -24,6 +24,12 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
 
     private static readonly TimeSpan Forecast = TimeSpan.FromDays(10);
 
+    /// <summary>For the whole answer, its body too.</summary>
+    public static readonly TimeSpan LongestAnswer = TimeSpan.FromSeconds(10);
+
+    /// <summary>Ten years of hours are smaller than this, bytes.</summary>
+    public const long LargestAnswer = 2_000_000;
+
     /// <summary>The schedule and a set-up or a stepped clock may ask at once; one after the other they do not write the same rows.</summary>
     private static readonly SemaphoreSlim OneAtATime = new(1, 1);
 
@@ -39,6 +45,19 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
         finally
         {
             OneAtATime.Release();
+        }
+    }
+
+    /// <summary>Fetches for one garden; what goes wrong is logged and left to the schedule, since the garden is there all the same.</summary>
+    public async Task TryRefreshAsync(Guid gardenId, CancellationToken stop)
+    {
+        try
+        {
+            await RefreshAsync(gardenId, stop);
+        }
+        catch (Exception e) when (!stop.IsCancellationRequested)
+        {
+            FetchFailed(log, e.GetType().Name);
         }
     }
 
@@ -66,11 +85,15 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
             fetch.AnsweredAt = now;
             fetch.Trouble = refused.Count == 0 ? null : $"{refused.Count} hours had impossible values and were left out.";
         }
-        catch (Exception e) when (e is HttpRequestException or JsonException or FormatException or NotSupportedException or TimeoutRejectedException or BrokenCircuitException)
+        catch (Exception e) when (e is HttpRequestException or IOException or JsonException or FormatException or NotSupportedException or TimeoutRejectedException or BrokenCircuitException
+            || (e is OperationCanceledException && !stop.IsCancellationRequested))
         {
-            fetch.Trouble = e is JsonException or FormatException or NotSupportedException
-                ? "The weather service answered with something that is no weather."
-                : "The weather service does not answer.";
+            fetch.Trouble = e switch
+            {
+                JsonException or FormatException or NotSupportedException => "The weather service answered with something that is no weather.",
+                HttpRequestException { HttpRequestError: HttpRequestError.ConfigurationLimitExceeded } => "The weather service answered with more than any weather is.",
+                _ => "The weather service does not answer.",
+            };
             FetchFailed(log, e.GetType().Name);
         }
 

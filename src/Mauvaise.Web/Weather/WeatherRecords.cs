@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Web.Weather;
@@ -36,13 +37,13 @@ public sealed record StationReading(
     double? LeafWetness = null,
     double? SolarWattsPerSquareMetre = null);
 
-public sealed record StationBatch(IReadOnlyList<StationReading> Readings);
+public sealed record StationBatch([property: MaxLength(StationEndpoints.MostReadings)] IReadOnlyList<StationReading> Readings);
 
 public sealed record StationAnswer(int Hours, IReadOnlyList<string> Refused);
 
 /// <param name="Text">The file's text, header first.</param>
 /// <param name="Columns">Null to have them guessed.</param>
-public sealed record TableRequest(string Text, TableColumns? Columns = null);
+public sealed record TableRequest([property: StringLength(TableText.MostLetters)] string Text, TableColumns? Columns = null);
 
 /// <param name="Line">Line of the file, the header being 1.</param>
 public sealed record BadLineAnswer(int Line, string Text, string Why);
@@ -61,6 +62,6 @@ public sealed record TablePreview(
     IReadOnlyList<BadLineAnswer> Bad);
 
 /// <param name="BadLinesSeen">How many bad lines the preview told of: they are left out.</param>
-public sealed record TableImport(string Text, TableColumns Columns, int BadLinesSeen, Guid? MemberId = null);
+public sealed record TableImport([property: StringLength(TableText.MostLetters)] string Text, TableColumns Columns, int BadLinesSeen, Guid? MemberId = null);
 
 public sealed record TableImported(int Hours, int LeftOut);

@@ -3,8 +3,8 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Weather;
 
-/// <summary>Fetches the weather of every garden at the start and every half hour of real time.</summary>
-public sealed class WeatherSchedule(IServiceScopeFactory scopes) : BackgroundService
+/// <summary>Fetches the weather of every garden at the start and every half hour of real time. Whatever goes wrong, the app goes on.</summary>
+public sealed partial class WeatherSchedule(IServiceScopeFactory scopes, ILogger<WeatherSchedule> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromMinutes(30);
 
@@ -13,13 +13,31 @@ public sealed class WeatherSchedule(IServiceScopeFactory scopes) : BackgroundSer
         using var timer = new PeriodicTimer(Every, TimeProvider.System);
         do
         {
-            await using var scope = scopes.CreateAsyncScope();
-            var gardens = await scope.ServiceProvider.GetRequiredService<GardenDb>().Gardens.Select(g => g.Id).ToListAsync(stoppingToken);
-            foreach (var garden in gardens)
+            try
             {
-                await scope.ServiceProvider.GetRequiredService<WeatherClient>().RefreshAsync(garden, stoppingToken);
+                await RefreshAllAsync(stoppingToken);
+            }
+            catch (Exception e) when (!stoppingToken.IsCancellationRequested)
+            {
+                // An unforeseen fault here would end the host.
+                LogFailure(log, e);
             }
         }
         while (await timer.WaitForNextTickAsync(stoppingToken));
     }
+
+    private async Task RefreshAllAsync(CancellationToken stop)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        var gardens = await scope.ServiceProvider.GetRequiredService<GardenDb>().Gardens.Select(g => g.Id).ToListAsync(stop);
+        foreach (var garden in gardens)
+        {
+            // One garden's fault does not follow the context to the next.
+            await using var one = scopes.CreateAsyncScope();
+            await one.ServiceProvider.GetRequiredService<WeatherClient>().RefreshAsync(garden, stop);
+        }
+    }
+
+    [LoggerMessage(Level = LogLevel.Error, Message = "The weather could not be fetched. The next try is in half an hour.")]
+    private static partial void LogFailure(ILogger log, Exception exception);
 }

@@ -1,0 +1,39 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
+
+namespace Mauvaise.Web.Hosting;
+
+/// <summary>Enums in JSON are one word of their own each: no numbers, no digits as text, no lists of words.</summary>
+public sealed class StrictEnums : JsonConverterFactory
+{
+    public override bool CanConvert(Type typeToConvert) => typeToConvert.IsEnum;
+
+    public override JsonConverter CreateConverter(Type typeToConvert, JsonSerializerOptions options) =>
+        (JsonConverter)Activator.CreateInstance(typeof(Words<>).MakeGenericType(typeToConvert))!;
+
+    /// <summary>Names the words in the document, which knows nothing of converters.</summary>
+    public static Task Describe(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken stop)
+    {
+        if (context.JsonTypeInfo.Type is { IsEnum: true } type)
+        {
+            schema.Type = null;
+            schema.Enum = [.. Enum.GetNames(type).Select(n => (JsonNode)JsonNamingPolicy.CamelCase.ConvertName(n))];
+        }
+
+        return Task.CompletedTask;
+    }
+
+    private sealed class Words<T> : JsonConverter<T>
+        where T : struct, Enum
+    {
+        public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            reader.TokenType == JsonTokenType.String && EnumWords.TryRead(reader.GetString(), out T value)
+                ? value
+                : throw new JsonException($"It is one of {string.Join(", ", Enum.GetValues<T>().Select(EnumWords.Of))}.");
+
+        public override void Write(Utf8JsonWriter writer, T value, JsonSerializerOptions options) => writer.WriteStringValue(EnumWords.Of(value));
+    }
+}
