@@ -104,8 +104,8 @@ internal static class RotaTables
         var needs = Enumerable.Range(0, 6 + (int)(chance.Next() * 3)).Select(i =>
         {
             var gap = 3 + (int)(chance.Next() * 4);
-            return new RotaNeed(i / 2, 1 + (int)(chance.Next() * 3), Math.Max(2, gap - 2), gap, gap + 2, 0.004, chance.Between(0.05, 0.3),
-                [.. Enumerable.Range(0, 1 + (int)(chance.Next() * 3)).Select(k => new RotaOption(k, Costs(chance.Between(0.0005, 0.003)), Costs(0), chance.Between(0.002, 0.012), [(k, chance.Between(2, 6))]))]);
+            return new RotaNeed(i / 2, 1 + (int)(chance.Next() * 3), 0.004, chance.Between(0.05, 0.3),
+                [.. Enumerable.Range(0, 1 + (int)(chance.Next() * 3)).Select(k => new RotaOption(k, Math.Max(2, gap - 2), gap, gap + 2, Costs(chance.Between(0.0005, 0.003)), Costs(0), chance.Between(0.002, 0.012), [(k, chance.Between(2, 6))]))]);
         }).ToList();
         return new RotaProblem(slots, 0.006, 0.003, waits, [chance.Between(20, 60), chance.Between(10, 40), 100], needs);
     }

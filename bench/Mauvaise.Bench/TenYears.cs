@@ -86,7 +86,7 @@ internal static class TenYears
     private static async Task<int> FillAsync(string file)
     {
         await using var db = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(file)).Options);
-        await DataFile.OpenAsync(db, file, CancellationToken.None);
+        await DataFile.OpenAsync(db, file, null, CancellationToken.None);
         var home = BenchGarden.Home(Stance.WatchAndTreat);
         var now = HourSeries.WholeHour(DateTimeOffset.UtcNow);
         db.Gardens.Add(new GardenRow { Id = Id, Name = "Ten years", Latitude = home.Latitude, Longitude = home.Longitude, ElevationM = 212, TimeZoneId = home.TimeZoneId, Climate = home.Climate, Stance = home.Stance, DiseaseApproach = home.DiseaseApproach });

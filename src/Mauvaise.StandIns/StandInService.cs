@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Facts;
 
@@ -26,7 +27,7 @@ public static class StandInService
                 builder.Configuration["StationKey"] ?? "",
                 builder.Configuration.GetValue<double>("Latitude"),
                 builder.Configuration.GetValue<double>("Longitude"),
-                builder.Configuration["Climate"] ?? "continental");
+                builder.Configuration["Climate"] ?? KnownIds.Climates.Continental);
             builder.Services.AddSingleton(new StandInStation(new StandInWeather(climates[settings.Climate], settings.Latitude, settings.Longitude, seed), settings));
             builder.Services.AddHostedService<StationSchedule>();
         }

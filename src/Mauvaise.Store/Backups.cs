@@ -13,6 +13,9 @@ public static class Backups
     /// <summary>Begins the names of copies that are made before a garden is merged in; the last five stay.</summary>
     public const string MergePrefix = "before-merge-";
 
+    /// <summary>Begins the names of copies that are made before a new version changes the schema; the last five stay.</summary>
+    public const string MigrationPrefix = "before-schema-";
+
     private const string Stamp = "yyyy-MM-dd";
 
     /// <summary>Copies the data file by SQLite's online backup and checks the copy before it takes its name.</summary>
@@ -100,7 +103,7 @@ public static class Backups
             File.Delete(file);
         }
 
-        foreach (var file in Directory.EnumerateFiles(folder, MergePrefix + "*.db").OrderDescending(StringComparer.Ordinal).Skip(KeepMerges))
+        foreach (var file in new[] { MergePrefix, MigrationPrefix }.SelectMany(p => Directory.EnumerateFiles(folder, p + "*.db").OrderDescending(StringComparer.Ordinal).Skip(KeepMerges)))
         {
             File.Delete(file);
         }

@@ -27,8 +27,9 @@ public static class DataFile
     }.ToString();
 
     /// <summary>Checks an existing file, then brings its schema up to date, keeping what is in it.</summary>
+    /// <param name="backups">Folder for a copy that is made before the schema changes; null for none.</param>
     /// <exception cref="DamagedDataException">The file is no database, is damaged, or comes from a newer version.</exception>
-    public static async Task OpenAsync(GardenDb db, string path, CancellationToken stop)
+    public static async Task OpenAsync(GardenDb db, string path, string? backups, CancellationToken stop)
     {
         var exists = File.Exists(path) && new FileInfo(path).Length > 0;
         try
@@ -36,6 +37,10 @@ public static class DataFile
             if (exists)
             {
                 await CheckAsync(db, path, stop);
+                if (backups is not null && (await db.Database.GetPendingMigrationsAsync(stop)).LastOrDefault() is { } step)
+                {
+                    Backups.Copy(path, Path.Combine(backups, $"{Backups.MigrationPrefix}{step}.db"));
+                }
             }
 
             await db.Database.MigrateAsync(stop);

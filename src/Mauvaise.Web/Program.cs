@@ -68,6 +68,7 @@ if (!generatingDocuments)
 {
     services.AddHostedService<WeatherSchedule>();
     services.AddHostedService<BackupSchedule>();
+    services.AddHostedService<FeedKeeper>();
 }
 
 services.AddProblemDetails(o => o.CustomizeProblemDetails = ErrorAnswers.AddCode);

@@ -5,7 +5,7 @@ namespace Mauvaise.Core.Tests;
 
 public class CatalogueTests
 {
-    private static readonly string Root = FindRoot();
+    internal static readonly string Root = FindRoot();
 
     [Fact]
     public void The_shipped_catalogue_is_sound_and_large_enough()
@@ -41,6 +41,11 @@ public class CatalogueTests
     [InlineData("materials", "{ material: garlic-cloves, amount: 100 }", "{ material: moon-dust, amount: 100 }", "moon-dust")]
     [InlineData("crops", "leaf: lobed", "leef: lobed", "leef")]
     [InlineData("signs", "id: rings", "id: white-dust", "more than once")]
+    [InlineData("measures", "id: take-out", "id: takeout", "measures.yaml, line")]
+    [InlineData("measures", "id: take-out", "id: takeout", "measure 'takeout': the program relies on 'take-out'")]
+    [InlineData("signs", "id: tips-first", "id: tips", "'tips-first'")]
+    [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "the nearest is 'legumes'")]
+    [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "targets.yaml, line")]
     public void A_fault_in_a_file_is_named(string kind, string sound, string broken, string told)
     {
         var folder = Directory.CreateTempSubdirectory("catalogue");

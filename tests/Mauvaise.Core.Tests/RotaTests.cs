@@ -281,12 +281,12 @@ public class RotaTests
     private static RotaProblem Problem(double scarce)
     {
         double[] later = [0, 0, 0, 0, 0, 0];
-        RotaOption Option(int recipe, double perDay) => new(recipe, [.. Enumerable.Range(0, 6).Select(s => perDay * (s / 2))], later, 0.001, [(recipe, 1)]);
+        RotaOption Option(int recipe, double perDay) => new(recipe, 2, 3, 4, [.. Enumerable.Range(0, 6).Select(s => perDay * (s / 2))], later, 0.001, [(recipe, 1)]);
         return new RotaProblem(6, 0.006, 0.003, new[,] { { 2, 1 }, { 1, 2 } }, [scarce, 10],
         [
-            new(0, 1, 2, 3, 4, 0.004, 1, [Option(0, 0.01)]),
-            new(0, 1, 2, 3, 4, 0.004, 1, [Option(1, 0.01)]),
-            new(1, 1, 2, 3, 4, 0.004, 1, [Option(0, 0.001), Option(1, 0.001)]),
+            new(0, 1, 0.004, 1, [Option(0, 0.01)]),
+            new(0, 1, 0.004, 1, [Option(1, 0.01)]),
+            new(1, 1, 0.004, 1, [Option(0, 0.001), Option(1, 0.001)]),
         ]);
     }
 

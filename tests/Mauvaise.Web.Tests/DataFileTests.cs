@@ -57,7 +57,7 @@ public sealed class DataFileTests : IDisposable
 
             SqliteConnection.ClearAllPools();
             await using var now = Open();
-            await DataFile.OpenAsync(now, DatabasePath, Stop);
+            await DataFile.OpenAsync(now, DatabasePath, null, Stop);
             Assert.Equal(steps, await now.Database.GetAppliedMigrationsAsync(Stop));
             SqliteConnection.ClearAllPools();
         }
@@ -68,12 +68,12 @@ public sealed class DataFileTests : IDisposable
     {
         await using (var db = Open())
         {
-            await DataFile.OpenAsync(db, DatabasePath, Stop);
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
             await db.Database.ExecuteSqlRawAsync("INSERT INTO __EFMigrationsHistory VALUES ('99990101000000_FromTheFuture', '99.0')", Stop);
         }
 
         await using var again = Open();
-        var e = await Assert.ThrowsAsync<DamagedDataException>(() => DataFile.OpenAsync(again, DatabasePath, Stop));
+        var e = await Assert.ThrowsAsync<DamagedDataException>(() => DataFile.OpenAsync(again, DatabasePath, null, Stop));
         Assert.Contains("newer Mauvaise", e.Message, StringComparison.Ordinal);
     }
 
@@ -128,7 +128,7 @@ public sealed class DataFileTests : IDisposable
         }
 
         await using var db = Open();
-        await DataFile.OpenAsync(db, DatabasePath, Stop);
+        await DataFile.OpenAsync(db, DatabasePath, null, Stop);
         Assert.Equal(acknowledged.Count, await db.Places.CountAsync(Stop));
     }
 
@@ -156,7 +156,7 @@ public sealed class DataFileTests : IDisposable
         Assert.Contains("What was there is kept", restored.Told, StringComparison.Ordinal);
         await using (var db = Open())
         {
-            await DataFile.OpenAsync(db, DatabasePath, Stop);
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
             Assert.Equal("Bed 0", (await db.Places.SingleAsync(Stop)).Name);
         }
 
@@ -172,7 +172,7 @@ public sealed class DataFileTests : IDisposable
     {
         await using (var db = Open())
         {
-            await DataFile.OpenAsync(db, DatabasePath, Stop);
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
         }
 
         SqliteConnection.ClearAllPools();
@@ -192,7 +192,7 @@ public sealed class DataFileTests : IDisposable
     {
         await using (var db = Open())
         {
-            await DataFile.OpenAsync(db, DatabasePath, Stop);
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
         }
 
         var copies = Path.Combine(folder, "backups");
@@ -215,7 +215,7 @@ public sealed class DataFileTests : IDisposable
     {
         await using (var db = Open())
         {
-            await DataFile.OpenAsync(db, DatabasePath, Stop);
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
             db.Gardens.Add(new() { Id = Guid.NewGuid(), Name = "Large", TimeZoneId = "Europe/Vienna", Climate = "continental" });
             await db.SaveChangesAsync(Stop);
         }

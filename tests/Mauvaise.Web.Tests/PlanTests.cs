@@ -4,6 +4,8 @@ using System.Net.Http.Json;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Demo;
+using Microsoft.Extensions.DependencyInjection;
+using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Plan;
 
 namespace Mauvaise.Web.Tests;
@@ -106,6 +108,11 @@ public partial class PlanTests
         var round = RoundAt(await PlanAsync(http), Courgette);
         var before = Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop));
         Assert.NotEmpty(before);
+        using (var scope = app.Services.CreateScope())
+        {
+            await FeedKeeper.KeepAsync(scope.ServiceProvider.GetRequiredService<GardenTools>(), DemoGarden.GardenId, Stop);
+        }
+
         Assert.Equal(before.Keys, Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop)).Keys);
         Assert.All(before.Values, e => Assert.Equal(("0", "CONFIRMED"), (e["SEQUENCE"], e["STATUS"])));
         var moves = (await http.GetFromJsonAsync<List<MoveAnswer>>($"{Api}/plan/moves?planting={Courgette}&target={round.Target}", TestApp.Json, Stop))!;

@@ -4,189 +4,6 @@
  */
 
 export interface paths {
-    "/api/gardens/{gardenId}/archive": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    gardenId: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/archive/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/zip": string;
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MergePreview"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/archive": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: {
-            parameters: {
-                query: {
-                    takeTheirs: boolean;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/zip": string;
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["TakenIn"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/archive/schema": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/backups": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["BackupsAnswer"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/state": {
         parameters: {
             query?: never;
@@ -3039,6 +2856,189 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MergePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    takeTheirs: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TakenIn"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BackupsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/ledger": {
         parameters: {
             query?: never;
@@ -5158,7 +5158,7 @@ export interface components {
             wet: (null | boolean)[];
             /** Format: date-time */
             goodFrom: string;
-            good: components["schemas"]["Verdict"][];
+            good: unknown[];
             nights: components["schemas"]["NightAnswer"][];
             days: string[];
             rows: components["schemas"]["RowAnswer"][];
@@ -5214,7 +5214,7 @@ export interface components {
             doneAt: null | string;
             outcome: null | components["schemas"]["Outcome"];
             injury: components["schemas"]["Injury"];
-            injurySigns: components["schemas"]["InjurySign"][];
+            injurySigns: unknown[];
             /** Format: int32 */
             alive: null | number;
             /** Format: int32 */
@@ -5226,7 +5226,7 @@ export interface components {
         CheckBackCount: {
             count: components["schemas"]["NewObservation"];
             injury: components["schemas"]["Injury"];
-            injurySigns?: null | components["schemas"]["InjurySign"][];
+            injurySigns?: null | unknown[];
             /** Format: int32 */
             alive?: null | number;
             /** Format: int32 */
@@ -5462,7 +5462,11 @@ export interface components {
             strong: number;
             /** Format: double */
             ceiling: number;
-            per?: components["schemas"]["DosedPer"];
+            /**
+             * @default litre
+             * @enum {unknown}
+             */
+            per: "litre" | "squareMetre" | "plant" | "station";
         };
         /** @enum {unknown} */
         DoseStep: "gentle" | "usual" | "strong";
@@ -5599,8 +5603,8 @@ export interface components {
             kitchen: components["schemas"]["KitchenSystem"];
             freeHours?: null | string[];
             onlyLabelled?: null | boolean;
-            water?: null | components["schemas"]["Water"];
-            diseaseApproach?: null | components["schemas"]["DiseaseApproach"];
+            water?: unknown;
+            diseaseApproach?: unknown;
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -5633,7 +5637,7 @@ export interface components {
             target?: null | string;
             /** Format: double */
             shareWetted?: null | number;
-            parts?: null | components["schemas"]["WettedPart"][];
+            parts?: null | unknown[];
             /** @default false */
             patchTest: boolean;
             /** @default false */
@@ -5692,8 +5696,6 @@ export interface components {
         };
         /** @enum {unknown} */
         Injury: "none" | "slight" | "clear" | "severe";
-        /** @enum {unknown} */
-        InjurySign: "scorch" | "curl" | "drop";
         InsectBiology: {
             /** Format: double */
             lowerC: number;
@@ -5995,7 +5997,7 @@ export interface components {
         };
         MemberChange: {
             name: string;
-            role?: null | components["schemas"]["Role"];
+            role?: unknown;
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -6042,7 +6044,11 @@ export interface components {
             /** Format: double */
             maxTemperatureNext6hC?: null | number;
             crop?: null | string;
-            stage?: components["schemas"]["GrowthStage"];
+            /**
+             * @default mature
+             * @enum {unknown}
+             */
+            stage: "seedling" | "young" | "flowering" | "fruiting" | "mature" | "ending";
             /** @default false */
             inFlower: boolean;
         };
@@ -6103,7 +6109,7 @@ export interface components {
             note?: null | string;
             /** Format: uuid */
             memberId?: null | string;
-            parts?: null | components["schemas"]["WettedPart"][];
+            parts?: null | unknown[];
         };
         NewBatch: {
             /** Format: uuid */
@@ -6135,7 +6141,11 @@ export interface components {
             target: string;
             recipe: string;
             days?: null | number[];
-            step?: components["schemas"]["DoseStep"];
+            /**
+             * @default gentle
+             * @enum {unknown}
+             */
+            step: "gentle" | "usual" | "strong";
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -6191,9 +6201,21 @@ export interface components {
             walkId?: null | string;
             /** Format: double */
             severityPercent?: null | number;
-            part?: components["schemas"]["PlantPart"];
-            side?: components["schemas"]["BedSide"];
-            roots?: components["schemas"]["RootCheck"];
+            /**
+             * @default unsaid
+             * @enum {unknown}
+             */
+            part: "unsaid" | "tips" | "newLeaves" | "oldLeaves" | "stem" | "flowers" | "fruit";
+            /**
+             * @default unsaid
+             * @enum {unknown}
+             */
+            side: "unsaid" | "edge" | "middle" | "everywhere";
+            /**
+             * @default notLooked
+             * @enum {unknown}
+             */
+            roots: "notLooked" | "clean" | "troubled";
             also?: null | components["schemas"]["FurtherTrouble"][];
         };
         NewPick: {
@@ -6391,8 +6413,7 @@ export interface components {
             allowed: boolean;
             reasons: string[];
         };
-        /** @enum {unknown} */
-        Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        Outcome: unknown;
         OutcomeAnswer: {
             /** Format: uuid */
             checkBackId: null | string;
@@ -6460,7 +6481,7 @@ export interface components {
             injury: components["schemas"]["Injury"];
             /** Format: uuid */
             memberId?: null | string;
-            injurySigns?: null | components["schemas"]["InjurySign"][];
+            injurySigns?: null | unknown[];
             /** Format: date-time */
             at?: null | string;
         };
@@ -6525,7 +6546,11 @@ export interface components {
             /** Format: double */
             longitude: number;
             timeZoneId: string;
-            shelter?: components["schemas"]["Shelter"];
+            /**
+             * @default open
+             * @enum {unknown}
+             */
+            shelter: "open" | "tunnel" | "indoor";
             /** @default false */
             inFlower: boolean;
             /** @default false */
@@ -6843,7 +6868,11 @@ export interface components {
             /** Format: double */
             mixedLifeHours: number;
             shake: string;
-            form?: components["schemas"]["Form"];
+            /**
+             * @default spray
+             * @enum {unknown}
+             */
+            form: "spray" | "dip" | "drench" | "dust" | "bait" | "feed" | "wipe";
             steps?: null | string[];
             active?: components["schemas"]["Ingredient"];
             isWet?: boolean;
@@ -7029,11 +7058,6 @@ export interface components {
             usualStrengthPercent: null | number;
             storage: null | string;
         };
-        /**
-         * @default open
-         * @enum {unknown}
-         */
-        Shelter: "open" | "tunnel" | "indoor";
         ShoppingAnswer: {
             material: string;
             name: string;
@@ -7101,7 +7125,7 @@ export interface components {
             litres: number;
             /** Format: double */
             shareWetted: number;
-            parts: components["schemas"]["WettedPart"][];
+            parts: unknown[];
             plantingIds: string[];
             target: null | string;
             why: components["schemas"]["SprayReason"];
@@ -7144,7 +7168,7 @@ export interface components {
             expectedLitres: null | number;
             /** Format: double */
             shareWetted: number;
-            parts: components["schemas"]["WettedPart"][];
+            parts: unknown[];
             plantingIds: string[];
             where: string[];
             target: null | string;
@@ -7413,7 +7437,7 @@ export interface components {
             signs: components["schemas"]["SeenSign"][];
         };
         TableColumns: {
-            fields: components["schemas"]["TableField"][];
+            fields: unknown[];
             dates: components["schemas"]["DateOrder"];
             temperature: components["schemas"]["TemperatureUnit"];
             wind: components["schemas"]["WindUnit"];
@@ -7421,8 +7445,6 @@ export interface components {
             decimalComma: boolean;
             utc: boolean;
         };
-        /** @enum {unknown} */
-        TableField: "ignore" | "time" | "date" | "clock" | "temperature" | "minTemperature" | "maxTemperature" | "humidity" | "dewPoint" | "wind" | "gust" | "rain" | "cloud" | "leafWetness" | "solar";
         TableImport: {
             text: string;
             columns: components["schemas"]["TableColumns"];
@@ -7483,7 +7505,7 @@ export interface components {
             /** Format: double */
             usedLitres: number;
             plantingIds: string[];
-            parts?: null | components["schemas"]["WettedPart"][];
+            parts?: null | unknown[];
         };
         Target: {
             id: string;
@@ -7548,8 +7570,7 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
-        /** @enum {unknown} */
-        TaskState: "planned" | "done" | "dropped" | "passed" | null;
+        TaskState: unknown;
         /** @enum {unknown} */
         TemperatureUnit: "celsius" | "fahrenheit";
         TrendAnswer: {
@@ -7669,8 +7690,7 @@ export interface components {
         };
         /** @enum {unknown} */
         TrialUnitKind: "place" | "plant" | "leaf";
-        /** @enum {unknown} */
-        TrialVerdict: "tooFewToTell" | "works" | "doesLittle" | "makesItWorse" | null;
+        TrialVerdict: unknown;
         TroubleAnswer: {
             /** Format: uuid */
             plantingId: string;
@@ -7738,7 +7758,7 @@ export interface components {
             rainMm: null | number;
             /** Format: int32 */
             knownHours: number;
-            sources: components["schemas"]["WeatherSource"][];
+            sources: unknown[];
             byHand: boolean;
         };
         WeatherHour: {
@@ -7774,8 +7794,6 @@ export interface components {
             days: components["schemas"]["WeatherDayAnswer"][];
             hasStation: boolean;
         };
-        /** @enum {unknown} */
-        WettedPart: "undersides" | "tops" | "stems" | "soil";
         WhatIfAnswer: {
             where: string;
             targetName: string;

@@ -39,7 +39,7 @@ internal static class SpraySteps
             yield return Other(f, other);
         }
 
-        if (f.Place.Kind is PlaceKind.Containers or PlaceKind.IndoorRack && f.Planting.Stage is GrowthStage.Young && f.Garden.Catalogue.FindRecipe("soap-dip") is { } dip
+        if (f.Place.Kind is PlaceKind.Containers or PlaceKind.IndoorRack && f.Planting.Stage is GrowthStage.Young && f.Garden.Catalogue.FindRecipe(KnownIds.Recipes.SoapDip) is { } dip
             && options.FirstOrDefault(o => o.Material.Id == dip.Active.Material) is { } soap)
         {
             yield return Other(f, soap with { Recipe = dip });
@@ -105,7 +105,7 @@ internal static class SpraySteps
         _ when target.NoSpray => target.InsteadOfSpray!,
         { Visit: { } visit } => $"Check back {ActionLadder.Date(visit.DueOn)} before anything else goes on.",
         { Course: not null } => null,
-        _ when target.InsteadOfSpray is { } instead && !(something && target.Group == "soil-pests") => instead,
+        _ when target.InsteadOfSpray is { } instead && !(something && target.Group == KnownIds.TargetGroups.SoilPests) => instead,
         { OverLine: false } => f.Told + ".",
         { HelpersAtWork: true } => "It would harm the helpers at work.",
         { Stance: Stance.LastResort, GrowthHurt: false } => $"{f.Told}, but growth is not hurt: as a last resort only.",
@@ -153,24 +153,24 @@ internal static class TakeOutSteps
             yield break;
         }
 
-        if (target.Group == "soil-pests" && f.Place.Kind == PlaceKind.IndoorRack)
+        if (target.Group == KnownIds.TargetGroups.SoilPests && f.Place.Kind == PlaceKind.IndoorRack)
         {
-            yield return MeasureFits.Step(f, "rest-rack", f.Overrun ? StepChoice.Do : StepChoice.May, ["It lives on in the medium and the corners."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.RestRack, f.Overrun ? StepChoice.Do : StepChoice.May, ["It lives on in the medium and the corners."]);
         }
 
-        if (!f.Garden.Catalogue.Measure("take-out").IsFor(target))
+        if (!f.Garden.Catalogue.Measure(KnownIds.Measures.TakeOut).IsFor(target))
         {
             yield break;
         }
 
         yield return f switch
         {
-            _ when target.NoSpray => MeasureFits.Step(f, "take-out", StepChoice.Do, [target.InsteadOfSpray!]),
-            { Overrun: true, Ending: true } => MeasureFits.Step(f, "take-out", StepChoice.Do, [f.Told + ", and the crop is near its end.", Saves(f, target)]),
-            { Overrun: true, Stance: Stance.LastResort } => MeasureFits.Step(f, "take-out", StepChoice.Do, [f.Told + ": it feeds the rest of the garden.", Saves(f, target)]),
-            { Overrun: true } => MeasureFits.Step(f, "take-out", StepChoice.May, [f.WebbedOver ? "Webbed over the top." : "More than six leaves in ten.", Saves(f, target)]),
-            { Ending: true, OverLine: true } => MeasureFits.Step(f, "take-out", StepChoice.May, ["The crop ends within two weeks.", Saves(f, target)]),
-            _ => MeasureFits.Step(f, "take-out", StepChoice.PassedOver, [f.Told + ": worth saving."]),
+            _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [target.InsteadOfSpray!]),
+            { Overrun: true, Ending: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [f.Told + ", and the crop is near its end.", Saves(f, target)]),
+            { Overrun: true, Stance: Stance.LastResort } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [f.Told + ": it feeds the rest of the garden.", Saves(f, target)]),
+            { Overrun: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [f.WebbedOver ? "Webbed over the top." : "More than six leaves in ten.", Saves(f, target)]),
+            { Ending: true, OverLine: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, ["The crop ends within two weeks.", Saves(f, target)]),
+            _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [f.Told + ": worth saving."]),
         };
     }
 

@@ -70,12 +70,12 @@ public sealed record Finding(
     /// <summary>First spots of what splashes, with rain on the way.</summary>
     public bool RainWillSpread => Stance != Stance.LastResort && Target?.Disease is { SpreadsBy: "splash" } && Place.Shelter == Shelter.Open && RainMm >= SplashMm;
 
-    public bool HelpersAtWork => Seen.Ants == Ants.None && !Doubled && Target is { Group: "sap-feeders" } && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
+    public bool HelpersAtWork => Seen.Ants == Ants.None && !Doubled && Target is { Group: KnownIds.TargetGroups.SapFeeders } && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
 
     /// <summary>Growth stands still: what the last resort waits for.</summary>
-    public bool GrowthHurt => Seen.SeverityPercent >= HurtPercent || Seen.Signs.Any(s => s is { Present: true, Sign: "stunted" or "curled" or "wilting" });
+    public bool GrowthHurt => Seen.SeverityPercent >= HurtPercent || Seen.Signs.Any(s => s is { Present: true, Sign: KnownIds.Signs.Stunted or KnownIds.Signs.Curled or KnownIds.Signs.Wilting });
 
-    public bool WebbedOver => Seen.Signs.Any(s => s is { Present: true, Sign: "webbing" }) && Seen.Part == PlantPart.Tips;
+    public bool WebbedOver => Seen.Signs.Any(s => s is { Present: true, Sign: KnownIds.Signs.Webbing }) && Seen.Part == PlantPart.Tips;
 
     public bool Ending => Planting.Stage == GrowthStage.Ending || DaysToEnd is <= 14;
 

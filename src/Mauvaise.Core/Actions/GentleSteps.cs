@@ -47,7 +47,7 @@ internal static class LookSteps
         var seenOn = f.Garden.Garden.DateOf(f.Seen.At);
         if (f.Target is null && !f.Clean)
         {
-            yield return MeasureFits.Step(f, "name-it", StepChoice.Do, ["Nobody has named it, and its suspects want different things."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.NameIt, StepChoice.Do, ["Nobody has named it, and its suspects want different things."]);
         }
 
         yield return f switch
@@ -64,7 +64,7 @@ internal static class LookSteps
             _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), f.Told + "."),
         };
 
-        LadderStep Look(StepChoice choice, DateOnly? on, string why) => MeasureFits.Step(f, "look-again", choice, [why], on < today ? today : on);
+        LadderStep Look(StepChoice choice, DateOnly? on, string why) => MeasureFits.Step(f, KnownIds.Measures.LookAgain, choice, [why], on < today ? today : on);
     }
 }
 
@@ -73,7 +73,7 @@ internal static class HelperSteps
 {
     public static IEnumerable<LadderStep> Of(Finding f)
     {
-        if (f.Clean || f.Stale || f.Target is not { Group: "sap-feeders" })
+        if (f.Clean || f.Stale || f.Target is not { Group: KnownIds.TargetGroups.SapFeeders })
         {
             yield break;
         }
@@ -81,25 +81,25 @@ internal static class HelperSteps
         var helpers = f.Helpers == 1 ? "1 helper" : $"{f.Helpers} helpers";
         yield return f switch
         {
-            { Helpers: 0 } => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, ["None were seen."]),
-            { HelpersAtWork: true } => MeasureFits.Step(f, "spare-helpers", StepChoice.Do, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: enough to wait for."]),
-            { Seen.Ants: not Ants.None } => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, [$"{helpers}, but ants keep them off."]),
-            { Doubled: true } => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, [$"{helpers}, but the count doubled all the same."]),
-            _ => MeasureFits.Step(f, "spare-helpers", StepChoice.PassedOver, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: too few to wait for."]),
+            { Helpers: 0 } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, ["None were seen."]),
+            { HelpersAtWork: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.Do, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: enough to wait for."]),
+            { Seen.Ants: not Ants.None } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [$"{helpers}, but ants keep them off."]),
+            { Doubled: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [$"{helpers}, but the count doubled all the same."]),
+            _ => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: too few to wait for."]),
         };
         if (f.Seen.Ants != Ants.None)
         {
             string[] why = ["Ants carry them back and keep helpers off."];
-            yield return MeasureFits.Step(f, "ant-bait", StepChoice.Do, why);
-            yield return MeasureFits.Step(f, "ant-band", StepChoice.Do, why);
+            yield return MeasureFits.Step(f, KnownIds.Measures.AntBait, StepChoice.Do, why);
+            yield return MeasureFits.Step(f, KnownIds.Measures.AntBand, StepChoice.Do, why);
         }
 
         if (f.Place.Shelter != Shelter.Open)
         {
-            var lead = f.Garden.Catalogue.Measure("order-helpers").LeadDays;
+            var lead = f.Garden.Catalogue.Measure(KnownIds.Measures.OrderHelpers).LeadDays;
             yield return f.Share >= 2 * f.Line.Share
-                ? MeasureFits.Step(f, "order-helpers", StepChoice.PassedOver, [$"Too late: they come in about {lead} days, and it is overrun now."])
-                : MeasureFits.Step(f, "order-helpers", f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May, [$"Under cover none come by themselves; ordered today they are here about {ActionLadder.Date(f.Garden.Today.AddDays(lead))}."]);
+                ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [$"Too late: they come in about {lead} days, and it is overrun now."])
+                : MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May, [$"Under cover none come by themselves; ordered today they are here about {ActionLadder.Date(f.Garden.Today.AddDays(lead))}."]);
         }
     }
 }
@@ -127,7 +127,7 @@ internal static class HandSteps
 
         if (target.Kind == TargetKind.LookAlike)
         {
-            return [MeasureFits.Step(f, "put-right", StepChoice.Do, [target.InsteadOfSpray ?? "No spray mends it."])];
+            return [MeasureFits.Step(f, KnownIds.Measures.PutRight, StepChoice.Do, [target.InsteadOfSpray ?? "No spray mends it."])];
         }
 
         var fitting = f.Garden.Catalogue.Measures.Where(m => m.Rung == Rung.Hands && m.IsFor(target)).ToList();
@@ -141,17 +141,17 @@ internal static class HandSteps
     /// </summary>
     private static bool HandsFirst(Finding f) =>
         f.OverLine && !f.HelpersAtWork
-        && (f.Target!.InsteadOfSpray is not null || f.Stance == Stance.LastResort || (f.Stance == Stance.WatchAndTreat && f.Share < HandsReach * f.Line.Share) || f.Target.Group == "chewers"
-            || (f.Seen.LeavesAffected == 1 && f.Target.Group == "sap-feeders"));
+        && (f.Target!.InsteadOfSpray is not null || f.Stance == Stance.LastResort || (f.Stance == Stance.WatchAndTreat && f.Share < HandsReach * f.Line.Share) || f.Target.Group == KnownIds.TargetGroups.Chewers
+            || (f.Seen.LeavesAffected == 1 && f.Target.Group == KnownIds.TargetGroups.SapFeeders));
 
     private static Measure? Best(Finding f, List<Measure> fitting)
     {
         var can = fitting.Where(m => m.CheckBackDays is not null && MeasureFits.Against(f, m) is null).ToList();
-        var atTips = f.Seen.Part == PlantPart.Tips || f.Seen.Signs.Any(s => s is { Sign: "tips-first", Present: true });
-        return can.OrderByDescending(m => m.Id == "pinch-tips" && atTips)
+        var atTips = f.Seen.Part == PlantPart.Tips || f.Seen.Signs.Any(s => s is { Sign: KnownIds.Signs.TipsFirst, Present: true });
+        return can.OrderByDescending(m => m.Id == KnownIds.Measures.PinchTips && atTips)
             .ThenByDescending(m => m.EffectOn(f.Target!)?.Young ?? 0)
-            .ThenByDescending(m => m.Id == "water-jet")
-            .FirstOrDefault(m => m.Id != "pinch-tips" || atTips);
+            .ThenByDescending(m => m.Id == KnownIds.Measures.WaterJet)
+            .FirstOrDefault(m => m.Id != KnownIds.Measures.PinchTips || atTips);
     }
 
     private static LadderStep Step(Finding f, Measure m, bool first)
@@ -159,21 +159,21 @@ internal static class HandSteps
         var target = f.Target!;
         return m.Id switch
         {
-            "water-at-soil" => MeasureFits.Step(f, m.Id, f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
+            KnownIds.Measures.WaterAtSoil => MeasureFits.Step(f, m.Id, f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
                 [f.Place.Watering == Watering.Overhead ? $"{f.Place.Name} is watered from above, which keeps leaves wet." : "The leaves are not watered here."]),
-            "mulch" => MeasureFits.Step(f, m.Id, f.RainWillSpread ? StepChoice.Do : StepChoice.May, [f.RainWillSpread
+            KnownIds.Measures.Mulch => MeasureFits.Step(f, m.Id, f.RainWillSpread ? StepChoice.Do : StepChoice.May, [f.RainWillSpread
                 ? FormattableString.Invariant($"{f.RainMm:0} mm of rain in three days will splash it up.") : "Rain splashes it up from the soil."]),
-            "more-air" => MeasureFits.Step(f, m.Id, f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May, ["It likes still, humid air."]),
-            "netting" => MeasureFits.Step(f, m.Id, StepChoice.May, ["It keeps the next brood off."]),
-            "pick-off" when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),
-            "water-jet" => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [JetWhy(f, out var on)], on),
-            "pinch-tips" when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, ["It does not sit at the tips alone."]),
+            KnownIds.Measures.MoreAir => MeasureFits.Step(f, m.Id, f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May, ["It likes still, humid air."]),
+            KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, ["It keeps the next brood off."]),
+            KnownIds.Measures.PickOff when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),
+            _ when m.WantsDullDay => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [DullDayWhy(f, out var on)], on),
+            KnownIds.Measures.PinchTips when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, ["It does not sit at the tips alone."]),
             _ => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [first ? f.Told + ": hands are a match for it." : "Costs nothing, and helps."]),
         };
     }
 
     /// <summary>The first cool and dull day of the next three; early today when there is none.</summary>
-    private static string JetWhy(Finding f, out DateOnly on)
+    private static string DullDayWhy(Finding f, out DateOnly on)
     {
         var sky = f.Garden.SkyOf(f.Place).Shelter;
         for (var day = 0; day < DullWithinDays; day++)
@@ -206,7 +206,7 @@ internal static class PruneSteps
             yield break;
         }
 
-        var prune = f.Garden.Catalogue.Measure("prune");
+        var prune = f.Garden.Catalogue.Measure(KnownIds.Measures.Prune);
         var plan = prune.IsFor(target) ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
         var step = plan is null ? null : Prune(f, plan) with { Prune = plan };
         if (step is not null)
@@ -215,31 +215,31 @@ internal static class PruneSteps
         }
 
         var comesOff = step is { Choice: StepChoice.Do } || target.NoSpray;
-        if (f.Garden.Catalogue.Measure("bag-and-bin").IsFor(target))
+        if (f.Garden.Catalogue.Measure(KnownIds.Measures.BagAndBin).IsFor(target))
         {
-            yield return MeasureFits.Step(f, "bag-and-bin", comesOff ? StepChoice.Do : StepChoice.May, ["What comes off must not lie about: spores live on."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.BagAndBin, comesOff ? StepChoice.Do : StepChoice.May, ["What comes off must not lie about: spores live on."]);
         }
 
-        if (f.Garden.Catalogue.Measure("compost").IsFor(target))
+        if (f.Garden.Catalogue.Measure(KnownIds.Measures.Compost).IsFor(target))
         {
-            yield return MeasureFits.Step(f, "compost", StepChoice.May, ["There is no disease on them."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.Compost, StepChoice.May, ["There is no disease on them."]);
         }
 
-        if (plan is not null && f.Garden.Catalogue.Measure("feed").IsFor(target))
+        if (plan is not null && f.Garden.Catalogue.Measure(KnownIds.Measures.Feed).IsFor(target))
         {
             yield return comesOff && plan.TakeNow >= FeedShare * plan.Leaves
-                ? MeasureFits.Step(f, "feed", StepChoice.Do, ["It grows back what it lost."], f.Garden.Today.AddDays(FeedAfterDays))
-                : MeasureFits.Step(f, "feed", StepChoice.PassedOver, ["Few leaves come off."]);
+                ? MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.Do, ["It grows back what it lost."], f.Garden.Today.AddDays(FeedAfterDays))
+                : MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, ["Few leaves come off."]);
         }
     }
 
     private static LadderStep Prune(Finding f, PrunePlan plan) => f switch
     {
-        _ when plan.TakeNow == 0 => MeasureFits.Step(f, "prune", StepChoice.PassedOver, [plan.Sentence]),
-        _ when f.Tried.TryGetValue("prune", out var day) && day > f.Garden.Today.AddDays(-7) =>
-            MeasureFits.Step(f, "prune", StepChoice.PassedOver, [$"Leaves came off on {ActionLadder.Date(day)}; the next a week later."]),
-        { OverLine: true } or { Stance: Stance.LastResort } => MeasureFits.Step(f, "prune", StepChoice.Do, [plan.Sentence, "It takes most of what spreads with few of the leaves."]),
-        _ => MeasureFits.Step(f, "prune", StepChoice.May, [plan.Sentence]),
+        _ when plan.TakeNow == 0 => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [plan.Sentence]),
+        _ when f.Tried.TryGetValue(KnownIds.Measures.Prune, out var day) && day > f.Garden.Today.AddDays(-7) =>
+            MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [$"Leaves came off on {ActionLadder.Date(day)}; the next a week later."]),
+        { OverLine: true } or { Stance: Stance.LastResort } => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, "It takes most of what spreads with few of the leaves."]),
+        _ => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.May, [plan.Sentence]),
     };
 }
 
@@ -257,19 +257,19 @@ internal static class IsolateSteps
         }
 
         var choice = f.OverLine && !f.HelpersAtWork ? StepChoice.Do : StepChoice.May;
-        if (f.Garden.Catalogue.Measure("isolate") is { } isolate && isolate.IsFor(target) && isolate.OnlyIn.Contains(f.Place.Kind))
+        if (f.Garden.Catalogue.Measure(KnownIds.Measures.Isolate) is { } isolate && isolate.IsFor(target) && isolate.OnlyIn.Contains(f.Place.Kind))
         {
-            yield return MeasureFits.Step(f, "isolate", choice, ["It walks and drifts to what stands beside it."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.Isolate, choice, ["It walks and drifts to what stands beside it."]);
         }
 
         var beside = f.Garden.Growing.Where(p => p.Id != f.Planting.Id && p.PlaceId == f.Planting.PlaceId && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop)))
             .ToList();
         var unseen = beside.Where(p => f.Garden.LatestObservation(p.Id) is not { } o || o.At < f.Seen.At.AddDays(-SeenLately)).ToList();
-        if (beside.Count > 0 && f.Garden.Catalogue.Measure("look-at-neighbours").IsFor(target))
+        if (beside.Count > 0 && f.Garden.Catalogue.Measure(KnownIds.Measures.LookAtNeighbours).IsFor(target))
         {
             yield return unseen.Count > 0
-                ? MeasureFits.Step(f, "look-at-neighbours", choice, [$"It lives on {string.Join(" and ", unseen.Select(Crop))} too, in the same place."])
-                : MeasureFits.Step(f, "look-at-neighbours", StepChoice.PassedOver, [$"{string.Join(" and ", beside.Select(Crop))} beside it: looked at already."]);
+                ? MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, choice, [$"It lives on {string.Join(" and ", unseen.Select(Crop))} too, in the same place."])
+                : MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, StepChoice.PassedOver, [$"{string.Join(" and ", beside.Select(Crop))} beside it: looked at already."]);
         }
 
         string Crop(Planting p) => f.Garden.Catalogue.Crop(p.Crop).Name.InSentence();

@@ -32,6 +32,45 @@ public static class CatalogueRules
     public static double Likelihood(Target target, Sign sign) =>
         target.Signs.TryGetValue(sign.Id, out var p) ? p : sign.WhenUnlisted;
 
+    /// <summary>Ids that code relies on and that are not there, with the nearest that is.</summary>
+    public static IEnumerable<string> KnownMissing(GardenCatalogue c) =>
+        from known in new (string What, Type Declared, IEnumerable<string> There)[]
+        {
+            ("measure", typeof(KnownIds.Measures), c.Measures.Select(m => m.Id)),
+            ("material", typeof(KnownIds.Materials), c.Materials.Select(m => m.Id)),
+            ("recipe", typeof(KnownIds.Recipes), c.Recipes.Select(r => r.Id)),
+            ("group", typeof(KnownIds.Modes), c.Groups.Select(g => g.Id)),
+            ("target", typeof(KnownIds.TargetGroups), c.Targets.Select(t => t.Group)),
+            ("sign", typeof(KnownIds.Signs), c.Signs.Select(s => s.Id)),
+            ("climate", typeof(KnownIds.Climates), c.Climates.Select(x => x.Id)),
+        }
+        let there = known.There.ToHashSet()
+        from id in KnownIds.In(known.Declared)
+        where !there.Contains(id)
+        select $"{known.What} '{Nearest(id, there)}': the program relies on '{id}', which is not there; this is the nearest";
+
+    /// <summary>The id that is reached from a mistyped one by the fewest changed letters (Levenshtein 1966).</summary>
+    public static string Nearest(string mistyped, IEnumerable<string> ids) =>
+        ids.OrderBy(id => Changes(mistyped, id)).ThenBy(id => id, StringComparer.Ordinal).FirstOrDefault() ?? "nothing";
+
+    private static int Changes(string from, string to)
+    {
+        var row = Enumerable.Range(0, to.Length + 1).ToArray();
+        for (var i = 1; i <= from.Length; i++)
+        {
+            var diagonal = row[0];
+            row[0] = i;
+            for (var j = 1; j <= to.Length; j++)
+            {
+                var kept = diagonal + (from[i - 1] == to[j - 1] ? 0 : 1);
+                diagonal = row[j];
+                row[j] = Math.Min(kept, Math.Min(row[j], row[j - 1]) + 1);
+            }
+        }
+
+        return row[^1];
+    }
+
     private static IEnumerable<string> Doubled(string what, IEnumerable<string> ids) =>
         ids.GroupBy(id => id).Where(g => g.Count() > 1).Select(g => $"{what} '{g.Key}' is there more than once");
 
@@ -94,7 +133,7 @@ public static class CatalogueRules
 
             if (c.Targets.All(t => t.Id != e.On && t.Group != e.On))
             {
-                yield return $"{at}: works on '{e.On}', which is neither a target nor a group of targets";
+                yield return $"{at}: works on '{e.On}', which is neither a target nor a group of targets; the nearest is '{Nearest(e.On, c.Targets.Select(t => t.Id).Concat(c.Targets.Select(t => t.Group)))}'";
             }
         }
     }
@@ -104,7 +143,7 @@ public static class CatalogueRules
         var at = $"target '{t.Id}'";
         foreach (var host in t.Hosts.Where(h => h != "all" && c.Crops.All(x => x.Id != h && x.Family != h)))
         {
-            yield return $"{at}: host '{host}' is neither a crop nor a family";
+            yield return $"{at}: host '{host}' is neither a crop nor a family; the nearest is '{Nearest(host, c.Crops.Select(x => x.Id).Concat(c.Crops.Select(x => x.Family)))}'";
         }
 
         if (t.CheckBackDays is < 1)
@@ -121,7 +160,7 @@ public static class CatalogueRules
         {
             if (c.Signs.All(x => x.Id != sign))
             {
-                yield return $"{at}: sign '{sign}' is not in signs";
+                yield return $"{at}: sign '{sign}' is not in signs; the nearest is '{Nearest(sign, c.Signs.Select(s => s.Id))}'";
             }
 
             if (!(likelihood is >= 0.01 and <= 0.99))

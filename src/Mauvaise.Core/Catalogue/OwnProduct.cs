@@ -30,7 +30,7 @@ public sealed record OwnProduct(
     public Material ToMaterial(GardenCatalogue catalogue)
     {
         var like = Like is null ? null : catalogue.Material(Like);
-        var basis = like ?? new Material { Id = MaterialId, Name = Name, Group = "other", Evidence = EvidenceGrade.Weak };
+        var basis = like ?? new Material { Id = MaterialId, Name = Name, Group = KnownIds.Modes.Other, Evidence = EvidenceGrade.Weak };
         return basis with
         {
             Id = MaterialId,

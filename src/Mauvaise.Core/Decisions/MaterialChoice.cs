@@ -23,7 +23,7 @@ public static class MaterialChoice
 
     /// <summary>After cleaning with an oxidiser it is time to protect, for so many days.</summary>
     private const int CleanHoldsDays = 5;
-    private const string Oxidiser = "oxidiser";
+    private const string Oxidiser = KnownIds.Modes.Oxidiser;
 
     /// <summary>All materials with an effect on the target, best first; those that may not be used come last with the reason.</summary>
     public static IReadOnlyList<MaterialOption> Options(GardenSnapshot garden, Planting planting, Target target) =>
@@ -36,7 +36,7 @@ public static class MaterialChoice
     ];
 
     /// <summary>What lives in the soil is met there; everything else by the usual way to mix the material.</summary>
-    private static Recipe? RecipeAgainst(GardenCatalogue catalogue, Material material, Target target) => target.Group == "soil-pests"
+    private static Recipe? RecipeAgainst(GardenCatalogue catalogue, Material material, Target target) => target.Group == KnownIds.TargetGroups.SoilPests
         ? catalogue.Recipes.FirstOrDefault(r => r.Form == Form.Drench && r.Active.Material == material.Id)
         : catalogue.RecipeFor(material.Id);
 
@@ -126,8 +126,8 @@ public static class MaterialChoice
             DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned ? (not, "It was cleaned lately: now it is protected.") : (fits, "Clean first, then protect: your way with disease."),
             DiseaseApproach.CleanThenProtect when effect.Protects >= 0.4 => cleaned ? (fits, "It was cleaned lately: now it is protected.") : null,
             DiseaseApproach.ProtectOnly => effect.Protects >= 0.4 ? (fits, "Protect only: your way with disease.") : (not, "It protects little, and you protect only."),
-            DiseaseApproach.NeemOnly => material.Group.StartsWith("azadirachtin", StringComparison.Ordinal) ? (fits, "Neem only: your way with disease.") : (not, "Not neem, which is your way with disease."),
-            DiseaseApproach.Milk => material.Id == "milk" ? (fits, "Milk: your way with disease.") : (not, "Not milk, which is your way with disease."),
+            DiseaseApproach.NeemOnly => material.Group.StartsWith(KnownIds.Modes.Azadirachtin, StringComparison.Ordinal) ? (fits, "Neem only: your way with disease.") : (not, "Not neem, which is your way with disease."),
+            DiseaseApproach.Milk => material.Id == KnownIds.Materials.Milk ? (fits, "Milk: your way with disease.") : (not, "Not milk, which is your way with disease."),
             _ => null,
         };
     }

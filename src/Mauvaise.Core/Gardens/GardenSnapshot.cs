@@ -75,10 +75,46 @@ public sealed record GardenSnapshot(
         }
     }
 
+    /// <summary>
+    /// What <paramref name="make"/> finds from all these records together, found once for every copy that holds the same ones and
+    /// stands in the same hour. Only for what does not change within the hour.
+    /// </summary>
+    public T Remembered<T>(Func<GardenSnapshot, T> make)
+        where T : class
+    {
+        ArgumentNullException.ThrowIfNull(make);
+        if (workedOut.Of(typeof(T)) is var (source, found) && HourSeries.WholeHour(source.Now) == HourSeries.WholeHour(Now) && (source with { Now = Now }) == this)
+        {
+            return (T)found;
+        }
+
+        var made = make(this);
+        workedOut.Keep(typeof(T), this, made);
+        return made;
+    }
+
     private sealed class WorkedOut
     {
+        private readonly Dictionary<Type, (GardenSnapshot From, object Found)> remembered = [];
+
         public GardenSky? Sky { get; set; }
         public SnapshotIndex? Index { get; set; }
+
+        public (GardenSnapshot From, object Found)? Of(Type what)
+        {
+            lock (remembered)
+            {
+                return remembered.TryGetValue(what, out var found) ? found : null;
+            }
+        }
+
+        public void Keep(Type what, GardenSnapshot from, object found)
+        {
+            lock (remembered)
+            {
+                remembered[what] = (from, found);
+            }
+        }
     }
 
     /// <summary>The weather of a place. What places share is worked out once for the whole snapshot.</summary>

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 
 namespace Mauvaise.Core.Identification;
@@ -19,26 +20,26 @@ public static class Evidence
     {
         if (seen.Ants != Ants.None)
         {
-            yield return new("ants", true);
+            yield return new(KnownIds.Signs.Ants, true);
         }
 
         switch (seen.Part)
         {
             case PlantPart.Tips:
-                yield return new("tips-first", true);
+                yield return new(KnownIds.Signs.TipsFirst, true);
                 break;
             case PlantPart.NewLeaves:
-                yield return new("new-leaves-first", true);
+                yield return new(KnownIds.Signs.NewLeavesFirst, true);
                 break;
             case PlantPart.OldLeaves:
-                yield return new("old-leaves-first", true);
+                yield return new(KnownIds.Signs.OldLeavesFirst, true);
                 break;
         }
 
         if (seen.Roots == RootCheck.Clean)
         {
-            yield return new("white-on-roots", false);
-            yield return new("root-insects", false);
+            yield return new(KnownIds.Signs.WhiteOnRoots, false);
+            yield return new(KnownIds.Signs.RootInsects, false);
         }
     }
 }

@@ -68,7 +68,7 @@ public static class Shelf
 
         if (stock.Left > 0 && GoodUntil(material, stock) is { } until && until < today)
         {
-            hints.Add(material.Load == LoadKind.Oil || material.Group is "oil" or "azadirachtin"
+            hints.Add(material.Load == LoadKind.Oil || material.Group is "oil" or KnownIds.Modes.Azadirachtin
                 ? new("rancid", "Old oil: smell it. A rancid oil burns leaves; pour it out and buy fresh.")
                 : material.MadeFrom is not null
                     ? new("stale", "Past its day: pour it on a path and make fresh.")

@@ -21,7 +21,11 @@ public sealed record Deed(
     IReadOnlyList<Guid> PlantingIds,
     Tank? Tank,
     Guid? CheckBackId,
-    Guid? TaskId = null);
+    Guid? TaskId = null)
+{
+    /// <summary>Where it is done, for one planting; null for several.</summary>
+    public string? Where { get; init; }
+}
 
 /// <summary>One mix for several plantings.</summary>
 public sealed record Tank(Recipe Recipe, DoseStep Step, double Litres, Target Target);

@@ -18,7 +18,7 @@ namespace Mauvaise.Core.Planning;
 /// </summary>
 public static class EveningPlanner
 {
-    /// <summary>A planting that nobody looked at for this long is due for a walk.</summary>
+    private const string ByHandTitle = "By hand";
 
     private sealed record Wish(Planting Planting, Target Target, DeedKind Kind, MaterialOption Option, DoseStep Step, List<Reason> Reasons);
 
@@ -140,18 +140,19 @@ public static class EveningPlanner
 
         var taken = garden.Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done).Select(t => t.Step).ToHashSet();
         var proposed = ladder.Steps.Where(s => s.Choice == StepChoice.Do).ToList();
-        var byHand = proposed.Where(s => s.Measure is { Rung: not Rung.Look } && s.Code != "spare-helpers" && !taken.Contains(s.Code) && f.Target?.Kind != TargetKind.LookAlike && s.On <= garden.Today.AddDays(1)).ToList();
+        var byHand = proposed.Where(s => s.Measure is { Rung: not Rung.Look } && s.Code != KnownIds.Measures.SpareHelpers && !taken.Contains(s.Code) && f.Target?.Kind != TargetKind.LookAlike && s.On <= garden.Today.AddDays(1)).ToList();
         if (byHand.Count > 0)
         {
             var drastic = byHand[^1].Rung == Rung.TakeOut;
             deeds.Add(new(
                 drastic ? DeedKind.Remove : DeedKind.ByHand,
-                $"{(drastic ? "Take out what is sick" : "By hand")}: {garden.Where(planting)}",
+                $"{(drastic ? "Take out what is sick" : ByHandTitle)}: {garden.Where(planting)}",
                 string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0],
                 [new("over-line", f.Told + "."), .. byHand.Select(s => new Reason(s.Code, $"{s.Name}: {s.Why[0]}"))],
                 [planting.Id],
                 null,
-                null));
+                null)
+            { Where = garden.Where(planting) });
         }
 
         if (proposed.FirstOrDefault(s => s is { Rung: Rung.Spray, Option: not null }) is { } spray)
@@ -185,7 +186,7 @@ public static class EveningPlanner
             }
             else if (round is not null && round.On > garden.Today)
             {
-                left.Add(new(wish.Planting.Id, $"{garden.Where(wish.Planting)}: {wish.Target.Name.InSentence()}, planned for {Date(round.On)}. {round.Why[^1]}"));
+                left.Add(new(wish.Planting.Id, $"{garden.Where(wish.Planting)}: {wish.Target.Name.InSentence()}, planned for {Date(round.On)}. {round.WhyThen}"));
             }
             else if (not is not null)
             {
@@ -196,7 +197,7 @@ public static class EveningPlanner
                 today.Add(round is null ? wish : wish with
                 {
                     Option = wish.Option with { Recipe = round.Recipe, Material = garden.Catalogue.Material(round.Recipe.Active.Material) },
-                    Reasons = [.. wish.Reasons, new Reason("day", round.Why[^1])],
+                    Reasons = [.. wish.Reasons, new Reason("day", round.WhyThen)],
                 });
             }
         }
@@ -217,9 +218,9 @@ public static class EveningPlanner
         deeds.RemoveAll(byHand.Contains);
         deeds.Insert(first, new(
             DeedKind.ByHand,
-            $"By hand, in {byHand.Count} places",
-            string.Join(" ", byHand.Select(d => d.Title[(d.Title.IndexOf(':', StringComparison.Ordinal) + 2)..] + ".")),
-            [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Sentence = $"{d.Title[(d.Title.IndexOf(':', StringComparison.Ordinal) + 2)..]}. {r.Sentence}" }))],
+            $"{ByHandTitle}, in {byHand.Count} places",
+            string.Join(" ", byHand.Select(d => d.Where + ".")),
+            [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Sentence = $"{d.Where}. {r.Sentence}" }))],
             [.. byHand.SelectMany(d => d.PlantingIds).Distinct()],
             null,
             null));
@@ -231,9 +232,9 @@ public static class EveningPlanner
         var spray = ladder.Steps.FirstOrDefault(s => s.Rung == Rung.Spray);
         var why = f.Target?.Kind == TargetKind.LookAlike ? $"{f.Name}, which no spray mends."
             : taken.Count > 0 ? $"{f.Told}. What you took on comes first."
-            : ladder.First is { Code: "look-again" } look ? (f.OverLine ? $"{f.Told}. " : "") + look.Why[0]
+            : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? $"{f.Told}. " : "") + look.Why[0]
             : $"{f.Told}. {spray?.Why[0] ?? ladder.Steps[0].Why[0]}";
-        return $"{garden.Where(f.Planting)}: {why}{(ladder.First is { Code: "look-again", On: { } on } && taken.Count == 0 ? $" Look again {When(garden, on)}." : "")}";
+        return $"{garden.Where(f.Planting)}: {why}{(ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0 ? $" Look again {When(garden, on)}." : "")}";
     }
 
     private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<Wish> wishes, List<LeftAlone> left)

@@ -7,7 +7,9 @@ namespace Mauvaise.Core.Planning;
 /// <summary>One round on one planting, with its hours.</summary>
 /// <param name="Key">Of the round: planting, trouble and how many rounds came before. It stays the same when the round moves.</param>
 /// <param name="Round">1 for the first of the course.</param>
-/// <param name="Why">Why it is done, and why then.</param>
+/// <param name="Litres">Its share of the tank.</param>
+/// <param name="Why">Why it is done; empty for a later round.</param>
+/// <param name="WhyThen">Why on that day.</param>
 /// <param name="Against">Materials and days that were passed over, and why.</param>
 /// <param name="Pinned">The gardener pinned it to this day.</param>
 public sealed record PlannedRound(
@@ -23,7 +25,9 @@ public sealed record PlannedRound(
     DateOnly On,
     SlotHours Hours,
     bool Pinned,
+    double Litres,
     IReadOnlyList<string> Why,
+    string WhyThen,
     IReadOnlyList<string> Against);
 
 /// <summary>One mix for several plantings in one visit, in the order in which they are met.</summary>

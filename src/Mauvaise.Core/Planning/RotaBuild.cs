@@ -8,6 +8,14 @@ using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 
+/// <summary>What limits how often something goes on.</summary>
+internal enum LimitKind { Season, Row, Label, Shelf }
+
+/// <summary>A stock that rounds draw on.</summary>
+/// <param name="Where">The place or planting that it is counted for; empty for the shelf.</param>
+/// <param name="What">What counts together: a season's limit, a group, or a material.</param>
+internal sealed record Limited(LimitKind Kind, Guid Where, string What);
+
 /// <summary>Lays what wants to be sprayed bare as a <see cref="RotaProblem"/>: slots, costs, waits, and what the rounds take.</summary>
 internal sealed class RotaBuild
 {
@@ -35,7 +43,6 @@ internal sealed class RotaBuild
 
     /// <summary>Of leaving a place open to a disease for a fortnight at full pressure, before anything shows (assumed).</summary>
     private const double UnprotectedCost = 0.02;
-    private const double ChangeCost = 0.002;
 
     /// <summary>Leaving out what is over its line, or a round of a course, costs this many visits at least.</summary>
     private const double SkipVisits = 12;
@@ -43,13 +50,16 @@ internal sealed class RotaBuild
     /// <summary>The same mix is not given twice to one place within so many days, even against two troubles (assumed).</summary>
     private const int RepeatAfterDays = 2;
 
+    /// <summary>A round may come so many days later than suits it best.</summary>
+    private const int LateByDays = 2;
+
     private const double PinnedCost = 100;
 
     private readonly GardenSnapshot garden;
     private readonly RotaHours hours;
     private readonly List<Recipe> recipes = [];
-    private readonly List<(string Key, double Left)> resources = [];
-    private readonly Dictionary<string, int> resourceIndex = [];
+    private readonly List<(Limited What, double Left)> resources = [];
+    private readonly Dictionary<Limited, int> resourceIndex = [];
     private readonly double meanArea;
 
     public RotaBuild(GardenSnapshot garden, IReadOnlyList<Need> needs, int firmDays)
@@ -69,8 +79,24 @@ internal sealed class RotaBuild
     public int FirmDays { get; }
     public RotaProblem Problem { get; }
 
+    /// <summary>The cheapest plan, which keeps what the gardener has seen where that still holds.</summary>
+    public RotaSolution Solve()
+    {
+        if (garden.SeenPlan.Count == 0)
+        {
+            return RotaSolver.Solve(Problem);
+        }
+
+        var seen = garden.SeenPlan.ToDictionary(s => s.Key);
+        return RotaSolver.Solve(Problem, (need, way) =>
+        {
+            var recipe = Needs[need].Options[way.Option].Option.Recipe.Id;
+            return way.Slots.Index().All(s => seen.TryGetValue(Needs[need].Key(s.Index), out var round) && round.Recipe == recipe && round.On == garden.Today.AddDays(RotaProblem.DayOf(s.Item)));
+        });
+    }
+
     /// <summary>What a round of an option takes of what is limited, and how much of each there is.</summary>
-    public IEnumerable<((string Key, double Left) Resource, double Amount)> TakesOf(Need need, NeedOption option) =>
+    public IEnumerable<((Limited What, double Left) Resource, double Amount)> TakesOf(Need need, NeedOption option) =>
         Takes(need, option, MaterialChoice.MaterialsIn(garden.Catalogue, option.Option.Recipe)).Select(t => (resources[t.Resource], t.Amount));
 
     private int RecipeIndex(Recipe recipe)
@@ -88,16 +114,11 @@ internal sealed class RotaBuild
     private RotaNeed ToNeed(Need need, int place)
     {
         var options = need.Options.Select(o => ToOption(need, o)).ToList();
-        var shape = need.Options.Count > 0 ? need.Options[0].Shape : null;
-        var gap = shape?.SpacingDays ?? 7;
         var none = (need.Damage?.Loss(null, []) ?? 0) * Value(need);
         var due = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * Value(need) / StanceWeight(garden.StanceAt(need.Place)) : SkipVisits * OutingCost;
         return new RotaNeed(
             place,
             Math.Max(1, need.Rounds - need.RoundsGiven),
-            Math.Max(1, Math.Min(gap, need.Options.Select(o => o.Option.Material.Cadence.CurativeMinDays).DefaultIfEmpty(gap).Max())),
-            gap,
-            gap + 2,
             GapOffCost,
             need.Pinned is not null ? PinnedCost : none + due,
             options);
@@ -123,7 +144,7 @@ internal sealed class RotaBuild
             var on = garden.Today.AddDays(day);
             var allowed = steady ? today : UseGuards.Against(garden, need.Planting, inMix, garden.Now.AddDays(day), working).Count == 0;
             var firstHere = allowed && on >= earliest && (need.Pinned is null || need.Pinned == on);
-            var damage = firstHere ? Damage(need, option, day, rounds) + Changed(need, option, on) : 0;
+            var damage = firstHere ? Damage(need, option, day, rounds) : 0;
             for (var slot = 2 * day; slot < 2 * day + 2; slot++)
             {
                 var penalty = slots[slot] switch
@@ -139,7 +160,9 @@ internal sealed class RotaBuild
         }
 
         var takes = Takes(need, option, inMix);
-        return new RotaOption(RecipeIndex(option.Option.Recipe), first, later, RoundCost(need, option, inMix), takes, RoundsLeft(takes));
+        var least = Math.Max(1, material.Cadence.CurativeMinDays);
+        var gap = Math.Max(least, option.Shape.SpacingDays);
+        return new RotaOption(RecipeIndex(option.Option.Recipe), least, gap, gap + LateByDays, first, later, RoundCost(need, option, inMix), takes, RoundsLeft(takes));
     }
 
     private double Damage(Need need, NeedOption option, int day, int rounds)
@@ -156,11 +179,6 @@ internal sealed class RotaBuild
         int[] days = [.. Enumerable.Range(0, rounds).Select(k => day + k * option.Shape.SpacingDays)];
         return damage.Loss(option.Option.Material, days) * Value(need) + late;
     }
-
-    private double Changed(Need need, NeedOption option, DateOnly on) =>
-        garden.SeenPlan.FirstOrDefault(s => s.Key == need.Key()) is { } seen
-            ? (seen.On == on ? 0 : ChangeCost) + (seen.Recipe == option.Option.Recipe.Id ? 0 : ChangeCost)
-            : 0;
 
     private double RoundCost(Need need, NeedOption option, IReadOnlyList<Material> inMix)
     {
@@ -184,17 +202,17 @@ internal sealed class RotaBuild
         var season = garden.Garden.SeasonStart(garden.Today);
         foreach (var limit in inMix.Take(MaterialChoice.Working(option.Option.Recipe)).Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
         {
-            takes.Add((Resource($"limit/{need.Place.Id}/{limit.Together}", () => limit.Most - UseGuards.GivenSince(garden, history, season, limit)), 1));
+            takes.Add((Resource(new Limited(LimitKind.Season, need.Place.Id, limit.Together), () => limit.Most - UseGuards.GivenSince(garden, history, season, limit)), 1));
         }
 
         if (active.InARowLimit is { } row)
         {
-            takes.Add((Resource($"row/{need.Planting.Id}/{active.Group}", () => row - InARow(need, active)), 1));
+            takes.Add((Resource(new Limited(LimitKind.Row, need.Planting.Id, active.Group), () => row - InARow(need, active)), 1));
         }
 
         if (active.Label?.MaxTimes is { } times)
         {
-            takes.Add((Resource($"label/{need.Place.Id}/{active.Id}", () => times - history.Count(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season)), 1));
+            takes.Add((Resource(new Limited(LimitKind.Label, need.Place.Id, active.Id), () => times - history.Count(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season)), 1));
         }
 
         // A material that the household keeps no book of is taken to be at hand.
@@ -207,7 +225,7 @@ internal sealed class RotaBuild
         var mix = Mix.Make(garden.Catalogue, new MixOrder(option.Option.Recipe, need.Step, Math.Min(litres, Mix.MostLitres), garden.Garden.Kitchen), new MixConditions(null, [], false));
         foreach (var part in mix.Parts.Where(p => garden.Stocks.Any(s => s.Material == p.Material.Id)))
         {
-            takes.Add((Resource("shelf/" + part.Material.Id, () => garden.Stocks
+            takes.Add((Resource(new Limited(LimitKind.Shelf, Guid.Empty, part.Material.Id), () => garden.Stocks
                 .Where(s => s.Material == part.Material.Id && (Shelf.GoodUntil(part.Material, s) is not { } until || until >= garden.Today)).Sum(s => s.Left)), part.Amount));
         }
 
@@ -219,15 +237,15 @@ internal sealed class RotaBuild
 
     /// <summary>Rounds that rows, season limits and the label leave; what is short is better than nothing.</summary>
     private int RoundsLeft(IEnumerable<(int Resource, double Amount)> takes) =>
-        takes.Select(t => resources[t.Resource]).Where(r => !r.Key.StartsWith("shelf/", StringComparison.Ordinal))
+        takes.Select(t => resources[t.Resource]).Where(r => r.What.Kind != LimitKind.Shelf)
             .Select(r => (int)Math.Max(1, r.Left)).DefaultIfEmpty(int.MaxValue).Min();
 
-    private int Resource(string key, Func<double> left)
+    private int Resource(Limited what, Func<double> left)
     {
-        if (!resourceIndex.TryGetValue(key, out var index))
+        if (!resourceIndex.TryGetValue(what, out var index))
         {
-            resourceIndex[key] = index = resources.Count;
-            resources.Add((key, left()));
+            resourceIndex[what] = index = resources.Count;
+            resources.Add((what, left()));
         }
 
         return index;

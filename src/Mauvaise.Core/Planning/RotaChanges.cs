@@ -18,11 +18,11 @@ internal static class RotaChanges
         var now = rounds.ToDictionary(r => r.Key);
         return
         [
-            .. rounds.Where(r => !seen.ContainsKey(r.Key)).Select(r => new PlanChange(ChangeKind.New, r.Planting, $"New: {Words(garden, r)} on {Date(r.On)}. {r.Why[0]}")),
+            .. rounds.Where(r => !seen.ContainsKey(r.Key)).Select(r => new PlanChange(ChangeKind.New, r.Planting, $"New: {Words(garden, r)} on {Date(r.On)}. {(r.Why.Count > 0 ? r.Why[0] : r.WhyThen)}")),
             .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On != r.On)
                 .Select(r => new PlanChange(ChangeKind.Moved, r.Planting, $"{Words(garden, r)}: moved from {Date(seen[r.Key].On)} to {Date(r.On)}. {MovedWhy(garden, r, seen[r.Key])}")),
             .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On == r.On && s.Recipe != r.Recipe.Id)
-                .Select(r => new PlanChange(ChangeKind.OtherMix, r.Planting, $"{Where(garden, r.Planting)}: {r.Recipe.Name.InSentence()} instead of {garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? "what was planned"}, {Date(r.On)}.")),
+                .Select(r => new PlanChange(ChangeKind.OtherMix, r.Planting, $"{garden.Where(r.Planting)}: {r.Recipe.Name.InSentence()} instead of {garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? "what was planned"}, {Date(r.On)}.")),
             .. garden.SeenPlan.Where(s => !now.ContainsKey(s.Key)).Select(s => Dropped(garden, s)).OfType<PlanChange>(),
         ];
     }
@@ -32,14 +32,13 @@ internal static class RotaChanges
         { Pinned: true } => "You pinned it.",
         _ when seen.On < garden.Today => "Its day went by.",
         _ when garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == round.Planting.Id && c.Target == round.Target.Id) => "You skipped it.",
-        _ => round.Why[^1],
+        _ => round.WhyThen,
     };
 
     /// <summary>Null for a round that was done: that is no news.</summary>
     private static PlanChange? Dropped(GardenSnapshot garden, SeenRound seen)
     {
-        var parts = seen.Key.Split('/');
-        if (!Guid.TryParse(parts[0], out var id) || garden.FindPlanting(id) is not { } planting || garden.Catalogue.FindTarget(parts[1]) is not { } target)
+        if (RoundKey.Read(seen.Key) is not { PlantingId: var id } key || garden.FindPlanting(id) is not { } planting || garden.Catalogue.FindTarget(key.Target) is not { } target)
         {
             return null;
         }
@@ -53,12 +52,10 @@ internal static class RotaChanges
             : garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == id && c.Target == target.Id) ? "you skipped it"
             : seen.On > garden.Today.AddDays(RotaPlanner.FirmDays - 1) ? "it lies beyond the fortnight now"
             : "it is not wanted any more, or can not be done";
-        return new PlanChange(ChangeKind.Dropped, planting, $"{Where(garden, planting)}: nothing against {target.Name.InSentence()} on {Date(seen.On)}; {why}.");
+        return new PlanChange(ChangeKind.Dropped, planting, $"{garden.Where(planting)}: nothing against {target.Name.InSentence()} on {Date(seen.On)}; {why}.");
     }
 
-    private static string Words(GardenSnapshot garden, PlannedRound r) => $"{Where(garden, r.Planting)}, {r.Recipe.Name.InSentence()} against {r.Target.Name.InSentence()}";
-
-    private static string Where(GardenSnapshot garden, Planting planting) => $"{garden.PlaceOf(planting).Name} {garden.Catalogue.Crop(planting.Crop).Name.InSentence()}";
+    private static string Words(GardenSnapshot garden, PlannedRound r) => $"{garden.Where(r.Planting)}, {r.Recipe.Name.InSentence()} against {r.Target.Name.InSentence()}";
 
     private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
 }

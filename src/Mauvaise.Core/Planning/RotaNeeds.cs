@@ -45,7 +45,7 @@ public sealed record Need(
     double Urgency = 1)
 {
     /// <summary>Of its next round, or a later one: planting, trouble and how many rounds came before.</summary>
-    public string Key(int later = 0) => $"{Planting.Id:N}/{Target.Id}/{RoundsGiven + later}";
+    public string Key(int later = 0) => new RoundKey(Planting.Id, Target.Id, RoundsGiven + later).ToString();
 }
 
 /// <summary>Finds what wants to be sprayed.</summary>
@@ -188,7 +188,7 @@ internal static class RotaNeeds
             var all = MaterialChoice.Options(garden, planting, target).Where(o => o.Recipe.Form == Form.Spray && o.Material.EffectOn(target)!.Protects > 0).ToList();
             var allowed = all.Where(o => o.AllowedForUpkeep && !Banned(garden, planting, o.Material) && !Spent(garden, place, o.Material))
                 // What insects are met with is kept for them where something else protects.
-                .OrderBy(o => o.Material.WorksOn.Any(e => e.On == "sap-feeders")).Take(MostOptions).ToList();
+                .OrderBy(o => o.Material.WorksOn.Any(e => e.On == KnownIds.TargetGroups.SapFeeders)).Take(MostOptions).ToList();
             return new Need(
                 NeedKind.Protect, planting, place, target, DoseStep.Gentle, 0, 1, Later(garden, planting, target, garden.Today),
                 [.. allowed.Select(o => Option(garden, planting, target, o))],

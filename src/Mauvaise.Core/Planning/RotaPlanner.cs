@@ -11,11 +11,14 @@ public static class RotaPlanner
     /// <summary>Days that are planned firmly.</summary>
     public const int FirmDays = 14;
 
+    /// <summary>The plan of a garden, solved once for as long as nothing that it depends on changes.</summary>
+    public static Rota Plan(GardenSnapshot garden) => garden.Remembered(g => Plan(g, FirmDays));
+
     /// <param name="firmDays">How far ahead it plans firmly, days.</param>
-    public static Rota Plan(GardenSnapshot garden, int firmDays = FirmDays)
+    public static Rota Plan(GardenSnapshot garden, int firmDays)
     {
         var build = new RotaBuild(garden, RotaNeeds.Find(garden), firmDays);
-        return new RotaReading(build).Read(RotaSolver.Solve(build.Problem));
+        return new RotaReading(build).Read(build.Solve());
     }
 
     /// <summary>What it would cost to do a need's next round on each of the firm days instead; null where that can not be, with the reason.</summary>
@@ -29,14 +32,14 @@ public static class RotaPlanner
             return [];
         }
 
-        var cost = RotaSolver.Solve(now.Problem).Cost;
+        var cost = now.Solve().Cost;
         return
         [
             .. Enumerable.Range(0, FirmDays).Select(day =>
             {
                 var on = garden.Today.AddDays(day);
                 var pinned = new RotaBuild(garden, [.. needs.Select((n, k) => k == i ? n with { Pinned = on } : n)], FirmDays);
-                var moved = RotaSolver.Solve(pinned.Problem);
+                var moved = pinned.Solve();
                 if (moved.Choices[i].Option < 0)
                 {
                     return (on, (double?)null, new RotaReading(pinned).WhyNot(i));

@@ -28,22 +28,19 @@ public sealed record RotaProblem(
 /// <summary>One course, or one renewal, that wants to be done.</summary>
 /// <param name="Place">Number of the place, for waits.</param>
 /// <param name="Rounds">Rounds that are still to come, 1 or more; those that fall beyond the last slot are not planned.</param>
-/// <param name="MinGap">Fewest days between two rounds.</param>
-/// <param name="Gap">The days between two rounds that suit it best.</param>
-/// <param name="MaxGap">Most days between two rounds.</param>
 /// <param name="GapCost">Of each day that a gap is off.</param>
 /// <param name="SkipCost">Of not doing it at all.</param>
 public sealed record RotaNeed(
     int Place,
     int Rounds,
-    int MinGap,
-    int Gap,
-    int MaxGap,
     double GapCost,
     double SkipCost,
     IReadOnlyList<RotaOption> Options);
 
 /// <summary>One recipe with which a need can be met.</summary>
+/// <param name="MinGap">Fewest days between two of its rounds: its label's and its own cadence's.</param>
+/// <param name="Gap">The days between two rounds that suit it best.</param>
+/// <param name="MaxGap">Most days between two rounds.</param>
 /// <param name="First">Cost by slot of the first round: damage until then and after, and poor hours; infinite where it can not be.</param>
 /// <param name="Later">Cost by slot of a later round's hours; infinite where it can not be.</param>
 /// <param name="RoundCost">Of each round: litres, money, helpers, the plant.</param>
@@ -51,6 +48,9 @@ public sealed record RotaNeed(
 /// <param name="MostRounds">Rounds that season limits leave; more are not planned.</param>
 public sealed record RotaOption(
     int Recipe,
+    int MinGap,
+    int Gap,
+    int MaxGap,
     double[] First,
     double[] Later,
     double RoundCost,

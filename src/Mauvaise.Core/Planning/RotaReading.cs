@@ -64,9 +64,9 @@ internal sealed class RotaReading(RotaBuild build)
                 garden.Today.AddDays(RotaProblem.DayOf(slot)),
                 slots[slot]!,
                 k == 0 && need.Pinned is not null,
-                k == 0
-                    ? [.. need.Why, .. option.Option.Reasons, DayWhy(index, need, choice.Option, slot)]
-                    : [$"Round {need.RoundsGiven + k + 1}: {option.Shape.Because}."],
+                0,
+                k == 0 ? [.. need.Why, .. option.Option.Reasons] : [],
+                k == 0 ? DayWhy(index, need, choice.Option, slot) : $"Round {need.RoundsGiven + k + 1}: {option.Shape.Because}.",
                 k == 0 ? need.Against : []);
         }
     }
@@ -92,7 +92,7 @@ internal sealed class RotaReading(RotaBuild build)
         var tanks = rounds.GroupBy(r => (r.Recipe.Id, r.Step)).Select(g =>
         {
             List<PlannedRound> inOrder = [.. g.OrderBy(r => r.Kind != NeedKind.Protect).ThenBy(r => r.Hours.From).ThenBy(r => r.Place.Order).ThenBy(r => r.Planting.Crop, StringComparer.Ordinal)];
-            return new PlannedTank(inOrder[0].Recipe, g.Key.Step, SprayVolume.LitresFor(garden, inOrder.Select(r => r.Planting).DistinctBy(p => p.Id)), inOrder);
+            return Tank(g.Key.Step, inOrder);
         }).OrderBy(t => t.Rounds.Any(r => r.Kind != NeedKind.Protect)).ThenBy(t => t.Rounds[0].Hours.From).ThenBy(t => t.Recipe.Id, StringComparer.Ordinal).ToList();
         var there = rounds.Select(r => r.Planting.Id).ToHashSet();
         var hours = new SlotHours(rounds.Min(r => r.Hours.From), rounds.Max(r => r.Hours.To), rounds.Max(r => r.Hours.Verdict), rounds.All(r => r.Hours.Known));
@@ -103,6 +103,16 @@ internal sealed class RotaReading(RotaBuild build)
             hours,
             tanks,
             [.. garden.Tasks.Where(t => t.State == TaskState.Planned && t.DueOn <= on && there.Contains(t.PlantingId) && garden.Catalogue.FindMeasure(t.Step) is { Rung: not Rung.Look })]);
+    }
+
+    /// <summary>One tank for rounds in order; what each of them takes of it adds up to the tank.</summary>
+    private PlannedTank Tank(DoseStep step, List<PlannedRound> rounds)
+    {
+        var plantings = rounds.Select(r => r.Planting).DistinctBy(p => p.Id).ToList();
+        var litres = SprayVolume.LitresFor(garden, plantings);
+        var all = SprayVolume.Reckoned(garden, plantings);
+        return new PlannedTank(rounds[0].Recipe, step, litres,
+            [.. rounds.Select(r => r with { Litres = litres * SprayVolume.Reckoned(garden, [r.Planting]) / all / rounds.Count(x => x.Planting.Id == r.Planting.Id) })]);
     }
 
     /// <summary>Why a need is not planned, and what would change that.</summary>
@@ -137,9 +147,9 @@ internal sealed class RotaReading(RotaBuild build)
             return $"No hour {(need.Pinned is null ? "in the fortnight" : $"on {Date(on)}")} suits {material.Name.InSentence()} there: {ClosedBy(need.Place, material, on)}";
         }
 
-        foreach (var ((key, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
+        foreach (var ((limited, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
         {
-            return key.StartsWith("shelf/", StringComparison.Ordinal) && garden.Catalogue.Material(key["shelf/".Length..]) is var what
+            return limited.Kind == LimitKind.Shelf && garden.Catalogue.Material(limited.What) is var what
                 ? string.Create(CultureInfo.InvariantCulture, $"A round takes {amount:0.#} {what.Unit} of {what.Name.InSentence()} and {left:0.#} {what.Unit} are on the shelf: buy some, or enter what there is.")
                 : $"{material.Name} has been given here as often as it may be this season.";
         }

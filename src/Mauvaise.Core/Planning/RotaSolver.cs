@@ -36,12 +36,30 @@ public sealed class RotaSolver
         atPlace = [.. Enumerable.Range(0, problem.Needs.Select(n => n.Place + 1).DefaultIfEmpty(0).Max()).Select(p => problem.Needs.Index().Where(n => n.Item.Place == p).Select(n => n.Index).ToList())];
     }
 
-    public static RotaSolution Solve(RotaProblem problem)
+    /// <summary>A plan that the gardener has seen is left only for one that is cheaper by this for each need that changes (assumed).</summary>
+    private const double ChangeIsWorth = 0.002;
+
+    /// <param name="seen">Whether a way to meet a need, by its number, is the one that the gardener saw last; null when nobody has looked.</param>
+    public static RotaSolution Solve(RotaProblem problem, Func<int, RotaWay, bool>? seen = null)
+    {
+        var fresh = From(problem, null);
+        if (seen is null)
+        {
+            return fresh;
+        }
+
+        var kept = From(problem, seen);
+        var changed = fresh.Choices.Zip(kept.Choices).Count(c => c.First.Option != c.Second.Option || !c.First.Slots.AsSpan().SequenceEqual(c.Second.Slots));
+        return fresh.Cost < kept.Cost - changed * ChangeIsWorth ? fresh : kept;
+    }
+
+    /// <summary>Begins with the ways that were seen, takes the cheapest for all else, and improves.</summary>
+    private static RotaSolution From(RotaProblem problem, Func<int, RotaWay, bool>? seen)
     {
         var solver = new RotaSolver(problem);
         foreach (var need in Enumerable.Range(0, problem.Needs.Count).OrderByDescending(i => problem.Needs[i].SkipCost).ThenBy(i => i))
         {
-            solver.Put(need, solver.Best(need).Candidate);
+            solver.Put(need, (seen is null ? null : solver.Best(need, way => seen(need, way)).Candidate) ?? solver.Best(need).Candidate);
         }
 
         solver.Improve();
@@ -96,7 +114,7 @@ public sealed class RotaSolver
     {
         var day = RotaProblem.DayOf(slots[^1]);
         var lastDay = RotaProblem.DayOf(problem.Slots - 1);
-        if (slots.Length >= Math.Min(need.Rounds, option.MostRounds) || day + need.MaxGap > lastDay)
+        if (slots.Length >= Math.Min(need.Rounds, option.MostRounds) || day + option.MaxGap > lastDay)
         {
             var wanted = Math.Min(need.Rounds, option.MostRounds);
             // A round beyond the last slot is paid for all the same: putting off must not look cheap.
@@ -108,20 +126,20 @@ public sealed class RotaSolver
         }
 
         var any = false;
-        for (var slot = 2 * (day + need.MinGap); slot <= Math.Min(problem.Slots - 1, 2 * (day + need.MaxGap) + 1); slot++)
+        for (var slot = 2 * (day + option.MinGap); slot <= Math.Min(problem.Slots - 1, 2 * (day + option.MaxGap) + 1); slot++)
         {
             if (!double.IsPositiveInfinity(option.Later[slot]))
             {
                 any = true;
-                var off = Math.Abs(RotaProblem.DayOf(slot) - day - need.Gap);
+                var off = Math.Abs(RotaProblem.DayOf(slot) - day - option.Gap);
                 Extend(problem, need, option, index, [.. slots, slot], own + option.Later[slot] + option.RoundCost + off * need.GapCost, all);
             }
         }
 
-        if (!any && day + need.MaxGap <= lastDay)
+        if (!any && day + option.MaxGap <= lastDay)
         {
             // No hour fits the next round in time: what was begun is better than nothing, and the gap is paid for.
-            all.Add(new RotaWay(index, option.Recipe, slots, own + (need.MaxGap - need.Gap + 1) * need.GapCost + option.RoundCost + problem.OutingCost + problem.TankCost));
+            all.Add(new RotaWay(index, option.Recipe, slots, own + (option.MaxGap - option.Gap + 1) * need.GapCost + option.RoundCost + problem.OutingCost + problem.TankCost));
         }
     }
 

@@ -22,15 +22,15 @@ public sealed record ActionLine(double Share, string Reason)
         var young = stage is GrowthStage.Seedling or GrowthStage.Young;
         var share = target?.Group switch
         {
-            "sap-feeders" => stance switch
+            KnownIds.TargetGroups.SapFeeders => stance switch
             {
                 Stance.KeepAhead => 0.05,
                 Stance.LastResort => 0.4,
                 _ => shelter != Shelter.Open || young ? 0.1 : 0.2,
             },
-            "chewers" => young || stance == Stance.KeepAhead ? 0.2 : stance == Stance.LastResort ? 0.5 : 0.33,
-            "surface-mildew" => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
-            "leaf-spots" or "downy-mildew" => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
+            KnownIds.TargetGroups.Chewers => young || stance == Stance.KeepAhead ? 0.2 : stance == Stance.LastResort ? 0.5 : 0.33,
+            KnownIds.TargetGroups.SurfaceMildew => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
+            KnownIds.TargetGroups.LeafSpots or KnownIds.TargetGroups.DownyMildew => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
             _ => stance switch { Stance.KeepAhead => 0.05, Stance.LastResort => 0.4, _ => Unnamed },
         };
         var what = target?.Name.InSentence() ?? "something not yet named";

@@ -73,7 +73,7 @@ public static class FirstDates
     private static int ClimateOffset(Target target, GardenCatalogue catalogue, Garden garden)
     {
         var usual = DayOfMonth(target.Season.From);
-        if (catalogue.FindClimate(garden.Climate) is not { } here || catalogue.FindClimate("continental") is not { } home)
+        if (catalogue.FindClimate(garden.Climate) is not { } here || catalogue.FindClimate(KnownIds.Climates.Continental) is not { } home)
         {
             return usual;
         }

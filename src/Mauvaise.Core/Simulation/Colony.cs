@@ -34,7 +34,7 @@ public sealed record ColonyTraits(double LowerC, double EggDegreeDays, double Yo
         var growth = insect.GrowthPerDayAt20C / (CatalogueC - insect.LowerC);
         var young = insect.ToAdultDegreeDays - insect.EggDegreeDays;
         var births = (growth + 1 / LifeDegreeDays) / (Survival * StageChain.Passing(growth, insect.EggDegreeDays) * StageChain.Passing(growth, young));
-        return new ColonyTraits(insect.LowerC, insect.EggDegreeDays, young, births, target.Group == "sap-feeders");
+        return new ColonyTraits(insect.LowerC, insect.EggDegreeDays, young, births, target.Group == KnownIds.TargetGroups.SapFeeders);
     }
 }
 

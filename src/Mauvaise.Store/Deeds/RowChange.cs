@@ -1,32 +1,34 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
+using Microsoft.EntityFrameworkCore.Metadata;
 
 namespace Mauvaise.Store.Deeds;
 
 /// <summary>What one write did to one row: enough to take it back.</summary>
-/// <param name="Row">Name of the row's type.</param>
+/// <param name="Row">Name of the table; of a deed from before tables were named, that of the row's type.</param>
 /// <param name="Kind">Added, Modified or Deleted.</param>
-/// <param name="Values">By property: the values before the write; of an added row its key, which is all that taking it back needs.</param>
+/// <param name="Values">By column (by property in a deed of then): the values before the write; of an added row its key, which is all that taking it back needs.</param>
 public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary<string, JsonElement> Values)
 {
     /// <summary>The change that a tracked row is about to make; null when it makes none.</summary>
     public static RowChange? Of(EntityEntry entry) =>
         entry.State is EntityState.Added or EntityState.Modified or EntityState.Deleted
             ? new RowChange(
-                entry.Metadata.ClrType.Name,
+                entry.Metadata.GetTableName()!,
                 entry.State,
                 entry.Properties.Where(p => entry.State != EntityState.Added || p.Metadata.IsPrimaryKey()).ToDictionary(
-                    p => p.Metadata.Name,
+                    p => p.Metadata.GetColumnName(),
                     p => JsonSerializer.SerializeToElement(entry.State == EntityState.Added ? p.CurrentValue : p.OriginalValue, p.Metadata.ClrType)))
             : null;
 
     /// <summary>Marks the opposite change on the context; it takes effect when changes are saved.</summary>
     public void TakeBack(DbContext db)
     {
-        var type = db.Model.GetEntityTypes().Single(t => t.ClrType.Name == Row);
-        object? Value(string property) => Values[property].Deserialize(type.FindProperty(property)!.ClrType);
-        var key = type.FindPrimaryKey()!.Properties.Select(p => Value(p.Name)).ToArray();
+        var type = db.Model.GetEntityTypes().Single(t => t.GetTableName() == Row || t.ClrType.Name == Row);
+        var properties = type.GetProperties().Where(p => Values.ContainsKey(p.GetColumnName()) || Values.ContainsKey(p.Name)).ToList();
+        object? Value(IProperty property) => (Values.TryGetValue(property.GetColumnName(), out var value) ? value : Values[property.Name]).Deserialize(property.ClrType);
+        var key = type.FindPrimaryKey()!.Properties.Select(Value).ToArray();
         var row = db.Find(type.ClrType, key);
         if (Kind == EntityState.Added)
         {
@@ -39,9 +41,9 @@ public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary
         }
 
         var entry = row is not null ? db.Entry(row) : db.Add(Activator.CreateInstance(type.ClrType)!);
-        foreach (var property in Values.Keys)
+        foreach (var property in properties)
         {
-            entry.Property(property).CurrentValue = Value(property);
+            entry.Property(property.Name).CurrentValue = Value(property);
         }
     }
 }

@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
+using System.Text.RegularExpressions;
 using Mauvaise.Core.Catalogue;
 using YamlDotNet.Core;
 using YamlDotNet.Serialization;
@@ -9,7 +10,7 @@ using YamlDotNet.Serialization;
 namespace Mauvaise.Store.Facts;
 
 /// <summary>Reads the catalogue's YAML files into the core's records. An unknown or missing field is a fault with its file named.</summary>
-public static class CatalogueFiles
+public static partial class CatalogueFiles
 {
     /// <summary>How facts are read, and how their JSON schema is written.</summary>
     public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
@@ -57,8 +58,30 @@ public static class CatalogueFiles
             Measures = List<Measure>(folder, "measures", faults),
             Climates = List<Climate>(folder, "climates", faults),
         };
-        return faults.Count > 0 ? throw new CatalogueException(faults) : GardenCatalogue.Create(facts);
+        if (faults.Count > 0)
+        {
+            throw new CatalogueException(faults);
+        }
+
+        faults = [.. CatalogueRules.Faults(facts), .. CatalogueRules.KnownMissing(facts)];
+        return faults.Count > 0 ? throw new CatalogueException([.. faults.Select(f => Placed(folder, f))]) : GardenCatalogue.Create(facts);
     }
+
+    /// <summary>A fault with the file and line of the entry that it names, "measure 'prune': …".</summary>
+    private static string Placed(string folder, string fault)
+    {
+        if (Named().Match(fault) is not { Success: true } named || Kinds.Keys.FirstOrDefault(k => k.StartsWith(named.Groups["kind"].Value, StringComparison.Ordinal)) is not { } kind)
+        {
+            return fault;
+        }
+
+        var entry = new Regex($@"\bid:\s*[""']?{Regex.Escape(named.Groups["id"].Value)}[""']?\s*([,}}#]|$)");
+        var line = Array.FindIndex(File.ReadAllLines(Path.Combine(folder, kind + ".yaml")), l => entry.IsMatch(l));
+        return line < 0 ? $"{kind}.yaml: {fault}" : $"{kind}.yaml, line {line + 1}: {fault}";
+    }
+
+    [GeneratedRegex("^(?<kind>[a-z]+) '(?<id>[^']+)'")]
+    private static partial Regex Named();
 
     /// <summary>Reads the climates alone.</summary>
     /// <exception cref="CatalogueException">Their file is missing or does not read.</exception>

@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Store.Loading;
@@ -67,7 +68,29 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     /// <param name="Judged">What is known of outcomes; null to read it.</param>
     private sealed record Span(DateTimeOffset Now, DateTimeOffset Since, DateTimeOffset Until, DateTimeOffset WeatherFrom, DateTimeOffset WeatherTo, Guid? PlaceId, IReadOnlyList<JudgedSpray>? Judged);
 
+    /// <summary>Reads all of it as of one instant: in one transaction, which in write-ahead mode holds nobody up.</summary>
     private async Task<GardenSnapshot?> ReadAsync(Guid gardenId, Span span, CancellationToken stop)
+    {
+        if (db.Database.CurrentTransaction is not null)
+        {
+            return await ReadAtOnceAsync(gardenId, span, stop);
+        }
+
+        await db.Database.OpenConnectionAsync(stop);
+        try
+        {
+            await using var reading = ((SqliteConnection)db.Database.GetDbConnection()).BeginTransaction(deferred: true);
+            await db.Database.UseTransactionAsync(reading, stop);
+            return await ReadAtOnceAsync(gardenId, span, stop);
+        }
+        finally
+        {
+            await db.Database.UseTransactionAsync(null, stop);
+            await db.Database.CloseConnectionAsync();
+        }
+    }
+
+    private async Task<GardenSnapshot?> ReadAtOnceAsync(Guid gardenId, Span span, CancellationToken stop)
     {
         if (await db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
         {

@@ -67,9 +67,9 @@ public static class BenchEndpoints
 
         var plantings = planting.Select(s.FindPlanting).OfType<Planting>().ToList();
         var options = plantings.Count > 0 && target is not null ? MaterialChoice.Options(s, plantings[0], s.Catalogue.Target(target)) : [];
-        var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe)) ?? options.FirstOrDefault(o => o.Allowed)?.Recipe ?? s.Catalogue.RecipeFor("insecticidal-soap")!;
+        var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe)) ?? options.FirstOrDefault(o => o.Allowed)?.Recipe ?? s.Catalogue.RecipeFor(KnownIds.Materials.InsecticidalSoap)!;
         var fill = Fill(s, chosen, plantings, sprayer, size, patchTest == true);
-        if (!(fill.Size > 0 && fill.Size <= Mix.MostOf(chosen.IsWet)))
+        if (!(fill.Size > 0 && (size ?? fill.Size) <= Mix.MostOf(chosen.IsWet)))
         {
             return new Checks().That(false, "size", "size-range", BenchOrder.SizeRange(chosen.IsWet)).Problem();
         }
@@ -142,7 +142,7 @@ public static class BenchEndpoints
             made.Verdict,
             [.. made.Reasons.Select(r => new ReasonAnswer(r.Code, r.Verdict, r.Sentence))],
             mix.Cautions,
-            Notes(s, mix, inMix, fill),
+            Notes(s, mix, inMix, fill, plantings),
             Why(s, made, active),
             [.. mix.Order.Added.Select(m => new MaterialName(m.Id, m.Name))],
             [.. catalogue.Materials.Where(m => m.Doses is { Per: DosedPer.Litre } && m.Label is not { Retired: true } && !inMix.Contains(m)).Select(m => new MaterialName(m.Id, m.Name))],
@@ -157,10 +157,16 @@ public static class BenchEndpoints
     }
 
     /// <summary>How it is measured, and what is more than it takes.</summary>
-    private static List<string> Notes(GardenSnapshot s, Mix mix, List<Material> inMix, Filling fill)
+    private static List<string> Notes(GardenSnapshot s, Mix mix, List<Material> inMix, Filling fill, List<Planting> plantings)
     {
         var coldestC = ShelfEndpoints.ColdestLastNight(s);
         var notes = inMix.Select(m => Shelf.ColdHint(m, coldestC) is { } cold ? $"{m.Name}: {cold.Sentence}" : m.MixingNote).OfType<string>().Distinct().ToList();
+        var waxy = plantings.Select(p => s.Catalogue.Crop(p.Crop)).Where(c => c.HardToWet).Select(c => c.Name.InSentence()).Distinct().ToList();
+        if (mix.Recipe.Form == Form.Spray && waxy.Count > 0)
+        {
+            notes.Add($"Leaves of {string.Join(" and ", waxy)} shed water: spray them fine, from both sides, and look whether drops stay.");
+        }
+
         var spare = fill.Size * fill.Tanks - fill.Needed;
         if (mix.Recipe.IsWet && spare > SpareLitres)
         {

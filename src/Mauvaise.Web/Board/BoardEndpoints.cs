@@ -83,7 +83,7 @@ public static class BoardEndpoints
     private const int DaysAhead = 9;
 
     /// <summary>What the window notches are judged for when nothing is to be sprayed.</summary>
-    private const string PlainMaterial = "insecticidal-soap";
+    private const string PlainMaterial = KnownIds.Materials.InsecticidalSoap;
 
     public static void MapBoard(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Board").MapGet("/board", Show);

@@ -86,7 +86,7 @@ public static class StanceEndpoints
 
     private static string Summary(ActionLadder ladder)
     {
-        var names = ladder.Steps.Where(x => x.Choice == StepChoice.Do && x.Code is not ("bag-and-bin" or "look-at-neighbours" or "feed" or "ant-band")).Select(x => x.Name).ToList();
+        var names = ladder.Steps.Where(x => x.Choice == StepChoice.Do && x.Code is not (KnownIds.Measures.BagAndBin or KnownIds.Measures.LookAtNeighbours or KnownIds.Measures.Feed or KnownIds.Measures.AntBand)).Select(x => x.Name).ToList();
         return names.Count == 0 ? "nothing" : string.Join(", ", names);
     }
 

@@ -17,7 +17,7 @@ public static class Startup
             app.Services.GetRequiredService<GardenCatalogue>();
             app.Services.GetRequiredService<DataFolder>().Take();
             await using var scope = app.Services.CreateAsyncScope();
-            await DataFile.OpenAsync(scope.ServiceProvider.GetRequiredService<GardenDb>(), settings.DatabasePath, CancellationToken.None);
+            await DataFile.OpenAsync(scope.ServiceProvider.GetRequiredService<GardenDb>(), settings.DatabasePath, settings.BackupFolder, CancellationToken.None);
             if (settings.Demo)
             {
                 await scope.ServiceProvider.GetRequiredService<DemoGarden>().PutAsync(CancellationToken.None);

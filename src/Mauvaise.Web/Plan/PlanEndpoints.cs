@@ -139,16 +139,22 @@ public static class PlanEndpoints
     internal static OutingAnswer Outing(GardenSnapshot s, Outing o)
     {
         var tanks = o.Tanks.Select(t => Tank(s, t)).ToList();
-        var places = o.Tanks.SelectMany(t => t.Rounds).Select(r => r.Place.Id).Distinct().Count();
         var half = o.Morning ? "morning" : "evening";
         return new OutingAnswer(
             o.Key,
             o.On,
             o.Morning,
             Hours(o.Hours),
-            $"{o.On.ToString("dddd d MMM", CultureInfo.InvariantCulture)}, {half}: {string.Join(" and ", tanks.Select(t => t.RecipeName.InSentence()))} in {places} {(places == 1 ? "place" : "places")}",
+            $"{o.On.ToString("dddd d MMM", CultureInfo.InvariantCulture)}, {half}: {InShort(o)}",
             tanks,
             [.. o.Tasks.Select(t => new PlannedTaskAnswer(t.Id, s.Catalogue.Measure(t.Step).Name, s.Where(s.FindPlanting(t.PlantingId)!), s.Catalogue.Measure(t.Step).How))]);
+    }
+
+    /// <summary>"neem with soap in 2 places", without a day.</summary>
+    internal static string InShort(Outing o)
+    {
+        var places = o.Tanks.SelectMany(t => t.Rounds).Select(r => r.Place.Id).Distinct().Count();
+        return $"{string.Join(" and ", o.Tanks.Select(t => t.Recipe.Name.InSentence()))} in {places} {(places == 1 ? "place" : "places")}";
     }
 
     private static PlannedTankAnswer Tank(GardenSnapshot s, PlannedTank t)
@@ -175,8 +181,8 @@ public static class PlanEndpoints
             r.Key, r.Kind, r.Planting.Id, r.Place.Id, s.Where(r.Planting), r.Target.Id, r.Target.Name, r.Recipe.Id, r.Recipe.Name, material.Id, material.Group,
             s.Catalogue.Group(material.Group).Hatch, r.Step, r.Round, r.Rounds, r.On, Hours(r.Hours),
             r.Pinned ? s.Choices.LastOrDefault(c => c.Word == PlanWord.Pin && c.PlantingId == r.Planting.Id && c.Target == r.Target.Id)?.Id : null,
-            SprayVolume.LitresFor(s, [r.Planting]),
-            r.Why, r.Against);
+            Math.Round(r.Litres, 2),
+            [.. r.Why, r.WhyThen], r.Against);
     }
 
     private static HoursAnswer Hours(SlotHours h) => new(h.From, h.To, h.Verdict, h.Known);
