@@ -117,3 +117,37 @@ describe('the outbox', () => {
     },
   )
 })
+
+describe('a parcel on which the server fails', () => {
+  it('steps aside after the fifth time, lets the others through, and may be sent again', async () => {
+    const store = deviceStore()
+    let broken = true
+    const got: string[] = []
+    const box = createOutbox(
+      store,
+      (p) => {
+        if (p.path === 'bad' && broken) {
+          return Promise.resolve({
+            ok: false,
+            status: 500,
+            data: { title: 'Something went wrong here.', code: 'our-mistake' },
+          })
+        }
+        got.push(p.path)
+        return Promise.resolve(ok)
+      },
+      () => Promise.resolve(now),
+    )
+    await box.post(parcel('bad'))
+    await box.post(parcel('good'))
+    expect(got).toEqual([])
+    for (let i = 0; i < 3; i++) await box.flush()
+    expect(got).toEqual(['good'])
+    const [aside] = store.held.values()
+    expect(aside?.refused).toBe('Something went wrong here.')
+    broken = false
+    await box.again(aside as Parcel)
+    expect(got).toEqual(['good', 'bad'])
+    expect(store.held.size).toBe(0)
+  })
+})

@@ -92,7 +92,8 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         {
             var schema = Resolved(parameter["schema"]!);
             var name = parameter["name"]!.GetValue<string>();
-            foreach (var odd in OddParameters(name, schema))
+            // A path with a nought in it does not get as far as a route.
+            foreach (var odd in OddParameters(name, schema).Where(o => o != "%00" || parameter["in"]!.GetValue<string>() == "query"))
             {
                 yield return new Request(operation.Method, Address(operation, name, odd), body is null ? null : Example(body, "", 0)?.ToJsonString(), $"{name}={odd}");
             }

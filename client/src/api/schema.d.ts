@@ -5158,7 +5158,7 @@ export interface components {
             wet: (null | boolean)[];
             /** Format: date-time */
             goodFrom: string;
-            good: unknown[];
+            good: components["schemas"]["Verdict"][];
             nights: components["schemas"]["NightAnswer"][];
             days: string[];
             rows: components["schemas"]["RowAnswer"][];
@@ -5214,7 +5214,7 @@ export interface components {
             doneAt: null | string;
             outcome: null | components["schemas"]["Outcome"];
             injury: components["schemas"]["Injury"];
-            injurySigns: unknown[];
+            injurySigns: components["schemas"]["InjurySign"][];
             /** Format: int32 */
             alive: null | number;
             /** Format: int32 */
@@ -5226,7 +5226,7 @@ export interface components {
         CheckBackCount: {
             count: components["schemas"]["NewObservation"];
             injury: components["schemas"]["Injury"];
-            injurySigns?: null | unknown[];
+            injurySigns?: null | components["schemas"]["InjurySign"][];
             /** Format: int32 */
             alive?: null | number;
             /** Format: int32 */
@@ -5462,11 +5462,7 @@ export interface components {
             strong: number;
             /** Format: double */
             ceiling: number;
-            /**
-             * @default litre
-             * @enum {unknown}
-             */
-            per: "litre" | "squareMetre" | "plant" | "station";
+            per?: components["schemas"]["DosedPer"];
         };
         /** @enum {unknown} */
         DoseStep: "gentle" | "usual" | "strong";
@@ -5603,8 +5599,8 @@ export interface components {
             kitchen: components["schemas"]["KitchenSystem"];
             freeHours?: null | string[];
             onlyLabelled?: null | boolean;
-            water?: unknown;
-            diseaseApproach?: unknown;
+            water?: null | components["schemas"]["Water"];
+            diseaseApproach?: null | components["schemas"]["DiseaseApproach"];
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -5637,7 +5633,7 @@ export interface components {
             target?: null | string;
             /** Format: double */
             shareWetted?: null | number;
-            parts?: null | unknown[];
+            parts?: null | components["schemas"]["WettedPart"][];
             /** @default false */
             patchTest: boolean;
             /** @default false */
@@ -5696,6 +5692,8 @@ export interface components {
         };
         /** @enum {unknown} */
         Injury: "none" | "slight" | "clear" | "severe";
+        /** @enum {unknown} */
+        InjurySign: "scorch" | "curl" | "drop";
         InsectBiology: {
             /** Format: double */
             lowerC: number;
@@ -5997,7 +5995,7 @@ export interface components {
         };
         MemberChange: {
             name: string;
-            role?: unknown;
+            role?: null | components["schemas"]["Role"];
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -6044,11 +6042,7 @@ export interface components {
             /** Format: double */
             maxTemperatureNext6hC?: null | number;
             crop?: null | string;
-            /**
-             * @default mature
-             * @enum {unknown}
-             */
-            stage: "seedling" | "young" | "flowering" | "fruiting" | "mature" | "ending";
+            stage?: components["schemas"]["GrowthStage"];
             /** @default false */
             inFlower: boolean;
         };
@@ -6109,7 +6103,7 @@ export interface components {
             note?: null | string;
             /** Format: uuid */
             memberId?: null | string;
-            parts?: null | unknown[];
+            parts?: null | components["schemas"]["WettedPart"][];
         };
         NewBatch: {
             /** Format: uuid */
@@ -6141,11 +6135,7 @@ export interface components {
             target: string;
             recipe: string;
             days?: null | number[];
-            /**
-             * @default gentle
-             * @enum {unknown}
-             */
-            step: "gentle" | "usual" | "strong";
+            step?: components["schemas"]["DoseStep"];
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -6201,21 +6191,9 @@ export interface components {
             walkId?: null | string;
             /** Format: double */
             severityPercent?: null | number;
-            /**
-             * @default unsaid
-             * @enum {unknown}
-             */
-            part: "unsaid" | "tips" | "newLeaves" | "oldLeaves" | "stem" | "flowers" | "fruit";
-            /**
-             * @default unsaid
-             * @enum {unknown}
-             */
-            side: "unsaid" | "edge" | "middle" | "everywhere";
-            /**
-             * @default notLooked
-             * @enum {unknown}
-             */
-            roots: "notLooked" | "clean" | "troubled";
+            part?: components["schemas"]["PlantPart"];
+            side?: components["schemas"]["BedSide"];
+            roots?: components["schemas"]["RootCheck"];
             also?: null | components["schemas"]["FurtherTrouble"][];
         };
         NewPick: {
@@ -6413,7 +6391,8 @@ export interface components {
             allowed: boolean;
             reasons: string[];
         };
-        Outcome: unknown;
+        /** @enum {unknown} */
+        Outcome: "cleared" | "holding" | "losing" | "lost" | null;
         OutcomeAnswer: {
             /** Format: uuid */
             checkBackId: null | string;
@@ -6481,7 +6460,7 @@ export interface components {
             injury: components["schemas"]["Injury"];
             /** Format: uuid */
             memberId?: null | string;
-            injurySigns?: null | unknown[];
+            injurySigns?: null | components["schemas"]["InjurySign"][];
             /** Format: date-time */
             at?: null | string;
         };
@@ -6546,11 +6525,7 @@ export interface components {
             /** Format: double */
             longitude: number;
             timeZoneId: string;
-            /**
-             * @default open
-             * @enum {unknown}
-             */
-            shelter: "open" | "tunnel" | "indoor";
+            shelter?: components["schemas"]["Shelter"];
             /** @default false */
             inFlower: boolean;
             /** @default false */
@@ -6868,11 +6843,7 @@ export interface components {
             /** Format: double */
             mixedLifeHours: number;
             shake: string;
-            /**
-             * @default spray
-             * @enum {unknown}
-             */
-            form: "spray" | "dip" | "drench" | "dust" | "bait" | "feed" | "wipe";
+            form?: components["schemas"]["Form"];
             steps?: null | string[];
             active?: components["schemas"]["Ingredient"];
             isWet?: boolean;
@@ -7058,6 +7029,11 @@ export interface components {
             usualStrengthPercent: null | number;
             storage: null | string;
         };
+        /**
+         * @default open
+         * @enum {unknown}
+         */
+        Shelter: "open" | "tunnel" | "indoor";
         ShoppingAnswer: {
             material: string;
             name: string;
@@ -7125,7 +7101,7 @@ export interface components {
             litres: number;
             /** Format: double */
             shareWetted: number;
-            parts: unknown[];
+            parts: components["schemas"]["WettedPart"][];
             plantingIds: string[];
             target: null | string;
             why: components["schemas"]["SprayReason"];
@@ -7168,7 +7144,7 @@ export interface components {
             expectedLitres: null | number;
             /** Format: double */
             shareWetted: number;
-            parts: unknown[];
+            parts: components["schemas"]["WettedPart"][];
             plantingIds: string[];
             where: string[];
             target: null | string;
@@ -7437,7 +7413,7 @@ export interface components {
             signs: components["schemas"]["SeenSign"][];
         };
         TableColumns: {
-            fields: unknown[];
+            fields: components["schemas"]["TableField"][];
             dates: components["schemas"]["DateOrder"];
             temperature: components["schemas"]["TemperatureUnit"];
             wind: components["schemas"]["WindUnit"];
@@ -7445,6 +7421,8 @@ export interface components {
             decimalComma: boolean;
             utc: boolean;
         };
+        /** @enum {unknown} */
+        TableField: "ignore" | "time" | "date" | "clock" | "temperature" | "minTemperature" | "maxTemperature" | "humidity" | "dewPoint" | "wind" | "gust" | "rain" | "cloud" | "leafWetness" | "solar";
         TableImport: {
             text: string;
             columns: components["schemas"]["TableColumns"];
@@ -7505,7 +7483,7 @@ export interface components {
             /** Format: double */
             usedLitres: number;
             plantingIds: string[];
-            parts?: null | unknown[];
+            parts?: null | components["schemas"]["WettedPart"][];
         };
         Target: {
             id: string;
@@ -7570,7 +7548,8 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
-        TaskState: unknown;
+        /** @enum {unknown} */
+        TaskState: "planned" | "done" | "dropped" | "passed" | null;
         /** @enum {unknown} */
         TemperatureUnit: "celsius" | "fahrenheit";
         TrendAnswer: {
@@ -7690,7 +7669,8 @@ export interface components {
         };
         /** @enum {unknown} */
         TrialUnitKind: "place" | "plant" | "leaf";
-        TrialVerdict: unknown;
+        /** @enum {unknown} */
+        TrialVerdict: "tooFewToTell" | "works" | "doesLittle" | "makesItWorse" | null;
         TroubleAnswer: {
             /** Format: uuid */
             plantingId: string;
@@ -7758,7 +7738,7 @@ export interface components {
             rainMm: null | number;
             /** Format: int32 */
             knownHours: number;
-            sources: unknown[];
+            sources: components["schemas"]["WeatherSource"][];
             byHand: boolean;
         };
         WeatherHour: {
@@ -7794,6 +7774,8 @@ export interface components {
             days: components["schemas"]["WeatherDayAnswer"][];
             hasStation: boolean;
         };
+        /** @enum {unknown} */
+        WettedPart: "undersides" | "tops" | "stems" | "soil";
         WhatIfAnswer: {
             where: string;
             targetName: string;

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
 import { computed, useId } from 'vue'
 import type { Problem, Schemas } from '@/api/client'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { options, placeKindWords, wateringWords } from './words'
+import NumberField from '@/kit/NumberField.vue'
 
 /** The fields of a place: of a new one by length and width, of one that is there by its area. */
 const place = defineModel<Schemas['NewPlace'] | Schemas['PlaceChange']>({ required: true })
@@ -51,11 +51,10 @@ const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
     <SelectField v-model="place.watering" :options="options(wateringWords)" label="Watering" />
     <div v-for="f in numbers" :key="f.key" class="field">
       <label :for="`${id}-${f.key}`">{{ f.label }}</label>
-      <InputNumber
+      <NumberField
         v-model="figures[f.key]"
         :input-id="`${id}-${f.key}`"
         :max-fraction-digits="f.digits"
-        locale="en-GB"
         :invalid="!!problem?.fields[prefix + f.key]"
       />
       <FieldError :problem="problem" :field="prefix + f.key" />

@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import { useOutbox } from './useOutbox'
 
 /** What waits on this device, and what the server would not have. Nothing when all is sent. */
-const { waiting, refused, flush, letGo } = useOutbox()
+const { waiting, refused, flush, again, letGo } = useOutbox()
 </script>
 
 <template>
@@ -15,6 +15,7 @@ const { waiting, refused, flush, letGo } = useOutbox()
     </p>
     <p v-for="parcel in refused" :key="parcel.key">
       {{ parcel.words }} was not taken: {{ parcel.refused }}
+      <Button label="Send again" size="small" variant="outlined" @click="again(parcel)" />
       <Button label="Let it go" size="small" variant="outlined" @click="letGo(parcel.key)" />
     </p>
   </div>

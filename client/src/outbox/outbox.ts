@@ -16,7 +16,9 @@ export interface Parcel {
   madeAt: number
   /** Sent later, it says when it was made: in the body's `at`, or in that of the named part of it. */
   stamp?: boolean | string
-  /** Why the server will not have it; it stays until the gardener lets go of it. */
+  /** How often in a row the server itself failed on it. */
+  failures?: number
+  /** Why it steps aside; it stays until the gardener sends it again or lets go of it. */
   refused?: string
 }
 
@@ -33,6 +35,9 @@ export type Send = (parcel: Parcel) => Promise<{ ok: boolean; status: number; da
 
 /** Sent this long after it was made, a parcel says when that was. */
 const freshForMs = 30_000
+
+/** A parcel on which the server failed this often steps aside, so that the others get through. */
+const mostFailures = 5
 
 /**
  * Keeps what is written on the device until the server has it, in order. A parcel goes into the store before the first try, so
@@ -80,8 +85,13 @@ export function createOutbox(
       if (answer.ok) {
         await store.remove(parcel.key)
         if (parcel.key === wanted) delivery = { sent: true, data: answer.data }
-      } else if (answer.status >= 500 || answer.status === 408 || answer.status === 429) {
+      } else if (answer.status === 408 || answer.status === 429) {
         return delivery
+      } else if (answer.status >= 500) {
+        const failures = (parcel.failures ?? 0) + 1
+        const refused = failures < mostFailures ? undefined : Problem.of(answer.status, answer.data).message
+        await store.put({ ...parcel, failures, refused })
+        if (!refused) return delivery
       } else {
         const problem = Problem.of(answer.status, answer.data)
         if (parcel.key === wanted) {
@@ -107,6 +117,12 @@ export function createOutbox(
     },
     /** Tries everything that waits once more. */
     flush: () => alone(() => run()),
+    /** Takes a parcel that stepped aside back into the row and tries it. */
+    again: (parcel: Parcel) =>
+      alone(async () => {
+        await store.put({ ...parcel, failures: 0, refused: undefined })
+        return run(parcel.key)
+      }),
     letGo: (key: string) => alone(() => store.remove(key)),
   }
 }

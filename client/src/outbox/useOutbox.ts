@@ -50,6 +50,7 @@ export function useOutbox() {
     waiting: computed(() => parcels.value.filter((p) => !p.refused)),
     refused: computed(() => parcels.value.filter((p) => p.refused)),
     post: (parcel: Omit<Parcel, 'key' | 'madeAt'>) => fresh(parcel.gardenId, outbox.post(parcel)),
+    again: (parcel: Parcel) => fresh(parcel.gardenId, outbox.again(parcel)),
     letGo: outbox.letGo,
     async flush() {
       const before = parcels.value.length

@@ -1,8 +1,5 @@
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
-using Microsoft.AspNetCore.OpenApi;
-using Microsoft.OpenApi;
 
 namespace Mauvaise.Web.Hosting;
 
@@ -13,18 +10,6 @@ public sealed class StrictEnums : JsonConverterFactory
 
     public override JsonConverter CreateConverter(Type typeToConvert, JsonSerializerOptions options) =>
         (JsonConverter)Activator.CreateInstance(typeof(Words<>).MakeGenericType(typeToConvert))!;
-
-    /// <summary>Names the words in the document, which knows nothing of converters.</summary>
-    public static Task Describe(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken stop)
-    {
-        if (context.JsonTypeInfo.Type is { IsEnum: true } type)
-        {
-            schema.Type = null;
-            schema.Enum = [.. Enum.GetNames(type).Select(n => (JsonNode)JsonNamingPolicy.CamelCase.ConvertName(n))];
-        }
-
-        return Task.CompletedTask;
-    }
 
     private sealed class Words<T> : JsonConverter<T>
         where T : struct, Enum

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { ref, watch } from 'vue'
@@ -9,6 +8,7 @@ import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, roleWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import { volume } from '@/kit/format'
+import NumberField from '@/kit/NumberField.vue'
 
 /** Who gardens here, and what they spray with. What is written is saved when the field is left. */
 const { garden, memberId } = useGarden()
@@ -114,12 +114,12 @@ const addSprayer = () =>
             :aria-label="`Name of ${x.name}`"
             @change="keeping.mutate(x)"
           />
-          <InputNumber
+          <NumberField
             v-model="x.capacityLitres"
             suffix=" l"
             :max-fraction-digits="2"
-            locale="en-GB"
             :aria-label="`Litres that ${x.name} holds`"
+            lazy
             @update:model-value="keeping.mutate(x)"
           />
           <Button
@@ -136,11 +136,10 @@ const addSprayer = () =>
             aria-label="Another sprayer"
             placeholder="Another sprayer"
           />
-          <InputNumber
+          <NumberField
             v-model="tool.capacityLitres"
             suffix=" l"
             :max-fraction-digits="2"
-            locale="en-GB"
             placeholder="litres"
             aria-label="Litres that it holds"
           />

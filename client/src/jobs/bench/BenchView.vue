@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import Select from 'primevue/select'
 import SelectButton from 'primevue/selectbutton'
 import { computed, ref } from 'vue'
@@ -23,6 +22,7 @@ import MixWarnings from './MixWarnings.vue'
 import ShakeTimer from './ShakeTimer.vue'
 import { useBench } from './useBench'
 import WhatFor from './WhatFor.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 const router = useRouter()
 const { garden, memberId } = useGarden()
@@ -131,12 +131,11 @@ async function mixed() {
           @update:model-value="change({ sprayer: $event })"
         />
         <span class="size">
-          <InputNumber
+          <NumberField
             :model-value="data.size"
             :min="0.05"
             :max="wet ? 50 : 1000"
             :max-fraction-digits="2"
-            locale="en-GB"
             :aria-label="`How much, ${data.sizeUnit}`"
             :suffix="` ${data.sizeUnit}`"
             @update:model-value="change({ size: $event ?? undefined })"

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import InputNumber from 'primevue/inputnumber'
 import { computed, reactive, ref } from 'vue'
 import { answer, api, Problem } from '@/api/client'
 import { unitWords } from '@/garden/unitWords'
 import FieldError from '@/kit/FieldError.vue'
 import { trim } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 /** A dose as a label or a neighbour says it, carried to the tank at hand. */
 const open = ref(false)
@@ -57,42 +57,23 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
       <span class="soft">from spoons, gallons or a label to your tank</span>
     </summary>
     <div class="sentence">
-      <InputNumber
-        v-model="spoken.doseAmount"
-        aria-label="Dose"
-        :min="0"
-        :max-fraction-digits="3"
-        locale="en-GB"
-      />
+      <NumberField v-model="spoken.doseAmount" aria-label="Dose" :min="0" :max-fraction-digits="3" />
       <SelectField v-model="spoken.doseUnit" label="Unit of the dose" :options="all" filter />
-      <InputNumber
-        v-model="spoken.perAmount"
-        aria-label="in how much"
-        :min="0"
-        :max-fraction-digits="3"
-        locale="en-GB"
-      />
+      <NumberField v-model="spoken.perAmount" aria-label="in how much" :min="0" :max-fraction-digits="3" />
       <SelectField v-model="spoken.perUnit" label="Unit of the water" :options="volumes" filter />
-      <InputNumber
-        v-model="spoken.tankAmount"
-        aria-label="My tank"
-        :min="0"
-        :max-fraction-digits="3"
-        locale="en-GB"
-      />
+      <NumberField v-model="spoken.tankAmount" aria-label="My tank" :min="0" :max-fraction-digits="3" />
       <SelectField v-model="spoken.tankUnit" label="Unit of my tank" :options="volumes" filter />
     </div>
     <div class="ticks">
       <label><input v-model="spoken.powder" type="checkbox" /> a powder</label>
       <label v-if="spoken.powder"
         >of
-        <InputNumber
+        <NumberField
           v-model="spoken.density"
           aria-label="Grams in a millilitre"
           :min="0.05"
           :max="20"
           :max-fraction-digits="2"
-          locale="en-GB"
         />
         g in a ml (bicarbonate 0.95)</label
       >

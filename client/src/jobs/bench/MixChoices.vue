@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import InputNumber from 'primevue/inputnumber'
 import MultiSelect from 'primevue/multiselect'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -9,6 +8,7 @@ import { formWords, kitchenWords, options } from '@/garden/words'
 import { dayAndClock, inSentence, trim } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
 import type { BenchAsk } from './useBench'
+import NumberField from '@/kit/NumberField.vue'
 
 /** What is not the usual: another recipe, something added, a dose or a bottle of one's own, another hour. */
 const props = defineProps<{ bench: Schemas['BenchAnswer']; ask: BenchAsk }>()
@@ -111,13 +111,12 @@ const touched = computed(
           >{{ bench.materialName }}, {{ bench.dose.unit }}
           {{ bench.sizeUnit === 'l' ? 'a litre' : 'each' }}</label
         >
-        <InputNumber
+        <NumberField
           input-id="own-dose"
           :model-value="bench.dose.amount"
           :min="0.01"
           :max="999"
           :max-fraction-digits="2"
-          locale="en-GB"
           fluid
           @update:model-value="emit('change', { dose: $event ?? undefined })"
         />
@@ -135,13 +134,12 @@ const touched = computed(
       />
       <div v-if="bench.bottlePercent !== null" class="field">
         <label for="bottle">The bottle's strength, %</label>
-        <InputNumber
+        <NumberField
           input-id="bottle"
           :model-value="bench.bottlePercent"
           :min="0.1"
           :max="100"
           :max-fraction-digits="1"
-          locale="en-GB"
           fluid
           @update:model-value="emit('change', { bottle: $event ?? undefined })"
         />

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import InputNumber from 'primevue/inputnumber'
 import MultiSelect from 'primevue/multiselect'
 import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
@@ -10,6 +9,7 @@ import { useTargets } from '@/garden/useTargets'
 import { options, wettedPartWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 /** The fields of a spray that can be said after the fact: when, where, how much, what was wetted, against what, by whom. */
 export interface SprayDraft {
@@ -74,7 +74,7 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
     </div>
     <div v-if="sizeUnit" class="field">
       <label for="spray-litres">{{ sizeWords[sizeUnit] ?? sizeUnit }}</label>
-      <InputNumber
+      <NumberField
         v-model="draft.litres"
         input-id="spray-litres"
         :min="0"
@@ -90,7 +90,7 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
     <SelectField v-model="draft.doneBy" label="Who did it" :options="people" />
     <div class="field">
       <label for="spray-wetted">Leaves {{ sizeUnit === 'l' ? 'wetted' : 'reached' }}, %</label>
-      <InputNumber v-model="draft.wettedPercent" input-id="spray-wetted" :min="1" :max="100" fluid />
+      <NumberField v-model="draft.wettedPercent" input-id="spray-wetted" :min="1" :max="100" fluid />
       <FieldError :problem="problem" field="shareWetted" />
     </div>
     <div class="field wide">

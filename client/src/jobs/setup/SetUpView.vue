@@ -2,7 +2,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -15,6 +14,7 @@ import GeneralCaution from '@/kit/GeneralCaution.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import WholeGarden from '../archive/WholeGarden.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 const router = useRouter()
 const client = useQueryClient()
@@ -111,22 +111,20 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
         <div class="two">
           <div class="field">
             <label for="latitude">Latitude, north positive</label>
-            <InputNumber
+            <NumberField
               v-model="draft.latitude"
               input-id="latitude"
               :max-fraction-digits="4"
-              locale="en-GB"
               :invalid="!!saving.error.value?.fields.latitude"
             />
             <FieldError :problem="saving.error.value" field="latitude" />
           </div>
           <div class="field">
             <label for="longitude">Longitude, east positive</label>
-            <InputNumber
+            <NumberField
               v-model="draft.longitude"
               input-id="longitude"
               :max-fraction-digits="4"
-              locale="en-GB"
               :invalid="!!saving.error.value?.fields.longitude"
             />
             <FieldError :problem="saving.error.value" field="longitude" />

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import { inSentence, trim } from '@/kit/format'
 import MixSteps from '../bench/MixSteps.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 /** Stocks that are made at home and diluted later. */
 defineProps<{ preparations: Schemas['PreparationAnswer'][] }>()
@@ -51,12 +51,11 @@ const making = useGardenWrite((gardenId, { material, yieldMl }: { material: stri
       </p>
       <p v-for="c in p.cautions" :key="c" class="note caution">{{ c }}</p>
       <div class="actions">
-        <InputNumber
+        <NumberField
           :model-value="amounts[p.material] ?? p.yieldMl"
           :min="10"
           :max="5000"
           suffix=" ml"
-          locale="en-GB"
           :aria-label="`How much ${p.name}`"
           @update:model-value="amounts[p.material] = $event ?? p.yieldMl"
         />

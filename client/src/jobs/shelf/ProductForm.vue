@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
 import { computed, reactive } from 'vue'
@@ -9,6 +8,7 @@ import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { useTargets } from '@/garden/useTargets'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 const props = defineProps<{ materials: Schemas['ShelfMaterial'][]; product?: Schemas['ProductAnswer'] }>()
 const emit = defineEmits<{ done: [] }>()
@@ -90,12 +90,11 @@ const numbers = [
       <SelectField v-model="form.unit" :options="['ml', 'g']" label="Measured in" :show="null" :take="null" />
       <div v-for="n in numbers" :key="n.field" class="field">
         <label :for="`${n.field}-${id}`">{{ n.label }}</label>
-        <InputNumber
+        <NumberField
           v-model="form[n.field]"
           :input-id="`${n.field}-${id}`"
           :min="0"
           :max-fraction-digits="n.digits"
-          locale="en-GB"
           fluid
         />
         <FieldError :problem="saving.error.value" :field="n.field" />

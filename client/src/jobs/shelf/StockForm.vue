@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
 import { computed, reactive, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 /** A bottle or bag as it stands: put up, changed, or taken off. */
 const props = defineProps<{ materials: Schemas['ShelfMaterial'][]; stock?: Schemas['StockAnswer'] }>()
@@ -88,24 +88,22 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
       </div>
       <div class="field">
         <label :for="`amount-${id}`">Full, {{ material?.unit ?? 'ml or g' }}</label>
-        <InputNumber
+        <NumberField
           v-model="form.amount"
           :input-id="`amount-${id}`"
           :min="0"
           :max-fraction-digits="1"
-          locale="en-GB"
           fluid
         />
         <FieldError :problem="saving.error.value" field="amount" />
       </div>
       <div class="field">
         <label :for="`left-${id}`">Left, {{ material?.unit ?? 'ml or g' }}</label>
-        <InputNumber
+        <NumberField
           v-model="form.left"
           :input-id="`left-${id}`"
           :min="0"
           :max-fraction-digits="1"
-          locale="en-GB"
           fluid
           placeholder="full"
         />
@@ -113,12 +111,11 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
       </div>
       <div v-if="material?.usualStrengthPercent" class="field">
         <label :for="`strength-${id}`">Strength, %</label>
-        <InputNumber
+        <NumberField
           v-model="form.strengthPercent"
           :input-id="`strength-${id}`"
           :min="0"
           :max-fraction-digits="1"
-          locale="en-GB"
           fluid
         />
         <FieldError :problem="saving.error.value" field="strengthPercent" />
@@ -134,24 +131,16 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
       </div>
       <div class="field">
         <label :for="`cost-${id}`">Cost of the full one</label>
-        <InputNumber
-          v-model="form.cost"
-          :input-id="`cost-${id}`"
-          :min="0"
-          :max-fraction-digits="2"
-          locale="en-GB"
-          fluid
-        />
+        <NumberField v-model="form.cost" :input-id="`cost-${id}`" :min="0" :max-fraction-digits="2" fluid />
         <FieldError :problem="saving.error.value" field="cost" />
       </div>
       <div class="field">
         <label :for="`low-${id}`">Low at, {{ material?.unit ?? 'ml or g' }}</label>
-        <InputNumber
+        <NumberField
           v-model="form.lowAt"
           :input-id="`low-${id}`"
           :min="0"
           :max-fraction-digits="1"
-          locale="en-GB"
           fluid
           placeholder="a fifth"
         />

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import MultiSelect from 'primevue/multiselect'
 import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
@@ -14,6 +13,7 @@ import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import { civilDay, clock, dayAndClock, inSentence, volume } from '@/kit/format'
 import BottleLabel from './BottleLabel.vue'
+import NumberField from '@/kit/NumberField.vue'
 
 const props = defineProps<{ batchId: string }>()
 const router = useRouter()
@@ -166,7 +166,7 @@ const logged = computed(() => saving.data.value)
       <div class="form">
         <div v-if="wet" class="field">
           <label for="litres">Litres used</label>
-          <InputNumber
+          <NumberField
             v-model="litres"
             input-id="litres"
             fluid
@@ -174,13 +174,12 @@ const logged = computed(() => saving.data.value)
             :max="50"
             :max-fraction-digits="2"
             :invalid="!!saving.error.value?.fields.litres"
-            locale="en-GB"
           />
           <FieldError :problem="saving.error.value" field="litres" />
         </div>
         <div class="field">
           <label for="wetted">Leaves wetted, %</label>
-          <InputNumber
+          <NumberField
             v-model="wetted"
             input-id="wetted"
             fluid

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import InputText from 'primevue/inputtext'
 import SelectButton from 'primevue/selectbutton'
 import { computed, ref } from 'vue'
@@ -13,6 +12,7 @@ import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { useRecipes } from '../ledger/useLedger'
 import { useTrialPower } from './useTrials'
+import NumberField from '@/kit/NumberField.vue'
 
 /** A trial is set up: what is held against what, on which plants, how many; and what that can show. */
 const router = useRouter()
@@ -136,7 +136,7 @@ async function save() {
       </div>
       <div v-if="unit !== 'leaf'" class="field">
         <label for="leaves">Leaves to count on each</label>
-        <InputNumber v-model="leaves" input-id="leaves" :min="1" :max="100" fluid />
+        <NumberField v-model="leaves" input-id="leaves" :min="1" :max="100" fluid />
         <FieldError :problem="saving.error.value" field="leavesPerUnit" />
       </div>
       <ul>

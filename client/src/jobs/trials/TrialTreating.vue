@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import FieldError from '@/kit/FieldError.vue'
 import { useTrialWrites } from './useTrials'
+import NumberField from '@/kit/NumberField.vue'
 
 /** The sides were treated: how much went on each. */
 const props = defineProps<{ trial: Schemas['TrialAnswer'] }>()
@@ -40,7 +40,7 @@ const save = () =>
     </p>
     <div v-for="s in sides" :key="s.number" class="side">
       <label :for="`litres-${s.number}`">{{ s.letter }}: {{ s.name }}, litres</label>
-      <InputNumber
+      <NumberField
         v-model="s.litres"
         :input-id="`litres-${s.number}`"
         :min="0.05"

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputNumber from 'primevue/inputnumber'
 import { reactive, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { sourceWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import { civilDay } from '@/kit/format'
+import NumberField from '@/kit/NumberField.vue'
 
 /** The last days as the garden knows them, and what a gauge or a thermometer says instead. */
 defineProps<{ days: Schemas['WeatherDayAnswer'][] }>()
@@ -72,7 +72,7 @@ const fields = [
       <form v-if="open === d.date" novalidate @submit.prevent="save(d.date)">
         <div v-for="f in fields" :key="f.key" class="field">
           <label :for="`w-${f.key}`">{{ f.label }}</label>
-          <InputNumber
+          <NumberField
             v-model="values[f.key]"
             :input-id="`w-${f.key}`"
             :max-fraction-digits="1"
