@@ -18,14 +18,14 @@ internal sealed class RunningApp : IDisposable
     public HttpClient Http { get; }
 
     /// <summary>Starts it and waits until it answers.</summary>
-    public static async Task<RunningApp> StartAsync(string folder)
+    public static async Task<RunningApp> StartAsync(string folder, params string[] arguments)
     {
         using var listener = new TcpListener(IPAddress.Loopback, 0);
         listener.Start();
         var address = new Uri($"http://127.0.0.1:{((IPEndPoint)listener.LocalEndpoint).Port}");
         listener.Stop();
         // Nobody reads what it logs: a pipe that is full would stop it.
-        var app = new RunningApp(Command(folder, "--urls", address.ToString(), "--Logging:LogLevel:Default", "None"), address);
+        var app = new RunningApp(Command(folder, ["--urls", address.ToString(), "--Logging:LogLevel:Default", "None", .. arguments]), address);
         while (!app.process.HasExited)
         {
             try

@@ -1,4 +1,5 @@
 import { mount } from '@vue/test-utils'
+import PrimeVue from 'primevue/config'
 import { describe, expect, it } from 'vitest'
 import NumberField from '@/kit/NumberField.vue'
 import { decimalSign, readNumber } from '@/kit/readNumber'
@@ -52,7 +53,10 @@ describe('a number as it is typed', () => {
 
 describe('the number field', () => {
   const field = (props: Record<string, unknown> = {}) =>
-    mount(NumberField, { props: { modelValue: 1.5, maxFractionDigits: 2, min: 0, max: 50, ...props } })
+    mount(NumberField, {
+      global: { plugins: [PrimeVue] },
+      props: { modelValue: 1.5, maxFractionDigits: 2, min: 0, max: 50, ...props },
+    })
 
   it('tells what was typed with a comma', async () => {
     const box = field()

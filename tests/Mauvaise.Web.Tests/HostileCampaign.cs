@@ -39,13 +39,16 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         document = (await JsonAsync("/openapi/v1.json", stop))!.AsObject();
         await MeetAsync(stop);
         var operations = Operations().ToList();
-        var all = operations.SelectMany(Requests).OrderBy(_ => random.Next()).Take(most).ToList();
-        foreach (var request in all)
+        while (sent < most)
         {
-            await SendAsync(request, stop);
-            if (sent % LookEvery == 0)
+            // Each time round the sound part of a request is drawn anew.
+            foreach (var request in operations.SelectMany(Requests).OrderBy(_ => random.Next()).Take(most - sent).ToList())
             {
-                await LookAsync(operations, request, stop);
+                await SendAsync(request, stop);
+                if (sent % LookEvery == 0)
+                {
+                    await LookAsync(operations, request, stop);
+                }
             }
         }
 

@@ -4,23 +4,21 @@ import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
 import { decimalSign, readNumber } from './readNumber'
 
 /** A number as people type it: with a comma or a point, a half, a minus. What does not read is said, and never swallowed. */
-const props = withDefaults(
-  defineProps<{
-    modelValue?: number | null
-    inputId?: string
-    ariaLabel?: string
-    placeholder?: string
-    min?: number
-    max?: number
-    maxFractionDigits?: number
-    suffix?: string
-    fluid?: boolean
-    invalid?: boolean
-    /** Told when the field is left, for what is saved at once. */
-    lazy?: boolean
-  }>(),
-  { maxFractionDigits: 0 },
-)
+const props = defineProps<{
+  modelValue?: number | null
+  inputId?: string
+  ariaLabel?: string
+  placeholder?: string
+  min?: number
+  max?: number
+  /** None for a whole number. */
+  maxFractionDigits?: number
+  suffix?: string
+  fluid?: boolean
+  invalid?: boolean
+  /** Told when the field is left, for what is saved at once. */
+  lazy?: boolean
+}>()
 const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 
 const sign = decimalSign()
@@ -30,7 +28,7 @@ const shown = (value: number | null | undefined) =>
   value === null || value === undefined
     ? ''
     : value.toLocaleString(sign === ',' ? 'de' : 'en', {
-        maximumFractionDigits: props.maxFractionDigits,
+        maximumFractionDigits: props.maxFractionDigits ?? 0,
         useGrouping: false,
       })
 const text = ref(shown(props.modelValue))
@@ -92,8 +90,8 @@ function left() {
   <span class="number" :class="{ fluid }">
     <span class="box">
       <InputText
-        ref="box"
         :id="inputId"
+        ref="box"
         v-model="text"
         :aria-label="ariaLabel"
         :aria-describedby="fault || large ? hintId : undefined"
