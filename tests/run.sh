@@ -26,33 +26,48 @@ install_chromium() {
 
 client_is_current() { git diff --exit-code -- openapi client/src/api/schema.d.ts; }
 
-must . chromium    install_chromium
-must . restore     dotnet restore Mauvaise.slnx --locked-mode
-must . npm-ci      npm ci
+# What does not wait for each other runs beside each other; each batch ends before the next begins.
+beside() { # beside: waits for all that was started, and notes whether one failed
+  local job
+  for job in "$@"; do wait "$job" || bad=1; done
+}
+
+must_all() { # must_all PID...: as beside, and ends here when one failed
+  beside "$@"
+  [ "$bad" = 0 ] || { echo "0 passed, 1 failed"; exit 1; }
+}
+
+run . chromium install_chromium & chromium=$!
+run . restore dotnet restore Mauvaise.slnx --locked-mode & restore=$!
+run . npm-ci npm ci & npm=$!
+must_all "$chromium" "$restore" "$npm"
 touch "$out/packages.stamp"
 must client vite   npm run build
-must . build       dotnet build Mauvaise.slnx -c Release --no-restore
-must client gen    npm run gen
-run  . client-is-current client_is_current
-# Style and analyzers are errors in the build itself; this is the layout of the text.
-run  . cs-format   dotnet format whitespace Mauvaise.slnx --verify-no-changes --no-restore
+client_checks() {
+  bad=0
+  run . format npm run format || bad=1
+  run . lint npm run lint || bad=1
+  run client types npm run typecheck || bad=1
+  run tests/e2e types-e2e npm run typecheck || bad=1
+  run client vitest npx vitest run --reporter=default --reporter=json --outputFile.json="$out/logs/vitest.json" || bad=1
+  return $bad
+}
+run . build dotnet build Mauvaise.slnx -c Release --no-restore & build=$!
+client_checks & checks=$!
+must_all "$build"
 must . publish     dotnet publish src/Mauvaise.Web -c Release --no-build -o "$out/app"
 must . publish-standins dotnet publish src/Mauvaise.StandIns -c Release --no-build -o "$out/standins"
 touch "$out/app.stamp"
-# Beside each other: the client's checks need little of what the .NET tests wait for.
-client_checks() {
-  bad=0
-  run . format npm run format
-  run . lint npm run lint
-  run client types npm run typecheck
-  run tests/e2e types-e2e npm run typecheck
-  run client vitest npx vitest run --reporter=default --reporter=json --outputFile.json="$out/logs/vitest.json"
-  return $bad
-}
-client_checks & checks=$!
-run  . dotnet-test dotnet test --solution Mauvaise.slnx -c Release --no-build --no-ansi --no-progress
-wait "$checks" || bad=1
-PLAYWRIGHT_JSON_OUTPUT_NAME="$out/logs/e2e.json" E2E_ARTIFACTS="$out" run tests/e2e e2e npx playwright test --reporter=list,json
+beside "$checks"
+must client gen    npm run gen
+run  . client-is-current client_is_current || bad=1
+# The browser waits a good deal, and the .NET tests use the time.
+browser() { PLAYWRIGHT_JSON_OUTPUT_NAME="$out/logs/e2e.json" E2E_ARTIFACTS="$out" run tests/e2e e2e npx playwright test --reporter=list,json; }
+browser & e2e=$!
+# Style and analyzers are errors in the build itself; this is the layout of the text.
+run  . cs-format   dotnet format whitespace Mauvaise.slnx --verify-no-changes --no-restore || bad=1
+run  . dotnet-test dotnet test --solution Mauvaise.slnx -c Release --no-build --no-ansi --no-progress || bad=1
+beside "$e2e"
 
 node --input-type=commonjs - "$bad" "$out/logs" <<'J'
 const { readFileSync } = require('node:fs')

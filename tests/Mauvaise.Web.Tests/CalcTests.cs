@@ -119,9 +119,31 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
         var body = new { crop = "courgette", placeKind = "openBed", date = "2026-07-16", latitude = 47.5, signs = new[] { new { sign = "white-dust", present = true } } };
         var answer = await http.SendAsync("/api/calc/suspects", body, HttpStatusCode.OK);
         Assert.Equal("powdery-mildew", answer.GetProperty("suspects")[0].GetProperty("target").GetString());
+        Assert.Equal("powdery-mildew", answer.GetProperty("groups")[0].GetProperty("group").GetString());
+        var sum = answer.GetProperty("suspects").EnumerateArray().Sum(s => s.GetProperty("probability").GetDouble()) + answer.GetProperty("notListed").GetDouble();
+        Assert.InRange(sum, 0.8, 1.000001);
         Assert.Equal("rubs-off", answer.GetProperty("nextQuestion").GetProperty("sign").GetString());
         var unknown = new { crop = "unicorn", placeKind = "openBed", date = "2026-07-16", latitude = 47.5, signs = Array.Empty<object>() };
         Assert.Equal("crop-unknown", (await http.SendAsync("/api/calc/suspects", unknown, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        string[] notSure = ["rubs-off"];
+        var unsure = await http.SendAsync("/api/calc/suspects", new { body.crop, body.placeKind, body.date, body.latitude, body.signs, notSure }, HttpStatusCode.OK);
+        Assert.NotEqual("rubs-off", unsure.GetProperty("nextQuestion").GetProperty("sign").GetString());
+    }
+
+    [Theory]
+    [InlineData("""{"crop":"kalee","signs":[{"sign":"holes","present":true}]}""", "crop", "crop-unknown", "kale")]
+    [InlineData("""{"crop":"kale","signs":[{"sign":"hole","present":true}]}""", "signs", "sign-unknown", "holes")]
+    [InlineData("""{"crop":"kale","signs":[]}""", "signs", "signs-missing", "one sign")]
+    [InlineData("""{"crop":"kale","signs":[{"sign":"holes","present":true},{"sign":"holes","present":false}]}""", "signs", "sign-twice", "holes")]
+    [InlineData("""{"crop":"kale","signs":[{"sign":"holes","present":true}],"notSure":["holes"]}""", "notSure", "sign-twice", "holes")]
+    [InlineData("""{"crop":"kale","signs":[{"sign":"holes","present":true}],"notSure":["slim"]}""", "notSure", "sign-unknown", "slime")]
+    public async Task A_list_of_signs_that_makes_no_sense_is_refused_with_the_nearest_name(string part, string field, string code, string nearest)
+    {
+        var body = System.Text.Json.Nodes.JsonNode.Parse(part)!;
+        (body["placeKind"], body["date"], body["latitude"]) = ("openBed", "2026-07-16", 47.5);
+        var problem = await http.SendAsync("/api/calc/suspects", body, HttpStatusCode.BadRequest);
+        Assert.Equal(code, problem.GetProperty("code").GetString());
+        Assert.Contains(nearest, problem.GetProperty("errors").GetProperty(field)[0].GetString(), StringComparison.Ordinal);
     }
 
     [Theory]

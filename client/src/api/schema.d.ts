@@ -6081,6 +6081,14 @@ export interface components {
             memberId?: null | string;
             /** @default false */
             group: boolean;
+            ownName?: null | string;
+        };
+        NameGroupAnswer: {
+            target: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+            sentence: string;
         };
         /** @enum {unknown} */
         NeedKind: "round" | "treat" | "protect";
@@ -7069,6 +7077,8 @@ export interface components {
              * @default 0.03
              */
             whenUnlisted: number;
+            /** @default false */
+            living: boolean;
         };
         SignAnswer: {
             sign: string;
@@ -7367,6 +7377,7 @@ export interface components {
         SuspectAnswer: {
             target: string;
             name: string;
+            isGroup: boolean;
             latinName: null | string;
             kind: components["schemas"]["TargetKind"];
             /** Format: double */
@@ -7387,10 +7398,21 @@ export interface components {
             probability: number;
             reasons: string[];
         };
+        SuspectGroupCalc: {
+            group: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+        };
         SuspectsAnswer: {
             observation: components["schemas"]["ObservationAnswer"];
             leaf: string;
             suspects: components["schemas"]["SuspectAnswer"][];
+            /** Format: double */
+            notListed: number;
+            meanwhile: null | string;
+            group: null | components["schemas"]["NameGroupAnswer"];
+            together: null | components["schemas"]["TogetherAnswer"];
             next: null | components["schemas"]["QuestionAnswer"];
             namingCanWait: null | components["schemas"]["SharedActionAnswer"];
             trend: null | components["schemas"]["TrendAnswer"];
@@ -7400,6 +7422,10 @@ export interface components {
         };
         SuspectsCalc: {
             suspects: components["schemas"]["SuspectCalc"][];
+            groups: components["schemas"]["SuspectGroupCalc"][];
+            /** Format: double */
+            notListed: number;
+            together: null | components["schemas"]["TwoTroublesCalc"];
             nextQuestion: null | components["schemas"]["QuestionCalc"];
             namingCanWait: null | string;
         };
@@ -7411,6 +7437,7 @@ export interface components {
             /** Format: double */
             latitude: number;
             signs: components["schemas"]["SeenSign"][];
+            notSure?: null | string[];
         };
         TableColumns: {
             fields: components["schemas"]["TableField"][];
@@ -7491,6 +7518,8 @@ export interface components {
             latinName?: null | string;
             kind: components["schemas"]["TargetKind"];
             group: string;
+            nameGroup: string;
+            isGroup?: boolean;
             hosts: string[];
             signs: {
                 [key: string]: number;
@@ -7552,6 +7581,13 @@ export interface components {
         TaskState: "planned" | "done" | "dropped" | "passed" | null;
         /** @enum {unknown} */
         TemperatureUnit: "celsius" | "fahrenheit";
+        TogetherAnswer: {
+            first: string;
+            second: string;
+            /** Format: double */
+            probability: number;
+            sentence: string;
+        };
         TrendAnswer: {
             direction: components["schemas"]["TrendDirection"];
             /** Format: double */
@@ -7688,6 +7724,11 @@ export interface components {
             generations: null | number;
             nights: components["schemas"]["NightOfInfection"][];
             season: components["schemas"]["SeasonAnswer"];
+        };
+        TwoTroublesCalc: {
+            targets: string[];
+            /** Format: double */
+            probability: number;
         };
         UndoRequest: {
             /** Format: int64 */

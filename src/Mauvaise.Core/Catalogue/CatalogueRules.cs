@@ -184,6 +184,11 @@ public static class CatalogueRules
             yield return $"{at}: insect biology wants lower < upper and 0 <= egg < to adult";
         }
 
+        if (t.IsGroup && c.Targets.Any(x => x != t && x.IsGroup && x.NameGroup == t.NameGroup))
+        {
+            yield return $"{at}: another target stands for the name group '{t.NameGroup}' too";
+        }
+
         if (t.Kind == TargetKind.Insect && t.Stages.Count < 2)
         {
             yield return $"{at}: an insect wants two stages of life at least";
@@ -210,7 +215,7 @@ public static class CatalogueRules
         from j in Enumerable.Range(i + 1, c.Targets.Count - i - 1)
         let a = c.Targets[i]
         let b = c.Targets[j]
-        where ShareAHost(a, b, c) && !a.InseparableFrom.Contains(b.Id) && !b.InseparableFrom.Contains(a.Id)
+        where !a.IsGroup && !b.IsGroup && ShareAHost(a, b, c) && !a.InseparableFrom.Contains(b.Id) && !b.InseparableFrom.Contains(a.Id)
         where c.Signs.All(s => Ratio(Likelihood(a, s), Likelihood(b, s)) < SeparatingRatio)
         select $"targets '{a.Id}' and '{b.Id}' share a host and no sign tells them apart; add one or declare them inseparable";
 

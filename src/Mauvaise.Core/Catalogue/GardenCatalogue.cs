@@ -26,6 +26,8 @@ public sealed class GardenCatalogue
     private FrozenDictionary<string, Climate> climateById = FrozenDictionary<string, Climate>.Empty;
     private FrozenDictionary<string, Measure> measureById = FrozenDictionary<string, Measure>.Empty;
     private FrozenDictionary<string, IReadOnlyList<TargetOnCrop>> targetsByCrop = FrozenDictionary<string, IReadOnlyList<TargetOnCrop>>.Empty;
+    private FrozenDictionary<string, Target> groupNames = FrozenDictionary<string, Target>.Empty;
+    private IReadOnlyList<TargetOnCrop> causes = [];
 
     /// <summary>Answers of <see cref="Catalogue.Pairs.Between"/> that were asked for, by the two ids.</summary>
     internal ConcurrentDictionary<(string A, string B), MixingPair> DecidedPairs { get; } = new();
@@ -49,8 +51,9 @@ public sealed class GardenCatalogue
         facts.groupById = facts.Groups.ToFrozenDictionary(g => g.Id);
         facts.climateById = facts.Climates.ToFrozenDictionary(c => c.Id);
         facts.measureById = facts.Measures.ToFrozenDictionary(m => m.Id);
-        facts.targetsByCrop = facts.Crops.ToFrozenDictionary(c => c.Id, c => (IReadOnlyList<TargetOnCrop>)[
-            .. facts.Targets.Where(t => IsHost(t, c)).Select(t => new TargetOnCrop(t, [.. facts.Signs.Select(s => CatalogueRules.Likelihood(t, s))]))]);
+        facts.causes = [.. facts.Targets.Select(t => new TargetOnCrop(t, [.. facts.Signs.Select(s => CatalogueRules.Likelihood(t, s))]))];
+        facts.targetsByCrop = facts.Crops.ToFrozenDictionary(c => c.Id, c => (IReadOnlyList<TargetOnCrop>)[.. facts.causes.Where(t => !t.Target.IsGroup && IsHost(t.Target, c))]);
+        facts.groupNames = facts.Targets.Where(t => t.IsGroup).ToFrozenDictionary(t => t.NameGroup);
         return facts;
     }
 
@@ -92,6 +95,8 @@ public sealed class GardenCatalogue
         climateById = climateById,
         measureById = measureById,
         targetsByCrop = targetsByCrop,
+        groupNames = groupNames,
+        causes = causes,
     };
 
     /// <summary>Null when the catalogue has no such material; the same for the other finders.</summary>
@@ -113,15 +118,21 @@ public sealed class GardenCatalogue
     /// <summary>The first recipe whose active is this material: the usual way to mix it. Null when none is known.</summary>
     public Recipe? RecipeFor(string materialId) => Recipes.FirstOrDefault(r => r.Active.Material == materialId);
 
-    /// <summary>Every target that lives on the crop.</summary>
+    /// <summary>Every target that is known to live on the crop, kinds alone.</summary>
     public IReadOnlyList<TargetOnCrop> TargetsOn(Crop crop) => targetsByCrop[crop.Id];
+
+    /// <summary>Everything that has a name, on whatever crop: kinds, and names of whole groups.</summary>
+    public IReadOnlyList<TargetOnCrop> Causes => causes;
+
+    /// <summary>The target that stands for a whole name group; null when none does.</summary>
+    public Target? NameOfGroup(string nameGroup) => groupNames.GetValueOrDefault(nameGroup);
 
     /// <summary>True when the target lives on the crop, by crop id, family or "all".</summary>
     public static bool IsHost(Target target, Crop crop) =>
         target.Hosts.Any(h => h == "all" || h == crop.Id || h == crop.Family);
 }
 
-/// <summary>A target of a crop with its likelihood of every sign, in the order of <see cref="GardenCatalogue.Signs"/>.</summary>
+/// <summary>A target with its likelihood of every sign, in the order of <see cref="GardenCatalogue.Signs"/>.</summary>
 public sealed record TargetOnCrop(Target Target, double[] Likelihoods);
 
 /// <summary>The catalogue files contradict each other or miss something.</summary>

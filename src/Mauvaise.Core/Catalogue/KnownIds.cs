@@ -62,6 +62,7 @@ public static class KnownIds
         public const string LookAlikes = "look-alikes";
         public const string SoilPests = "soil-pests";
         public const string Hopeless = "hopeless";
+        public const string Animals = "animals";
     }
 
     public static class Signs

@@ -59,6 +59,10 @@ public sealed record Target
     public required TargetKind Kind { get; init; }
     /// <summary>Group that shares an action: "sap-feeders", "chewers", "surface-mildew", "leaf-spots", "look-alikes", "hopeless", ...</summary>
     public required string Group { get; init; }
+    /// <summary>What it is called by whoever can not tell its kind: "aphid", "caterpillar", "leaf-spot", "shortage", ...</summary>
+    public required string NameGroup { get; init; }
+    /// <summary>It stands for its whole name group, also for kinds that are not listed.</summary>
+    public bool IsGroup { get; init; }
     /// <summary>Crop or family ids; "all" for any crop.</summary>
     public required IReadOnlyList<string> Hosts { get; init; }
     /// <summary>Probability of each sign given this target, 0.01 to 0.99, by sign id; unlisted signs have the sign's own small value.</summary>

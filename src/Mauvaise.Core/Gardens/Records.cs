@@ -20,6 +20,7 @@ public enum RootCheck { NotLooked, Clean, Troubled }
 /// <param name="LookId">Shared by the troubles that were counted on the same leaves; the first one's id.</param>
 /// <param name="WalkId">The round it was made on; null outside one.</param>
 /// <param name="Named">Target id, once somebody has named it.</param>
+/// <param name="OwnName">What the gardener calls it, where the catalogue has no name; null otherwise.</param>
 /// <param name="NameIsGroup">The name stands for its whole group: nobody has settled which of them it is.</param>
 /// <param name="SeverityPercent">Share of the leaf area of affected leaves, 0 to 100.</param>
 public sealed record Observation(
@@ -40,8 +41,12 @@ public sealed record Observation(
     IReadOnlyList<SeenSign> Signs,
     string? Named,
     bool NameIsGroup,
-    string? Note)
+    string? Note,
+    string? OwnName = null)
 {
+    /// <summary>A name of one's own has this many letters at the most.</summary>
+    public const int OwnNameLetters = 80;
+
     /// <summary>Share of leaves affected, 0 to 1; null when no leaf was looked at.</summary>
     public double? Incidence => LeavesLooked > 0 ? (double)LeavesAffected / LeavesLooked : null;
 }

@@ -7,6 +7,12 @@ namespace Mauvaise.Core.Identification;
 /// <summary>A cause with its probability and what speaks for and against it, strongest first.</summary>
 public sealed record Suspect(Target Target, double Probability, IReadOnlyList<Clue> For, IReadOnlyList<Clue> Against);
 
+/// <summary>All that goes by one name when its kind can not be told, with the kinds that are not listed.</summary>
+public sealed record SuspectGroup(string NameGroup, double Probability);
+
+/// <summary>Two troubles that together explain what no single one does.</summary>
+public sealed record TwoTroubles(Target First, Target Second, double Probability);
+
 /// <summary>The question that would narrow the ranking most.</summary>
 /// <param name="GainBits">Expected information, bits.</param>
 /// <param name="LeadIfYes">Probability of the leading suspect after a yes.</param>
@@ -16,12 +22,22 @@ public sealed record NextQuestion(Sign Sign, double GainBits, double LeadIfYes, 
 public sealed record SharedAction(string Group, double Probability, string Sentence);
 
 /// <summary>The ranking of causes, the best next question, and whether a name matters.</summary>
+/// <param name="Suspects">Kinds, and names of whole groups for kinds that are not listed; with <paramref name="NotListed"/> they sum to 1.</param>
+/// <param name="Groups">Name groups, the likeliest first.</param>
+/// <param name="NotListed">Probability that it is none of these.</param>
+/// <param name="Together">The likeliest two at once; null when one explains it as well.</param>
 /// <param name="NamingCanWait">Null when the leading suspects want different things.</param>
-public sealed record SuspectRanking(IReadOnlyList<Suspect> Suspects, NextQuestion? Next, SharedAction? NamingCanWait);
+public sealed record SuspectRanking(
+    IReadOnlyList<Suspect> Suspects,
+    IReadOnlyList<SuspectGroup> Groups,
+    double NotListed,
+    TwoTroubles? Together,
+    NextQuestion? Next,
+    SharedAction? NamingCanWait);
 
 /// <summary>
-/// Names a cause from signs: naive Bayes over the catalogue's likelihoods, with the circumstances as the prior. Signs that
-/// nobody looked for say nothing.
+/// Names a cause from signs: naive Bayes over the catalogue's likelihoods, with the circumstances as the prior. Signs that nobody
+/// looked for say nothing. Beside the listed causes stand two of them at once, and something that is not listed.
 /// </summary>
 public static class SuspectRanker
 {
@@ -34,7 +50,38 @@ public static class SuspectRanker
     /// <summary>Suspects that come with their clues; the rest only have a probability.</summary>
     private const int Explained = 8;
 
-    /// <summary>Ranks every cause that lives on the crop. Probabilities sum to 1.</summary>
+    /// <summary>After so many answers of "no" and "not sure" it is enough.</summary>
+    private const int MostQuestions = 6;
+
+    /// <summary>A question that is expected to tell less than this is not worth asking, bits.</summary>
+    private const double WorthAsking = 0.02;
+
+    /// <summary>
+    /// Something that is not listed: its weight against all that lives on the crop, and how likely any one sign is under it (assumed). A
+    /// reject option in the sense of Chow 1970, doi:10.1109/TIT.1970.1054406: where no listed cause makes the signs likelier than
+    /// these flat chances do, it leads.
+    /// </summary>
+    private const double OtherWeight = 0.035, OtherShows = 0.15, OtherLacks = 0.9;
+
+    /// <summary>Weight of two causes at once against the product of their shares (assumed).</summary>
+    private const double TogetherWeight = 0.1;
+
+    /// <summary>Fitted on the tuning cases.</summary>
+    private const double Sharpness = 1.3;
+
+    /// <summary>A sign that is no likelier than this under a cause is not explained by it; such a cause reaches this probability at the most.</summary>
+    private const double Unexplained = 0.03, MostUnexplained = 0.69;
+
+    /// <summary>Causes that are tried in pairs: for each sign, those that explain it best.</summary>
+    private const int PairedForEachSign = 3;
+
+    /// <summary>Two at once are spoken of from this probability on.</summary>
+    private const double TellTogether = 0.4;
+
+    /// <summary>How likely a sign of life is at the most where nothing alive is at work.</summary>
+    private const double LifeWithoutLife = 0.01;
+
+    /// <summary>Ranks every cause there is. Probabilities with that of something not listed sum to 1.</summary>
     /// <param name="notSure">Signs that were asked for and not settled: they say nothing and are not asked again.</param>
     /// <exception cref="ArgumentException">A sign is not in the catalogue.</exception>
     public static SuspectRanking Rank(GardenCatalogue catalogue, Circumstances where, IReadOnlyList<SeenSign> seen, IReadOnlySet<string>? notSure = null)
@@ -42,35 +89,145 @@ public static class SuspectRanker
         var evidence = seen.Select(s => (
             Sign: catalogue.FindSign(s.Sign) ?? throw new ArgumentException($"There is no sign '{s.Sign}'.", nameof(seen)),
             s.Present)).ToList();
-        var causes = catalogue.TargetsOn(where.Crop);
+        var causes = catalogue.Causes;
+        var prior = new double[causes.Count];
+        double onCrop = 0;
+        for (var i = 0; i < prior.Length; i++)
+        {
+            prior[i] = where.PriorWeight(causes[i].Target);
+            onCrop += prior[i];
+        }
+
         var p = new double[causes.Count];
         for (var i = 0; i < p.Length; i++)
         {
-            p[i] = where.PriorWeight(causes[i].Target);
+            p[i] = prior[i];
             foreach (var (sign, present) in evidence)
             {
                 p[i] *= Chance(causes[i].Target, sign, present);
             }
         }
 
-        var total = p.Sum();
-        for (var i = 0; i < p.Length; i++)
+        var other = OtherWeight * onCrop;
+        foreach (var (_, present) in evidence)
         {
-            p[i] /= total;
+            other *= present ? OtherShows : OtherLacks;
         }
+
+        var pairs = Pairs(causes, prior, onCrop, evidence);
+        var total = p.Sum() + other + pairs.Sum(x => x.Weight);
+        var best = pairs.OrderByDescending(x => x.Weight).FirstOrDefault();
+        // Two at once count half for each of them.
+        foreach (var (i, j, weight) in pairs)
+        {
+            p[i] += weight / 2;
+            p[j] += weight / 2;
+        }
+
+        var notListed = Sharpen(p, other, total);
+        notListed += HeldDown(causes, p, evidence);
 
         var order = Enumerable.Range(0, p.Length).OrderByDescending(i => p[i]).ThenBy(i => causes[i].Target.Id, StringComparer.Ordinal).ToArray();
         var ranking = order.Select((i, rank) => rank < Explained
             ? Explain(causes, p, i, where, evidence)
             : new Suspect(causes[i].Target, p[i], [], [])).ToList();
         var asked = evidence.Select(e => e.Sign.Id).Concat(notSure ?? new HashSet<string>()).ToHashSet();
-        return new SuspectRanking(ranking, BestQuestion(catalogue, causes, p, order[0], asked), NamingCanWait(ranking));
+        var enough = evidence.Count(e => !e.Present) + (notSure?.Count ?? 0) >= MostQuestions;
+        return new SuspectRanking(
+            ranking,
+            [.. ranking.GroupBy(s => s.Target.NameGroup).Select(g => new SuspectGroup(g.Key, g.Sum(s => s.Probability))).OrderByDescending(g => g.Probability).ThenBy(g => g.NameGroup, StringComparer.Ordinal)],
+            notListed,
+            best.Weight / total >= TellTogether ? new TwoTroubles(causes[best.I].Target, causes[best.J].Target, best.Weight / total) : null,
+            enough ? null : BestQuestion(catalogue, causes, p, order[0], asked),
+            NamingCanWait(ranking));
     }
 
+    /// <summary>A kind that does not explain a sign that is there is never told for sure; the rest goes to what is not listed.</summary>
+    private static double HeldDown(IReadOnlyList<TargetOnCrop> causes, double[] p, List<(Sign Sign, bool Present)> evidence)
+    {
+        var lead = Array.IndexOf(p, p.Max());
+        if (p[lead] <= MostUnexplained || evidence.TrueForAll(e => !e.Present || Chance(causes[lead].Target, e.Sign, true) > Unexplained))
+        {
+            return 0;
+        }
+
+        var over = p[lead] - MostUnexplained;
+        p[lead] = MostUnexplained;
+        return over;
+    }
+
+    /// <summary>
+    /// Weights as probabilities, sharpened: signs of one cause come together oftener than if they were independent of each other in
+    /// the catalogue's figures, and on the tuning cases the leader was right oftener than it was told (temperature scaling, Guo and
+    /// others 2017, arXiv:1706.04599).
+    /// </summary>
+    /// <returns>The probability of something that is not listed.</returns>
+    private static double Sharpen(double[] weights, double other, double total)
+    {
+        var sum = 0.0;
+        for (var i = 0; i < weights.Length; i++)
+        {
+            weights[i] = Math.Pow(weights[i] / total, Sharpness);
+            sum += weights[i];
+        }
+
+        var notListed = Math.Pow(other / total, Sharpness);
+        sum += notListed;
+        for (var i = 0; i < weights.Length; i++)
+        {
+            weights[i] /= sum;
+        }
+
+        return notListed / sum;
+    }
+
+    /// <summary>How likely an answer is under a cause. What is no pest does not crawl, fly up or drip honeydew.</summary>
     private static double Chance(Target t, Sign sign, bool present)
     {
         var p = CatalogueRules.Likelihood(t, sign);
+        if (sign.Living && t.Kind == TargetKind.LookAlike && !t.Signs.ContainsKey(sign.Id))
+        {
+            p = Math.Min(p, LifeWithoutLife);
+        }
+
         return present ? p : 1 - p;
+    }
+
+    /// <summary>Two causes at once: a sign shows when either of them shows it (noisy or, Pearl 1988).</summary>
+    private static List<(int I, int J, double Weight)> Pairs(IReadOnlyList<TargetOnCrop> causes, double[] prior, double onCrop, List<(Sign Sign, bool Present)> evidence)
+    {
+        if (evidence.Count(e => e.Present) < 2)
+        {
+            return [];
+        }
+
+        var paired = evidence.Where(e => e.Present)
+            .SelectMany(e => Enumerable.Range(0, causes.Count).Where(i => !causes[i].Target.IsGroup).OrderByDescending(i => prior[i] * CatalogueRules.Likelihood(causes[i].Target, e.Sign)).Take(PairedForEachSign))
+            .Distinct().Order().ToList();
+        var pairs = new List<(int, int, double)>();
+        for (var a = 0; a < paired.Count; a++)
+        {
+            for (var b = a + 1; b < paired.Count; b++)
+            {
+                var (i, j) = (paired[a], paired[b]);
+                // Two of one name group look like one of them.
+                if (causes[i].Target.NameGroup == causes[j].Target.NameGroup)
+                {
+                    continue;
+                }
+
+                var weight = TogetherWeight * prior[i] * prior[j] / onCrop;
+                foreach (var (sign, present) in evidence)
+                {
+                    var neither = (1 - Chance(causes[i].Target, sign, true)) * (1 - Chance(causes[j].Target, sign, true));
+                    weight *= present ? 1 - neither : neither;
+                }
+
+                pairs.Add((i, j, weight));
+            }
+        }
+
+        return pairs;
     }
 
     private static Suspect Explain(IReadOnlyList<TargetOnCrop> causes, double[] p, int i, Circumstances where, List<(Sign Sign, bool Present)> evidence)
@@ -123,7 +280,8 @@ public static class SuspectRanker
             return null;
         }
 
-        var now = -p.Sum(PLogP);
+        var all = p.Sum();
+        var now = PLogP(all) - p.Sum(PLogP);
         NextQuestion? best = null;
         for (var s = 0; s < catalogue.Signs.Count; s++)
         {
@@ -133,7 +291,7 @@ public static class SuspectRanker
                 continue;
             }
 
-            // Entropy after the answer, from sums alone: H = log2(S) - sum(w log2 w) / S for weights w with sum S.
+            // Entropy after the answer, from sums alone: S H = S log2(S) - sum(w log2 w) for weights w with sum S.
             double yes = 0, yesLog = 0, no = 0, noLog = 0;
             for (var i = 0; i < p.Length; i++)
             {
@@ -145,7 +303,7 @@ public static class SuspectRanker
             }
 
             var gain = Math.Round(now - (PLogP(yes) - yesLog) - (PLogP(no) - noLog), 9);
-            if (gain > 0.01 && (best is null || gain > best.GainBits || (gain == best.GainBits && string.CompareOrdinal(sign.Id, best.Sign.Id) < 0)))
+            if (gain > WorthAsking && (best is null || gain > best.GainBits || (gain == best.GainBits && string.CompareOrdinal(sign.Id, best.Sign.Id) < 0)))
             {
                 var leadYes = p[lead] * causes[lead].Likelihoods[s];
                 best = new NextQuestion(sign, gain, leadYes / yes, (p[lead] - leadYes) / no);

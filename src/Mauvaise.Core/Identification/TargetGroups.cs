@@ -15,6 +15,7 @@ public static class TargetGroups
         KnownIds.TargetGroups.LookAlikes => "no pest",
         KnownIds.TargetGroups.SoilPests => "something at the roots",
         KnownIds.TargetGroups.Hopeless => "something no spray cures",
+        KnownIds.TargetGroups.Animals => "an animal",
         _ => "something of one kind",
     };
 

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Scouting;
@@ -18,10 +19,16 @@ public sealed record Circumstances(
     /// <summary>Weight of a host in the wrong season, against 1 in season (assumed).</summary>
     private const double OutOfSeason = 0.15;
 
+    /// <summary>Weight of a cause on a crop that it is not known to live on: a list of hosts is never whole (assumed).</summary>
+    private const double UnusualHere = 0.006;
+
+    /// <summary>Weight of the name of a whole group, against that of a kind: for the kinds that are not listed (assumed).</summary>
+    private const double OtherKind = 0.04;
+
     /// <summary>How likely a target is before any sign, as a weight: its commonness times everything of <see cref="CluesFor"/>.</summary>
     public double PriorWeight(Target t)
     {
-        var weight = t.Commonness * (InSeason(t) ? 1 : OutOfSeason) * (Shelter == Shelter.Open ? 1 : t.UnderCoverFactor);
+        var weight = t.Commonness * (t.IsGroup ? OtherKind : GardenCatalogue.IsHost(t, Crop) ? 1 : UnusualHere) * (InSeason(t) ? 1 : OutOfSeason) * (Shelter == Shelter.Open ? 1 : t.UnderCoverFactor);
         if (Local?.TryGetValue(t.Id, out var clues) == true)
         {
             foreach (var clue in clues)
@@ -44,6 +51,11 @@ public sealed record Circumstances(
         if (Shelter != Shelter.Open && Math.Abs(t.UnderCoverFactor - 1) > 0.01)
         {
             yield return new("cover", t.UnderCoverFactor, t.UnderCoverFactor > 1 ? "likes it under cover" : "seldom under cover");
+        }
+
+        if (!GardenCatalogue.IsHost(t, Crop))
+        {
+            yield return new("host", UnusualHere, $"not known to live on {Crop.Name.InSentence()}");
         }
 
         foreach (var clue in Local?.GetValueOrDefault(t.Id) ?? [])

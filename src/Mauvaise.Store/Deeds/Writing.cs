@@ -105,6 +105,7 @@ public static class Writing
         Roots = o.Roots,
         Named = o.Named,
         NameIsGroup = o.NameIsGroup,
+        OwnName = o.OwnName,
         Note = o.Note,
         Signs = [.. o.Signs.Select(x => new ObservedSignRow { ObservationId = o.Id, Sign = x.Sign, Present = x.Present })],
     };

@@ -202,7 +202,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     public static Observation ToObservation(ObservationRow o) =>
         new(o.Id, o.LookId, o.WalkId, o.PlantingId, o.At, o.LeavesLooked, o.LeavesAffected, o.SeverityPercent, o.Ants, o.Helpers, o.Mummies,
             o.Part, o.Side, o.Roots,
-            [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.NameIsGroup, o.Note);
+            [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.NameIsGroup, o.Note, o.OwnName);
 
     public static Batch ToBatch(BatchRow b) =>
         new(b.Id, b.MadeAt, b.Recipe, b.Step, b.Litres, b.UseBy, b.Target,

@@ -606,6 +606,10 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(2000)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("OwnName")
+                        .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Part")
                         .IsRequired()
                         .HasMaxLength(32)

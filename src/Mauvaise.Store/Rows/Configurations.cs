@@ -1,3 +1,4 @@
+using Mauvaise.Core.Gardens;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 
@@ -74,6 +75,7 @@ internal sealed class ObservationConfiguration : IEntityTypeConfiguration<Observ
 {
     public void Configure(EntityTypeBuilder<ObservationRow> row)
     {
+        row.Property(r => r.OwnName).HasMaxLength(Observation.OwnNameLetters);
         row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
         row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Restrict);
         row.HasMany(r => r.Signs).WithOne().HasForeignKey(s => s.ObservationId).OnDelete(DeleteBehavior.Cascade);

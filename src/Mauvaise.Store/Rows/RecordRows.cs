@@ -24,6 +24,8 @@ public sealed class ObservationRow
     public RootCheck Roots { get; set; }
     public string? Named { get; set; }
     public bool NameIsGroup { get; set; }
+    /// <summary>What the gardener calls it, where the catalogue has no name.</summary>
+    public string? OwnName { get; set; }
     public string? Note { get; set; }
     public List<ObservedSignRow> Signs { get; set; } = [];
 }

@@ -24,13 +24,29 @@ public sealed record WindowRequest(HourColumns Hours, string Material, PlaceFact
 
 public sealed record WindowCalc(IReadOnlyList<HourAnswer> Hours, IReadOnlyList<WindowAnswer> Windows);
 
-public sealed record SuspectsRequest(string Crop, PlaceKind PlaceKind, DateOnly Date, double Latitude, IReadOnlyList<SeenSign> Signs);
+/// <param name="NotSure">Signs that were asked for and not settled.</param>
+public sealed record SuspectsRequest(string Crop, PlaceKind PlaceKind, DateOnly Date, double Latitude, IReadOnlyList<SeenSign> Signs, IReadOnlyList<string>? NotSure = null);
 
 public sealed record SuspectCalc(string Target, string Name, double Probability, IReadOnlyList<string> Reasons);
 
 public sealed record QuestionCalc(string Sign, string Question);
 
-public sealed record SuspectsCalc(IReadOnlyList<SuspectCalc> Suspects, QuestionCalc? NextQuestion, string? NamingCanWait);
+/// <param name="Group">"aphid", "caterpillar", "leaf-spot", ...: kinds of it that are listed and those that are not.</param>
+public sealed record SuspectGroupCalc(string Group, string Name, double Probability);
+
+public sealed record TwoTroublesCalc(IReadOnlyList<string> Targets, double Probability);
+
+/// <param name="Suspects">Kinds that are listed, the likeliest first.</param>
+/// <param name="Groups">What it may be called when the kind can not be told.</param>
+/// <param name="NotListed">Share of something that is not listed, 0 to 1.</param>
+/// <param name="Together">Two at once; null when one explains it as well.</param>
+public sealed record SuspectsCalc(
+    IReadOnlyList<SuspectCalc> Suspects,
+    IReadOnlyList<SuspectGroupCalc> Groups,
+    double NotListed,
+    TwoTroublesCalc? Together,
+    QuestionCalc? NextQuestion,
+    string? NamingCanWait);
 
 /// <summary>Calculators of hours, cover and naming.</summary>
 public static class SkyCalc
@@ -91,20 +107,28 @@ public static class SkyCalc
 
     private static Results<Ok<SuspectsCalc>, ProblemHttpResult> SuspectsOf(SuspectsRequest body, GardenCatalogue catalogue)
     {
+        var notSure = body.NotSure ?? [];
+        var named = body.Signs.Select(s => s.Sign).Concat(notSure).ToList();
+        var unknown = named.Find(s => catalogue.FindSign(s) is null);
+        var twice = named.GroupBy(s => s).FirstOrDefault(g => g.Count() > 1)?.Key;
         var checks = new Checks()
-            .That(catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", "This crop is not in the catalogue.")
+            .That(catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", $"This crop is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Crop, catalogue.Crops.Select(c => c.Id))}; another-crop stands for any other.")
             .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90.")
-            .That(body.Signs.All(s => catalogue.FindSign(s.Sign) is not null), "signs", "sign-unknown", "One of the signs is not in the catalogue.")
-            .That(body.Signs.Select(s => s.Sign).Distinct().Count() == body.Signs.Count, "signs", "sign-twice", "A sign is named twice.");
+            .That(body.Signs.Count > 0, "signs", "signs-missing", "Name one sign at least.")
+            .That(unknown is null, body.NotSure?.Contains(unknown ?? "") == true ? "notSure" : "signs", "sign-unknown", $"A sign is not in the catalogue. The nearest name is {CatalogueRules.Nearest(unknown ?? "", catalogue.Signs.Select(s => s.Id))}.")
+            .That(twice is null, notSure.Contains(twice ?? "") ? "notSure" : "signs", "sign-twice", $"The sign {twice} is named twice: it is there, or not, or nobody is sure.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
         var where = new Circumstances(catalogue.Crop(body.Crop), Place.ShelterOf(body.PlaceKind), Garden.NorthernMonth(body.Latitude, body.Date));
-        var ranking = SuspectRanker.Rank(catalogue, where, body.Signs);
+        var ranking = SuspectRanker.Rank(catalogue, where, body.Signs, notSure.ToHashSet());
         return TypedResults.Ok(new SuspectsCalc(
-            [.. ranking.Suspects.Select(s => new SuspectCalc(s.Target.Id, s.Target.Name, s.Probability, [.. s.For.Concat(s.Against).Select(c => c.Sentence)]))],
+            [.. ranking.Suspects.Where(s => !s.Target.IsGroup).Select(s => new SuspectCalc(s.Target.Id, s.Target.Name, s.Probability, [.. s.For.Concat(s.Against).Select(c => c.Sentence)]))],
+            [.. ranking.Groups.Select(g => new SuspectGroupCalc(g.NameGroup, catalogue.NameOfGroup(g.NameGroup)?.Name ?? g.NameGroup, g.Probability))],
+            ranking.NotListed,
+            ranking.Together is { } two ? new TwoTroublesCalc([two.First.Id, two.Second.Id], two.Probability) : null,
             ranking.Next is { } q ? new QuestionCalc(q.Sign.Id, q.Sign.Question) : null,
             ranking.NamingCanWait?.Sentence));
     }

@@ -19,6 +19,14 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         return words;
     }
 
+    /// <summary>A short name, as it was before it was made safe.</summary>
+    public string? Name(string column, int letters)
+    {
+        var name = Note(column);
+        Hold(name is null || name.Length <= letters, column, $"it has up to {letters} letters");
+        return name;
+    }
+
     public void Hold(bool holds, string column, string why)
     {
         if (!holds)

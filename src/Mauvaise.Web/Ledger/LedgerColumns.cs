@@ -22,7 +22,7 @@ public static class LedgerColumns
         "kind", "id", "at", "person", "places", "planting_ids", "against", "note",
         "material", "batch_id", "per_litre", "litres", "expected_litres", "share_wetted", "parts", "why", "patch_test", "temperature_c", "humidity_percent", "wind_m_s", "struck_at",
         "measure", "due_on", "leaves_off",
-        "leaves_looked", "leaves_affected", "severity_percent", "ants", "helpers", "mummies", "part", "side", "roots", "signs_there", "signs_not_there", "name_is_group",
+        "leaves_looked", "leaves_affected", "severity_percent", "ants", "helpers", "mummies", "part", "side", "roots", "signs_there", "signs_not_there", "name_is_group", "own_name",
         "spray_id", "task_id", "count_id", "before_id", "outcome", "injury", "injury_signs", "alive", "dead", "discounted_for",
         "look_id", "walk_id",
     ];

@@ -137,6 +137,7 @@ public static class LedgerCsvReader
             Roots = line.Enum<RootCheck>("roots"),
             Named = line.Target(),
             NameIsGroup = line.Yes("name_is_group"),
+            OwnName = line.Name("own_name", Observation.OwnNameLetters),
             Note = line.Note("note"),
             Signs = [.. Signs("signs_there", true), .. Signs("signs_not_there", false)],
         };

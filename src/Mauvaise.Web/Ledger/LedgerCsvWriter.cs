@@ -94,6 +94,7 @@ public static class LedgerCsvWriter
         ["signs_there"] = string.Join(' ', r.Signs.Where(x => x.Present).Select(x => x.Sign).Order(StringComparer.Ordinal)),
         ["signs_not_there"] = string.Join(' ', r.Signs.Where(x => !x.Present).Select(x => x.Sign).Order(StringComparer.Ordinal)),
         ["name_is_group"] = YesNo(r.NameIsGroup),
+        ["own_name"] = LedgerColumns.Safe(r.OwnName),
         ["look_id"] = r.LookId.ToString(),
         ["walk_id"] = r.WalkId?.ToString(),
     };

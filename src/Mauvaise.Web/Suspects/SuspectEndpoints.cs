@@ -14,9 +14,11 @@ namespace Mauvaise.Web.Suspects;
 
 /// <param name="Drawing">Of the sign it shows most often.</param>
 /// <param name="Underside">That sign is seen from below.</param>
+/// <param name="IsGroup">It stands for the kinds of its group that are not listed.</param>
 public sealed record SuspectAnswer(
     string Target,
     string Name,
+    bool IsGroup,
     string? LatinName,
     TargetKind Kind,
     double Probability,
@@ -36,10 +38,24 @@ public sealed record QuestionAnswer(string Sign, string Question, double LeadIfY
 /// <param name="Target">The likeliest of the group, which stands for it.</param>
 public sealed record SharedActionAnswer(string Words, string Target, string Sentence);
 
+/// <summary>A name for the whole group, when that is sure and the kind is not.</summary>
+/// <param name="Target">The target that stands for the group.</param>
+public sealed record NameGroupAnswer(string Target, string Name, double Probability, string Sentence);
+
+/// <summary>That two troubles are at work.</summary>
+public sealed record TogetherAnswer(string First, string Second, double Probability, string Sentence);
+
+/// <param name="NotListed">Probability of something that is not in the catalogue.</param>
+/// <param name="Meanwhile">What to do until it has a name; null when a listed cause leads.</param>
+/// <param name="Group">Null when a kind is sure, or no group is.</param>
 public sealed record SuspectsAnswer(
     ObservationAnswer Observation,
     string Leaf,
     IReadOnlyList<SuspectAnswer> Suspects,
+    double NotListed,
+    string? Meanwhile,
+    NameGroupAnswer? Group,
+    TogetherAnswer? Together,
     QuestionAnswer? Next,
     SharedActionAnswer? NamingCanWait,
     TrendAnswer? Trend,
@@ -50,12 +66,19 @@ public sealed record SuspectsAnswer(
 public sealed record SignAnswer(string Sign, bool Present, Guid? MemberId = null);
 
 /// <param name="Group">The name stands for its whole group, because nobody has settled which of them it is.</param>
-public sealed record NameGiven(string Target, Guid? MemberId = null, bool Group = false);
+/// <param name="OwnName">What the gardener calls it, when the target only says of which group it is; longer ones are cut.</param>
+public sealed record NameGiven(string Target, Guid? MemberId = null, bool Group = false, string? OwnName = null);
 
 /// <summary>Naming: the ranking, the next question, the name.</summary>
 public static class SuspectEndpoints
 {
     private const int Shown = 6;
+
+    /// <summary>A group is offered as a name from this probability on.</summary>
+    private const double GroupSure = 0.7;
+
+    private const string NotListedMeanwhile =
+        "Something that is not listed explains this better than anything that is. Meanwhile: take the worst leaves off and bin them, keep it apart from its neighbours, and look again in three days. You can name it yourself.";
 
     public static void MapSuspects(this IEndpointRouteBuilder app)
     {
@@ -84,6 +107,10 @@ public static class SuspectEndpoints
             ObservationEndpoints.Answer(s, seen),
             crop.Leaf,
             [.. ranking.Suspects.Take(Shown).Select(x => Suspect(s.Catalogue, x))],
+            ranking.NotListed,
+            ranking.NotListed > ranking.Suspects[0].Probability ? NotListedMeanwhile : null,
+            Group(s.Catalogue, ranking),
+            ranking.Together is { } two ? new TogetherAnswer(two.First.Name, two.Second.Name, two.Probability, $"Perhaps two at once: {two.First.Name.InSentence()} and {two.Second.Name.InSentence()}. Name the one that is worse here, and count the other as well.") : null,
             ranking.Next is { } q ? new QuestionAnswer(q.Sign.Id, q.Sign.Question, q.LeadIfYes, q.LeadIfNo) : null,
             ranking.NamingCanWait is { } shared ? new SharedActionAnswer(TargetGroups.Words(shared.Group), ranking.Suspects[0].Target.Id, shared.Sentence) : null,
             TrendAnswer.Of(WalkRound.TrendOf(s, planting.Id, lead.Id, seen)),
@@ -131,25 +158,33 @@ public static class SuspectEndpoints
             return checks.Problem();
         }
 
-        if (row.Named != body.Target || row.NameIsGroup != body.Group)
+        var own = body.OwnName?.Trim() is { Length: > 0 } name ? name[..Math.Min(name.Length, Observation.OwnNameLetters)] : null;
+        if (row.Named != body.Target || row.NameIsGroup != body.Group || row.OwnName != own)
         {
             var target = catalogue.Target(body.Target);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Named it {(body.Group ? TargetGroups.Words(target.Group) : target.Name.InSentence())}", _ =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Named it {own ?? (body.Group ? TargetGroups.Words(target.Group) : target.Name.InSentence())}", _ =>
             {
                 row.Named = body.Target;
                 row.NameIsGroup = body.Group;
+                row.OwnName = own;
             }, stop);
         }
 
         return TypedResults.NoContent();
     }
 
+    private static NameGroupAnswer? Group(GardenCatalogue catalogue, SuspectRanking ranking) =>
+        ranking.Groups[0] is var first && first.Probability >= GroupSure && ranking.Suspects[0].Probability < GroupSure && catalogue.NameOfGroup(first.NameGroup) is { } target
+            ? new NameGroupAnswer(target.Id, target.Name, first.Probability, $"{first.Probability * 100:0} in 100 it is {target.Name.InSentence()}; which kind is not settled, and need not be.")
+            : null;
+
     private static SuspectAnswer Suspect(GardenCatalogue catalogue, Suspect x)
     {
         var sign = catalogue.FindSign(x.Target.Signs.MaxBy(p => p.Value).Key)!;
         return new(
             x.Target.Id,
-            x.Target.Name,
+            x.Target.IsGroup ? $"{x.Target.Name}, of a kind that is not listed" : x.Target.Name,
+            x.Target.IsGroup,
             x.Target.LatinName,
             x.Target.Kind,
             x.Probability,

@@ -77,9 +77,9 @@ public static class ObservationEndpoints
         ActionLine.At(s, planting, target);
 
     private static string? NamedAs(GardenSnapshot s, Observation o) =>
-        o.Named is null || s.Catalogue.FindTarget(o.Named) is not { } target ? null
+        o.OwnName ?? (o.Named is null || s.Catalogue.FindTarget(o.Named) is not { } target ? null
         : o.NameIsGroup ? char.ToUpperInvariant(TargetGroups.Words(target.Group)[0]) + TargetGroups.Words(target.Group)[1..]
-        : target.Name;
+        : target.Name);
 
     private static void CheckTrouble(GardenSnapshot s, Checks checks, string at, int looked, int affected, double? severity, IReadOnlyList<SeenSign> signs) => checks
         .That(affected >= 0, at + "leavesAffected", "affected-negative", "Affected leaves can not be fewer than 0.")

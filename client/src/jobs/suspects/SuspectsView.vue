@@ -8,6 +8,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { dayAndClock, inSentence, percent } from '@/kit/format'
 import { useWalk } from '../walk/useWalk'
+import NameIt from './NameIt.vue'
 import ObservationPhotos from './ObservationPhotos.vue'
 import SuspectPair from './SuspectPair.vue'
 
@@ -39,7 +40,7 @@ const answering = useGardenWrite((gardenId, yes: boolean) =>
     }),
   ),
 )
-const naming = useGardenWrite((gardenId, body: { target: string; group: boolean }) =>
+const naming = useGardenWrite((gardenId, body: { target: string; group: boolean; ownName?: string }) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/observations/{observationId}/name', {
       ...path(gardenId),
@@ -64,8 +65,8 @@ const treatable = computed(
 )
 
 /** Gives the name, then goes to its ladder, to the bench for it, or on with the walk. */
-async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = false) {
-  if (!data.value || (await naming.mutateAsync({ target, group }).catch(() => null)) === null) return
+async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = false, ownName?: string) {
+  if (!data.value || (await naming.mutateAsync({ target, group, ownName }).catch(() => null)) === null) return
   const { plantingId } = data.value.observation
   const next = {
     decide: { name: 'decide', query: { planting: plantingId } },
@@ -110,7 +111,18 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
 
         <section class="card" aria-labelledby="ranking">
           <h2 id="ranking">Suspects</h2>
-          <div v-if="data.namingCanWait" class="note good wait">
+          <p v-if="data.meanwhile" class="note caution">{{ data.meanwhile }}</p>
+          <p v-if="data.together" class="note">{{ data.together.sentence }}</p>
+          <div v-if="data.group" class="note good wait">
+            <p>{{ data.group.sentence }}</p>
+            <Button
+              :label="`Call it ${inSentence(data.group.name)} and decide`"
+              variant="outlined"
+              :loading="naming.isPending.value"
+              @click="callIt(data.group.target, 'decide')"
+            />
+          </div>
+          <div v-else-if="data.namingCanWait" class="note good wait">
             <p>{{ data.namingCanWait.sentence }}</p>
             <Button
               :label="`Call it ${data.namingCanWait.words} and decide`"
@@ -129,7 +141,15 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
                 <span class="share">{{ percent(s.probability) }}</span>
               </button>
             </li>
+            <li class="not-listed">
+              <span class="name">Something not listed</span>
+              <span class="bar" aria-hidden="true"
+                ><i :style="{ width: percent(data.notListed).replace(' ', '') }"
+              /></span>
+              <span class="share">{{ percent(data.notListed) }}</span>
+            </li>
           </ol>
+          <NameIt @name="(target, own) => callIt(target, 'decide', false, own)" />
           <dl class="why">
             <dt>For {{ inSentence(lead.name) }}</dt>
             <dd>{{ lead.for.join(' · ') || 'nothing in particular' }}</dd>
@@ -199,7 +219,8 @@ section.card {
   border-color: var(--mauve-line);
 }
 
-.ranking button {
+.ranking button,
+.not-listed {
   display: grid;
   grid-template-columns: minmax(0, 12em) 1fr 3.6em;
   gap: 10px;
@@ -213,6 +234,11 @@ section.card {
   color: var(--ink);
   text-align: left;
   cursor: pointer;
+}
+
+.not-listed {
+  color: var(--ink-soft);
+  cursor: default;
 }
 
 .ranking button[aria-pressed='true'] {
