@@ -1,11 +1,10 @@
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
-using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
@@ -75,38 +74,37 @@ internal sealed class Threshold : IPolicy
     }
 }
 
-/// <summary>The app: walks, ladders, courses, check-backs, and the rota planned anew with every new fact.</summary>
+/// <summary>The app: walks, ladders, courses, check-backs, and the rota planned anew with every new fact; what follows from a deed is what follows in the app.</summary>
 internal sealed class Mauvaise(Stance stance) : IPolicy
 {
     /// <summary>Without news the plan is looked at again after so many days, for what the forecast changed.</summary>
     private const int ReplanDays = 2;
 
-    private readonly List<Observation> observations = [];
-    private readonly List<SprayApplication> applications = [];
-    private readonly List<CheckBack> visits = [];
-    private readonly List<GardenTask> tasks = [];
-    private readonly List<Course> courses = [];
-    private GardenSnapshot? tried;
+    /// <summary>What the gardener says was wetted.</summary>
+    private const double SaidWetted = 0.85;
+
+    private GardenSnapshot? kept;
     private Rota? rota;
 
     public Stance Stance => stance;
 
     public void Live(SeasonLoop season)
     {
+        kept = Morning(season);
         var news = false;
         foreach (var planting in season.Plantings)
         {
             news |= Judge(season, planting);
-            if (season.IsWalkDay && observations.All(o => o.PlantingId != planting.Id || o.At < season.Now))
+            if (season.IsWalkDay && !(kept.CountsOf(planting.Id).LastOrDefault()?.At >= season.Now))
             {
-                observations.AddRange(season.Count(planting));
+                Do(new Written("Walked") { Observations = season.Count(planting) });
                 news = true;
             }
         }
 
         if (season.IsWalkDay)
         {
-            Hands(season, Snapshot(season));
+            Hands(season);
         }
 
         var due = rota?.Outings.Any(o => o.On == season.Today) == true;
@@ -115,7 +113,7 @@ internal sealed class Mauvaise(Stance stance) : IPolicy
             return;
         }
 
-        var garden = Snapshot(season);
+        var garden = kept;
         rota = RotaPlanner.Plan(garden);
         foreach (var round in rota.Rounds.Where(r => r.On == season.Today).ToList())
         {
@@ -123,86 +121,70 @@ internal sealed class Mauvaise(Stance stance) : IPolicy
         }
     }
 
+    private void Do(Written written) => kept = kept!.After(written);
+
     private void Give(SeasonLoop season, GardenSnapshot garden, PlannedRound round)
     {
         var material = garden.Catalogue.Material(round.Recipe.Active.Material);
         var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, round.Recipe);
         var verdicts = SprayHours.Verdicts(garden.PlannedSkyOf(round.Place), round.Hours.From, round.Hours.From.AddHours(1), material);
         season.Broke(UseGuards.Against(garden, round.Planting, inMix, round.Hours.From, MaterialChoice.Working(round.Recipe)).Count + (round.Hours.Known && verdicts.Contains(Verdict.Never) ? 1 : 0));
-        season.Spray(round.Planting, material, SprayVolume.LitresFor(garden, [round.Planting]));
-        var spray = new SprayApplication(season.NewId(), null, round.Hours.From, material.Id, null, 1, round.Target.Id, [new(round.Planting.Id, 0.85)], false, null);
-        applications.Add(spray);
-        visits.Add(new CheckBack(season.NewId(), spray.Id, round.Planting.Id, season.Today.AddDays(CheckBackDay.DaysAfter(material, round.Target)), null, null, null, Injury.None));
-        if (CourseProgress.Running(garden, round.Planting, round.Target.Id) is null)
-        {
-            var shape = CourseShape.For(garden, round.Planting, round.Target, material);
-            courses.Add(new Course(season.NewId(), round.Planting.Id, round.Target.Id, round.Recipe.Id, round.Hours.From, DoseStep.Gentle, shape.SpacingDays, shape.Rounds, shape.DegreeDaysPerDay, []));
-        }
+        var litres = SprayVolume.LitresFor(garden, [round.Planting]);
+        season.Spray(round.Planting, material, litres);
+        Guid[] there = [round.Planting.Id];
+        var mix = MixDeeds.Make(kept!, new MixAsk(there, round.Target.Id, round.Recipe.Id, round.Step, [], null, null, null, round.Hours.From, false, true), Math.Min(litres, Mix.MostLitres)).Mix;
+        var bottle = Bottles.Fill(kept!, season.NewId(), there, round.Target.Id, false, mix, round.Hours.From, null, fromShelf: false);
+        Do(bottle.And(Sprays.Log(kept!.After(bottle), new NewApplication(season.NewId(), bottle.Batches[0].Id, there, mix.Litres, SaidWetted), bottle.Batches[0], round.Hours.From, SprayReason.Plan)));
     }
 
-    /// <summary>Check-backs that are due: a count, and its verdict.</summary>
+    /// <summary>Check-backs that are due: one look, and a verdict for each.</summary>
     private bool Judge(SeasonLoop season, Planting planting)
     {
-        var due = visits.Index().Where(v => v.Item.PlantingId == planting.Id && v.Item.DoneAt is null && v.Item.DueOn <= season.Today).ToList();
+        var due = kept!.CheckBacks.Where(v => v.PlantingId == planting.Id && v.DoneAt is null && v.DueOn <= season.Today).ToList();
         if (due.Count == 0)
         {
             return false;
         }
 
         var look = season.Count(planting);
-        foreach (var (index, visit) in due)
+        var done = new Written("Checked") { Observations = look };
+        foreach (var visit in due)
         {
-            var (target, at) = applications.FirstOrDefault(a => a.Id == visit.ApplicationId) is { } spray
-                ? (spray.Target!, spray.At)
-                : (tasks.First(t => t.Id == visit.TaskId).Target!, tasks.First(t => t.Id == visit.TaskId).DoneAt!.Value);
-            var before = observations.LastOrDefault(o => o.PlantingId == planting.Id && o.At <= at && o.Named == target);
-            var after = look.FirstOrDefault(o => o.Named == target);
-            var place = season.Places.First(p => p.Id == planting.PlaceId);
-            var line = ActionLine.For(BenchGarden.Catalogue.Target(target), stance, place.Shelter, planting.Stage).Share;
-            var verdict = CheckBackVerdict.Judge(before is null ? null : (before.LeavesLooked, before.LeavesAffected), (look[0].LeavesLooked, after?.LeavesAffected ?? 0), line);
-            visits[index] = visit with { DoneAt = season.Now, ObservationId = look[0].Id, Outcome = verdict.Outcome };
+            var what = WhatIsJudged.Of(kept, visit)!;
+            var affected = look.FirstOrDefault(o => o.Named == what.Target)?.LeavesAffected ?? 0;
+            var count = new NewObservation(look[0].Id, planting.Id, look[0].LeavesLooked, affected, look[0].Ants, look[0].Helpers, 0, []);
+            // The look is written once, whatever it judges.
+            done = done.And(CheckBackDeeds.Judge(kept, visit, what, new CheckBackCount(count, Injury.None)) with { Observations = [] });
         }
 
-        observations.AddRange(look);
+        Do(done);
         return true;
     }
 
     /// <summary>What the ladders propose to do by hand is done on the walk.</summary>
-    private void Hands(SeasonLoop season, GardenSnapshot garden)
+    private void Hands(SeasonLoop season)
     {
         foreach (var planting in season.Plantings)
         {
-            foreach (var ladder in garden.LatestLook(planting.Id).Where(o => o.LeavesAffected > 0).Select(o => ActionLadder.For(garden, planting, o)))
+            foreach (var ladder in kept!.LatestLook(planting.Id).Where(o => o.LeavesAffected > 0).Select(o => ActionLadder.For(kept, planting, o)).ToList())
             {
                 foreach (var step in ladder.Steps.Where(s => s.Choice == StepChoice.Do && s.Measure is not null && (s.Measure.WorksOn.Count > 0 || s.Prune is not null) && s.On <= season.Today.AddDays(2)))
                 {
                     season.Hands(planting, ladder.Finding.Target!.Id, step.Measure!, step.Prune is { } plan ? (double)plan.TakeNow / plan.Leaves : 0);
-                    var task = new GardenTask(season.NewId(), planting.Id, ladder.Finding.Seen.LookId, step.Code, ladder.Finding.Target.Id, season.Today, TaskState.Done, season.Now);
-                    tasks.Add(task);
-                    if (step.Measure!.CheckBackDays is { } days)
-                    {
-                        visits.Add(new CheckBack(season.NewId(), null, planting.Id, season.Today.AddDays(days), null, null, null, Injury.None, task.Id));
-                    }
+                    var task = new GardenTask(season.NewId(), planting.Id, ladder.Finding.Seen.LookId, step.Code, ladder.Finding.Target.Id, season.Today, TaskState.Planned);
+                    Do(TaskDeeds.Finish(kept, task, season.Now, step.Prune?.TakeNow, null));
                 }
             }
         }
     }
 
-    private GardenSnapshot Snapshot(SeasonLoop season)
+    /// <summary>The garden this morning, with the forecast of today.</summary>
+    private GardenSnapshot Morning(SeasonLoop season)
     {
         var weather = season.Forecast();
-        tried ??= BenchGarden.Tried(
+        kept ??= BenchGarden.Tried(
             new GardenSnapshot(season.Home, season.Now, BenchGarden.Catalogue, [], season.Places, season.Plantings, [], [], [], [], [], [], [], [], [], [], [], [], [], weather, new WeatherState(season.Now, null)),
             season.Now.AddDays(-290));
-        return tried with
-        {
-            Now = season.Now,
-            Weather = weather,
-            Observations = [.. observations],
-            Applications = [.. tried.Applications, .. applications],
-            CheckBacks = [.. tried.CheckBacks, .. visits],
-            Tasks = [.. tasks],
-            Courses = [.. courses],
-        };
+        return kept with { Now = season.Now, Weather = weather };
     }
 }
