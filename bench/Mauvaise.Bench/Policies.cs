@@ -1,4 +1,3 @@
-using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;

@@ -35,11 +35,11 @@ watch(
     {{ garden.weather.sentence }}
   </p>
   <OutboxStrip v-if="!bare" />
+  <UndoStrip v-if="!bare" />
   <main id="main" tabindex="-1">
     <!-- A screen's own state belongs to what it is about: another planting is another screen. -->
     <RouterView :key="route.path" />
   </main>
-  <UndoStrip v-if="!bare" />
   <KeyHelp v-model:visible="helpOpen" />
   <FindDialog v-model:visible="findOpen" />
 </template>

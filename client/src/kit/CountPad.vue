@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
-import { isTyping } from '@/shell/useKeys'
+import { claimKeys, isTyping } from '@/shell/useKeys'
 
 /**
  * Two thumbs: clean and affected, and one back. With two troubles on the same leaves: clean, each of them, both. A leaf is a
@@ -21,6 +21,7 @@ const pads = computed(() =>
     : [{ leaf: 1, label: 'Affected', shown: props.affected[0] ?? 0 }],
 )
 
+claimKeys(['a', 's', 'd', 'f', 'e', '5'])
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === 'a') emit('count', 0, 1)

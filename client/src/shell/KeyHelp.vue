@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Dialog from 'primevue/dialog'
-import { shortcuts } from './useKeys'
+import { lettersOn, shortcuts } from './useKeys'
 
 const visible = defineModel<boolean>('visible', { required: true })
 </script>
@@ -13,6 +13,7 @@ const visible = defineModel<boolean>('visible', { required: true })
     header="Keys"
     :style="{ width: 'min(460px, 94vw)' }"
   >
+    <label class="letters"><input v-model="lettersOn" type="checkbox" /> Letters start jobs</label>
     <dl>
       <template v-for="s in shortcuts" :key="s.key">
         <dt>
@@ -25,6 +26,13 @@ const visible = defineModel<boolean>('visible', { required: true })
 </template>
 
 <style scoped>
+.letters {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 44px;
+}
+
 dl {
   display: grid;
   grid-template-columns: auto 1fr;

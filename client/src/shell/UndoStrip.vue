@@ -1,15 +1,35 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { useGarden } from '@/garden/useGarden'
+import { dayAndClock } from '@/kit/format'
 import { useUndo } from './useUndo'
 
-const { offered, undo, dismiss, problem, busy } = useUndo()
+/** What was written last, with a way back. It has a place of its own under the top bar and covers nothing. */
+const { garden } = useGarden()
+const { offered, nothing, undo, dismiss, problem, busy } = useUndo()
 </script>
 
 <template>
-  <div class="strip no-print" role="status">
+  <div class="no-print" role="status">
     <div v-if="offered" class="bar">
-      <span>{{ problem?.message ?? `${offered.words}.` }}</span>
-      <Button label="Undo" severity="contrast" variant="outlined" :loading="busy" @click="undo" />
+      <span v-if="problem">{{ problem.message }}</span>
+      <span v-else-if="offered.own">{{ offered.words }}.</span>
+      <span v-else
+        >Take back: {{ offered.words }}, {{ dayAndClock(offered.at, garden?.timeZoneId ?? 'UTC')
+        }}{{ offered.by ? `, by ${offered.by}` : '' }}?</span
+      >
+      <Button
+        label="Undo"
+        size="small"
+        severity="contrast"
+        variant="outlined"
+        :loading="busy"
+        @click="undo"
+      />
+      <button class="close" aria-label="Close" @click="dismiss">×</button>
+    </div>
+    <div v-else-if="nothing" class="bar">
+      <span>Nothing was written yet, so there is nothing to take back.</span>
       <button class="close" aria-label="Close" @click="dismiss">×</button>
     </div>
   </div>
@@ -17,21 +37,17 @@ const { offered, undo, dismiss, problem, busy } = useUndo()
 
 <style scoped>
 .bar {
-  position: fixed;
-  left: 50%;
-  bottom: 14px;
-  transform: translateX(-50%);
-  z-index: 5;
   display: flex;
   align-items: center;
   gap: 12px;
-  width: max-content;
-  max-width: calc(100vw - 24px);
-  padding: 6px 6px 6px 16px;
+  padding: 2px 6px 2px 16px;
   background: var(--frame);
   color: var(--frame-ink);
-  border: 1px solid var(--frame-line);
-  border-radius: var(--radius);
+  border-top: 1px solid var(--frame-line);
+}
+
+.bar > span {
+  flex: 1;
 }
 
 .bar :deep(.p-button) {

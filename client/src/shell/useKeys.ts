@@ -1,5 +1,5 @@
-import { useEventListener } from '@vueuse/core'
-import { ref } from 'vue'
+import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { onScopeDispose, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useUndo } from './useUndo'
 
@@ -35,6 +35,20 @@ export const shortcuts: Shortcut[] = [
   { key: 'f e', does: 'On a count of two troubles: the second, both' },
 ]
 
+/** Keys that the screen at hand has a meaning of its own for: one meaning a key and screen. */
+const claimed = ref<ReadonlySet<string>>(new Set())
+
+/** Takes keys for as long as a part of a screen is there. */
+export function claimKeys(letters: readonly string[]) {
+  claimed.value = new Set([...claimed.value, ...letters])
+  onScopeDispose(() => {
+    claimed.value = new Set([...claimed.value].filter((k) => !letters.includes(k)))
+  })
+}
+
+/** Letters that start jobs can be switched off, for whoever speaks to the screen or hits keys by chance. */
+export const lettersOn = useLocalStorage('mauvaise-letters', true)
+
 const helpOpen = ref(false)
 const findOpen = ref(false)
 
@@ -51,7 +65,7 @@ export function isTyping(target: EventTarget | null): boolean {
 /** Single letters start the jobs. */
 export function useKeys() {
   const router = useRouter()
-  const { undo } = useUndo()
+  const { ask } = useUndo()
   useEventListener(document, 'keydown', (event: KeyboardEvent) => {
     if (
       event.ctrlKey ||
@@ -59,12 +73,14 @@ export function useKeys() {
       event.altKey ||
       isTyping(event.target) ||
       helpOpen.value ||
+      !lettersOn.value ||
+      claimed.value.has(event.key) ||
       findOpen.value
     )
       return
     const job = jobs[event.key]
     if (job) void router.push({ name: job.route })
-    else if (event.key === 'u') void undo()
+    else if (event.key === 'u') void ask()
     else if (event.key === '?') helpOpen.value = true
     else if (event.key === '/') findOpen.value = true
     else return

@@ -31,7 +31,7 @@ public static class GardenAnswers
         [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres))],
         [.. Enumerable.Range(0, 7).Select((s.Garden.Free ?? FreeHours.Always).Day)],
         Weather(s),
-        last is null ? null : new LastDeed(last.Id, last.Words, last.At));
+        last is null ? null : new LastDeed(last.Id, last.Words, last.At, last.MemberId, s.Members.FirstOrDefault(m => m.Id == last.MemberId)?.Name));
 
     public static PlaceAnswer Place(GardenSnapshot s, Place p) => new(
         p.Id,

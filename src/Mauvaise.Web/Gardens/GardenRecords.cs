@@ -135,4 +135,4 @@ public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres);
 public sealed record WeatherNotice(DateTimeOffset? FetchedAt, bool Stale, string Sentence);
 
 /// <summary>The write that undo would take back.</summary>
-public sealed record LastDeed(long Id, string Words, DateTimeOffset At);
+public sealed record LastDeed(long Id, string Words, DateTimeOffset At, Guid? MemberId, string? By);

@@ -90,7 +90,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
               aria-labelledby="patch-injury"
             />
           </div>
-          <div v-if="injury !== 'none'" class="row">
+          <div v-if="injury && injury !== 'none'" class="row">
             <span id="patch-signs" class="label">How?</span>
             <SelectButton
               v-model="signs"
@@ -102,7 +102,14 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             />
           </div>
           <FieldError :problem="problem" />
-          <Button label="Judge the two leaves" size="large" :loading="saving" @click="check.judgePatch" />
+          <p v-if="!injury" class="soft">Say whether it hurt them, then judge.</p>
+          <Button
+            label="Judge the two leaves"
+            size="large"
+            :disabled="!injury"
+            :loading="saving"
+            @click="check.judgePatch"
+          />
         </template>
         <Button v-if="visit.doneAt" label="To the Board" size="large" @click="router.push('/')" />
       </template>
@@ -173,7 +180,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
               aria-labelledby="injury"
             />
           </div>
-          <div v-if="injury !== 'none'" class="row">
+          <div v-if="injury && injury !== 'none'" class="row">
             <span id="injury-signs" class="label">How?</span>
             <SelectButton
               v-model="signs"

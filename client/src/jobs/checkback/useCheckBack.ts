@@ -25,7 +25,8 @@ export function useCheckBack(checkBackId: string) {
   )
   const visit = computed(() => one.data.value ?? all.data.value?.find((c) => c.id === checkBackId))
   const look = useLook(`check-${checkBackId}`)
-  const injury = ref<Schemas['Injury']>('none')
+  /** Nothing until somebody says so. */
+  const injury = ref<Schemas['Injury']>()
   const signs = ref<Schemas['InjurySign'][]>([])
   const touched = ref({ alive: 0, dead: 0 })
   const saving = ref(false)
@@ -33,7 +34,7 @@ export function useCheckBack(checkBackId: string) {
   const kept = ref(false)
 
   const hurt = () => ({
-    injury: injury.value,
+    injury: injury.value ?? 'none',
     injurySigns: injury.value === 'none' ? [] : [...signs.value],
   })
 

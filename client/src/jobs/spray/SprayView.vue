@@ -55,8 +55,9 @@ const now = computed(() => windows.value?.hours[0])
 const next = computed(() => windows.value?.best[0])
 
 const litres = ref<number>()
-const wetted = ref(90)
-const parts = ref<Schemas['WettedPart'][]>(['undersides', 'tops'])
+/** Nobody said how much of the leaves was wetted: the app reckons with the usual share then. */
+const wetted = ref<number | null>(null)
+const parts = ref<Schemas['WettedPart'][]>([])
 const patch = ref(false)
 const anyway = ref(false)
 const note = ref('')
@@ -84,8 +85,8 @@ const saving = useGardenWrite((gardenId) => {
         batchId: props.batchId,
         plantingIds: where.value,
         litres: wet.value ? (litres.value ?? 0) : 0,
-        shareWetted: wetted.value / 100,
-        parts: wet.value ? parts.value : [],
+        shareWetted: wetted.value === null ? null : wetted.value / 100,
+        parts: wet.value && parts.value.length > 0 ? parts.value : null,
         patchTest: patch.value,
         anyway: anyway.value,
         note: note.value || null,
@@ -182,6 +183,7 @@ const logged = computed(() => saving.data.value)
           <NumberField
             v-model="wetted"
             input-id="wetted"
+            placeholder="not said"
             fluid
             :min="1"
             :max="100"
