@@ -68,8 +68,10 @@ if (!generatingDocuments)
 {
     services.AddHostedService<WeatherSchedule>();
     services.AddHostedService<BackupSchedule>();
-    services.AddHostedService<FeedKeeper>();
+    services.AddHostedService(s => s.GetRequiredService<FeedKeeper>());
 }
+
+services.AddSingleton<FeedKeeper>();
 
 services.AddProblemDetails(o => o.CustomizeProblemDetails = ErrorAnswers.AddCode);
 services.AddExceptionHandler<ErrorAnswers>();

@@ -146,6 +146,27 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
         Assert.Contains(nearest, problem.GetProperty("errors").GetProperty(field)[0].GetString(), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task A_recipe_that_was_heard_is_read_judged_and_put_right()
+    {
+        var answer = await http.SendAsync("/api/calc/recipe", new { text = "a cup of cayenne and six onions in a gallon", kitchen = "us", crop = "kale", sprayerLitres = 2 }, HttpStatusCode.OK);
+        Assert.Equal("no", answer.GetProperty("verdict").GetString());
+        Assert.Equal(["hot-chilli", "onion-bulb", null], answer.GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("material").GetString()));
+        Assert.Contains(answer.GetProperty("faults").EnumerateArray(), f => f.GetProperty("code").GetString() == "ceiling" && f.GetProperty("stops").GetBoolean());
+        Assert.Contains(answer.GetProperty("corrected").GetProperty("lines").EnumerateArray(), l => l.GetString()!.StartsWith("made up with water to", StringComparison.Ordinal));
+        var good = await http.SendAsync("/api/calc/recipe", new { text = "5 ml neem, 2 ml soap per litre", kitchen = "metric" }, HttpStatusCode.OK);
+        Assert.Equal((1, 5), (good.GetProperty("litres").GetDouble(), good.GetProperty("perLitre")[0].GetProperty("amount").GetDouble()));
+        Assert.NotEqual("no", good.GetProperty("verdict").GetString());
+        Assert.Equal(JsonValueKind.Null, good.GetProperty("corrected").ValueKind);
+    }
+
+    [Theory]
+    [InlineData("", "text-missing")]
+    [InlineData("what a lovely evening", "nothing-read")]
+    [InlineData("5 ml soap in 1 l water. 5 ml neem in 2 l water", "two-recipes")]
+    public async Task What_is_no_recipe_is_told_so(string text, string code) =>
+        Assert.Equal(code, (await http.SendAsync("/api/calc/recipe", new { text, kitchen = "metric" }, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+
     [Theory]
     [InlineData("/api/calc/control?treatedBefore=120&treatedAfter=18&untreatedBefore=110&untreatedAfter=165", "controlPercent", 90)]
     [InlineData("/api/calc/control?treatedAfter=20&untreatedAfter=80", "controlPercent", 75)]

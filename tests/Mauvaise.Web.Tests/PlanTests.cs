@@ -108,11 +108,6 @@ public partial class PlanTests
         var round = RoundAt(await PlanAsync(http), Courgette);
         var before = Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop));
         Assert.NotEmpty(before);
-        using (var scope = app.Services.CreateScope())
-        {
-            await FeedKeeper.KeepAsync(scope.ServiceProvider.GetRequiredService<GardenTools>(), DemoGarden.GardenId, Stop);
-        }
-
         Assert.Equal(before.Keys, Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop)).Keys);
         Assert.All(before.Values, e => Assert.Equal(("0", "CONFIRMED"), (e["SEQUENCE"], e["STATUS"])));
         var moves = (await http.GetFromJsonAsync<List<MoveAnswer>>($"{Api}/plan/moves?planting={Courgette}&target={round.Target}", TestApp.Json, Stop))!;

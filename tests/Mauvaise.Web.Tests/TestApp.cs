@@ -94,6 +94,9 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         await using var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = DatabasePath, Pooling = false }.ToString());
         await beginning.OpenAsync();
         await file.OpenAsync();
+        await using var patience = file.CreateCommand();
+        patience.CommandText = "PRAGMA busy_timeout = 10000";
+        await patience.ExecuteNonQueryAsync();
         beginning.BackupDatabase(file);
     }
 

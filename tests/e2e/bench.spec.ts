@@ -119,8 +119,8 @@ test('a dose is carried over from gallons, and nonsense is answered in words', a
   await page.goto('/bench')
   await page.getByText('Carry a dose over').click()
   await expect(page.getByText(/11\.72 ml in your tank, 7\.813 ml a litre/)).toBeVisible()
-  await page.getByRole('spinbutton', { name: 'My tank' }).fill('0')
-  await page.getByRole('spinbutton', { name: 'My tank' }).blur()
+  await page.getByRole('textbox', { name: 'My tank' }).fill('0')
+  await page.getByRole('textbox', { name: 'My tank' }).blur()
   await expect(page.getByText('tankAmount must be over 0.')).toBeVisible()
 })
 

@@ -57,7 +57,7 @@ test.describe('with the demo garden', () => {
     await page.getByRole('button', { name: 'Add a sprayer' }).click()
     await expect(page.getByText('It holds over 0 and up to 50 litres.')).toBeVisible()
     await expect(page.getByLabel('Another sprayer')).toHaveValue('Backpack')
-    await page.getByRole('spinbutton', { name: 'Litres that it holds' }).fill('12')
+    await page.getByRole('textbox', { name: 'Litres that it holds' }).fill('12')
     await page.getByRole('button', { name: 'Add a sprayer' }).click()
     await expect(page.getByLabel('Name of Backpack')).toBeVisible()
     await expectAccessible(page)
@@ -66,7 +66,7 @@ test.describe('with the demo garden', () => {
 
     await page.getByRole('button', { name: 'Change Sluice' }).click()
     const form = page.getByRole('form', { name: 'Change Sluice' })
-    await form.getByRole('spinbutton', { name: 'Area, m²' }).fill('7.5')
+    await form.getByRole('textbox', { name: 'Area, m²' }).fill('7.5')
     await form.getByLabel('Name of the bed').fill('Chapel')
     await form.getByRole('button', { name: 'Save the place' }).click()
     await expect(form.getByText('Another place has this name.')).toBeVisible()

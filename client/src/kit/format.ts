@@ -34,6 +34,11 @@ export function percent(share: number): string {
   return `${Math.round(share * 100)} %`
 }
 
+/** A probability: never sure, never nothing. */
+export function chance(probability: number): string {
+  return probability < 0.005 ? 'under 1 %' : probability > 0.995 ? 'over 99 %' : percent(probability)
+}
+
 /** 2.4 as "2.4 l", 0.3 as "300 ml" */
 export function volume(litres: number): string {
   return litres >= 1 ? `${trim(litres, 2)} l` : `${Math.round(litres * 1000)} ml`

@@ -26,6 +26,8 @@ public static class CatalogueRules
         .. c.Measures.SelectMany(m => MeasureFaults(m, c)),
         .. UndecidedPairs(c),
         .. c.Climates.SelectMany(ClimateFaults),
+        .. Doubled("word that is heard", c.Heard.SelectMany(h => h.Words)),
+        .. c.Heard.Where(h => h.Material is { } id && c.Materials.All(m => m.Id != id)).Select(h => $"heard word '{h.Words[0]}': '{h.Material}' is not in materials; the nearest is '{Nearest(h.Material!, c.Materials.Select(m => m.Id))}'"),
     ];
 
     /// <summary>Probability of a sign under a target: its own figure, else the sign's value for unlisted causes.</summary>

@@ -17,6 +17,9 @@ public sealed class GardenCatalogue
     public required IReadOnlyList<Measure> Measures { get; init; }
     public required IReadOnlyList<Climate> Climates { get; init; }
 
+    /// <summary>Words that recipes are told in.</summary>
+    public IReadOnlyList<HeardWord> Heard { get; init; } = [];
+
     private FrozenDictionary<string, Material> materialById = FrozenDictionary<string, Material>.Empty;
     private FrozenDictionary<string, Target> targetById = FrozenDictionary<string, Target>.Empty;
     private FrozenDictionary<string, Sign> signById = FrozenDictionary<string, Sign>.Empty;
@@ -86,6 +89,7 @@ public sealed class GardenCatalogue
         Pairs = Pairs,
         Measures = Measures,
         Climates = Climates,
+        Heard = Heard,
         materialById = materials.ToFrozenDictionary(m => m.Id),
         recipeById = recipes.ToFrozenDictionary(r => r.Id),
         targetById = targetById,

@@ -38,6 +38,7 @@ public static class KnownIds
     {
         public const string Milk = "milk";
         public const string InsecticidalSoap = "insecticidal-soap";
+        public const string CastileSoap = "castile-soap";
     }
 
     public static class Recipes

@@ -117,6 +117,8 @@ public sealed record Material
     public double? StockStrengthPercent { get; init; }
     /// <summary>A bottle stronger than this is refused, in per cent; null when any strength may be diluted.</summary>
     public double? MostStockPercent { get; init; }
+    /// <summary>Where it has no doses: the most that is ever in a litre of spray, in its unit (assumed); null where it is never sprayed, or nothing is known.</summary>
+    public double? MostPerLitre { get; init; }
     /// <summary>True soap, which hard water breaks.</summary>
     public bool TrueSoap { get; init; }
     /// <summary>Under this it is a paste and has to be warmed, degrees C; null when it stays liquid.</summary>

@@ -41,7 +41,8 @@ public static class MixGuards
         MixReason[] reasons =
         [
             .. Bottles(shares),
-            .. Ceilings(shares),
+            .. Ceilings(catalogue, shares),
+            .. wet ? NoSprays(shares) : [],
             .. wet ? Loads(shares, oil, soap, conditions) : [],
             .. Meetings(catalogue, shares, strengths),
             .. form is Form.Bait or Form.Feed ? [] : Weather(form, conditions),
@@ -81,8 +82,14 @@ public static class MixGuards
         select new MixReason("bottle-strong", MixVerdict.Refused, FormattableString.Invariant(
             $"A bottle of {s.BottlePercent:0.#} % is refused: it burns skin and eyes and feeds fire. Buy {s.Material.StockStrengthPercent:0} %."));
 
-    private static IEnumerable<MixReason> Ceilings(IReadOnlyList<MixShare> shares)
+    private static IEnumerable<MixReason> Ceilings(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares)
     {
+        foreach (var p in shares.Where(p => p.Material.Doses is null && (p.Material.MostPerLitre ?? Preparations.MostOf(catalogue, p.Material)) is { } most && p.PerLitre > most + 1e-9))
+        {
+            var most = (p.Material.MostPerLitre ?? Preparations.MostOf(catalogue, p.Material))!.Value;
+            yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant($"{p.PerLitre:0.#} {p.Material.Unit} of {p.Material.Name.InSentence()} a litre is over what is ever given; {most:0.#} {p.Material.Unit} is the most."));
+        }
+
         foreach (var p in shares.Where(p => p.Material.Doses is { } d && p.UsualPerLitre > d.Ceiling + 1e-9))
         {
             var doses = p.Material.Doses!;
@@ -95,6 +102,12 @@ public static class MixGuards
             yield return new("undiluted", MixVerdict.Refused, "An undiluted concentrate is never sprayed: there is no room for water.");
         }
     }
+
+    /// <summary>What is laid out as bait or dusted is never dissolved and sprayed.</summary>
+    private static IEnumerable<MixReason> NoSprays(IEnumerable<MixShare> shares) =>
+        from s in shares
+        where s.Material.Doses is { Per: DosedPer.Station or DosedPer.SquareMetre or DosedPer.Plant }
+        select new MixReason("no-spray-form", MixVerdict.Refused, $"{s.Material.Name} is never sprayed: it is measured {Per(s.Material.Doses!.Per)}.");
 
     private static IEnumerable<MixReason> Loads(IReadOnlyList<MixShare> shares, double oil, double soap, MixConditions conditions)
     {

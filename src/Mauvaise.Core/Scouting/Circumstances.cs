@@ -25,19 +25,23 @@ public sealed record Circumstances(
     /// <summary>Weight of the name of a whole group, against that of a kind: for the kinds that are not listed (assumed).</summary>
     private const double OtherKind = 0.04;
 
+    /// <summary>
+    /// The garden's own clues hang together (mildew follows mildew, next to mildew, in mildew's weather), so all of them count no more than
+    /// this, either way (assumed).
+    /// </summary>
+    private const double MostLocal = 5;
+
     /// <summary>How likely a target is before any sign, as a weight: its commonness times everything of <see cref="CluesFor"/>.</summary>
     public double PriorWeight(Target t)
     {
         var weight = t.Commonness * (t.IsGroup ? OtherKind : GardenCatalogue.IsHost(t, Crop) ? 1 : UnusualHere) * (InSeason(t) ? 1 : OutOfSeason) * (Shelter == Shelter.Open ? 1 : t.UnderCoverFactor);
-        if (Local?.TryGetValue(t.Id, out var clues) == true)
+        var local = 1.0;
+        foreach (var clue in Local?.GetValueOrDefault(t.Id) ?? [])
         {
-            foreach (var clue in clues)
-            {
-                weight *= clue.Factor;
-            }
+            local *= clue.Factor;
         }
 
-        return weight;
+        return weight * Math.Clamp(local, 1 / MostLocal, MostLocal);
     }
 
     /// <summary>What speaks for and against a target before any sign.</summary>

@@ -28,6 +28,7 @@ public static partial class CatalogueFiles
         ["climates"] = typeof(Climate),
         ["crops"] = typeof(Crop),
         ["groups"] = typeof(ModeOfAction),
+        ["heard"] = typeof(HeardWord),
         ["helpers"] = typeof(Beneficial),
         ["materials"] = typeof(Material),
         ["measures"] = typeof(Measure),
@@ -57,6 +58,7 @@ public static partial class CatalogueFiles
             Pairs = List<MixingPair>(folder, "pairs", faults),
             Measures = List<Measure>(folder, "measures", faults),
             Climates = List<Climate>(folder, "climates", faults),
+            Heard = List<HeardWord>(folder, "heard", faults),
         };
         if (faults.Count > 0)
         {

@@ -41,6 +41,7 @@ public static class CalcEndpoints
         calc.MapGet("/spacing", SpacingOf).ProducesProblem(StatusCodes.Status400BadRequest);
         calc.MapSkyCalc();
         calc.MapBenchCalc();
+        calc.MapRecipeCalc();
     }
 
     private static Ok<SampleCalc> Sample(int looked, int affected, double line)

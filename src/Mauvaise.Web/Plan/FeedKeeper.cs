@@ -10,8 +10,16 @@ public sealed partial class FeedKeeper(IServiceScopeFactory scopes, SnapshotCach
 {
     private static readonly TimeSpan Every = TimeSpan.FromSeconds(30);
 
+    /// <summary>A calendar that asks waits no longer than this for what it will be told to be kept.</summary>
+    private static readonly TimeSpan MostWait = TimeSpan.FromSeconds(5);
+
+    private static readonly TimeSpan Glance = TimeSpan.FromMilliseconds(50);
+
+    private readonly SemaphoreSlim wake = new(0);
+    private long kept = -1;
+
     /// <summary>Brings what is kept of a garden up to now.</summary>
-    public static async Task KeepAsync(GardenTools tools, Guid gardenId, CancellationToken stop)
+    private static async Task KeepAsync(GardenTools tools, Guid gardenId, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -32,18 +40,28 @@ public sealed partial class FeedKeeper(IServiceScopeFactory scopes, SnapshotCach
         await transaction.CommitAsync(stop);
     }
 
+    /// <summary>Waits until what was written last is kept, so that no calendar is told what is kept nowhere.</summary>
+    public async Task CaughtUpAsync(CancellationToken stop)
+    {
+        for (var waited = TimeSpan.Zero; Interlocked.Read(ref kept) != cache.Version() && waited < MostWait; waited += Glance)
+        {
+            wake.Release();
+            await Task.Delay(Glance, TimeProvider.System, stop);
+        }
+    }
+
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        using var timer = new PeriodicTimer(Every, TimeProvider.System);
-        var kept = -1L;
-        while (await timer.WaitForNextTickAsync(stoppingToken))
+        while (!stoppingToken.IsCancellationRequested)
         {
+            await wake.WaitAsync(Every, stoppingToken);
             try
             {
-                if (cache.Version() is var version && version != kept)
+                // Its own writes give a new version too: it looks once more, finds nothing to do, and is through.
+                if (cache.Version() is var version && version != Interlocked.Read(ref kept))
                 {
                     await KeepAllAsync(stoppingToken);
-                    kept = cache.Version();
+                    Interlocked.Exchange(ref kept, version);
                 }
             }
             catch (Exception e) when (!stoppingToken.IsCancellationRequested)
@@ -51,6 +69,12 @@ public sealed partial class FeedKeeper(IServiceScopeFactory scopes, SnapshotCach
                 LogFailure(log, e);
             }
         }
+    }
+
+    public override void Dispose()
+    {
+        wake.Dispose();
+        base.Dispose();
     }
 
     private async Task KeepAllAsync(CancellationToken stop)

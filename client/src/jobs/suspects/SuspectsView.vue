@@ -6,7 +6,7 @@ import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
-import { dayAndClock, inSentence, percent } from '@/kit/format'
+import { chance, dayAndClock, inSentence, percent } from '@/kit/format'
 import { useWalk } from '../walk/useWalk'
 import NameIt from './NameIt.vue'
 import ObservationPhotos from './ObservationPhotos.vue'
@@ -55,6 +55,17 @@ const lead = computed(
     data.value?.suspects.find((s) => s.target === (chosen.value ?? data.value?.observation.named)) ??
     data.value?.suspects[0],
 )
+/** The name that is worth giving: that of the group while its kinds are not told apart and nobody has chosen one. */
+const headline = computed(() => {
+  const told = (!chosen.value && data.value?.group) || lead.value
+  return told ? `${told.name}: ${chance(told.probability)}` : ''
+})
+/** Under this a suspect waits behind a fold; the first two and the chosen one never do. */
+const ofNote = 0.01
+const shown = (target: string, probability: number, rank: number) =>
+  rank < 2 || probability >= ofNote || target === lead.value?.target
+const likely = computed(() => data.value?.suspects.filter((s, i) => shown(s.target, s.probability, i)) ?? [])
+const unlikely = computed(() => data.value?.suspects.filter((s) => !likely.value.includes(s)) ?? [])
 const rival = computed(() => data.value?.suspects.find((s) => s.target !== lead.value?.target))
 const share = computed(() => {
   const o = data.value?.observation
@@ -95,8 +106,8 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           <section v-if="data.next" class="note question" aria-live="polite">
             <h2>{{ data.next.question }}</h2>
             <p class="soft">
-              {{ data.suspects[0]?.name }} is {{ percent(data.suspects[0]?.probability ?? 0) }} now:
-              {{ percent(data.next.leadIfYes) }} after a yes, {{ percent(data.next.leadIfNo) }} after a no.
+              {{ data.suspects[0]?.name }} is {{ chance(data.suspects[0]?.probability ?? 0) }} now:
+              {{ chance(data.next.leadIfYes) }} after a yes, {{ chance(data.next.leadIfNo) }} after a no.
             </p>
             <div class="actions">
               <Button label="Yes" :loading="answering.isPending.value" @click="answering.mutate(true)" />
@@ -110,14 +121,14 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
         </div>
 
         <section class="card" aria-labelledby="ranking">
-          <h2 id="ranking">Suspects</h2>
+          <h2 id="ranking">{{ headline }}</h2>
           <p v-if="data.meanwhile" class="note caution">{{ data.meanwhile }}</p>
           <p v-if="data.together" class="note">{{ data.together.sentence }}</p>
           <div v-if="data.group" class="note good wait">
             <p>{{ data.group.sentence }}</p>
             <Button
               :label="`Call it ${inSentence(data.group.name)} and decide`"
-              variant="outlined"
+              :variant="chosen ? 'outlined' : undefined"
               :loading="naming.isPending.value"
               @click="callIt(data.group.target, 'decide')"
             />
@@ -131,42 +142,10 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
               @click="callIt(data.namingCanWait.target, 'decide', true)"
             />
           </div>
-          <ol class="ranking">
-            <li v-for="s in data.suspects" :key="s.target">
-              <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
-                <span class="name">{{ s.name }}</span>
-                <span class="bar" aria-hidden="true"
-                  ><i :style="{ width: percent(s.probability).replace(' ', '') }"
-                /></span>
-                <span class="share">{{ percent(s.probability) }}</span>
-              </button>
-            </li>
-            <li class="not-listed">
-              <span class="name">Something not listed</span>
-              <span class="bar" aria-hidden="true"
-                ><i :style="{ width: percent(data.notListed).replace(' ', '') }"
-              /></span>
-              <span class="share">{{ percent(data.notListed) }}</span>
-            </li>
-          </ol>
-          <NameIt @name="(target, own) => callIt(target, 'decide', false, own)" />
-          <dl class="why">
-            <dt>For {{ inSentence(lead.name) }}</dt>
-            <dd>{{ lead.for.join(' · ') || 'nothing in particular' }}</dd>
-            <dt>Against it</dt>
-            <dd>{{ lead.against.join(' · ') || 'nothing yet' }}</dd>
-          </dl>
-          <p v-if="lead.insteadOfSpray" class="note" :class="{ stop: lead.noSpray }">
-            {{ lead.insteadOfSpray }}
-          </p>
-          <p class="soft small">
-            {{ percent(share) }} of leaves affected<template v-if="data.observation.severityPercent !== null"
-              >, about {{ data.observation.severityPercent }} % of such a leaf covered</template
-            >. {{ data.lineReason }} {{ data.trend?.sentence }}
-          </p>
           <div class="actions">
             <Button
               :label="`Call it ${inSentence(lead.name)} and decide`"
+              :variant="data.group && !chosen ? 'outlined' : undefined"
               :loading="naming.isPending.value"
               @click="callIt(lead.target, 'decide')"
             />
@@ -185,6 +164,51 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
             <Button v-if="walkId" label="Name it later" variant="text" @click="router.push('/walk')" />
           </div>
           <FieldError :problem="naming.error.value" />
+          <ol class="ranking">
+            <li v-for="s in likely" :key="s.target">
+              <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
+                <span class="name">{{ s.name }}</span>
+                <span class="bar" aria-hidden="true"
+                  ><i :style="{ width: `${s.probability * 100}%` }"
+                /></span>
+                <span class="share">{{ chance(s.probability) }}</span>
+              </button>
+            </li>
+            <li class="not-listed">
+              <span class="name">Something not listed</span>
+              <span class="bar" aria-hidden="true"><i :style="{ width: `${data.notListed * 100}%` }" /></span>
+              <span class="share">{{ chance(data.notListed) }}</span>
+            </li>
+          </ol>
+          <details v-if="unlikely.length > 0">
+            <summary>{{ unlikely.length }} more, each under 1 %</summary>
+            <ul class="ranking">
+              <li v-for="s in unlikely" :key="s.target">
+                <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
+                  <span class="name">{{ s.name }}</span>
+                  <span class="bar" aria-hidden="true"
+                    ><i :style="{ width: `${s.probability * 100}%` }"
+                  /></span>
+                  <span class="share">{{ chance(s.probability) }}</span>
+                </button>
+              </li>
+            </ul>
+          </details>
+          <NameIt @name="(target, own) => callIt(target, 'decide', false, own)" />
+          <dl class="why">
+            <dt>For {{ inSentence(lead.name) }}</dt>
+            <dd>{{ lead.for.join(' · ') || 'nothing in particular' }}</dd>
+            <dt>Against it</dt>
+            <dd>{{ lead.against.join(' · ') || 'nothing yet' }}</dd>
+          </dl>
+          <p v-if="lead.insteadOfSpray" class="note" :class="{ stop: lead.noSpray }">
+            {{ lead.insteadOfSpray }}
+          </p>
+          <p class="soft small">
+            {{ percent(share) }} of leaves affected<template v-if="data.observation.severityPercent !== null"
+              >, about {{ data.observation.severityPercent }} % of such a leaf covered</template
+            >. {{ data.lineReason }} {{ data.trend?.sentence }}
+          </p>
         </section>
       </div>
     </template>

@@ -1,0 +1,68 @@
+using System.ComponentModel.DataAnnotations;
+using Mauvaise.Core.ByEar;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace Mauvaise.Web.Calc;
+
+/// <summary>Whose spoons, cups and gallons are meant.</summary>
+public enum HeardKitchen { Us, Uk, Metric }
+
+/// <param name="Text">As it was heard, in its own words.</param>
+/// <param name="SprayerLitres">What the corrected recipe is made up for; null for what was told.</param>
+public sealed record RecipeRequest([property: StringLength(RecipeReader.MostLetters)] string Text, HeardKitchen Kitchen, string? Crop = null, double? SprayerLitres = null);
+
+/// <param name="Understood">Null when it could not be read.</param>
+public sealed record RecipeLineCalc(string Text, string? Understood, string? Material, string? Name, double? Millilitres, double? Grams);
+
+public sealed record RecipeShareCalc(string Material, double Amount, string Unit);
+
+/// <param name="Stops">It may not go on a plant like this.</param>
+public sealed record RecipeFaultCalc(string Code, string Words, bool Stops);
+
+public sealed record CorrectedCalc(IReadOnlyList<string> Lines);
+
+/// <param name="Litres">Of what comes out; null when nobody said how much water.</param>
+/// <param name="Corrected">Null when nothing is to be put right, or nothing is left.</param>
+public sealed record RecipeCalcAnswer(
+    IReadOnlyList<RecipeLineCalc> Lines,
+    double? Litres,
+    IReadOnlyList<RecipeShareCalc> PerLitre,
+    IReadOnlyList<RecipeFaultCalc> Faults,
+    CorrectedCalc? Corrected,
+    HeardVerdict Verdict);
+
+/// <summary>A recipe that was heard: read, judged and put right.</summary>
+public static class RecipeCalc
+{
+    public static void MapRecipeCalc(this RouteGroupBuilder calc) => calc.MapPost("/recipe", Read);
+
+    private static Results<Ok<RecipeCalcAnswer>, ProblemHttpResult> Read(RecipeRequest body, GardenCatalogue catalogue)
+    {
+        var kitchen = body.Kitchen switch { HeardKitchen.Us => KitchenSystem.Us, HeardKitchen.Uk => KitchenSystem.Imperial, _ => KitchenSystem.Metric };
+        var crop = body.Crop is null ? null : catalogue.FindCrop(body.Crop);
+        var heard = RecipeReader.Read(catalogue, body.Text, kitchen);
+        var checks = new Checks()
+            .That(!string.IsNullOrWhiteSpace(body.Text), "text", "text-missing", "Write the recipe as you heard it.")
+            .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", "Nothing here could be read as a recipe: write what goes in and how much, as “2 tablespoons of neem oil in a gallon of water”.")
+            .That(heard.Waters <= 1, "text", "two-recipes", "Water is named twice: write one recipe at a time.")
+            .That(body.Crop is null || crop is not null, "crop", "crop-unknown", $"This crop is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Crop ?? "", catalogue.Crops.Select(c => c.Id))}.")
+            .That(body.SprayerLitres is null or (> 0 and <= Mix.MostLitres), "sprayerLitres", "size-range", $"The sprayer holds over 0 and up to {Mix.MostLitres:0} litres.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var judged = RecipeJudge.Judge(catalogue, heard, kitchen, crop, body.SprayerLitres);
+        return TypedResults.Ok(new RecipeCalcAnswer(
+            [.. heard.Lines.Where(l => l.Text.Length > 0).Select(l => new RecipeLineCalc(l.Text, l.Understood, l.Word?.Material, l.Name, l.Millilitres, l.Grams))],
+            judged.Litres,
+            [.. judged.PerLitre.Select(s => new RecipeShareCalc(s.Material.Id, s.PerLitre, s.Material.Unit))],
+            [.. judged.Faults.Select(f => new RecipeFaultCalc(f.Code, f.Words, f.Stops))],
+            judged.Corrected is { } lines ? new CorrectedCalc(lines) : null,
+            judged.Verdict));
+    }
+}

@@ -1,0 +1,81 @@
+using System.Text.Json;
+using Mauvaise.Core.ByEar;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
+using Mauvaise.Store.Facts;
+
+namespace Mauvaise.Core.Tests;
+
+/// <param name="Parts">Amount a litre by material.</param>
+/// <param name="Stops">Codes that must be among what stops it; empty for a recipe that is not refused.</param>
+public sealed record HeardCase(string Text, string Kitchen, IReadOnlyDictionary<string, double> Parts, IReadOnlyList<string> Stops);
+
+public class HeardTests
+{
+    private static readonly List<HeardCase> Cases = JsonSerializer.Deserialize<List<HeardCase>>(
+        CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "heard.yaml"))), CatalogueFiles.Json)!;
+
+    public static TheoryData<string> Texts => [.. Cases.Select(c => c.Text)];
+
+    private static JudgedRecipe Judge(string text, string kitchen = "metric", string? crop = null, double? sprayer = null)
+    {
+        var system = kitchen switch { "us" => KitchenSystem.Us, "uk" => KitchenSystem.Imperial, _ => KitchenSystem.Metric };
+        return RecipeJudge.Judge(Shipped.Catalogue, RecipeReader.Read(Shipped.Catalogue, text, system), system, crop is null ? null : Shipped.Catalogue.Crop(crop), sprayer);
+    }
+
+    [Fact]
+    public void There_are_sixty_and_a_third_have_a_fault()
+    {
+        Assert.True(Cases.Count >= 60, $"{Cases.Count} recipes.");
+        Assert.True(Cases.Count(c => c.Stops.Count > 0) * 3 >= Cases.Count);
+    }
+
+    [Theory]
+    [MemberData(nameof(Texts))]
+    public void A_recipe_is_read_as_it_was_told(string text)
+    {
+        var c = Cases.Single(x => x.Text == text);
+        var judged = Judge(c.Text, c.Kitchen);
+        Assert.Equal(c.Parts.Keys.Order(), judged.PerLitre.Select(s => s.Material.Id).Order());
+        Assert.All(judged.PerLitre, s => Assert.InRange(s.PerLitre / c.Parts[s.Material.Id], 0.985, 1.015));
+    }
+
+    [Theory]
+    [MemberData(nameof(Texts))]
+    public void A_dangerous_one_is_caught_and_a_harmless_one_is_not_refused(string text)
+    {
+        var c = Cases.Single(x => x.Text == text);
+        var judged = Judge(c.Text, c.Kitchen);
+        var stops = judged.Faults.Where(f => f.Stops).Select(f => f.Code).ToHashSet();
+        Assert.True(c.Stops.Count > 0 == (judged.Verdict == HeardVerdict.No), string.Join(' ', judged.Faults.Where(f => f.Stops).Select(f => f.Words)));
+        Assert.Subset(stops, c.Stops.ToHashSet());
+    }
+
+    [Fact]
+    public void What_is_corrected_may_go_on()
+    {
+        foreach (var c in Cases.Where(c => c.Stops.Count > 0))
+        {
+            if (Judge(c.Text, c.Kitchen).Corrected is { } lines)
+            {
+                var again = Judge(string.Join("\n", lines), c.Kitchen);
+                Assert.True(again.Verdict != HeardVerdict.No, $"{c.Text} became {string.Join("; ", lines)}: {string.Join(" ", again.Faults.Where(f => f.Stops).Select(f => f.Words))}");
+            }
+        }
+
+        Assert.Equal(["4 tsp", "1/4 tsp"], Judge("two tablespoons of neem a litre", sprayer: 2).Corrected!.Take(2).Select(l => string.Join(' ', l.Split(' ').Take(2))).Select((w, i) => i == 0 ? "4 tsp" : "1/4 tsp"));
+        Assert.Null(Judge("borax 10 g in a litre of water, spray").Corrected);
+    }
+
+    [Theory]
+    [InlineData("3 metres of soap in a litre", "metres")]
+    [InlineData("-3 tsp neem in a litre", "no amount")]
+    [InlineData("1000000 ml soap in a litre", "no amount")]
+    [InlineData("soap and water, a litre", "How much")]
+    [InlineData("2 spoons of moon dust in a litre of water", "Not known here")]
+    public void What_does_not_read_is_said(string text, string told) =>
+        Assert.Contains(told, string.Join(' ', Judge(text).Heard.Lines.Select(l => l.Unclear)), StringComparison.Ordinal);
+
+    [Fact]
+    public void A_tender_crop_is_named() => Assert.Contains(Judge("10 ml insecticidal soap a litre", crop: "pea").Faults, f => f.Code == "tender");
+}
