@@ -13,6 +13,7 @@ import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import { inSentence, trim } from '@/kit/format'
 import DoseConverter from './DoseConverter.vue'
+import HeardRecipe from './HeardRecipe.vue'
 import LeftoverBottles from './LeftoverBottles.vue'
 import MaterialOptions from './MaterialOptions.vue'
 import MaterialFacts from './MaterialFacts.vue'
@@ -40,6 +41,12 @@ const strength = computed(() => {
 })
 const wet = computed(() => data.value?.sizeUnit === 'l')
 const vessel = computed(() => sprayers.value.find((s) => s.id === data.value?.sprayerId)?.name)
+const sprayerLitres = computed(
+  () => sprayers.value.find((s) => s.id === data.value?.sprayerId)?.capacityLitres,
+)
+const crop = computed(
+  () => garden.value?.places.flatMap((p) => p.plantings).find((p) => p.id === ask.value.planting[0])?.crop,
+)
 const needed = computed(() => {
   if (data.value?.patchTest) return 'for two leaves'
   if (ask.value.planting.length === 0) return 'to try'
@@ -247,6 +254,7 @@ async function mixed() {
       </div>
       <MaterialFacts :material="data.material" :name="data.materialName" />
     </template>
+    <HeardRecipe v-if="garden" :kitchen="garden.kitchen" :crop="crop" :sprayer-litres="sprayerLitres" />
     <DoseConverter />
     <GeneralCaution />
   </div>
