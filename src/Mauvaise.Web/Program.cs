@@ -94,6 +94,7 @@ if (!generatingDocuments && !await Startup.PrepareAsync(app))
 }
 
 app.UseExceptionHandler();
+app.UseOwnPage((builder.Configuration["Hosts"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries));
 app.UseStatusCodePages();
 app.MapStaticAssets();
 // As the build wrote it.

@@ -5697,7 +5697,7 @@ export interface components {
             memberId?: null | string;
         };
         /** @enum {unknown} */
-        HeardKitchen: "us" | "uk" | "metric";
+        HeardKitchen: "us" | "uk" | "metric" | "australian";
         /** @enum {unknown} */
         HeardVerdict: "ok" | "warn" | "no";
         HourAnswer: {

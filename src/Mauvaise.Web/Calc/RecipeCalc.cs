@@ -9,7 +9,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Mauvaise.Web.Calc;
 
 /// <summary>Whose spoons, cups and gallons are meant.</summary>
-public enum HeardKitchen { Us, Uk, Metric }
+public enum HeardKitchen { Us, Uk, Metric, Australian }
 
 /// <param name="Text">As it was heard, in its own words.</param>
 /// <param name="SprayerLitres">What the corrected recipe is made up for; null for what was told.</param>
@@ -42,7 +42,7 @@ public static class RecipeCalc
 
     private static Results<Ok<RecipeCalcAnswer>, ProblemHttpResult> Read(RecipeRequest body, GardenCatalogue catalogue)
     {
-        var kitchen = body.Kitchen switch { HeardKitchen.Us => KitchenSystem.Us, HeardKitchen.Uk => KitchenSystem.Imperial, _ => KitchenSystem.Metric };
+        var kitchen = body.Kitchen switch { HeardKitchen.Us => KitchenSystem.Us, HeardKitchen.Uk => KitchenSystem.Imperial, HeardKitchen.Australian => KitchenSystem.Australian, _ => KitchenSystem.Metric };
         var crop = body.Crop is null ? null : catalogue.FindCrop(body.Crop);
         var heard = RecipeReader.Read(catalogue, body.Text, kitchen);
         var checks = new Checks()

@@ -13,6 +13,7 @@ const kitchens: { value: Schemas['HeardKitchen']; label: string }[] = [
   { value: 'metric', label: 'metric spoons and litres' },
   { value: 'uk', label: 'British spoons and gallons' },
   { value: 'us', label: 'American spoons and gallons' },
+  { value: 'australian', label: 'Australian spoons, 20 ml to the table' },
 ]
 const open = ref(false)
 /** Whoever told it may come from elsewhere than the garden. */
