@@ -146,10 +146,6 @@ const logged = computed(() => saving.data.value)
       <p v-else-if="now" class="note good">
         <strong>A good hour.</strong> Undersides first, then tops and stems; keep shaking.
       </p>
-      <section class="card bottle">
-        <BottleLabel :batch="batch" :zone="zone" />
-        <RouterLink :to="{ name: 'label', params: { batchId } }">Print the label at its real size</RouterLink>
-      </section>
       <div class="field">
         <label for="where">Where it went</label>
         <MultiSelect
@@ -225,6 +221,10 @@ const logged = computed(() => saving.data.value)
       </div>
       <p v-for="c in batch.cautions" :key="c" class="note caution">{{ c }}</p>
       <GeneralCaution />
+      <section class="card bottle">
+        <BottleLabel :batch="batch" :zone="zone" />
+        <RouterLink :to="{ name: 'label', params: { batchId } }">Print the label at its real size</RouterLink>
+      </section>
     </template>
   </div>
 </template>
