@@ -12,8 +12,8 @@ public class OwnPageTests
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
     [Theory]
-    [InlineData("evil.example")]
-    [InlineData("localhost.evil.example")]
+    [InlineData("example.org")]
+    [InlineData("localhost.example.org")]
     [InlineData("192.168.1.7")]
     public async Task A_name_that_was_not_given_is_turned_away(string host)
     {
@@ -26,7 +26,7 @@ public class OwnPageTests
     }
 
     [Theory]
-    [InlineData("Origin", "http://evil.example", HttpStatusCode.Forbidden)]
+    [InlineData("Origin", "http://example.org", HttpStatusCode.Forbidden)]
     [InlineData("Origin", "http://localhost:81", HttpStatusCode.Forbidden)]
     [InlineData("Origin", "null", HttpStatusCode.Forbidden)]
     [InlineData("Sec-Fetch-Site", "cross-site", HttpStatusCode.Forbidden)]

@@ -1,14 +1,24 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 
-defineProps<{ options: Schemas['OptionAnswer'][]; chosen: string }>()
+const props = defineProps<{ options: Schemas['OptionAnswer'][]; chosen: string }>()
 defineEmits<{ choose: [recipe: string] }>()
+
+/** The best that may go on stand open, with the chosen one; the rest waits. */
+const best = 3
+const all = ref(false)
+const shown = computed(() =>
+  props.options.filter((o, i) => all.value || (o.allowed && i < best) || o.recipe === props.chosen),
+)
+const hidden = computed(() => props.options.filter((o) => !shown.value.includes(o)))
+const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
 </script>
 
 <template>
   <div class="options" role="group" aria-label="Materials that work on it">
     <button
-      v-for="o in options"
+      v-for="o in shown"
       :key="o.recipe"
       :aria-pressed="o.recipe === chosen"
       :disabled="!o.allowed"
@@ -29,6 +39,10 @@ defineEmits<{ choose: [recipe: string] }>()
         <strong>{{ o.material }}</strong>
         <span class="small">{{ o.reasons.join(' ') }}</span>
       </span>
+    </button>
+    <button v-if="hidden.length > 0" class="more" @click="all = true">
+      <strong>{{ hidden.length }} more {{ hidden.length === 1 ? 'material' : 'materials' }}</strong>
+      <span v-if="notNow > 0" class="small">{{ notNow }} of them not now</span>
     </button>
   </div>
 </template>
@@ -65,6 +79,13 @@ button:disabled {
   color: var(--ink-soft);
   background: var(--paper);
   cursor: default;
+}
+
+button.more {
+  grid-template-columns: 1fr;
+  align-content: center;
+  gap: 0;
+  background: none;
 }
 
 button > span {

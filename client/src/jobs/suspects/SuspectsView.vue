@@ -10,6 +10,7 @@ import { chance, dayAndClock, inSentence, percent } from '@/kit/format'
 import { useWalk } from '../walk/useWalk'
 import NameIt from './NameIt.vue'
 import ObservationPhotos from './ObservationPhotos.vue'
+import SuspectBar from './SuspectBar.vue'
 import SuspectPair from './SuspectPair.vue'
 
 const props = defineProps<{ observationId: string }>()
@@ -167,17 +168,11 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           <ol class="ranking">
             <li v-for="s in likely" :key="s.target">
               <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
-                <span class="name">{{ s.name }}</span>
-                <span class="bar" aria-hidden="true"
-                  ><i :style="{ width: `${s.probability * 100}%` }"
-                /></span>
-                <span class="share">{{ chance(s.probability) }}</span>
+                <SuspectBar :name="s.name" :probability="s.probability" />
               </button>
             </li>
             <li class="not-listed">
-              <span class="name">Something not listed</span>
-              <span class="bar" aria-hidden="true"><i :style="{ width: `${data.notListed * 100}%` }" /></span>
-              <span class="share">{{ chance(data.notListed) }}</span>
+              <SuspectBar name="Something not listed" :probability="data.notListed" />
             </li>
           </ol>
           <details v-if="unlikely.length > 0">
@@ -185,11 +180,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
             <ul class="ranking">
               <li v-for="s in unlikely" :key="s.target">
                 <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
-                  <span class="name">{{ s.name }}</span>
-                  <span class="bar" aria-hidden="true"
-                    ><i :style="{ width: `${s.probability * 100}%` }"
-                  /></span>
-                  <span class="share">{{ chance(s.probability) }}</span>
+                  <SuspectBar :name="s.name" :probability="s.probability" />
                 </button>
               </li>
             </ul>
@@ -268,22 +259,6 @@ section.card {
 .ranking button[aria-pressed='true'] {
   border-color: var(--mauve);
   font-weight: 700;
-}
-
-.bar {
-  height: 10px;
-  background: var(--paper);
-}
-
-.bar i {
-  display: block;
-  height: 100%;
-  min-width: 2px;
-  background: var(--mauve);
-}
-
-.share {
-  text-align: right;
 }
 
 .why {
