@@ -40,6 +40,15 @@ public class OutlookTests
     }
 
     [Fact]
+    public void Rain_is_not_blamed_for_what_fades_under_cover_or_before_it_comes()
+    {
+        var wet = Garden(rainMm: 3);
+        var tunnel = Bed with { Kind = PlaceKind.Tunnel };
+        Assert.EndsWith("leaves it standing.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [tunnel] = Cover(wet, 0.8, 0.1, 26) }), StringComparison.Ordinal);
+        Assert.EndsWith("leaves it standing.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0.8, 0.1, 2) }), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void The_outline_of_a_place_that_keeps_ahead_takes_groups_by_turns_inside_half_the_season_limits()
     {
         var garden = GardenSamples.Tried(Garden());

@@ -152,7 +152,7 @@ test('a fresh garden is set up in three steps, planted and walked', async ({ pag
 
   await expect(page.getByRole('heading', { name: 'Back yard' })).toBeVisible()
   await expect(page.getByText(/No weather yet/)).toBeVisible()
-  await expect(page.getByText('Nothing is due. Enjoy the garden.')).toBeVisible()
+  await expect(page.getByText('Nothing is planted yet.')).toBeVisible()
   await expectAccessible(page)
   await page.keyboard.press('w')
   await page.getByRole('link', { name: 'Plant something' }).click()

@@ -3,6 +3,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import type { Schemas } from '@/api/client'
+import { useGarden } from '@/garden/useGarden'
 import { clock } from '@/kit/format'
 
 const props = defineProps<{ evening: Schemas['EveningAnswer']; timeZone: string }>()
@@ -33,7 +34,17 @@ function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
   }
 }
 
+const { plantings } = useGarden()
+const planted = computed(() => plantings.value.length > 0)
 const first = computed(() => props.evening.deeds[0])
+/** What the first button does, and where. */
+const firstDeed = computed(() => {
+  if (!first.value) return ''
+  const ids = first.value.plantingIds
+  const places = new Set(plantings.value.filter((p) => ids.includes(p.id)).map((p) => p.place.name))
+  const where = places.size === 1 ? [...places][0] : places.size > 1 ? `${places.size} places` : ''
+  return where ? `${screen(first.value).label}: ${where}` : screen(first.value).label
+})
 const spray = computed(() => props.evening.deeds.find((d) => d.tank))
 const hours = computed(() => {
   const window = props.evening.window
@@ -49,7 +60,12 @@ const count = computed(() =>
 <template>
   <section class="evening" aria-labelledby="evening-head">
     <h2 id="evening-head">This evening</h2>
-    <p class="soft">{{ evening.deeds.length ? count : 'Nothing is due. Enjoy the garden.' }}</p>
+    <p v-if="planted" class="soft">
+      {{ evening.deeds.length ? count : 'Nothing is due. Enjoy the garden.' }}
+    </p>
+    <p v-else class="soft">
+      Nothing is planted yet. <RouterLink to="/garden">Plant something</RouterLink>, then take the first walk.
+    </p>
     <div
       v-if="spray"
       class="note"
@@ -63,13 +79,7 @@ const count = computed(() =>
         Why these hours?
       </RouterLink>
     </div>
-    <Button
-      v-if="first"
-      :label="screen(first).label"
-      fluid
-      size="large"
-      @click="router.push(screen(first).to)"
-    />
+    <Button v-if="first" :label="firstDeed" fluid size="large" @click="router.push(screen(first).to)" />
     <ol>
       <li v-for="(deed, i) in evening.deeds" :key="deed.title">
         <span class="number" aria-hidden="true">{{ i + 1 }}</span>

@@ -84,7 +84,14 @@ const now = computed(() => Date.parse(props.board.now))
         :x="x(d.middle)"
         y="12"
       >
-        {{ d.wide > 62 ? d.label : d.label.split(' ')[1] }}
+        {{
+          d.wide > 62
+            ? d.label
+            : d.label
+                .split(' ')
+                .slice(d.wide > 40 ? 0 : 1, 2)
+                .join(' ')
+        }}
       </text>
       <text v-if="d.rainMm >= 2 && d.wide > 30" class="mm" :x="x(d.middle)" y="24">
         {{ Math.round(d.rainMm) }} mm

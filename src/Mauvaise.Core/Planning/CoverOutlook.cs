@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 
@@ -31,7 +32,10 @@ public static class CoverOutlook
             return words;
         }
 
-        var stripped = holding.Where(c => c.Value[Math.Min(storm.Hour + 24, c.Value.Length - 1)] < Holds).Select(c => c.Key.Name).ToList();
+        // Rain takes what stands under the open sky and still held when it came; what fades by itself is not its doing.
+        var stripped = holding
+            .Where(c => c.Key.Shelter == Shelter.Open && c.Value[storm.Hour] >= Holds && c.Value[Math.Min(storm.Hour + 24, c.Value.Length - 1)] < Holds)
+            .Select(c => c.Key.Name).ToList();
         var day = garden.Garden.Zone.Local(garden.Weather.At(storm.Hour)).ToString("dddd", CultureInfo.InvariantCulture);
         var told = FormattableString.Invariant($"{day}'s rain, {storm.Mm:0} mm,");
         return stripped.Count == 0 ? $"{words} {told} leaves it standing." : $"{words} {told} will strip {string.Join(" and ", stripped)}.";
