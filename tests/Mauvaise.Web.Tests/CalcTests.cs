@@ -161,6 +161,20 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     }
 
     [Theory]
+    [InlineData("bicarbonate", 47.5, "g", "ceiling", true)]
+    [InlineData("sulfur", 500, "g", "ceiling", true)]
+    [InlineData("vinegar", 900, "ml", "ceiling", true)]
+    [InlineData("neem-oil", 5, "ml", "no-emulsifier", false)]
+    [InlineData("borax", 5, "g", "no-spray-form", true)]
+    public async Task A_dose_that_is_carried_over_is_judged_as_the_bench_does(string material, double amount, string unit, string code, bool refused)
+    {
+        var body = new { doseAmount = amount, doseUnit = unit, perAmount = 1, perUnit = "l", tankAmount = 1, tankUnit = "l", material };
+        var reasons = (await http.SendAsync("/api/calc/dilution", body, HttpStatusCode.OK)).GetProperty("reasons").EnumerateArray();
+        var reason = Assert.Single(reasons, r => r.GetProperty("code").GetString() == code);
+        Assert.Equal(refused, reason.GetProperty("verdict").GetString() == "refused");
+    }
+
+    [Theory]
     [InlineData("", "text-missing")]
     [InlineData("what a lovely evening", "nothing-read")]
     [InlineData("5 ml soap in 1 l water. 5 ml neem in 2 l water", "two-recipes")]

@@ -5429,6 +5429,7 @@ export interface components {
             kitchen: components["schemas"]["KitchenCalc"];
             /** Format: double */
             finalStrengthPercent: null | number;
+            reasons: components["schemas"]["MixReasonCalc"][];
         };
         DilutionRequest: {
             /** Format: double */
@@ -5450,6 +5451,7 @@ export interface components {
             heaped: boolean;
             /** @default false */
             addTo: boolean;
+            material?: null | string;
         };
         Discount: {
             why: null | string;

@@ -9,6 +9,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Mauvaise.Web.Calc;
 
+/// <param name="Material">What it is a dose of, to be judged as the bench does and weighed by its own density; null when nobody said.</param>
 public sealed record DilutionRequest(
     double DoseAmount,
     string DoseUnit,
@@ -20,13 +21,15 @@ public sealed record DilutionRequest(
     double? StockStrengthPercent = null,
     double? RecipeStrengthPercent = null,
     bool Heaped = false,
-    bool AddTo = false);
+    bool AddTo = false,
+    string? Material = null);
 
 public sealed record AmountCalc(double Amount, string Unit);
 
 public sealed record KitchenCalc(string Text, double ErrorPercent);
 
-public sealed record DilutionCalc(AmountCalc PerLitre, AmountCalc Needed, KitchenCalc Kitchen, double? FinalStrengthPercent);
+/// <param name="Reasons">What speaks against such a spray; empty when no material was named.</param>
+public sealed record DilutionCalc(AmountCalc PerLitre, AmountCalc Needed, KitchenCalc Kitchen, double? FinalStrengthPercent, IReadOnlyList<MixReasonCalc> Reasons);
 
 public sealed record MixIngredient(string Material, double Amount, string Unit);
 
@@ -60,9 +63,11 @@ public static class BenchCalc
         calc.MapGet("/progress", Progress).ProducesProblem(StatusCodes.Status400BadRequest);
     }
 
-    private static Results<Ok<DilutionCalc>, ProblemHttpResult> Dilution(DilutionRequest body)
+    private static Results<Ok<DilutionCalc>, ProblemHttpResult> Dilution(DilutionRequest body, GardenCatalogue catalogue)
     {
-        var checks = new Checks();
+        var material = body.Material is null ? null : catalogue.FindMaterial(body.Material);
+        var checks = new Checks()
+            .That(body.Material is null || material is not null, "material", "material-unknown", $"This material is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Material ?? "", catalogue.Materials.Select(m => m.Id))}.");
         foreach (var (field, code) in new[] { ("doseUnit", body.DoseUnit), ("perUnit", body.PerUnit), ("tankUnit", body.TankUnit) })
         {
             checks.That(Units.Find(code) is not null, field, "unit-unknown", $"There is no unit '{code}'. Known: {string.Join(", ", Units.All.Select(u => u.Code))}.");
@@ -75,10 +80,23 @@ public static class BenchCalc
 
         var scaled = DoseScaling.Scale(new SpokenDose(
             body.DoseAmount, Units.Get(body.DoseUnit), body.PerAmount, Units.Get(body.PerUnit), body.TankAmount, Units.Get(body.TankUnit),
-            body.DensityGramsPerMillilitre, body.StockStrengthPercent, body.RecipeStrengthPercent, body.Heaped, body.AddTo));
+            body.DensityGramsPerMillilitre ?? (material?.Unit == "g" ? material.DensityGramsPerMillilitre : null), body.StockStrengthPercent, body.RecipeStrengthPercent, body.Heaped, body.AddTo));
         return TypedResults.Ok(new DilutionCalc(
-            new(scaled.PerLitre, scaled.Unit), new(scaled.Needed, scaled.Unit), new(scaled.Kitchen.Text, scaled.Kitchen.ErrorPercent), scaled.FinalPercent));
+            new(scaled.PerLitre, scaled.Unit),
+            new(scaled.Needed, scaled.Unit),
+            new(scaled.Kitchen.Text, scaled.Kitchen.ErrorPercent),
+            scaled.FinalPercent,
+            material is null ? [] : Against(catalogue, material, scaled, body.StockStrengthPercent)));
     }
+
+    private static IReadOnlyList<MixReasonCalc> Against(GardenCatalogue catalogue, Material material, ScaledDose scaled, double? bottlePercent)
+    {
+        var density = material.DensityGramsPerMillilitre;
+        var perLitre = scaled.Unit == material.Unit ? scaled.PerLitre : material.Unit == "g" ? scaled.PerLitre * density : scaled.PerLitre / density;
+        return Reasons(MixGuards.Judge(catalogue, [new MixShare(material, perLitre, bottlePercent)], [material], Form.Spray, new MixConditions(null, [], false)));
+    }
+
+    private static IReadOnlyList<MixReasonCalc> Reasons(MixJudgement judged) => [.. judged.Reasons.Select(r => new MixReasonCalc(r.Code, r.Verdict, r.Sentence))];
 
     private static Results<Ok<MixCalc>, ProblemHttpResult> JudgeMix(MixRequest body, GardenCatalogue catalogue)
     {
@@ -110,7 +128,7 @@ public static class BenchCalc
             [.. Strengths.Of(catalogue, shares).Select(s => new StrengthCalc(s.Material.Id, s.PerLitre, s.Material.Unit, s.Percent))],
             new LoadCalc(judged.OilPercent, judged.SoapPercent),
             judged.Verdict,
-            [.. judged.Reasons.Select(r => new MixReasonCalc(r.Code, r.Verdict, r.Sentence))]));
+            Reasons(judged)));
     }
 
     private static MixShare Share(Material material, MixIngredient i, double litres) => new(

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, reactive, ref } from 'vue'
 import { answer, api, Problem } from '@/api/client'
+import { keys } from '@/garden/useGarden'
 import { unitWords } from '@/garden/unitWords'
 import FieldError from '@/kit/FieldError.vue'
 import { trim } from '@/kit/format'
@@ -22,6 +23,7 @@ const spoken = reactive({
   density: 0.95,
   heaped: false,
   addTo: false,
+  material: null as string | null,
 })
 const volumes = Object.entries(unitWords)
   .filter(([code]) => !['g', 'kg', 'oz', 'drop'].includes(code))
@@ -38,6 +40,7 @@ const asked = refDebounced(
     densityGramsPerMillilitre: spoken.powder ? spoken.density : null,
     heaped: spoken.heaped,
     addTo: spoken.addTo,
+    material: spoken.material,
   })),
   250,
 )
@@ -46,6 +49,12 @@ const { data, error } = useQuery({
   queryFn: () => answer(api.POST('/api/calc/dilution', { body: asked.value })),
   enabled: open,
   retry: false,
+})
+const materials = useQuery({
+  queryKey: keys.catalogue('materials'),
+  queryFn: () => answer(api.GET('/api/catalogue/materials')),
+  enabled: open,
+  staleTime: Infinity,
 })
 const problem = computed(() => (error.value instanceof Problem ? error.value : null))
 </script>
@@ -63,6 +72,15 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
       <SelectField v-model="spoken.perUnit" label="Unit of the water" :options="volumes" filter />
       <NumberField v-model="spoken.tankAmount" aria-label="My tank" :min="0" :max-fraction-digits="3" />
       <SelectField v-model="spoken.tankUnit" label="Unit of my tank" :options="volumes" filter />
+      <SelectField
+        v-model="spoken.material"
+        label="Of what"
+        :options="materials.data.value ?? []"
+        show="name"
+        take="id"
+        filter
+        placeholder="not said"
+      />
     </div>
     <div class="ticks">
       <label><input v-model="spoken.powder" type="checkbox" /> a powder</label>
@@ -87,6 +105,17 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
       >: {{ trim(data.needed.amount, 2) }} {{ data.needed.unit }} in your tank,
       {{ trim(data.perLitre.amount, 3) }} {{ data.perLitre.unit }} a litre.
     </p>
+    <template v-if="data && !problem">
+      <p
+        v-for="r in data.reasons"
+        :key="r.code"
+        class="note"
+        :class="r.verdict === 'refused' ? 'stop' : 'caution'"
+      >
+        {{ r.sentence }}
+      </p>
+      <p v-if="!spoken.material" class="soft small">Say what it is a dose of, and it is judged too.</p>
+    </template>
   </details>
 </template>
 
