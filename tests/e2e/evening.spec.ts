@@ -101,6 +101,8 @@ test('one evening with the mouse', async ({ page }) => {
 })
 
 test('one evening with the keyboard alone', async ({ page }) => {
+  // Every control on the way is reached by Tab.
+  test.slow()
   await evening(page, keyboard, () => page.keyboard.press('w'))
 })
 

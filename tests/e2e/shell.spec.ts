@@ -94,6 +94,7 @@ test.describe('with the demo garden', () => {
     await page.keyboard.press('Escape')
     await page.getByRole('combobox', { name: 'Against' }).click()
     await page.getByRole('option', { name: 'Green peach aphid' }).click()
+    await page.getByRole('button', { name: /more material/ }).click()
     await page.getByRole('button', { name: /^Castile soap/ }).click()
     await page.getByRole('button', { name: 'Try two leaves first' }).click()
     await page.getByRole('button', { name: 'strong', exact: true }).click()
