@@ -63,7 +63,14 @@ public class HeardTests
             }
         }
 
-        Assert.Equal(["4 tsp", "1/4 tsp"], Judge("two tablespoons of neem a litre", sprayer: 2).Corrected!.Take(2).Select(l => string.Join(' ', l.Split(' ').Take(2))).Select((w, i) => i == 0 ? "4 tsp" : "1/4 tsp"));
+        // Neem's strongest dose for the two litres of the sprayer, and soap for it.
+        var neem = Judge("two tablespoons of neem a litre", sprayer: 2).Corrected!;
+        Assert.Contains("neem oil", neem[0], StringComparison.Ordinal);
+        Assert.Contains("4 ml", neem[1], StringComparison.Ordinal);
+        Assert.Contains("castile soap", neem[1], StringComparison.Ordinal);
+        Assert.Equal("made up with water to 2 l", neem[2]);
+        // What nobody can measure is left out.
+        Assert.StartsWith("made up with water", Judge("two tablespoons of neem a litre", sprayer: 0.0001).Corrected![0], StringComparison.Ordinal);
         Assert.Null(Judge("borax 10 g in a litre of water, spray").Corrected);
     }
 

@@ -27,8 +27,8 @@ public static class RecipeJudge
     /// <summary>Soap that keeps a kitchen oil in the water, ml a litre: what a shaken jar begins with (assumed).</summary>
     private const double SoapForOil = 2;
 
-    /// <summary>A recipe without water is judged as if it were sprayed as it is.</summary>
-    private const double Neat = 1;
+    /// <summary>Less than this, in ml or g, nobody measures: such a part is left out, and all are told in steps of it.</summary>
+    private const double LeastMeasured = 0.01;
 
     /// <param name="sprayerLitres">What the corrected recipe is made up for; null for what was told, a litre when nothing was.</param>
     public static JudgedRecipe Judge(GardenCatalogue catalogue, HeardRecipe heard, KitchenSystem kitchen, Crop? crop, double? sprayerLitres)
@@ -50,7 +50,7 @@ public static class RecipeJudge
 
     /// <summary>Liquids alone are what is sprayed, when no water was named.</summary>
     private static double? WithoutWater(HeardRecipe heard) =>
-        heard.Lines.Where(l => l.Word is not null).Sum(l => l.Millilitres ?? 0) is > 0 and var ml ? ml / 1000 * Neat : null;
+        heard.Lines.Where(l => l.Word is not null).Sum(l => l.Millilitres ?? 0) is > 0 and var ml ? ml / 1000 : null;
 
     private static List<MixShare> Shares(GardenCatalogue catalogue, HeardRecipe heard, double litres) =>
     [
@@ -138,7 +138,7 @@ public static class RecipeJudge
         var size = Math.Min(litres, Mix.MostLitres);
         return
         [
-            .. may.Select(s => Measured(s, size, kitchen)),
+            .. may.Where(s => s.PerLitre * size >= LeastMeasured).Select(s => Measured(s, size, kitchen)),
             $"made up with water to {TankVolume.Text(size, kitchen)}",
             .. crop is null ? Array.Empty<string>() : [$"two leaves of the {crop.Name.InSentence()} first"],
         ];
@@ -148,14 +148,13 @@ public static class RecipeJudge
     private static double? Limit(GardenCatalogue catalogue, Material material) =>
         material.Doses is { Per: DosedPer.Litre } doses ? doses.Strong
         : material.Doses is not null ? null
-        : material.MostPerLitre is { } most ? most
         : Preparations.MostOf(catalogue, material);
 
     /// <summary>In spoons where they fit and do not go over what is given; else the exact amount, with what measures it behind.</summary>
     private static string Measured(MixShare share, double litres, KitchenSystem kitchen)
     {
         // Rounded down: what is told is never over what is given.
-        var (material, amount) = (share.Material, Math.Floor(share.PerLitre * litres * 100) / 100);
+        var (material, amount) = (share.Material, Math.Floor(share.PerLitre * litres / LeastMeasured) * LeastMeasured);
         var exact = string.Create(CultureInfo.InvariantCulture, $"{amount:0.##} {material.Unit}");
         var powder = material.Unit == "g";
         var measured = KitchenMeasure.Nearest(powder ? amount / material.DensityGramsPerMillilitre : amount, kitchen, exact, powder);

@@ -84,10 +84,12 @@ public static class MixGuards
 
     private static IEnumerable<MixReason> Ceilings(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares)
     {
-        foreach (var p in shares.Where(p => p.Material.Doses is null && (p.Material.MostPerLitre ?? Preparations.MostOf(catalogue, p.Material)) is { } most && p.PerLitre > most + 1e-9))
+        foreach (var p in shares.Where(p => p.Material.Doses is null))
         {
-            var most = (p.Material.MostPerLitre ?? Preparations.MostOf(catalogue, p.Material))!.Value;
-            yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant($"{p.PerLitre:0.#} {p.Material.Unit} of {p.Material.Name.InSentence()} a litre is over what is ever given; {most:0.#} {p.Material.Unit} is the most."));
+            if (Preparations.MostOf(catalogue, p.Material) is { } most && p.PerLitre > most + 1e-9)
+            {
+                yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant($"{p.PerLitre:0.#} {p.Material.Unit} of {p.Material.Name.InSentence()} a litre is over what is ever given; {most:0.#} {p.Material.Unit} is the most."));
+            }
         }
 
         foreach (var p in shares.Where(p => p.Material.Doses is { } d && p.UsualPerLitre > d.Ceiling + 1e-9))
