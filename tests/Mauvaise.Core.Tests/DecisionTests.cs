@@ -3,6 +3,7 @@ using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Tests;
 
@@ -13,7 +14,7 @@ public class DecisionTests
 
     private static IEnumerable<string[]> Rows() => File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "cases", "decisions.csv")).Select(l => l.Split(','));
 
-    private static ActionLadder Ladder(string name)
+    internal static ActionLadder Ladder(string name)
     {
         var columns = Rows().First();
         var row = Rows().First(r => r[0] == name);

@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Tests;
 
@@ -72,7 +73,7 @@ public class RotaTests
     {
         var bed = GardenSamples.Bed("Bed");
         var kale = GardenSamples.Grown(bed, "kale");
-        var rota = RotaPlanner.Plan(Seen(GardenSamples.Garden([bed], [kale]), GardenSamples.Seen(kale, 1, 20, 10, "cabbage-aphid")));
+        var rota = RotaPlanner.Plan(Seen(GardenSamples.Garden([bed], [kale]), GardenSamples.Seen(kale, 1, 20, 12, "cabbage-whitefly")));
         Assert.Equal(rota.From, Assert.Single(rota.Patches).On);
         Assert.True(rota.Rounds.First().On >= rota.From.AddDays(UseGuards.PatchTestDays));
     }
@@ -93,7 +94,10 @@ public class RotaTests
         var none = RotaPlanner.Plan(busy);
         Assert.Contains(none.Cannot, c => c.StartsWith("Nobody is ever free", StringComparison.Ordinal));
         Assert.Empty(none.Outings);
-        Assert.Contains("No hour", Assert.Single(none.NotPlanned).Sentence, StringComparison.Ordinal);
+        // Where no hour is left for a spray, hands are weighed, and Decide says why.
+        var ways = WayBook.Of(busy).For(plantings[0], busy.LatestObservation(plantings[0].Id)!);
+        Assert.Null(ways.Proposed!.Option);
+        Assert.All(ways.All.Where(w => w.Option is not null), w => Assert.Contains(w.Against, r => r.Code == "no-hour"));
 
         var empty = garden with { Stocks = [.. C.Materials.Select(m => new Stock(Guid.NewGuid(), m.Id, m.Name, 100, 0, m.Unit, null, null))] };
         var bare = RotaPlanner.Plan(empty);

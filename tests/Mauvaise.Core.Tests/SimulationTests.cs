@@ -203,7 +203,7 @@ public class SimulationTests
     public void The_worst_leaves_carry_more_than_their_share_away()
     {
         var (kept, pruned) = (LeafDisease.Showing(Mildew, 0.1, 0), LeafDisease.Showing(Mildew, 0.1, 0));
-        pruned.Prune(0.2);
+        pruned.Prune(0.2, Leaves.Worst(0.2));
         Assert.InRange(pruned.Severity / kept.Severity, 0.3, 0.7);
     }
 }

@@ -121,7 +121,7 @@ public class UseGuardTests
     [Fact]
     public void The_evening_tries_two_leaves_before_the_first_spray_of_a_crop()
     {
-        var garden = Garden() with { Observations = [GardenSamples.Seen(Kale, 1, 20, 12, "cabbage-aphid")] };
+        var garden = Garden() with { Observations = [GardenSamples.Seen(Kale, 1, 20, 12, "cabbage-whitefly")] };
         var deed = Assert.Single(EveningPlanner.Plan(garden).Deeds, d => d.Tank is not null);
         Assert.Equal((DeedKind.PatchTest, SprayVolume.PatchTestLitres), (deed.Kind, deed.Tank!.Litres));
         var spray = new SprayApplication(Guid.NewGuid(), null, GardenSamples.Now.AddHours(-20), deed.Tank.Recipe.Active.Material, null, 0.1, null, [new(Kale.Id, 0.9)], true, null);

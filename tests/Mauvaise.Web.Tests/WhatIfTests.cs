@@ -46,11 +46,12 @@ public sealed class WhatIfTests : IAsyncLifetime
     }
 
     [Fact]
-    public async Task A_disease_is_played_on_leaf_area()
+    public async Task A_disease_is_played_in_shares_of_leaves_too()
     {
         await app.RefreshWeatherAsync();
         var answer = (await PlayAsync($"planting={DemoGarden.PlantingId("Chapel/courgette")}&target=powdery-mildew&recipe=neem-with-soap"))!;
-        Assert.True(answer.OfLeafArea && answer.Line is null);
+        Assert.True(answer.CanPrune);
+        Assert.InRange(answer.Line, 0.01, 0.5);
         Assert.True(answer.Curves[2].MeanShare < answer.Curves[0].MeanShare);
     }
 

@@ -2390,6 +2390,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string;
+                    target: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WaysAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/plan": {
         parameters: {
             query?: never;
@@ -4915,6 +4955,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WaysRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WaysAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo/step": {
         parameters: {
             query?: never;
@@ -4993,6 +5072,10 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AgainstAnswer: {
+            code: string;
+            words: string;
+        };
         AirCalc: {
             /** Format: double */
             dewPointC: number;
@@ -6106,6 +6189,8 @@ export interface components {
             name: string;
             code: null | string;
             hatch: string;
+            /** @default false */
+            breedsResistance: boolean;
         };
         MonthAnswer: {
             /** Format: date */
@@ -7094,6 +7179,14 @@ export interface components {
             target: string;
             sentence: string;
         };
+        ShareRange: {
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            high: number;
+        };
         ShelfAnswer: {
             stocks: components["schemas"]["StockAnswer"][];
             shopping: components["schemas"]["ShoppingAnswer"][];
@@ -7858,6 +7951,52 @@ export interface components {
         Water: "rain" | "softTap" | "hardTap";
         /** @enum {unknown} */
         Watering: "drip" | "handAtSoil" | "overhead" | "tray";
+        WayAnswer: {
+            id: string;
+            words: string;
+            materials: string[];
+            holds: boolean;
+            proposed: boolean;
+            share: null | components["schemas"]["ShareRange"];
+            /** Format: double */
+            lossPercent: null | number;
+            /** Format: int32 */
+            sprays: number;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            evenings: number;
+            /** Format: double */
+            helpersLeftPercent: null | number;
+            against: components["schemas"]["AgainstAnswer"][];
+        };
+        WaysAnswer: {
+            /** Format: double */
+            line: number;
+            sentence: string;
+            ways: components["schemas"]["WayAnswer"][];
+        };
+        WaysRequest: {
+            crop: string;
+            placeKind: components["schemas"]["PlaceKind"];
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            latitude: number;
+            climate: string;
+            target: string;
+            /** Format: double */
+            share: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            helpers: number;
+            ants?: components["schemas"]["Ants"];
+            stance?: components["schemas"]["Stance"];
+            diseaseApproach?: components["schemas"]["DiseaseApproach"];
+            stage?: null | components["schemas"]["GrowthStage"];
+        };
         WeatherDayAnswer: {
             /** Format: date */
             date: string;
@@ -7913,9 +8052,9 @@ export interface components {
             materialName: string;
             recipe: string;
             prune: string;
-            ofLeafArea: boolean;
+            canPrune: boolean;
             /** Format: double */
-            line: null | number;
+            line: number;
             /** Format: date */
             from: string;
             recipes: components["schemas"]["RecipeChoice"][];

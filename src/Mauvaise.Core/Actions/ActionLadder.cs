@@ -1,8 +1,8 @@
-using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Actions;
 
@@ -30,8 +30,10 @@ public sealed record LadderStep(
     PrunePlan? Prune = null);
 
 /// <summary>Steps against one trouble on one planting, from gentle to drastic, each with its reasons.</summary>
-public sealed record ActionLadder(Finding Finding, IReadOnlyList<LadderStep> Steps)
+public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)
 {
+    public Finding Finding => Ways.Finding;
+
     /// <summary>The gentlest step that is proposed; null when everything was passed by.</summary>
     public LadderStep? First => Steps.FirstOrDefault(s => s.Choice == StepChoice.Do);
 
@@ -42,24 +44,24 @@ public sealed record ActionLadder(Finding Finding, IReadOnlyList<LadderStep> Ste
     /// <param name="leaves">Leaves on all plants, where somebody counted them.</param>
     public static ActionLadder For(GardenSnapshot garden, Planting planting, Observation seen, int? leaves = null)
     {
-        var finding = Finding.Of(garden, planting, seen);
-        var hands = HandSteps.Of(finding);
+        var ways = WayBook.Of(garden).For(planting, seen, leaves);
+        var finding = ways.Finding;
         List<LadderStep> steps =
         [
-            .. LookSteps.Of(finding),
+            .. LookSteps.Of(ways),
             .. HelperSteps.Of(finding),
-            .. hands,
-            .. PruneSteps.Of(finding, leaves),
+            .. HandSteps.Of(ways),
+            .. PruneSteps.Of(ways, leaves),
             .. IsolateSteps.Of(finding),
-            .. SpraySteps.Of(finding, handsFirst: hands.Any(s => s is { Choice: StepChoice.Do, Measure.WorksOn.Count: > 0 })),
-            .. TakeOutSteps.Of(finding),
+            .. SpraySteps.Of(ways),
+            .. TakeOutSteps.Of(ways),
         ];
-        return new ActionLadder(finding, [.. steps.Select(s => Answered(finding, s))]);
+        return new ActionLadder(ways, [.. steps.Select(s => Answered(finding, s))]);
     }
 
     /// <summary>A step that somebody said no to is not proposed again for this look.</summary>
     private static LadderStep Answered(Finding finding, LadderStep step) =>
         finding.Passed.Contains(step.Code) ? step with { Choice = StepChoice.PassedOver, Why = ["You passed it by.", .. step.Why] } : step;
 
-    internal static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+    internal static string Date(DateOnly date) => WayWords.Day(date);
 }

@@ -6,6 +6,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Actions;
 
@@ -19,8 +20,9 @@ internal static class SpraySteps
     /// <summary>Others that were passed over are named up to this many.</summary>
     private const int NamedAgainst = 3;
 
-    public static IEnumerable<LadderStep> Of(Finding f, bool handsFirst)
+    public static IEnumerable<LadderStep> Of(WaySet ways)
     {
+        var f = ways.Finding;
         if (f.Clean || f.Stale)
         {
             yield break;
@@ -33,7 +35,7 @@ internal static class SpraySteps
         }
 
         var options = MaterialChoice.Options(f.Garden, f.Planting, target);
-        yield return Main(f, target, options, handsFirst);
+        yield return Main(ways, target, options);
         foreach (var other in options.Where(o => o.Recipe.Form is Form.Dust or Form.Dip))
         {
             yield return Other(f, other);
@@ -46,12 +48,12 @@ internal static class SpraySteps
         }
     }
 
-    private static LadderStep Main(Finding f, Target target, IReadOnlyList<MaterialOption> options, bool handsFirst)
+    private static LadderStep Main(WaySet ways, Target target, IReadOnlyList<MaterialOption> options)
     {
-        var best = options.FirstOrDefault(o => o.Allowed && o.Recipe.Form is Form.Spray or Form.Drench);
-        var form = best?.Recipe.Form == Form.Drench ? "drench" : "spray";
-        var name = best?.Recipe.Name ?? "Spray";
-        if (Closed(f, target, best is not null) is { } closed)
+        var f = ways.Finding;
+        var way = ways.Mixed;
+        var form = way?.Option!.Recipe.Form == Form.Drench ? "drench" : "spray";
+        if (Closed(f, target, way is not null) is { } closed)
         {
             return Against(form, "Spray", closed);
         }
@@ -61,12 +63,12 @@ internal static class SpraySteps
             return Round(f, course);
         }
 
-        if (best is null)
+        if (way is not { Option: { } best, Shape: { } shape })
         {
-            return Against("spray", "Spray", options.Count == 0 ? "Nothing in the catalogue works on it." : $"{options[0].Material.Name}: {options[0].PassedOver[0]}.");
+            return Against("spray", "Spray", ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}." : "Nothing in the catalogue works on it.");
         }
 
-        var shape = CourseShape.For(f.Garden, f.Planting, target, best.Material);
+        var name = best.Recipe.Name;
         List<string> why =
         [
             f.Told + ".",
@@ -80,21 +82,17 @@ internal static class SpraySteps
             why.Add("It is in flower: only when no bee flies.");
         }
 
-        if (f.Ending && f.DaysToEnd is { } days && days < shape.SpacingDays * (shape.Rounds - 1))
+        if (!way.Proposed)
         {
-            return Step(form, name, StepChoice.PassedOver, [$"The crop ends in about {CourseShape.Days(Math.Max(0, days))}; {shape.Rounds} rounds take longer than that.", .. why], best, shape);
+            return Step(form, name, StepChoice.May, [$"{ways.Proposed!.Words.AsSentenceStart()} first; when the count after that is still over the line, this.", .. why], best, shape);
         }
 
-        if (handsFirst)
-        {
-            return Step(form, name, StepChoice.May, ["Hands first; when the count after that is still over the line, this.", .. why], best, shape);
-        }
-
+        var on = f.Garden.Today.AddDays(way.SprayDays[0]);
         return UseGuards.PatchOf(f.Garden, f.Crop, best.Material) switch
         {
-            { State: PatchState.Waiting, JudgeOn: { } on } => Step(form, name, StepChoice.PassedOver, [$"Two leaves wait to be judged on {ActionLadder.Date(on)}.", .. why], best, shape),
+            { State: PatchState.Waiting, JudgeOn: { } judge } => Step(form, name, StepChoice.Do, [$"Two leaves wait to be judged on {ActionLadder.Date(judge)}; then this.", .. why], best, shape, on > judge ? on : judge),
             { State: PatchState.Needed } => Step("patch-test", $"Two leaves first: {name.InSentence()}", StepChoice.Do, why, best, shape, f.Garden.Today),
-            _ => Step(form, name, StepChoice.Do, why, best, shape, f.Garden.Today),
+            _ => Step(form, name, StepChoice.Do, why, best, shape, on),
         };
     }
 
@@ -146,8 +144,9 @@ internal static class SpraySteps
 /// <summary>Giving the plant up, with what that saves.</summary>
 internal static class TakeOutSteps
 {
-    public static IEnumerable<LadderStep> Of(Finding f)
+    public static IEnumerable<LadderStep> Of(WaySet ways)
     {
+        var f = ways.Finding;
         if (f.Clean || f.Stale || f.Target is not { } target)
         {
             yield break;
@@ -166,23 +165,22 @@ internal static class TakeOutSteps
         yield return f switch
         {
             _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [target.InsteadOfSpray!]),
-            { Overrun: true, Ending: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [f.Told + ", and the crop is near its end.", Saves(f, target)]),
-            { Overrun: true, Stance: Stance.LastResort } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [f.Told + ": it feeds the rest of the garden.", Saves(f, target)]),
-            { Overrun: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [f.WebbedOver ? "Webbed over the top." : "More than six leaves in ten.", Saves(f, target)]),
-            { Ending: true, OverLine: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, ["The crop ends within two weeks.", Saves(f, target)]),
+            _ when ways.Proposed?.Uses(KnownIds.Measures.TakeOut) == true => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do,
+                [f.Told + (f.Ending ? ", and the crop is near its end." : ": it feeds the rest of the garden."), Saves(ways)]),
+            { Overrun: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [f.WebbedOver ? "Webbed over the top." : "More than six leaves in ten.", Saves(ways)]),
+            { Ending: true, OverLine: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, ["The crop ends within two weeks.", Saves(ways)]),
             _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [f.Told + ": worth saving."]),
         };
     }
 
-    private static string Saves(Finding f, Target target)
+    private static string Saves(WaySet ways)
     {
-        if (MaterialChoice.Options(f.Garden, f.Planting, target).FirstOrDefault(o => o.Allowed) is not { } best)
+        if (ways.Mixed is not { Option: { } best, Shape: { } shape })
         {
             return "It saves its neighbours.";
         }
 
-        var rounds = CourseShape.For(f.Garden, f.Planting, target, best.Material).Rounds;
-        var litres = SprayVolume.LitresFor(f.Garden, [f.Planting]);
-        return FormattableString.Invariant($"It saves {rounds} rounds of {best.Material.Name.InSentence()}, {rounds * litres:0.#} l in all, and its neighbours.");
+        var litres = SprayVolume.LitresFor(ways.Finding.Garden, [ways.Finding.Planting]);
+        return FormattableString.Invariant($"It saves {shape.Rounds} rounds of {best.Material.Name.InSentence()}, {shape.Rounds * litres:0.#} l in all, and its neighbours.");
     }
 }

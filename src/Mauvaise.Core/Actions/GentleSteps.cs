@@ -4,35 +4,21 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Actions;
 
-/// <summary>Whether a measure can be done at all in a place, on a stage, this soon after the last time.</summary>
+/// <summary>Steps made of measures.</summary>
 internal static class MeasureFits
 {
-    /// <summary>Why not; null when it can.</summary>
-    public static string? Against(Finding f, Measure m) =>
-        m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(f.Place.Kind) ? $"Not in {Words(f.Place.Kind)}."
-        : m.NotOnSeedlings && f.Planting.Stage == GrowthStage.Seedling ? "Seedlings do not bear it."
-        : f.Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? $"Done on {ActionLadder.Date(day)}, and {f.Told} now."
-        : null;
-
     /// <summary>A step that is passed over when the measure does not fit, whatever was meant for it.</summary>
     public static LadderStep Step(Finding f, string id, StepChoice choice, IReadOnlyList<string> why, DateOnly? on = null)
     {
         var m = f.Garden.Catalogue.Measure(id);
-        return Against(f, m) is { } against
+        return f.Against(m) is { } against
             ? new LadderStep(m.Rung, m.Id, m.Name, StepChoice.PassedOver, [against], null, m)
             : new LadderStep(m.Rung, m.Id, m.Name, choice, why, choice == StepChoice.PassedOver ? null : on ?? f.Garden.Today, m);
     }
-
-    private static string Words(PlaceKind kind) => kind switch
-    {
-        PlaceKind.Containers => "tubs",
-        PlaceKind.Tunnel => "a tunnel",
-        PlaceKind.IndoorRack => "an indoor rack",
-        _ => "a bed",
-    };
 }
 
 /// <summary>Doing nothing, on purpose and until a date.</summary>
@@ -41,8 +27,9 @@ internal static class LookSteps
     private const int LookAgainDays = 4;
     private const int LookAgainSteepDays = 2;
 
-    public static IEnumerable<LadderStep> Of(Finding f)
+    public static IEnumerable<LadderStep> Of(WaySet ways)
     {
+        var f = ways.Finding;
         var today = f.Garden.Today;
         var seenOn = f.Garden.Garden.DateOf(f.Seen.At);
         if (f.Target is null && !f.Clean)
@@ -59,6 +46,7 @@ internal static class LookSteps
             { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, "It does not go away by itself."),
             { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), "It is no pest."),
             { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), "Helpers are at work: count again in 3 to 5 days."),
+            { OverLine: true } when ways.Proposed is { Rung: Rung.Look } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), ways.Sentence),
             { OverLine: true } => Look(StepChoice.PassedOver, null, f.Told + ": waiting lets it grow."),
             { Doubled: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainSteepDays), f.Told + ", but it doubled: look again soon."),
             _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), f.Told + "."),
@@ -107,9 +95,6 @@ internal static class HelperSteps
 /// <summary>Hands and water.</summary>
 internal static class HandSteps
 {
-    /// <summary>Above this many times the line hands alone are no match (assumed).</summary>
-    private const double HandsReach = 2;
-
     /// <summary>Days that are looked through for one that is cool and dull.</summary>
     private const int DullWithinDays = 3;
 
@@ -118,8 +103,9 @@ internal static class HandSteps
     private const double CoolC = 24;
     private const double DullCloudPercent = 60;
 
-    public static IReadOnlyList<LadderStep> Of(Finding f)
+    public static IReadOnlyList<LadderStep> Of(WaySet ways)
     {
+        var f = ways.Finding;
         if (f.Clean || f.Stale || f.Target is not { } target || f.Visit is not null)
         {
             return [];
@@ -130,28 +116,7 @@ internal static class HandSteps
             return [MeasureFits.Step(f, KnownIds.Measures.PutRight, StepChoice.Do, [target.InsteadOfSpray ?? "No spray mends it."])];
         }
 
-        var fitting = f.Garden.Catalogue.Measures.Where(m => m.Rung == Rung.Hands && m.IsFor(target)).ToList();
-        var first = HandsFirst(f) ? Best(f, fitting) : null;
-        return [.. fitting.Select(m => Step(f, m, m == first))];
-    }
-
-    /// <summary>
-    /// Hands come before a spray where they are a match for it; keep ahead sprays at once when more than a single leaf is hit, the last
-    /// resort never does so first.
-    /// </summary>
-    private static bool HandsFirst(Finding f) =>
-        f.OverLine && !f.HelpersAtWork
-        && (f.Target!.InsteadOfSpray is not null || f.Stance == Stance.LastResort || (f.Stance == Stance.WatchAndTreat && f.Share < HandsReach * f.Line.Share) || f.Target.Group == KnownIds.TargetGroups.Chewers
-            || (f.Seen.LeavesAffected == 1 && f.Target.Group == KnownIds.TargetGroups.SapFeeders));
-
-    private static Measure? Best(Finding f, List<Measure> fitting)
-    {
-        var can = fitting.Where(m => m.CheckBackDays is not null && MeasureFits.Against(f, m) is null).ToList();
-        var atTips = f.Seen.Part == PlantPart.Tips || f.Seen.Signs.Any(s => s is { Sign: KnownIds.Signs.TipsFirst, Present: true });
-        return can.OrderByDescending(m => m.Id == KnownIds.Measures.PinchTips && atTips)
-            .ThenByDescending(m => m.EffectOn(f.Target!)?.Young ?? 0)
-            .ThenByDescending(m => m.Id == KnownIds.Measures.WaterJet)
-            .FirstOrDefault(m => m.Id != KnownIds.Measures.PinchTips || atTips);
+        return [.. f.Garden.Catalogue.Measures.Where(m => m.Rung == Rung.Hands && m.IsFor(target)).Select(m => Step(f, m, ways.Proposed?.Uses(m.Id) == true))];
     }
 
     private static LadderStep Step(Finding f, Measure m, bool first)
@@ -199,8 +164,9 @@ internal static class PruneSteps
     private const double FeedShare = 0.12;
     private const int FeedAfterDays = 3;
 
-    public static IEnumerable<LadderStep> Of(Finding f, int? leaves)
+    public static IEnumerable<LadderStep> Of(WaySet ways, int? leaves)
     {
+        var f = ways.Finding;
         if (f.Clean || f.Stale || f.Target is not { } target)
         {
             yield break;
@@ -208,7 +174,7 @@ internal static class PruneSteps
 
         var prune = f.Garden.Catalogue.Measure(KnownIds.Measures.Prune);
         var plan = prune.IsFor(target) ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
-        var step = plan is null ? null : Prune(f, plan) with { Prune = plan };
+        var step = plan is null ? null : Prune(f, ways.Proposed?.Uses(KnownIds.Measures.Prune) == true, plan) with { Prune = plan };
         if (step is not null)
         {
             yield return step;
@@ -233,12 +199,12 @@ internal static class PruneSteps
         }
     }
 
-    private static LadderStep Prune(Finding f, PrunePlan plan) => f switch
+    private static LadderStep Prune(Finding f, bool proposed, PrunePlan plan) => f switch
     {
         _ when plan.TakeNow == 0 => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [plan.Sentence]),
         _ when f.Tried.TryGetValue(KnownIds.Measures.Prune, out var day) && day > f.Garden.Today.AddDays(-7) =>
             MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [$"Leaves came off on {ActionLadder.Date(day)}; the next a week later."]),
-        { OverLine: true } or { Stance: Stance.LastResort } => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, "It takes most of what spreads with few of the leaves."]),
+        _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, "It takes most of what spreads with few of the leaves."]),
         _ => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.May, [plan.Sentence]),
     };
 }

@@ -60,10 +60,17 @@ public static class KnownIds
         public const string SurfaceMildew = "surface-mildew";
         public const string DownyMildew = "downy-mildew";
         public const string LeafSpots = "leaf-spots";
+        public const string Rusts = "rusts";
+        public const string Moulds = "moulds";
+        public const string TrueBugs = "true-bugs";
+        public const string Miners = "miners";
         public const string LookAlikes = "look-alikes";
         public const string SoilPests = "soil-pests";
         public const string Hopeless = "hopeless";
         public const string Animals = "animals";
+
+        /// <summary>Diseases that spread from leaf to leaf.</summary>
+        internal static IReadOnlyList<string> LeafDiseases { get; } = [SurfaceMildew, DownyMildew, LeafSpots, Rusts, Moulds];
     }
 
     public static class Signs

@@ -17,7 +17,8 @@ public enum SunNeed { Avoids, Indifferent, Wants }
 /// <param name="Name">The gardener's word.</param>
 /// <param name="Code">Resistance-committee code where one exists, else null.</param>
 /// <param name="Hatch">Name of the hatch that drawings use, so that colour is never the only code.</param>
-public sealed record ModeOfAction(string Id, string Name, string? Code, string Hatch);
+/// <param name="BreedsResistance">What it is used on may get used to it, so that the group changes between courses.</param>
+public sealed record ModeOfAction(string Id, string Name, string? Code, string Hatch, bool BreedsResistance = false);
 
 /// <summary>What a dose is for: a litre of finished spray, or what is dusted, fed or baited.</summary>
 public enum DosedPer { Litre, SquareMetre, Plant, Station }

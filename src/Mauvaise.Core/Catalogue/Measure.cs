@@ -23,6 +23,8 @@ public sealed record Measure
     public IReadOnlyList<PlaceKind> OnlyIn { get; init; } = [];
     /// <summary>Counted again after so many days; null when there is nothing to count.</summary>
     public int? CheckBackDays { get; init; }
+    /// <summary>Work on a square metre of bed, minutes (assumed).</summary>
+    public double MinutesPerM2 { get; init; }
     /// <summary>Days from ordering to having it.</summary>
     public int LeadDays { get; init; }
     /// <summary>Recipe that is mixed for it on the bench; null for none.</summary>

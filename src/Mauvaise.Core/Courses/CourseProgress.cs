@@ -55,7 +55,8 @@ public sealed record CourseProgress(
         var target = garden.Catalogue.Target(course.Target);
         var recipe = garden.Catalogue.FindRecipe(course.Recipe)!;
         var material = garden.Catalogue.Material(recipe.Active.Material);
-        var shape = CourseShape.For(garden, planting, target, material);
+        var usual = CourseShape.For(garden, planting, target, material);
+        var shape = course.DegreeDaysPerDay is null && course.OwnDays.Count == 0 ? usual with { SpacingDays = course.SpacingDays, Rounds = course.Rounds, DegreeDaysPerDay = null } : usual;
         var given = GivenRounds(garden, course, material);
         var visits = given.Select(a => garden.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)).ToList();
         var facts = new Facts(garden, course, planting, material, recipe, shape, given, [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)], visits.Count > 0 ? visits[^1] : null, CleanLooksSince(garden, course, given));

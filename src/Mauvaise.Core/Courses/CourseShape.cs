@@ -36,7 +36,7 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
     {
         var place = garden.PlaceOf(planting);
         var (min, max) = (material.Cadence.CurativeMinDays, material.Cadence.CurativeMaxDays);
-        var most = Math.Min(MostRounds, material.InARowLimit ?? MostRounds);
+        var most = MostOf(material);
         if (target.Insect is not { } insect)
         {
             var rounds = Math.Min(most, Math.Max(2, material.Cadence.Rounds));
@@ -99,6 +99,9 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
             ? sum / known * HoursOfADay
             : Math.Clamp(garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(garden.Today) - 1], insect.LowerC, insect.UpperC) - insect.LowerC;
     }
+
+    /// <summary>Rounds of a material that a course has at the most.</summary>
+    public static int MostOf(Material material) => Math.Min(MostRounds, material.InARowLimit ?? MostRounds);
 
     internal static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
 }

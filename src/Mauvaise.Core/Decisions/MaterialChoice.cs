@@ -6,13 +6,21 @@ namespace Mauvaise.Core.Decisions;
 
 /// <summary>A material that would work, or one that was passed over, and why.</summary>
 /// <param name="Score">Higher is better; 0 when passed over.</param>
-/// <param name="RepeatsGroup">Passed over since the last course was of its group.</param>
-public sealed record MaterialOption(Material Material, Recipe Recipe, double Score, IReadOnlyList<string> Reasons, IReadOnlyList<string> PassedOver, bool RepeatsGroup = false)
+/// <param name="Barred">Why it is passed over; empty when it may be used.</param>
+public sealed record MaterialOption(Material Material, Recipe Recipe, double Score, IReadOnlyList<string> Reasons, IReadOnlyList<UseReason> Barred)
 {
-    public bool Allowed => PassedOver.Count == 0;
+    /// <summary>It is the household's way with disease.</summary>
+    public bool FitsApproach { get; init; }
+
+    public const string RepeatsGroup = "group-repeats";
+
+    public bool Allowed => Barred.Count == 0;
 
     /// <summary>Good for upkeep, which is no course: the group may stay the same.</summary>
-    public bool AllowedForUpkeep => PassedOver.Count == (RepeatsGroup ? 1 : 0);
+    public bool AllowedForUpkeep => Barred.All(r => r.Code == RepeatsGroup);
+
+    /// <summary>The reasons against as clauses.</summary>
+    public IReadOnlyList<string> PassedOver => [.. Barred.Select(r => r.Clause)];
 }
 
 /// <summary>Which material to take against a target on a planting, from what works and what was done before.</summary>
@@ -45,8 +53,8 @@ public static class MaterialChoice
         var crop = garden.Catalogue.Crop(planting.Crop);
         var history = garden.SpraysOn(planting.Id).Where(a => a.At <= garden.Now).ToList();
         var reasons = new List<string>();
-        var passedOver = new List<string>();
-        var repeats = false;
+        var barred = new List<UseReason>();
+        var approach = false;
 
         var works = target.Kind == TargetKind.Disease
             ? 0.4 * effect.Young + 0.6 * effect.Protects
@@ -70,10 +78,9 @@ public static class MaterialChoice
 
         if (LastCourseGroup(garden, history, target) is { } last)
         {
-            if (last.Count >= 2 && last.Group == material.Group)
+            if (last.Count >= 2 && last.Group == material.Group && garden.Catalogue.Group(last.Group).BreedsResistance)
             {
-                repeats = true;
-                passedOver.Add($"the last course here was {garden.Catalogue.Group(last.Group).Name} as well; the group changes between courses");
+                barred.Add(new(MaterialOption.RepeatsGroup, $"the last course here was {garden.Catalogue.Group(last.Group).Name} as well; the group changes between courses"));
             }
             else if (last.Group != material.Group)
             {
@@ -81,7 +88,7 @@ public static class MaterialChoice
             }
         }
 
-        passedOver.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, Working(recipe)).Select(r => r.Clause));
+        barred.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, Working(recipe)));
         if (UseGuards.PatchOf(garden, crop, material) is { State: PatchState.Needed or PatchState.Waiting })
         {
             score *= 0.9;
@@ -97,6 +104,7 @@ public static class MaterialChoice
         if (target.Kind == TargetKind.Disease && Approach(garden, history, material, effect) is var (fits, word))
         {
             // The garden's way outranks the rest, and still leaves an order among what fits it.
+            approach = fits;
             score = fits ? score + 1 : score * 0.4;
             reasons.Add(word);
         }
@@ -113,7 +121,7 @@ public static class MaterialChoice
             reasons.Add("Harms the helpers that were seen.");
         }
 
-        return new MaterialOption(material, recipe, passedOver.Count == 0 ? score : 0, reasons, passedOver, repeats);
+        return new MaterialOption(material, recipe, barred.Count == 0 ? score : 0, reasons, barred) { FitsApproach = approach };
     }
 
     /// <summary>Whether a material fits the garden's way with disease, and the sentence for it; null where the way says nothing.</summary>

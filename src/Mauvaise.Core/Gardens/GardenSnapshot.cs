@@ -132,6 +132,15 @@ public sealed record GardenSnapshot(
     /// <summary>Plantings that grow today at a place.</summary>
     public IEnumerable<Planting> GrowingAt(Place place) => Index.PlantingsAt[place.Id].Where(x => x.GrowsOn(Today));
 
+    /// <summary>Square metres of a planting, which shares its place evenly with the others that grow there.</summary>
+    public double AreaOf(Planting planting) => PlaceOf(planting).AreaM2 / Math.Max(1, GrowingAt(PlaceOf(planting)).Count());
+
+    /// <summary>Plants of a planting; reckoned from its area where nobody counted them.</summary>
+    public int PlantsOf(Planting planting) => planting.Count ?? Math.Max(1, (int)Math.Round(AreaOf(planting) * PlantsPerM2));
+
+    /// <summary>Plants on a square metre where nobody counted them (assumed).</summary>
+    private const double PlantsPerM2 = 4;
+
     /// <summary>All that grew at a place, ever, in the order of planting.</summary>
     public IEnumerable<Planting> PlantedAt(Place place) => Index.PlantingsAt[place.Id];
 

@@ -30,25 +30,20 @@ public static class SprayVolume
     /// <summary>Litres to dab single spots (assumed).</summary>
     private const double WipeLitres = 0.1;
 
-    /// <summary>Plants on a square metre where nobody counted them (assumed).</summary>
-    private const double PlantsPerM2 = 6;
-
     /// <summary>Stations of bait for a garden (assumed).</summary>
     private const double Stations = 4;
 
     /// <summary>How much a recipe takes for plantings: litres, or square metres, plants or stations as its active is dosed.</summary>
     public static double SizeFor(GardenSnapshot garden, Recipe recipe, IReadOnlyList<Planting> plantings)
     {
-        double Area(Planting p) => garden.PlaceOf(p).AreaM2 / Math.Max(1, garden.Growing.Count(x => x.PlaceId == p.PlaceId));
-        double Plants(Planting p) => p.Count ?? Math.Max(1, Math.Round(Area(p) * PlantsPerM2));
         return recipe.Form switch
         {
-            Form.Dust => Math.Round(plantings.Sum(Area), 1),
-            Form.Feed => plantings.Sum(Plants),
+            Form.Dust => Math.Round(plantings.Sum(garden.AreaOf), 1),
+            Form.Feed => plantings.Sum(p => (double)garden.PlantsOf(p)),
             Form.Bait => Stations,
             Form.Dip => DipLitres,
             Form.Wipe => WipeLitres,
-            Form.Drench => Math.Round(plantings.Sum(p => p.Count is { } n ? n * DrenchLitresPerPlant : Area(p) * DrenchLitresPerM2), 1),
+            Form.Drench => Math.Round(plantings.Sum(p => p.Count is { } n ? n * DrenchLitresPerPlant : garden.AreaOf(p) * DrenchLitresPerM2), 1),
             _ => LitresFor(garden, plantings),
         };
     }

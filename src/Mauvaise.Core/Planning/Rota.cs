@@ -1,3 +1,4 @@
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;

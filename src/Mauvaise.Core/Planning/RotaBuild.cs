@@ -5,6 +5,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Planning;
 
@@ -22,13 +23,7 @@ internal sealed class RotaBuild
     /// <summary>Longer ago than any wait, row or label interval reaches.</summary>
     private const int HistoryMattersDays = 120;
 
-    /// <summary>What things cost, as shares of the value of one mean place's crop (assumed).</summary>
-    private const double OutingCost = 0.008;
-    private const double TankCost = 0.003;
-    private const double LitreCost = 0.001;
-    private const double HelperCost = 0.02;
-    private const double StressCost = 0.002;
-    private const double TenderCost = 0.006;
+    /// <summary>What the plan costs besides <see cref="Costs"/>, as shares of the value of one mean place's crop (assumed).</summary>
     private const double PoorHourCost = 0.003;
     private const double UnknownHourCost = 0.001;
     private const double GapOffCost = 0.004;
@@ -36,10 +31,6 @@ internal sealed class RotaBuild
 
     /// <summary>Far over its line a trouble is up to this many times as urgent (assumed).</summary>
     private const double MostUrgent = 4;
-
-    /// <summary>Of a patch test that has to come first, and of a choice of material that is one point worse (assumed).</summary>
-    private const double PatchCost = 0.004;
-    private const double WorseCost = 0.004;
 
     /// <summary>Of leaving a place open to a disease for a fortnight at full pressure, before anything shows (assumed).</summary>
     private const double UnprotectedCost = 0.02;
@@ -56,7 +47,7 @@ internal sealed class RotaBuild
     private const double PinnedCost = 100;
 
     private readonly GardenSnapshot garden;
-    private readonly RotaHours hours;
+    private readonly HalfDayHours hours;
     private readonly List<Recipe> recipes = [];
     private readonly List<(Limited What, double Left)> resources = [];
     private readonly Dictionary<Limited, int> resourceIndex = [];
@@ -65,17 +56,17 @@ internal sealed class RotaBuild
     public RotaBuild(GardenSnapshot garden, IReadOnlyList<Need> needs, int firmDays)
     {
         (this.garden, Needs, FirmDays) = (garden, needs, firmDays);
-        hours = new RotaHours(garden, firmDays);
+        hours = new HalfDayHours(garden, firmDays);
         meanArea = garden.Places.Select(p => p.AreaM2).DefaultIfEmpty(1).Average();
         var places = garden.Places.Select(p => p.Id).ToList();
         var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
-        var weight = StanceWeight(garden.Garden.Stance);
-        Problem = new RotaProblem(2 * firmDays, OutingCost * weight, TankCost * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
+        var weight = Costs.Weight(garden.Garden.Stance);
+        Problem = new RotaProblem(2 * firmDays, Costs.Outing * weight, Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
     }
 
     public GardenSnapshot Garden => garden;
     public IReadOnlyList<Need> Needs { get; }
-    public RotaHours Hours => hours;
+    public HalfDayHours Hours => hours;
     public int FirmDays { get; }
     public RotaProblem Problem { get; }
 
@@ -115,7 +106,7 @@ internal sealed class RotaBuild
     {
         var options = need.Options.Select(o => ToOption(need, o)).ToList();
         var none = (need.Damage?.Loss(null, []) ?? 0) * Value(need);
-        var due = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * Value(need) / StanceWeight(garden.StanceAt(need.Place)) : SkipVisits * OutingCost;
+        var due = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * Value(need) / Costs.Weight(garden.StanceAt(need.Place)) : SkipVisits * Costs.Outing;
         return new RotaNeed(
             place,
             Math.Max(1, need.Rounds - need.RoundsGiven),
@@ -170,7 +161,7 @@ internal sealed class RotaBuild
         var late = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * day / RotaPlanner.FirmDays
             : need.Kind == NeedKind.Round ? DelayCost * Math.Clamp(need.Urgency, 2, MostUrgent) * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
             : DelayCost * Math.Clamp(need.Urgency, 1, MostUrgent) * day;
-        late += option.PatchOn is null ? 0 : PatchCost;
+        late += option.PatchOn is null ? 0 : Costs.Patch;
         if (need.Damage is not { } damage)
         {
             return late;
@@ -184,13 +175,13 @@ internal sealed class RotaBuild
     {
         var seen = garden.LatestObservation(need.Planting.Id);
         var helpers = seen is { LeavesLooked: > 0 } ? Math.Min(1, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked) : 0;
-        return (SprayVolume.LitresFor(garden, [need.Planting]) * LitreCost
-                + helpers * inMix.Max(m => m.HarmToHelpers) * HelperCost
-                + StressCost
-                + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(need.Planting.Crop), need.Planting, m)) ? TenderCost : 0)
+        return (SprayVolume.LitresFor(garden, [need.Planting]) * Costs.Litre
+                + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
+                + Costs.Stress
+                + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(need.Planting.Crop), need.Planting, m)) ? Costs.Tender : 0)
                 // Among those that work, the better choice for this garden comes first.
-                + WorseCost * Math.Max(0, 2 - option.Option.Score))
-            * StanceWeight(garden.StanceAt(need.Place));
+                + Costs.Worse * Math.Max(0, 2 - option.Option.Score))
+            * Costs.Weight(garden.StanceAt(need.Place));
     }
 
     /// <summary>What a round takes of shelf, season limits, rows and label times.</summary>
@@ -268,11 +259,4 @@ internal sealed class RotaBuild
 
         return waits;
     }
-
-    private static double StanceWeight(Stance stance) => stance switch
-    {
-        Stance.LastResort => 2,
-        Stance.KeepAhead => 0.6,
-        _ => 1,
-    };
 }

@@ -40,7 +40,7 @@ public sealed record Need(
     IReadOnlyList<string> Why,
     IReadOnlyList<string> Against,
     DateOnly? Pinned,
-    DamageForecast? Damage,
+    Scene? Damage,
     double Pressure = 0,
     double Urgency = 1)
 {
@@ -130,7 +130,7 @@ internal static class RotaNeeds
         var from = course.State == CourseState.PatchFirst ? garden.Today.AddDays(UseGuards.PatchTestDays) : next;
         var option = new NeedOption(
             new MaterialOption(material, course.Recipe, 1, [], []),
-            CourseShape.For(garden, planting, target, material),
+            CourseShape.For(garden, planting, target, material) with { SpacingDays = course.SpacingDays, Rounds = course.Rounds },
             course.State == CourseState.PatchFirst ? garden.Today : null,
             from);
         var banned = Banned(garden, planting, material);
@@ -145,19 +145,16 @@ internal static class RotaNeeds
             Urgency: (seen?.Incidence ?? 0) / Math.Max(0.01, ActionLine.At(garden, planting, target).Share));
     }
 
+    /// <summary>What the proposed way mixes, and nothing else: the plan finds the hours for what was decided.</summary>
     private static Need OfLadder(GardenSnapshot garden, Place place, Planting planting, ActionLadder ladder, Target target, LadderStep step, SkyDays days)
     {
-        var all = MaterialChoice.Options(garden, planting, target).Where(o => o.Recipe.Form == step.Option!.Recipe.Form).ToList();
-        var allowed = all.Where(o => o.Allowed && !Banned(garden, planting, o.Material)).Take(MostOptions).ToList();
+        var barred = ladder.Ways.All.Where(w => w is { Allowed: false, Option: not null }).ToList();
         return new Need(
-            NeedKind.Treat, planting, place, target, DoseStep.Gentle, 0, allowed.Select(o => CourseShape.For(garden, planting, target, o.Material).Rounds).DefaultIfEmpty(1).First(),
+            NeedKind.Treat, planting, place, target, DoseStep.Gentle, 0, step.Shape!.Rounds,
             Later(garden, planting, target, garden.Today),
-            [.. allowed.Select(o => Option(garden, planting, target, o))],
+            [Option(garden, planting, step.Option!, step.Shape!)],
             [ladder.Finding.Told + ".", .. ladder.Finding.Doubled ? [ladder.Finding.Line.Reason] : Array.Empty<string>()],
-            [
-                .. all.Where(o => Banned(garden, planting, o.Material)).Select(o => $"{o.Material.Name}: you banned it here."),
-                .. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}."),
-            ],
+            [.. barred.Take(MostOptions).Select(w => $"{w.Option!.Material.Name}: {w.Against[0].Clause}.")],
             Pinned(garden, planting, target),
             Forecast(garden, planting, target, ladder.Finding.Seen, days),
             Urgency: ladder.Finding.Share / Math.Max(0.01, ladder.Finding.Line.Share));
@@ -191,7 +188,7 @@ internal static class RotaNeeds
                 .OrderBy(o => o.Material.WorksOn.Any(e => e.On == KnownIds.TargetGroups.SapFeeders)).Take(MostOptions).ToList();
             return new Need(
                 NeedKind.Protect, planting, place, target, DoseStep.Gentle, 0, 1, Later(garden, planting, target, garden.Today),
-                [.. allowed.Select(o => Option(garden, planting, target, o))],
+                [.. allowed.Select(o => Option(garden, planting, o, CourseShape.For(garden, planting, target, o.Material)))],
                 [renewal && pressure < ProtectAtPressure
                     ? $"The cover against {target.Name.InSentence()} has lapsed, and {place.Name} keeps ahead."
                     : FormattableString.Invariant($"Pressure of {target.Name.InSentence()} reaches {pressure * 100:0} of 100 within {ProtectAheadDays} days, and {place.Name} keeps ahead.")],
@@ -222,12 +219,12 @@ internal static class RotaNeeds
         return layers.Any(l => l.Cover >= CoverCurve.Floor(Stance.KeepAhead) || (l.Fresh && l.Cover >= CoverCurve.WashedOff));
     }
 
-    private static NeedOption Option(GardenSnapshot garden, Planting planting, Target target, MaterialOption option)
+    private static NeedOption Option(GardenSnapshot garden, Planting planting, MaterialOption option, CourseShape shape)
     {
         var patch = UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), option.Material);
         return new NeedOption(
             option,
-            CourseShape.For(garden, planting, target, option.Material),
+            shape,
             patch.State == PatchState.Needed ? garden.Today : null,
             patch.State switch
             {
@@ -250,6 +247,6 @@ internal static class RotaNeeds
         return skipped > from ? skipped : from;
     }
 
-    private static DamageForecast? Forecast(GardenSnapshot garden, Planting planting, Target target, Observation? seen, SkyDays days) =>
-        Trouble.Knows(target) ? new DamageForecast(garden, planting, target, seen, days) : null;
+    private static Scene? Forecast(GardenSnapshot garden, Planting planting, Target target, Observation? seen, SkyDays days) =>
+        Trouble.Knows(target) ? new Scene(garden, planting, target, seen, days) : null;
 }

@@ -15,7 +15,7 @@ internal sealed class RotaReading(RotaBuild build)
 {
     private readonly GardenSnapshot garden = build.Garden;
     private readonly IReadOnlyList<Need> needs = build.Needs;
-    private readonly RotaHours hours = build.Hours;
+    private readonly HalfDayHours hours = build.Hours;
 
     public Rota Read(RotaSolution solution)
     {

@@ -12,7 +12,7 @@ public sealed record BroodTraits(double LowerC, double EggDegreeDays, double You
 
     /// <summary>The traits of a target; null when it does not come in broods.</summary>
     public static BroodTraits? Of(Target target) =>
-        target is { Group: KnownIds.TargetGroups.Chewers, Insect: { EggDegreeDays: > 0, GrowthPerDayAt20C: 0 } insect }
+        target is { Group: KnownIds.TargetGroups.Chewers or KnownIds.TargetGroups.TrueBugs or KnownIds.TargetGroups.Miners, Insect: { EggDegreeDays: > 0, GrowthPerDayAt20C: 0 } insect }
             ? new BroodTraits(insect.LowerC, insect.EggDegreeDays, FeedsUntil * (insect.ToAdultDegreeDays - insect.EggDegreeDays), insect.ToAdultDegreeDays)
             : null;
 }
@@ -36,8 +36,11 @@ public sealed class Brood(BroodTraits traits)
     /// <summary>Grubs a leaf.</summary>
     public double Density => young.Total;
 
+    /// <summary>Share of leaves with a grub.</summary>
+    public double Living => 1 - Math.Pow(1 + Density / Clumping, -Clumping);
+
     /// <summary>Share of leaves that have a grub or were eaten at.</summary>
-    public double Incidence => 1 - Math.Pow(1 + Density / Clumping, -Clumping) * (1 - spoiled);
+    public double Incidence => 1 - (1 - Living) * (1 - spoiled);
 
     /// <summary>A brood that shows on a share of leaves: most of it as eggs and small grubs, at the height of a flight.</summary>
     public static Brood Showing(BroodTraits traits, double share)

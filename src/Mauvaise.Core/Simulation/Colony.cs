@@ -150,6 +150,10 @@ public sealed class Colony(ColonyTraits traits)
         Helpers *= 1 - harmToHelpers * wetted;
     }
 
+    /// <summary>Helpers are let out.</summary>
+    /// <param name="helpers">A leaf, 0 or more.</param>
+    public void Release(double helpers) => Helpers += Bounds.NotNegative(helpers);
+
     private static double Share(double degreeDays, double whole) => whole > 0 ? degreeDays / whole : double.PositiveInfinity;
 
     /// <summary>Helpers' type II response (Holling 1959), never more than half of what is there in a day.</summary>

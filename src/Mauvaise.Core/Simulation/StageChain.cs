@@ -8,7 +8,7 @@ public sealed class StageChain
 
     private readonly double[] steps = new double[Steps];
 
-    public double Total => steps.Sum();
+    public double Total { get; private set; }
 
     /// <summary>Moves what is in it on, and puts newcomers into its first step.</summary>
     /// <param name="share">Part of the whole way that is covered, 0 or more; with no way to go (infinity) newcomers pass through.</param>
@@ -22,6 +22,7 @@ public sealed class StageChain
 
         var moving = 1 - Math.Exp(-Steps * share);
         var coming = newcomers;
+        Total += newcomers;
         for (var i = 0; i < Steps; i++)
         {
             // Newcomers arrive through the whole step, in its middle on the mean: that makes a coarse step second order.
@@ -30,6 +31,7 @@ public sealed class StageChain
             coming = leaving;
         }
 
+        Total -= coming;
         return coming;
     }
 
@@ -40,6 +42,8 @@ public sealed class StageChain
         {
             steps[i] = other.steps[i] * factor;
         }
+
+        Total = other.Total * factor;
     }
 
     /// <summary>Keeps a share of every step.</summary>
@@ -49,6 +53,8 @@ public sealed class StageChain
         {
             steps[i] *= share;
         }
+
+        Total *= share;
     }
 
     /// <summary>Share that comes through a chain while its source grows: (1 + growth x time / steps)^-steps.</summary>

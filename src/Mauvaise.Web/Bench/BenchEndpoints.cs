@@ -2,6 +2,7 @@ using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Ways;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
@@ -66,8 +67,8 @@ public static class BenchEndpoints
         }
 
         var plantings = planting.Select(s.FindPlanting).OfType<Planting>().ToList();
-        var options = plantings.Count > 0 && target is not null ? MaterialChoice.Options(s, plantings[0], s.Catalogue.Target(target)) : [];
-        var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe)) ?? options.FirstOrDefault(o => o.Allowed)?.Recipe ?? s.Catalogue.RecipeFor(KnownIds.Materials.InsecticidalSoap)!;
+        var options = plantings.Count > 0 && target is not null ? Options(s, plantings[0], s.Catalogue.Target(target)) : [];
+        var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe)) ?? s.Catalogue.FindRecipe(options.FirstOrDefault(o => o.Allowed)?.Recipe ?? "") ?? s.Catalogue.RecipeFor(KnownIds.Materials.InsecticidalSoap)!;
         var fill = Fill(s, chosen, plantings, sprayer, size, patchTest == true);
         if (!(fill.Size > 0 && (size ?? fill.Size) <= Mix.MostOf(chosen.IsWet)))
         {
@@ -101,7 +102,7 @@ public static class BenchEndpoints
         return new Filling(needed, tanks == 1 ? wanted : Math.Min(vessel, Math.Ceiling(wanted / tanks * 10 - 1e-9) / 10), tank, vessel, tanks);
     }
 
-    private static BenchAnswer Answer(GardenSnapshot s, MixAsk ask, JudgedMix made, IReadOnlyList<MaterialOption> options, List<Planting> plantings, Filling fill)
+    private static BenchAnswer Answer(GardenSnapshot s, MixAsk ask, JudgedMix made, IReadOnlyList<OptionAnswer> options, List<Planting> plantings, Filling fill)
     {
         var mix = made.Mix;
         var catalogue = s.Catalogue;
@@ -112,7 +113,7 @@ public static class BenchEndpoints
             [.. plantings.Select(p => s.Where(p))],
             ask.Target,
             ask.Target is null ? null : catalogue.Target(ask.Target).Name,
-            [.. options.Select(o => Option(catalogue, o))],
+            options,
             [.. catalogue.Recipes
                 .Select(r => (Recipe: r, Active: catalogue.Material(r.Active.Material)))
                 .Where(x => x.Active.Doses is not null && x.Active.Label is not { Retired: true })
@@ -284,10 +285,15 @@ public static class BenchEndpoints
 
     public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit);
 
-    private static OptionAnswer Option(GardenCatalogue catalogue, MaterialOption o)
+    /// <summary>Materials as the ways weigh them; where nothing was counted yet, by what they do and what was done before.</summary>
+    private static IReadOnlyList<OptionAnswer> Options(GardenSnapshot s, Planting planting, Target target) => WayBook.Of(s).For(planting, target) is { } set
+        ? [.. set.WithMaterials.Select(w => Option(s.Catalogue, w.Option!, w.Against, WayWords.Comes(w, set)))]
+        : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s.Catalogue, o, o.Barred, null))];
+
+    private static OptionAnswer Option(GardenCatalogue catalogue, MaterialOption o, IReadOnlyList<UseReason> against, string? comes)
     {
         var group = catalogue.Group(o.Material.Group);
-        return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.Evidence, o.Allowed,
-            o.Allowed ? o.Reasons : [.. o.PassedOver.Select(p => $"Not now: {p}.")]);
+        return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.Evidence, against.Count == 0,
+            against.Count == 0 ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons] : [.. against.Select(r => $"Not now: {r.Clause}.")]);
     }
 }

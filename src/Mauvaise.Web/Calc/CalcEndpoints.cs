@@ -42,6 +42,7 @@ public static class CalcEndpoints
         calc.MapSkyCalc();
         calc.MapBenchCalc();
         calc.MapRecipeCalc();
+        calc.MapWayCalc();
     }
 
     private static Ok<SampleCalc> Sample(int looked, int affected, double line)

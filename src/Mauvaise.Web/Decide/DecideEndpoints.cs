@@ -20,6 +20,7 @@ public static class DecideEndpoints
         app.MapTasks();
         app.MapCourses();
         app.MapStances();
+        app.MapWays();
     }
 
     /// <param name="planting">Null for the whole garden.</param>

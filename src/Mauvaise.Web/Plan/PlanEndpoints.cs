@@ -1,3 +1,4 @@
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Gardens;

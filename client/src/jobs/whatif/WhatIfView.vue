@@ -77,7 +77,6 @@ async function add() {
   days.value = ''
   chosen.value = 3 + own.value.length
 }
-const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of the leaves'))
 </script>
 
 <template>
@@ -113,7 +112,7 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
           take="recipe"
           @update:model-value="change({ recipe: $event })"
         />
-        <label v-if="data.ofLeafArea" class="tick"
+        <label v-if="data.canPrune" class="tick"
           ><input type="checkbox" :checked="prune" @change="change({ prune: prune ? undefined : 'true' })" />
           The worst leaves come off first. <span class="soft">{{ data.prune }}</span></label
         >
@@ -126,7 +125,7 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
             :action-line="data.line"
           />
           <p class="soft small">
-            Lines: the middle of 41 runs with this garden's forecast and different luck; the shade holds nine
+            Lines: the middle of 21 runs with this garden's forecast and different luck; the shade holds nine
             runs in ten of the chosen one. Circles: sprays. Everything here is a model's estimate, and
             counting again is what tells.
           </p>
@@ -136,7 +135,7 @@ const share = computed(() => (data.value?.ofLeafArea ? 'of the leaf area' : 'of 
             <thead>
               <tr>
                 <th scope="col">schedule</th>
-                <th scope="col">after five weeks, {{ share }}</th>
+                <th scope="col">after five weeks, of the leaves</th>
                 <th scope="col">on the mean</th>
                 <th scope="col">value lost</th>
                 <th scope="col">spray</th>

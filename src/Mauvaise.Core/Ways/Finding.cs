@@ -6,7 +6,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 
-namespace Mauvaise.Core.Actions;
+namespace Mauvaise.Core.Ways;
 
 /// <summary>Everything about one trouble on one planting that the ladder weighs.</summary>
 /// <param name="Target">What it is, or the likeliest of its group; null when nobody can say yet.</param>
@@ -86,6 +86,21 @@ public sealed record Finding(
     public string Told => FormattableString.Invariant($"{Share * 100:0} % of leaves with {Name}, line {Line.Share * 100:0} %");
 
     public string Name => Target is null ? "something unnamed" : IsGroup ? TargetGroups.Words(Target.Group) : Target.Name.InSentence();
+
+    /// <summary>Why a measure can not be done here, on this stage, this soon after the last time; null when it can.</summary>
+    public string? Against(Measure m) =>
+        m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(Place.Kind) ? $"Not in {Words(Place.Kind)}."
+        : m.NotOnSeedlings && Planting.Stage == GrowthStage.Seedling ? "Seedlings do not bear it."
+        : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? $"Done on {WayWords.Day(day)}, and {Told} now."
+        : null;
+
+    private static string Words(PlaceKind kind) => kind switch
+    {
+        PlaceKind.Containers => "tubs",
+        PlaceKind.Tunnel => "a tunnel",
+        PlaceKind.IndoorRack => "an indoor rack",
+        _ => "a bed",
+    };
 
     /// <param name="seen">A count: at least one leaf was looked at.</param>
     public static Finding Of(GardenSnapshot garden, Planting planting, Observation seen)

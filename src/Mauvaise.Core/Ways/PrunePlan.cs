@@ -2,7 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 
-namespace Mauvaise.Core.Actions;
+namespace Mauvaise.Core.Ways;
 
 /// <summary>How many leaves come off at one visit.</summary>
 /// <param name="Leaves">Leaves on all plants together.</param>
@@ -14,9 +14,6 @@ public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeN
 {
     /// <summary>Most of the foliage that may go at once.</summary>
     public const double MostAtOnce = 0.25;
-
-    /// <summary>More plants than this on a square metre are not reckoned with where nobody counted them (assumed).</summary>
-    private const double PlantsPerM2 = 2;
 
     /// <param name="share">Share of leaves affected, 0 to 1.</param>
     /// <param name="leaves">On all plants together, over 0; null to reckon it.</param>
@@ -39,9 +36,7 @@ public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeN
 
     private static int Reckoned(GardenSnapshot garden, Planting planting)
     {
-        var area = garden.PlaceOf(planting).AreaM2 / Math.Max(1, garden.Growing.Count(p => p.PlaceId == planting.PlaceId));
-        var plants = planting.Count ?? Math.Max(1, (int)Math.Round(area * PlantsPerM2));
         var grown = planting.Stage switch { GrowthStage.Seedling => 0.15, GrowthStage.Young => 0.4, _ => 1.0 };
-        return Math.Max(1, (int)Math.Round(plants * garden.Catalogue.Crop(planting.Crop).Leaves * grown));
+        return Math.Max(1, (int)Math.Round(garden.PlantsOf(planting) * garden.Catalogue.Crop(planting.Crop).Leaves * grown));
     }
 }

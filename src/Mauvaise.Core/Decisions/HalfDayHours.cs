@@ -1,15 +1,16 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Time;
 
-namespace Mauvaise.Core.Planning;
+namespace Mauvaise.Core.Decisions;
 
 /// <summary>The hours of one half of a day in which a material may go on at a place.</summary>
 /// <param name="Known">The weather of these hours is known; otherwise they are the usual ones, and the weather has the last word.</param>
 public sealed record SlotHours(DateTimeOffset From, DateTimeOffset To, Verdict Verdict, bool Known);
 
 /// <summary>Hours by place, material and half day. Worked out once each.</summary>
-internal sealed class RotaHours(GardenSnapshot garden, int days)
+internal sealed class HalfDayHours(GardenSnapshot garden, int days)
 {
     /// <summary>Usual hours where no weather is known, by the local clock (assumed).</summary>
     private const int MorningFrom = 6, MorningTo = 9, EveningFrom = 18, EveningTo = 21;
@@ -43,7 +44,9 @@ internal sealed class RotaHours(GardenSnapshot garden, int days)
         return slots;
     }
 
-    private (DateTimeOffset From, DateTimeOffset To) Half(int slot) => RotaProblem.HalfOf(garden.Today, slot).Hours(garden.Garden.Zone);
+    private DayHalf HalfOf(int slot) => new(garden.Today.AddDays(slot / 2), slot % 2 == 0);
+
+    private (DateTimeOffset From, DateTimeOffset To) Half(int slot) => HalfOf(slot).Hours(garden.Garden.Zone);
 
     /// <summary>The longest run of good hours, else of poor ones; null when there is none.</summary>
     private static SlotHours? Best(PlaceSky sky, Verdict[] verdicts, int first, DateTimeOffset from, DateTimeOffset to)
@@ -83,7 +86,7 @@ internal sealed class RotaHours(GardenSnapshot garden, int days)
             }
         }
 
-        var half = RotaProblem.HalfOf(garden.Today, slot);
+        var half = HalfOf(slot);
         var (usualFrom, usualTo) = half.IsMorning ? (MorningFrom, MorningTo) : (EveningFrom, EveningTo);
         var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => garden.Garden.Zone.At(half.Day, h))
             .Where(h => h >= earliest && (garden.Garden.Free?.Holds(garden.Garden.Zone.Local(h)) ?? true)).ToList();

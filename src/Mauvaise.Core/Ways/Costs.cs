@@ -1,0 +1,29 @@
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Ways;
+
+/// <summary>What things cost besides money, as shares of the value of one mean place's crop (assumed). Ways and the rota weigh with the same figures.</summary>
+public static class Costs
+{
+    public const double Outing = 0.008;
+    public const double Tank = 0.003;
+    public const double Litre = 0.001;
+    public const double Helpers = 0.02;
+    public const double Stress = 0.002;
+    public const double Tender = 0.006;
+
+    /// <summary>Of a patch test that has to come first, and of a choice of material that is one point worse.</summary>
+    public const double Patch = 0.004;
+    public const double Worse = 0.004;
+
+    /// <summary>Of an hour's work by hand.</summary>
+    public const double HandHour = 0.02;
+
+    /// <summary>How heavily a household weighs spraying.</summary>
+    public static double Weight(Stance stance) => stance switch
+    {
+        Stance.LastResort => 2,
+        Stance.KeepAhead => 0.6,
+        _ => 1,
+    };
+}

@@ -1,0 +1,392 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Simulation;
+
+namespace Mauvaise.Core.Ways;
+
+/// <summary>Lists the ways to meet a finding, plays them through and weighs them.</summary>
+internal sealed class WaySearch
+{
+    /// <summary>Hands go over a planting again after so many days, and so many times at the most.</summary>
+    private const int HandsAgainDays = 3, MostHandRounds = 4;
+
+    /// <summary>Leaves come off a week apart.</summary>
+    private const int PruneAgainDays = 7;
+
+    /// <summary>Under the line from this day on until a way is judged: it came down, and stays there.</summary>
+    private const int UnderFromDay = 18;
+
+    /// <summary>So many materials are weighed together with hands.</summary>
+    private const int WithHands = 3;
+
+    /// <summary>Rounds that are further off than this are no answer to what is found today.</summary>
+    private const int StartWithinDays = 4;
+
+    /// <summary>Where nothing holds, a way is worth its trouble when it leaves no more than this share of what leaving it alone would.</summary>
+    private const double WorthIt = 0.8;
+
+    private readonly Finding f;
+    private readonly Target target;
+    private readonly HalfDayHours hours;
+    private readonly Scene? scene;
+    private readonly PrunePlan? prune;
+    private readonly double litres;
+
+    private WaySearch(Finding finding, Target target, int? leaves, HalfDayHours hours)
+    {
+        (f, this.target, this.hours) = (finding, target, hours);
+        scene = Trouble.Knows(target) ? Scene.Of(f.Garden, f.Planting, target, f.Seen) : null;
+        var measure = f.Garden.Catalogue.Measure(KnownIds.Measures.Prune);
+        var plan = measure.IsFor(target) && f.Against(measure) is null ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
+        prune = plan is { TakeNow: > 0 } ? plan : null;
+        litres = SprayVolume.LitresFor(f.Garden, [f.Planting]);
+    }
+
+    public static WaySet Search(Finding finding, int? leaves, HalfDayHours hours)
+    {
+        if (finding.Clean || finding.Stale || finding.Target is not { Kind: not TargetKind.LookAlike } target)
+        {
+            return new WaySet(finding, [], finding.Clean ? "Clean: the usual walk is soon enough." : finding.Stale ? "The count is too old to decide by: count again." : "Find out what it is first.");
+        }
+
+        return new WaySearch(finding, target, leaves, hours).Weighed();
+    }
+
+    private WaySet Weighed()
+    {
+        var mixed = target.NoSpray ? [] : Mixed();
+        List<Way> all = [Nothing(), .. Ants(), .. ByHand(), .. Pruned(), .. mixed, .. Together(mixed), TakenOut()];
+        var outlooks = Outlooks(all);
+        all = [.. all.Select((w, i) => Judged(w, outlooks[i]))];
+        var proposed = Choose(all);
+        Way[] ordered =
+        [
+            .. all.Select(w => w with { Proposed = w.Id == proposed?.Id })
+                .OrderByDescending(w => w.Proposed).ThenByDescending(w => w.Allowed).ThenBy(OffApproach).ThenByDescending(w => w.Holds).ThenBy(w => w.Cost).ThenBy(w => w.Id, StringComparer.Ordinal),
+        ];
+        return new WaySet(f, ordered, WayWords.Sentence(f, ordered));
+    }
+
+    private static Way Nothing() => new() { Id = "nothing", Words = "leave it, and look again", Rung = Rung.Look };
+
+    /// <summary>Keeping the ants from those that would eat them.</summary>
+    private IEnumerable<Way> Ants() => f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders ? [] :
+    [
+        new() { Id = KnownIds.Measures.AntBait, Words = "bait the ants and band the stems", Rung = Rung.Helpers, Hands = AntParts },
+    ];
+
+    private HandPart[] AntParts =>
+        f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders ? []
+        : [.. new[] { KnownIds.Measures.AntBait, KnownIds.Measures.AntBand }.Select(id => new HandPart(f.Garden.Catalogue.Measure(id), [0]))];
+
+    private IEnumerable<Way> ByHand() => HandWork.Fitting(f).Select(m => Hand(m, [.. AntParts, .. Doing(m)]));
+
+    private static Way Hand(Measure m, IReadOnlyList<HandPart> parts) => new() { Id = m.Id, Words = WayWords.Hands(parts), Rung = Rung.Hands, Hands = parts };
+
+    /// <summary>A measure on the days that hold it at the least cost; as often as may be where none do.</summary>
+    private HandPart[] Doing(Measure m)
+    {
+        var plans = Enumerable.Range(1, scene is null || m.EffectOn(target) is null ? 1 : MostHandRounds).Select(n => new HandPart(m, [.. Enumerable.Range(0, n).Select(k => k * HandsAgainDays)])).ToList();
+        if (plans.Count == 1)
+        {
+            return [plans[0]];
+        }
+
+        var holding = from plan in plans
+                      let way = Hand(m, [.. AntParts, plan])
+                      let run = Middling(way)
+                      where Under(run.Shares)
+                      orderby run.Loss + Besides(way, Minutes(way))
+                      select plan;
+        return [holding.FirstOrDefault() ?? plans[^1]];
+    }
+
+    private IEnumerable<Way> Pruned() => prune is null ? [] : [new() { Id = KnownIds.Measures.Prune, Words = WayWords.Prune(prune), Rung = Rung.Prune, Hands = PruneParts, Prune = prune }];
+
+    private HandPart[] PruneParts => prune is null ? [] :
+    [
+        new(f.Garden.Catalogue.Measure(KnownIds.Measures.Prune), [.. Enumerable.Range(0, prune.Visits).Select(k => k * PruneAgainDays).Where(d => d < WayBook.JudgedAfterDays)]),
+    ];
+
+    private List<Way> Mixed() =>
+    [
+        .. MaterialChoice.Options(f.Garden, f.Planting, target).Where(o => o.Recipe.Form is Form.Spray or Form.Drench).Select(o => Rounds(o, [])),
+    ];
+
+    /// <summary>Hands or pruning first, with what comes nearest by itself.</summary>
+    private IEnumerable<Way> Together(List<Way> mixed)
+    {
+        HandPart[][] firsts = prune is not null ? [PruneParts]
+            : HandWork.Fitting(f).FirstOrDefault(m => m.EffectOn(target) is not null) is { } m ? [[new(m, [0])], [new(m, [.. Enumerable.Range(0, MostHandRounds).Select(k => k * HandsAgainDays)])]]
+            : [];
+        return firsts.Length == 0 ? [] : mixed.Where(w => w.Allowed).OrderBy(OffApproach).ThenByDescending(w => w.Option!.Score).Take(WithHands).Select(Best);
+
+        // Once by hand where that is enough, again and again where it is not.
+        Way Best(Way alone)
+        {
+            var ways = firsts.Select(first => Rounds(alone.Option!, first)).ToList();
+            return scene is null ? ways[0] : ways.Find(w => Under(Middling(w).Shares)) ?? ways[^1];
+        }
+    }
+
+    /// <summary>A material in the rounds that its life cycle asks for; closer or more of them where those do not hold.</summary>
+    private Way Rounds(MaterialOption option, IReadOnlyList<HandPart> first)
+    {
+        var material = option.Material;
+        var usual = CourseShape.For(f.Garden, f.Planting, target, material);
+        var wait = UseGuards.PatchOf(f.Garden, f.Crop, material) switch
+        {
+            { State: PatchState.Needed } => UseGuards.PatchTestDays,
+            { State: PatchState.Waiting, JudgeOn: { } on } => Math.Max(0, on.DayNumber - f.Garden.Today.DayNumber),
+            _ => 0,
+        };
+        var start = FirstHour(material, wait);
+        HandPart[] parts = [.. AntParts, .. first];
+        Way Shaped(CourseShape shape) => new()
+        {
+            Id = string.Join('+', [.. first.Select(p => p.Measure.Id), material.Id]),
+            Words = WayWords.Rounds(f.Garden, option.Recipe, first, prune, shape, start ?? wait),
+            Rung = Rung.Spray,
+            Hands = parts,
+            Prune = first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? prune : null,
+            Option = option,
+            Shape = shape,
+            SprayDays = [.. Enumerable.Range(0, shape.Rounds).Select(k => (start ?? wait) + k * shape.SpacingDays)],
+            Against = [.. Barred(option, shape, start)],
+        };
+
+        var shapes = Shapes(material, usual);
+        return Shaped(scene is null ? usual : shapes.FirstOrDefault(s => Under(Middling(Shaped(s)).Shares), Nearest()));
+
+        // None holds: the one that leaves least.
+        CourseShape Nearest() => shapes.MinBy(s => Math.Round(Middling(Shaped(s)).Shares[WayBook.JudgedAfterDays], 3))!;
+    }
+
+    /// <summary>The usual shape first, then fewer days between and more rounds, as far as the material's rules go.</summary>
+    private static List<CourseShape> Shapes(Material material, CourseShape usual)
+    {
+        var least = Math.Max(material.Cadence.CurativeMinDays, material.Label?.DaysBetween ?? 0);
+        var widest = Math.Max(least, usual.SpacingDays);
+        var most = CourseShape.MostOf(material);
+        var closer = from rounds in Enumerable.Range(usual.Rounds, Math.Max(1, most - usual.Rounds + 1))
+                     from days in Enumerable.Range(least, widest - least + 1).Reverse()
+                     where rounds <= most
+                     select usual with { Rounds = rounds, SpacingDays = days, Because = "fewer or further apart do not hold it" };
+        return [usual with { SpacingDays = widest }, .. closer];
+    }
+
+    /// <summary>The first day from today with an hour for it; null when there is none soon.</summary>
+    private int? FirstHour(Material material, int from)
+    {
+        var slots = hours.Of(f.Place, material);
+        var first = Enumerable.Range(0, slots.Length).Where(s => s / 2 >= from && slots[s] is not null).Select(s => (int?)(s / 2)).FirstOrDefault();
+        return first <= from + StartWithinDays ? first : null;
+    }
+
+    private IEnumerable<UseReason> Barred(MaterialOption option, CourseShape shape, int? start)
+    {
+        foreach (var reason in option.Barred)
+        {
+            yield return reason;
+        }
+
+        if (f.Garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == f.Planting.Id && c.Material == option.Material.Id))
+        {
+            yield return new("banned", "you banned it here");
+        }
+
+        if (start is null)
+        {
+            yield return new("no-hour", "no hour of the coming days suits it");
+        }
+
+        if (f.Ending && f.DaysToEnd is { } days && days < shape.SpacingDays * (shape.Rounds - 1))
+        {
+            yield return new("crop-ends", $"the crop ends in about {CourseShape.Days(Math.Max(0, days))}; {shape.Rounds} rounds take longer than that");
+        }
+
+        if (f.Stance == Stance.LastResort && !f.GrowthHurt)
+        {
+            yield return new("last-resort", "growth is not hurt, and you spray as a last resort only");
+        }
+
+        if (target.InsteadOfSpray is { } instead && option.Recipe.Form != Form.Drench)
+        {
+            yield return new("no-spray", instead.TrimEnd('.').InSentence());
+        }
+    }
+
+    private Way TakenOut()
+    {
+        var m = f.Garden.Catalogue.Measure(KnownIds.Measures.TakeOut);
+        return new Way
+        {
+            Id = KnownIds.Measures.TakeOut,
+            Words = "take the plants out",
+            Rung = Rung.TakeOut,
+            Hands = [new HandPart(m, [0])],
+            Against = m.IsFor(target) ? [] : [new UseReason("worth-saving", "it does not threaten the plant")],
+        };
+    }
+
+    /// <summary>How it goes with middling luck.</summary>
+    private Played Middling(Way way) => scene!.Run(ScheduleOf(way), null, WayBook.PlayedDays);
+
+    /// <summary>It comes under the line, and stays there until it is judged.</summary>
+    private bool Under(double[] shares) => Enumerable.Range(UnderFromDay, WayBook.JudgedAfterDays - UnderFromDay + 1).All(day => shares[day] <= f.Line.Share);
+
+    private Schedule ScheduleOf(Way way)
+    {
+        var hands = way.Hands.FirstOrDefault(h => h.Measure.EffectOn(target) is not null && h.Measure.Id != KnownIds.Measures.Prune);
+        return new Schedule(
+            way.Option is { } option ? new SprayRounds(option.Material, way.SprayDays) : null,
+            hands is null ? null : new HandRounds(hands.Measure.EffectOn(target)!, hands.Days),
+            way.Prune is { } plan ? new PruneRounds((double)plan.TakeNow / plan.Leaves, way.Hands.First(h => h.Measure.Id == KnownIds.Measures.Prune).Days) : null,
+            way.Hands.Any(h => h.Measure.Id is KnownIds.Measures.AntBait or KnownIds.Measures.AntBand) ? AntsGoneAfterDays : null);
+    }
+
+    /// <summary>A bait takes some days to work (assumed).</summary>
+    private const int AntsGoneAfterDays = 3;
+
+    private Way Judged(Way way, Outlook? outlook)
+    {
+        var minutes = Minutes(way);
+        var work = way with { Minutes = minutes };
+        return work with
+        {
+            Outlook = outlook,
+            Holds = outlook is not null && Under([.. outlook.Days.Select(d => d.Middle)]),
+            Cost = (outlook?.Loss ?? 0) + Besides(work, minutes),
+        };
+    }
+
+    /// <summary>What each way comes to. Materials that do the same on the same days are played once.</summary>
+    private List<Outlook?> Outlooks(List<Way> ways)
+    {
+        if (scene is null)
+        {
+            return [.. ways.Select(w => w.Id == KnownIds.Measures.TakeOut ? Gone() : null)];
+        }
+
+        var keys = ways.ConvertAll(w => KeyOf(ScheduleOf(w)));
+        var distinct = keys.Distinct().ToList();
+        var curves = WhatIf.Play(scene, [.. distinct.Select(k => ScheduleOf(ways[keys.IndexOf(k)]))], WayBook.PlayedDays);
+        return
+        [
+            .. ways.Select((w, i) => w.Id == KnownIds.Measures.TakeOut ? Gone()
+                : curves[distinct.IndexOf(keys[i])] is var curve ? new Outlook(curve.Days, curve.Loss, curve.HelpersLeft) : null),
+        ];
+    }
+
+    private string KeyOf(Schedule s)
+    {
+        var of = s.Sprays?.Material;
+        return FormattableString.Invariant($"{(of?.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} {of?.Cover} {of?.HarmToHelpers} {Days(s.Sprays?.Days)}|{s.Hands?.Effect} {Days(s.Hands?.Days)}|{s.Pruned?.Share} {Days(s.Pruned?.Days)}|{s.AntsOffFrom}");
+
+        static string Days(IReadOnlyList<int>? days) => string.Join(',', days ?? []);
+    }
+
+    /// <summary>Nothing is left, neither of the trouble nor of what the planting would still have given.</summary>
+    private Outlook Gone()
+    {
+        var days = f.Crop.StageDays;
+        var left = f.DaysToEnd is { } toEnd ? Math.Clamp((double)toEnd / Math.Max(1, days[2] - days[1]), 0.05, 1) : 1;
+        return new Outlook([.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0))], left, null);
+    }
+
+    /// <summary>Time in all, minutes: hands by area, and for each round the mixing and the going over it (assumed).</summary>
+    private double Minutes(Way way) =>
+        way.Hands.Sum(h => h.Days.Count * Math.Max(1, h.Measure.Id == KnownIds.Measures.Prune ? MinutesALeaf * prune!.TakeNow : h.Measure.MinutesPerM2 * f.Garden.AreaOf(f.Planting))) + way.Sprays * (MixMinutes + MinutesALitre * litres);
+
+    private const double MixMinutes = 10, MinutesALitre = 6, MinutesALeaf = 0.15;
+
+    /// <summary>What a way costs besides the crop that is lost.</summary>
+    private double Besides(Way way, double minutes)
+    {
+        var weight = Costs.Weight(f.Stance);
+        var evenings = way.Evenings * Costs.Outing;
+        if (way.Option is not { } option)
+        {
+            return evenings + minutes / 60 * Costs.HandHour;
+        }
+
+        var inMix = MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe);
+        var helpers = Math.Min(1, (double)f.Helpers / f.Seen.LeavesLooked);
+        var round = Costs.Tank + litres * Costs.Litre + Costs.Stress
+            + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
+            + (inMix.Any(m => MaterialChoice.IsTender(f.Crop, f.Planting, m)) ? Costs.Tender : 0)
+            + Costs.Worse * Math.Max(0, 2 - option.Score);
+        var patch = UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Needed } ? Costs.Patch : 0;
+        return weight * (evenings + way.Sprays * round + patch) + minutes / 60 * Costs.HandHour;
+    }
+
+    /// <summary>The mildest way that holds, as the stance weighs it; where none does, the one that comes nearest and is worth its trouble.</summary>
+    private Way? Choose(List<Way> all)
+    {
+        var nothing = all[0];
+        var takeOut = all[^1];
+        if (target.NoSpray || (f.Overrun && f.Ending && takeOut.Allowed))
+        {
+            return takeOut;
+        }
+
+        if (!f.OverLine || f.HelpersAtWork || f.Visit is not null)
+        {
+            // Who hardly ever sprays takes spotted leaves off at sight.
+            return f.Stance == Stance.LastResort && f.Visit is null ? all.Find(w => w.Id == KnownIds.Measures.Prune) ?? nothing : nothing;
+        }
+
+        var ways = all.Where(w => w.Allowed && w.Id != takeOut.Id && w.Id != nothing.Id).ToList();
+        if (ways.Exists(w => w.Option is not null && !OffApproach(w)))
+        {
+            // The household's way with disease outranks what else may be mixed.
+            ways.RemoveAll(OffApproach);
+            if (f.Stance == Stance.KeepAhead && target.Kind == TargetKind.Disease)
+            {
+                // Who keeps ahead of disease takes the first spots off, and protects what is clean.
+                ways.RemoveAll(w => w.Option is null || (prune is not null && w.Prune is null));
+            }
+        }
+
+        if (scene is null)
+        {
+            return ways.Where(w => w.Rung == Rung.Hands && w.Hands.All(h => h.Measure.EffectOn(target) is not null)).MinBy(w => w.Cost) ?? ways.Where(w => w.Rung != Rung.Helpers).OrderBy(w => w.Rung).ThenBy(w => w.Cost).FirstOrDefault() ?? nothing;
+        }
+
+        if (nothing.Holds && f.Stance != Stance.KeepAhead && !f.RainWillSpread)
+        {
+            return nothing;
+        }
+
+        var holding = ways.Where(w => w.Holds).ToList();
+        if (holding.Count > 0)
+        {
+            var most = holding.Min(w => w.Cost) + MildnessIsWorth;
+            return holding.Where(w => w.Cost <= most).OrderBy(w => w.Rung).ThenBy(w => w.Cost).First();
+        }
+
+        if (f.Overrun && f.Stance == Stance.LastResort && takeOut.Allowed)
+        {
+            return takeOut;
+        }
+
+        var worth = ways.Where(w => w.Outlook!.End.Middle <= WorthIt * nothing.Outlook!.End.Middle).ToList();
+        return worth.OrderBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost).FirstOrDefault()
+            ?? (f.Overrun && takeOut.Allowed ? takeOut : nothing);
+    }
+
+    /// <summary>It is mixed against a disease, and is not the household's way with disease.</summary>
+    private bool OffApproach(Way way) => target.Kind == TargetKind.Disease && way.Option is { FitsApproach: false };
+
+    /// <summary>What a milder way may cost more than the cheapest, share of the crop (assumed): nothing to who keeps ahead, all to who hardly sprays.</summary>
+    private double MildnessIsWorth => f.Stance switch
+    {
+        Stance.KeepAhead => 0,
+        Stance.LastResort => 1,
+        _ => 0.02,
+    };
+}
