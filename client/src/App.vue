@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useGarden } from './garden/useGarden'
 import OutboxStrip from './outbox/OutboxStrip.vue'
 import { useDelivery } from './outbox/useOutbox'
+import JobBar from './shell/JobBar.vue'
 import FindDialog from './shell/FindDialog.vue'
 import KeyHelp from './shell/KeyHelp.vue'
 import TopBar from './shell/TopBar.vue'
@@ -40,6 +41,7 @@ watch(
     <!-- A screen's own state belongs to what it is about: another planting is another screen. -->
     <RouterView :key="route.path" />
   </main>
+  <JobBar v-if="!bare" />
   <KeyHelp v-model:visible="helpOpen" />
   <FindDialog v-model:visible="findOpen" />
 </template>

@@ -12,6 +12,12 @@ export const router = createRouter({
       meta: { title: 'Set up', bare: true },
     },
     {
+      path: '/more',
+      name: 'more',
+      component: () => import('./shell/MoreView.vue'),
+      meta: { title: 'More' },
+    },
+    {
       path: '/walk',
       name: 'walk',
       component: () => import('./jobs/walk/WalkView.vue'),

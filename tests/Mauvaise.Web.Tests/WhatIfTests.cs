@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using Mauvaise.Web.Decide;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.WhatIfs;
 
@@ -30,36 +31,43 @@ public sealed class WhatIfTests : IAsyncLifetime
     private Task<WhatIfAnswer?> PlayAsync(string query) => http.GetFromJsonAsync<WhatIfAnswer>($"what-if?{query}", TestApp.Json, Stop);
 
     [Fact]
-    public async Task Schedules_are_played_through_alike_each_time()
+    public async Task Ways_and_schedules_of_ones_own_are_played_through_alike_each_time()
     {
         await app.RefreshWeatherAsync();
-        var query = $"planting={Aubergine}&target=spider-mite&recipe=oil-with-soap&days=0,7,20";
+        var query = $"planting={Aubergine}&target=spider-mite&share=0.3&recipe=oil-with-soap&days=0,7,20";
         var first = (await PlayAsync(query))!;
         var again = (await PlayAsync(query))!;
         Assert.Equal(JsonSerializer.Serialize(first.Curves), JsonSerializer.Serialize(again.Curves));
-        Assert.Equal(["", "0", "0,7,14", "0,14,28", "0,7,20"], first.Curves.Select(c => string.Join(',', c.SprayDays)));
+        Assert.Contains(first.Curves, c => c.Id == "nothing");
+        Assert.Equal([0, 7, 20], first.Curves[^1].SprayDays);
         Assert.All(first.Curves.SelectMany(c => c.Days), d => Assert.True(0 <= d.Low && d.Low <= d.Middle && d.Middle <= d.High && d.High <= 1));
-        var (nothing, once, thrice, fortnights) = (first.Curves[0], first.Curves[1], first.Curves[2], first.Curves[3]);
-        Assert.True(nothing.MeanShare > once.MeanShare && once.MeanShare > fortnights.MeanShare && fortnights.MeanShare > thrice.MeanShare);
-        Assert.True(nothing.Loss > thrice.Loss);
-        Assert.Equal((0.0, 3 * once.Litres), (nothing.Litres, thrice.Litres));
+        var (nothing, own) = (first.Curves.First(c => c.Id == "nothing"), first.Curves[^1]);
+        Assert.True(nothing.Loss > own.Loss && nothing.Days[^1].Middle > own.Days[^1].Middle);
+        Assert.Equal(0.0, nothing.Litres);
+        Assert.False(first.Counted);
     }
 
     [Fact]
-    public async Task A_disease_is_played_in_shares_of_leaves_too()
+    public async Task What_was_counted_is_played_with_the_figures_of_Decide()
     {
         await app.RefreshWeatherAsync();
-        var answer = (await PlayAsync($"planting={DemoGarden.PlantingId("Chapel/courgette")}&target=powdery-mildew&recipe=neem-with-soap"))!;
-        Assert.True(answer.CanPrune);
-        Assert.InRange(answer.Line, 0.01, 0.5);
-        Assert.True(answer.Curves[2].MeanShare < answer.Curves[0].MeanShare);
+        var courgette = DemoGarden.PlantingId("Chapel/courgette");
+        var answer = (await PlayAsync($"planting={courgette}&target=powdery-mildew"))!;
+        var ways = (await http.GetFromJsonAsync<WaysAnswer>($"ways?planting={courgette}&target=powdery-mildew", TestApp.Json, Stop))!;
+        Assert.True(answer.Counted);
+        Assert.Equal((ways.Sentence, ways.Line), (answer.Answer, answer.Line));
+        Assert.All(answer.Curves, c => Assert.Equal(ways.Ways.First(w => w.Id == c.Id).Share!.Middle, c.Days[^1].Middle));
+        var three = (await PlayAsync($"planting={courgette}&target=powdery-mildew&way=prune&way=milk"))!;
+        Assert.Equal(["milk", "nothing", "prune"], three.Curves.Select(c => c.Id).Order());
     }
 
     [Theory]
     [InlineData("target=spider-mite&days=5,3", "days-not-days")]
     [InlineData("target=spider-mite&days=0,400", "days-not-days")]
     [InlineData("target=spider-mite&days=soon", "days-not-days")]
-    [InlineData("target=spider-mite&recipe=oil-with-soap&days=0,1", "days-too-close")]
+    [InlineData("target=spider-mite&share=0.3&recipe=oil-with-soap&days=0,1", "days-too-close")]
+    [InlineData("target=spider-mite&share=1.5", "share-range")]
+    [InlineData("target=spider-mite&share=0.3&way=magic", "way-unknown")]
     [InlineData("target=thrips", "no-count")]
     [InlineData("target=virus", "not-simulated")]
     [InlineData("target=unicorn", "target-unknown")]

@@ -2001,9 +2001,10 @@ export interface paths {
                 query: {
                     planting: string;
                     target: string;
+                    share?: number;
+                    way: string[];
                     recipe?: string;
                     days: string[];
-                    prune?: boolean;
                 };
                 header?: never;
                 path: {
@@ -5461,16 +5462,17 @@ export interface components {
             leafCrop?: boolean;
         };
         CurveAnswer: {
+            id: string;
+            words: string;
             sprayDays: number[];
             days: components["schemas"]["WhatIfDay"][];
-            /** Format: double */
-            meanShare: number;
             /** Format: double */
             loss: number;
             /** Format: double */
             litres: number;
             /** Format: double */
             helpersLeft: null | number;
+            recipe: null | string;
         };
         /** @enum {unknown} */
         DateOrder: "yearFirst" | "dayFirst" | "monthFirst";
@@ -5606,6 +5608,11 @@ export interface components {
             leavesAffected: number;
             namedAs: null | string;
             cropName: string;
+        };
+        DrawnWay: {
+            id: string;
+            sprayDays: number[];
+            days: components["schemas"]["WhatIfDay"][];
         };
         Effect: {
             on: string;
@@ -5888,6 +5895,9 @@ export interface components {
             /** Format: int32 */
             helpers: number;
             canPlay: boolean;
+            answer: string;
+            ways: components["schemas"]["WayAnswer"][];
+            drawn: components["schemas"]["DrawnWay"][];
             steps: components["schemas"]["LadderStepAnswer"][];
         };
         LadderStepAnswer: {
@@ -7955,6 +7965,8 @@ export interface components {
             id: string;
             words: string;
             materials: string[];
+            measures: string[];
+            recipe: null | string;
             holds: boolean;
             proposed: boolean;
             share: null | components["schemas"]["ShareRange"];
@@ -8047,16 +8059,20 @@ export interface components {
         /** @enum {unknown} */
         WettedPart: "undersides" | "tops" | "stems" | "soil";
         WhatIfAnswer: {
+            /** Format: uuid */
+            plantingId: string;
             where: string;
+            target: string;
             targetName: string;
-            materialName: string;
-            recipe: string;
-            prune: string;
-            canPrune: boolean;
+            /** Format: double */
+            share: number;
+            counted: boolean;
             /** Format: double */
             line: number;
             /** Format: date */
             from: string;
+            answer: string;
+            ways: components["schemas"]["WayAnswer"][];
             recipes: components["schemas"]["RecipeChoice"][];
             curves: components["schemas"]["CurveAnswer"][];
         };

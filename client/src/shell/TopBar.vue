@@ -1,32 +1,19 @@
 <script setup lang="ts">
-import { useLocalStorage, usePreferredDark } from '@vueuse/core'
 import Select from 'primevue/select'
-import { computed, watchEffect } from 'vue'
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import { stanceWords } from '@/garden/words'
 import { dayAndClock } from '@/kit/format'
 import DemoClock from './DemoClock.vue'
+import { dailyJobs, otherJobs } from './jobs'
+import { useDusk } from './useDusk'
 
 const { state, garden, memberId, choose } = useGarden()
+const route = useRoute()
+const isUnderMore = computed(() => otherJobs.some((j) => j.name === route.name))
 
-const prefersDark = usePreferredDark()
-const theme = useLocalStorage<'light' | 'dusk' | 'auto'>('mauvaise-theme', 'auto')
-const dusk = computed(() => theme.value === 'dusk' || (theme.value === 'auto' && prefersDark.value))
-watchEffect(() => document.documentElement.classList.toggle('dusk', dusk.value))
-
-const links = [
-  { name: 'board', label: 'Board' },
-  { name: 'walk', label: 'Walk' },
-  { name: 'decide', label: 'Decide' },
-  { name: 'rota', label: 'Rota' },
-  { name: 'bench', label: 'Bench' },
-  { name: 'shelf', label: 'Shelf' },
-  { name: 'hours', label: 'Hours' },
-  { name: 'check-backs', label: 'Check back' },
-  { name: 'ledger', label: 'Ledger' },
-  { name: 'weather', label: 'Weather' },
-  { name: 'garden', label: 'Garden' },
-]
+const { dusk, turn } = useDusk()
 </script>
 
 <template>
@@ -34,16 +21,20 @@ const links = [
     <RouterLink class="name" to="/" aria-label="Mauvaise, to the Board"
       >mauvaise<i aria-hidden="true">.</i></RouterLink
     >
+    <span class="garden">{{ garden?.name }}</span>
     <nav aria-label="Jobs">
-      <RouterLink v-for="link in links" :key="link.name" :to="{ name: link.name }">{{
-        link.label
+      <RouterLink v-for="job in dailyJobs" :key="job.name" :to="{ name: job.name }">{{
+        job.label
       }}</RouterLink>
+      <RouterLink :to="{ name: 'more' }" :class="{ 'router-link-exact-active': isUnderMore }"
+        >More</RouterLink
+      >
     </nav>
     <div v-if="garden" class="now">
       <span class="time">{{ dayAndClock(garden.now, garden.timeZoneId) }}</span>
       <DemoClock v-if="state.data.value?.demo" />
       <RouterLink class="stance" :to="{ name: 'garden' }">{{ stanceWords[garden.stance] }}</RouterLink>
-      <button class="theme" :aria-pressed="dusk" @click="theme = dusk ? 'light' : 'dusk'">
+      <button class="theme" :aria-pressed="dusk" @click="turn">
         {{ dusk ? 'Light' : 'Dusk' }}
       </button>
       <Select
@@ -151,40 +142,40 @@ nav a.router-link-exact-active {
   }
 }
 
+.garden {
+  display: none;
+}
+
+/* A phone has its jobs under the thumb; clock, theme and demo stand under More. */
 @media (max-width: 640px) {
   .bar {
-    padding: 2px 10px 0;
-    gap: 0 8px;
-    font-size: 0.9rem;
+    flex-wrap: nowrap;
+    height: 48px;
+    padding: 0 12px;
+  }
+
+  .garden {
+    display: block;
+    overflow: hidden;
+    font-weight: 700;
+    white-space: nowrap;
+    text-overflow: ellipsis;
+  }
+
+  .name,
+  nav,
+  .demo,
+  .theme {
+    display: none;
   }
 
   .now {
-    display: contents;
+    flex-wrap: nowrap;
   }
 
   .who {
-    order: 1;
-    margin-left: auto;
     min-height: 44px;
-  }
-
-  nav {
-    order: 2;
-    width: 100%;
-    flex-wrap: nowrap;
-    overflow-x: auto;
-  }
-
-  nav a {
-    white-space: nowrap;
-    padding: 11px 9px;
-  }
-
-  .time,
-  .demo,
-  .theme {
-    order: 3;
-    margin-bottom: 6px;
+    border: 0;
   }
 }
 </style>

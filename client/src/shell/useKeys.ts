@@ -50,7 +50,7 @@ export function claimKeys(letters: readonly string[]) {
 export const lettersOn = useLocalStorage('mauvaise-letters', true)
 
 const helpOpen = ref(false)
-const findOpen = ref(false)
+export const findOpen = ref(false)
 
 /** True while the person types into something, so that letters are letters. */
 export function isTyping(target: EventTarget | null): boolean {

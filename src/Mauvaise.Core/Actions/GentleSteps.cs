@@ -181,9 +181,10 @@ internal static class PruneSteps
         }
 
         var comesOff = step is { Choice: StepChoice.Do } || target.NoSpray;
-        if (f.Garden.Catalogue.Measure(KnownIds.Measures.BagAndBin).IsFor(target))
+        // Where leaves are cut, the bag is part of the cutting.
+        if (target.NoSpray && f.Garden.Catalogue.Measure(KnownIds.Measures.BagAndBin).IsFor(target))
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.BagAndBin, comesOff ? StepChoice.Do : StepChoice.May, ["What comes off must not lie about: spores live on."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.BagAndBin, StepChoice.Do, ["What comes off must not lie about: spores live on."]);
         }
 
         if (f.Garden.Catalogue.Measure(KnownIds.Measures.Compost).IsFor(target))

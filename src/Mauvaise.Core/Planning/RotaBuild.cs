@@ -33,7 +33,7 @@ internal sealed class RotaBuild
     private const double MostUrgent = 4;
 
     /// <summary>Of leaving a place open to a disease for a fortnight at full pressure, before anything shows (assumed).</summary>
-    private const double UnprotectedCost = 0.02;
+    private const double UnprotectedCost = 0.03;
 
     /// <summary>Leaving out what is over its line, or a round of a course, costs this many visits at least.</summary>
     private const double SkipVisits = 12;
@@ -61,7 +61,7 @@ internal sealed class RotaBuild
         var places = garden.Places.Select(p => p.Id).ToList();
         var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
         var weight = Costs.Weight(garden.Garden.Stance);
-        Problem = new RotaProblem(2 * firmDays, Costs.Outing * weight, Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
+        Problem = new RotaProblem(2 * firmDays, Costs.OutingOf(garden.Garden.Stance), Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
     }
 
     public GardenSnapshot Garden => garden;

@@ -5,7 +5,7 @@ namespace Mauvaise.Core.Ways;
 /// <summary>What things cost besides money, as shares of the value of one mean place's crop (assumed). Ways and the rota weigh with the same figures.</summary>
 public static class Costs
 {
-    public const double Outing = 0.008;
+    public const double Outing = 0.016;
     public const double Tank = 0.003;
     public const double Litre = 0.001;
     public const double Helpers = 0.02;
@@ -19,11 +19,14 @@ public static class Costs
     /// <summary>Of an hour's work by hand.</summary>
     public const double HandHour = 0.02;
 
+    /// <summary>A trip is no lighter to who keeps ahead.</summary>
+    public static double OutingOf(Stance stance) => Outing * Math.Max(1, Weight(stance));
+
     /// <summary>How heavily a household weighs spraying.</summary>
     public static double Weight(Stance stance) => stance switch
     {
         Stance.LastResort => 2,
-        Stance.KeepAhead => 0.6,
+        Stance.KeepAhead => 0.8,
         _ => 1,
     };
 }

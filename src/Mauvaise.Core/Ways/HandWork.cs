@@ -15,13 +15,14 @@ internal static class HandWork
         }
 
         var atTips = f.Seen.Part == PlantPart.Tips || f.Seen.Signs.Any(s => s is { Sign: KnownIds.Signs.TipsFirst, Present: true });
-        return
+        List<Measure> fitting =
         [
             .. f.Garden.Catalogue.Measures
                 .Where(m => m.Rung == Rung.Hands && m.IsFor(target) && m.CheckBackDays is not null && f.Against(m) is null && (m.Id != KnownIds.Measures.PinchTips || atTips))
-                .OrderByDescending(m => m.Id == KnownIds.Measures.PinchTips)
-                .ThenByDescending(m => m.EffectOn(target)?.Young ?? 0)
+                .OrderByDescending(m => m.EffectOn(target)?.Young ?? 0)
                 .ThenByDescending(m => m.Id == KnownIds.Measures.WaterJet),
         ];
+        // What sits at the tips alone goes with the tips.
+        return fitting.Find(m => m.Id == KnownIds.Measures.PinchTips) is { } pinch ? [pinch] : fitting;
     }
 }

@@ -32,12 +32,20 @@ public static class ImaginedGarden
         var place = new Place(Guid.NewGuid(), "", asked.PlaceKind, AreaM2, SunHours, Watering.Drip, null, null, null, null, 0);
         var crop = catalogue.FindCrop(asked.Crop)!;
         var planting = new Planting(Guid.NewGuid(), place.Id, crop.Id, null, asked.Date.AddDays(-crop.StageDays[asked.Stage is GrowthStage.Seedling or GrowthStage.Young ? 0 : 1]), null, null, asked.Stage ?? GrowthStage.Mature, asked.Stage == GrowthStage.Flowering);
-        var look = Guid.NewGuid();
-        var seen = new Observation(
-            look, look, null, planting.Id, morning.AddHours(-1), Leaves, Math.Max(1, (int)Math.Round(asked.Share * Leaves)), null, asked.Ants, asked.HelpersOnTwenty * Leaves / TwentyLeaves, 0,
-            PlantPart.Unsaid, BedSide.Unsaid, RootCheck.NotLooked, [], asked.Target, false, null);
+        var seen = Count(planting, asked.Target, asked.Share, morning.AddHours(-1), asked.HelpersOnTwenty, asked.Ants);
         var garden = new GardenSnapshot(
             home, morning, catalogue, [], [place], [planting], [], [seen], [], [], [], [], [], [], [], [], [], [], [], new HourSeries(morning, []), new WeatherState(null, null));
         return (garden, planting, seen);
+    }
+
+    /// <summary>A count that nobody made.</summary>
+    /// <param name="share">Of leaves affected, 0 to 1.</param>
+    public static Observation Count(Planting planting, string target, double share, DateTimeOffset at, int helpersOnTwenty = 0, Ants ants = Ants.None)
+    {
+        ArgumentNullException.ThrowIfNull(planting);
+        var look = Guid.NewGuid();
+        return new Observation(
+            look, look, null, planting.Id, at, Leaves, Math.Max(1, (int)Math.Round(share * Leaves)), null, ants, helpersOnTwenty * Leaves / TwentyLeaves, 0,
+            PlantPart.Unsaid, BedSide.Unsaid, RootCheck.NotLooked, [], target, false, null);
     }
 }

@@ -19,6 +19,29 @@ public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sent
     /// <summary>Rounds of a material against this, as they would be begun today; null when it is no way here.</summary>
     public Way? Of(Material material) => WithMaterials.FirstOrDefault(w => w.Option!.Material.Id == material.Id);
 
+    /// <summary>Leaving it alone.</summary>
+    public Way? Alone => All.FirstOrDefault(w => w.Id == "nothing");
+
+    /// <summary>What is worth comparing: the proposed way, leaving it, the next best that differ, taking out, and what was passed over.</summary>
+    public IReadOnlyList<Way> Compared
+    {
+        get
+        {
+            var takeOut = All.FirstOrDefault(w => w.Uses(KnownIds.Measures.TakeOut));
+            var others = All.Where(w => w.Allowed && !w.Proposed && w != Alone && w != takeOut)
+                .DistinctBy(w => w.Outlook is { End: var end } ? (Math.Round(end.Middle, 2), Math.Round(end.High, 2), w.Sprays, w.Hands.Count) : (w.Cost, 0, w.Sprays, w.Hands.Count));
+            return
+            [
+                .. All.Where(w => w.Proposed || w == Alone),
+                .. others.Take(OthersCompared),
+                .. takeOut is { Allowed: true, Proposed: false } ? [takeOut] : Array.Empty<Way>(),
+                .. All.Where(w => w is { Allowed: false, Option: not null }).OrderByDescending(w => w.Holds).ThenBy(w => w.Cost).Take(BarredCompared),
+            ];
+        }
+    }
+
+    private const int OthersCompared = 4, BarredCompared = 3;
+
     /// <summary>One way for each material, the best first: the proposed one, else what is mixed without hands.</summary>
     public IEnumerable<Way> WithMaterials =>
         All.Where(w => w.Option is not null).GroupBy(w => w.Option!.Material.Id).Select(g => g.OrderByDescending(w => w.Proposed).ThenBy(w => w.Hands.Count).First());
@@ -34,7 +57,7 @@ public sealed class WayBook
     public const int JudgedAfterDays = 21;
 
     /// <summary>Days that a way is played through.</summary>
-    internal const int PlayedDays = 28;
+    public const int PlayedDays = 28;
 
     private readonly GardenSnapshot garden;
     private readonly ConcurrentDictionary<(Guid Observation, int? Leaves), WaySet> known = new();
@@ -62,6 +85,9 @@ public sealed class WayBook
     /// <param name="leaves">Leaves on all plants, where somebody counted them.</param>
     public WaySet For(Planting planting, Observation seen, int? leaves = null) =>
         known.GetOrAdd((seen.Id, leaves), _ => WaySearch.Search(Finding.Of(garden, planting, seen), leaves, Hours));
+
+    /// <summary>The ways to meet a count that nobody made.</summary>
+    public WaySet Imagined(Planting planting, Observation seen) => WaySearch.Search(Finding.Of(garden, planting, seen), null, Hours);
 
     /// <summary>The ways to meet a trouble that was counted at the latest look; null when it was not.</summary>
     public WaySet? For(Planting planting, Target target) =>

@@ -51,11 +51,11 @@ public static class WayWords
         }
 
         var comes = Comes(outlook, untouched);
-        return proposed.Holds ? $"{what}. {comes}" : $"Nothing here brings it under its line of {Percent(f.Line.Share)} for good; nearest comes: {proposed.Words}. {comes}";
+        return proposed.Holds ? $"{what}. {comes}" : $"{what}. {comes} Nothing brings it under {Percent(f.Line.Share)} for good.";
     }
 
     /// <summary>"In 3 weeks 7 %, left alone 65 %."; null where no model plays it through.</summary>
-    public static string? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.All.FirstOrDefault(w => w.Id == "nothing")?.Outlook is { } alone ? Comes(outlook, alone) : null;
+    public static string? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.Alone?.Outlook is { } alone ? Comes(outlook, alone) : null;
 
     private static string Comes(Outlook outlook, Outlook alone) => $"In 3 weeks {Percent(outlook.End.Middle)}, left alone {Percent(alone.End.Middle)}.";
 

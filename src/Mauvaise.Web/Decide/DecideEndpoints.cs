@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Simulation;
+using Mauvaise.Core.Ways;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -60,6 +61,7 @@ public static class DecideEndpoints
     private static LadderAnswer Answer(GardenSnapshot s, ActionLadder l)
     {
         var f = l.Finding;
+        var compared = l.Ways.Compared;
         var taken = s.Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done && (t.Target is null || t.Target == f.Target?.Id))
             .GroupBy(t => t.Step).ToDictionary(g => g.Key, g => g.Last());
         return new(
@@ -80,6 +82,9 @@ public static class DecideEndpoints
             f.Seen.Ants,
             f.Helpers,
             f.Target is { } target && f.Seen.Named == target.Id && Trouble.Knows(target),
+            f.Course is { } course ? course.Sentence : l.Ways.Sentence,
+            [.. compared.Select(w => WayAnswer.Of(w, s.Catalogue))],
+            [.. compared.Where(w => w.Outlook is not null).Select(w => new DrawnWay(w.Id, w.SprayDays, [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)]))],
             [.. l.Steps.Select(x => new LadderStepAnswer(
                 x.Rung, x.Code, x.Name, x.Choice, x.Why, x.Measure?.How, x.On, x.Option?.Recipe.Id ?? x.Measure?.Recipe,
                 x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,

@@ -2,6 +2,7 @@ using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Simulation;
 
 namespace Mauvaise.Web.Decide;
 
@@ -30,6 +31,9 @@ public sealed record PruneAnswer(int Leaves, bool Counted, int Affected, int Tak
 
 /// <summary>The ladder for one trouble.</summary>
 /// <param name="Told">"12 % of leaves with black bean aphid, line 20 %".</param>
+/// <param name="Answer">What is proposed and what comes of it, in a sentence or two.</param>
+/// <param name="Ways">What is worth comparing, the proposed one first; empty where there is nothing to weigh.</param>
+/// <param name="Drawn">The ways that can be drawn, in the order of <paramref name="Ways"/>.</param>
 public sealed record LadderAnswer(
     Guid ObservationId,
     Guid PlantingId,
@@ -48,7 +52,14 @@ public sealed record LadderAnswer(
     Ants Ants,
     int Helpers,
     bool CanPlay,
+    string Answer,
+    IReadOnlyList<WayAnswer> Ways,
+    IReadOnlyList<DrawnWay> Drawn,
     IReadOnlyList<LadderStepAnswer> Steps);
+
+/// <param name="SprayDays">Days from today.</param>
+/// <param name="Days">By day from today, to the day that ways are judged by.</param>
+public sealed record DrawnWay(string Id, IReadOnlyList<int> SprayDays, IReadOnlyList<WhatIfDay> Days);
 
 /// <summary>What waits for a decision, and what was taken on.</summary>
 /// <param name="Uncounted">Notes that can not be decided about, and what is missing.</param>

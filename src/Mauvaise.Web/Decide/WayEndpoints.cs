@@ -14,6 +14,8 @@ public sealed record AgainstAnswer(string Code, string Words);
 /// <summary>One way to meet a trouble, and what comes of it.</summary>
 /// <param name="Id">"nothing", "take-out", the id of a measure or of a material, or several of these with "+" between.</param>
 /// <param name="Materials">What is mixed; empty for none.</param>
+/// <param name="Measures">What is done by hand; empty for none.</param>
+/// <param name="Recipe">For the bench; null where nothing is mixed.</param>
 /// <param name="Holds">It comes under the line, and stays there.</param>
 /// <param name="Share">Of leaves affected, after 21 days; null where no model plays it through.</param>
 /// <param name="LossPercent">Of the crop's value; null where no model plays it through.</param>
@@ -23,6 +25,8 @@ public sealed record WayAnswer(
     string Id,
     string Words,
     IReadOnlyList<string> Materials,
+    IReadOnlyList<string> Measures,
+    string? Recipe,
     bool Holds,
     bool Proposed,
     ShareRange? Share,
@@ -37,6 +41,8 @@ public sealed record WayAnswer(
         way.Id,
         way.Words,
         way.Option is { } option ? [.. Core.Decisions.MaterialChoice.MaterialsIn(catalogue, option.Recipe).Select(m => m.Id)] : [],
+        [.. way.Hands.Select(h => h.Measure.Id)],
+        way.Option?.Recipe.Id,
         way.Holds,
         way.Proposed,
         way.Outlook is { End: var end } ? new ShareRange(end.Low, end.Middle, end.High) : null,

@@ -1,49 +1,60 @@
+using System.Globalization;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
-using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Decide;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Mauvaise.Web.WhatIfs;
 
+/// <summary>A way, or a schedule of one's own, played through.</summary>
+/// <param name="Id">Of the way; "own-1", "own-2" and so on for schedules of one's own.</param>
 /// <param name="SprayDays">Days from today.</param>
-/// <param name="MeanShare">Mean over the time of the middle run.</param>
+/// <param name="Days">By day from today.</param>
 /// <param name="Loss">Share of the crop's value, 0 to 1.</param>
 /// <param name="HelpersLeft">Against leaving it alone; null where there are none.</param>
-public sealed record CurveAnswer(IReadOnlyList<int> SprayDays, IReadOnlyList<WhatIfDay> Days, double MeanShare, double Loss, double Litres, double? HelpersLeft);
+/// <param name="Recipe">What is sprayed; null for nothing.</param>
+public sealed record CurveAnswer(string Id, string Words, IReadOnlyList<int> SprayDays, IReadOnlyList<WhatIfDay> Days, double Loss, double Litres, double? HelpersLeft, string? Recipe);
 
-/// <param name="Prune">What would come off, and how much that is.</param>
-/// <param name="CanPrune">Taking the worst leaves off is something that one may do.</param>
+/// <param name="Share">Of leaves, that it begins with.</param>
+/// <param name="Counted">Somebody counted it; otherwise it is supposed.</param>
 /// <param name="Line">Action line here, share of leaves.</param>
+/// <param name="Answer">What is proposed and what comes of it.</param>
+/// <param name="Ways">All ways that can be played, the proposed one first.</param>
+/// <param name="Recipes">What a schedule of one's own may be of.</param>
 public sealed record WhatIfAnswer(
+    Guid PlantingId,
     string Where,
+    string Target,
     string TargetName,
-    string MaterialName,
-    string Recipe,
-    string Prune,
-    bool CanPrune,
+    double Share,
+    bool Counted,
     double Line,
     DateOnly From,
+    string Answer,
+    IReadOnlyList<WayAnswer> Ways,
     IReadOnlyList<RecipeChoice> Recipes,
     IReadOnlyList<CurveAnswer> Curves);
 
 public sealed record RecipeChoice(string Recipe, string Material);
 
-/// <summary>Trying schedules out before anything is sprayed.</summary>
+/// <summary>Trying ways out before anything is done.</summary>
 public static class WhatIfEndpoints
 {
-    private const int MostSprays = 8;
+    private const int MostSprays = 8, MostCurves = 6;
 
     public static void MapWhatIfs(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("What if").MapGet("/what-if", Play);
 
-    /// <param name="prune">The worst leaves come off first, a quarter at most.</param>
-    /// <param name="days">Schedules of the gardener's own besides the usual four, each as "0,4,8".</param>
-    private static async Task<Results<Ok<WhatIfAnswer>, ProblemHttpResult>> Play(Guid gardenId, Guid planting, string target, string? recipe, string[] days, bool? prune, GardenTools tools, CancellationToken stop)
+    /// <param name="share">Share of leaves to suppose, 0 to 1; null for what was counted.</param>
+    /// <param name="way">Ids of ways to compare; none for those worth comparing.</param>
+    /// <param name="recipe">Of the schedules of one's own.</param>
+    /// <param name="days">Schedules of the gardener's own, each as "0,4,8".</param>
+    private static async Task<Results<Ok<WhatIfAnswer>, ProblemHttpResult>> Play(Guid gardenId, Guid planting, string target, double? share, string[] way, string? recipe, string[] days, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -57,53 +68,67 @@ public static class WhatIfEndpoints
             .That(grown is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
             .That(grown is null || grown.GrowsOn(s.Today), "planting", "planting-not-growing", "This planting has ended: there is nothing to play through.")
             .That(t is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
-            .That(t is null || Trouble.Knows(t), "target", "not-simulated", $"{t?.Name} can not be played through: no spray changes its course.")
-            .That(own.TrueForAll(d => d is not null), "days", "days-not-days", $"Give days from today with commas between, rising, from 0 to {Scene.Days - 1}, {MostSprays} at most, as 0,5,10.")
-            .That(own.Count <= 4, "days", "days-many", "Compare up to four schedules of your own.");
-        var seen = checks.Passed ? s.LatestLook(planting).FirstOrDefault(o => o.Named == target) : null;
-        checks.That(!checks.Passed || seen is { LeavesLooked: > 0, LeavesAffected: > 0 }, "planting", "no-count", $"Count some leaves with {t?.Name.InSentence()} first: the run has to begin somewhere.");
+            .That(t is null || Trouble.Knows(t), "target", "not-simulated", $"{t?.Name} can not be played through: no model knows its course.")
+            .That(share is null or (> 0 and <= 1), "share", "share-range", "The share of leaves affected is over 0 and up to 1.")
+            .That(own.TrueForAll(d => d is not null), "days", "days-not-days", $"Give days from today with commas between, rising, from 0 to {WayBook.JudgedAfterDays}, {MostSprays} at most, as 0,5,10.")
+            .That(own.Count <= MostCurves - 2 && way.Length <= MostCurves, "days", "days-many", $"Compare up to {MostCurves} at once.");
+        var set = !checks.Passed ? null : share is { } supposed ? WayBook.Of(s).Imagined(grown!, ImaginedGarden.Count(grown!, target, supposed, s.Now)) : WayBook.Of(s).For(grown!, t!);
+        checks.That(!checks.Passed || set is { All.Count: > 0 }, "share", "no-count", $"Count some leaves with {t?.Name.InSentence()} first, or suppose a share: the run has to begin somewhere.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var options = MaterialChoice.Options(s, grown!, t!).Where(o => o.Recipe.IsWet).ToList();
-        var chosen = options.FirstOrDefault(o => o.Recipe.Id == recipe) ?? options.FirstOrDefault();
-        if (chosen is null)
+        var options = set!.WithMaterials.Select(w => w.Option!).ToList();
+        var chosen = options.Find(o => o.Recipe.Id == recipe) ?? options.FirstOrDefault();
+        checks.That(own.Count == 0 || chosen is not null, "recipe", "no-material", $"Nothing in the catalogue works on {t!.Name.InSentence()}.")
+            .That(own.TrueForAll(d => chosen is null || d!.Zip(d!.Skip(1)).All(p => p.Second - p.First >= chosen.Material.Cadence.CurativeMinDays)), "days", "days-too-close",
+                $"{chosen?.Material.Name} wants {chosen?.Material.Cadence.CurativeMinDays} days between two rounds.");
+        var unknown = way.FirstOrDefault(id => set.All.All(w => w.Id != id));
+        checks.That(unknown is null, "way", "way-unknown", "One of these ways is not among those that may be compared here: look at the list again.");
+        if (!checks.Passed)
         {
-            return Problems.Refused("no-material", $"Nothing in the catalogue works on {t!.Name.InSentence()}.");
-        }
-
-        var close = Math.Max(1, chosen.Material.Cadence.CurativeMaxDays);
-        var plan = PrunePlan.For(s, grown!, seen!.Incidence!.Value);
-        var pruned = prune == true ? (double)plan.TakeNow / plan.Leaves : 0;
-        var leaves = pruned > 0 ? new PruneRounds(pruned, [0]) : null;
-        Schedule[] schedules = [.. new int[][] { [], [0], [0, close, 2 * close], [0, 14, 28] }.Concat(own.Select(d => d!.ToArray())).Select(d => new Schedule(new SprayRounds(chosen.Material, d), Pruned: leaves))];
-        var tooClose = own.Find(d => d!.Zip(d!.Skip(1)).Any(p => p.Second - p.First < chosen.Material.Cadence.CurativeMinDays));
-        if (tooClose is not null)
-        {
-            return new Checks().That(false, "days", "days-too-close", $"{chosen.Material.Name} wants {chosen.Material.Cadence.CurativeMinDays} days between two rounds.").Problem();
+            return checks.Problem();
         }
 
         var litres = SprayVolume.LitresFor(s, [grown!]);
-        var curves = WhatIf.Play(Scene.Of(s, grown!, t!, seen), schedules);
+        var compared = (way.Length > 0 ? set.All.Where(w => w.Id == "nothing" || way.Contains(w.Id)) : set.Compared.Where(w => w.Allowed && !w.Uses(Core.Catalogue.KnownIds.Measures.TakeOut)))
+            .Where(w => w.Outlook is not null).Take(MostCurves - own.Count);
         return TypedResults.Ok(new WhatIfAnswer(
+            planting,
             s.Where(grown!),
+            target,
             t!.Name,
-            chosen.Material.Name,
-            chosen.Recipe.Id,
-            plan.Sentence,
-            t.Kind == Core.Catalogue.TargetKind.Disease,
-            Core.Scouting.ActionLine.At(s, grown!, t).Share,
+            set.Finding.Share,
+            share is null,
+            set.Finding.Line.Share,
             s.Today,
+            set.Sentence,
+            [.. set.All.Where(w => w.Outlook is not null).Select(w => WayAnswer.Of(w, s.Catalogue))],
             [.. options.Select(o => new RecipeChoice(o.Recipe.Id, o.Material.Name))],
-            [.. curves.Select(c => new CurveAnswer(c.Schedule.Sprays!.Days, c.Days, c.Days.Average(d => d.Middle), c.Loss, c.Schedule.Sprays.Days.Count * litres, c.HelpersLeft))]));
+            [
+                .. compared.Select(w => new CurveAnswer(w.Id, w.Words, w.SprayDays, [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)], w.Outlook.Loss, w.Sprays * litres, w.Outlook.HelpersLeft, w.Option?.Recipe.Id)),
+                .. Own(set, chosen, [.. own.Select(d => d!)], litres),
+            ]));
+    }
+
+    private static IEnumerable<CurveAnswer> Own(WaySet set, MaterialOption? option, List<List<int>> schedules, double litres)
+    {
+        if (schedules.Count == 0 || option is null)
+        {
+            return [];
+        }
+
+        var f = set.Finding;
+        return WhatIf.Play(Scene.Of(f.Garden, f.Planting, f.Target!, f.Seen), [.. schedules.Select(d => new Schedule(new SprayRounds(option.Material, d)))], WayBook.PlayedDays)
+            .Select((c, i) => new CurveAnswer(
+                $"own-{i + 1}", $"{option.Recipe.Name.InSentence()} on day {string.Join(", ", schedules[i])}", schedules[i], [.. c.Days.Take(WayBook.JudgedAfterDays + 1)], c.Loss, schedules[i].Count * litres, c.HelpersLeft, option.Recipe.Id));
     }
 
     /// <summary>Null when it is no rising list of days within the time.</summary>
     private static List<int>? Read(string list)
     {
-        var days = list.Split(',').Select(x => int.TryParse(x, System.Globalization.CultureInfo.InvariantCulture, out var d) ? d : -1).ToList();
-        return days.Count <= MostSprays && days.TrueForAll(d => d is >= 0 and < Scene.Days) && days.Zip(days.Skip(1)).All(p => p.First < p.Second) ? days : null;
+        var days = list.Split(',').Select(x => int.TryParse(x, CultureInfo.InvariantCulture, out var d) ? d : -1).ToList();
+        return days.Count <= MostSprays && days.TrueForAll(d => d is >= 0 and <= WayBook.JudgedAfterDays) && days.Zip(days.Skip(1)).All(p => p.First < p.Second) ? days : null;
     }
 }

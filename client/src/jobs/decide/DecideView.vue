@@ -1,75 +1,125 @@
 <script setup lang="ts">
+import { useMediaQuery } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import CourseList from './CourseList.vue'
-import LadderCard from './LadderCard.vue'
 import TaskList from './TaskList.vue'
-import { open, useDecide, type Ladder, type Step } from './useDecide'
+import TroublePanel from './TroublePanel.vue'
+import TroubleRow from './TroubleRow.vue'
+import { isLeaving, open, useDecide, type Ladder } from './useDecide'
 
-/** What to do about what was found: one planting, or everything that the last looks showed. */
+/** What to do about what was found: the troubles by urgency, and beside them the one in hand. */
 const route = useRoute()
 const router = useRouter()
 const planting = computed(() => (typeof route.query.planting === 'string' ? route.query.planting : undefined))
-const { query, take, acceptMany } = useDecide(planting)
+const { query, take, acceptMany, takeWay } = useDecide(planting)
 const { data, isPending, error, refetch } = query
-const waiting = computed(() => (data.value?.ladders ?? []).flatMap((l) => open(l)).length)
-const busy = computed(() => take.isPending.value || acceptMany.isPending.value)
-const problem = computed(() => take.error.value ?? acceptMany.error.value)
-const all = (ladders: Ladder[]) => ladders.flatMap((ladder) => open(ladder).map((step) => ({ ladder, step })))
-const accept = (ladder: Ladder, step: Step) => acceptMany.mutate([{ ladder, step }])
+const ladders = computed(() => data.value?.ladders ?? [])
+const narrow = useMediaQuery('(max-width: 900px)')
+/** On a phone one trouble at a time, once it was opened; beside the list there is always one. */
+const inHand = computed(
+  () =>
+    ladders.value.find((l) => l.observationId === route.query.trouble) ??
+    (narrow.value && ladders.value.length > 1 ? undefined : ladders.value[0]),
+)
+/** What is left alone on purpose is folded away. */
+const isCalm = (l: Ladder) =>
+  l.ways.some((w) => w.proposed && isLeaving(w)) &&
+  l.steps.every((s) => s.choice !== 'do' || s.rung === 'look')
+const urgent = computed(() => ladders.value.filter((l) => !isCalm(l)))
+const calm = computed(() => ladders.value.filter(isCalm))
+const choose = (trouble?: string) => router.push({ query: { ...route.query, trouble } })
+const waiting = computed(() => ladders.value.filter((l) => open(l).length > 0))
+const busy = computed(() => take.isPending.value || acceptMany.isPending.value || takeWay.isPending.value)
+const problem = computed(() => take.error.value ?? acceptMany.error.value ?? takeWay.error.value)
+const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => ({ ladder, step })))
+async function passAll(ladder: Ladder) {
+  for (const step of open(ladder)) await take.mutateAsync({ ladder, step, pass: true })
+}
 </script>
 
 <template>
   <div class="page wide">
     <div class="page-head">
       <h1>Decide</h1>
-      <p class="soft">What was found, and the steps against it, from gentle to drastic.</p>
+      <p v-if="data && ladders.length" class="soft" role="status">
+        {{
+          waiting.length === 0
+            ? 'Everything is answered.'
+            : waiting.length === 1
+              ? 'One trouble waits for an answer.'
+              : `${waiting.length} troubles wait for an answer, the most urgent first.`
+        }}
+        <RouterLink v-if="planting" :to="{ name: 'decide' }">Everything that was found</RouterLink>
+      </p>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <div v-else class="columns">
-      <div class="ladders">
+      <div v-if="!narrow || !inHand || ladders.length === 1" class="list">
         <p v-for="sentence in data.uncounted" :key="sentence" class="note caution">{{ sentence }}</p>
-        <p v-if="planting">
-          <RouterLink :to="{ name: 'decide' }">Everything that was found</RouterLink>
-        </p>
-        <div v-if="data.ladders.length === 0" class="note">
+        <div v-if="ladders.length === 0" class="note">
           <p>Nothing to decide: the last looks were clean, or nobody has looked yet.</p>
           <div class="actions">
             <Button label="Start a walk" variant="outlined" @click="router.push({ name: 'walk' })" />
           </div>
         </div>
-        <FieldError :problem="problem" />
-        <LadderCard
-          v-for="ladder in data.ladders"
-          :key="ladder.observationId"
-          :ladder="ladder"
-          :busy="busy"
-          @accept="(step) => accept(ladder, step)"
-          @pass="(step) => take.mutate({ ladder, step, pass: true })"
-          @accept-all="acceptMany.mutate(all([ladder]))"
+        <nav v-if="ladders.length > 1" aria-label="Troubles">
+          <TroubleRow
+            v-for="ladder in urgent"
+            :key="ladder.observationId"
+            :ladder="ladder"
+            :chosen="ladder === inHand"
+            @choose="choose(ladder.observationId)"
+          />
+          <details v-if="calm.length" :open="urgent.length === 0 || calm.some((l) => l === inHand)">
+            <summary>{{ calm.length }} to leave alone, and look again</summary>
+            <div class="calm">
+              <TroubleRow
+                v-for="ladder in calm"
+                :key="ladder.observationId"
+                :ladder="ladder"
+                :chosen="ladder === inHand"
+                @choose="choose(ladder.observationId)"
+              />
+            </div>
+          </details>
+        </nav>
+        <Button
+          v-if="waiting.length > 1"
+          label="Take on all that is proposed"
+          variant="outlined"
+          fluid
+          :loading="busy"
+          @click="acceptMany.mutate(all(ladders))"
         />
       </div>
-      <aside class="side">
-        <section v-if="data.ladders.length > 1" class="card">
-          <p role="status">
-            <strong>{{
-              waiting === 0 ? 'Everything is answered.' : `${waiting} steps wait for a yes or a no.`
-            }}</strong>
-          </p>
-          <Button
-            v-if="waiting > 0"
-            label="Take on all that is proposed"
-            fluid
-            :loading="busy"
-            @click="acceptMany.mutate(all(data.ladders))"
-          />
-        </section>
-        <CourseList :courses="data.courses" />
-        <TaskList :tasks="data.tasks" />
-      </aside>
+      <div class="hand">
+        <Button
+          v-if="narrow && inHand && ladders.length > 1"
+          label="All troubles"
+          variant="text"
+          @click="choose()"
+        />
+        <FieldError :problem="problem" />
+        <TroublePanel
+          v-if="inHand"
+          :key="inHand.observationId"
+          :ladder="inHand"
+          :busy="busy"
+          @accept="(step) => acceptMany.mutate([{ ladder: inHand!, step }])"
+          @pass="(step) => take.mutate({ ladder: inHand!, step, pass: true })"
+          @accept-all="acceptMany.mutate(all([inHand]))"
+          @pass-all="passAll(inHand)"
+          @take="(way) => takeWay.mutate({ ladder: inHand!, way })"
+        />
+        <div v-if="!narrow || !inHand" class="taken">
+          <CourseList :courses="data.courses" />
+          <TaskList :tasks="data.tasks" />
+        </div>
+      </div>
     </div>
   </div>
 </template>
@@ -77,21 +127,32 @@ const accept = (ladder: Ladder, step: Step) => acceptMany.mutate([{ ladder, step
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 340px;
+  grid-template-columns: 390px minmax(0, 1fr);
   gap: 18px;
   align-items: start;
 }
 
-.ladders,
-.side {
+.list,
+.hand,
+.calm,
+nav {
   display: grid;
   grid-template-columns: minmax(0, 1fr);
-  gap: 14px;
+  gap: 10px;
 }
 
-.side section {
+.taken {
   display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 10px;
+  align-items: start;
+}
+
+summary {
+  min-height: 44px;
+  padding: 10px 4px;
+  color: var(--mauve-deep);
+  cursor: pointer;
 }
 
 @media (max-width: 900px) {

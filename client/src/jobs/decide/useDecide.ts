@@ -4,6 +4,7 @@ import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 
 export type Ladder = Schemas['LadderAnswer']
 export type Step = Schemas['LadderStepAnswer']
+export type Way = Schemas['WayAnswer']
 
 /** Ladders of one planting, or of everything that the last looks showed, with what can be said to their steps. */
 export function useDecide(planting: MaybeRefOrGetter<string | undefined>) {
@@ -80,8 +81,45 @@ export function useDecide(planting: MaybeRefOrGetter<string | undefined>) {
     ),
   )
 
-  return { query, take, begin, acceptMany }
+  /** Another way than the proposed one: what is done by hand is taken on, what is mixed begins as a course. */
+  const takeWay = useGardenWrite((gardenId, { ladder, way }: { ladder: Ladder; way: Way }) =>
+    answer(
+      api.POST('/api/gardens/{gardenId}/tasks/many', {
+        params: { path: { gardenId } },
+        body: {
+          tasks: way.measures.map((step) => ({
+            id: crypto.randomUUID(),
+            observationId: ladder.observationId,
+            step,
+            pass: false,
+            on: null,
+            memberId: memberId.value,
+          })),
+          courses:
+            ladder.target && way.recipe
+              ? [
+                  {
+                    id: crypto.randomUUID(),
+                    plantingId: ladder.plantingId,
+                    target: ladder.target,
+                    recipe: way.recipe,
+                    days: null,
+                    step: 'gentle' as const,
+                    memberId: memberId.value,
+                  },
+                ]
+              : [],
+          memberId: memberId.value,
+        },
+      }),
+    ),
+  )
+
+  return { query, take, begin, acceptMany, takeWay }
 }
+
+/** Leaving it alone is nothing to take on. */
+export const isLeaving = (way: Way) => way.measures.length === 0 && way.recipe === null
 
 /** Steps that are sprayed in rounds. */
 export const isCourse = (step: Step) =>

@@ -138,7 +138,7 @@ async function goOn() {
 <style scoped>
 .save {
   position: sticky;
-  bottom: 0;
+  bottom: var(--job-bar);
   display: flex;
   gap: 10px;
   padding: 10px 0;

@@ -3,79 +3,107 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { answer, api } from '@/api/client'
+import { answer, api, type Schemas } from '@/api/client'
+import CurveChart from '@/drawings/CurveChart.vue'
 import { useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
-import { inSentence, percent, volume } from '@/kit/format'
-import SelectField from '@/kit/SelectField.vue'
 import FieldError from '@/kit/FieldError.vue'
+import { percent, volume } from '@/kit/format'
+import SelectField from '@/kit/SelectField.vue'
 import { useDecide } from '../decide/useDecide'
-import CurveChart from './CurveChart.vue'
+import SupposeForm from './SupposeForm.vue'
 
-/** Once, or three times? Schedules of one material played through in this garden's weather, before anything is sprayed. */
+/** Once, or three times? Ways to meet a trouble, played through in this garden's weather before anything is done. */
 const route = useRoute()
 const router = useRouter()
 const one = (name: string) => {
   const value = route.query[name]
-  return typeof value === 'string' ? value : ''
+  return typeof value === 'string' && value !== '' ? value : undefined
 }
+const many = (name: string) => [route.query[name] ?? []].flat().filter((d): d is string => d !== null)
 const planting = computed(() => one('planting'))
 const target = computed(() => one('target'))
-const recipe = computed(() => one('recipe') || undefined)
-const own = computed(() => [route.query.days ?? []].flat().filter((d): d is string => d !== null))
-const prune = computed(() => route.query.prune === 'true' || undefined)
+const share = computed(() => {
+  const value = Number(one('share'))
+  return value > 0 ? value : undefined
+})
+const recipe = computed(() => one('recipe'))
+const own = computed(() => many('days'))
+const picked = computed(() => many('way'))
 const change = (more: Record<string, string | string[] | undefined>) =>
   router.replace({ query: { ...route.query, ...more } })
 
 const { data, isPending, error, refetch } = useGardenQuery(
-  computed(() => ['what-if', planting.value, target.value, recipe.value, own.value, prune.value]),
+  computed(() => [
+    'what-if',
+    planting.value,
+    target.value,
+    share.value,
+    recipe.value,
+    own.value,
+    picked.value,
+  ]),
   (gardenId) =>
     answer(
       api.GET('/api/gardens/{gardenId}/what-if', {
         params: {
           path: { gardenId },
           query: {
-            planting: planting.value,
-            target: target.value,
+            planting: planting.value ?? '',
+            target: target.value ?? '',
+            share: share.value,
+            way: picked.value,
             recipe: recipe.value,
             days: own.value,
-            prune: prune.value,
           },
         },
       }),
     ),
-  computed(() => planting.value !== '' && target.value !== ''),
+  computed(() => planting.value !== undefined && target.value !== undefined),
 )
-const names = computed(() =>
-  (data.value?.curves ?? []).map(({ sprayDays: d }) => {
-    if (d.length === 0) return 'nothing'
-    if (d.length === 1) return d[0] === 0 ? 'once, today' : `once, day ${d[0]}`
-    const gaps = d.slice(1).map((x, i) => x - (d[i] ?? 0))
-    return gaps.every((g) => g === gaps[0]) ? `${d.length} times, ${gaps[0]} d apart` : `days ${d.join(', ')}`
-  }),
+const curves = computed(() => data.value?.curves ?? [])
+const chosen = ref('')
+const inHand = computed(
+  () =>
+    curves.value.find((c) => c.id === chosen.value) ??
+    curves.value.find((c) => c.id.startsWith('own')) ??
+    curves.value.find((c) => c.id !== 'nothing') ??
+    curves.value[0],
 )
-const chosen = ref(2)
-const chosenCurve = computed(() => Math.min(chosen.value, (data.value?.curves.length ?? 1) - 1))
-const adoptable = computed(() => data.value?.curves[chosenCurve.value]?.sprayDays ?? [])
+/** Names at the ends of the lines are letters; the table says what they are. */
+const letters = computed(() => {
+  let next = 0
+  return curves.value.map((c) => (c.id === 'nothing' ? 'left alone' : 'ABCDEF'.charAt(next++)))
+})
+const others = computed(() =>
+  (data.value?.ways ?? []).filter((w) => !curves.value.some((c) => c.id === w.id) && w.id !== 'take-out'),
+)
+const compared = computed(() => curves.value.filter((c) => !c.id.startsWith('own')).map((c) => c.id))
+const add = (id: string) => change({ way: [...compared.value.filter((c) => c !== 'nothing'), id] })
+const leaveOut = (id: string) =>
+  id.startsWith('own')
+    ? change({ days: own.value.filter((_, i) => `own-${i + 1}` !== id) })
+    : change({ way: compared.value.filter((c) => c !== id && c !== 'nothing') })
+
 const { begin } = useDecide(planting)
-async function adopt() {
-  if (!data.value) return
+async function adopt(curve: Schemas['CurveAnswer']) {
+  if (!data.value || !curve.recipe) return
   const course = {
-    plantingId: planting.value,
-    target: target.value,
-    recipe: data.value.recipe,
-    days: adoptable.value,
+    plantingId: data.value.plantingId,
+    target: data.value.target,
+    recipe: curve.recipe,
+    days: curve.id.startsWith('own') ? curve.sprayDays : null,
     step: 'gentle' as const,
   }
   if (await begin.mutateAsync(course).catch(() => null))
-    await router.push({ name: 'decide', query: { planting: planting.value } })
+    await router.push({ name: 'decide', query: { planting: data.value.plantingId } })
 }
 const days = ref('')
-async function add() {
+async function playOwn() {
   if (days.value.trim() === '') return
   await change({ days: [...own.value, days.value.replaceAll(' ', '')] })
+  chosen.value = `own-${own.value.length}`
   days.value = ''
-  chosen.value = 3 + own.value.length
 }
 </script>
 
@@ -84,122 +112,167 @@ async function add() {
     <div class="page-head">
       <h1>What if?</h1>
       <p v-if="data" class="soft">
-        {{ data.targetName }} on {{ data.where }}, with {{ inSentence(data.materialName) }}
+        {{ data.targetName }} on {{ data.where }}, {{ percent(data.share) }} of leaves{{
+          data.counted ? '' : ', supposed'
+        }}
       </p>
     </div>
-    <p v-if="!planting || !target" class="note">
-      Name a trouble on a planting first; then its bench has a link that leads here.
+    <SupposeForm
+      :planting="planting"
+      :target="target"
+      :share="share ?? (data?.counted ? data.share : undefined)"
+      :open="!data"
+      @suppose="
+        change({
+          planting: $event.planting,
+          target: $event.target,
+          share: String($event.share),
+          way: undefined,
+          days: undefined,
+        })
+      "
+    />
+    <p v-if="error" class="note stop" role="alert">
+      {{ error.message }}
+      <Button
+        v-if="own.length"
+        label="Leave my own schedules out"
+        size="small"
+        variant="outlined"
+        @click="change({ days: undefined })"
+      />
     </p>
-    <template v-else>
-      <p v-if="error" class="note stop" role="alert">
-        {{ error.message }}
-        <Button
-          v-if="own.length"
-          label="Leave my own schedules out"
-          size="small"
-          variant="outlined"
-          @click="change({ days: undefined })"
+    <AsyncState
+      v-if="planting && target && !data && !error"
+      :pending="isPending"
+      :error="error"
+      :retry="refetch"
+    />
+    <template v-if="data">
+      <p class="answer">{{ data.answer }}</p>
+      <section class="card">
+        <CurveChart
+          :curves="curves"
+          :names="letters"
+          :chosen="curves.findIndex((c) => c.id === inHand?.id)"
+          :from="data.from"
+          :action-line="data.line"
         />
-        <RouterLink v-else :to="{ name: 'count', params: { plantingId: planting } }">Count here</RouterLink>
-      </p>
-      <AsyncState v-if="!data && !error" :pending="isPending" :error="error" :retry="refetch" />
-      <template v-if="data">
+        <p class="soft small">
+          Share of leaves, the middle of 21 runs with this garden's forecast and different luck; the shade
+          holds nine runs in ten of the one in hand. Circles: sprays. A model's estimate: counting again is
+          what tells.
+        </p>
+      </section>
+      <div class="table" role="region" aria-label="The ways in figures" tabindex="0">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">way</th>
+              <th scope="col">in 3 weeks</th>
+              <th scope="col">crop lost</th>
+              <th scope="col">spray</th>
+              <th scope="col">helpers left</th>
+              <th scope="col"><span class="soft">compare</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(c, i) in curves" :key="c.id" :class="{ chosen: c.id === inHand?.id }">
+              <th scope="row">
+                <button :aria-pressed="c.id === inHand?.id" @click="chosen = c.id">
+                  <b v-if="c.id !== 'nothing'">{{ letters[i] }}</b> {{ c.words }}
+                </button>
+              </th>
+              <td>
+                {{ percent(c.days.at(-1)?.middle ?? 0) }}
+                <span class="soft small"
+                  >{{ percent(c.days.at(-1)?.low ?? 0) }} to {{ percent(c.days.at(-1)?.high ?? 0) }}</span
+                >
+              </td>
+              <td>{{ percent(c.loss) }}</td>
+              <td>
+                {{
+                  c.sprayDays.length
+                    ? `${c.sprayDays.length === 1 ? 'once' : `${c.sprayDays.length} times`}, ${volume(c.litres)}`
+                    : 'none'
+                }}
+              </td>
+              <td>{{ c.helpersLeft === null ? '–' : percent(c.helpersLeft) }}</td>
+              <td>
+                <Button
+                  v-if="c.id !== 'nothing'"
+                  label="Leave out"
+                  size="small"
+                  variant="text"
+                  :aria-label="`Leave out: ${c.words}`"
+                  @click="leaveOut(c.id)"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="own">
         <SelectField
-          :model-value="data.recipe"
-          :options="data.recipes"
-          label="With"
-          show="material"
-          take="recipe"
-          @update:model-value="change({ recipe: $event })"
+          v-if="others.length && curves.length < 6"
+          :model-value="null"
+          :options="others"
+          label="Compare another way"
+          show="words"
+          take="id"
+          placeholder="Choose one"
+          filter
+          @update:model-value="add"
         />
-        <label v-if="data.canPrune" class="tick"
-          ><input type="checkbox" :checked="prune" @change="change({ prune: prune ? undefined : 'true' })" />
-          The worst leaves come off first. <span class="soft">{{ data.prune }}</span></label
+        <form
+          v-if="curves.length < 6 && data.recipes.length"
+          class="own"
+          novalidate
+          @submit.prevent="playOwn"
         >
-        <section class="card">
-          <CurveChart
-            :curves="data.curves"
-            :names="names"
-            :chosen="chosenCurve"
-            :from="data.from"
-            :action-line="data.line"
+          <SelectField
+            :model-value="recipe ?? data.recipes[0]?.recipe"
+            :options="data.recipes"
+            label="A schedule of your own, with"
+            show="material"
+            take="recipe"
+            @update:model-value="change({ recipe: $event })"
           />
-          <p class="soft small">
-            Lines: the middle of 21 runs with this garden's forecast and different luck; the shade holds nine
-            runs in ten of the chosen one. Circles: sprays. Everything here is a model's estimate, and
-            counting again is what tells.
-          </p>
-        </section>
-        <div class="table" role="region" aria-label="The schedules in figures" tabindex="0">
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">schedule</th>
-                <th scope="col">after five weeks, of the leaves</th>
-                <th scope="col">on the mean</th>
-                <th scope="col">value lost</th>
-                <th scope="col">spray</th>
-                <th scope="col">helpers left</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(c, i) in data.curves" :key="i" :class="{ chosen: i === chosen }">
-                <th scope="row">
-                  <button :aria-pressed="i === chosen" @click="chosen = i">{{ names[i] }}</button>
-                </th>
-                <td>
-                  {{ percent(c.days.at(-1)?.middle ?? 0) }} ({{ percent(c.days.at(-1)?.low ?? 0) }} to
-                  {{ percent(c.days.at(-1)?.high ?? 0) }})
-                </td>
-                <td>{{ percent(c.meanShare) }}</td>
-                <td>{{ percent(c.loss) }}</td>
-                <td>
-                  {{
-                    c.sprayDays.length
-                      ? `${c.sprayDays.length === 1 ? 'once' : `${c.sprayDays.length} times`}, ${volume(c.litres)}`
-                      : 'none'
-                  }}
-                </td>
-                <td>{{ c.helpersLeft === null ? '–' : percent(c.helpersLeft) }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <form class="own" novalidate @submit.prevent="add">
           <div class="field">
-            <label for="own-days">A schedule of your own: days from today</label>
+            <label for="own-days">on these days from today</label>
             <InputText id="own-days" v-model="days" placeholder="0, 4, 8" />
           </div>
           <Button type="submit" label="Play it too" variant="outlined" />
         </form>
-        <FieldError :problem="begin.error.value" />
-        <div class="actions">
-          <Button
-            v-if="adoptable.length"
-            :label="`Adopt it as the course: ${names[chosenCurve]}`"
-            size="large"
-            :loading="begin.isPending.value"
-            @click="adopt"
-          />
-          <Button
-            label="Mix the first round"
-            size="large"
-            variant="outlined"
-            @click="router.push({ name: 'bench', query: { planting, target, recipe: data.recipe } })"
-          />
-        </div>
-      </template>
+      </div>
+      <FieldError :problem="begin.error.value" />
+      <div v-if="inHand?.recipe" class="actions">
+        <Button
+          v-if="data.counted"
+          :label="`Adopt it as the course: ${inHand.words}`"
+          size="large"
+          :loading="begin.isPending.value"
+          @click="adopt(inHand)"
+        />
+        <Button
+          label="Mix the first round"
+          size="large"
+          variant="outlined"
+          @click="
+            router.push({
+              name: 'bench',
+              query: { planting: data.plantingId, target: data.target, recipe: inHand.recipe },
+            })
+          "
+        />
+      </div>
     </template>
   </div>
 </template>
 
 <style scoped>
-.tick {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
+.answer {
+  font-size: 1.1rem;
 }
 
 .table {
@@ -215,24 +288,28 @@ table {
 
 th,
 td {
-  padding: 6px 12px 6px 0;
+  padding: 4px 12px 4px 0;
   border-top: 1px solid var(--line);
   text-align: left;
+  font-weight: 400;
+}
+
+tbody th {
+  width: 44%;
 }
 
 th button {
   min-height: 44px;
-  padding: 4px 10px;
-  border: 1px solid var(--line);
-  border-radius: var(--radius);
-  background: var(--surface);
-  color: var(--ink);
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--mauve-deep);
   font: inherit;
+  text-align: left;
   cursor: pointer;
 }
 
-.chosen th button {
-  border: 2px solid var(--mauve);
+.chosen {
   background: var(--mauve-soft);
 }
 

@@ -8,18 +8,19 @@ import { civilDay, percent } from '@/kit/format'
 
 /** Share of leaves over the coming weeks, a line for each schedule with the range of nine runs in ten of the one in hand. */
 const props = defineProps<{
-  curves: Schemas['CurveAnswer'][]
+  curves: { days: Schemas['WhatIfDay'][]; sprayDays: number[] }[]
   names: string[]
   chosen: number
   from: string
   actionLine: number | null
+  low?: boolean
 }>()
 const picture = useTemplateRef<SVGElement>('picture')
 const { width: room } = useElementSize(picture)
 /** One unit is one pixel, so that words stay readable on a phone. */
 const width = computed(() => Math.max(300, room.value || 720))
 const narrow = computed(() => width.value < 520)
-const height = computed(() => (narrow.value ? 250 : 300))
+const height = computed(() => (props.low ? 190 : narrow.value ? 250 : 300))
 const right = computed(() => (narrow.value ? 128 : 150))
 const [left, top, bottom] = [44, 14, 30]
 const days = computed(() => (props.curves[0]?.days.length ?? 1) - 1)

@@ -1,0 +1,233 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import CurveChart from '@/drawings/CurveChart.vue'
+import { useGarden } from '@/garden/useGarden'
+import { antsWords, stanceWords } from '@/garden/words'
+import { civilDay, day } from '@/kit/format'
+import LadderStep from './LadderStep.vue'
+import { open, type Ladder, type Step, type Way } from './useDecide'
+import WayTable from './WayTable.vue'
+
+/** The trouble in hand: what is proposed, drawn against leaving it alone, and everything else that may be done. */
+const props = defineProps<{ ladder: Ladder; busy: boolean }>()
+defineEmits<{
+  accept: [step: Step]
+  pass: [step: Step]
+  acceptAll: []
+  passAll: []
+  take: [way: Way]
+}>()
+const router = useRouter()
+const { garden } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
+const proposed = computed(() => open(props.ladder))
+const todo = computed(() =>
+  props.ladder.steps
+    .filter((s) => s.choice === 'do')
+    .sort((a, b) => ((a.on ?? today.value) < (b.on ?? today.value) ? -1 : 1)),
+)
+const when = (s: Step) => (!s.on || s.on <= today.value ? 'Today' : civilDay(s.on))
+
+/** The way that is drawn beside leaving it alone. */
+const drawn = ref('')
+const best = computed(() => props.ladder.ways.find((w) => w.proposed)?.id ?? 'nothing')
+watch(
+  () => props.ladder.observationId,
+  () => (drawn.value = best.value),
+  { immediate: true },
+)
+const curves = computed(() =>
+  [...new Set(['nothing', best.value, drawn.value])].flatMap(
+    (id) => props.ladder.drawn.find((d) => d.id === id) ?? [],
+  ),
+)
+const names = computed(() =>
+  curves.value.map((c) =>
+    c.id === 'nothing' ? 'left alone' : c.id === best.value ? 'proposed' : 'this way',
+  ),
+)
+const chosenCurve = computed(() =>
+  Math.max(
+    0,
+    curves.value.findIndex((c) => c.id === drawn.value),
+  ),
+)
+const running = computed(() =>
+  props.ladder.steps.find((s) => s.choice === 'do' && s.rung === 'spray' && !s.course),
+)
+</script>
+
+<template>
+  <article class="card trouble">
+    <header>
+      <h2>{{ ladder.where }}: {{ ladder.name }}</h2>
+      <p class="soft">
+        {{ ladder.leavesAffected }} of {{ ladder.leavesLooked }} leaves, {{ day(ladder.at, zone) }};
+        {{ stanceWords[ladder.stance].toLowerCase()
+        }}<template v-if="ladder.helpers">, {{ ladder.helpers }} helpers</template
+        ><template v-if="ladder.ants !== 'none'">, {{ antsWords[ladder.ants] }} ants</template>
+      </p>
+      <p class="answer">{{ ladder.answer }}</p>
+    </header>
+    <ol v-if="todo.length" class="todo">
+      <li v-for="step in todo" :key="step.code + step.name">
+        <strong>{{ when(step) }}: {{ step.name }}.</strong>
+        {{ step.prune?.sentence ?? step.course?.reason ?? step.how ?? step.why[0] }}
+        <span v-if="step.taken" class="taken">{{ step.takenState === 'done' ? 'done' : 'taken on' }}</span>
+      </li>
+    </ol>
+    <div class="actions">
+      <Button
+        v-if="proposed.length"
+        label="Do this"
+        size="large"
+        :aria-label="`Do this: ${ladder.where}, ${ladder.name}`"
+        :loading="busy"
+        @click="$emit('acceptAll')"
+      />
+      <Button
+        v-if="proposed.length"
+        label="Not now"
+        size="large"
+        variant="outlined"
+        :aria-label="`Not now: ${ladder.where}, ${ladder.name}`"
+        :disabled="busy"
+        @click="$emit('passAll')"
+      />
+      <Button
+        v-if="running?.recipe"
+        label="Mix it"
+        size="large"
+        :aria-label="`Mix it: ${running.name}, ${ladder.where}`"
+        @click="
+          router.push({
+            name: 'bench',
+            query: {
+              planting: ladder.plantingId,
+              target: ladder.target ?? undefined,
+              recipe: running.recipe,
+              patch: running.code === 'patch-test' ? 'true' : undefined,
+            },
+          })
+        "
+      />
+      <Button
+        v-if="ladder.target === null || ladder.isGroup"
+        label="Find out what it is"
+        size="large"
+        variant="outlined"
+        :aria-label="`Find out what it is on ${ladder.where}`"
+        @click="router.push({ name: 'suspects', params: { observationId: ladder.observationId } })"
+      />
+      <Button
+        label="Count again"
+        size="large"
+        variant="text"
+        :aria-label="`Count ${ladder.where} again`"
+        @click="router.push({ name: 'count', params: { plantingId: ladder.plantingId } })"
+      />
+    </div>
+    <template v-if="curves.length > 1">
+      <CurveChart
+        :curves="curves"
+        :names="names"
+        :chosen="chosenCurve"
+        :from="today"
+        :action-line="ladder.line"
+        low
+      />
+      <p class="soft small">
+        Share of leaves; the shade holds nine runs in ten. A model's estimate: counting again is what tells.
+      </p>
+    </template>
+    <WayTable
+      v-if="ladder.ways.length"
+      :ladder="ladder"
+      :drawn="drawn"
+      :busy="busy"
+      @draw="drawn = $event"
+      @take="$emit('take', $event)"
+    />
+    <details>
+      <summary>Every step, and why</summary>
+      <p class="small soft">{{ ladder.lineReason }}</p>
+      <ol>
+        <LadderStep
+          v-for="step in ladder.steps"
+          :key="step.code + step.name"
+          :ladder="ladder"
+          :step="step"
+          :busy="busy"
+          @accept="$emit('accept', step)"
+          @pass="$emit('pass', step)"
+        />
+      </ol>
+      <div class="actions">
+        <Button
+          v-if="ladder.canPlay"
+          label="What if?"
+          variant="outlined"
+          :aria-label="`What if? ${ladder.name} on ${ladder.where}`"
+          @click="
+            router.push({ name: 'what-if', query: { planting: ladder.plantingId, target: ladder.target } })
+          "
+        />
+      </div>
+    </details>
+  </article>
+</template>
+
+<style scoped>
+.trouble {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 12px;
+}
+
+.answer {
+  margin-top: 6px;
+  font-size: 1.1rem;
+}
+
+.todo {
+  display: grid;
+  gap: 6px;
+  counter-reset: step;
+}
+
+.todo li {
+  padding-left: 30px;
+  counter-increment: step;
+}
+
+.todo li::before {
+  content: counter(step);
+  display: inline-block;
+  width: 22px;
+  margin-left: -30px;
+  margin-right: 8px;
+  border: 1px solid var(--mauve);
+  border-radius: 50%;
+  text-align: center;
+  font-size: 0.875rem;
+}
+
+.taken {
+  margin-left: 6px;
+  padding: 0 8px;
+  border: 1px solid var(--leaf-line);
+  border-radius: var(--radius);
+  background: var(--leaf-soft);
+  color: var(--leaf-ink);
+}
+
+summary {
+  min-height: 44px;
+  padding: 10px 0;
+  color: var(--mauve-deep);
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref, useId, watch } from 'vue'
+import { useGarden } from '@/garden/useGarden'
+import { useTargets } from '@/garden/useTargets'
+import NumberField from '@/kit/NumberField.vue'
+import SelectField from '@/kit/SelectField.vue'
+
+/** Where, what and how much: also where nothing was found yet. */
+const props = defineProps<{ planting?: string; target?: string; share?: number; open: boolean }>()
+const emit = defineEmits<{ suppose: [ask: { planting: string; target: string; share: number }] }>()
+const { plantings } = useGarden()
+const targets = useTargets()
+const where = computed(() =>
+  plantings.value.map((p) => ({ value: p.id, label: `${p.place.name}: ${p.cropName}` })),
+)
+const troubles = computed(() => targets.value.filter((t) => !t.noSpray))
+const planting = ref(props.planting)
+const target = ref(props.target)
+const sharePercent = ref<number | null>(null)
+watch(
+  () => props.share,
+  (share) => (sharePercent.value = share === undefined ? sharePercent.value : Math.round(share * 100)),
+  { immediate: true },
+)
+const id = useId()
+const ready = computed(
+  () =>
+    planting.value &&
+    target.value &&
+    sharePercent.value !== null &&
+    sharePercent.value > 0 &&
+    sharePercent.value <= 100,
+)
+function suppose() {
+  if (planting.value && target.value && ready.value && sharePercent.value !== null)
+    emit('suppose', { planting: planting.value, target: target.value, share: sharePercent.value / 100 })
+}
+</script>
+
+<template>
+  <details :open="open" class="card">
+    <summary>Suppose something else</summary>
+    <form novalidate @submit.prevent="suppose">
+      <SelectField v-model="planting" :options="where" label="Where" placeholder="Choose a planting" filter />
+      <SelectField v-model="target" :options="troubles" label="What" placeholder="Choose a trouble" filter />
+      <div class="field">
+        <label :for="id">Leaves affected, in a hundred</label>
+        <NumberField v-model="sharePercent" :input-id="id" :min="1" :max="100" fluid />
+      </div>
+      <Button type="submit" label="Play it through" :disabled="!ready" />
+    </form>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 32px;
+  color: var(--mauve-deep);
+  cursor: pointer;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 12px;
+  align-items: end;
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,35 @@
+/** A job with the screen that it is done on. */
+export interface Job {
+  name: string
+  label: string
+  what: string
+}
+
+/** What is done most days, in the order of an evening. */
+export const dailyJobs: Job[] = [
+  { name: 'board', label: 'Board', what: 'tonight, and what was found where' },
+  { name: 'walk', label: 'Walk', what: 'look at the beds and count' },
+  { name: 'decide', label: 'Decide', what: 'what to do about what was found' },
+  { name: 'rota', label: 'Rota', what: 'the fortnight and the season' },
+  { name: 'bench', label: 'Bench', what: 'measure and mix' },
+  { name: 'check-backs', label: 'Check back', what: 'did it work?' },
+  { name: 'ledger', label: 'Ledger', what: 'what happened in each bed' },
+]
+
+/** What is looked up now and then. */
+export const otherJobs: Job[] = [
+  { name: 'shelf', label: 'Shelf', what: 'bottles, bags and what to buy' },
+  { name: 'hours', label: 'Good hours', what: 'when a mix may go on' },
+  { name: 'what-if', label: 'What if?', what: 'play ways through before anything is sprayed' },
+  { name: 'weather', label: 'Weather', what: 'readings, stations, and by hand' },
+  { name: 'almanac', label: 'Almanac', what: 'the years side by side' },
+  { name: 'trials', label: 'Trials', what: 'one side against the other' },
+  { name: 'garden', label: 'Garden', what: 'places, plantings, household, copies' },
+]
+
+/** Under the thumb on a phone; everything else is under More. */
+export const thumbJobs: Job[] = [
+  { name: 'board', label: 'Tonight', what: '' },
+  ...dailyJobs.filter((j) => ['walk', 'decide', 'bench'].includes(j.name)),
+  { name: 'more', label: 'More', what: '' },
+]
