@@ -7,18 +7,22 @@ test('once or three times is tried out before anything is mixed', async ({ page 
   const ids = await plantings(page)
   await page.goto(`/bench?planting=${ids['Sluice: runner-bean']}&target=black-bean-aphid&recipe=castile-soap`)
   await page.getByRole('link', { name: 'Once, or three times?' }).click()
-  await expect(page.getByText('Black bean aphid on Sluice runner bean, with castile soap')).toBeVisible()
-  for (const name of ['nothing', 'once, today', '3 times, 5 d apart', '3 times, 14 d apart'])
-    await expect(page.getByRole('button', { name, exact: true })).toBeVisible()
+  await expect(page.getByText(/Black bean aphid on Sluice runner bean, \d+ % of leaves/)).toBeVisible()
+  const figures = page.getByRole('region', { name: 'The ways in figures' })
+  await expect(figures.getByRole('button', { name: 'leave it, and look again' })).toBeVisible()
   await expectAccessible(page)
 
-  await page.getByLabel('A schedule of your own: days from today').fill('0, 2')
+  await page
+    .getByRole('button', { name: /^Leave out: / })
+    .first()
+    .click()
+  await page.getByLabel('on these days from today').fill('0, 2')
   await page.getByRole('button', { name: 'Play it too' }).click()
   await expect(page.getByRole('alert')).toContainText('Castile soap wants 3 days between two rounds.')
   await page.getByRole('button', { name: 'Leave my own schedules out' }).click()
-  await page.getByLabel('A schedule of your own: days from today').fill('0, 4, 8')
+  await page.getByLabel('on these days from today').fill('0, 4, 8')
   await page.getByRole('button', { name: 'Play it too' }).click()
-  await expect(page.getByRole('button', { name: '3 times, 4 d apart', exact: true })).toHaveAttribute(
+  await expect(figures.getByRole('button', { name: /^[A-F] .*on day 0, 4, 8$/ })).toHaveAttribute(
     'aria-pressed',
     'true',
   )

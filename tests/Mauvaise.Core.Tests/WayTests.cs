@@ -1,0 +1,191 @@
+using System.Globalization;
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Deeds;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Planning;
+using Mauvaise.Core.Simulation;
+using Mauvaise.Core.Ways;
+
+namespace Mauvaise.Core.Tests;
+
+/// <summary>The one judgement of what may be done, and that everything that advises reads it.</summary>
+public class WayTests
+{
+    private static readonly GardenCatalogue C = Shipped.Catalogue;
+
+    /// <summary>Gardens by chance that a run goes through; more of them where the environment says so.</summary>
+    private static int Gardens => int.TryParse(Environment.GetEnvironmentVariable("MAUVAISE_GARDENS"), CultureInfo.InvariantCulture, out var n) ? n : 80;
+
+    private static WaySet Ways(
+        string crop, string target, double share, PlaceKind kind = PlaceKind.OpenBed, Stance stance = Stance.WatchAndTreat, int helpers = 0, Ants ants = Ants.None, DiseaseApproach approach = DiseaseApproach.ProtectOnly,
+        Func<GardenSnapshot, GardenSnapshot>? with = null)
+    {
+        var (garden, planting, seen) = ImaginedGarden.With(C, new Imagined(crop, kind, null, new DateOnly(2026, 7, 16), 47, "continental", target, share, helpers, ants, stance, approach));
+        garden = GardenSamples.Tried(garden);
+        return WayBook.Of(with?.Invoke(garden) ?? garden).For(planting, seen);
+    }
+
+    [Theory]
+    [InlineData("courgette", "melon-aphid", 0.6, PlaceKind.OpenBed)]
+    [InlineData("kale", "cabbage-aphid", 0.25, PlaceKind.OpenBed)]
+    [InlineData("aubergine", "spider-mite", 0.3, PlaceKind.Tunnel)]
+    [InlineData("cucumber", "whitefly", 0.25, PlaceKind.Tunnel)]
+    [InlineData("cabbage", "cabbage-white", 0.4, PlaceKind.OpenBed)]
+    public void What_is_proposed_comes_under_the_line_and_stays_there(string crop, string target, double share, PlaceKind kind)
+    {
+        var set = Ways(crop, target, share, kind);
+        var (proposed, alone) = (set.Proposed!, set.Alone!);
+        Assert.True(proposed.Holds, set.Sentence);
+        Assert.All(proposed.Outlook!.Days.Take(22).Skip(18), d => Assert.True(d.Middle <= set.Finding.Line.Share));
+        Assert.True(proposed.Outlook.End.High < alone.Outlook!.End.Low);
+        Assert.Equal([.. proposed.SprayDays.Order()], proposed.SprayDays);
+        Assert.Contains("left alone", set.Sentence, StringComparison.Ordinal);
+    }
+
+    /// <summary>Peroxide kills what sits on a leaf: spots are inside it.</summary>
+    [Fact]
+    public void Nothing_cures_a_spot_that_is_there()
+    {
+        var set = Ways("tomato", "septoria", 0.2);
+        var (alone, peroxide, bicarbonate) = (set.Alone!.Outlook!.End.Middle, Outlook(set, "peroxide"), Outlook(set, "bicarbonate"));
+        Assert.InRange(peroxide, 0.75 * alone, alone);
+        Assert.True(bicarbonate < alone);
+        // Mildew is on the leaf.
+        var mildew = Ways("courgette", "powdery-mildew", 0.2);
+        Assert.True(Outlook(mildew, "peroxide") < 0.6 * mildew.Alone!.Outlook!.End.Middle);
+    }
+
+    private static double Outlook(WaySet set, string way) => set.All.First(w => w.Id == way).Outlook!.End.Middle;
+
+    [Fact]
+    public void Every_set_has_leaving_alone_and_taking_out_and_one_proposal()
+    {
+        var set = Ways("courgette", "powdery-mildew", 0.3);
+        Assert.Contains(set.All, w => w.Id == "nothing");
+        Assert.Contains(set.All, w => w.Id == "take-out");
+        Assert.Single(set.All, w => w.Proposed);
+        Assert.Equal(set.All.Select(w => w.Id).Distinct(), set.All.Select(w => w.Id));
+        Assert.All(set.All, w => Assert.True(w.Outlook!.End.Low <= w.Outlook.End.Middle && w.Outlook.End.Middle <= w.Outlook.End.High));
+        Assert.True(set.All[0].Proposed);
+    }
+
+    [Fact]
+    public void Who_hardly_ever_sprays_is_not_proposed_a_spray_until_growth_is_hurt()
+    {
+        var set = Ways("kale", "cabbage-aphid", 0.5, stance: Stance.LastResort);
+        Assert.Null(set.Proposed!.Option);
+        Assert.All(set.All.Where(w => w.Option is not null), w => Assert.Contains(w.Against, r => r.Code == "last-resort"));
+    }
+
+    [Fact]
+    public void Where_only_labelled_products_are_used_hands_are_weighed_and_the_answer_is_not_empty()
+    {
+        var set = Ways("kale", "cabbage-aphid", 0.5, with: g => g with { Garden = g.Garden with { OnlyLabelled = true } });
+        Assert.Equal(Rung.Hands, set.Proposed!.Rung);
+        Assert.All(set.All.Where(w => w.Option is not null), w => Assert.NotEmpty(w.Against));
+    }
+
+    [Fact]
+    public void Under_its_line_or_among_helpers_it_is_left()
+    {
+        Assert.Equal("nothing", Ways("kale", "cabbage-aphid", 0.1).Proposed!.Id);
+        var helped = Ways("kale", "cabbage-aphid", 0.3, helpers: 3);
+        Assert.Equal("nothing", helped.Proposed!.Id);
+        Assert.True(helped.Proposed.Holds);
+    }
+
+    [Fact]
+    public void Ants_are_kept_off_first_and_their_helpers_do_the_rest()
+    {
+        var set = Ways("kale", "cabbage-aphid", 0.3, helpers: 4, ants: Ants.Many);
+        Assert.Equal(Rung.Helpers, set.Proposed!.Rung);
+        Assert.True(set.Proposed.Uses("ant-bait") && set.Proposed.Uses("ant-band"));
+        Assert.True(set.Proposed.Outlook!.End.Middle < set.Alone!.Outlook!.End.Middle / 2);
+    }
+
+    /// <summary>What a label says beats the catalogue's cadence, and a ban bars.</summary>
+    [Fact]
+    public void Rules_of_a_label_and_of_the_gardener_bind_the_rounds()
+    {
+        var soap = C.Material("insecticidal-soap");
+        var labelled = C.Knowing(new Dictionary<string, Material> { [soap.Id] = soap with { Label = new ProductLabel(null, 6, false) } });
+        var set = Ways("courgette", "melon-aphid", 0.6, with: g => g with { Catalogue = labelled });
+        var own = set.Of(labelled.Material(soap.Id))!;
+        Assert.All(own.SprayDays.Zip(own.SprayDays.Skip(1)), p => Assert.True(p.Second - p.First >= 6));
+        var banned = Ways("courgette", "melon-aphid", 0.6, with: g => g with { Choices = [new(Guid.NewGuid(), PlanWord.Ban, g.Plantings[0].Id, null, soap.Id, null)] });
+        Assert.Contains(banned.Of(soap)!.Against, r => r.Code == "banned");
+        Assert.NotEqual(soap.Id, banned.Proposed!.Option?.Material.Id);
+    }
+
+    [Fact]
+    public void A_no_to_a_part_of_the_proposed_way_brings_the_next()
+    {
+        var set = Ways("kale", "cabbage-aphid", 0.25);
+        Assert.Equal("water-jet", set.Proposed!.Id);
+        var seen = set.Finding.Seen;
+        var garden = set.Finding.Garden with { Tasks = [new(Guid.NewGuid(), seen.PlantingId, seen.LookId, "water-jet", "cabbage-aphid", new(2026, 7, 16), TaskState.Passed)] };
+        var next = WayBook.Of(garden).For(set.Finding.Planting, seen).Proposed!;
+        Assert.False(next.Uses("water-jet"));
+        Assert.True(next.Holds);
+    }
+
+    [Fact]
+    public void What_no_model_plays_is_met_by_hand_or_said_to_be_hopeless()
+    {
+        Assert.Equal("pick-off", Ways("lettuce", "slugs", 0.3).Proposed!.Id);
+        Assert.Equal("take-out", Ways("cucumber", "virus", 0.1).Proposed!.Id);
+        Assert.Null(Ways("lettuce", "slugs", 0.3).Alone!.Outlook);
+    }
+
+    [Fact]
+    public void Ladder_plan_and_course_read_the_same_way_in_every_garden()
+    {
+        var decided = 0;
+        for (var seed = 1000; seed < 1000 + Gardens; seed++)
+        {
+            var garden = ChanceGarden.Of(seed);
+            var rota = RotaPlanner.Plan(garden);
+            Assert.True(PlanChecker.Faults(garden, rota) is [], $"{seed}: {string.Join("; ", PlanChecker.Faults(garden, rota))}");
+            foreach (var planting in garden.Growing)
+            {
+                foreach (var seen in garden.LatestLook(planting.Id).Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 }))
+                {
+                    decided += Agrees(garden, planting, seen, rota, $"{seed} {garden.Where(planting)} {seen.Named}");
+                }
+            }
+        }
+
+        Assert.True(decided > Gardens);
+    }
+
+    private static int Agrees(GardenSnapshot garden, Planting planting, Observation seen, Rota rota, string where)
+    {
+        var set = WayBook.Of(garden).For(planting, seen);
+        var ladder = ActionLadder.For(garden, planting, seen);
+        if (set.Proposed is not { } proposed || ladder.Finding.Course is not null || ladder.Finding.Target is not { } target)
+        {
+            return 0;
+        }
+
+        Assert.True(proposed.Allowed, where);
+        var mixed = ladder.Steps.FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null });
+        Assert.True(mixed?.Option?.Recipe.Id == proposed.Option?.Recipe.Id, $"{where}: the ladder mixes {mixed?.Option?.Recipe.Id}, the way {proposed.Option?.Recipe.Id}");
+        Assert.All(proposed.Hands.Where(h => h.Measure.Rung is Rung.Hands or Rung.Prune or Rung.TakeOut && ladder.Finding.Visit is null), h => Assert.True(ladder.Proposes(h.Measure.Id), $"{where}: {h.Measure.Id}"));
+        Assert.False(ladder.Proposes("take-out") && mixed is not null, $"{where}: saved and given up");
+        Assert.All(rota.Rounds.Where(r => r.Planting.Id == planting.Id && r.Target.Id == target.Id), r => Assert.True(r.Recipe.Id == proposed.Option?.Recipe.Id, $"{where}: the plan mixes {r.Recipe.Id}"));
+        if (proposed is { Option: { } option, Shape: { } shape })
+        {
+            var course = CourseDeeds.Open(garden, Guid.NewGuid(), planting, target, option.Recipe, DoseStep.Gentle, [], garden.Now);
+            Assert.Equal((shape.SpacingDays, shape.Rounds), (course.SpacingDays, course.Rounds));
+        }
+
+        return 1;
+    }
+
+    [Fact]
+    public void A_group_that_no_kind_is_known_of_is_played_like_its_group() =>
+        Assert.All(C.Targets.Where(t => t.IsGroup && KnownGroups.Contains(t.Group) && !t.NoSpray && t.Kind == TargetKind.Disease), t => Assert.True(Trouble.Knows(t), t.Id));
+
+    private static readonly string[] KnownGroups = ["surface-mildew", "leaf-spots", "downy-mildew", "rusts", "moulds"];
+}
