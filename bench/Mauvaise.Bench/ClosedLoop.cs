@@ -37,14 +37,14 @@ internal static class ClosedLoop
             policies = [.. policies.Where(p => wanted.Split(',', StringSplitOptions.TrimEntries).Contains(p.Name))];
         }
 
-        Console.WriteLine($"{seasons} seasons of {SeasonLoop.Days} days in each of {climates.Count} climates, {BenchGarden.Kinds.Length} places. Per place and season, mean with 95 % interval.\n");
+        Console.WriteLine($"{seasons} seasons of {SeasonLoop.Days} days from number {BenchSettings.FirstSeason} on in each of {climates.Count} climates, {BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}. Per place and season, mean with 95 % interval.\n");
         Console.WriteLine("| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres | helpers harmed | by hand | rule breaks |");
         Console.WriteLine("|---|---|---|---|---|---|---|---|---|");
         foreach (var (name, make) in policies)
         {
             var results = new SeasonResult[climates.Count * seasons];
             Parallel.For(0, results.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
-                i => results[i] = new SeasonLoop(climates[i / seasons], (ulong)(1000 + i % seasons), make()).Play());
+                i => results[i] = new SeasonLoop(climates[i / seasons], (ulong)(BenchSettings.FirstSeason + i % seasons), make()).Play());
             string Of(Func<SeasonResult, double> figure, string format) => Interval([.. results.Select(figure)], format);
             Console.WriteLine($"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} | {Of(r => r.Outings, "0.0")} | {Of(r => r.Litres, "0.0")} | {Of(r => r.HelperHarm, "0.00")} | {Of(r => r.ByHand, "0.0")} | {results.Sum(r => r.RuleBreaks)} |");
         }
@@ -55,6 +55,47 @@ internal static class ClosedLoop
         var mean = values.Average();
         var half = 1.96 * Math.Sqrt(values.Sum(v => (v - mean) * (v - mean)) / (values.Length - 1) / values.Length);
         return string.Create(CultureInfo.InvariantCulture, $"{mean.ToString(format, CultureInfo.InvariantCulture)} ± {half.ToString(format, CultureInfo.InvariantCulture)}");
+    }
+}
+
+/// <summary>What a run of the seasons may be told from outside.</summary>
+internal static class BenchSettings
+{
+    /// <summary>Seed of the first season. The planner was tuned on those from 1000 to 1003.</summary>
+    public static int FirstSeason { get; } = int.TryParse(Environment.GetEnvironmentVariable("MAUVAISE_FIRST_SEASON"), CultureInfo.InvariantCulture, out var n) ? n : 5000;
+
+    /// <summary>Growth, effects and helpers of each garden differ from the catalogue's figures.</summary>
+    public static bool OwnTruth { get; } = Environment.GetEnvironmentVariable("MAUVAISE_TRUTH") == "own";
+}
+
+/// <summary>How a garden really is: everything that the planner believes is off by up to three tenths, in a way that it does not know.</summary>
+internal sealed class OwnTruth(ulong seed, bool differs)
+{
+    private const double Off = 0.3;
+
+    private double Factor(string what)
+    {
+        if (!differs)
+        {
+            return 1;
+        }
+
+        var mixed = what.Aggregate(seed, (sum, letter) => sum * 31 + letter);
+        return new Chance(mixed).Between(1 - Off, 1 + Off);
+    }
+
+    /// <summary>How fast a trouble spreads, or how many helpers there are, against what is believed.</summary>
+    public double Speed(string what) => Factor(what);
+
+    public Target Of(Target target) => target.Insect is { } insect && differs
+        ? target with { Insect = insect with { GrowthPerDayAt20C = insect.GrowthPerDayAt20C * Factor(target.Id) } }
+        : target;
+
+    public Effect Of(string what, string target, Effect effect)
+    {
+        var factor = Factor($"{what} on {target}");
+        double Real(double share) => Math.Min(0.98, share * factor);
+        return effect with { Eggs = Real(effect.Eggs), Young = Real(effect.Young), Adult = Real(effect.Adult), Protects = Real(effect.Protects) };
     }
 }
 
@@ -76,6 +117,7 @@ internal sealed class SeasonLoop
     private readonly SeasonWeather weather;
     private readonly IPolicy policy;
     private readonly Chance chance;
+    private readonly OwnTruth truth;
     private readonly List<Place> places;
     private readonly List<Planting> plantings;
     private readonly Dictionary<(Guid Planting, string Target), Trouble> troubles = [];
@@ -90,6 +132,7 @@ internal sealed class SeasonLoop
     {
         this.policy = policy;
         chance = new Chance(seed * 7919 + (ulong)climate.Length);
+        truth = new OwnTruth(seed, BenchSettings.OwnTruth);
         Home = BenchGarden.Home(policy.Stance, climate);
         weather = new SeasonWeather(Home, climate, seed, First, Days);
         places = [.. Enumerable.Range(0, BenchGarden.Kinds.Length).Select(i => BenchGarden.Place(i) with { Stance = null })];
@@ -108,7 +151,7 @@ internal sealed class SeasonLoop
                 // A year may be a bad one for this and a good one for that.
                 var year = Math.Exp(chance.Between(-1, 1));
                 var site = new ColonySite(open, ants[planting.Id] != Ants.None, (open ? 0.001 : 0.0005) * year);
-                troubles[(planting.Id, id)] = Trouble.Seen(target, 0.002, 0.05, open ? 0.01 : 0, site, 0.0001 * year, year);
+                troubles[(planting.Id, id)] = Trouble.Seen(truth.Of(target), 0.002, 0.05, open ? 0.01 * truth.Speed("helpers") : 0, site, 0.0001 * year, year);
                 favour[(planting.Id, id)] = target.Disease is null ? new Dictionary<DateOnly, double>() : Pressure.Daily(target, days).ToDictionary(p => p.Day, p => p.Value);
             }
         }
@@ -149,11 +192,12 @@ internal sealed class SeasonLoop
             .. troubles.Where(t => t.Key.Planting == planting.Id).Select((t, i) =>
             {
                 var target = BenchGarden.Catalogue.Target(t.Key.Target);
-                var share = target.Disease is null ? t.Value.Share : Math.Min(1, t.Value.Share / SpotShare);
+                // Old spots and holes are counted with the new ones: nobody can tell.
+                var share = target.Disease is null ? t.Value.Damage : Math.Min(1, t.Value.Damage / SpotShare);
                 var hit = Enumerable.Range(0, Leaves).Count(_ => chance.Next() < share);
                 var helpers = Enumerable.Range(0, Leaves).Count(_ => chance.Next() < t.Value.Helpers);
-                return new Observation(i == 0 ? look : NewId(), look, null, planting.Id, Now, Leaves, hit, target.Disease is null || hit == 0 ? null : Math.Clamp(t.Value.Share / share * 100, 1, 100),
-                    ants[planting.Id], helpers, 0, PlantPart.Unsaid, BedSide.Unsaid, RootCheck.NotLooked, t.Value.Share > HurtsGrowth ? [new SeenSign("stunted", true)] : [], hit > 0 ? t.Key.Target : null, false, null);
+                return new Observation(i == 0 ? look : NewId(), look, null, planting.Id, Now, Leaves, hit, target.Disease is null || hit == 0 ? null : Math.Clamp(t.Value.Damage / share * 100, 1, 100),
+                    ants[planting.Id], helpers, 0, PlantPart.Unsaid, BedSide.Unsaid, RootCheck.NotLooked, t.Value.Damage > HurtsGrowth ? [new SeenSign("stunted", true)] : [], hit > 0 ? t.Key.Target : null, false, null);
             }),
         ];
     }
@@ -166,7 +210,7 @@ internal sealed class SeasonLoop
             harm += Math.Min(1, trouble.Helpers * 10) * material.HarmToHelpers * wetted;
             if (material.EffectOn(BenchGarden.Catalogue.Target(key.Target)) is { } effect)
             {
-                trouble.Treat(effect, wetted, material.HarmToHelpers);
+                trouble.Treat(truth.Of(material.Id, key.Target, effect), wetted, material.HarmToHelpers);
             }
         }
 
@@ -193,7 +237,7 @@ internal sealed class SeasonLoop
         }
         else if (measure.EffectOn(BenchGarden.Catalogue.Target(target)) is { } effect)
         {
-            trouble.Treat(effect, 0.8, 0);
+            trouble.Treat(truth.Of(measure.Id, target, effect), 0.8, 0);
         }
     }
 
@@ -207,11 +251,11 @@ internal sealed class SeasonLoop
             var planting = plantings.First(p => p.Id == key.Planting);
             var open = places.First(p => p.Id == planting.PlaceId).Shelter == Shelter.Open;
             var target = BenchGarden.Catalogue.Target(key.Target);
-            var held = 1 - cover[planting.Id].Aggregate(1.0, (free, c) => free * (1 - c.Cover * (c.Material.EffectOn(target)?.Protects ?? 0)));
-            trouble.Advance(new TroubleDay(meanC + (open ? 0 : 3), rain, favour[key].GetValueOrDefault(Today), held, 0.015), chance);
+            var held = 1 - cover[planting.Id].Aggregate(1.0, (free, c) => free * (1 - c.Cover * (c.Material.EffectOn(target) is { } e ? truth.Of(c.Material.Id, target.Id, e).Protects : 0)));
+            trouble.Advance(new TroubleDay(meanC + (open ? 0 : 3), rain, Math.Min(1, favour[key].GetValueOrDefault(Today) * truth.Speed(key.Target)), held, 0.015), chance);
             var stands = target.Kind == TargetKind.Disease ? 0.1 : BenchGarden.Catalogue.Crop(planting.Crop).LeafCrop ? 0.05 : 0.15;
-            lost[planting.Id] += 0.02 * Math.Max(0, trouble.Share - stands);
-            affected += trouble.Share;
+            lost[planting.Id] += 0.02 * Math.Max(0, trouble.Damage - stands);
+            affected += trouble.Damage;
         }
 
         foreach (var planting in plantings)

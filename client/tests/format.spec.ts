@@ -23,20 +23,28 @@ describe('hours by day', () => {
   const hour = (at: string) => ({ hour: at, verdict: 'good' as const, rules: [] })
 
   it('have 24 cells and start where the answer starts', () => {
-    const days = byDay(
+    const { days, columns } = byDay(
       [hour('2026-07-16T20:00:00Z'), hour('2026-07-16T21:00:00Z'), hour('2026-07-16T22:00:00Z')],
       'Europe/Vienna',
     )
     expect(days.map((d) => d.label)).toEqual(['Thu 16 Jul', 'Fri 17 Jul'])
+    expect(columns.map((c) => c.hour)).toEqual(Array.from({ length: 24 }, (_, h) => h))
     expect(days.map((d) => d.cells.length)).toEqual([24, 24])
     expect(days[0]?.cells.filter(Boolean)).toHaveLength(2)
     expect(days[1]?.cells[0]?.hour).toBe('2026-07-16T22:00:00Z')
   })
 
-  it('keep the first of an hour that comes twice when clocks go back, and leave the skipped one empty', () => {
+  it('have 25 cells when clocks go back, and leave the hour that they skip empty', () => {
     const back = byDay([hour('2026-10-25T00:00:00Z'), hour('2026-10-25T01:00:00Z')], 'Europe/Vienna')
-    expect(back[0]?.cells[2]?.hour).toBe('2026-10-25T00:00:00Z')
-    const skip = byDay([hour('2026-03-29T00:00:00Z'), hour('2026-03-29T01:00:00Z')], 'Europe/Vienna')
+    expect(back.columns).toHaveLength(25)
+    expect(back.days[0]?.cells.slice(2, 4).map((c) => c?.hour)).toEqual([
+      '2026-10-25T00:00:00Z',
+      '2026-10-25T01:00:00Z',
+    ])
+    const { days: skip } = byDay(
+      [hour('2026-03-29T00:00:00Z'), hour('2026-03-29T01:00:00Z')],
+      'Europe/Vienna',
+    )
     expect(skip[0]?.cells[2]).toBeNull()
     expect(skip[0]?.cells[3]?.hour).toBe('2026-03-29T01:00:00Z')
   })

@@ -102,6 +102,7 @@ app.MapGet("/openapi/v1.json", () => TypedResults.PhysicalFile(Path.Combine(AppC
 var api = app.MapGroup("").AddEndpointFilterFactory(SoundRequest.Filter).AddEndpointFilter(WriteGate.Filter);
 api.MapGardens();
 api.MapHousehold();
+api.MapPutRight();
 api.MapPicks();
 api.MapBoard();
 api.MapPlaces();

@@ -114,4 +114,20 @@ public class CatalogueTests
 
         return at.FullName;
     }
+
+    /// <summary>A name from another country leads to one thing alone, and never away from what bears it as its own.</summary>
+    [Fact]
+    public void A_name_by_country_is_that_of_one_thing()
+    {
+        foreach (var things in new IEnumerable<(string Name, IReadOnlyList<string> Also)>[]
+        {
+            Shipped.Catalogue.Crops.Select(c => (c.Name, c.AlsoCalled)), Shipped.Catalogue.Targets.Select(t => (t.Name, t.AlsoCalled)), Shipped.Catalogue.Materials.Select(m => (m.Name, m.AlsoCalled)),
+        })
+        {
+            var names = things.SelectMany(t => t.Also.Append(t.Name)).Select(n => n.ToUpperInvariant()).ToList();
+            Assert.Equal(names.Distinct(), names);
+        }
+
+        Assert.Contains(Shipped.Catalogue.Crop("aubergine").AlsoCalled, n => n == "eggplant");
+    }
 }

@@ -227,7 +227,29 @@ export interface paths {
             };
         };
         post?: never;
-        delete?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -306,7 +328,29 @@ export interface paths {
             };
         };
         post?: never;
-        delete?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -395,6 +439,123 @@ export interface paths {
                 path: {
                     gardenId: string;
                     sprayerId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/site": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SiteChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlantingFacts"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/looks/{lookId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    lookId: string;
                 };
                 cookie?: never;
             };
@@ -5448,6 +5609,7 @@ export interface components {
         Crop: {
             id: string;
             name: string;
+            alsoCalled?: string[];
             family: string;
             leaf: string;
             tenderTo?: string[];
@@ -5711,6 +5873,7 @@ export interface components {
             latitude: number;
             /** Format: double */
             longitude: number;
+            climate: string;
             stance: components["schemas"]["Stance"];
             diseaseApproach: components["schemas"]["DiseaseApproach"];
             kitchen: components["schemas"]["KitchenSystem"];
@@ -6041,6 +6204,7 @@ export interface components {
         Material: {
             id: string;
             name: string;
+            alsoCalled?: string[];
             group: string;
             doses?: null | components["schemas"]["Doses"];
             cadence?: components["schemas"]["Cadence"];
@@ -6409,6 +6573,8 @@ export interface components {
             inFlower: boolean;
             /** Format: uuid */
             memberId?: null | string;
+            /** Format: int32 */
+            count?: null | number;
         };
         NewPreparation: {
             /** Format: uuid */
@@ -6823,10 +6989,15 @@ export interface components {
             id: string;
             crop: string;
             cropName: string;
+            alsoCalled: string[];
             variety: null | string;
             leaf: string;
             stage: components["schemas"]["GrowthStage"];
             inFlower: boolean;
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            count: null | number;
             /** Format: date-time */
             lastSeen: null | string;
             picks: components["schemas"]["PickAnswer"][];
@@ -6835,6 +7006,20 @@ export interface components {
             stage: components["schemas"]["GrowthStage"];
             inFlower: boolean;
             ended: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PlantingFacts: {
+            /** Format: uuid */
+            placeId: string;
+            crop: string;
+            variety: null | string;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: null | string;
+            /** Format: int32 */
+            count: null | number;
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -7279,6 +7464,17 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
+        SiteChange: {
+            name: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            climate: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         SourceAnswer: {
             source: components["schemas"]["WeatherSource"];
             /** Format: date */
@@ -7708,6 +7904,7 @@ export interface components {
         Target: {
             id: string;
             name: string;
+            alsoCalled?: string[];
             latinName?: null | string;
             kind: components["schemas"]["TargetKind"];
             group: string;

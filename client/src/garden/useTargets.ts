@@ -20,7 +20,12 @@ export function useTargets() {
   return computed(() =>
     targets.value
       .filter((t) => t.kind !== 'lookAlike' && !t.isGroup)
-      .map((t) => ({ value: t.id, label: t.name, noSpray: t.noSpray }))
+      .map((t) => ({
+        value: t.id,
+        label: t.name,
+        noSpray: t.noSpray,
+        also: [...(t.alsoCalled ?? []), t.latinName ?? ''],
+      }))
       .sort(byLabel),
   )
 }

@@ -12,9 +12,11 @@ withDefaults(
     show?: string | null
     take?: string | null
     filter?: boolean
+    /** Fields that are searched besides what is shown, as other names. */
+    also?: string[]
     placeholder?: string
   }>(),
-  { show: 'label', take: 'value', filter: false, placeholder: undefined },
+  { show: 'label', take: 'value', filter: false, also: () => [], placeholder: undefined },
 )
 defineEmits<{ 'update:modelValue': [value: T] }>()
 const id = useId()
@@ -30,6 +32,7 @@ const id = useId()
       :option-value="take ?? undefined"
       :aria-labelledby="id"
       :filter="filter"
+      :filter-fields="show ? [show, ...also] : undefined"
       :placeholder="placeholder"
       fluid
       @update:model-value="$emit('update:modelValue', $event)"

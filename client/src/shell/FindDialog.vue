@@ -7,13 +7,24 @@ import { useGarden } from '@/garden/useGarden'
 
 const visible = defineModel<boolean>('visible', { required: true })
 const router = useRouter()
-const { plantings } = useGarden()
+const { garden, plantings } = useGarden()
 const wanted = ref('')
 
-const all = computed<{ label: string; to: RouteLocationRaw }[]>(() => [
+interface Found {
+  label: string
+  to: RouteLocationRaw
+  /** Other names that it is found by. */
+  also?: string
+}
+const all = computed<Found[]>(() => [
   ...plantings.value.map((p) => ({
     label: `${p.place.name}: ${p.cropName}${p.variety ? ` ${p.variety}` : ''}`,
     to: { name: 'count', params: { plantingId: p.id } },
+    also: p.alsoCalled.join(' '),
+  })),
+  ...(garden.value?.places ?? []).map((p) => ({
+    label: p.name,
+    to: { name: 'place', params: { placeId: p.id } },
   })),
   ...router
     .getRoutes()
@@ -22,7 +33,9 @@ const all = computed<{ label: string; to: RouteLocationRaw }[]>(() => [
 ])
 const found = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)
-  return all.value.filter((x) => words.every((w) => x.label.toLowerCase().includes(w))).slice(0, 8)
+  return all.value
+    .filter((x) => words.every((w) => `${x.label} ${x.also ?? ''}`.toLowerCase().includes(w)))
+    .slice(0, 8)
 })
 
 watch(visible, () => (wanted.value = ''))

@@ -5,6 +5,8 @@ public sealed record Crop
 {
     public required string Id { get; init; }
     public required string Name { get; init; }
+    /// <summary>What people elsewhere call it; it is found by all of these.</summary>
+    public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public required string Family { get; init; }
     /// <summary>Leaf outline used by drawings: lobed, heart, pinnate, strap, broad, feather, trifoliate, narrow.</summary>
     public required string Leaf { get; init; }

@@ -81,6 +81,8 @@ public sealed record Material
 {
     public required string Id { get; init; }
     public required string Name { get; init; }
+    /// <summary>What people elsewhere call it; it is found by all of these.</summary>
+    public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public required string Group { get; init; }
     /// <summary>Null when the dose is only on the label of the product in hand.</summary>
     public Doses? Doses { get; init; }

@@ -55,6 +55,8 @@ public sealed record Target
 {
     public required string Id { get; init; }
     public required string Name { get; init; }
+    /// <summary>What people elsewhere call it; it is found by all of these.</summary>
+    public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public string? LatinName { get; init; }
     public required TargetKind Kind { get; init; }
     /// <summary>Group that shares an action: "sap-feeders", "chewers", "surface-mildew", "leaf-spots", "look-alikes", "hopeless", ...</summary>

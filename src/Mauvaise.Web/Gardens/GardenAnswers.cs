@@ -21,6 +21,7 @@ public static class GardenAnswers
         s.Garden.TimeZoneId,
         s.Garden.Latitude,
         s.Garden.Longitude,
+        s.Garden.Climate,
         s.Garden.Stance,
         s.Garden.DiseaseApproach,
         s.Garden.Kitchen,
@@ -50,7 +51,7 @@ public static class GardenAnswers
     public static PlantingAnswer Planting(GardenSnapshot s, Planting p)
     {
         var crop = s.Catalogue.Crop(p.Crop);
-        return new(p.Id, p.Crop, crop.Name, p.Variety, crop.Leaf, p.Stage, p.InFlower, s.LatestObservation(p.Id)?.At,
+        return new(p.Id, p.Crop, crop.Name, crop.AlsoCalled, p.Variety, crop.Leaf, p.Stage, p.InFlower, p.From, p.Count, s.LatestObservation(p.Id)?.At,
             [.. s.Picks.Where(x => x.PlantingId == p.Id && x.On >= s.Today).Select(x => new PickAnswer(x.Id, x.On))]);
     }
 

@@ -46,12 +46,7 @@ public static class GardenEndpoints
 
     private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(NewGarden body, GardenTools tools, GardenCatalogue catalogue, WeatherClient weather, CancellationToken stop)
     {
-        var checks = new Checks()
-            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", "Give the garden a name of up to 80 letters.")
-            .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90, north of the equator positive.")
-            .That(body.Longitude is >= -180 and <= 180, "longitude", "longitude-range", "Longitude lies between -180 and 180, east of Greenwich positive.")
-            .That(GardenZone.Find(body.TimeZoneId) is not null, "timeZoneId", "time-zone-unknown", "Choose a time zone from the list, as Europe/Vienna.")
-            .That(catalogue.FindClimate(body.Climate) is not null, "climate", "climate-unknown", "Choose the climate type that is nearest to yours.")
+        var checks = CheckSite(new Checks(), body.Name, body.Latitude, body.Longitude, body.TimeZoneId, body.Climate, catalogue)
             .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", "Say who you are, so that the log can name you.");
         CheckPlace(checks, body.FirstPlace, "firstPlace.");
         if (!checks.Passed)
@@ -141,7 +136,7 @@ public static class GardenEndpoints
             return Problems.NotFound("place");
         }
 
-        var checks = CheckName(CheckSite(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
+        var checks = CheckName(CheckGround(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
             .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", $"The area is over 0 and up to {MostAreaM2} square metres.");
         if (!checks.Passed)
         {
@@ -174,7 +169,7 @@ public static class GardenEndpoints
             .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", "Choose one of the garden's places.")
             .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", "Choose a crop from the list.")
             .That(body.From <= s.Today.AddDays(1), "from", "date-ahead", "A planting starts today or earlier.")
-            .That(body.Variety is null or { Length: <= 80 }, "variety", "variety-long", "A variety has up to 80 letters.");
+            .That(body.Variety is null or { Length: <= PlantingFacts.VarietyLetters }, "variety", "variety-long", $"A variety has up to {PlantingFacts.VarietyLetters} letters.");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -190,6 +185,7 @@ public static class GardenEndpoints
                 Crop = body.Crop,
                 Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim(),
                 From = body.From,
+                Count = body.Count,
                 Stage = body.Stage,
                 InFlower = body.InFlower,
             }), stop);
@@ -216,12 +212,19 @@ public static class GardenEndpoints
         return TypedResults.NoContent();
     }
 
+    internal static Checks CheckSite(Checks checks, string? name, double latitude, double longitude, string? zone, string? climate, GardenCatalogue catalogue) => checks
+        .That(name?.Trim() is { Length: > 0 and <= 80 }, "name", "name-missing", "Give the garden a name of up to 80 letters.")
+        .That(latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90, north of the equator positive.")
+        .That(longitude is >= -180 and <= 180, "longitude", "longitude-range", "Longitude lies between -180 and 180, east of Greenwich positive.")
+        .That(GardenZone.Find(zone) is not null, "timeZoneId", "time-zone-unknown", "Choose a time zone from the list, as Europe/Vienna.")
+        .That(climate is not null && catalogue.FindClimate(climate) is not null, "climate", "climate-unknown", "Choose the climate type that is nearest to yours.");
+
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
-        CheckSite(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
+        CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
             .That(place?.LengthM is > 0 and <= MostLengthM, path + "lengthM", "length-range", $"Length is over 0 and up to {MostLengthM} metres.")
             .That(place?.WidthM is > 0 and <= MostWidthM, path + "widthM", "width-range", $"Width is over 0 and up to {MostWidthM} metres.");
 
-    private static Checks CheckSite(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) => checks
+    private static Checks CheckGround(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) => checks
         .That(name?.Trim() is { Length: > 0 and <= 80 }, path + "name", "place-name-missing", "Give the place a name of up to 80 letters.")
         .That(sunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.")
         .That(pondDistanceM is null or (>= 0 and <= 1000), path + "pondDistanceM", "pond-range", "The pond lies 0 to 1000 metres away; leave it empty where there is none.")

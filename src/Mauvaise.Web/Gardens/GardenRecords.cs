@@ -57,7 +57,7 @@ public sealed record MemberChange(string Name, Role? Role = null, Guid? MemberId
 
 public sealed record SprayerChange(string Name, double CapacityLitres, Guid? MemberId = null);
 
-public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, GrowthStage Stage, bool InFlower, Guid? MemberId = null);
+public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, GrowthStage Stage, bool InFlower, Guid? MemberId = null, [property: System.ComponentModel.DataAnnotations.Range(1, PlantingFacts.MostPlants)] int? Count = null);
 
 /// <summary>Changes to how the garden is run.</summary>
 /// <param name="FreeHours">When somebody is free, Monday first, each as "6-8, 18-21", "always" or "never"; null to leave it as it is.</param>
@@ -89,6 +89,7 @@ public sealed record GardenAnswer(
     string TimeZoneId,
     double Latitude,
     double Longitude,
+    string Climate,
     Stance Stance,
     DiseaseApproach DiseaseApproach,
     KitchenSystem Kitchen,
@@ -121,10 +122,13 @@ public sealed record PlantingAnswer(
     Guid Id,
     string Crop,
     string CropName,
+    IReadOnlyList<string> AlsoCalled,
     string? Variety,
     string Leaf,
     GrowthStage Stage,
     bool InFlower,
+    DateOnly From,
+    int? Count,
     DateTimeOffset? LastSeen,
     IReadOnlyList<PickAnswer> Picks);
 

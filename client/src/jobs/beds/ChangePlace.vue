@@ -30,6 +30,16 @@ const saving = useGardenWrite((gardenId) =>
     }),
   ),
 )
+const taking = useGardenWrite((gardenId) =>
+  answer(
+    api.DELETE('/api/gardens/{gardenId}/places/{placeId}', {
+      params: {
+        path: { gardenId, placeId: props.place.id },
+        query: { memberId: memberId.value ?? undefined },
+      },
+    }),
+  ),
+)
 const save = () => saving.mutate(undefined, { onSuccess: () => emit('done') })
 </script>
 
@@ -37,9 +47,18 @@ const save = () => saving.mutate(undefined, { onSuccess: () => emit('done') })
   <form novalidate :aria-label="`Change ${place.name}`" @submit.prevent="save">
     <PlaceFields v-model="form" :problem="saving.error.value" />
     <FieldError :problem="saving.error.value" :shown="placeFieldNames" />
+    <FieldError :problem="taking.error.value" />
     <div class="actions">
       <Button type="submit" label="Save the place" :loading="saving.isPending.value" />
       <Button type="button" label="Leave it as it was" variant="text" @click="emit('done')" />
+      <Button
+        type="button"
+        label="It never was: take it away"
+        variant="text"
+        severity="danger"
+        :loading="taking.isPending.value"
+        @click="taking.mutate(undefined, { onSuccess: () => emit('done') })"
+      />
     </div>
   </form>
 </template>

@@ -12,15 +12,18 @@ import { useGardenSettings } from '@/garden/useGardenSettings'
 import StanceChoice from '../decide/StanceChoice.vue'
 import WholeGarden from '../archive/WholeGarden.vue'
 import ChangePlace from './ChangePlace.vue'
+import ChangePlanting from './ChangePlanting.vue'
 import FreeHours from './FreeHours.vue'
 import HouseholdCard from './HouseholdCard.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
+import SiteCard from './SiteCard.vue'
 
 const { garden, query, memberId } = useGarden()
 const addingPlace = ref(false)
 const plantingIn = ref<string>()
 const changing = ref<string>()
+const puttingRight = ref<string>()
 
 const settings = useGardenSettings()
 const change = useGardenWrite(
@@ -80,6 +83,7 @@ const change = useGardenWrite(
         >
         <FieldError :problem="settings.error.value" />
       </section>
+      <SiteCard />
       <FreeHours />
       <HouseholdCard />
       <div class="page-head">
@@ -110,7 +114,7 @@ const change = useGardenWrite(
           <ChangePlace v-if="changing === place.id" :place="place" @done="changing = undefined" />
           <ul>
             <li v-for="p in place.plantings" :key="p.id" class="planting">
-              <span
+              <span class="crop"
                 >{{ p.cropName }} <span class="soft">{{ p.variety }}</span></span
               >
               <Select
@@ -135,6 +139,14 @@ const change = useGardenWrite(
                 :aria-label="`${p.cropName} is cleared`"
                 @click="change.mutate({ planting: p, ended: true })"
               />
+              <Button
+                v-if="puttingRight !== p.id"
+                label="Put right"
+                variant="text"
+                :aria-label="`Put right: ${p.cropName} in ${place.name}`"
+                @click="puttingRight = p.id"
+              />
+              <ChangePlanting v-else :planting="p" :place-id="place.id" @done="puttingRight = undefined" />
             </li>
           </ul>
           <NewPlanting v-if="plantingIn === place.id" :place-id="place.id" @done="plantingIn = undefined" />
@@ -185,12 +197,16 @@ const change = useGardenWrite(
 }
 
 .planting {
-  display: grid;
-  grid-template-columns: 1fr auto auto auto;
-  gap: 10px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
   align-items: center;
   padding: 6px 0;
   border-top: 1px solid var(--line);
+}
+
+.crop {
+  flex: 1 1 120px;
 }
 
 .flower {
@@ -204,11 +220,5 @@ const change = useGardenWrite(
   width: 20px;
   height: 20px;
   accent-color: var(--mauve);
-}
-
-@media (max-width: 640px) {
-  .planting {
-    grid-template-columns: 1fr auto;
-  }
 }
 </style>

@@ -1,28 +1,20 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, stageWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import PlantingFields from './PlantingFields.vue'
 
 const props = defineProps<{ placeId: string }>()
 const emit = defineEmits<{ done: [] }>()
 const { garden, memberId } = useGarden()
 const id = crypto.randomUUID()
-const crop = ref('')
-const variety = ref('')
 const stage = ref<Schemas['GrowthStage']>('young')
 const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
-const crops = useQuery({
-  queryKey: keys.catalogue('crops'),
-  queryFn: () => answer(api.GET('/api/catalogue/crops')),
-  staleTime: Infinity,
-})
-const sorted = computed(() => [...(crops.data.value ?? [])].sort((a, b) => a.name.localeCompare(b.name)))
+const facts = ref({ crop: '', variety: '', from: today.value, count: null as number | null })
 const saving = useGardenWrite((gardenId) =>
   answer(
     api.POST('/api/gardens/{gardenId}/plantings', {
@@ -30,9 +22,10 @@ const saving = useGardenWrite((gardenId) =>
       body: {
         id,
         placeId: props.placeId,
-        crop: crop.value,
-        variety: variety.value || null,
-        from: today.value,
+        crop: facts.value.crop,
+        variety: facts.value.variety || null,
+        from: facts.value.from || today.value,
+        count: facts.value.count,
         stage: stage.value,
         inFlower: false,
         memberId: memberId.value,
@@ -51,22 +44,9 @@ async function add() {
 
 <template>
   <form novalidate @submit.prevent="add">
-    <SelectField
-      v-model="crop"
-      :options="sorted"
-      filter
-      placeholder="Choose a crop"
-      label="Crop"
-      show="name"
-      take="id"
-      ><FieldError :problem="saving.error.value" field="crop"
-    /></SelectField>
-    <div class="field">
-      <label for="c-variety">Variety</label>
-      <InputText id="c-variety" v-model="variety" maxlength="80" />
-    </div>
+    <PlantingFields v-model="facts" :problem="saving.error.value" :today="today" />
     <SelectField v-model="stage" :options="options(stageWords)" label="Stage" />
-    <FieldError :problem="saving.error.value" :shown="['crop']" />
+    <FieldError :problem="saving.error.value" :shown="['crop', 'variety', 'from', 'count']" />
     <div class="actions">
       <Button type="submit" label="Plant it" :loading="saving.isPending.value" />
       <Button type="button" label="Not now" variant="text" @click="emit('done')" />
@@ -79,7 +59,11 @@ form {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: 12px;
-  padding-top: 10px;
-  border-top: 1px solid var(--line);
+  align-items: end;
+  padding: 10px 0;
+}
+
+.actions {
+  grid-column: 1 / -1;
 }
 </style>

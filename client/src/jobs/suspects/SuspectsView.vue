@@ -50,6 +50,18 @@ const naming = useGardenWrite((gardenId, body: { target: string; group: boolean;
   ),
 )
 
+const striking = useGardenWrite((gardenId) =>
+  answer(
+    api.DELETE('/api/gardens/{gardenId}/looks/{lookId}', {
+      params: {
+        path: { gardenId, lookId: data.value?.observation.lookId ?? '' },
+        query: { memberId: memberId.value ?? undefined },
+      },
+    }),
+  ),
+)
+const strike = () => striking.mutate(undefined, { onSuccess: () => router.push({ name: 'walk' }) })
+
 const chosen = ref<string>()
 const lead = computed(
   () =>
@@ -201,6 +213,16 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
             >. {{ data.lineReason }} {{ data.trend?.sentence }}
           </p>
         </section>
+      </div>
+      <FieldError :problem="striking.error.value" />
+      <div class="actions">
+        <Button
+          label="This count was a mistake: strike it"
+          variant="text"
+          severity="danger"
+          :loading="striking.isPending.value"
+          @click="strike"
+        />
       </div>
     </template>
   </div>

@@ -43,7 +43,14 @@ function suppose() {
     <summary>Suppose something else</summary>
     <form novalidate @submit.prevent="suppose">
       <SelectField v-model="planting" :options="where" label="Where" placeholder="Choose a planting" filter />
-      <SelectField v-model="target" :options="troubles" label="What" placeholder="Choose a trouble" filter />
+      <SelectField
+        v-model="target"
+        :options="troubles"
+        label="What"
+        placeholder="Choose a trouble"
+        filter
+        :also="['also']"
+      />
       <div class="field">
         <label :for="id">Leaves affected, in a hundred</label>
         <NumberField v-model="sharePercent" :input-id="id" :min="1" :max="100" fluid />

@@ -6,7 +6,7 @@ import { byDay, reasonMark, ruleWords } from './hours'
 
 /** Ten days by twenty-four hours; choosing one says why. */
 const props = defineProps<{ hours: Schemas['HourAnswer'][]; timeZone: string }>()
-const days = computed(() => byDay(props.hours, props.timeZone))
+const grid = computed(() => byDay(props.hours, props.timeZone))
 const chosen = ref<Schemas['HourAnswer']>()
 watch(
   () => props.hours,
@@ -26,11 +26,13 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
         <thead>
           <tr>
             <th scope="col"><span class="visually-hidden">Day</span></th>
-            <th v-for="h in 24" :key="h" scope="col">{{ (h - 1) % 3 === 0 ? h - 1 : '' }}</th>
+            <th v-for="c in grid.columns" :key="`${c.hour}${c.again}`" scope="col">
+              {{ c.again ? 'again' : c.hour % 3 === 0 ? c.hour : '' }}
+            </th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="d in days" :key="d.label">
+          <tr v-for="d in grid.days" :key="d.label">
             <th scope="row">{{ d.label }}</th>
             <td v-for="(cell, i) in d.cells" :key="i">
               <button

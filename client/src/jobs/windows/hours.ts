@@ -44,16 +44,40 @@ export function reasonMark(hour: Hour): string {
   return hour.verdict === 'good' || !rule ? '' : marks[rule.rule]
 }
 
-/** Hours laid out by local day: 24 cells each, null where nothing is said. A doubled clock hour shows its first. */
-export function byDay(hours: readonly Hour[], timeZone: string): { label: string; cells: (Hour | null)[] }[] {
+/** Hours laid out by local day, for a table. */
+export interface HourGrid {
+  /** Clock hours, 0 to 23; an hour that comes twice on one of the days stands twice. */
+  columns: { hour: number; again: boolean }[]
+  days: { label: string; cells: (Hour | null)[] }[]
+}
+
+/** A cell for each clock hour, and one more where an hour comes twice; null where nothing is said. */
+export function byDay(hours: readonly Hour[], timeZone: string): HourGrid {
   const local = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hourCycle: 'h23' })
-  const days = new Map<string, (Hour | null)[]>()
+  const days = new Map<string, Map<string, Hour>>()
+  const twice = new Set<number>()
   for (const hour of hours) {
     const label = day(hour.hour, timeZone)
-    const cells = days.get(label) ?? Array.from({ length: 24 }, () => null)
+    const cells = days.get(label) ?? new Map<string, Hour>()
     const at = Number(local.format(new Date(hour.hour)))
-    cells[at] ??= hour
+    const again = cells.has(String(at))
+    if (again) twice.add(at)
+    cells.set(again ? `${at}+` : String(at), hour)
     days.set(label, cells)
   }
-  return [...days].map(([label, cells]) => ({ label, cells }))
+  const columns = Array.from({ length: 24 }, (_, hour) => hour).flatMap((hour) =>
+    twice.has(hour)
+      ? [
+          { hour, again: false },
+          { hour, again: true },
+        ]
+      : [{ hour, again: false }],
+  )
+  return {
+    columns,
+    days: [...days].map(([label, cells]) => ({
+      label,
+      cells: columns.map((c) => cells.get(c.again ? `${c.hour}+` : String(c.hour)) ?? null),
+    })),
+  }
 }

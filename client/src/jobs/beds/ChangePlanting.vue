@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
+import PlantingFields from './PlantingFields.vue'
+
+/** A planting that was written wrong: put right, moved to its place, or taken away when it never was. */
+const props = defineProps<{ planting: Planting; placeId: string }>()
+const emit = defineEmits<{ done: [] }>()
+const { garden, memberId } = useGarden()
+const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
+const placeId = ref(props.placeId)
+const facts = ref({
+  crop: props.planting.crop,
+  variety: props.planting.variety ?? '',
+  from: props.planting.from,
+  count: props.planting.count ?? null,
+})
+const path = (gardenId: string) => ({ path: { gardenId, plantingId: props.planting.id } })
+const saving = useGardenWrite((gardenId) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/plantings/{plantingId}/facts', {
+      params: path(gardenId),
+      body: {
+        placeId: placeId.value,
+        crop: facts.value.crop,
+        variety: facts.value.variety || null,
+        from: facts.value.from,
+        until: null,
+        count: facts.value.count,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+const taking = useGardenWrite((gardenId) =>
+  answer(
+    api.DELETE('/api/gardens/{gardenId}/plantings/{plantingId}', {
+      params: { ...path(gardenId), query: { memberId: memberId.value ?? undefined } },
+    }),
+  ),
+)
+const whenDone = { onSuccess: () => emit('done') }
+</script>
+
+<template>
+  <form
+    novalidate
+    :aria-label="`Put right: ${planting.cropName}`"
+    @submit.prevent="saving.mutate(undefined, whenDone)"
+  >
+    <PlantingFields v-model="facts" :problem="saving.error.value" :today="today" />
+    <SelectField v-model="placeId" :options="garden?.places ?? []" label="In" show="name" take="id" />
+    <FieldError :problem="saving.error.value" :shown="['crop', 'variety', 'from', 'count']" />
+    <FieldError :problem="taking.error.value" />
+    <div class="actions">
+      <Button type="submit" label="Save" :loading="saving.isPending.value" />
+      <Button type="button" label="Leave it as it was" variant="text" @click="emit('done')" />
+      <Button
+        type="button"
+        label="It never was: take it away"
+        variant="text"
+        severity="danger"
+        :loading="taking.isPending.value"
+        @click="taking.mutate(undefined, whenDone)"
+      />
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  grid-column: 1 / -1;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 12px;
+  align-items: end;
+  padding: 10px 0;
+}
+
+.actions {
+  grid-column: 1 / -1;
+}
+</style>

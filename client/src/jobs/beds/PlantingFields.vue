@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import InputText from 'primevue/inputtext'
+import { computed, useId } from 'vue'
+import { answer, api, type Problem } from '@/api/client'
+import { keys } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import NumberField from '@/kit/NumberField.vue'
+import SelectField from '@/kit/SelectField.vue'
+
+/** What was planted, when, and how many. */
+defineProps<{ problem: Problem | null; today: string }>()
+const facts = defineModel<{ crop: string; variety: string; from: string; count: number | null }>({
+  required: true,
+})
+const id = useId()
+const crops = useQuery({
+  queryKey: keys.catalogue('crops'),
+  queryFn: () => answer(api.GET('/api/catalogue/crops')),
+  staleTime: Infinity,
+})
+const sorted = computed(() => [...(crops.data.value ?? [])].sort((a, b) => a.name.localeCompare(b.name)))
+</script>
+
+<template>
+  <SelectField
+    v-model="facts.crop"
+    :options="sorted"
+    filter
+    :also="['alsoCalled']"
+    placeholder="Choose a crop"
+    label="Crop"
+    show="name"
+    take="id"
+    ><FieldError :problem="problem" field="crop"
+  /></SelectField>
+  <div class="field">
+    <label :for="`${id}-variety`">Variety</label>
+    <InputText :id="`${id}-variety`" v-model="facts.variety" maxlength="80" />
+    <FieldError :problem="problem" field="variety" />
+  </div>
+  <div class="field">
+    <label :for="`${id}-from`">Planted on</label>
+    <input :id="`${id}-from`" v-model="facts.from" class="p-inputtext" type="date" :max="today" />
+    <FieldError :problem="problem" field="from" />
+  </div>
+  <div class="field">
+    <label :for="`${id}-count`">Plants</label>
+    <NumberField
+      v-model="facts.count"
+      :input-id="`${id}-count`"
+      :min="1"
+      :max="10000"
+      placeholder="not counted"
+      fluid
+    />
+    <FieldError :problem="problem" field="count" />
+  </div>
+</template>

@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { computed, ref, watch } from 'vue'
+import { answer, api } from '@/api/client'
+import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import NumberField from '@/kit/NumberField.vue'
+import SelectField from '@/kit/SelectField.vue'
+
+/** Name, position, zone and climate: what set-up asked, to be put right. */
+const { garden, memberId } = useGarden()
+const form = ref({
+  name: '',
+  latitude: null as number | null,
+  longitude: null as number | null,
+  timeZoneId: '',
+  climate: '',
+})
+watch(
+  garden,
+  (now, before) => {
+    if (now && now.id !== before?.id) {
+      const { name, latitude, longitude, timeZoneId, climate } = now
+      form.value = { name, latitude, longitude, timeZoneId, climate }
+    }
+  },
+  { immediate: true },
+)
+const zones = computed(() => {
+  const known = Intl.supportedValuesOf('timeZone')
+  return known.includes(form.value.timeZoneId) ? known : [form.value.timeZoneId, ...known]
+})
+const climates = useQuery({
+  queryKey: keys.catalogue('climates'),
+  queryFn: () => answer(api.GET('/api/catalogue/climates')),
+  staleTime: Infinity,
+})
+const shown = ['name', 'latitude', 'longitude', 'timeZoneId', 'climate']
+const saving = useGardenWrite((gardenId) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/site', {
+      params: { path: { gardenId } },
+      body: {
+        ...form.value,
+        latitude: form.value.latitude ?? 0,
+        longitude: form.value.longitude ?? 0,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+const ready = computed(() => form.value.latitude !== null && form.value.longitude !== null)
+</script>
+
+<template>
+  <details class="card">
+    <summary><strong>Name, position and climate</strong> <span class="soft">Change</span></summary>
+    <form novalidate @submit.prevent="saving.mutate()">
+      <div class="field">
+        <label for="site-name">Name</label>
+        <InputText id="site-name" v-model="form.name" maxlength="80" />
+        <FieldError :problem="saving.error.value" field="name" />
+      </div>
+      <div class="field">
+        <label for="site-latitude">Latitude, north positive</label>
+        <NumberField
+          v-model="form.latitude"
+          input-id="site-latitude"
+          :min="-90"
+          :max="90"
+          :max-fraction-digits="4"
+          fluid
+        />
+        <FieldError :problem="saving.error.value" field="latitude" />
+      </div>
+      <div class="field">
+        <label for="site-longitude">Longitude, east positive</label>
+        <NumberField
+          v-model="form.longitude"
+          input-id="site-longitude"
+          :min="-180"
+          :max="180"
+          :max-fraction-digits="4"
+          fluid
+        />
+        <FieldError :problem="saving.error.value" field="longitude" />
+      </div>
+      <SelectField
+        v-model="form.timeZoneId"
+        :options="zones"
+        :show="null"
+        :take="null"
+        label="Time zone"
+        filter
+      />
+      <SelectField
+        v-model="form.climate"
+        :options="climates.data.value ?? []"
+        label="Climate"
+        show="name"
+        take="id"
+      />
+      <FieldError :problem="saving.error.value" :shown="shown" />
+      <div class="actions">
+        <Button type="submit" label="Save" :disabled="!ready" :loading="saving.isPending.value" />
+        <span v-if="saving.isSuccess.value" role="status" class="soft">Saved.</span>
+      </div>
+    </form>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
+  gap: 12px;
+  align-items: end;
+  margin-top: 10px;
+}
+
+.actions {
+  grid-column: 1 / -1;
+}
+</style>
