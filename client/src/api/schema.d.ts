@@ -6927,6 +6927,7 @@ export interface components {
             recipeName: string;
             material: string;
             group: string;
+            groupName: string;
             hatch: string;
             step: components["schemas"]["DoseStep"];
             /** Format: int32 */
@@ -6969,6 +6970,8 @@ export interface components {
             on: string;
             /** Format: uuid */
             plantingId: string;
+            /** Format: uuid */
+            placeId: string;
             where: string;
             what: string;
             /** Format: uuid */
@@ -6978,6 +6981,7 @@ export interface components {
             /** Format: date */
             on: string;
             where: string[];
+            placeIds: string[];
         };
         PlanPlace: {
             /** Format: uuid */
@@ -7246,6 +7250,7 @@ export interface components {
             from: string;
             /** Format: date */
             firmTo: string;
+            days: components["schemas"]["RotaDay"][];
             places: components["schemas"]["PlanPlace"][];
             outings: components["schemas"]["OutingAnswer"][];
             patches: components["schemas"]["PlannedPatchAnswer"][];
@@ -7256,6 +7261,18 @@ export interface components {
             outline: components["schemas"]["OutlineAnswer"][];
             changes: components["schemas"]["PlanChangeAnswer"][];
             choices: components["schemas"]["PlanChoiceAnswer"][];
+        };
+        RotaDay: {
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            warmestC: null | number;
+            /** Format: double */
+            rainMm: null | number;
+            /** Format: int32 */
+            goodHours: null | number;
+            /** Format: double */
+            minutes: number;
         };
         RoundAnswer: {
             walk: null | components["schemas"]["WalkAnswer"];

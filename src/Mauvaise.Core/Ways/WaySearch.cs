@@ -301,11 +301,9 @@ internal sealed class WaySearch
         return new Outlook([.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0))], left, null);
     }
 
-    /// <summary>Time in all, minutes: hands by area, and for each round the mixing and the going over it (assumed).</summary>
+    /// <summary>Time in all, minutes.</summary>
     private double Minutes(Way way) =>
-        way.Hands.Sum(h => h.Days.Count * Math.Max(1, h.Measure.Id == KnownIds.Measures.Prune ? MinutesALeaf * prune!.TakeNow : h.Measure.MinutesPerM2 * f.Garden.AreaOf(f.Planting))) + way.Sprays * (MixMinutes + MinutesALitre * litres);
-
-    private const double MixMinutes = 10, MinutesALitre = 6, MinutesALeaf = 0.15;
+        way.Hands.Sum(h => h.Days.Count * WorkTime.OfHands(f.Garden, f.Planting, h.Measure, h.Measure.Id == KnownIds.Measures.Prune ? prune!.TakeNow : null)) + way.Sprays * WorkTime.OfTank(litres);
 
     /// <summary>What a way costs besides the crop that is lost.</summary>
     private double Besides(Way way, double minutes)

@@ -126,11 +126,12 @@ public static class PlanEndpoints
     internal static RotaAnswer Answer(GardenSnapshot s, Rota rota) => new(
         rota.From,
         rota.FirmTo,
+        RotaDay.Of(s, rota),
         [.. s.Places.Select(p => new PlanPlace(p.Id, p.Name))],
         [.. rota.Outings.Select(o => Outing(s, o))],
         [.. rota.Patches.Select(p => new PlannedPatchAnswer(p.Planting.Id, s.Where(p.Planting), p.Target.Id, p.Recipe.Id, p.Recipe.Name, p.On))],
-        [.. rota.Visits.Select(v => new PlannedVisitAnswer(v.On, v.Planting.Id, s.Where(v.Planting), v.What, v.CheckBackId))],
-        [.. rota.Walks.Select(w => new PlannedWalkAnswer(w.On, [.. w.Plantings.Select(p => s.Where(p))]))],
+        [.. rota.Visits.Select(v => new PlannedVisitAnswer(v.On, v.Planting.Id, v.Planting.PlaceId, s.Where(v.Planting), v.What, v.CheckBackId))],
+        [.. rota.Walks.Select(w => new PlannedWalkAnswer(w.On, [.. w.Plantings.Select(p => s.Where(p))], [.. w.Plantings.Select(p => p.PlaceId).Distinct()]))],
         [.. rota.NotPlanned.Select(n => new NotPlannedAnswer(n.Planting.Id, s.Where(n.Planting), n.Target.Id, n.Target.Name, n.Sentence))],
         rota.Cannot,
         [.. rota.Outline.Select(e => new OutlineAnswer(e.WeekOf, e.Place.Id, e.Target.Id, e.Target.Name, e.Material.Name, e.Material.Group, s.Catalogue.Group(e.Material.Group).Hatch, e.Kind))],
@@ -180,7 +181,7 @@ public static class PlanEndpoints
         var material = s.Catalogue.Material(r.Recipe.Active.Material);
         return new PlannedRoundAnswer(
             r.Key, r.Kind, r.Planting.Id, r.Place.Id, s.Where(r.Planting), r.Target.Id, r.Target.Name, r.Recipe.Id, r.Recipe.Name, material.Id, material.Group,
-            s.Catalogue.Group(material.Group).Hatch, r.Step, r.Round, r.Rounds, r.On, Hours(r.Hours),
+            s.Catalogue.Group(material.Group).Name, s.Catalogue.Group(material.Group).Hatch, r.Step, r.Round, r.Rounds, r.On, Hours(r.Hours),
             r.Pinned ? s.Choices.LastOrDefault(c => c.Word == PlanWord.Pin && c.PlantingId == r.Planting.Id && c.Target == r.Target.Id)?.Id : null,
             Math.Round(r.Litres, 2),
             [.. r.Why, r.WhyThen], r.Against);

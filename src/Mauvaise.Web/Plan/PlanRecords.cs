@@ -20,6 +20,7 @@ public sealed record PlannedRoundAnswer(
     string RecipeName,
     string Material,
     string Group,
+    string GroupName,
     string Hatch,
     DoseStep Step,
     int Round,
@@ -48,9 +49,9 @@ public sealed record OutingAnswer(
 
 public sealed record PlannedPatchAnswer(Guid PlantingId, string Where, string Target, string Recipe, string RecipeName, DateOnly On);
 
-public sealed record PlannedVisitAnswer(DateOnly On, Guid PlantingId, string Where, string What, Guid? CheckBackId);
+public sealed record PlannedVisitAnswer(DateOnly On, Guid PlantingId, Guid PlaceId, string Where, string What, Guid? CheckBackId);
 
-public sealed record PlannedWalkAnswer(DateOnly On, IReadOnlyList<string> Where);
+public sealed record PlannedWalkAnswer(DateOnly On, IReadOnlyList<string> Where, IReadOnlyList<Guid> PlaceIds);
 
 public sealed record NotPlannedAnswer(Guid PlantingId, string Where, string Target, string TargetName, string Sentence);
 
@@ -66,6 +67,7 @@ public sealed record PlanPlace(Guid Id, string Name);
 public sealed record RotaAnswer(
     DateOnly From,
     DateOnly FirmTo,
+    IReadOnlyList<RotaDay> Days,
     IReadOnlyList<PlanPlace> Places,
     IReadOnlyList<OutingAnswer> Outings,
     IReadOnlyList<PlannedPatchAnswer> Patches,

@@ -20,7 +20,9 @@ const emit = defineEmits<{ choose: [round: Round]; over: [day: string]; drop: []
 
 const name = 118
 const row = 40
-const head = 40
+/** Above the places: day, warmest hour, rain and good hours; below them: the work of the day. */
+const head = 118
+const foot = 46
 const box = useTemplateRef<HTMLDivElement>('box')
 const { width } = useElementSize(box)
 const days = computed(() => {
@@ -31,7 +33,8 @@ const step = computed(() => Math.max(38, (Math.max(width.value, 320) - name) / 1
 const whole = computed(() => name + step.value * 14)
 const rounds = computed(() => props.rota.outings.flatMap((o) => o.tanks.flatMap((t) => t.rounds)))
 const places = computed(() => props.rota.places)
-const height = computed(() => head + places.value.length * row)
+const bottom = computed(() => head + places.value.length * row)
+const height = computed(() => bottom.value + foot)
 const x = (day: string) => name + days.value.indexOf(day) * step.value
 const inRow = (placeId: string, day: string) =>
   rounds.value.filter((r) => r.placeId === placeId && r.on === day)
@@ -51,6 +54,44 @@ const blocks = computed(() =>
       }
     }),
 )
+/** Looks of a day at a place: a ring for a walk, a flag for a check back. */
+const looks = computed(() => [
+  ...props.rota.walks.flatMap((w) =>
+    w.placeIds.map((placeId) => ({ placeId, on: w.on, kind: 'walk' as const })),
+  ),
+  ...props.rota.visits.map((v) => ({ placeId: v.placeId, on: v.on, kind: 'visit' as const })),
+])
+const marks = computed(() => {
+  const seen = new Set<string>()
+  return looks.value
+    .filter(
+      (l) =>
+        days.value.includes(l.on) &&
+        !seen.has(l.kind + l.placeId + l.on) &&
+        seen.add(l.kind + l.placeId + l.on),
+    )
+    .map((l) => {
+      const taken = inRow(l.placeId, l.on).length > 0
+      const both = looks.value.some((o) => o.kind !== l.kind && o.placeId === l.placeId && o.on === l.on)
+      return {
+        ...l,
+        x: x(l.on) + step.value / 2 + (both ? (l.kind === 'walk' ? -8 : 8) : 0),
+        y: head + places.value.findIndex((p) => p.id === l.placeId) * row + (taken ? row - 6 : row / 2),
+        r: taken ? 3 : 6,
+      }
+    })
+})
+const warmest = computed(() => props.rota.days.filter((d) => d.warmestC !== null))
+const range = computed(() => {
+  const all = warmest.value.map((d) => d.warmestC ?? 0)
+  return { low: Math.min(...all), high: Math.max(Math.min(...all) + 1, ...all) }
+})
+const yC = (c: number) => 70 - ((c - range.value.low) / (range.value.high - range.value.low)) * 16
+const line = computed(() =>
+  warmest.value.map((d) => `${x(d.on) + step.value / 2},${yC(d.warmestC ?? 0)}`).join(' '),
+)
+const mostRain = computed(() => Math.max(10, ...props.rota.days.map((d) => d.rainMm ?? 0)))
+const mostMinutes = computed(() => Math.max(30, ...props.rota.days.map((d) => d.minutes)))
 const moveOn = (day: string) => props.moves?.find((m) => m.on === day)
 const dragging = ref(false)
 function carry(event: PointerEvent) {
@@ -108,9 +149,58 @@ const label = (r: Round) =>
           {{ civilDay(day).slice(4).split(' ')[0] }}
         </text>
       </g>
+      <g class="sky">
+        <text x="0" y="66">warmest, °C</text>
+        <text x="0" y="92">rain, mm</text>
+        <text x="0" y="110">good hours</text>
+        <polyline v-if="warmest.length > 1" :points="line" class="warm" />
+        <g v-for="d in rota.days" :key="d.on">
+          <text v-if="d.warmestC !== null" :x="x(d.on) + step / 2" :y="yC(d.warmestC) - 4" class="figure">
+            {{ Math.round(d.warmestC) }}
+          </text>
+          <template v-if="d.rainMm !== null && d.rainMm >= 0.5">
+            <rect
+              :x="x(d.on) + step / 2 - 12"
+              :y="94 - (18 * d.rainMm) / mostRain"
+              width="12"
+              :height="(18 * d.rainMm) / mostRain"
+              class="rain"
+            />
+            <text :x="x(d.on) + step / 2 + 10" y="93" class="figure">{{ Math.round(d.rainMm) }}</text>
+          </template>
+          <text
+            v-if="d.goodHours !== null"
+            :x="x(d.on) + step / 2"
+            y="111"
+            class="figure"
+            :class="{ good: d.goodHours > 0 }"
+          >
+            {{ d.goodHours || 'none' }}
+          </text>
+        </g>
+      </g>
       <g v-for="(place, i) in places" :key="place.id">
         <line x1="0" :x2="whole" :y1="head + i * row" :y2="head + i * row" class="rule" />
         <text x="0" :y="head + i * row + row / 2 + 5" class="place">{{ place.name }}</text>
+      </g>
+      <line x1="0" :x2="whole" :y1="bottom" :y2="bottom" class="rule strong" />
+      <g class="work">
+        <text x="0" :y="bottom + 28">your time, min</text>
+        <g v-for="d in rota.days.filter((day) => day.minutes > 0)" :key="d.on">
+          <rect
+            :x="x(d.on) + step / 2 - 14"
+            :y="height - 4 - (24 * d.minutes) / mostMinutes"
+            width="28"
+            :height="(24 * d.minutes) / mostMinutes"
+          />
+          <text :x="x(d.on) + step / 2" :y="height - 8 - (24 * d.minutes) / mostMinutes" class="figure">
+            {{ Math.round(d.minutes / 5) * 5 || 5 }}
+          </text>
+        </g>
+      </g>
+      <g v-for="m in marks" :key="m.kind + m.placeId + m.on" class="look" aria-hidden="true">
+        <circle v-if="m.kind === 'walk'" :cx="m.x" :cy="m.y" :r="m.r" />
+        <path v-else :d="`M${m.x - 4} ${m.y + m.r + 2}v${-2 * m.r - 4}l9 4-9 4`" />
       </g>
       <g v-if="chosen && moves">
         <text
@@ -138,8 +228,21 @@ const label = (r: Round) =>
         @keydown.left.prevent="shift(b.round, -1)"
         @keydown.right.prevent="shift(b.round, 1)"
       >
-        <rect :x="b.x" :y="b.y" :width="b.w" :height="row - 16" class="ground" />
-        <rect :x="b.x" :y="b.y" :width="b.w" :height="row - 16" :fill="`url(#hatch-${b.round.hatch})`" />
+        <rect :x="b.x" :y="b.y" :width="b.w" :height="row - 10" class="ground" />
+        <rect :x="b.x" :y="b.y" :width="b.w" :height="row - 10" :fill="`url(#hatch-${b.round.hatch})`" />
+        <g v-if="b.w >= 20" class="words" aria-hidden="true">
+          <rect
+            :x="b.x + 2"
+            :y="b.y + (b.w >= 46 ? 2 : 6)"
+            :width="b.w - 4"
+            :height="b.w >= 46 ? row - 14 : row - 22"
+            class="plate"
+          />
+          <text v-if="b.w >= 46" :x="b.x + b.w / 2" :y="b.y + 13">{{ b.round.groupName.split(' ')[0] }}</text>
+          <text :x="b.x + b.w / 2" :y="b.y + (b.w >= 46 ? 26 : 20)">
+            {{ b.round.kind === 'protect' ? 'cover' : `${b.round.round}/${b.round.rounds}` }}
+          </text>
+        </g>
         <circle v-if="b.round.pinId" :cx="b.x + b.w - 5" :cy="b.y + 5" r="4" class="pin" />
       </g>
     </svg>
@@ -215,6 +318,66 @@ text {
 .block:focus-visible .ground,
 .block.chosen .ground {
   stroke-width: 4;
+}
+
+.plate {
+  fill: var(--surface);
+  opacity: 0.86;
+}
+
+.words text {
+  font-size: 0.75rem;
+  text-anchor: middle;
+}
+
+.words text:first-of-type:not(:only-of-type) {
+  font-weight: 700;
+}
+
+.figure {
+  fill: var(--ink-soft);
+  font-size: 0.75rem;
+  text-anchor: middle;
+}
+
+.figure.good {
+  fill: var(--leaf-ink);
+  font-weight: 600;
+}
+
+.sky text:not(.figure),
+.work text:not(.figure) {
+  fill: var(--ink-soft);
+  font-size: 0.8rem;
+}
+
+.warm {
+  fill: none;
+  stroke: var(--brick);
+  stroke-width: 1.5;
+}
+
+.rain {
+  fill: var(--rain);
+}
+
+.work rect {
+  fill: var(--mauve-line);
+}
+
+.rule.strong {
+  stroke: var(--ink);
+}
+
+.look circle,
+.look path {
+  fill: none;
+  stroke: var(--brick);
+  stroke-width: 1.5;
+}
+
+.look path {
+  stroke: var(--amber);
 }
 
 .pin {

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
-import { civilDay, clock, inSentence } from '@/kit/format'
+import { civilDay, clock, inSentence, volume } from '@/kit/format'
 import RotaGrid from './RotaGrid.vue'
 import RotaLooks from './RotaLooks.vue'
 import SeasonOutline from './SeasonOutline.vue'
@@ -21,6 +21,16 @@ const { say, letGo, seen } = useWords()
 const chosen = ref<Round>()
 const over = ref<string>()
 const moves = useMoves(chosen)
+/** The outing that comes next, while no block is in hand. */
+const next = computed(() => data.value?.outings[0])
+const inShort = computed(() => {
+  const evenings = data.value?.outings.length ?? 0
+  if (evenings === 0) return ''
+  const tanks = data.value?.outings.reduce((sum, o) => sum + o.tanks.length, 0) ?? 0
+  const minutes = Math.round((data.value?.days.reduce((sum, d) => sum + d.minutes, 0) ?? 0) / 5) * 5
+  const time = minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
+  return `${evenings} ${evenings === 1 ? 'outing' : 'outings'}, ${tanks} ${tanks === 1 ? 'tank' : 'tanks'}, ${time} with all looking.`
+})
 const move = computed(() => moves.data.value?.find((m) => m.on === (over.value ?? chosen.value?.on)))
 
 function choose(round: Round) {
@@ -77,7 +87,7 @@ const patchDays = computed(() => {
     <div class="page-head">
       <h1>Rota</h1>
       <p v-if="data" class="soft">
-        Firm until {{ civilDay(data.firmTo) }}; planned anew after every new fact.
+        {{ inShort }} Firm until {{ civilDay(data.firmTo) }}; planned anew after every new fact.
       </p>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
@@ -90,61 +100,88 @@ const patchDays = computed(() => {
         </ul>
         <Button label="I have seen it" variant="outlined" size="small" @click="seen.mutate()" />
       </section>
-      <section class="card" aria-label="Days by places">
-        <RotaGrid
-          :rota="data"
-          :chosen="chosen"
-          :moves="moves.data.value"
-          :over="over"
-          @choose="choose"
-          @over="over = $event"
-          @drop="drop"
-        />
-        <p v-if="!chosen" class="soft small">
-          Choose a block to see why, and carry it to another day: with the mouse or a finger, or with the
-          arrow keys and Enter. Each day tells what it would cost, in per cent of a bed's crop.
-        </p>
-      </section>
-      <section v-if="chosen" class="card chosen" aria-live="polite" aria-labelledby="chosen-head">
-        <h2 id="chosen-head">
-          {{ chosen.where }}: {{ inSentence(chosen.recipeName) }}, round {{ chosen.round }} of
-          {{ chosen.rounds }}
-        </h2>
-        <p>
-          {{ civilDay(chosen.on) }}, {{ clock(chosen.hours.from, zone) }} to {{ clock(chosen.hours.to, zone)
-          }}<template v-if="!chosen.hours.known"> or as the weather allows</template>, against
-          {{ inSentence(chosen.targetName) }}
-        </p>
-        <p v-if="over && over !== chosen.on" class="note" :class="{ stop: move?.morePercent === null }">
-          <strong>{{ civilDay(over) }}</strong>: {{ move?.sentence ?? 'working it out' }}
-        </p>
-        <ul class="list soft">
-          <li v-for="why in chosen.why" :key="why">{{ why }}</li>
-          <li v-for="against in chosen.against" :key="against">Not {{ against }}</li>
-        </ul>
-        <FieldError :problem="say.error.value ?? letGo.error.value" />
-        <div class="actions">
-          <Button
-            v-if="over && over !== chosen.on && move && move.morePercent !== null"
-            :label="`Move it to ${civilDay(over)}`"
-            @click="pin(chosen, over)"
+      <div class="fortnight">
+        <section class="card" aria-label="Days by places">
+          <RotaGrid
+            :rota="data"
+            :chosen="chosen"
+            :moves="moves.data.value"
+            :over="over"
+            @choose="choose"
+            @over="over = $event"
+            @drop="drop"
           />
+          <p v-if="!chosen" class="soft small">
+            Choose a block to see why, and carry it to another day: with the mouse or a finger, or with the
+            arrow keys and Enter. Each day tells what it would cost, in per cent of a bed's crop.
+          </p>
+        </section>
+        <section v-if="chosen" class="card chosen" aria-live="polite" aria-labelledby="chosen-head">
+          <h2 id="chosen-head">
+            {{ chosen.where }}: {{ inSentence(chosen.recipeName) }}, round {{ chosen.round }} of
+            {{ chosen.rounds }}
+          </h2>
+          <p>
+            {{ civilDay(chosen.on) }}, {{ clock(chosen.hours.from, zone) }} to
+            {{ clock(chosen.hours.to, zone)
+            }}<template v-if="!chosen.hours.known"> or as the weather allows</template>, against
+            {{ inSentence(chosen.targetName) }}
+          </p>
+          <p v-if="over && over !== chosen.on" class="note" :class="{ stop: move?.morePercent === null }">
+            <strong>{{ civilDay(over) }}</strong>: {{ move?.sentence ?? 'working it out' }}
+          </p>
+          <ul class="list soft">
+            <li v-for="why in chosen.why" :key="why">{{ why }}</li>
+            <li v-for="against in chosen.against" :key="against">Not {{ against }}</li>
+          </ul>
+          <FieldError :problem="say.error.value ?? letGo.error.value" />
+          <div class="actions">
+            <Button
+              v-if="over && over !== chosen.on && move && move.morePercent !== null"
+              :label="`Move it to ${civilDay(over)}`"
+              @click="pin(chosen, over)"
+            />
+            <Button
+              v-else-if="chosen.pinId"
+              label="Unpin"
+              variant="outlined"
+              @click="letGo.mutateAsync(chosen.pinId).then(clear)"
+            />
+            <Button v-else label="Pin it to this day" variant="outlined" @click="pin(chosen, chosen.on)" />
+            <Button label="Not this time" variant="outlined" @click="skip(chosen)" />
+            <Button
+              :label="`Never ${inSentence(chosen.recipeName)} here`"
+              variant="text"
+              @click="ban(chosen)"
+            />
+            <Button label="Close" variant="text" @click="clear" />
+          </div>
+        </section>
+        <section v-else-if="next" class="card" aria-labelledby="next-head">
+          <h2 id="next-head">{{ next.title }}</h2>
+          <p class="soft">
+            {{ clock(next.hours.from, zone) }} to {{ clock(next.hours.to, zone)
+            }}<template v-if="!next.hours.known">, as the weather allows</template>
+          </p>
+          <div v-for="t in next.tanks" :key="t.recipe + t.step">
+            <p>
+              <strong>{{ t.recipeName }}, {{ t.amount }}</strong
+              >, {{ t.step }} dose
+            </p>
+            <ul class="soft">
+              <li v-for="r in t.rounds" :key="r.key">
+                {{ r.where }}, {{ volume(r.litres) }}, round {{ r.round }} of {{ r.rounds }}
+              </li>
+            </ul>
+          </div>
+          <p v-if="next.tanks[0]?.rounds[0]" class="soft">{{ next.tanks[0].rounds[0].why.at(-1) }}</p>
           <Button
-            v-else-if="chosen.pinId"
-            label="Unpin"
-            variant="outlined"
-            @click="letGo.mutateAsync(chosen.pinId).then(clear)"
+            label="Start this outing"
+            :aria-label="`Start this outing: ${next.title}`"
+            @click="router.push({ name: 'outing', params: { outingKey: next.key } })"
           />
-          <Button v-else label="Pin it to this day" variant="outlined" @click="pin(chosen, chosen.on)" />
-          <Button label="Not this time" variant="outlined" @click="skip(chosen)" />
-          <Button
-            :label="`Never ${inSentence(chosen.recipeName)} here`"
-            variant="text"
-            @click="ban(chosen)"
-          />
-          <Button label="Close" variant="text" @click="clear" />
-        </div>
-      </section>
+        </section>
+      </div>
       <p v-if="nothing" class="note">
         Nothing to spray in the coming fortnight.
         <RouterLink :to="{ name: 'walk' }">A walk</RouterLink> is what keeps it so.
@@ -221,6 +258,19 @@ const patchDays = computed(() => {
 </template>
 
 <style scoped>
+.fortnight {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  gap: 14px;
+  align-items: start;
+}
+
+@media (max-width: 1000px) {
+  .fortnight {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
 .columns {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 380px), 1fr));
