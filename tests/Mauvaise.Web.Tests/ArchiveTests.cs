@@ -111,7 +111,7 @@ public partial class ArchiveTests
             (Zip((ArchiveFile.GardenEntry, "{\"version\": 1, \"garden\": null}")), "archive-unreadable"),
             (Bomb(), "archive-large"),
             (With(good, ArchiveFile.WeatherEntry, t => t + "Service,2026-07-01T05Z,999,,,,,,,\n"), "archive-weather"),
-            (With(good, ArchiveFile.GardenEntry, t => PlaceId().Replace(t, $"\"placeId\": \"{Guid.NewGuid()}\"", 1)), "archive-loose"),
+            (With(good, ArchiveFile.GardenEntry, t => PlaceId().Replace(t, $"\"placeId\": \"{Guid.NewGuid()}\"", 1)), "archive-rows"),
             (With(good, ArchiveFile.GardenEntry, t => t.Replace(DemoGarden.GardenId.ToString(), Guid.NewGuid().ToString(), StringComparison.Ordinal)), "archive-other-garden"),
         ];
         foreach (var (file, code) in bad)
@@ -123,6 +123,65 @@ public partial class ArchiveTests
         }
 
         Assert.Equal(Entry(good, ArchiveFile.GardenEntry), Entry(await http.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry));
+    }
+
+    [Theory]
+    [InlineData("\"areaM2\": ", "-4, \"was\": ", "places, row 1, areaM2")]
+    [InlineData("\"leavesAffected\": ", "900, \"was\": ", "observations, row 1, leavesAffected")]
+    [InlineData("\"timeZoneId\": ", "\"Mars/Olympus\", \"was\": ", "garden, row 1, timeZoneId")]
+    [InlineData("\"shareWetted\": ", "7, \"was\": ", "applications, row 1, treated.shareWetted")]
+    [InlineData("\"latitude\": ", "1e300, \"was\": ", "garden, row 1, latitude")]
+    public async Task A_row_that_no_request_could_write_is_told_with_its_place_and_nothing_is_taken_in(string field, string wrong, string told)
+    {
+        await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
+        using var http = app.CreateClient();
+        var good = await http.GetByteArrayAsync($"{Api}/archive", Stop);
+        var bad = With(good, ArchiveFile.GardenEntry, t =>
+        {
+            var at = t.IndexOf(field, StringComparison.Ordinal);
+            Assert.True(at > 0, field);
+            return t[..(at + field.Length)] + wrong + t[(at + field.Length)..];
+        });
+        var answer = await http.PostAsync(new Uri("/api/archive?takeTheirs=true", UriKind.Relative), Body(bad), Stop);
+        var problem = await answer.Content.ReadFromJsonAsync<JsonElement>(Stop);
+        Assert.Equal((HttpStatusCode.BadRequest, "archive-rows"), (answer.StatusCode, problem.GetProperty("code").GetString()));
+        Assert.Contains(told, problem.GetProperty("title").GetString(), StringComparison.Ordinal);
+        Assert.Equal(Entry(good, ArchiveFile.GardenEntry), Entry(await http.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry));
+    }
+
+    private static readonly string[] Renamed = ["courgette", "powdery-mildew", "neem-oil", "neem-with-soap", "bicarbonate", "white-dust", "continental", "spider-mite"];
+
+    /// <summary>From a newer Mauvaise, or another catalogue: it is shown under its name, and no view is lost for it.</summary>
+    [Fact]
+    public async Task What_this_catalogue_does_not_know_comes_in_and_breaks_no_view()
+    {
+        byte[] file;
+        await using (var demo = await TestApp.StartAsync(demo: true, historyDays: 30))
+        {
+            await demo.RefreshWeatherAsync();
+            using var from = demo.CreateClient();
+            file = With(await from.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry, t => Renamed.Aggregate(t, (text, id) => text.Replace($"\"{id}\"", $"\"moon-{id}\"", StringComparison.Ordinal)));
+        }
+
+        await using var app = await TestApp.StartAsync(demo: false);
+        using var http = app.CreateClient();
+        await SendAsync<TakenIn>(http, "/api/archive?takeTheirs=false", file);
+        var garden = (await http.GetFromJsonAsync<Mauvaise.Web.Gardens.GardenAnswer>(Api, TestApp.Json, Stop))!;
+        var moon = garden.Places.SelectMany(p => p.Plantings).First(p => p.Variety?.Contains("moon-courgette", StringComparison.Ordinal) == true);
+        Assert.Equal("another-crop", moon.Crop);
+        var place = garden.Places.First(p => p.Plantings.Contains(moon)).Id;
+        foreach (var view in new[]
+        {
+            "board", "decide", "plan", "plan/calendar.ics", "ledger", "ledger.csv", "almanac", "learned", "shelf", "shelf/shopping", "trials", "check-backs", "walks/order", "weather/days", $"decide?planting={moon.Id}", $"places/{place}/outlook", $"places/{place}/story",
+            $"plantings/{moon.Id}/observations", $"plantings/{moon.Id}/sample", $"bench?planting={moon.Id}", $"windows?planting={moon.Id}&material=castile-soap", "archive",
+        })
+        {
+            var answer = await http.GetAsync(new Uri($"{Api}/{view}", UriKind.Relative), Stop);
+            Assert.True((int)answer.StatusCode < 500, $"{view}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync(Stop)}");
+        }
+
+        // What is not understood is kept as it came.
+        Assert.Contains("moon-neem-oil", Entry(await http.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry), StringComparison.Ordinal);
     }
 
     [Fact]

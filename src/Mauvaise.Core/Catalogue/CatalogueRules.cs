@@ -38,6 +38,7 @@ public static class CatalogueRules
     public static IEnumerable<string> KnownMissing(GardenCatalogue c) =>
         from known in new (string What, Type Declared, IEnumerable<string> There)[]
         {
+            ("crop", typeof(KnownIds.Crops), c.Crops.Select(x => x.Id)),
             ("measure", typeof(KnownIds.Measures), c.Measures.Select(m => m.Id)),
             ("material", typeof(KnownIds.Materials), c.Materials.Select(m => m.Id)),
             ("recipe", typeof(KnownIds.Recipes), c.Recipes.Select(r => r.Id)),

@@ -53,6 +53,11 @@ public static class KnownIds
         public const string Other = "other";
     }
 
+    public static class Crops
+    {
+        public const string AnotherCrop = "another-crop";
+    }
+
     public static class TargetGroups
     {
         public const string SapFeeders = "sap-feeders";

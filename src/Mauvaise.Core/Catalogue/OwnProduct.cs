@@ -29,7 +29,7 @@ public sealed record OwnProduct(
     /// <summary>The product as a material: what it is like, with the label's word over it.</summary>
     public Material ToMaterial(GardenCatalogue catalogue)
     {
-        var like = Like is null ? null : catalogue.Material(Like);
+        var like = Like is null ? null : catalogue.FindMaterial(Like);
         var basis = like ?? new Material { Id = MaterialId, Name = Name, Group = KnownIds.Modes.Other, Evidence = EvidenceGrade.Weak };
         return basis with
         {

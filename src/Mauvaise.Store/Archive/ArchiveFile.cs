@@ -100,7 +100,9 @@ public static partial class ArchiveFile
         }
 
         var json = await TextAsync(zip, GardenEntry, stop) ?? throw new ArchiveRefusedException("archive-empty", $"There is no {GardenEntry} in this file, so it is no garden.");
-        return new OpenedArchive(zip, ArchiveUpgrade.Read(json), await TextAsync(zip, WeatherEntry, stop) is { } weather ? ReadWeather(weather) : []);
+        var archive = ArchiveUpgrade.Read(json);
+        ArchiveCheck.Hold(archive);
+        return new OpenedArchive(zip, archive, await TextAsync(zip, WeatherEntry, stop) is { } weather ? ReadWeather(weather) : []);
     }
 
     /// <summary>A picture of an open archive; null when it is not in it.</summary>

@@ -112,7 +112,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         // Only with what they judge: a visit may lie within the time that is read and its spray before it.
         var checkBacks = Of(db.CheckBacks.AsNoTracking().Where(c => c.GardenId == gardenId && c.DueOn >= sinceDay && c.DueOn <= untilDay
             && (db.Applications.Any(a => a.Id == c.ApplicationId && a.StruckAt == null && a.At >= since) || db.Tasks.Any(t => t.Id == c.TaskId && t.DueOn >= sinceDay))), q => q.Where(c => wanted!.Any(p => p.Id == c.PlantingId)));
-        return Learning.In(new GardenSnapshot(
+        return Learning.In(KnownRecords.Of(new GardenSnapshot(
             ToGarden(garden),
             now,
             catalogue.With([.. products.Select(ToProduct)]),
@@ -149,7 +149,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         {
             Judged = span.Judged ?? await JudgedAsync(gardenId, now, stop),
             Trials = await TrialsAsync(db, gardenId, stop),
-        });
+        }));
     }
 
     /// <summary>What came of every spray of some years: a garden learns from more than its last season, and what was true long ago may not be now.</summary>
@@ -190,8 +190,15 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
 
     public static Garden ToGarden(GardenRow g) =>
         new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled,
-            g.FreeHours is null ? null : new FreeHours([.. g.FreeHours.Split(',').Select(m => int.Parse(m, CultureInfo.InvariantCulture))]),
+            ToFreeHours(g.FreeHours),
             g.Water);
+
+    /// <summary>Null for always, and for what this version can not read.</summary>
+    private static FreeHours? ToFreeHours(string? masks)
+    {
+        var read = (masks ?? "").Split(',').Select(m => int.TryParse(m, CultureInfo.InvariantCulture, out var mask) ? mask : -1).ToList();
+        return read.Count == 7 && read.TrueForAll(m => m >= 0) ? new FreeHours([.. read]) : null;
+    }
 
     public static OwnProduct ToProduct(ProductRow p) =>
         new(p.Id, p.Name, p.Like, p.WorksOn.Split(',', StringSplitOptions.RemoveEmptyEntries), p.Unit, p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired);
@@ -214,7 +221,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
 
     private static Course ToCourse(CourseRow c) =>
         new(c.Id, c.PlantingId, c.Target, c.Recipe, c.OpenedAt, c.Step, c.SpacingDays, c.Rounds, c.DegreeDaysPerDay,
-            [.. (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => DateOnly.ParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture))], c.StoppedAt);
+            [.. (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => DateOnly.TryParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : (DateOnly?)null).OfType<DateOnly>()], c.StoppedAt);
 
     public static SprayApplication ToApplication(ApplicationRow a) =>
         new(a.Id, a.BatchId, a.At, a.Material, a.PerLitre, a.Litres, a.Target,
@@ -225,9 +232,9 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     private static CheckBack ToCheckBack(CheckBackRow c) =>
         new(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury, c.TaskId, c.BeforeId, Listed<InjurySign>(c.InjurySigns), c.Alive, c.Dead, c.DiscountedFor, c.MemberId);
 
-    /// <summary>Names with commas between, as rows keep short lists; the inverse is <see cref="Joined"/>.</summary>
+    /// <summary>Names with commas between, as rows keep short lists; words that this version does not know are left out. The inverse is <see cref="Joined"/>.</summary>
     private static T[] Listed<T>(string? names)
-        where T : struct, Enum => [.. (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(Enum.Parse<T>)];
+        where T : struct, Enum => [.. (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(w => Enum.TryParse<T>(w, out var word) ? word : (T?)null).OfType<T>()];
 
     /// <summary>Null for an empty list.</summary>
     public static string? Joined<T>(IEnumerable<T>? values)
