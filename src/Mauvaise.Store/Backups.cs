@@ -86,7 +86,10 @@ public static class Backups
         return aside;
     }
 
-    /// <summary>Today's copy in the folder, made once a day; of older ones the last seven and one a month for a year stay.</summary>
+    /// <summary>
+    /// Today's copy in the folder, made once a day. The last seven stay, and the last of each of twelve months: counted by the copies, not by
+    /// the clock, so that a clock that jumps takes none away.
+    /// </summary>
     /// <returns>The copy that was made; null when today's was there.</returns>
     public static string? Roll(string dataFile, string folder, DateOnly today)
     {
@@ -98,7 +101,8 @@ public static class Backups
 
         Copy(dataFile, path);
         var kept = Days(folder);
-        foreach (var (day, file) in kept.Where(k => !Stays(k.Day, today, kept.Select(x => x.Day))))
+        var stay = kept.Take(KeepDays).Concat(kept.GroupBy(k => (k.Day.Year, k.Day.Month)).Take(KeepMonths).Select(g => g.First())).ToHashSet();
+        foreach (var (_, file) in kept.Where(k => !stay.Contains(k)))
         {
             File.Delete(file);
         }
@@ -117,10 +121,6 @@ public static class Backups
             .Select(f => (Ok: DateOnly.TryParseExact(Path.GetFileNameWithoutExtension(f)["mauvaise-".Length..], Stamp, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day), Day: day, File: f))
             .Where(f => f.Ok).OrderByDescending(f => f.Day).Select(f => (f.Day, f.File))]
         : [];
-
-    private static bool Stays(DateOnly day, DateOnly today, IEnumerable<DateOnly> all) =>
-        day > today.AddDays(-KeepDays)
-        || (day > today.AddMonths(-KeepMonths) && day == all.Where(d => d.Year == day.Year && d.Month == day.Month).Max());
 
     private static object? Run(SqliteConnection connection, string command)
     {

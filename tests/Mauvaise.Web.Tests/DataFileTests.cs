@@ -6,10 +6,12 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
+using Microsoft.Extensions.Configuration;
 
 namespace Mauvaise.Web.Tests;
 
@@ -208,6 +210,70 @@ public sealed class DataFileTests : IDisposable
         Assert.All(kept.Skip(7).GroupBy(d => d.Month), m => Assert.Single(m));
         Assert.Equal([8, 9, 10, 11], kept.Select(d => d.Month).Distinct().Order());
         Backups.Check(Backups.Days(copies)[0].File);
+    }
+
+    [Fact]
+    public async Task A_clock_that_jumps_ahead_and_back_takes_no_copy_away()
+    {
+        await using (var db = Open())
+        {
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
+        }
+
+        var copies = Path.Combine(folder, "backups");
+        var today = new DateOnly(2026, 11, 26);
+        foreach (var day in new[] { today.AddDays(-1), today, today.AddYears(9), today.AddDays(1) })
+        {
+            Assert.NotNull(Backups.Roll(DatabasePath, copies, day));
+        }
+
+        Assert.Equal(4, Backups.Days(copies).Count);
+    }
+
+    [Fact]
+    public async Task The_doctor_tells_a_sound_file_from_a_damaged_and_a_foreign_one_and_writes_nothing()
+    {
+        await using (var db = Open())
+        {
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
+            var garden = Guid.NewGuid();
+            db.Gardens.Add(new() { Id = garden, Name = "Lock side", TimeZoneId = "Europe/Vienna", Climate = "continental", CreatedAt = DateTimeOffset.UtcNow });
+            db.Places.Add(new() { Id = Guid.NewGuid(), GardenId = garden, Name = "Bed", AreaM2 = 4, SunHours = 6 });
+            await db.SaveChangesAsync(Stop);
+        }
+
+        SqliteConnection.ClearAllPools();
+        var own = Path.Combine(folder, "own");
+        using (var held = new DataFolder(Settings.From(new ConfigurationBuilder().AddInMemoryCollection([new("Data", own)]).Build())))
+        {
+            held.Take();
+            Assert.True(OperatingSystem.IsWindows() || File.GetUnixFileMode(own) == (UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute));
+        }
+
+        Backups.Roll(DatabasePath, Path.Combine(folder, "backups"), DateOnly.FromDateTime(DateTime.Now));
+        var before = await File.ReadAllBytesAsync(DatabasePath, Stop);
+        var (code, told) = await RunAsync("doctor");
+        Assert.True(code == 0, told);
+        Assert.Contains("Lock side: 1 places, 0 plantings", told, StringComparison.Ordinal);
+        Assert.DoesNotContain("LOOK", told, StringComparison.Ordinal);
+        Assert.Equal(before, await File.ReadAllBytesAsync(DatabasePath, Stop));
+
+        await using (var db = Open())
+        {
+            await db.Places.ExecuteUpdateAsync(p => p.SetProperty(x => x.AreaM2, -3), Stop);
+        }
+
+        SqliteConnection.ClearAllPools();
+        (code, told) = await RunAsync("doctor");
+        Assert.Equal(1, code);
+        Assert.Contains("places, row 1, areaM2", told, StringComparison.Ordinal);
+
+        var foreign = Path.Combine(folder, "foreign.db");
+        await File.WriteAllTextAsync(foreign, "no database at all", Stop);
+        (code, told) = await RunAsync("doctor", "--File", foreign);
+        Assert.Equal(1, code);
+        Assert.Contains("not a Mauvaise data file", told, StringComparison.Ordinal);
+        Assert.Equal(1, (await RunAsync("doctor", "--File", Path.Combine(folder, "nowhere.db"))).ExitCode);
     }
 
     [Fact]

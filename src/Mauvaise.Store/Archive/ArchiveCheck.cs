@@ -33,7 +33,8 @@ internal static class ArchiveCheck
         }
     }
 
-    private static IEnumerable<ArchiveFault> Faults(GardenArchive a)
+    /// <summary>What is wrong, in the order of the file.</summary>
+    public static IEnumerable<ArchiveFault> Faults(GardenArchive a)
     {
         foreach (var (words, rows) in GardenArchive.Kinds)
         {

@@ -3,13 +3,13 @@ using Mauvaise.Store;
 
 namespace Mauvaise.Web.Hosting;
 
-/// <summary>What the program does instead of serving: "backup" and "restore".</summary>
+/// <summary>What the program does instead of serving: "backup", "restore" and "doctor".</summary>
 public static class Commands
 {
     /// <returns>The exit code; null when the arguments name no command.</returns>
     public static int? Run(string[] args)
     {
-        if (args is not [("backup" or "restore") and var command, .. var rest])
+        if (args is not [("backup" or "restore" or "doctor") and var command, .. var rest])
         {
             return null;
         }
@@ -18,7 +18,12 @@ public static class Commands
         var settings = Settings.From(configuration);
         try
         {
-            return command == "backup" ? Backup(settings, configuration["File"]) : Restore(settings, configuration["File"]);
+            return command switch
+            {
+                "backup" => Backup(settings, configuration["File"]),
+                "restore" => Restore(settings, configuration["File"]),
+                _ => Examine(settings, configuration["File"]),
+            };
         }
         catch (Exception e) when (e is DamagedDataException or FolderInUseException or IOException or UnauthorizedAccessException)
         {
@@ -39,6 +44,18 @@ public static class Commands
         Backups.Copy(settings.DatabasePath, to);
         Console.WriteLine($"Backed up to {to}, and read through: it is sound.");
         return 0;
+    }
+
+    /// <summary>Nothing is written, whatever is found.</summary>
+    private static int Examine(Settings settings, string? file)
+    {
+        var found = Doctor.ExamineAsync(file ?? settings.DatabasePath, file is null ? settings.BackupFolder : null, TimeProvider.System.GetLocalNow(), CancellationToken.None).GetAwaiter().GetResult();
+        foreach (var thing in found)
+        {
+            Console.WriteLine($"{(thing.Sound ? "sound" : "LOOK ")}  {thing.Words}");
+        }
+
+        return found.All(f => f.Sound) ? 0 : 1;
     }
 
     private static int Restore(Settings settings, string? file)

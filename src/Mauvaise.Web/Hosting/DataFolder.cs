@@ -8,7 +8,7 @@ public sealed class DataFolder(Settings settings) : IDisposable
     /// <exception cref="FolderInUseException">Somebody else holds it.</exception>
     public void Take()
     {
-        Directory.CreateDirectory(settings.DataFolder);
+        Make(settings.DataFolder);
         try
         {
             held ??= new FileStream(Path.Combine(settings.DataFolder, "mauvaise.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
@@ -22,6 +22,19 @@ public sealed class DataFolder(Settings settings) : IDisposable
         foreach (var left in Directory.EnumerateFiles(settings.DataFolder, Settings.ScratchPrefix + "*.tmp"))
         {
             File.Delete(left);
+        }
+    }
+
+    /// <summary>A folder that is made here is for its owner alone; one that is there keeps its rights.</summary>
+    private static void Make(string folder)
+    {
+        if (OperatingSystem.IsWindows() || Directory.Exists(folder))
+        {
+            Directory.CreateDirectory(folder);
+        }
+        else
+        {
+            Directory.CreateDirectory(folder, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
         }
     }
 

@@ -1,0 +1,119 @@
+using System.Globalization;
+using Mauvaise.Store.Archive;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Store;
+
+/// <summary>One thing that was looked at.</summary>
+public sealed record Examined(bool Sound, string Words);
+
+/// <summary>Looks a data file through from end to end, and never writes to it.</summary>
+public static class Doctor
+{
+    /// <summary>Less room than this many times the file is told.</summary>
+    private const int RoomTimes = 3;
+
+    /// <summary>A copy that is older than this is told, days.</summary>
+    private const int CopyDays = 3;
+
+    private const int MostTold = 20;
+
+    /// <param name="backups">Folder of the copies; null to leave them out.</param>
+    public static async Task<IReadOnlyList<Examined>> ExamineAsync(string path, string? backups, DateTimeOffset now, CancellationToken stop)
+    {
+        var found = new List<Examined>();
+        if (!File.Exists(path))
+        {
+            return [new(false, $"There is no file {path}.")];
+        }
+
+        var bytes = new FileInfo(path).Length;
+        found.Add(new(bytes > 0, bytes > 0 ? string.Create(CultureInfo.InvariantCulture, $"{path}, {bytes / 1048576.0:0.0} MB.") : $"{path} is empty: put a copy back."));
+        try
+        {
+            Backups.Check(path);
+            found.Add(new(true, "Its pages, indexes and references are sound."));
+            var options = new DbContextOptionsBuilder<GardenDb>()
+                .UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Mode = SqliteOpenMode.ReadOnly, Pooling = false, DefaultTimeout = 10 }.ToString()).Options;
+            await using var db = new GardenDb(options);
+            found.AddRange(await SchemaAsync(db, stop));
+            if (found.TrueForAll(f => f.Sound))
+            {
+                found.AddRange(await RowsAsync(db, now, stop));
+            }
+        }
+        catch (DamagedDataException e)
+        {
+            found.Add(new(false, e.Message));
+        }
+        catch (SqliteException e)
+        {
+            found.Add(new(false, $"It can not be read through: {e.Message}"));
+        }
+
+        return [.. found, .. backups is null ? [] : Copies(backups, now), Room(path, bytes)];
+    }
+
+    private static async Task<IEnumerable<Examined>> SchemaAsync(GardenDb db, CancellationToken stop)
+    {
+        var known = db.Database.GetMigrations().ToList();
+        var applied = (await db.Database.GetAppliedMigrationsAsync(stop)).ToList();
+        return applied.FirstOrDefault(m => !known.Contains(m)) is { } newer
+            ? [new(false, $"It was written by a newer Mauvaise (step {newer}): bring this one up to date.")]
+            : [new(true, applied.Count == known.Count ? "Its shape is that of this version." : string.Create(CultureInfo.InvariantCulture, $"It is {known.Count - applied.Count} steps older than this version; the next start brings it up to date, with a copy first."))];
+    }
+
+    private static async Task<List<Examined>> RowsAsync(GardenDb db, DateTimeOffset now, CancellationToken stop)
+    {
+        if ((await db.Database.GetPendingMigrationsAsync(stop)).Any())
+        {
+            return [];
+        }
+
+        var found = new List<Examined>();
+        foreach (var id in await db.Gardens.Select(g => g.Id).ToListAsync(stop))
+        {
+            var garden = (await new ArchiveMerge(db).ReadAsync(id, stop))!;
+            var faults = ArchiveCheck.Faults(garden).Take(MostTold).ToList();
+            found.Add(faults.Count == 0
+                ? new(true, string.Create(CultureInfo.InvariantCulture, $"{garden.Garden.Name}: {garden.Places.Count} places, {garden.Plantings.Count} plantings, {garden.Observations.Count} counts and {garden.Applications.Count} sprays, all of them readable."))
+                : new(false, $"{garden.Garden.Name}: {string.Join("; ", faults)}."));
+            found.AddRange(await PicturesAsync(db, id, stop));
+            var fetch = await db.WeatherFetches.AsNoTracking().Where(f => f.GardenId == id).OrderByDescending(f => f.AnsweredAt).FirstOrDefaultAsync(stop);
+            found.Add(fetch switch
+            {
+                null => new(true, "No weather service has answered yet."),
+                { Trouble: { } trouble } => new(false, $"Weather: {trouble}"),
+                _ => new(true, string.Create(CultureInfo.InvariantCulture, $"Weather was fetched {(now - fetch.AnsweredAt)?.TotalHours ?? 0:0} hours ago.")),
+            });
+        }
+
+        return found.Count > 0 ? found : [new(true, "There is no garden in it yet.")];
+    }
+
+    private static async Task<IEnumerable<Examined>> PicturesAsync(GardenDb db, Guid garden, CancellationToken stop)
+    {
+        var pictures = await db.Photos.CountAsync(p => p.GardenId == garden, stop);
+        var missing = await db.Photos.CountAsync(p => p.GardenId == garden && !db.PhotoImages.Any(i => i.PhotoId == p.Id), stop);
+        return pictures == 0 ? [] : [new(missing == 0, string.Create(CultureInfo.InvariantCulture, $"{pictures} pictures{(missing == 0 ? "" : $", of which {missing} are lost")}."))];
+    }
+
+    private static IEnumerable<Examined> Copies(string folder, DateTimeOffset now)
+    {
+        var days = Backups.Days(folder);
+        if (days.Count == 0)
+        {
+            return [new(false, $"There is no copy in {folder} yet: ./mauvaise backup makes one.")];
+        }
+
+        var age = DateOnly.FromDateTime(now.Date).DayNumber - days[0].Day.DayNumber;
+        return [new(age <= CopyDays, string.Create(CultureInfo.InvariantCulture, $"{days.Count} copies in {folder}, the newest of {days[0].Day:d MMMM yyyy}."))];
+    }
+
+    private static Examined Room(string path, long bytes)
+    {
+        var free = new DriveInfo(Path.GetFullPath(path)).AvailableFreeSpace;
+        return new(free > RoomTimes * bytes, string.Create(CultureInfo.InvariantCulture, $"{free / 1073741824.0:0.0} GB of room on the disk."));
+    }
+}
