@@ -100,6 +100,24 @@ public class UseGuardTests
         Assert.Empty(Codes(strict, product.MaterialId));
     }
 
+    [Fact]
+    public void A_plant_that_oil_burnt_gets_no_oil_in_any_form_until_it_is_healed()
+    {
+        var spray = GardenSamples.Sprayed(Kale, 12, "horticultural-oil");
+        CheckBack Judged(double daysAgo, Injury injury) => new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 10), GardenSamples.Now.AddDays(-daysAgo), null, Outcome.Holding, injury);
+        GardenSnapshot Burnt(params CheckBack[] visits) => Garden(spray) with { CheckBacks = visits };
+        foreach (var oil in new[] { "horticultural-oil", "oil-soap-stock", "clarified-neem" })
+        {
+            Assert.Contains("burnt", Codes(Burnt(Judged(8, Injury.Clear)), oil));
+        }
+
+        Assert.DoesNotContain("burnt", Codes(Burnt(Judged(8, Injury.Clear)), "insecticidal-soap"));
+        Assert.DoesNotContain("burnt", Codes(Burnt(Judged(8, Injury.Slight)), "horticultural-oil"));
+        // A later look that finds it healed, or three weeks, end the rest.
+        Assert.DoesNotContain("burnt", Codes(Burnt(Judged(8, Injury.Severe), Judged(2, Injury.None)), "horticultural-oil"));
+        Assert.DoesNotContain("burnt", Codes(Burnt(Judged(30, Injury.Severe)), "horticultural-oil"));
+    }
+
     private static PatchState Patch(double? judgedDaysAgo, Injury injury = Injury.None, bool patchTest = true)
     {
         var spray = GardenSamples.Sprayed(Kale, 3, "neem-oil") with { PatchTest = patchTest };

@@ -79,7 +79,9 @@ const count = computed(() =>
         Why these hours?
       </RouterLink>
     </div>
-    <Button v-if="first" :label="firstDeed" fluid size="large" @click="router.push(screen(first).to)" />
+    <div v-if="first" class="deed-at-hand">
+      <Button :label="firstDeed" fluid size="large" @click="router.push(screen(first).to)" />
+    </div>
     <ol>
       <li v-for="(deed, i) in evening.deeds" :key="deed.title">
         <span class="number" aria-hidden="true">{{ i + 1 }}</span>

@@ -48,6 +48,7 @@ public static class KnownIds
 
     public static class Modes
     {
+        public const string Oil = "oil";
         public const string Azadirachtin = "azadirachtin";
         public const string Oxidiser = "oxidiser";
         public const string Other = "other";

@@ -25,6 +25,9 @@ public static class UseGuards
     /// <summary>Two leaves are judged this long after a patch test.</summary>
     public const int PatchTestDays = 2;
 
+    /// <summary>A plant that was burnt gets nothing of the kind that burnt it for so many days, unless a later look found it healed (assumed).</summary>
+    private const int HealDays = 21;
+
     /// <summary>A row is broken by a pause of this many days (assumed).</summary>
     internal const int RowDays = 21;
 
@@ -40,6 +43,7 @@ public static class UseGuards
         [
             .. Labelled(garden, inMix[0]),
             .. Waits(garden, history, inMix, at),
+            .. Burns(garden, planting, inMix, at),
             .. SeasonLimits(garden, history, inMix.Take(working), at),
             .. Rows(garden, history, planting, inMix[0], at),
             .. LabelLimits(garden, history, inMix[0], at),
@@ -84,6 +88,25 @@ public static class UseGuards
          select new UseReason("wait", FormattableString.Invariant(
              $"{before.Name.InSentence()} was given here on {garden.Garden.DateOf(a.At):d MMMM} and {pair.Why}; {now.Name.InSentence()} waits {Days(pair.DaysApart)}, until {garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)):d MMMM}")))
         .Take(1);
+
+    /// <summary>Oil hurts in any form until the leaves are healed, and so do soap and all else that has burnt them.</summary>
+    private static IEnumerable<UseReason> Burns(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at)
+    {
+        var judged = garden.CheckBacks.Where(c => c.PlantingId == planting.Id && c.DoneAt is { } done && done <= at && c.ApplicationId is not null).OrderBy(c => c.DoneAt).ToList();
+        if (judged.FindLast(c => c.Injury >= Injury.Clear) is not { DoneAt: { } on } burnt || at > on.AddDays(HealDays)
+            || judged.Exists(c => c.DoneAt > on && c.Injury == Injury.None) || garden.FindSpray(burnt.ApplicationId) is not { } spray)
+        {
+            yield break;
+        }
+
+        var guilty = garden.ActivesOf(spray).Select(garden.Catalogue.FindMaterial).OfType<Material>().ToList();
+        if (inMix.FirstOrDefault(m => guilty.Exists(g => g.Id == m.Id || g.Group == m.Group || (IsOil(g) && IsOil(m)))) is { } again)
+        {
+            yield return new("burnt", FormattableString.Invariant($"{garden.Catalogue.Material(spray.Material).Name.InSentence()} burnt it, seen on {garden.Garden.DateOf(on):d MMMM}, and {again.Name.InSentence()} is of its kind; it rests until {garden.Garden.DateOf(on).AddDays(HealDays):d MMMM}, or until a look finds it healed"));
+        }
+    }
+
+    private static bool IsOil(Material m) => m.Load == LoadKind.Oil || m.Group == KnownIds.Modes.Oil;
 
     private static IEnumerable<UseReason> SeasonLimits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IEnumerable<Material> inMix, DateTimeOffset at)
     {

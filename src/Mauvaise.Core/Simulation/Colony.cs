@@ -127,14 +127,15 @@ public sealed class Colony(ColonyTraits traits)
     public void Live(double meanC, double held, ColonySite site, int parts = PartsOfDay)
     {
         var degreeDays = Math.Max(0, Math.Min(meanC, HottestC) - traits.LowerC) / parts;
+        var living = Math.Exp(-degreeDays / (2 * ColonyTraits.LifeDegreeDays));
+        var (hatching, growing) = (StageChain.Moving(Share(degreeDays, traits.EggDegreeDays)), StageChain.Moving(Share(degreeDays, traits.YoungDegreeDays)));
         for (var part = 0; part < parts; part++)
         {
             Eat(site, 1.0 / parts);
-            var living = Math.Exp(-degreeDays / (2 * ColonyTraits.LifeDegreeDays));
             adults *= living;
             var born = (1 - held) * traits.Births * degreeDays * adults * Math.Max(0, 1 - Density / MostPerLeaf);
-            var hatched = eggs.Advance(born, Share(degreeDays, traits.EggDegreeDays));
-            var grown = young.Advance(hatched, Share(degreeDays, traits.YoungDegreeDays));
+            var hatched = eggs.Move(born, hatching);
+            var grown = young.Move(hatched, growing);
             adults = (adults + ColonyTraits.Survival * grown) * living + (1 - held) * site.Arrivals / parts;
         }
 

@@ -13,14 +13,20 @@ public sealed class StageChain
     /// <summary>Moves what is in it on, and puts newcomers into its first step.</summary>
     /// <param name="share">Part of the whole way that is covered, 0 or more; with no way to go (infinity) newcomers pass through.</param>
     /// <returns>What comes out at the end.</returns>
-    public double Advance(double newcomers, double share)
+    public double Advance(double newcomers, double share) => Move(newcomers, Moving(share));
+
+    /// <summary>What leaves each step while a part of the whole way is covered; 1 with no way to go, so that newcomers pass through.</summary>
+    internal static double Moving(double share) => double.IsPositiveInfinity(share) ? 1 : 1 - Math.Exp(-Steps * share);
+
+    /// <inheritdoc cref="Advance"/>
+    /// <param name="moving">From <see cref="Moving"/>, which many steps may share.</param>
+    internal double Move(double newcomers, double moving)
     {
-        if (double.IsPositiveInfinity(share))
+        if (moving >= 1)
         {
             return newcomers;
         }
 
-        var moving = 1 - Math.Exp(-Steps * share);
         var coming = newcomers;
         Total += newcomers;
         for (var i = 0; i < Steps; i++)

@@ -55,7 +55,6 @@ const save = () => saving.mutate(undefined, { onSuccess: () => emit('done') })
         type="button"
         label="It never was: take it away"
         variant="text"
-        severity="danger"
         :loading="taking.isPending.value"
         @click="taking.mutate(undefined, { onSuccess: () => emit('done') })"
       />

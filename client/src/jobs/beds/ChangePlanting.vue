@@ -63,7 +63,6 @@ const whenDone = { onSuccess: () => emit('done') }
         type="button"
         label="It never was: take it away"
         variant="text"
-        severity="danger"
         :loading="taking.isPending.value"
         @click="taking.mutate(undefined, whenDone)"
       />

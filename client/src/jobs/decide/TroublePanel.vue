@@ -79,7 +79,7 @@ const running = computed(() =>
         <span v-if="step.taken" class="taken">{{ step.takenState === 'done' ? 'done' : 'taken on' }}</span>
       </li>
     </ol>
-    <div class="actions">
+    <div class="actions deed-at-hand">
       <Button
         v-if="proposed.length"
         label="Do this"

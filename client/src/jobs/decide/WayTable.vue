@@ -10,7 +10,7 @@ const whole = (share: number) => `${Math.round(share)} %`
 </script>
 
 <template>
-  <div class="table" role="region" :aria-label="`Ways for ${ladder.where}, ${ladder.name}`" tabindex="0">
+  <div class="ways" role="region" :aria-label="`Ways for ${ladder.where}, ${ladder.name}`" tabindex="0">
     <table>
       <thead>
         <tr>
@@ -20,14 +20,14 @@ const whole = (share: number) => `${Math.round(share)} %`
           <th scope="col">your time</th>
           <th scope="col">crop lost</th>
           <th scope="col">helpers left</th>
-          <th scope="col"><span class="hidden">do it</span></th>
+          <th scope="col"><span class="visually-hidden">do it</span></th>
         </tr>
       </thead>
       <tbody>
         <tr
           v-for="way in ladder.ways"
           :key="way.id"
-          :class="{ drawn: way.id === drawn, barred: way.against.length > 0 }"
+          :class="{ chosen: way.id === drawn, barred: way.against.length > 0 }"
         >
           <th scope="row">
             <button
@@ -73,55 +73,9 @@ const whole = (share: number) => `${Math.round(share)} %`
 </template>
 
 <style scoped>
-.table {
-  /* What is hidden in it stays within it. */
-  position: relative;
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  min-width: 620px;
-  border-collapse: collapse;
-  font-variant-numeric: tabular-nums;
-}
-
-th,
-td {
-  padding: 4px 10px 4px 0;
-  border-top: 1px solid var(--line);
-  text-align: left;
-  font-weight: 400;
-}
-
-tbody th {
-  width: 40%;
-}
-
 td strong + span {
   display: block;
   white-space: nowrap;
-}
-
-thead th {
-  border-top: 0;
-  color: var(--ink-soft);
-  white-space: nowrap;
-}
-
-tbody th button {
-  min-height: 36px;
-  padding: 2px 0;
-  border: 0;
-  background: none;
-  color: var(--mauve-deep);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.drawn {
-  background: var(--mauve-soft);
 }
 
 .barred th button,
@@ -135,13 +89,5 @@ tbody th button {
   border: 1px solid var(--mauve-line);
   border-radius: var(--radius);
   font-size: 0.875rem;
-}
-
-.hidden {
-  position: absolute;
-  overflow: hidden;
-  width: 1px;
-  height: 1px;
-  clip-path: inset(50%);
 }
 </style>

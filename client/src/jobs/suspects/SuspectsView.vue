@@ -219,7 +219,6 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
         <Button
           label="This count was a mistake: strike it"
           variant="text"
-          severity="danger"
           :loading="striking.isPending.value"
           @click="strike"
         />

@@ -164,7 +164,7 @@ async function playOwn() {
           what tells.
         </p>
       </section>
-      <div class="table" role="region" aria-label="The ways in figures" tabindex="0">
+      <div class="ways" role="region" aria-label="The ways in figures" tabindex="0">
         <table>
           <thead>
             <tr>
@@ -273,44 +273,6 @@ async function playOwn() {
 <style scoped>
 .answer {
   font-size: 1.1rem;
-}
-
-.table {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-  min-width: 600px;
-  border-collapse: collapse;
-  font-variant-numeric: tabular-nums;
-}
-
-th,
-td {
-  padding: 4px 12px 4px 0;
-  border-top: 1px solid var(--line);
-  text-align: left;
-  font-weight: 400;
-}
-
-tbody th {
-  width: 44%;
-}
-
-th button {
-  min-height: 44px;
-  padding: 2px 0;
-  border: 0;
-  background: none;
-  color: var(--mauve-deep);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.chosen {
-  background: var(--mauve-soft);
 }
 
 .own {

@@ -1,0 +1,96 @@
+// Takes every picture of this folder anew from a fresh demo: ./mauvaise demo --port 5099, then node docs/screenshots/take.mjs
+import { chromium } from 'playwright'
+
+const at = process.env.MAUVAISE_AT ?? 'http://localhost:5099'
+const folder = new URL('.', import.meta.url).pathname
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] })
+const json = async (path, method = 'GET') => {
+  const answer = await fetch(at + path, { method, headers: { origin: at } })
+  return answer.headers.get('content-type')?.includes('json') ? answer.json() : null
+}
+await json('/api/demo/reset', 'POST')
+const garden = (await json('/api/state')).gardens[0].id
+const places = (await json(`/api/gardens/${garden}`)).places
+const place = (name) => places.find((p) => p.name === name)
+const planting = (name, crop) => place(name).plantings.find((p) => p.crop === crop).id
+
+const open = async (width, height, phone = false) =>
+  (await browser.newContext({ viewport: { width, height }, hasTouch: phone, isMobile: phone, locale: 'en-GB' })).newPage()
+const go = async (page, path) => {
+  await page.goto(at + path)
+  await page.waitForLoadState('networkidle')
+  await page.evaluate(() => document.fonts.ready)
+  await page.waitForTimeout(400)
+}
+const press = async (page, name, role = 'button') => {
+  await page.getByRole(role, { name }).first().click()
+  await page.waitForLoadState('networkidle')
+  await page.waitForTimeout(300)
+}
+const take = (page, name) => page.screenshot({ path: `${folder}${name}.png` })
+
+let page = await open(1280, 800)
+const chapel = planting('Chapel', 'courgette')
+for (const [name, path] of [
+  ['board', '/'],
+  ['decide', '/decide'],
+  ['rota', '/rota'],
+  ['what-if', `/what-if?planting=${chapel}&target=powdery-mildew`],
+  ['bench', `/bench?planting=${chapel}&target=powdery-mildew`],
+  ['shelf', '/shelf'],
+  ['hours', `/hours?planting=${chapel}&material=neem-oil`],
+  ['place', `/places/${place('Chapel').id}`],
+  ['weather', '/weather'],
+  ['ledger', '/ledger'],
+  ['almanac', '/almanac'],
+  ['garden', '/garden'],
+]) {
+  await go(page, path)
+  await take(page, name)
+}
+const trial = (await json(`/api/gardens/${garden}/trials`))?.[0]?.id
+if (trial) {
+  await go(page, `/trials/${trial}`)
+  await take(page, 'trial')
+}
+
+await go(page, '/bench')
+await page.getByText('A recipe you heard').click()
+await page
+  .getByLabel('What goes in, and how much water')
+  .fill('a cup of cayenne and six onions in a gallon, and a good squirt of dish soap')
+await page.getByText('How it was understood').waitFor()
+await page.waitForTimeout(600)
+await page.evaluate(() => {
+  const heard = [...document.querySelectorAll('details')].find((d) => d.textContent.includes('A recipe you heard'))
+  window.scrollTo(0, heard.getBoundingClientRect().top + scrollY - 70)
+})
+await take(page, 'heard')
+
+await go(page, '/walk')
+await press(page, /^Polytunnel north: aubergine/, 'link')
+for (let i = 0; i < 3; i++) await press(page, /^Affected/)
+await press(page, 'Small insects')
+await press(page, 'Save and name it')
+await page.getByText(/What is it/).waitFor()
+await take(page, 'suspects')
+
+await json('/api/demo/reset', 'POST')
+page = await open(390, 844, true)
+await go(page, '/walk')
+await press(page, /^Chapel: courgette/, 'link')
+for (let i = 0; i < 2; i++) await press(page, /^Affected/)
+for (let i = 0; i < 6; i++) await press(page, /^Clean/)
+await take(page, 'walk-phone')
+const outing = (await json(`/api/gardens/${garden}/plan`)).outings[0]
+await go(page, `/outing/${encodeURIComponent(outing.key)}`)
+await take(page, 'outing-phone')
+await go(page, '/')
+await press(page, /^Check back: Polytunnel north aubergine/, 'link')
+await take(page, 'check-back-phone')
+await go(page, `/bench?planting=${chapel}&target=powdery-mildew`)
+await press(page, /^Mixed it/)
+await page.waitForTimeout(500)
+await take(page, 'spray-phone')
+await json('/api/demo/reset', 'POST')
+await browser.close()
