@@ -1,4 +1,5 @@
 // Takes every picture of this folder anew from a fresh demo: ./mauvaise demo --port 5099, then node docs/screenshots/take.mjs
+/* global process, URL, fetch, document, window, scrollY */
 import { chromium } from 'playwright'
 
 const at = process.env.MAUVAISE_AT ?? 'http://localhost:5099'

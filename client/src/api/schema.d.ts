@@ -6711,6 +6711,7 @@ export interface components {
             hatch: string;
             evidence: components["schemas"]["EvidenceGrade"];
             allowed: boolean;
+            inShort: string;
             reasons: string[];
         };
         /** @enum {unknown} */

@@ -287,13 +287,19 @@ public static class BenchEndpoints
 
     /// <summary>Materials as the ways weigh them; where nothing was counted yet, by what they do and what was done before.</summary>
     private static IReadOnlyList<OptionAnswer> Options(GardenSnapshot s, Planting planting, Target target) => WayBook.Of(s).For(planting, target) is { } set
-        ? [.. set.WithMaterials.Select(w => Option(s.Catalogue, w.Option!, w.Against, WayWords.Comes(w, set)))]
-        : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s.Catalogue, o, o.Barred, null))];
+        ? [.. set.WithMaterials.Select(w => Option(s, planting, w.Option!, w.Against, WayWords.Comes(w, set), w.Outlook?.End.Middle))]
+        : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s, planting, o, o.Barred, null, null))];
 
-    private static OptionAnswer Option(GardenCatalogue catalogue, MaterialOption o, IReadOnlyList<UseReason> against, string? comes)
+    private static OptionAnswer Option(GardenSnapshot s, Planting planting, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
     {
-        var group = catalogue.Group(o.Material.Group);
-        return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.Evidence, against.Count == 0,
+        var group = s.Catalogue.Group(o.Material.Group);
+        string[] inShort =
+        [
+            .. against.Count > 0 ? ["not now"] : share is { } left ? [$"{WayWords.Percent(left)} in 3 weeks"] : Array.Empty<string>(),
+            .. UseGuards.PatchOf(s, s.Catalogue.Crop(planting.Crop), o.Material).State is PatchState.Needed or PatchState.Waiting ? ["new here"] : Array.Empty<string>(),
+            .. s.Stocks.Count > 0 && s.Stocks.All(x => x.Material != o.Material.Id || x.Left <= 0) ? [o.Material.MadeFrom is null ? "none there" : "to be made"] : Array.Empty<string>(),
+        ];
+        return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.Evidence, against.Count == 0, string.Join(", ", inShort),
             against.Count == 0 ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons] : [.. against.Select(r => $"Not now: {r.Clause}.")]);
     }
 }

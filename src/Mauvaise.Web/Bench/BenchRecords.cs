@@ -6,7 +6,8 @@ using Mauvaise.Core.Mixing;
 namespace Mauvaise.Web.Bench;
 
 /// <summary>A material that could be taken, or one that was passed over and why.</summary>
-public sealed record OptionAnswer(string Recipe, string RecipeName, string Material, string Group, string GroupName, string Hatch, EvidenceGrade Evidence, bool Allowed, IReadOnlyList<string> Reasons);
+/// <param name="InShort">A few words: what it comes to, and what to know before one takes it.</param>
+public sealed record OptionAnswer(string Recipe, string RecipeName, string Material, string Group, string GroupName, string Hatch, EvidenceGrade Evidence, bool Allowed, string InShort, IReadOnlyList<string> Reasons);
 
 /// <summary>Any recipe that can be mixed.</summary>
 /// <param name="Material">Its active.</param>

@@ -51,7 +51,7 @@ internal static class SprayRecordEndpoints
         var wet = s.Catalogue.FindRecipe(body.Recipe)?.IsWet ?? true;
         var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, [], null, null, null, new Checks())
             .That(body.Size > 0 && body.Size <= Mix.MostOf(wet), "size", "size-range", BenchOrder.SizeRange(wet));
-        CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
+        SprayEndpoints.CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -90,7 +90,7 @@ internal static class SprayRecordEndpoints
             .That(row.Litres > 0 ? body.Litres is > 0 and <= Mix.MostLitres : body.Litres == 0, "litres", "litres-range", row.Litres > 0 ? BenchOrder.SizeRange(true) : "This is no liquid: it has no litres.")
             .That(body.Target is null || s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
             .That(!visits.Any(v => v.DoneAt is not null && gone.Contains(v.PlantingId)), "plantingIds", "already-judged", "One of the plantings that you took away was judged already, so it was sprayed.");
-        CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
+        SprayEndpoints.CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -139,17 +139,6 @@ internal static class SprayRecordEndpoints
         }
 
         return TypedResults.Ok(await AnswerAsync(tools.Db, s, row, stop));
-    }
-
-    private static void CheckSpray(GardenSnapshot s, Checks checks, DateTimeOffset at, IReadOnlyList<Guid> plantings, double? shareWetted, string? note)
-    {
-        var day = s.Garden.DateOf(at);
-        checks
-            .That(plantings.Count > 0 && plantings.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
-            .That(plantings.Select(s.FindPlanting).OfType<Planting>().All(p => p.GrowsOn(day)), "at", "planting-not-growing", "One of the plantings did not grow on that day.")
-            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "A spray is logged after it went on, not before.")
-            .That(shareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", "The share of leaves wetted lies between 0 and 100 %.")
-            .That(note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
     }
 
     private static IEnumerable<(string Field, string? Was, string? Became)> Changes(GardenSnapshot s, ApplicationRow row, SprayCorrection body, string? note)

@@ -28,6 +28,18 @@ public static class SprayEndpoints
     public static void MapSprays(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Sprays").MapPost("/applications", Save);
 
+    /// <summary>What holds of every spray, however it is logged: where it went, when, how much of the leaves.</summary>
+    internal static Checks CheckSpray(GardenSnapshot s, Checks checks, DateTimeOffset at, IReadOnlyList<Guid> plantings, double? shareWetted, string? note)
+    {
+        var day = s.Garden.DateOf(at);
+        return checks
+            .That(plantings.Count > 0 && plantings.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
+            .That(plantings.Select(s.FindPlanting).OfType<Planting>().All(p => p.GrowsOn(day)), "at", "planting-not-growing", "One of the plantings did not grow on that day.")
+            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "A spray is logged after it went on, not before.")
+            .That(shareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", "The share of leaves wetted lies between 0 and 100 %.")
+            .That(note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
+    }
+
     private static async Task<Results<Created<ApplicationAnswer>, ProblemHttpResult>> Save(Guid gardenId, NewApplication body, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
@@ -44,18 +56,13 @@ public static class SprayEndpoints
         var at = body.At ?? s.Now;
         var left = batch is null ? 0 : s.LeftIn(batch);
         var wet = batch is null or { Litres: > 0 };
-        var checks = new Checks()
-            .That(batch is not null, "batchId", "batch-unknown", "Mix a bottle first, so that the log knows what was in it.")
-            .That(body.PlantingIds.Count > 0 && body.PlantingIds.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
+        var checks = CheckSpray(s, new Checks().That(batch is not null, "batchId", "batch-unknown", "Mix a bottle first, so that the log knows what was in it."), at, body.PlantingIds, body.ShareWetted, body.Note)
             .That(wet ? body.Litres > 0 : body.Litres == 0, "litres", "litres-range", wet ? "Litres used are over 0." : "This is no liquid: it has no litres.")
             .That(batch is null || body.Litres <= left + 0.05, "litres", "litres-over-bottle", $"The bottle held {TankVolume.Text(left, s.Garden.Kitchen)}; no more can have gone on.")
             .That(batch?.EmptiedAt is null, "batchId", "bottle-empty", "This bottle was poured away.")
             .That(batch is null or { PatchTest: false } || body.PatchTest, "patchTest", "patch-only", "This bottle was mixed for two leaves only.")
-            .That(body.ShareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", "The share of leaves wetted lies between 0 and 100 %.")
-            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "A spray is logged after it went on, not before.")
             .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", "The bottle was mixed after that.")
-            .That(batch is null || at <= batch.UseBy, "at", "past-use-by", "The mix was past its use-by. Pour it on a path and mix fresh.")
-            .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
+            .That(batch is null || at <= batch.UseBy, "at", "past-use-by", "The mix was past its use-by. Pour it on a path and mix fresh.");
         if (!checks.Passed)
         {
             return checks.Problem();

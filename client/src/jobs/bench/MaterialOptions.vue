@@ -37,7 +37,7 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
       </svg>
       <span>
         <strong>{{ o.material }}</strong>
-        <span class="small">{{ o.reasons.join(' ') }}</span>
+        <span class="small">{{ o.inShort }}</span>
       </span>
     </button>
     <button v-if="hidden.length > 0" class="more" @click="all = true">
@@ -45,6 +45,15 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
       <span v-if="notNow > 0" class="small">{{ notNow }} of them not now</span>
     </button>
   </div>
+  <details>
+    <summary>Why these</summary>
+    <dl>
+      <template v-for="o in shown" :key="o.recipe">
+        <dt>{{ o.material }}</dt>
+        <dd class="soft">{{ o.reasons.join(' ') }}</dd>
+      </template>
+    </dl>
+  </details>
 </template>
 
 <style scoped>
@@ -52,6 +61,24 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
   gap: 8px;
+}
+
+summary {
+  min-height: 32px;
+  color: var(--mauve-deep);
+  cursor: pointer;
+}
+
+dl {
+  margin: 0;
+}
+
+dt {
+  font-weight: 600;
+}
+
+dd {
+  margin: 0 0 6px;
 }
 
 button {
