@@ -21,10 +21,13 @@ public sealed record Outlook(IReadOnlyList<WhatIfDay> Days, double Loss, double?
 /// <summary>One way to meet a trouble.</summary>
 public sealed record Way
 {
+    /// <summary>The id of leaving it alone, which every other way is held against.</summary>
+    public const string AloneId = "nothing";
+
     /// <summary>"nothing", "take-out", the id of a measure or of a material, or several of these with "+" between.</summary>
     public required string Id { get; init; }
 
-    /// <summary>What is done, as the middle of a sentence: "hose them off today and on Sun 19 Jul".</summary>
+    /// <summary>What is done, as the middle of a sentence: "hose them off, 3 times, 3 days apart".</summary>
     public required string Words { get; init; }
 
     /// <summary>The most drastic rung that it reaches.</summary>

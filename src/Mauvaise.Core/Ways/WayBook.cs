@@ -7,7 +7,7 @@ namespace Mauvaise.Core.Ways;
 
 /// <summary>The ways to meet one finding, and which of them is proposed.</summary>
 /// <param name="All">Every way, those that are barred among them: the proposed one first, then what holds, then the rest, each by what it costs.</param>
-/// <param name="Sentence">What is proposed and what comes of it; where nothing holds, that first.</param>
+/// <param name="Sentence">What is proposed and what comes of it; where nothing brings it under its line, that last.</param>
 public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sentence)
 {
     /// <summary>Null when there is nothing to decide yet: no leaf affected, no name, or a count too old.</summary>
@@ -20,7 +20,7 @@ public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sent
     public Way? Of(Material material) => WithMaterials.FirstOrDefault(w => w.Option!.Material.Id == material.Id);
 
     /// <summary>Leaving it alone.</summary>
-    public Way? Alone => All.FirstOrDefault(w => w.Id == "nothing");
+    public Way? Alone => All.FirstOrDefault(w => w.Id == Way.AloneId);
 
     /// <summary>What is worth comparing: the proposed way, leaving it, the next best that differ, taking out, and what was passed over.</summary>
     public IReadOnlyList<Way> Compared

@@ -71,7 +71,7 @@ internal sealed class WaySearch
         return new WaySet(f, ordered, WayWords.Sentence(f, ordered));
     }
 
-    private static Way Nothing() => new() { Id = "nothing", Words = "leave it, and look again", Rung = Rung.Look };
+    private static Way Nothing() => new() { Id = Way.AloneId, Words = "leave it, and look again", Rung = Rung.Look };
 
     /// <summary>Keeping the ants from those that would eat them.</summary>
     private IEnumerable<Way> Ants() => f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders ? [] :

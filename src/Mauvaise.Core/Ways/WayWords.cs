@@ -25,7 +25,7 @@ public static class WayWords
     internal static string Sentence(Finding f, IReadOnlyList<Way> ways)
     {
         var proposed = ways.FirstOrDefault(w => w.Proposed);
-        var alone = ways.FirstOrDefault(w => w.Id == "nothing");
+        var alone = ways.FirstOrDefault(w => w.Id == Way.AloneId);
         if (proposed is null)
         {
             return "Nothing that may be done here helps.";

@@ -1,5 +1,5 @@
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
 
 namespace Mauvaise.Core.Ways;
 

@@ -92,7 +92,7 @@ public static class WhatIfEndpoints
         }
 
         var litres = SprayVolume.LitresFor(s, [grown!]);
-        var compared = (way.Length > 0 ? set.All.Where(w => w.Id == "nothing" || way.Contains(w.Id)) : set.Compared.Where(w => w.Allowed && !w.Uses(Core.Catalogue.KnownIds.Measures.TakeOut)))
+        var compared = (way.Length > 0 ? set.All.Where(w => w.Id == Way.AloneId || way.Contains(w.Id)) : set.Compared.Where(w => w.Allowed && !w.Uses(Core.Catalogue.KnownIds.Measures.TakeOut)))
             .Where(w => w.Outlook is not null).Take(MostCurves - own.Count);
         return TypedResults.Ok(new WhatIfAnswer(
             planting,
