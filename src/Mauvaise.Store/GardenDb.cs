@@ -34,6 +34,11 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<WeatherDayRow> WeatherDays => Set<WeatherDayRow>();
     public DbSet<WeatherFetchRow> WeatherFetches => Set<WeatherFetchRow>();
     public DbSet<DeedRow> Deeds => Set<DeedRow>();
+    public DbSet<PersonRow> People => Set<PersonRow>();
+    public DbSet<GrantRow> Grants => Set<GrantRow>();
+    public DbSet<SessionRow> Sessions => Set<SessionRow>();
+    public DbSet<InviteRow> Invites => Set<InviteRow>();
+    public DbSet<LinkRow> Links => Set<LinkRow>();
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {

@@ -15,6 +15,7 @@ using Mauvaise.Web.Decide;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Facts;
 using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Learned;
 using Mauvaise.Web.Ledger;
@@ -30,6 +31,7 @@ using Mauvaise.Web.Weather;
 using Mauvaise.Web.WhatIfs;
 using Mauvaise.Web.Windows;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.Extensions.Http.Resilience;
 using Polly;
 
@@ -73,6 +75,8 @@ if (!generatingDocuments)
 
 services.AddSingleton<FeedKeeper>();
 
+services.AddHome();
+builder.WebHost.ListenAtHome();
 services.AddProblemDetails(o => o.CustomizeProblemDetails = ErrorAnswers.AddCode);
 services.AddExceptionHandler<ErrorAnswers>();
 services.ConfigureHttpJsonOptions(o =>
@@ -94,14 +98,37 @@ if (!generatingDocuments && !await Startup.PrepareAsync(app))
 }
 
 app.UseExceptionHandler();
-app.UseOwnPage((builder.Configuration["Hosts"] ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries));
+var home = app.Services.GetRequiredService<HomeSettings>();
+if (home.Proxies.Count > 0)
+{
+    var forwarded = new ForwardedHeadersOptions { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost };
+    forwarded.KnownIPNetworks.Clear();
+    forwarded.KnownProxies.Clear();
+    foreach (var proxy in home.Proxies)
+    {
+        forwarded.KnownProxies.Add(proxy);
+    }
+
+    app.UseForwardedHeaders(forwarded);
+}
+
+app.UseOwnPage(app.Services.GetRequiredService<HomeNames>().Knows);
+app.UseTrustPage();
 app.UseStatusCodePages();
+app.UseRouting();
+app.UseAuthentication();
+app.UseAuthorization();
+app.UseRateLimiter();
 app.MapStaticAssets();
 // As the build wrote it.
 app.MapGet("/openapi/v1.json", () => TypedResults.PhysicalFile(Path.Combine(AppContext.BaseDirectory, "openapi", "openapi.json"), "application/json")).ExcludeFromDescription();
-var api = app.MapGroup("").AddEndpointFilterFactory(SoundRequest.Filter).AddEndpointFilter(WriteGate.Filter);
+var api = app.MapGroup("").AddEndpointFilterFactory(SoundRequest.Filter).AddEndpointFilterFactory(SignedDeeds.Filter).AddEndpointFilter(WriteGate.Filter);
 api.MapGardens();
 api.MapHousehold();
+api.MapHome();
+api.MapDevices();
+api.MapLinks();
+GardenNews.Map(api);
 api.MapPutRight();
 api.MapPicks();
 api.MapBoard();

@@ -71,6 +71,32 @@ public class WayTests
     }
 
     [Fact]
+    public void While_a_course_runs_nothing_else_is_mixed_against_the_same_trouble()
+    {
+        var set = Ways("courgette", "melon-aphid", 0.3, with: g =>
+        {
+            var planting = g.Plantings.Single();
+            var recipe = C.Recipes.First(r => r.Active.Material == "insecticidal-soap");
+            return g with { Courses = [new Course(Guid.NewGuid(), planting.Id, "melon-aphid", recipe.Id, g.Now.AddHours(-1), DoseStep.Gentle, 5, 3, null, [])] };
+        });
+        Assert.NotNull(set.Finding.Course);
+        var others = set.All.Where(w => w.Option is { } option && option.Material.Id != "insecticidal-soap").ToList();
+        Assert.NotEmpty(others);
+        Assert.All(others, w => Assert.False(w.Allowed, w.Id));
+        Assert.Contains(others, w => w.Against.Any(r => r.Code == "course-runs"));
+        Assert.Equal(3, set.All.First(w => w.Id == "insecticidal-soap").Sprays);
+    }
+
+    [Fact]
+    public void Ants_are_baited_under_the_line_too_and_the_ladder_says_the_same()
+    {
+        var set = Ways("kale", "cabbage-aphid", 0.04, ants: Ants.Few);
+        Assert.False(set.Finding.OverLine);
+        Assert.True(set.Proposed!.Uses("ant-bait"));
+        Assert.True(ActionLadder.For(set.Finding.Garden, set.Finding.Planting, set.Finding.Seen).Proposes("ant-bait"));
+    }
+
+    [Fact]
     public void Who_hardly_ever_sprays_is_not_proposed_a_spray_until_growth_is_hurt()
     {
         var set = Ways("kale", "cabbage-aphid", 0.5, stance: Stance.LastResort);

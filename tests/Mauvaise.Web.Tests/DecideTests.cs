@@ -3,6 +3,8 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Web.Decide;
 using Mauvaise.Web.Demo;
+using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Undo;
 
 namespace Mauvaise.Web.Tests;
 
@@ -115,6 +117,21 @@ public class DecideTests
         Assert.Equal(many.Tasks.Count, (await LookAsync(http)).Tasks.Count);
 
         Assert.DoesNotContain((await LookAsync(http)).Ladders.SelectMany(l => l.Steps), s => s is { Choice: Core.Actions.StepChoice.Do, Course: null, How: not null, Taken: null });
+    }
+
+    [Fact]
+    public async Task A_no_to_all_that_is_proposed_is_one_deed_and_one_undo()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var ladder = (await LookAsync(http)).Ladders.First(l => l.Steps.Count(s => s.Choice == Core.Actions.StepChoice.Do && s.Taken is null) > 1);
+        var said = ladder.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Taken is null).Select(s => s.Code).ToList();
+        await http.SendAsync($"{Api}/tasks/many", new ManySteps([.. said.Select(code => new NewTask(Guid.NewGuid(), ladder.ObservationId, code, Pass: true))], []), HttpStatusCode.Created);
+        var last = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.LastDeed!;
+        Assert.Equal($"Passed by {said.Count} steps", last.Words);
+        await http.SendAsync($"{Api}/undo", new UndoRequest(last.Id), HttpStatusCode.NoContent);
+        var again = (await LookAsync(http)).Ladders.First(l => l.ObservationId == ladder.ObservationId);
+        Assert.Equal(said, again.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Taken is null).Select(s => s.Code));
     }
 
     [Fact]

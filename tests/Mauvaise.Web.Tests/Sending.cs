@@ -10,7 +10,18 @@ internal static class Sending
     public static async Task<JsonElement> SendAsync(this HttpClient http, string path, object body, HttpStatusCode expected)
     {
         var stop = TestContext.Current.CancellationToken;
-        var answer = await http.PostAsJsonAsync(path, body, TestApp.Json, stop);
+        return await HeldAsync(await http.PostAsJsonAsync(path, body, TestApp.Json, stop), expected, stop);
+    }
+
+    /// <summary>Puts as the client does.</summary>
+    public static async Task<JsonElement> SendPutAsync(this HttpClient http, string path, object body, HttpStatusCode expected)
+    {
+        var stop = TestContext.Current.CancellationToken;
+        return await HeldAsync(await http.PutAsJsonAsync(path, body, TestApp.Json, stop), expected, stop);
+    }
+
+    private static async Task<JsonElement> HeldAsync(HttpResponseMessage answer, HttpStatusCode expected, CancellationToken stop)
+    {
         var text = await answer.Content.ReadAsStringAsync(stop);
         Assert.True(expected == answer.StatusCode, $"{(int)answer.StatusCode} {text}");
         return text.Length == 0 ? default : JsonDocument.Parse(text).RootElement;

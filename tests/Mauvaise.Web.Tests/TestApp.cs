@@ -7,6 +7,7 @@ using Mauvaise.StandIns;
 using Mauvaise.Store;
 using Mauvaise.Store.Facts;
 using Mauvaise.Web.Demo;
+using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Weather;
 using Microsoft.AspNetCore.Builder;
@@ -43,11 +44,14 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     /// <summary>Nobody else may have it: its stand-in misbehaved, and what that left behind is not in the file.</summary>
     private bool spoilt;
 
-    private TestApp(bool demo, int historyDays)
+    private readonly bool home;
+
+    private TestApp(bool demo, int historyDays, bool home = false)
     {
+        this.home = home;
         this.demo = demo;
         this.historyDays = historyDays;
-        spoilt = historyDays != UsualHistoryDays;
+        spoilt = home || historyDays != UsualHistoryDays;
     }
 
     /// <summary>An app at its beginning: one that another test is done with, or a new one.</summary>
@@ -65,6 +69,16 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
             File.Copy(await Beginnings[demo].Value, app.DatabasePath);
         }
 
+        await app.standIn.StartAsync();
+        return app;
+    }
+
+    /// <summary>An app on the home network, where people sign in. Over HTTPS, since that is where its cookies go.</summary>
+    public static async Task<TestApp> AtHomeAsync(bool demo = true)
+    {
+        var app = new TestApp(demo, UsualHistoryDays, home: true);
+        File.Copy(await Beginnings[demo].Value, app.DatabasePath);
+        app.ClientOptions.BaseAddress = new Uri("https://localhost");
         await app.standIn.StartAsync();
         return app;
     }
@@ -122,8 +136,9 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         builder.UseSetting("Demo", demo.ToString());
         builder.UseSetting("Data", folder);
         builder.UseSetting("HistoryDays", historyDays.ToString(System.Globalization.CultureInfo.InvariantCulture));
+        builder.UseSetting("AtHome", home.ToString());
         builder.UseSetting("Weather", WeatherAddress + "/v1/hours");
-        builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)).Replace(ServiceDescriptor.Singleton(Catalogue.Value)));
+        builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)).Replace(ServiceDescriptor.Singleton(new MachineClock(Clock))).Replace(ServiceDescriptor.Singleton(Catalogue.Value)));
     }
 
     public override async ValueTask DisposeAsync()

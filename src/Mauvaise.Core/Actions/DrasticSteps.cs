@@ -30,7 +30,7 @@ internal static class SpraySteps
 
         if (f.Target is not { } target)
         {
-            yield return Against("spray", "Spray", "Name it first: what helps against one does nothing for another.");
+            yield return Against(SprayCodes.Spray, "Spray", "Name it first: what helps against one does nothing for another.");
             yield break;
         }
 
@@ -52,7 +52,7 @@ internal static class SpraySteps
     {
         var f = ways.Finding;
         var way = ways.Mixed;
-        var form = way?.Option!.Recipe.Form == Form.Drench ? "drench" : "spray";
+        var form = way?.Option!.Recipe.Form == Form.Drench ? SprayCodes.Drench : SprayCodes.Spray;
         if (Closed(f, target, way is not null) is { } closed)
         {
             return Against(form, "Spray", closed);
@@ -65,7 +65,7 @@ internal static class SpraySteps
 
         if (way is not { Option: { } best, Shape: { } shape })
         {
-            return Against("spray", "Spray", ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}." : "Nothing in the catalogue works on it.");
+            return Against(SprayCodes.Spray, "Spray", ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}." : "Nothing in the catalogue works on it.");
         }
 
         var name = best.Recipe.Name;
@@ -91,7 +91,7 @@ internal static class SpraySteps
         return UseGuards.PatchOf(f.Garden, f.Crop, best.Material) switch
         {
             { State: PatchState.Waiting, JudgeOn: { } judge } => Step(form, name, StepChoice.Do, [$"Two leaves wait to be judged on {ActionLadder.Date(judge)}; then this.", .. why], best, shape, on > judge ? on : judge),
-            { State: PatchState.Needed } => Step("patch-test", $"Two leaves first: {name.InSentence()}", StepChoice.Do, why, best, shape, f.Garden.Today),
+            { State: PatchState.Needed } => Step(SprayCodes.PatchTest, $"Two leaves first: {name.InSentence()}", StepChoice.Do, why, best, shape, f.Garden.Today),
             _ => Step(form, name, StepChoice.Do, why, best, shape, on),
         };
     }
@@ -116,7 +116,7 @@ internal static class SpraySteps
         var material = f.Garden.Catalogue.Material(course.Recipe.Active.Material);
         var option = new MaterialOption(material, course.Recipe, 1, [], []);
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= f.Garden.Today;
-        return Step(course.State == CourseState.PatchFirst ? "patch-test" : "spray", course.Recipe.Name, due ? StepChoice.Do : StepChoice.PassedOver, why, option, null, due ? f.Garden.Today : null);
+        return Step(course.State == CourseState.PatchFirst ? SprayCodes.PatchTest : SprayCodes.Spray, course.Recipe.Name, due ? StepChoice.Do : StepChoice.PassedOver, why, option, null, due ? f.Garden.Today : null);
     }
 
     private static LadderStep Other(Finding f, MaterialOption option)

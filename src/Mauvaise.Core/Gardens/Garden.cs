@@ -15,8 +15,10 @@ public enum Watering { Drip, HandAtSoil, Overhead, Tray }
 
 public enum GrowthStage { Seedling, Young, Flowering, Fruiting, Mature, Ending }
 
-/// <summary>Who may do what: owners and helpers write, lookers only read.</summary>
-public enum Role { Owner, Helper, Looker }
+/// <summary>
+/// Who may do what: owners keep the garden, helpers do all the work of it, guests walk and log for a while, lookers only read.
+/// </summary>
+public enum Role { Owner, Helper, Looker, Guest }
 
 /// <summary>A site with its household's choices. Latitude north positive, longitude east positive, degrees.</summary>
 /// <param name="Free">When somebody is free to spray; null for always.</param>

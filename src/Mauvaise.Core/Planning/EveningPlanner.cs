@@ -9,6 +9,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Planning;
 
@@ -104,7 +105,7 @@ public static class EveningPlanner
     private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
     {
         var look = garden.LatestLook(planting.Id).FirstOrDefault()?.LookId;
-        var passed = look is not null && garden.Tasks.Any(t => t.LookId == look && t is { State: TaskState.Passed, Step: "spray" or "patch-test" });
+        var passed = look is not null && garden.Tasks.Any(t => t.LookId == look && t.State == TaskState.Passed && SprayCodes.All.Contains(t.Step));
         if (!passed && Renewal(garden, planting, garden.PlaceOf(planting)) is { } renewal && CourseProgress.Running(garden, planting, renewal.Target.Id) is null)
         {
             wishes.Add(renewal);

@@ -9,6 +9,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Planning;
 
@@ -106,7 +107,7 @@ internal static class RotaNeeds
         {
             var ladder = ActionLadder.For(garden, planting, seen);
             if (ladder.Finding is { Target: { } target, Course: null } && met.Add(target.Id)
-                && ladder.Steps.FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null } && s.Code is "spray" or "patch-test" or "drench") is { } step)
+                && ladder.Steps.FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null } && SprayCodes.All.Contains(s.Code)) is { } step)
             {
                 yield return OfLadder(garden, place, planting, ladder, target, step, days);
             }

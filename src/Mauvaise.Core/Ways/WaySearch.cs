@@ -144,6 +144,12 @@ internal sealed class WaySearch
             { State: PatchState.Waiting, JudgeOn: { } on } => Math.Max(0, on.DayNumber - f.Garden.Today.DayNumber),
             _ => 0,
         };
+        var running = f.Course is { } course && course.Recipe.Active.Material == material.Id ? course : null;
+        if (running is { NextOn: { } next })
+        {
+            wait = Math.Max(wait, next.DayNumber - f.Garden.Today.DayNumber);
+        }
+
         var start = FirstHour(material, wait);
         HandPart[] parts = [.. AntParts, .. first];
         Way Shaped(CourseShape shape) => new()
@@ -159,7 +165,7 @@ internal sealed class WaySearch
             Against = [.. Barred(option, shape, start)],
         };
 
-        var shapes = Shapes(material, usual);
+        var shapes = running is null ? Shapes(material, usual) : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, "what is left of the course under way")];
         return Shaped(scene is null ? usual : shapes.Find(s => Promises(Middling(Shaped(s)))) ?? Nearest());
 
         // None holds: the one that leaves least.
@@ -192,6 +198,11 @@ internal sealed class WaySearch
         foreach (var reason in option.Barred)
         {
             yield return reason;
+        }
+
+        if (f.Course is { } course && course.Recipe.Active.Material != option.Material.Id)
+        {
+            yield return new("course-runs", $"{course.Recipe.Name.InSentence()} is under way against it; stop that course first");
         }
 
         if (f.Garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == f.Planting.Id && c.Material == option.Material.Id))
@@ -337,8 +348,9 @@ internal sealed class WaySearch
 
         if (!f.OverLine || f.HelpersAtWork || f.Visit is not null)
         {
-            // Who hardly ever sprays takes spotted leaves off at sight.
-            return f.Stance == Stance.LastResort && f.Visit is null ? all.Find(w => w.Id == KnownIds.Measures.Prune) ?? nothing : nothing;
+            // Ants are baited whatever the count; who hardly ever sprays takes spotted leaves off at sight.
+            var early = f.Visit is not null ? [] : all.Where(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
+            return early.FirstOrDefault() ?? nothing;
         }
 
         var ways = all.Where(w => w.Allowed && w.Id != takeOut.Id && w.Id != nothing.Id && !PassedBy(w)).ToList();
@@ -393,10 +405,7 @@ internal sealed class WaySearch
     }
 
     /// <summary>Somebody said no to a part of it for this look.</summary>
-    private bool PassedBy(Way way) => way.Hands.Any(h => f.Passed.Contains(h.Measure.Id)) || (way.Option is not null && f.Passed.Overlaps(SprayCodes));
-
-    /// <summary>What the ladder calls a spray.</summary>
-    private static readonly string[] SprayCodes = ["spray", "patch-test", "drench"];
+    private bool PassedBy(Way way) => way.Hands.Any(h => f.Passed.Contains(h.Measure.Id)) || (way.Option is not null && f.Passed.Overlaps(SprayCodes.All));
 
     /// <summary>Nine runs in ten come under the line.</summary>
     private bool IsSure(Way way) => way.Outlook!.End.High <= f.Line.Share;

@@ -63,8 +63,9 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
 
     /// <summary>Takes the last write back. A repeated call for a deed that is already undone does nothing.</summary>
     /// <param name="deedId">The deed the gardener saw on the button, so that a late tap never undoes another.</param>
+    /// <param name="onlyOf">Whose deeds may be taken back; null for anybody's.</param>
     /// <exception cref="DeedRefusedException">Something came after it, or there is no such deed.</exception>
-    public async Task UndoAsync(Guid gardenId, long deedId, CancellationToken stop)
+    public async Task UndoAsync(Guid gardenId, long deedId, Guid? onlyOf, CancellationToken stop)
     {
         // Asked and done in one transaction: between the look at what came last and the undoing nothing else is written.
         await using var transaction = await db.Database.BeginTransactionAsync(stop);
@@ -73,6 +74,11 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
         if (deed.UndoneAt is not null)
         {
             return;
+        }
+
+        if (onlyOf is not null && deed.MemberId != onlyOf)
+        {
+            throw new DeedRefusedException("not-yours", "Somebody else did this. Ask them, or who keeps the garden, to take it back.");
         }
 
         if ((await LastAsync(gardenId, stop))?.Id != deedId)

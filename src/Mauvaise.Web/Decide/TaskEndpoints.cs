@@ -91,7 +91,8 @@ public static class TaskEndpoints
 
         if (tasks.Count + courses.Count > 0)
         {
-            var words = $"Took on {tasks.Count + courses.Count} {(tasks.Count + courses.Count == 1 ? "step" : "steps")}";
+            var steps = tasks.Count + courses.Count == 1 ? "1 step" : $"{tasks.Count + courses.Count} steps";
+            var words = courses.Count == 0 && tasks.All(t => t.State == TaskState.Passed) ? $"Passed by {steps}" : $"Took on {steps}";
             await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = tasks, Courses = courses }, stop);
         }
 

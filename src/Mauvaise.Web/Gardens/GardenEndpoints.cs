@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using Mauvaise.Core.Time;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
@@ -5,6 +6,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
+using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Weather;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -33,18 +35,25 @@ public static class GardenEndpoints
         garden.MapPut("/plantings/{plantingId:guid}", ChangePlanting);
     }
 
-    private static async Task<Ok<StateAnswer>> State(GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop) =>
-        TypedResults.Ok(new StateAnswer(
-            await db.Gardens.AsNoTracking().OrderBy(g => g.CreatedAt).Select(g => new GardenName(g.Id, g.Name)).ToListAsync(stop),
-            settings.Demo,
-            clock.GetUtcNow()));
+    /// <summary>Where people sign in, each sees the gardens that they are of.</summary>
+    private static async Task<Ok<StateAnswer>> State(GardenDb db, Settings settings, HomeSettings home, ClaimsPrincipal user, TimeProvider clock, MachineClock machine, CancellationToken stop)
+    {
+        var gardens = await db.Gardens.AsNoTracking().OrderBy(g => g.CreatedAt).Select(g => new GardenName(g.Id, g.Name)).ToListAsync(stop);
+        if (home.On && Sessions.PersonOf(user) is { } person)
+        {
+            var own = await AccessHandler.StandingsAsync(db, person, machine.Now, stop);
+            gardens.RemoveAll(g => !own.ContainsKey(g.Id));
+        }
+
+        return TypedResults.Ok(new StateAnswer(gardens, settings.Demo, clock.GetUtcNow()));
+    }
 
     private static async Task<Results<Ok<GardenAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s
             ? TypedResults.Ok(GardenAnswers.Of(s, await tools.Log.LastAsync(gardenId, stop)))
             : Problems.NotFound("garden");
 
-    private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(NewGarden body, GardenTools tools, GardenCatalogue catalogue, WeatherClient weather, CancellationToken stop)
+    private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(NewGarden body, GardenTools tools, GardenCatalogue catalogue, WeatherClient weather, ClaimsPrincipal user, CancellationToken stop)
     {
         var checks = CheckSite(new Checks(), body.Name, body.Latitude, body.Longitude, body.TimeZoneId, body.Climate, catalogue)
             .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", "Say who you are, so that the log can name you.");
@@ -72,7 +81,13 @@ public static class GardenEndpoints
             Stance = body.Stance,
             CreatedAt = tools.Now,
         });
-        tools.Db.Members.Add(new MemberRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = body.MemberName.Trim(), Role = Role.Owner });
+        var owner = new MemberRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = body.MemberName.Trim(), Role = Role.Owner };
+        tools.Db.Members.Add(owner);
+        if (Sessions.PersonOf(user) is { } person)
+        {
+            tools.Db.Grants.Add(new GrantRow { PersonId = person, GardenId = body.Id, MemberId = owner.Id });
+        }
+
         tools.Db.Places.Add(PlaceRow(body.Id, body.FirstPlace, 0));
         tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "1 litre trigger bottle", CapacityLitres = 1 });
         tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "5 litre pump sprayer", CapacityLitres = 5 });

@@ -1,15 +1,16 @@
 using System.Globalization;
 using Mauvaise.Store;
+using Mauvaise.Web.Home;
 
 namespace Mauvaise.Web.Hosting;
 
-/// <summary>What the program does instead of serving: "backup", "restore" and "doctor".</summary>
+/// <summary>What the program does instead of serving: "backup", "restore", "doctor" and "keeper".</summary>
 public static class Commands
 {
     /// <returns>The exit code; null when the arguments name no command.</returns>
     public static int? Run(string[] args)
     {
-        if (args is not [("backup" or "restore" or "doctor") and var command, .. var rest])
+        if (args is not [("backup" or "restore" or "doctor" or "keeper") and var command, .. var rest])
         {
             return null;
         }
@@ -22,6 +23,7 @@ public static class Commands
             {
                 "backup" => Backup(settings, configuration["File"]),
                 "restore" => Restore(settings, configuration["File"]),
+                "keeper" => Keeper(settings),
                 _ => Examine(settings, configuration["File"]),
             };
         }
@@ -43,6 +45,22 @@ public static class Commands
         var to = file ?? Path.Combine(settings.BackupFolder, $"backup-{TimeProvider.System.GetLocalNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db");
         Backups.Copy(settings.DatabasePath, to);
         Console.WriteLine($"Backed up to {to}, and read through: it is sound.");
+        return 0;
+    }
+
+    /// <summary>A code for who keeps this Mauvaise, for when the pass phrase is forgotten: whoever sits at the machine may have one.</summary>
+    private static int Keeper(Settings settings)
+    {
+        if (!File.Exists(settings.DatabasePath) || !File.Exists(HomeHosting.AddressFile(settings)))
+        {
+            Console.Error.WriteLine("Start Mauvaise with serve --home first: nobody signs in before that.");
+            return 1;
+        }
+
+        using var services = new ServiceCollection().AddGardenDb(_ => settings.DatabasePath).BuildServiceProvider();
+        using var scope = services.CreateScope();
+        var key = HomeHosting.KeeperKeyAsync(scope.ServiceProvider.GetRequiredService<GardenDb>(), TimeProvider.System.GetUtcNow()).GetAwaiter().GetResult();
+        HomeHosting.Invite(File.ReadAllText(HomeHosting.AddressFile(settings)), key);
         return 0;
     }
 

@@ -9,16 +9,13 @@ namespace Mauvaise.Web.Hosting;
 /// </summary>
 public static class OwnPage
 {
-    private static readonly string[] Always = ["localhost", "127.0.0.1", "[::1]"];
-
     /// <summary>Styles are set in the page by the controls and the drawings; scripts come from files alone.</summary>
     private const string Policy =
         "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
-    /// <param name="hosts">Names beside this machine's own that the app answers under, without port.</param>
-    public static IApplicationBuilder UseOwnPage(this IApplicationBuilder app, IReadOnlyCollection<string> hosts)
+    /// <param name="isNamed">Whether the app answers under a host, without port.</param>
+    public static IApplicationBuilder UseOwnPage(this IApplicationBuilder app, Func<string, bool> isNamed)
     {
-        var names = Always.Concat(hosts).ToHashSet(StringComparer.OrdinalIgnoreCase);
         return app.Use(async (http, next) =>
         {
             // At the last moment, so that they stand on faults too.
@@ -27,7 +24,7 @@ public static class OwnPage
                 Describe(http);
                 return Task.CompletedTask;
             });
-            if (Refusal(http.Request, names) is { } refusal)
+            if (Refusal(http.Request, isNamed) is { } refusal)
             {
                 await refusal.ExecuteAsync(http);
                 return;
@@ -49,9 +46,9 @@ public static class OwnPage
         }
     }
 
-    private static ProblemHttpResult? Refusal(HttpRequest request, HashSet<string> names)
+    private static ProblemHttpResult? Refusal(HttpRequest request, Func<string, bool> isNamed)
     {
-        if (!names.Contains(request.Host.Host))
+        if (!isNamed(request.Host.Host))
         {
             return Problems.Of(
                 StatusCodes.Status421MisdirectedRequest,

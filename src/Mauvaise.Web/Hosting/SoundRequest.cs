@@ -2,6 +2,7 @@ using System.Collections;
 using System.Collections.Concurrent;
 using System.ComponentModel.DataAnnotations;
 using System.Reflection;
+using System.Security.Claims;
 using System.Text.Json;
 
 namespace Mauvaise.Web.Hosting;
@@ -26,11 +27,7 @@ public static class SoundRequest
     /// <summary>Filter for every route.</summary>
     public static EndpointFilterDelegate Filter(EndpointFilterFactoryContext context, EndpointFilterDelegate next)
     {
-        var isService = context.ApplicationServices.GetRequiredService<IServiceProviderIsService>();
-        var brought = context.MethodInfo.GetParameters().Index()
-            .Where(p => p.Item.ParameterType != typeof(CancellationToken) && !typeof(HttpContext).IsAssignableFrom(p.Item.ParameterType) && !typeof(HttpRequest).IsAssignableFrom(p.Item.ParameterType)
-                && !isService.IsService(p.Item.ParameterType))
-            .ToList();
+        var brought = Brought(context);
         return brought.Count == 0 ? next : invocation =>
         {
             var checks = new Checks();
@@ -43,6 +40,20 @@ public static class SoundRequest
             return checks.Passed ? next(invocation) : ValueTask.FromResult<object?>(checks.Problem());
         };
     }
+
+    /// <summary>The parameters of a handler that the request fills, with their places.</summary>
+    internal static IReadOnlyList<(int Index, ParameterInfo Item)> Brought(EndpointFilterFactoryContext context)
+    {
+        var isService = context.ApplicationServices.GetRequiredService<IServiceProviderIsService>();
+        return
+        [
+            .. context.MethodInfo.GetParameters().Index().Where(p =>
+                !Array.Exists(Given, given => given.IsAssignableFrom(p.Item.ParameterType)) && !isService.IsService(p.Item.ParameterType)),
+        ];
+    }
+
+    /// <summary>What the framework gives a handler.</summary>
+    private static readonly Type[] Given = [typeof(CancellationToken), typeof(HttpContext), typeof(HttpRequest), typeof(ClaimsPrincipal)];
 
     private static void Look(Checks checks, string path, object? value, ICustomAttributeProvider said, int depth)
     {

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Store;
 using Mauvaise.Web.Demo;
+using Mauvaise.Web.Home;
 
 namespace Mauvaise.Web.Hosting;
 
@@ -23,9 +24,10 @@ public static class Startup
                 await scope.ServiceProvider.GetRequiredService<DemoGarden>().PutAsync(CancellationToken.None);
             }
 
+            await HomeHosting.WelcomeAsync(app.Services);
             return true;
         }
-        catch (Exception e) when (e is DamagedDataException or CatalogueException or FolderInUseException or UnauthorizedAccessException)
+        catch (Exception e) when (e is DamagedDataException or CatalogueException or FolderInUseException or HomeException or ArgumentException or UnauthorizedAccessException)
         {
             await Console.Error.WriteLineAsync(e.Message);
             return false;

@@ -1,3 +1,5 @@
+using Mauvaise.Web.Home;
+
 namespace Mauvaise.Web.Hosting;
 
 /// <summary>
@@ -26,6 +28,10 @@ public sealed class WriteGate : IDisposable
         finally
         {
             gate.one.Release();
+            if (Guid.TryParse(http.Request.RouteValues["gardenId"]?.ToString(), out var gardenId))
+            {
+                http.RequestServices.GetRequiredService<GardenNews>().Tell(gardenId, http.Request.Headers[GardenNews.PageHeader].ToString());
+            }
         }
     }
 

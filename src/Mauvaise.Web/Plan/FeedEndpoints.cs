@@ -19,7 +19,7 @@ internal static class FeedEndpoints
     internal static void MapFeed(this RouteGroupBuilder plan) => plan.MapGet("/calendar.ics", Feed).Produces<string>(StatusCodes.Status200OK, "text/calendar");
 
     /// <summary>What calendars are told now. It writes nothing: what they are told is kept by <see cref="FeedKeeper"/>, for which it waits.</summary>
-    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Feed(Guid gardenId, GardenTools tools, FeedKeeper keeper, CancellationToken stop)
+    internal static async Task<Results<ContentHttpResult, ProblemHttpResult>> Feed(Guid gardenId, GardenTools tools, FeedKeeper keeper, CancellationToken stop)
     {
         await keeper.CaughtUpAsync(stop);
         if (await tools.LoadAsync(gardenId, stop) is not { } s)

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -12,9 +14,11 @@ public static class UndoEndpoints
     public static void MapUndo(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Undo").MapPost("/undo", Undo);
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Undo(Guid gardenId, UndoRequest body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Undo(Guid gardenId, UndoRequest body, HttpContext http, GardenTools tools, CancellationToken stop)
     {
-        await tools.Log.UndoAsync(gardenId, body.DeedId, stop);
+        // Where people sign in, one takes back what one did oneself; who keeps the garden may take back anything.
+        var only = http.Features.Get<Standing>() is { Role: not Role.Owner } standing ? standing.MemberId : (Guid?)null;
+        await tools.Log.UndoAsync(gardenId, body.DeedId, only, stop);
         return TypedResults.NoContent();
     }
 }

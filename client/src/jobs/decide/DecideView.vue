@@ -15,7 +15,7 @@ import { isLeaving, open, useDecide, type Ladder } from './useDecide'
 const route = useRoute()
 const router = useRouter()
 const planting = computed(() => (typeof route.query.planting === 'string' ? route.query.planting : undefined))
-const { query, take, acceptMany, takeWay } = useDecide(planting)
+const { query, take, acceptMany, passMany, takeWay } = useDecide(planting)
 const { data, isPending, error, refetch } = query
 const ladders = computed(() => data.value?.ladders ?? [])
 const narrow = useMediaQuery('(max-width: 900px)')
@@ -33,12 +33,10 @@ const urgent = computed(() => ladders.value.filter((l) => !isCalm(l)))
 const calm = computed(() => ladders.value.filter(isCalm))
 const choose = (trouble?: string) => router.push({ query: { ...route.query, trouble } })
 const waiting = computed(() => ladders.value.filter((l) => open(l).length > 0))
-const busy = computed(() => take.isPending.value || acceptMany.isPending.value || takeWay.isPending.value)
-const problem = computed(() => take.error.value ?? acceptMany.error.value ?? takeWay.error.value)
+const deeds = [take, acceptMany, passMany, takeWay]
+const busy = computed(() => deeds.some((d) => d.isPending.value))
+const problem = computed(() => deeds.map((d) => d.error.value).find((e) => e))
 const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => ({ ladder, step })))
-async function passAll(ladder: Ladder) {
-  for (const step of open(ladder)) await take.mutateAsync({ ladder, step, pass: true })
-}
 </script>
 
 <template>
@@ -112,7 +110,7 @@ async function passAll(ladder: Ladder) {
           @accept="(step) => acceptMany.mutate([{ ladder: inHand!, step }])"
           @pass="(step) => take.mutate({ ladder: inHand!, step, pass: true })"
           @accept-all="acceptMany.mutate(all([inHand]))"
-          @pass-all="passAll(inHand)"
+          @pass-all="passMany.mutate({ ladder: inHand, steps: open(inHand) })"
           @take="(way) => takeWay.mutate({ ladder: inHand!, way })"
         />
         <div v-if="!narrow || !inHand" class="taken">

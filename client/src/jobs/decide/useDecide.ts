@@ -45,6 +45,27 @@ export function useDecide(planting: MaybeRefOrGetter<string | undefined>) {
     ),
   )
 
+  /** Says no to all that is proposed against one trouble: one deed. */
+  const passMany = useGardenWrite((gardenId, { ladder, steps }: { ladder: Ladder; steps: Step[] }) =>
+    answer(
+      api.POST('/api/gardens/{gardenId}/tasks/many', {
+        params: { path: { gardenId } },
+        body: {
+          tasks: steps.map((step) => ({
+            id: crypto.randomUUID(),
+            observationId: ladder.observationId,
+            step: step.code,
+            pass: true,
+            on: null,
+            memberId: memberId.value,
+          })),
+          courses: [],
+          memberId: memberId.value,
+        },
+      }),
+    ),
+  )
+
   const acceptMany = useGardenWrite((gardenId, steps: { ladder: Ladder; step: Step }[]) =>
     answer(
       api.POST('/api/gardens/{gardenId}/tasks/many', {
@@ -115,15 +136,14 @@ export function useDecide(planting: MaybeRefOrGetter<string | undefined>) {
     ),
   )
 
-  return { query, take, begin, acceptMany, takeWay }
+  return { query, take, begin, acceptMany, passMany, takeWay }
 }
 
 /** Leaving it alone is nothing to take on. */
 export const isLeaving = (way: Way) => way.measures.length === 0 && way.recipe === null
 
 /** Steps that are sprayed in rounds. */
-export const isCourse = (step: Step) =>
-  ['spray', 'patch-test', 'drench'].includes(step.code) && step.course !== null
+export const isCourse = (step: Step) => step.course !== null
 
 /** Steps that the ladder proposes and that nobody has answered yet; a round of a running course was answered when it began. */
 export const open = (ladder: Ladder) =>
