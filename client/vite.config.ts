@@ -9,8 +9,9 @@ export default defineConfig({
     // The app and what was last read of the garden stay on the device, for a walk out of reach of the network.
     VitePWA({
       registerType: 'autoUpdate',
-      includeAssets: ['icon.svg'],
+      includeAssets: ['icon.svg', 'apple-touch-icon.png'],
       manifest: {
+        id: '/',
         name: 'Mauvaise',
         short_name: 'Mauvaise',
         description: 'Scouting, sprays and records of a vegetable garden.',
@@ -18,7 +19,16 @@ export default defineConfig({
         background_color: '#f1eef5',
         display: 'standalone',
         start_url: '/',
-        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+        icons: [
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png', purpose: 'any' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+        shortcuts: [
+          { name: 'Walk', url: '/walk', icons: [{ src: '/icon-192.png', sizes: '192x192' }] },
+          { name: 'Tonight', url: '/', icons: [{ src: '/icon-192.png', sizes: '192x192' }] },
+        ],
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
@@ -31,9 +41,10 @@ export default defineConfig({
           },
           {
             urlPattern: ({ url }) =>
-              /^\/api\/(state$|gardens\/)/.test(url.pathname) && !url.pathname.endsWith('/sample'),
+              /^\/api\/(state$|home$|gardens\/)/.test(url.pathname) &&
+              !/\/(sample|changes)$/.test(url.pathname),
             handler: 'NetworkFirst',
-            options: { cacheName: 'garden', networkTimeoutSeconds: 5, expiration: { maxEntries: 80 } },
+            options: { cacheName: 'garden', networkTimeoutSeconds: 5, expiration: { maxEntries: 300 } },
           },
         ],
       },

@@ -77,7 +77,7 @@ const add = (file, count) => {
 }
 add('dotnet-test.log', (t) => ['succeeded', 'failed', 'skipped'].map((k) => Number(t.match(new RegExp(`^\\s+${k}: (\\d+)\\s*$`, 'm'))[1])))
 add('vitest.json', (t) => { const j = JSON.parse(t); return [j.numPassedTests, j.numFailedTests, j.numPendingTests] })
-add('e2e.json', (t) => { const s = JSON.parse(t).stats; return [s.expected + s.flaky, s.unexpected, s.skipped] })
+add('e2e.json', (t) => { const s = JSON.parse(t).stats; return [s.expected, s.unexpected + s.flaky, s.skipped] })
 if (bad === '1' && !failed) failed = 1
 console.log(`${passed} passed, ${failed} failed${skipped ? `, ${skipped} skipped` : ''}`)
 process.exitCode = failed ? 1 : 0

@@ -4,24 +4,33 @@ import { useRoute, useRouter } from 'vue-router'
 import { useGarden } from './garden/useGarden'
 import OutboxStrip from './outbox/OutboxStrip.vue'
 import { useDelivery } from './outbox/useOutbox'
+import { useReady } from './outbox/useReady'
 import JobBar from './shell/JobBar.vue'
 import FindDialog from './shell/FindDialog.vue'
 import KeyHelp from './shell/KeyHelp.vue'
 import TopBar from './shell/TopBar.vue'
 import UndoStrip from './shell/UndoStrip.vue'
 import { useKeys } from './shell/useKeys'
+import { onSignedOut } from './api/client'
+import { useNews } from './garden/useNews'
 
 const route = useRoute()
 const router = useRouter()
 const { state, garden } = useGarden()
 const { helpOpen, findOpen } = useKeys()
 useDelivery()
+useNews()
+useReady().keepReady()
+onSignedOut(async () => {
+  await router.isReady()
+  if (route.meta.bare !== true) void router.push({ name: 'sign-in', query: { to: route.fullPath } })
+})
 const bare = computed(() => route.meta.bare === true)
 
 watch(
   () => state.data.value?.gardens.length,
   (count) => {
-    if (count === 0) void router.replace({ name: 'set-up' })
+    if (count === 0 && route.meta.bare !== true) void router.replace({ name: 'set-up' })
   },
 )
 </script>

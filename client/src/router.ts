@@ -12,6 +12,18 @@ export const router = createRouter({
       meta: { title: 'Set up', bare: true },
     },
     {
+      path: '/join',
+      name: 'join',
+      component: () => import('./jobs/home/JoinView.vue'),
+      meta: { title: 'Come in', bare: true },
+    },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      component: () => import('./jobs/home/SignInView.vue'),
+      meta: { title: 'Sign in', bare: true },
+    },
+    {
       path: '/more',
       name: 'more',
       component: () => import('./shell/MoreView.vue'),

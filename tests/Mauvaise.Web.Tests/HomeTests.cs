@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Core.Deeds;
@@ -24,8 +25,8 @@ public class HomeTests
 
     private static string Api => $"/api/gardens/{DemoGarden.GardenId}";
 
-    /// <summary>Every operation of the document, with its ids filled in.</summary>
-    private static IEnumerable<(string Method, string Path, string Sent)> Operations()
+    /// <summary>Every operation of the document, with its ids filled in, and what it takes.</summary>
+    private static IEnumerable<(string Method, string Path, string Sent, string Takes)> Operations()
     {
         using var document = JsonDocument.Parse(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "openapi", "openapi.json")));
         return
@@ -33,7 +34,8 @@ public class HomeTests
             .. from path in document.RootElement.GetProperty("paths").EnumerateObject()
                from operation in path.Value.EnumerateObject()
                let parts = path.Name.Split('/').Select(p => p == "{gardenId}" ? DemoGarden.GardenId.ToString() : p == "{date}" ? "2026-07-01" : p.StartsWith('{') ? Guid.NewGuid().ToString() : p)
-               select (operation.Name.ToUpperInvariant(), path.Name, string.Join('/', parts)),
+               let takes = operation.Value.TryGetProperty("requestBody", out var body) ? body.GetProperty("content").EnumerateObject().First().Name : "application/json"
+               select (operation.Name.ToUpperInvariant(), path.Name, string.Join('/', parts), takes),
         ];
     }
 
@@ -62,12 +64,12 @@ public class HomeTests
         }
     }
 
-    private static async Task<HttpStatusCode> AskAsync(HttpClient http, string method, string path)
+    private static async Task<HttpStatusCode> AskAsync(HttpClient http, string method, string path, string takes = "application/json")
     {
         using var request = new HttpRequestMessage(new HttpMethod(method), path);
         if (method is "POST" or "PUT")
         {
-            request.Content = JsonContent.Create(new { });
+            request.Content = new StringContent("{}", MediaTypeHeaderValue.Parse(takes));
         }
 
         using var answer = await http.SendAsync(request, HttpCompletionOption.ResponseHeadersRead, Stop);
@@ -116,9 +118,9 @@ public class HomeTests
     {
         await using var app = await TestApp.AtHomeAsync();
         using var http = Browser(app);
-        foreach (var (method, path, sent) in Operations())
+        foreach (var (method, path, sent, takes) in Operations())
         {
-            var status = await AskAsync(http, method, sent);
+            var status = await AskAsync(http, method, sent, takes);
             var open = Access.Of(method, path) == Right.Open;
             Assert.True(open ? path.Contains("/readings", StringComparison.Ordinal) || status != HttpStatusCode.Unauthorized : status == HttpStatusCode.Unauthorized, $"{method} {path}: {status}");
         }
@@ -127,19 +129,19 @@ public class HomeTests
         Assert.Equal(HttpStatusCode.NotFound, await AskAsync(http, "GET", "/links/anything/calendar.ics"));
     }
 
-    [Theory]
-    [InlineData(Role.Helper, Right.Work)]
-    [InlineData(Role.Guest, Right.Log)]
-    [InlineData(Role.Looker, Right.Look)]
-    public async Task A_role_holds_at_every_operation(Role role, Right most)
+    [Fact]
+    public async Task A_role_holds_at_every_operation()
     {
         await using var app = await TestApp.AtHomeAsync();
         using var keeper = await KeeperAsync(app);
-        var (phone, _) = await PhoneAsync(app, keeper, role);
-        foreach (var (method, path, sent) in Operations().Where(o => o.Path is not "/api/home/sign-out"))
+        foreach (var (role, most) in new[] { (Role.Looker, Right.Look), (Role.Guest, Right.Log), (Role.Helper, Right.Work) })
         {
-            var status = await AskAsync(phone, method, sent);
-            Assert.True(status == HttpStatusCode.Forbidden == Access.Of(method, path) > most, $"{role}: {method} {path}: {status}");
+            var (phone, _) = await PhoneAsync(app, keeper, role);
+            foreach (var (method, path, sent, takes) in Operations().Where(o => o.Path is not "/api/home/sign-out"))
+            {
+                var status = await AskAsync(phone, method, sent, takes);
+                Assert.True(status == HttpStatusCode.Forbidden == Access.Of(method, path) > most, $"{role}: {method} {path}: {status}");
+            }
         }
     }
 

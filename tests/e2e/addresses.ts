@@ -9,4 +9,7 @@ export function serversOf(worker: number) {
   return { demoUrl, emptyUrl, weatherUrl } as Record<'demoUrl' | 'emptyUrl' | 'weatherUrl', string>
 }
 
+/** Port of the app on the home network, which its own test starts. */
+export const homePort = port + 40
+
 export const { demoUrl, emptyUrl, weatherUrl } = serversOf(Number(process.env.TEST_PARALLEL_INDEX ?? 0))

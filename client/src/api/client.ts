@@ -3,8 +3,24 @@ import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
 
+/** Names this page to the server, so that it is not told of its own writes. */
+export const pageHeader = { 'X-Page': Math.random().toString(36).slice(2) }
+
+const signedOut = new Set<() => void>()
+
+/** Calls back when an answer says that this device is not signed in, or not any more. */
+export function onSignedOut(call: () => void) {
+  signedOut.add(call)
+}
+
+/** Looks at every answer, whoever asked. */
+export function noticeSignedOut(status: number) {
+  if (status === 401) for (const call of signedOut) call()
+}
+
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
+  headers: pageHeader,
   // openapi-fetch keeps the fetch it finds when created: look it up at each call.
   fetch: (request) => globalThis.fetch(request),
   querySerializer: { array: { style: 'form', explode: true } },
@@ -53,5 +69,6 @@ export async function answer<T>(
     )
   }
   if (result.response.ok) return result.data as T
+  noticeSignedOut(result.response.status)
   throw Problem.of(result.response.status, result.error)
 }

@@ -11,6 +11,7 @@ export type Place = Schemas['PlaceAnswer']
 /** All query keys, so that a write can drop what it made old. */
 export const keys = {
   state: ['state'] as const,
+  home: ['home'] as const,
   garden: (id: string) => ['garden', id] as const,
   of: (id: string, ...what: unknown[]) => ['garden', id, ...what] as const,
   catalogue: (...what: string[]) => ['catalogue', ...what] as const,
@@ -21,12 +22,26 @@ export function useAppState() {
   return useQuery({ queryKey: keys.state, queryFn: () => answer(api.GET('/api/state')) })
 }
 
+/** Whether people sign in here, and whom this device belongs to. */
+export function useHome() {
+  return useQuery({ queryKey: keys.home, queryFn: () => answer(api.GET('/api/home')), staleTime: 60_000 })
+}
+
 const chosenMember = useLocalStorage<Record<string, string>>('mauvaise-member', {})
+const chosenGarden = useLocalStorage<string | null>('mauvaise-garden', null)
 
 /** The garden on screen with its people, places and clock. */
 export function useGarden() {
   const state = useAppState()
-  const gardenId = computed(() => state.data.value?.gardens[0]?.id ?? '')
+  const home = useHome()
+  const gardenId = computed(() => {
+    const gardens = state.data.value?.gardens ?? []
+    return (gardens.find((g) => g.id === chosenGarden.value) ?? gardens[0])?.id ?? ''
+  })
+  /** Who is signed in, as one of this garden's household; null where nobody signs in. */
+  const standing = computed(
+    () => home.data.value?.person?.gardens.find((g) => g.gardenId === gardenId.value) ?? null,
+  )
   const query = useQuery({
     queryKey: computed(() => keys.garden(gardenId.value)),
     queryFn: () =>
@@ -36,11 +51,13 @@ export function useGarden() {
   const garden = computed(() => query.data.value)
   const memberId = computed(
     () =>
+      standing.value?.memberId ??
       garden.value?.members.find((m) => m.id === chosenMember.value[gardenId.value])?.id ??
       garden.value?.members[0]?.id ??
       null,
   )
   const choose = (id: string) => (chosenMember.value = { ...chosenMember.value, [gardenId.value]: id })
+  const open = (id: string) => (chosenGarden.value = id)
   const plantings = computed(
     () => garden.value?.places.flatMap((place) => place.plantings.map((p) => ({ ...p, place }))) ?? [],
   )
@@ -48,7 +65,19 @@ export function useGarden() {
   const plantingOptions = computed(() =>
     plantings.value.map((p) => ({ id: p.id, label: `${p.place.name}: ${inSentence(p.cropName)}` })),
   )
-  return { state, gardenId, garden, query, memberId, choose, plantings, plantingOptions }
+  return {
+    state,
+    home,
+    gardenId,
+    garden,
+    query,
+    memberId,
+    standing,
+    choose,
+    open,
+    plantings,
+    plantingOptions,
+  }
 }
 
 /** Reads something of the garden; `what` names it and its arguments. */

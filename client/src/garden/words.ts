@@ -68,9 +68,16 @@ export const stageWords: Record<Schemas['GrowthStage'], string> = {
 }
 
 export const roleWords: Record<Schemas['Role'], string> = {
-  owner: 'owns it',
-  helper: 'writes too',
+  owner: 'keeps it',
+  helper: 'gardens too',
+  guest: 'guest: walks and logs',
   looker: 'only looks',
+}
+
+/** What a link opens. */
+export const linkWords: Record<Schemas['LinkKind'], string> = {
+  calendar: 'the calendar',
+  neighbours: 'what was sprayed lately',
 }
 
 export const kitchenWords: Record<Schemas['KitchenSystem'], string> = {

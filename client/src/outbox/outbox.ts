@@ -85,7 +85,8 @@ export function createOutbox(
       if (answer.ok) {
         await store.remove(parcel.key)
         if (parcel.key === wanted) delivery = { sent: true, data: answer.data }
-      } else if (answer.status === 408 || answer.status === 429) {
+      } else if (answer.status === 401 || answer.status === 408 || answer.status === 429) {
+        // Signed out, or asked to wait: it is kept for later.
         return delivery
       } else if (answer.status >= 500) {
         const failures = (parcel.failures ?? 0) + 1

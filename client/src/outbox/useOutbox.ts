@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { createStore, del, entries, set } from 'idb-keyval'
 import { computed, ref } from 'vue'
-import { answer, api } from '@/api/client'
+import { answer, api, noticeSignedOut, pageHeader } from '@/api/client'
 import { keys } from '@/garden/useGarden'
 import { createOutbox, type Parcel, type ParcelStore } from './outbox'
 
@@ -25,9 +25,10 @@ const outbox = createOutbox(
   async (parcel) => {
     const response = await fetch(parcel.path, {
       method: parcel.method,
-      headers: { 'content-type': parcel.photo?.type ?? 'application/json' },
+      headers: { ...pageHeader, 'content-type': parcel.photo?.type ?? 'application/json' },
       body: parcel.photo ?? JSON.stringify(parcel.body ?? {}),
     })
+    noticeSignedOut(response.status)
     if (response.status === 204) return { ok: true, status: 204, data: null }
     // A page of somebody else's, as a network's sign-in: to us the network is down.
     if (!response.headers.get('content-type')?.includes('json')) throw new TypeError('That was not Mauvaise.')
@@ -49,7 +50,11 @@ export function useOutbox() {
   return {
     waiting: computed(() => parcels.value.filter((p) => !p.refused)),
     refused: computed(() => parcels.value.filter((p) => p.refused)),
-    post: (parcel: Omit<Parcel, 'key' | 'madeAt'>) => fresh(parcel.gardenId, outbox.post(parcel)),
+    post: (parcel: Omit<Parcel, 'key' | 'madeAt'>) => {
+      // What waits is not to be cleared away when the device runs short of room.
+      void navigator.storage?.persist?.()
+      return fresh(parcel.gardenId, outbox.post(parcel))
+    },
     again: (parcel: Parcel) => fresh(parcel.gardenId, outbox.again(parcel)),
     letGo: outbox.letGo,
     async flush() {

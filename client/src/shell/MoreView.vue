@@ -1,8 +1,13 @@
 <script setup lang="ts">
-import { useMediaQuery } from '@vueuse/core'
+import { useMediaQuery, useWakeLock } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
+import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
+import { useEntry } from '@/jobs/home/useEntry'
+import SelectField from '@/kit/SelectField.vue'
+import { keepAwake } from '@/kit/useAwake'
+import { useReady } from '@/outbox/useReady'
 import { dayAndClock } from '@/kit/format'
 import DemoClock from './DemoClock.vue'
 import { dailyJobs, otherJobs, thumbJobs } from './jobs'
@@ -10,7 +15,11 @@ import { useDusk } from './useDusk'
 import { findOpen } from './useKeys'
 
 /** All jobs that are not at hand, and this device's own matters. */
-const { state, garden } = useGarden()
+const { state, home, garden, gardenId, open } = useGarden()
+const { signOut } = useEntry()
+const router = useRouter()
+const ready = useReady()
+const { isSupported: awake } = useWakeLock()
 const { dusk, turn } = useDusk()
 const phone = useMediaQuery('(max-width: 640px)')
 const jobs = computed(() => [
@@ -33,7 +42,39 @@ const jobs = computed(() => [
         </RouterLink>
       </li>
     </ul>
+    <SelectField
+      v-if="(state.data.value?.gardens.length ?? 0) > 1"
+      :model-value="gardenId"
+      :options="state.data.value!.gardens.map((g) => ({ value: g.id, label: g.name }))"
+      label="Garden"
+      @update:model-value="open"
+    />
+    <section v-if="ready.keeps()" aria-labelledby="on-device">
+      <h2 id="on-device">On this device</h2>
+      <p>
+        {{
+          ready.at.value
+            ? `The round, tonight, mixes and check-backs are here as of ${dayAndClock(ready.at.value, garden?.timeZoneId ?? 'UTC')}: an evening goes without a network.`
+            : 'Nothing is kept here yet for an evening without a network.'
+        }}
+      </p>
+      <Button
+        label="Fetch it all now"
+        variant="outlined"
+        :loading="ready.busy.value"
+        @click="ready.fetchAll"
+      />
+      <label v-if="awake" class="tick"
+        ><input v-model="keepAwake" type="checkbox" /> Keep the screen on while counting and spraying</label
+      >
+    </section>
     <div class="actions">
+      <Button
+        v-if="home.data.value?.person"
+        :label="`Sign out ${home.data.value.person.name}`"
+        variant="outlined"
+        @click="signOut.mutate(undefined, { onSuccess: () => router.replace({ name: 'sign-in' }) })"
+      />
       <Button :label="dusk ? 'Light' : 'Dusk'" variant="outlined" :aria-pressed="dusk" @click="turn" />
       <span v-if="state.data.value?.demo" class="demo"><DemoClock /></span>
     </div>
@@ -55,6 +96,18 @@ a {
 
 a:hover strong {
   color: var(--mauve-deep);
+}
+
+.tick {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  min-height: 56px;
+}
+
+.tick input {
+  width: 22px;
+  height: 22px;
 }
 
 .demo {

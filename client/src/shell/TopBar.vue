@@ -9,7 +9,7 @@ import DemoClock from './DemoClock.vue'
 import { dailyJobs, otherJobs } from './jobs'
 import { useDusk } from './useDusk'
 
-const { state, garden, memberId, choose } = useGarden()
+const { state, garden, memberId, standing, choose } = useGarden()
 const route = useRoute()
 const isUnderMore = computed(() => otherJobs.some((j) => j.name === route.name))
 
@@ -37,7 +37,9 @@ const { dusk, turn } = useDusk()
       <button class="theme" :aria-pressed="dusk" @click="turn">
         {{ dusk ? 'Light' : 'Dusk' }}
       </button>
+      <span v-if="standing" class="time">{{ garden.members.find((m) => m.id === memberId)?.name }}</span>
       <Select
+        v-else
         class="who"
         :model-value="memberId"
         :options="garden.members"

@@ -14,6 +14,7 @@ import WholeGarden from '../archive/WholeGarden.vue'
 import ChangePlace from './ChangePlace.vue'
 import ChangePlanting from './ChangePlanting.vue'
 import FreeHours from './FreeHours.vue'
+import PhonesCard from '../home/PhonesCard.vue'
 import HouseholdCard from './HouseholdCard.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
@@ -86,6 +87,7 @@ const change = useGardenWrite(
       <SiteCard />
       <FreeHours />
       <HouseholdCard />
+      <PhonesCard />
       <div class="page-head">
         <h2>Places</h2>
         <Button v-if="!addingPlace" label="Add a place" variant="outlined" @click="addingPlace = true" />

@@ -35,7 +35,7 @@ const choose = (trouble?: string) => router.push({ query: { ...route.query, trou
 const waiting = computed(() => ladders.value.filter((l) => open(l).length > 0))
 const deeds = [take, acceptMany, passMany, takeWay]
 const busy = computed(() => deeds.some((d) => d.isPending.value))
-const problem = computed(() => deeds.map((d) => d.error.value).find((e) => e))
+const problem = computed(() => deeds.map((d) => d.error.value).find((e) => e) ?? null)
 const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => ({ ladder, step })))
 </script>
 

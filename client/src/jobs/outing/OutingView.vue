@@ -8,6 +8,7 @@ import { stepWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { civilDay, clock, inSentence, volume } from '@/kit/format'
+import { useAwake } from '@/kit/useAwake'
 import { useRota } from '../rota/useRota'
 import ShakeClock from './ShakeClock.vue'
 import { useOuting } from './useOuting'
@@ -15,6 +16,7 @@ import { useOuting } from './useOuting'
 /** One visit, step by step at the bed: what goes first, what is mixed, where it goes, what was really used. */
 const props = defineProps<{ outingKey: string }>()
 const router = useRouter()
+useAwake()
 const { garden } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const { data, isPending, error, refetch } = useRota()

@@ -21,9 +21,11 @@ import { useSample } from './useSample'
 import { useSaveLook } from './useSaveLook'
 import { useWalk } from './useWalk'
 import { inSentence } from '@/kit/format'
+import { useAwake } from '@/kit/useAwake'
 
 const props = defineProps<{ plantingId: string }>()
 const router = useRouter()
+useAwake()
 const { garden, query, plantings } = useGarden()
 const planting = computed(() => plantings.value.find((p) => p.id === props.plantingId))
 const look = useLook(props.plantingId)

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref } from 'vue'
+import FieldError from '@/kit/FieldError.vue'
+import { useEntry } from './useEntry'
+
+/** The keeper's own way in, for when no device is. */
+const props = defineProps<{ name: string }>()
+const emit = defineEmits<{ done: [] }>()
+const { setPassPhrase } = useEntry()
+const name = ref(props.name)
+const passPhrase = ref('')
+const save = () =>
+  setPassPhrase.mutate({ name: name.value, passPhrase: passPhrase.value }, { onSuccess: () => emit('done') })
+</script>
+
+<template>
+  <form novalidate @submit.prevent="save">
+    <p>You keep this Mauvaise. Choose a pass phrase for the day when no device is in: some words in a row.</p>
+    <label>Your name<InputText v-model="name" maxlength="80" autocomplete="username" /></label>
+    <FieldError :problem="setPassPhrase.error.value" field="name" />
+    <label
+      >Pass phrase, 12 letters or more
+      <InputText v-model="passPhrase" type="password" maxlength="200" autocomplete="new-password" />
+    </label>
+    <FieldError :problem="setPassPhrase.error.value" field="passPhrase" />
+    <FieldError :problem="setPassPhrase.error.value" :shown="['name', 'passPhrase']" />
+    <Button
+      type="submit"
+      label="Keep it, and to the garden"
+      size="large"
+      :loading="setPassPhrase.isPending.value"
+    />
+  </form>
+</template>
+
+<style scoped>
+form,
+label {
+  display: grid;
+  gap: 8px;
+}
+
+form {
+  justify-items: start;
+}
+
+label {
+  width: min(100%, 360px);
+}
+</style>

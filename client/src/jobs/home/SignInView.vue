@@ -1,0 +1,72 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import FieldError from '@/kit/FieldError.vue'
+import { useOutbox } from '@/outbox/useOutbox'
+import { useEntry } from './useEntry'
+
+/** For a device that is not in, or not any more. What waits on it is kept. */
+const route = useRoute()
+const router = useRouter()
+const { signIn } = useEntry()
+const { waiting } = useOutbox()
+const name = ref('')
+const passPhrase = ref('')
+const enter = () =>
+  signIn.mutate(
+    { name: name.value, passPhrase: passPhrase.value },
+    {
+      onSuccess: () =>
+        router.replace(
+          typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/',
+        ),
+    },
+  )
+</script>
+
+<template>
+  <div class="page narrow entry">
+    <h1>Sign in</h1>
+    <p>This device is not in. Scan a code from whoever keeps the garden, or sign in with a pass phrase.</p>
+    <p v-if="waiting.length" class="note caution">
+      {{ waiting.length === 1 ? 'One entry waits' : `${waiting.length} entries wait` }} on this device, and
+      {{ waiting.length === 1 ? 'is' : 'are' }} sent once it is in again.
+    </p>
+    <form novalidate @submit.prevent="enter">
+      <label>Name<InputText v-model="name" maxlength="80" autocomplete="username" /></label>
+      <label
+        >Pass phrase<InputText
+          v-model="passPhrase"
+          type="password"
+          maxlength="200"
+          autocomplete="current-password"
+      /></label>
+      <FieldError :problem="signIn.error.value" />
+      <Button type="submit" label="Sign in" size="large" :loading="signIn.isPending.value" />
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.entry,
+form,
+label {
+  display: grid;
+  gap: 12px;
+}
+
+.entry {
+  padding-top: 32px;
+}
+
+form {
+  justify-items: start;
+}
+
+label {
+  gap: 4px;
+  width: min(100%, 360px);
+}
+</style>
