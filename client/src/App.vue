@@ -12,6 +12,7 @@ import TopBar from './shell/TopBar.vue'
 import UndoStrip from './shell/UndoStrip.vue'
 import { useKeys } from './shell/useKeys'
 import { onSignedOut } from './api/client'
+import { household } from './kit/household'
 import { useNews } from './garden/useNews'
 
 const route = useRoute()
@@ -19,6 +20,13 @@ const router = useRouter()
 const { state, garden } = useGarden()
 const { helpOpen, findOpen } = useKeys()
 useDelivery()
+watch(
+  garden,
+  (g) => {
+    if (g) household.value = { scales: g.scales, hours: g.units.hours }
+  },
+  { immediate: true },
+)
 useNews()
 useReady().keepReady()
 onSignedOut(async () => {

@@ -48,6 +48,7 @@ var services = builder.Services;
 services.AddSingleton(sp => Settings.From(sp.GetRequiredService<IConfiguration>()));
 services.AddSingleton<DataFolder>();
 services.AddSingleton(_ => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
+services.AddSingleton(_ => new Lazy<TownBook>(() => TownFile.Read(CatalogueFiles.DefaultFolder)));
 services.AddSingleton<TimeProvider>(sp => sp.GetRequiredService<Settings>() is { Demo: true } s ? new DemoClock(s.DataFolder) : TimeProvider.System);
 services.AddGardenDb(sp => sp.GetRequiredService<Settings>().DatabasePath);
 services.AddSingleton(sp => new SnapshotCache(sp.GetRequiredService<Settings>().DatabasePath));
@@ -74,6 +75,13 @@ if (!generatingDocuments)
 }
 
 services.AddSingleton<FeedKeeper>();
+
+services.AddHttpContextAccessor();
+if (!generatingDocuments)
+{
+    // The generator knows the framework's own converters alone.
+    services.AddOptions<Microsoft.AspNetCore.Http.Json.JsonOptions>().Configure<IHttpContextAccessor>((o, http) => o.SerializerOptions.Converters.Add(new ToldStrings(http)));
+}
 
 services.AddHome();
 builder.WebHost.ListenAtHome();

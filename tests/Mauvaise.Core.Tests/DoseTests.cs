@@ -71,10 +71,10 @@ public class DoseTests
     [Theory]
     [InlineData(2.4, KitchenSystem.Metric, "2.4 l", null)]
     [InlineData(0.5, KitchenSystem.Australian, "500 ml", null)]
-    [InlineData(5, KitchenSystem.Us, "1.32 gallons", "5 l")]
-    [InlineData(0.5, KitchenSystem.Us, "2.11 cups", "500 ml")]
-    [InlineData(0.1, KitchenSystem.Us, "3.38 fl oz", "100 ml")]
-    [InlineData(1, KitchenSystem.Imperial, "1.76 pints", "1 l")]
+    [InlineData(5, KitchenSystem.Us, "1 gallon + 1 1/4 quarts", "5 l")]
+    [InlineData(0.5, KitchenSystem.Us, "2 cups + 1 fl oz", "500 ml")]
+    [InlineData(0.1, KitchenSystem.Us, "3 1/2 fl oz", "100 ml")]
+    [InlineData(1, KitchenSystem.Imperial, "1 3/4 pints", "1 l")]
     public void Tanks_in_the_household_s_units(double litres, KitchenSystem system, string text, string? beside) =>
         Assert.Equal((text, beside), (TankVolume.Text(litres, system), TankVolume.Beside(litres, system)));
 

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Tests;
 
@@ -130,7 +131,7 @@ public class EveningPlannerTests
     public void What_harms_a_pond_is_passed_over_near_one()
     {
         var near = Garden() with { Places = [Bed with { PondDistanceM = 6 }, Tunnel] };
-        Assert.Equal("the pond is 6 m away and neem oil keeps 10 m from water", Option(near, "neem-oil").PassedOver[0]);
+        Assert.Equal("the pond is 6 m away and neem oil keeps 10 m from water", Option(near, "neem-oil").PassedOver[0].Told());
         Assert.True(Option(near, "castile-soap").Allowed);
     }
 

@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Tests;
 
@@ -126,7 +127,7 @@ public class LookingBackTests
         var almanac = Season(Garden(), new Dictionary<string, IReadOnlyList<FirstDate>> { ["powdery-mildew"] = [First(2024, 7, 20), First(2025, 7, 10), First(2026, 7, 14)] });
         var mildew = Assert.Single(almanac.Firsts);
         Assert.StartsWith("In the fortnight before: ", mildew.Before, StringComparison.Ordinal);
-        Assert.Contains("0 mm of rain", mildew.Before, StringComparison.Ordinal);
+        Assert.Contains("0 mm of rain", mildew.Before!.Told(), StringComparison.Ordinal);
         // The middle of three first dates, and two weeks sooner to protect.
         Assert.Equal((new DateOnly(2027, 7, 14), new DateOnly(2027, 6, 30)), (mildew.Next.Expected!.Value, mildew.Next.ProtectFrom!.Value));
     }

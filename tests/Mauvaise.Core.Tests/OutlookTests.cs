@@ -3,6 +3,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Tests;
 
@@ -34,7 +35,7 @@ public class OutlookTests
         var wet = Garden(rainMm: 3);
         var cover = new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0.8, 0.1, 26), [Other] = Cover(wet, 0.9, 0.7, 26) };
         // The storm begins on Friday evening, a day from now.
-        Assert.Equal("Cover holds on 2 of 2 places. Friday's rain, 12 mm, will strip Bed.", CoverOutlook.Sentence(wet, cover));
+        Assert.Equal("Cover holds on 2 of 2 places. Friday's rain, 12 mm, will strip Bed.", CoverOutlook.Sentence(wet, cover).Told());
         Assert.EndsWith("leaves it standing.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Other] = cover[Other] }), StringComparison.Ordinal);
         Assert.Equal("Cover holds on 2 of 2 places.", CoverOutlook.Sentence(Garden(rainMm: 1), cover));
     }

@@ -154,8 +154,8 @@ public class PreparationTests
     {
         var steps = MixSteps.Of(Make("neem-bicarbonate", DoseStep.Usual, 2, KitchenSystem.Us));
         Assert.Equal([null, "bicarbonate", "castile-soap", "neem-oil", null], steps.Select(s => s.Material));
-        Assert.Equal("Warm water, about 30 °C", steps[0].Title);
-        Assert.Equal(("2.11 quarts", "2 l"), (steps[^1].Measure, steps[^1].Exact));
+        Assert.Equal("Warm water, about 30 °C", steps[0].Title.Told());
+        Assert.Equal(("2 quarts + 1/2 cup", "2 l"), (steps[^1].Measure, steps[^1].Exact));
     }
 
     [Theory]

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Tests;
 
@@ -30,7 +31,7 @@ public class PressureTests
 
     [Fact]
     public void An_insect_says_its_degree_days() =>
-        Assert.Equal("16 degree-days a day last week", Read("peach-aphid", _ => Air(20, 60)).Sentence);
+        Assert.Equal("16 degree-days a day last week", Read("peach-aphid", _ => Air(20, 60)).Sentence.Told());
 
     [Fact]
     public void Mites_like_dry_air()

@@ -5,6 +5,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using static Mauvaise.Core.Tests.WeatherSamples;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Tests;
 
@@ -158,7 +159,7 @@ public class SeasonTests
         RuleVerdict Rule(SprayRule rule, PlaceExposure place, string material = "neem-oil") =>
             SprayHours.Judge(SkyOver(Hours(72, _ => Mild), place), Start.AddHours(18), Start.AddHours(19), Material(material)).Single().Rules.Single(r => r.Rule == rule);
         Assert.Equal(Verdict.Never, Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 6 }).Verdict);
-        Assert.Equal("The pond is 6 m away; neem oil keeps 10 m from water.", Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 6 }).Sentence);
+        Assert.Equal("The pond is 6 m away; neem oil keeps 10 m from water.", Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 6 }).Sentence.Told());
         Assert.Equal(Verdict.Good, Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 12 }).Verdict);
         Assert.Equal(Verdict.Good, Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 6 }, "bt-kurstaki").Verdict);
         var evenings = FreeHours.Read([.. Enumerable.Repeat("18-20", 7)], out _);

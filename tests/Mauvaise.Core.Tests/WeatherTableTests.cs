@@ -1,4 +1,5 @@
 using Mauvaise.Core.Time;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using static Mauvaise.Core.Tests.WeatherSamples;
 

@@ -297,8 +297,8 @@ public sealed class BenchTests : IAsyncLifetime
     {
         await PutAsync("settings", new GardenSettings(Stance.WatchAndTreat, KitchenSystem.Us));
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=neem-with-soap&size=4");
-        Assert.Equal(("1.06 gallons", "4 l"), (bench.SizeText, bench.SizeBeside));
-        Assert.Equal("1.06 gallons", bench.Steps[^1].Measure);
+        Assert.Equal(("1 gallon + 1/4 quart", "4 l"), (bench.SizeText, bench.SizeBeside));
+        Assert.Equal("1 gallon + 1/4 quart", bench.Steps[^1].Measure);
     }
 
     [Fact]

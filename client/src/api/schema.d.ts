@@ -4770,6 +4770,78 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/catalogue/towns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    name: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TownAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/countries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Country"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/catalogue/crops/{cropId}/signs": {
         parameters: {
             query?: never;
@@ -5989,6 +6061,12 @@ export interface components {
             /** Format: double */
             high: number;
         };
+        Country: {
+            code: string;
+            name: string;
+            kitchen: components["schemas"]["KitchenSystem"];
+            units: components["schemas"]["HouseholdUnits"];
+        };
         CourseAnswer: {
             /** Format: uuid */
             id: string;
@@ -6071,6 +6149,8 @@ export interface components {
         };
         /** @enum {unknown} */
         DateOrder: "yearFirst" | "dayFirst" | "monthFirst";
+        /** @enum {unknown} */
+        DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
         DecideAnswer: {
             ladders: components["schemas"]["LadderAnswer"][];
             uncounted: string[];
@@ -6326,6 +6406,8 @@ export interface components {
             members: components["schemas"]["MemberAnswer"][];
             places: components["schemas"]["PlaceAnswer"][];
             sprayers: components["schemas"]["SprayerAnswer"][];
+            units: components["schemas"]["HouseholdUnits"];
+            scales: components["schemas"]["ScalesAnswer"];
             freeHours: string[];
             weather: components["schemas"]["WeatherNotice"];
             lastDeed: null | components["schemas"]["LastDeed"];
@@ -6344,6 +6426,7 @@ export interface components {
             diseaseApproach?: null | components["schemas"]["DiseaseApproach"];
             /** Format: uuid */
             memberId?: null | string;
+            units?: null | components["schemas"]["HouseholdUnits"];
         };
         GroupAnswer: {
             id: string;
@@ -6419,6 +6502,8 @@ export interface components {
             rainMm: (null | number)[];
             cloudPercent: (null | number)[];
         };
+        /** @enum {unknown} */
+        HourCount: "twentyFour" | "twelve";
         HoursAnswer: {
             /** Format: date-time */
             from: string;
@@ -6426,6 +6511,14 @@ export interface components {
             to: string;
             verdict: components["schemas"]["Verdict"];
             known: boolean;
+        };
+        HouseholdUnits: {
+            temperature: components["schemas"]["TemperatureUnit"];
+            length: components["schemas"]["LengthUnit"];
+            rain: components["schemas"]["RainUnit"];
+            wind: components["schemas"]["WindUnit"];
+            hours: components["schemas"]["HourCount"];
+            weekStart: components["schemas"]["DayOfWeek"];
         };
         InfectionCalc: {
             /** Format: double */
@@ -6649,6 +6742,8 @@ export interface components {
             past: boolean;
             advice: string;
         };
+        /** @enum {unknown} */
+        LengthUnit: "metres" | "feet";
         LifeStage: {
             name: string;
             drawing: string;
@@ -6968,6 +7063,7 @@ export interface components {
             stance: components["schemas"]["Stance"];
             memberName: string;
             firstPlace: components["schemas"]["NewPlace"];
+            units?: null | components["schemas"]["HouseholdUnits"];
         };
         NewLink: {
             /** Format: uuid */
@@ -7601,6 +7697,7 @@ export interface components {
             likeName: null | string;
             worksOn: string[];
             unit: string;
+            doseText: string;
             /** Format: double */
             doseLow: number;
             /** Format: double */
@@ -7834,6 +7931,16 @@ export interface components {
         };
         /** @enum {unknown} */
         SampleVerdict: "above" | "below" | "countMore";
+        ScalesAnswer: {
+            temperature: components["schemas"]["UnitScale"];
+            degreeDays: components["schemas"]["UnitScale"];
+            length: components["schemas"]["UnitScale"];
+            area: components["schemas"]["UnitScale"];
+            rain: components["schemas"]["UnitScale"];
+            wind: components["schemas"]["UnitScale"];
+            volume: components["schemas"]["UnitScale"];
+            volumes: components["schemas"]["VolumeStep"][];
+        };
         ScoopAnswer: {
             unit: string;
             /** Format: double */
@@ -8273,6 +8380,7 @@ export interface components {
             /** Format: double */
             perLitre: number;
             unit: string;
+            text: string;
         };
         StrengthCalc: {
             material: string;
@@ -8512,6 +8620,17 @@ export interface components {
             probability: number;
             sentence: string;
         };
+        TownAnswer: {
+            name: string;
+            country: string;
+            countryName: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            climate: string;
+        };
         TrendAnswer: {
             direction: components["schemas"]["TrendDirection"];
             /** Format: double */
@@ -8658,8 +8777,24 @@ export interface components {
             /** Format: int64 */
             deedId: number;
         };
+        UnitScale: {
+            word: string;
+            /** Format: double */
+            factor: number;
+            /** Format: double */
+            offset: number;
+            /** Format: int32 */
+            digits: number;
+        };
         /** @enum {unknown} */
         Verdict: "good" | "poor" | "never";
+        VolumeStep: {
+            word: string;
+            /** Format: double */
+            fromLitres: number;
+            /** Format: double */
+            perLitre: number;
+        };
         WalkAnswer: {
             /** Format: uuid */
             id: string;

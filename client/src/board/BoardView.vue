@@ -14,6 +14,7 @@ import BoardLegend from './BoardLegend.vue'
 import EveningPanel from './EveningPanel.vue'
 import PlaceRow from './PlaceRow.vue'
 import SkyRibbon from './SkyRibbon.vue'
+import { told } from '@/kit/household'
 
 const router = useRouter()
 const { garden } = useGarden()
@@ -68,12 +69,12 @@ const reading = computed(() => {
     t === null
       ? ['not known']
       : [
-          `${Math.round(t)} °C`,
+          told('temperature', t),
           `${data.value.sky.relativeHumidityPercent[i]} %`,
-          `wind ${data.value.sky.windMetresPerSecond[i]} m/s`,
+          `wind ${told('wind', data.value.sky.windMetresPerSecond[i] ?? 0)}`,
         ]
   const rain = data.value.sky.rainMm[i]
-  if (rain) words.push(`rain ${rain} mm`)
+  if (rain) words.push(`rain ${told('rain', rain)}`)
   return `${dayAndClock(cursor.value, zone.value)}: ${words.join(', ')}`
 })
 

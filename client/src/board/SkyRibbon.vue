@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { day } from '@/kit/format'
 import { hourCurve, runs } from './shapes'
+import { told } from '@/kit/household'
 
 const props = defineProps<{
   board: Schemas['BoardAnswer']
@@ -94,7 +95,7 @@ const now = computed(() => Date.parse(props.board.now))
         }}
       </text>
       <text v-if="d.rainMm >= 2 && d.wide > 30" class="mm" :x="x(d.middle)" y="24">
-        {{ Math.round(d.rainMm) }} mm
+        {{ told('rain', d.rainMm) }}
       </text>
     </g>
     <rect v-for="run in gaps" :key="`g${run[0]}`" class="gap" v-bind="span(start, run)" y="26" height="60" />

@@ -14,13 +14,13 @@ withDefaults(defineProps<{ problem: Problem | null; prefix?: string }>(), { pref
 const id = useId()
 const numbers = computed(() => [
   ...('areaM2' in place.value
-    ? [{ key: 'areaM2', label: 'Area, m²', digits: 2 }]
+    ? [{ key: 'areaM2', label: 'Area', quantity: 'area' as const }]
     : [
-        { key: 'lengthM', label: 'Length, m', digits: 2 },
-        { key: 'widthM', label: 'Width, m', digits: 2 },
+        { key: 'lengthM', label: 'Length', quantity: 'length' as const },
+        { key: 'widthM', label: 'Width', quantity: 'length' as const },
       ]),
-  { key: 'sunHours', label: 'Hours of sun', digits: 1 },
-  { key: 'pondDistanceM', label: 'Distance to a pond, m (empty for none)', digits: 0 },
+  { key: 'sunHours', label: 'Hours of sun', quantity: undefined },
+  { key: 'pondDistanceM', label: 'Distance to a pond (empty for none)', quantity: 'length' as const },
 ])
 /** The same fields by name, whichever of the two shapes it is. */
 const figures = computed(() => place.value as unknown as Record<string, number | null>)
@@ -54,7 +54,8 @@ const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
       <NumberField
         v-model="figures[f.key]"
         :input-id="`${id}-${f.key}`"
-        :max-fraction-digits="f.digits"
+        :max-fraction-digits="1"
+        :quantity="f.quantity"
         :invalid="!!problem?.fields[prefix + f.key]"
       />
       <FieldError :problem="problem" :field="prefix + f.key" />

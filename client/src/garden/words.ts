@@ -80,6 +80,13 @@ export const linkWords: Record<Schemas['LinkKind'], string> = {
   neighbours: 'what was sprayed lately',
 }
 
+export const lengthUnitWords: Record<Schemas['LengthUnit'], string> = { metres: 'metres', feet: 'feet' }
+
+export const hourWords: Record<Schemas['HourCount'], string> = {
+  twentyFour: '24 hours, as 19:20',
+  twelve: '12 hours, as 7:20 pm',
+}
+
 export const kitchenWords: Record<Schemas['KitchenSystem'], string> = {
   metric: 'Metric spoons (5 and 15 ml)',
   us: 'US spoons and cups',

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
+import { household, type Quantity } from './household'
 import { decimalSign, readNumber } from './readNumber'
 
 /** A number as people type it: with a comma or a point, a half, a minus. What does not read is said, and never swallowed. */
@@ -14,6 +15,8 @@ const props = defineProps<{
   /** None for a whole number. */
   maxFractionDigits?: number
   suffix?: string
+  /** The number is SI of this, and is shown and typed in the household's unit. */
+  quantity?: Quantity
   fluid?: boolean
   invalid?: boolean
   /** Told when the field is left, for what is saved at once. */
@@ -24,13 +27,16 @@ const emit = defineEmits<{ 'update:modelValue': [value: number | null] }>()
 const sign = decimalSign()
 const hintId = useId()
 const box = useTemplateRef<{ $el: HTMLInputElement }>('box')
-const shown = (value: number | null | undefined) =>
-  value === null || value === undefined
-    ? ''
-    : value.toLocaleString(sign === ',' ? 'de' : 'en', {
-        maximumFractionDigits: props.maxFractionDigits ?? 0,
-        useGrouping: false,
-      })
+const scale = computed(() => (props.quantity ? household.value.scales[props.quantity] : null))
+const toShown = (si: number) => (scale.value ? si * scale.value.factor + scale.value.offset : si)
+const toSi = (shown: number) => (scale.value ? (shown - scale.value.offset) / scale.value.factor : shown)
+/** As it reads in the field, in the unit of the field. */
+const written = (value: number) =>
+  value.toLocaleString(sign === ',' ? 'de' : 'en', {
+    maximumFractionDigits: scale.value ? Math.max(2, scale.value.digits) : (props.maxFractionDigits ?? 0),
+    useGrouping: false,
+  })
+const shown = (si: number | null | undefined) => (si === null || si === undefined ? '' : written(toShown(si)))
 const text = ref(shown(props.modelValue))
 /** What stood here before somebody typed. */
 const before = ref(props.modelValue ?? null)
@@ -41,15 +47,15 @@ const fault = computed(() => {
   const t = typed.value
   if (t.is === 'unclear') return t.why
   if (t.is === 'empty') return ''
-  if (props.min !== undefined && t.value < props.min) return `${shown(props.min)} is the least.`
-  if (props.max !== undefined && t.value > props.max) return `${shown(props.max)} is the most.`
+  if (props.min !== undefined && toSi(t.value) < props.min) return `${shown(props.min)} is the least.`
+  if (props.max !== undefined && toSi(t.value) > props.max) return `${shown(props.max)} is the most.`
   return ''
 })
 /** A slip of the decimal sign makes ten times as much, or a hundred. */
 const large = computed(() => {
   const t = typed.value
-  return t.is === 'number' && before.value !== null && before.value > 0 && t.value >= 10 * before.value
-    ? `${shown(before.value)} stood here before: is ${shown(t.value)} what you mean?`
+  return t.is === 'number' && before.value !== null && before.value > 0 && toSi(t.value) >= 10 * before.value
+    ? `${shown(before.value)} stood here before: is ${written(t.value)} what you mean?`
     : ''
 })
 
@@ -62,6 +68,7 @@ watch(
   },
   { immediate: true },
 )
+watch(scale, () => (text.value = shown(props.modelValue)))
 watch(
   () => props.modelValue,
   (value) => {
@@ -74,7 +81,7 @@ watch(
 
 function tell() {
   if (fault.value !== '') return
-  const value = typed.value.is === 'number' ? typed.value.value : null
+  const value = typed.value.is === 'number' ? toSi(typed.value.value) : null
   if (value === told || (value === null && told === undefined)) return
   told = value
   emit('update:modelValue', value)
@@ -82,7 +89,7 @@ function tell() {
 
 function left() {
   tell()
-  if (fault.value === '' && typed.value.is === 'number') text.value = shown(typed.value.value)
+  if (fault.value === '' && typed.value.is === 'number') text.value = written(typed.value.value)
 }
 </script>
 
@@ -102,7 +109,9 @@ function left() {
         @update:model-value="lazy ? undefined : tell()"
         @change="left"
       />
-      <span v-if="suffix" class="suffix" aria-hidden="true">{{ suffix.trim() }}</span>
+      <span v-if="suffix ?? scale" class="suffix" aria-hidden="true">{{
+        (suffix ?? scale?.word ?? '').trim()
+      }}</span>
     </span>
     <small v-if="fault || large" :id="hintId" :class="fault ? 'fault' : 'large'" role="status">{{
       fault || large

@@ -1,10 +1,16 @@
+import { household } from './household'
+
 /** Times in the garden's zone, shares and volumes as they read on screen. */
 
 /** "19:20" */
 export function clock(instant: string | number, timeZone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', minute: '2-digit' }).format(
-    new Date(instant),
-  )
+  const twelve = household.value.hours === 'twelve'
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone,
+    hour: twelve ? 'numeric' : '2-digit',
+    minute: '2-digit',
+    hour12: twelve,
+  }).format(new Date(instant))
 }
 
 /** "Thu 16 Jul" */
@@ -37,11 +43,6 @@ export function percent(share: number): string {
 /** A probability: never sure, never nothing. */
 export function chance(probability: number): string {
   return probability < 0.005 ? 'under 1 %' : probability > 0.995 ? 'over 99 %' : percent(probability)
-}
-
-/** 2.4 as "2.4 l", 0.3 as "300 ml" */
-export function volume(litres: number): string {
-  return litres >= 1 ? `${trim(litres, 2)} l` : `${Math.round(litres * 1000)} ml`
 }
 
 /** Rounded, without trailing noughts. */

@@ -72,7 +72,7 @@ internal static class SpraySteps
         List<string> why =
         [
             f.Told + ".",
-            .. f.Doubled || f.RainWillSpread ? [f.RainWillSpread && !f.Doubled ? FormattableString.Invariant($"{f.RainMm:0} mm of rain in three days will spread it.") : f.Line.Reason] : Array.Empty<string>(),
+            .. f.Doubled || f.RainWillSpread ? [f.RainWillSpread && !f.Doubled ? ($"{Figure.Rain(f.RainMm)} of rain in three days will spread it.") : f.Line.Reason] : Array.Empty<string>(),
             .. best.Reasons,
             shape.Reason,
             .. options.Where(o => !o.Allowed).Take(NamedAgainst).Select(o => $"Not {o.Material.Name.InSentence()}: {o.PassedOver[0]}."),
@@ -129,7 +129,7 @@ internal static class SpraySteps
             { Allowed: false } => Step(code, option.Recipe.Name, StepChoice.PassedOver, [option.PassedOver[0] + "."], option, null),
             _ when !f.OverLine => Step(code, option.Recipe.Name, StepChoice.PassedOver, [f.Told + "."], option, null),
             { Recipe.Form: Form.Dust } when rain >= DustRainMm =>
-                Step(code, option.Recipe.Name, StepChoice.PassedOver, [FormattableString.Invariant($"{rain:0} mm of rain in two days: dust works only dry.")], option, null),
+                Step(code, option.Recipe.Name, StepChoice.PassedOver, [($"{Figure.Rain(rain)} of rain in two days: dust works only dry.")], option, null),
             { Recipe.Form: Form.Dust } when f.Helpers > 0 => Step(code, option.Recipe.Name, StepChoice.PassedOver, ["Dust kills the helpers too."], option, null),
             _ => Step(code, option.Recipe.Name, StepChoice.May, option.Reasons, option, null, f.Garden.Today),
         };
@@ -181,6 +181,6 @@ internal static class TakeOutSteps
         }
 
         var litres = SprayVolume.LitresFor(ways.Finding.Garden, [ways.Finding.Planting]);
-        return FormattableString.Invariant($"It saves {shape.Rounds} rounds of {best.Material.Name.InSentence()}, {shape.Rounds * litres:0.#} l in all, and its neighbours.");
+        return FormattableString.Invariant($"It saves {shape.Rounds} rounds of {best.Material.Name.InSentence()}, {Figure.Volume(shape.Rounds * litres)} in all, and its neighbours.");
     }
 }

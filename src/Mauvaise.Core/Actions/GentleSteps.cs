@@ -127,7 +127,7 @@ internal static class HandSteps
             KnownIds.Measures.WaterAtSoil => MeasureFits.Step(f, m.Id, f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
                 [f.Place.Watering == Watering.Overhead ? $"{f.Place.Name} is watered from above, which keeps leaves wet." : "The leaves are not watered here."]),
             KnownIds.Measures.Mulch => MeasureFits.Step(f, m.Id, f.RainWillSpread ? StepChoice.Do : StepChoice.May, [f.RainWillSpread
-                ? FormattableString.Invariant($"{f.RainMm:0} mm of rain in three days will splash it up.") : "Rain splashes it up from the soil."]),
+                ? ($"{Figure.Rain(f.RainMm)} of rain in three days will splash it up.") : "Rain splashes it up from the soil."]),
             KnownIds.Measures.MoreAir => MeasureFits.Step(f, m.Id, f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May, ["It likes still, humid air."]),
             KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, ["It keeps the next brood off."]),
             KnownIds.Measures.PickOff when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Biology;
 
@@ -91,7 +92,7 @@ public static class Pressure
             var (perDay, mean) = (sum / known, humidity / known);
             var dryness = insect.LikesDryAir ? Math.Clamp((85 - mean) / 40, 0.2, 1) : 1;
             var air = insect.LikesDryAir ? FormattableString.Invariant($", air at {mean:0} %") : "";
-            return (perDay / (FullSpeedC - insect.LowerC) * dryness, FormattableString.Invariant($"{perDay:0} degree-days a day last week{air}"));
+            return (perDay / (FullSpeedC - insect.LowerC) * dryness, $"{Figure.DegreeDays(perDay)} a day last week{air}");
         };
     }
 

@@ -96,6 +96,10 @@ public static class KnownIds
     public static class Climates
     {
         public const string Continental = "continental";
+        public const string CoolNorth = "cool-north";
+        public const string HumidSubtropical = "humid-subtropical";
+        public const string Mediterranean = "mediterranean";
+        public const string Oceanic = "oceanic";
     }
 
     /// <summary>Ids that are declared in one of the classes above.</summary>

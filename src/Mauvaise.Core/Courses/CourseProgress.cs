@@ -4,6 +4,7 @@ using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Courses;
 
@@ -229,7 +230,7 @@ public sealed record CourseProgress(
         }
 
         return string.Create(CultureInfo.InvariantCulture,
-            $"{(now > then ? "Warmer" : "Cooler")} than when it was begun ({now:0.#} against {then:0.#} degree-days a day): {f.Shape.Rounds} rounds, {CourseShape.Days(f.Shape.SpacingDays)} apart, instead of {f.Course.Rounds}, {CourseShape.Days(f.Course.SpacingDays)} apart.");
+            $"{(now > then ? "Warmer" : "Cooler")} than when it was begun ({Figure.DegreeDays(now, 1)} a day against {Figure.DegreeDays(then, 1)}): {f.Shape.Rounds} rounds, {CourseShape.Days(f.Shape.SpacingDays)} apart, instead of {f.Course.Rounds}, {CourseShape.Days(f.Course.SpacingDays)} apart.");
     }
 
     private static string Word(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? "now" : $"on {Date(date)}";

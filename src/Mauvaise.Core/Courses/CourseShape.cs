@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Courses;
 
@@ -45,7 +46,7 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
 
         var margin = garden.StanceAt(place) == Stance.KeepAhead ? 1 : 0;
         var warmth = WarmthAhead(garden, place, insect);
-        var told = FormattableString.Invariant($"{warmth:0.#} degree-days a day ahead");
+        var told = $"{Figure.DegreeDays(warmth, 1)} a day ahead";
         if (warmth < Cold)
         {
             return new CourseShape(max, 2, warmth, $"it is too cold to breed ({told})");

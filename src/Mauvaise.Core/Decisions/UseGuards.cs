@@ -167,7 +167,7 @@ public static class UseGuards
         var furthest = inMix.MaxBy(m => m.KeepFromPondM)!;
         if (place.PondDistanceM is { } pond && pond < furthest.KeepFromPondM)
         {
-            yield return new("pond", FormattableString.Invariant($"the pond is {pond:0.#} m away and {furthest.Name.InSentence()} keeps {furthest.KeepFromPondM:0} m from water"));
+            yield return new("pond", $"the pond is {Figure.Length(pond)} away and {furthest.Name.InSentence()} keeps {Figure.Length(furthest.KeepFromPondM)} from water");
         }
     }
 

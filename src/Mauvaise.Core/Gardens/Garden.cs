@@ -35,8 +35,15 @@ public sealed record Garden(
     DiseaseApproach DiseaseApproach,
     bool OnlyLabelled,
     FreeHours? Free = null,
-    Water Water = Water.Rain)
+    Water Water = Water.Rain,
+    HouseholdUnits? Units = null)
 {
+    /// <summary>What the household reads.</summary>
+    public HouseholdUnits Units { get; init; } = Units ?? HouseholdUnits.Metric;
+
+    /// <summary>A text with its figures as this household reads them.</summary>
+    public string Told(string text) => text.Told(Units, Kitchen);
+
     /// <summary>UTC for a name that this version does not know, so that such a garden can still be opened.</summary>
     public GardenZone Zone { get; } = GardenZone.Find(TimeZoneId) ?? GardenZone.Utc;
 

@@ -4,6 +4,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Ledger;
 
@@ -136,7 +137,7 @@ public sealed record Almanac(
         var usual = season.Catalogue.FindClimate(season.Garden.Climate)!.MeanC[season.Garden.NorthernMonth(day) - 1];
         var off = Math.Abs(mean - usual) < 0.75 ? "as usual" : string.Create(CultureInfo.InvariantCulture, $"{Math.Abs(mean - usual):0.0} {(mean > usual ? "warmer" : "cooler")} than usual");
         var wet = before.Count(d => d.WetHours >= WetNightHours);
-        return string.Create(CultureInfo.InvariantCulture, $"In the fortnight before: {mean:0.0} C on the mean ({off}), {before.Sum(d => d.RainMm):0} mm of rain, {wet} wet {(wet == 1 ? "night" : "nights")}.");
+        return string.Create(CultureInfo.InvariantCulture, $"In the fortnight before: {Figure.Temperature(mean)} on the mean ({off}), {Figure.Rain(before.Sum(d => d.RainMm))} of rain, {wet} wet {(wet == 1 ? "night" : "nights")}.");
     }
 
     private static IReadOnlyList<MonthWeather> Months(SkyDays days) =>
@@ -157,6 +158,6 @@ public sealed record Almanac(
         var good = season.Stocks.Where(s => s.Material == material.Id && (Shelf.GoodUntil(material, s) is not { } until || until >= season.Garden.SeasonStart(season.Today).AddYears(1))).Sum(s => s.Left);
         var buy = Math.Max(0, used.Amount - good);
         return new NextShopping(material, used.Amount, good, buy, Shelf.PriceOf(season.Stocks, material.Id) * buy, string.Create(CultureInfo.InvariantCulture,
-            $"{used.Amount:0.#} {material.Unit} went this season; {good:0.#} {material.Unit} on the shelf will still be good then."));
+            $"{Figure.Amount(used.Amount, material.Unit)} went this season; {Figure.Amount(good, material.Unit)} on the shelf will still be good then."));
     }
 }

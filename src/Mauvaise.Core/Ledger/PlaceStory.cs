@@ -103,7 +103,7 @@ public static class PlaceStory
     {
         var name = season.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material;
         var who = season.Members.FirstOrDefault(m => m.Id == a.MemberId)?.Name;
-        var air = a.Air?.TemperatureC is { } t ? FormattableString.Invariant($", at {t:0} C") : "";
+        var air = a.Air?.TemperatureC is { } t ? $", at {Figure.Temperature(t)}" : "";
         // A dust or a bait has no litres.
         var amount = a.Litres > 0 ? $", {TankVolume.Text(a.Litres, season.Garden.Kitchen)}" : "";
         var more = a.Treated.Count > 1 ? $", over {a.Treated.Count} plantings" : "";

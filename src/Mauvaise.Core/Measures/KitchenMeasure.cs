@@ -116,7 +116,11 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
     private static double Quarters(double millilitres, Unit spoon) =>
         Math.Max(0.25, Math.Round(millilitres / spoon.InBase * 4, MidpointRounding.AwayFromZero) / 4);
 
-    private static string Count(double count)
+    /// <summary>So many quarters of a spoon as they are written: "1 1/4".</summary>
+    internal static string InQuarters(double millilitres, Unit spoon) => Count(Quarters(millilitres, spoon));
+
+    /// <summary>A number with quarters as they are written: "2 1/4". Other parts are left out.</summary>
+    internal static string Count(double count)
     {
         var whole = Math.Floor(count);
         var index = Array.IndexOf(Parts, count - whole);

@@ -7,23 +7,54 @@ public static class TankVolume
 {
     private static readonly (string Unit, double From)[] Us = [("us-gal", 3.78), ("us-qt", 0.94), ("us-cup", 0.2), ("us-floz", 0)];
     private static readonly (string Unit, double From)[] Imperial = [("imp-gal", 4.5), ("imp-pt", 0.25), ("imp-floz", 0)];
+    private static readonly (string Unit, double From)[] Litres = [("l", 1), ("ml", 0)];
 
-    /// <summary>"2.4 l", "500 ml"; "2.54 quarts" where gallons are used.</summary>
+    /// <summary>What volumes are read in, the largest first.</summary>
+    public static IReadOnlyList<VolumeStep> Steps(KitchenSystem system) =>
+        [.. Stairs(system).Select(s => new VolumeStep(Units.Get(s.Unit).Name, s.From, 1000 / Units.Get(s.Unit).InBase))];
+
+    /// <summary>What a volume is typed in: litres, quarts or pints.</summary>
+    public static UnitScale Scale(KitchenSystem system)
+    {
+        var unit = Units.Get(system switch { KitchenSystem.Us => "us-qt", KitchenSystem.Imperial => "imp-pt", _ => "l" });
+        return new UnitScale(unit.Name, 1000 / unit.InBase, 0, 2);
+    }
+
+    private static (string Unit, double From)[] Stairs(KitchenSystem system) => system switch { KitchenSystem.Us => Us, KitchenSystem.Imperial => Imperial, _ => Litres };
+
+    /// <summary>"2.4 l", "500 ml"; "2 1/2 quarts" where gallons are used.</summary>
     /// <param name="litres">0 or more.</param>
     public static string Text(double litres, KitchenSystem system)
     {
         Bounds.NotNegative(litres);
-        var steps = system switch { KitchenSystem.Us => Us, KitchenSystem.Imperial => Imperial, _ => [] };
-        if (steps.Length == 0)
+        if (Beside(litres, system) is null)
         {
             return Metric(litres);
         }
 
-        var unit = Units.Get(steps.First(s => litres >= s.From).Unit);
+        var stairs = Stairs(system);
+        var first = Math.Min(Array.FindIndex(stairs, s => litres >= s.From), stairs.Length - 1);
+        var unit = Units.Get(stairs[first].Unit);
         var exact = Units.Convert(litres, Units.Get("l"), unit);
-        var amount = Math.Round(exact, exact < 10 ? 2 : 1);
-        return string.Create(CultureInfo.InvariantCulture, $"{amount} {unit.Name}{(amount == 1 || unit.Code.EndsWith("oz", StringComparison.Ordinal) ? "" : "s")}");
+        if (litres == 0 || first == stairs.Length - 1 || Math.Abs(Quarters(exact) / exact - 1) <= QuartersMayMiss)
+        {
+            return Said(Quarters(exact), unit);
+        }
+
+        // Whole ones of the larger measure, and the rest in the next smaller.
+        var next = Units.Get(stairs[first + 1].Unit);
+        var whole = Math.Floor(exact);
+        return $"{Said(whole, unit)} + {Said(Quarters((exact - whole) * unit.InBase / next.InBase), next)}";
     }
+
+    /// <summary>"2 1/2 quarts".</summary>
+    private static string Said(double amount, Unit unit) =>
+        $"{(amount == 0 ? "0" : KitchenMeasure.Count(amount))} {unit.Name}{(amount is > 0 and <= 1 || unit.Code.EndsWith("oz", StringComparison.Ordinal) ? "" : "s")}";
+
+    /// <summary>A volume in quarters may be off by this share; beyond it a smaller measure tells it better (assumed).</summary>
+    private const double QuartersMayMiss = 0.02;
+
+    private static double Quarters(double amount) => amount == 0 ? 0 : Math.Max(0.25, Math.Round(amount * 4, MidpointRounding.AwayFromZero) / 4);
 
     /// <summary>The same in litres where the household reads something else; null where it does not.</summary>
     public static string? Beside(double litres, KitchenSystem system) =>
@@ -33,3 +64,7 @@ public static class TankVolume
         ? string.Create(CultureInfo.InvariantCulture, $"{litres:0.##} l")
         : string.Create(CultureInfo.InvariantCulture, $"{litres * 1000:0} ml");
 }
+
+/// <summary>A unit that volumes are read in, from so many litres on.</summary>
+/// <param name="PerLitre">So many of it are a litre.</param>
+public sealed record VolumeStep(string Word, double FromLitres, double PerLitre);

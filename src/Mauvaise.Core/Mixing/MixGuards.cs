@@ -60,7 +60,7 @@ public static class MixGuards
         var down = new List<MixReason>();
         if (conditions.WarmestNext6hC is > WarmC and <= HotC and var warm)
         {
-            down.Add(new("heat", MixVerdict.StepDown, FormattableString.Invariant($"{warm:0} °C after spraying. Over {WarmC:0} °C the dose steps down.")));
+            down.Add(new("heat", MixVerdict.StepDown, FormattableString.Invariant($"{Figure.Temperature(warm)} after spraying. Over {Figure.Temperature(WarmC)} the dose steps down.")));
         }
 
         if (conditions.TenderCrops.Count > 0)
@@ -117,7 +117,7 @@ public static class MixGuards
         if (oil > mostOil + 1e-9)
         {
             yield return new("oil-load", MixVerdict.Refused, FormattableString.Invariant(
-                $"Oils together make {oil:0.##} %; {mostOil:0} % is the most{(mostOil < MostLoadPercent ? $" above {WarmC:0} °C" : "")}."));
+                $"Oils together make {oil:0.##} %; {mostOil:0} % is the most{(mostOil < MostLoadPercent ? $" above {Figure.Temperature(WarmC)}" : "")}."));
         }
 
         if (soap > MostLoadPercent + 1e-9)
@@ -127,7 +127,7 @@ public static class MixGuards
 
         if (oil > 0 && soap == 0 && shares.Any(s => s.Material.NeedsEmulsifier))
         {
-            yield return new("no-emulsifier", MixVerdict.Ok, "Oil floats on water and burns where it lands: add 1 ml of soap a litre first.");
+            yield return new("no-emulsifier", MixVerdict.Ok, $"Oil floats on water and burns where it lands: add soap first, {Figure.Dose(1, "ml")}.");
         }
     }
 
@@ -165,7 +165,7 @@ public static class MixGuards
     {
         if (conditions.WarmestNext6hC is > HotC and var hot)
         {
-            yield return new("too-hot", MixVerdict.Refused, FormattableString.Invariant($"{hot:0} °C after spraying. Over {HotC:0} °C nothing goes on: wait for a cooler evening."));
+            yield return new("too-hot", MixVerdict.Refused, FormattableString.Invariant($"{Figure.Temperature(hot)} after spraying. Over {Figure.Temperature(HotC)} nothing goes on: wait for a cooler evening."));
         }
 
         if (conditions.InFlower is { Count: > 0 } flowers)
@@ -189,7 +189,7 @@ public static class MixGuards
 
         if (conditions.PondM is <= PondNearM and var pond && form is Form.Spray or Form.Drench)
         {
-            yield return new("pond", MixVerdict.Ok, FormattableString.Invariant($"A pond lies {pond:0.#} m away: only while the wind blows away from it, and rinse nothing there."));
+            yield return new("pond", MixVerdict.Ok, FormattableString.Invariant($"A pond lies {Figure.Length(pond)} away: only while the wind blows away from it, and rinse nothing there."));
         }
 
         if (conditions.Indoors && (oil > 0 || soap > 0 || form == Form.Spray))

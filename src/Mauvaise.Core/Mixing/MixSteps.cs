@@ -45,7 +45,7 @@ public static class MixSteps
         var first = Math.Min(Math.Min(0.25, mix.Litres / 4), water);
         return
         [
-            Water(warm ? "Warm water, about 30 °C" : "Water first", powders.Count > 0 ? "to stir the powder in" : "to start with", first, kitchen),
+            Water(warm ? $"Warm water, about {Figure.Temperature(30)}" : "Water first", powders.Count > 0 ? "to stir the powder in" : "to start with", first, kitchen),
             .. powders.Select(p => Measured(p, "stir until clear", kitchen)),
             .. soaps.Select(p => Measured(p, p.Role == "emulsifier" ? "keeps the oil in the water" : "stir gently, no foam", kitchen)),
             .. others.Select(p => Measured(p, p.Material.NeedsEmulsifier ? "into the soapy water, then shake" : p.Role == "sticker" ? "sticks it to the leaf" : "stir in", kitchen)),
@@ -80,7 +80,7 @@ public static class MixSteps
             material.Name,
             detail,
             material.Id,
-            (spoons ? kitchen!.Text : exact) + level,
+            (spoons ? kitchen!.Text : material.Unit == "g" ? Figure.Amount(amount, "g") : exact) + level,
             spoons ? exact : material.Unit == "g" ? "with a scale" : "with a syringe",
             kitchen?.Scoops ?? []);
     }

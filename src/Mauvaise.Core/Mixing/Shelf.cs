@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -63,7 +64,7 @@ public static class Shelf
         }
         else if (stock.IsLow)
         {
-            hints.Add(new("low", string.Create(CultureInfo.InvariantCulture, $"Low: {stock.Left:0.#} {stock.Unit} left.")));
+            hints.Add(new("low", $"Low: {Figure.Amount(stock.Left, stock.Unit)} left."));
         }
 
         if (stock.Left > 0 && GoodUntil(material, stock) is { } until && until < today)
@@ -85,8 +86,8 @@ public static class Shelf
 
     /// <summary>Says that a cold bottle has set; null when it has not, or nobody knows.</summary>
     public static ShelfHint? ColdHint(Material material, double? coldestLastNightC) =>
-        coldestLastNightC < material.PasteBelowC
-            ? new("cold", FormattableString.Invariant($"{coldestLastNightC:0} °C last night: under {material.PasteBelowC:0} °C it is a paste. Stand the bottle in warm water first."))
+        coldestLastNightC is { } cold && material.PasteBelowC is { } paste && cold < paste
+            ? new("cold", $"{Figure.Temperature(cold)} last night: under {Figure.Temperature(paste)} it is a paste. Stand the bottle in warm water first.")
             : null;
 
     /// <summary>What a unit of a material cost when it was last bought, in the household's money; null when no price is known.</summary>

@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Planning;
 
@@ -37,7 +38,7 @@ public static class CoverOutlook
             .Where(c => c.Key.Shelter == Shelter.Open && c.Value[storm.Hour] >= Holds && c.Value[Math.Min(storm.Hour + 24, c.Value.Length - 1)] < Holds)
             .Select(c => c.Key.Name).ToList();
         var day = garden.Garden.Zone.Local(garden.Weather.At(storm.Hour)).ToString("dddd", CultureInfo.InvariantCulture);
-        var told = FormattableString.Invariant($"{day}'s rain, {storm.Mm:0} mm,");
+        var told = $"{day}'s rain, {Figure.Rain(storm.Mm)},";
         return stripped.Count == 0 ? $"{words} {told} leaves it standing." : $"{words} {told} will strip {string.Join(" and ", stripped)}.";
     }
 }

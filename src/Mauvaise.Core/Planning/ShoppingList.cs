@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Planning;
 
@@ -45,7 +46,7 @@ public static class ShoppingList
         }
         else if (kept.Count > 0 && good.All(s => s.IsLow))
         {
-            reasons.Add(good.Count == 0 ? "What is on the shelf is past its date." : FormattableString.Invariant($"Low: {onShelf:0.#} {material.Unit} left."));
+            reasons.Add(good.Count == 0 ? "What is on the shelf is past its date." : $"Low: {Figure.Amount(onShelf, material.Unit)} left.");
         }
 
         return new ShoppingItem(material, needed, onShelf, toBuy, toBuy > 0 ? Shelf.PriceOf(kept, material.Id) * toBuy : null, reasons);

@@ -14,15 +14,15 @@ internal static class SprayWords
         {
             SprayRule.Heat => f.Verdict switch
             {
-                Verdict.Never => $"{Warmest(f, sky)}; nothing over {Round(material.HeatNeverC)} °C for {name}.",
-                Verdict.Poor => $"{Warmest(f, sky)}; gentle dose from 27 °C.",
-                _ => $"At most {Round(f.Number)} °C in the next six hours.",
+                Verdict.Never => $"{Warmest(f, sky)}; nothing over {Figure.Temperature(material.HeatNeverC)} for {name}.",
+                Verdict.Poor => $"{Warmest(f, sky)}; gentle dose from {Figure.Temperature(27)}.",
+                _ => $"At most {Figure.Temperature(f.Number)} in the next six hours.",
             },
             SprayRule.Sun => Sun(f, material),
             SprayRule.Wind => Wind(f, sky, i),
             SprayRule.Rain => f.Verdict == Verdict.Good
                 ? $"Dry for the {f.Hours} h that {name} needs."
-                : $"{Round(f.Number, 1)} mm of rain within {f.Hours} h; {name} needs them dry.",
+                : $"{Figure.Rain(f.Number, 1)} of rain within {f.Hours} h; {name} needs them dry.",
             SprayRule.Evaporation => f.Number < 2
                 ? $"The air is nearly full of water (Delta T {Round(f.Number, 1)} K)."
                 : f.Number <= 8
@@ -42,15 +42,15 @@ internal static class SprayWords
             },
             SprayRule.Cold => f.Verdict switch
             {
-                Verdict.Never => f.Number < 4 ? $"{Round(f.Number)} °C is too cold." : "Frost within a day; oil would harm.",
-                Verdict.Poor => $"{Round(f.Number)} °C: cold mixes spread badly.",
-                _ => $"{Round(f.Number)} °C.",
+                Verdict.Never => f.Number < 4 ? $"{Figure.Temperature(f.Number)} is too cold." : "Frost within a day; oil would harm.",
+                Verdict.Poor => $"{Figure.Temperature(f.Number)}: cold mixes spread badly.",
+                _ => $"{Figure.Temperature(f.Number)}.",
             },
             SprayRule.Bees => f.Verdict == Verdict.Never ? "Bees are flying and the crop is in flower."
                 : f.Number == 0 ? "Bees are home."
                 : sky.Place.CropInFlower && SprayRules.FlowersClosed(sky, i) ? "The flowers have closed for the day." : "No open flowers here.",
             SprayRule.Pond => f.Verdict == Verdict.Never
-                ? $"The pond is {Round(f.Number)} m away; {name} keeps {Round(material.KeepFromPondM)} m from water."
+                ? $"The pond is {Figure.Length(f.Number)} away; {name} keeps {Figure.Length(material.KeepFromPondM)} from water."
                 : "No pond is near.",
             SprayRule.Light => f.Verdict == Verdict.Never ? "Dark." : "Light enough to see the leaves.",
             SprayRule.Wilt => f.Verdict == Verdict.Good ? "Leaves should be firm." : "Plants may be wilting: water first, spray when leaves are firm.",
@@ -59,7 +59,7 @@ internal static class SprayWords
         };
     }
 
-    private static string Warmest(RuleFigure f, PlaceSky sky) => $"{Round(f.Number)} °C at {sky.Shelter.LocalStart(f.Hours).ToString("HH:mm", CultureInfo.InvariantCulture)}";
+    private static string Warmest(RuleFigure f, PlaceSky sky) => $"{Figure.Temperature(f.Number)} at {Figure.Time(sky.Shelter.LocalStart(f.Hours))}";
 
     private static string Sun(RuleFigure f, Material material)
     {
@@ -76,9 +76,9 @@ internal static class SprayWords
         sky.Place.Shelter != Shelter.Open ? "No wind under cover."
         : f.Verdict switch
         {
-            Verdict.Never => $"Wind {Round(f.Number, 1)} m/s, gusts {Round(sky.Hour(i).GustMetresPerSecond ?? f.Number, 1)}; the spray would drift.",
-            Verdict.Good => $"Wind {Round(f.Number, 1)} m/s.",
-            _ => f.Number < 1 ? $"Still air, {Round(f.Number, 1)} m/s: mist hangs and wanders." : $"Wind {Round(f.Number, 1)} m/s: keep the nozzle close.",
+            Verdict.Never => $"Wind {Figure.Wind(f.Number)}, gusts {Figure.Wind(sky.Hour(i).GustMetresPerSecond ?? f.Number)}; the spray would drift.",
+            Verdict.Good => $"Wind {Figure.Wind(f.Number)}.",
+            _ => f.Number < 1 ? $"Still air, {Figure.Wind(f.Number)}: mist hangs and wanders." : $"Wind {Figure.Wind(f.Number)}: keep the nozzle close.",
         };
 
     private static string Round(double value, int digits = 0) =>

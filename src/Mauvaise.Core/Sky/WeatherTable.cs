@@ -2,16 +2,12 @@ using Mauvaise.Core.Time;
 using System.Globalization;
 using System.Text.RegularExpressions;
 
+using Mauvaise.Core.Measures;
+
 namespace Mauvaise.Core.Sky;
 
 /// <summary>What a column of a weather table holds.</summary>
 public enum TableField { Ignore, Time, Date, Clock, Temperature, MinTemperature, MaxTemperature, Humidity, DewPoint, Wind, Gust, Rain, Cloud, LeafWetness, Solar }
-
-public enum TemperatureUnit { Celsius, Fahrenheit }
-
-public enum WindUnit { MetresPerSecond, KilometresPerHour, MilesPerHour, Knots }
-
-public enum RainUnit { Millimetres, Inches }
 
 public enum DateOrder { YearFirst, DayFirst, MonthFirst }
 

@@ -4,6 +4,7 @@ using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 using YamlDotNet.Core;
 using YamlDotNet.Serialization;
 
@@ -111,7 +112,7 @@ public static partial class CatalogueFiles
         var file = Path.Combine(folder, kind + ".yaml");
         try
         {
-            return JsonSerializer.Deserialize<List<T>>(ToJson(File.ReadAllText(file)), Json) ?? [];
+            return JsonSerializer.Deserialize<List<T>>(ToJson(Figure.Read(File.ReadAllText(file))), Json) ?? [];
         }
         catch (Exception e) when (e is IOException or YamlException or JsonException)
         {

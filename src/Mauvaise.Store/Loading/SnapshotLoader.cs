@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Rows;
 using Microsoft.Data.Sqlite;
@@ -191,7 +192,8 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
     public static Garden ToGarden(GardenRow g) =>
         new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled,
             ToFreeHours(g.FreeHours),
-            g.Water);
+            g.Water,
+            new HouseholdUnits(g.TemperatureUnit, g.LengthUnit, g.RainUnit, g.WindUnit, g.Hours, g.WeekStart));
 
     /// <summary>Null for always, and for what this version can not read.</summary>
     private static FreeHours? ToFreeHours(string? masks)

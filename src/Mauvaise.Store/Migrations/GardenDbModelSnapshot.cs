@@ -491,6 +491,11 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Hours")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Kitchen")
                         .IsRequired()
                         .HasMaxLength(32)
@@ -498,6 +503,11 @@ namespace Mauvaise.Store.Migrations
 
                     b.Property<double>("Latitude")
                         .HasColumnType("REAL");
+
+                    b.Property<string>("LengthUnit")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
 
                     b.Property<double>("Longitude")
                         .HasColumnType("REAL");
@@ -510,6 +520,11 @@ namespace Mauvaise.Store.Migrations
                     b.Property<bool>("OnlyLabelled")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("RainUnit")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Stance")
                         .IsRequired()
                         .HasMaxLength(32)
@@ -519,12 +534,27 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("TemperatureUnit")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("TimeZoneId")
                         .IsRequired()
                         .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Water")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WeekStart")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("WindUnit")
                         .IsRequired()
                         .HasMaxLength(32)
                         .HasColumnType("TEXT");

@@ -15,6 +15,12 @@ public sealed class GardenRow
     public required string TimeZoneId { get; set; }
     public required string Climate { get; set; }
     public KitchenSystem Kitchen { get; set; }
+    public TemperatureUnit TemperatureUnit { get; set; }
+    public LengthUnit LengthUnit { get; set; }
+    public RainUnit RainUnit { get; set; }
+    public WindUnit WindUnit { get; set; }
+    public HourCount Hours { get; set; }
+    public DayOfWeek WeekStart { get; set; } = DayOfWeek.Monday;
     public Stance Stance { get; set; }
     public DiseaseApproach DiseaseApproach { get; set; }
     public bool OnlyLabelled { get; set; }

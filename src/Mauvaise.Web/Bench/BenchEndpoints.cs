@@ -199,12 +199,12 @@ public static class BenchEndpoints
 
         if (made.Emulsion is { } jar)
         {
-            why.Add(string.Create(CultureInfo.InvariantCulture, $"{jar.SoapMlPerLitre:0.#} ml of soap a litre kept a jar even for {jar.HeldSeconds} seconds on {s.Garden.DateOf(jar.At):d MMMM}."));
+            why.Add(string.Create(CultureInfo.InvariantCulture, $"Soap, {Figure.Dose(jar.SoapMlPerLitre, "ml")}, kept a jar even for {jar.HeldSeconds} seconds on {s.Garden.DateOf(jar.At):d MMMM}."));
         }
 
         if (mix.OilPercent > 0 || mix.SoapPercent > 0)
         {
-            why.Add(string.Create(CultureInfo.InvariantCulture, $"Oils together {mix.OilPercent:0.##} %, soaps together {mix.SoapPercent:0.##} %; 2 % of each is the most, 1 % of oil above 27 °C."));
+            why.Add(string.Create(CultureInfo.InvariantCulture, $"Oils together {mix.OilPercent:0.##} %, soaps together {mix.SoapPercent:0.##} %; 2 % of each is the most, 1 % of oil above {Figure.Temperature(27)}."));
         }
 
         if (active.Material.Assumed.Count > 0)
@@ -283,7 +283,7 @@ public static class BenchEndpoints
         step.Exact,
         [.. step.Scoops.Select(x => new ScoopAnswer(x.Unit.Name, x.Count, x.Unit.InBase))]);
 
-    public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit);
+    public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit, Figure.Dose(s.PerLitre, s.Material.Unit));
 
     /// <summary>Materials as the ways weigh them; where nothing was counted yet, by what they do and what was done before.</summary>
     private static IReadOnlyList<OptionAnswer> Options(GardenSnapshot s, Planting planting, Target target) => WayBook.Of(s).For(planting, target) is { } set

@@ -39,7 +39,7 @@ public sealed record EmulsifierAnswer(string Oil, string Soap, IReadOnlyList<Mat
 
 public sealed record PatchAnswer(string Material, string CropName, PatchState State, DateOnly? JudgeOn, bool Burnt);
 
-public sealed record StrengthAnswer(string Material, double Percent, double PerLitre, string Unit);
+public sealed record StrengthAnswer(string Material, double Percent, double PerLitre, string Unit, string Text);
 
 /// <summary>The bench: what to take, what to measure, and why.</summary>
 /// <param name="SizeNeeded">For the plantings, in <paramref name="SizeUnit"/>; the sprayer may hold less.</param>

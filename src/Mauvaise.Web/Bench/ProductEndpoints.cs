@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
@@ -19,6 +20,7 @@ public sealed record ProductAnswer(
     string? LikeName,
     IReadOnlyList<string> WorksOn,
     string Unit,
+    string DoseText,
     double DoseLow,
     double DoseHigh,
     bool AddTo,
@@ -55,7 +57,7 @@ public static class ProductEndpoints
     [
         .. (await db.Products.AsNoTracking().Where(p => p.GardenId == s.Garden.Id).OrderBy(p => p.Retired).ThenBy(p => p.Name).ToListAsync(stop))
             .Select(SnapshotLoader.ToProduct)
-            .Select(p => new ProductAnswer(p.Id, p.MaterialId, p.Name, p.Like, p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name, p.WorksOn, p.Unit, p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired)),
+            .Select(p => new ProductAnswer(p.Id, p.MaterialId, p.Name, p.Like, p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name, p.WorksOn, p.Unit, $"{Figure.Dose(p.DoseLow, p.Unit)} to {Figure.Dose(p.DoseHigh, p.Unit)}", p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired)),
     ];
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Put(Guid gardenId, Guid productId, ProductChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)

@@ -1,7 +1,11 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Mauvaise.Web.Facts;
+
+/// <param name="Climate">The catalogue's that fits best; the gardener may choose another.</param>
+public sealed record TownAnswer(string Name, string Country, string CountryName, double Latitude, double Longitude, string TimeZoneId, string Climate);
 
 /// <summary>The facts, for the screens and for anyone's scripts.</summary>
 public static class CatalogueEndpoints
@@ -17,8 +21,17 @@ public static class CatalogueEndpoints
         facts.MapGet("/crops", (GardenCatalogue c) => TypedResults.Ok(c.Crops));
         facts.MapGet("/recipes", (GardenCatalogue c) => TypedResults.Ok(c.Recipes));
         facts.MapGet("/climates", (GardenCatalogue c) => TypedResults.Ok(c.Climates));
+        facts.MapGet("/towns", Towns);
+        facts.MapGet("/countries", () => TypedResults.Ok(Country.All));
         facts.MapGet("/crops/{cropId}/signs", SignsOn);
     }
+
+    private const int MostTowns = 12;
+
+    /// <summary>Towns by what somebody typed, the likeliest first.</summary>
+    private static Ok<List<TownAnswer>> Towns([System.ComponentModel.DataAnnotations.StringLength(80)] string name, Lazy<TownBook> towns) =>
+        TypedResults.Ok(towns.Value.Find(name, MostTowns).Select(t => new TownAnswer(
+            t.Name, t.Country, Country.All.FirstOrDefault(c => c.Code == t.Country)?.Name ?? t.Country, t.Latitude, t.Longitude, t.TimeZoneId, t.Climate)).ToList());
 
     /// <summary>Signs worth offering on a crop, the most telling for its usual causes first.</summary>
     private static Results<Ok<IReadOnlyList<Sign>>, NotFound> SignsOn(string cropId, GardenCatalogue c)

@@ -30,6 +30,8 @@ public static class GardenAnswers
         [.. s.Members.Select(m => new MemberAnswer(m.Id, m.Name, m.Role))],
         [.. s.Places.Select(p => Place(s, p))],
         [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres))],
+        s.Garden.Units,
+        ScalesAnswer.Of(s.Garden.Units, s.Garden.Kitchen),
         [.. Enumerable.Range(0, 7).Select((s.Garden.Free ?? FreeHours.Always).Day)],
         Weather(s),
         last is null ? null : new LastDeed(last.Id, last.Words, last.At, last.MemberId, s.Members.FirstOrDefault(m => m.Id == last.MemberId)?.Name));
@@ -65,7 +67,8 @@ public static class GardenAnswers
 
         var age = s.Now - at;
         var old = age.Duration() > FreshFor || state.Trouble is not null;
-        var since = s.Garden.Zone.Local(at).ToString("ddd d MMM, HH:mm", CultureInfo.InvariantCulture);
+        var local = s.Garden.Zone.Local(at);
+        var since = $"{local.ToString("ddd d MMM", CultureInfo.InvariantCulture)}, {Figure.Time(local)}";
         return new(at, old, old ? $"{state.Trouble ?? "The weather is old."} What is shown is from {since}." : $"Weather from {since}.");
     }
 }

@@ -69,7 +69,7 @@ public static class GardenEndpoints
             return created;
         }
 
-        tools.Db.Gardens.Add(new GardenRow
+        var garden = new GardenRow
         {
             Id = body.Id,
             Name = body.Name.Trim(),
@@ -80,7 +80,9 @@ public static class GardenEndpoints
             Kitchen = body.Kitchen,
             Stance = body.Stance,
             CreatedAt = tools.Now,
-        });
+        };
+        Fill(garden, body.Units);
+        tools.Db.Gardens.Add(garden);
         var owner = new MemberRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = body.MemberName.Trim(), Role = Role.Owner };
         tools.Db.Members.Add(owner);
         if (Sessions.PersonOf(user) is { } person)
@@ -89,8 +91,8 @@ public static class GardenEndpoints
         }
 
         tools.Db.Places.Add(PlaceRow(body.Id, body.FirstPlace, 0));
-        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "1 litre trigger bottle", CapacityLitres = 1 });
-        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "5 litre pump sprayer", CapacityLitres = 5 });
+        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "Trigger bottle", CapacityLitres = Capacity(body.Kitchen, 1) });
+        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "Pump sprayer", CapacityLitres = Capacity(body.Kitchen, 5) });
         await tools.Db.SaveChangesAsync(stop);
         await weather.TryRefreshAsync(body.Id, stop);
         return created;
@@ -119,8 +121,22 @@ public static class GardenEndpoints
             garden.OnlyLabelled = body.OnlyLabelled ?? garden.OnlyLabelled;
             garden.Water = body.Water ?? garden.Water;
             garden.DiseaseApproach = body.DiseaseApproach ?? garden.DiseaseApproach;
+            Fill(garden, body.Units);
         }, stop);
         return TypedResults.NoContent();
+    }
+
+    /// <summary>A sprayer of about so many litres, as it is sold where gallons are used: a quart, a gallon.</summary>
+    private static double Capacity(KitchenSystem kitchen, double litres) => kitchen != KitchenSystem.Us ? litres : Units.Get(litres < 2 ? "us-qt" : "us-gal").InBase / 1000;
+
+    /// <summary>Null leaves them as they are.</summary>
+    private static void Fill(GardenRow garden, HouseholdUnits? units)
+    {
+        if (units is not null)
+        {
+            (garden.TemperatureUnit, garden.LengthUnit, garden.RainUnit) = (units.Temperature, units.Length, units.Rain);
+            (garden.WindUnit, garden.Hours, garden.WeekStart) = (units.Wind, units.Hours, units.WeekStart);
+        }
     }
 
     private static async Task<Results<Created, ProblemHttpResult>> AddPlace(Guid gardenId, NewPlace body, GardenTools tools, CancellationToken stop)
@@ -152,7 +168,7 @@ public static class GardenEndpoints
         }
 
         var checks = CheckName(CheckGround(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
-            .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", $"The area is over 0 and up to {MostAreaM2} square metres.");
+            .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", $"The area is over 0 and up to {Figure.Area(MostAreaM2)}.");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -236,13 +252,13 @@ public static class GardenEndpoints
 
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
-            .That(place?.LengthM is > 0 and <= MostLengthM, path + "lengthM", "length-range", $"Length is over 0 and up to {MostLengthM} metres.")
-            .That(place?.WidthM is > 0 and <= MostWidthM, path + "widthM", "width-range", $"Width is over 0 and up to {MostWidthM} metres.");
+            .That(place?.LengthM is > 0 and <= MostLengthM, path + "lengthM", "length-range", $"Length is over 0 and up to {Figure.Length(MostLengthM)}.")
+            .That(place?.WidthM is > 0 and <= MostWidthM, path + "widthM", "width-range", $"Width is over 0 and up to {Figure.Length(MostWidthM)}.");
 
     private static Checks CheckGround(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) => checks
         .That(name?.Trim() is { Length: > 0 and <= 80 }, path + "name", "place-name-missing", "Give the place a name of up to 80 letters.")
         .That(sunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.")
-        .That(pondDistanceM is null or (>= 0 and <= 1000), path + "pondDistanceM", "pond-range", "The pond lies 0 to 1000 metres away; leave it empty where there is none.")
+        .That(pondDistanceM is null or (>= 0 and <= 1000), path + "pondDistanceM", "pond-range", $"The pond lies up to {Figure.Length(1000)} away; leave it empty where there is none.")
         .That(sunFrom is null || sunTo is null || sunFrom < sunTo, path + "sunTo", "sun-order", "The sun leaves after it has come.");
 
     private static Checks CheckName(Checks checks, GardenSnapshot s, Guid placeId, string? name) => checks

@@ -20,7 +20,8 @@ public sealed record NewGarden(
     KitchenSystem Kitchen,
     Stance Stance,
     string MemberName,
-    NewPlace FirstPlace);
+    NewPlace FirstPlace,
+    HouseholdUnits? Units = null);
 
 /// <param name="PondDistanceM">Null where no pond is near.</param>
 /// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
@@ -64,6 +65,7 @@ public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Var
 /// <param name="OnlyLabelled">Whether only products with a label are used; null to leave it as it is.</param>
 /// <param name="Water">The water that mixes are made with; null to leave it as it is.</param>
 /// <param name="DiseaseApproach">How disease is met; null to leave it as it is.</param>
+/// <param name="Units">What the household reads; null to leave it as it is.</param>
 public sealed record GardenSettings(
     Stance Stance,
     KitchenSystem Kitchen,
@@ -71,7 +73,8 @@ public sealed record GardenSettings(
     bool? OnlyLabelled = null,
     Water? Water = null,
     DiseaseApproach? DiseaseApproach = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null,
+    HouseholdUnits? Units = null);
 
 /// <summary>A day on which somebody means to pick.</summary>
 public sealed record NewPick(Guid Id, Guid PlantingId, DateOnly On, Guid? MemberId = null);
@@ -98,9 +101,27 @@ public sealed record GardenAnswer(
     IReadOnlyList<MemberAnswer> Members,
     IReadOnlyList<PlaceAnswer> Places,
     IReadOnlyList<SprayerAnswer> Sprayers,
+    HouseholdUnits Units,
+    ScalesAnswer Scales,
     IReadOnlyList<string> FreeHours,
     WeatherNotice Weather,
     LastDeed? LastDeed);
+
+/// <summary>How SI becomes what the household reads, for what a screen draws by itself and for what is typed.</summary>
+/// <param name="Volume">For a volume that is typed.</param>
+/// <param name="Volumes">For volumes that are told: the largest that is reached counts.</param>
+public sealed record ScalesAnswer(UnitScale Temperature, UnitScale DegreeDays, UnitScale Length, UnitScale Area, UnitScale Rain, UnitScale Wind, UnitScale Volume, IReadOnlyList<VolumeStep> Volumes)
+{
+    public static ScalesAnswer Of(HouseholdUnits units, KitchenSystem kitchen) => new(
+        units.Scale(Quantity.Temperature),
+        units.Scale(Quantity.DegreeDays),
+        units.Scale(Quantity.Length),
+        units.Scale(Quantity.Area),
+        units.Scale(Quantity.Rain),
+        units.Scale(Quantity.Wind),
+        TankVolume.Scale(kitchen),
+        TankVolume.Steps(kitchen));
+}
 
 public sealed record MemberAnswer(Guid Id, string Name, Role Role);
 

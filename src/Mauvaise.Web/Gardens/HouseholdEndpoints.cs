@@ -4,6 +4,7 @@ using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Web.Gardens;
 
@@ -65,7 +66,7 @@ public static class HouseholdEndpoints
         var checks = new Checks()
             .That(name is { Length: > 0 and <= 80 }, "name", "sprayer-name", "Give the sprayer a name of up to 80 letters.")
             .That(!s.Sprayers.Any(x => x.Id != sprayerId && Same(x.Name, name)), "name", "name-taken", "Another sprayer has this name.")
-            .That(body.CapacityLitres is > 0 and <= Mix.MostLitres, "capacityLitres", "capacity-range", $"It holds over 0 and up to {Mix.MostLitres} litres.");
+            .That(body.CapacityLitres is > 0 and <= Mix.MostLitres, "capacityLitres", "capacity-range", $"It holds something, and up to {Figure.Volume(Mix.MostLitres)}.");
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -8,13 +8,19 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Hosting;
 
 /// <summary>What nearly every handler needs: the snapshot to read from and the log to write through.</summary>
-public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db, TimeProvider clock)
+public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db, TimeProvider clock, IHttpContextAccessor http)
 {
     public GardenDb Db => db;
     public DeedLog Log => log;
     public DateTimeOffset Now => clock.GetUtcNow();
 
-    public Task<GardenSnapshot?> LoadAsync(Guid gardenId, CancellationToken stop) => loader.LoadAsync(gardenId, stop);
+    /// <summary>The garden as it is; what is answered from here on is told in its household's units.</summary>
+    public async Task<GardenSnapshot?> LoadAsync(Guid gardenId, CancellationToken stop)
+    {
+        var garden = await loader.LoadAsync(gardenId, stop);
+        http.HttpContext?.Features.Set(garden?.Garden);
+        return garden;
+    }
 
     /// <summary>A count of the garden, also one that is too old to be in the snapshot; null when there is none.</summary>
     public async Task<Observation?> FindCountAsync(GardenSnapshot garden, Guid id, CancellationToken stop) =>

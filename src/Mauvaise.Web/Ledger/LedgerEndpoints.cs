@@ -164,7 +164,7 @@ public static class LedgerEndpoints
             LedgerKind.Spray => string.Join(", ", new[]
             {
                 e.Litres > 0 ? TankVolume.Text(e.Litres.Value, s.Garden.Kitchen) : null,
-                e.PerLitre is { } dose ? string.Create(CultureInfo.InvariantCulture, $"{dose:0.##} {unit} a litre") : null,
+                e.PerLitre is { } dose ? Figure.Dose(dose, unit ?? "ml") : null,
                 e.Why switch { SprayReason.Plan => "as planned", SprayReason.Course => "a round of a course", _ => null },
             }.OfType<string>()),
             LedgerKind.Task => e.Leaves is { } off ? $"{off} leaves off" : "",

@@ -181,7 +181,7 @@ internal static class SprayRecordEndpoints
             material is null ? "" : s.Catalogue.Group(material.Group).Name,
             batch is null ? null : s.Catalogue.FindRecipe(batch.Recipe)?.Name ?? batch.Recipe,
             batch?.Step,
-            row.PerLitre is { } dose ? string.Create(CultureInfo.InvariantCulture, $"{dose:0.##} {material?.Unit ?? "ml"} a litre") : null,
+            row.PerLitre is { } dose ? Figure.Dose(dose, material?.Unit ?? "ml") : null,
             row.Litres,
             row.ExpectedLitres is { } reckoned ? Math.Round(reckoned, 2) : null,
             row.Treated.Select(t => t.ShareWetted).FirstOrDefault(),
@@ -203,8 +203,8 @@ internal static class SprayRecordEndpoints
 
     private static string Air(SprayAir? air) => air is null ? "The weather then is not known." : string.Join(", ", new[]
     {
-        air.TemperatureC is { } t ? string.Create(CultureInfo.InvariantCulture, $"{t:0.#} C") : null,
+        air.TemperatureC is { } t ? Figure.Temperature(t) : null,
         air.RelativeHumidityPercent is { } h ? string.Create(CultureInfo.InvariantCulture, $"humidity {h:0} %") : null,
-        air.WindMetresPerSecond is { } w ? string.Create(CultureInfo.InvariantCulture, $"wind {w:0.#} m/s") : null,
+        air.WindMetresPerSecond is { } w ? $"wind {Figure.Wind(w)}" : null,
     }.OfType<string>());
 }

@@ -32,15 +32,15 @@ internal static class FeedEndpoints
         calendar.AddProperty("X-WR-CALNAME", s.Garden.Name);
         foreach (var row in FeedBook.Next(s, told))
         {
-            calendar.Events.Add(Event(row));
+            calendar.Events.Add(Event(s.Garden, row));
         }
 
         return TypedResults.Text(new CalendarSerializer().SerializeToString(calendar) ?? "", "text/calendar; charset=utf-8");
     }
 
-    private static CalendarEvent Event(FeedEventRow row)
+    private static CalendarEvent Event(Garden garden, FeedEventRow row)
     {
-        var lines = row.Words.Split('\n', 2);
+        var lines = garden.Told(row.Words).Split('\n', 2);
         return new CalendarEvent
         {
             Uid = $"{row.Key.Replace('/', '-')}@{row.GardenId:N}",

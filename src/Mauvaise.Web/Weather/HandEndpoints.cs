@@ -3,6 +3,7 @@ using Mauvaise.Store;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Web.Weather;
 
@@ -26,10 +27,10 @@ internal static class HandEndpoints
         var checks = new Checks()
             .That(date <= s.Today && date > s.Today.AddDays(-40), "date", "date-range", "Days from 39 days ago to today can be entered.")
             .That(body.RainMm is not null || body.MinC is not null || body.MaxC is not null, "", "nothing-entered", "Enter the rain, or the lowest and the highest temperature.")
-            .That(body.RainMm is null or (>= 0 and <= 500), "rainMm", "rain-range", "Rain of a day lies between 0 and 500 mm.")
+            .That(body.RainMm is null or (>= 0 and <= 500), "rainMm", "rain-range", $"Rain of a day lies between nothing and {Figure.Rain(500)}.")
             .That(body.MinC is null == body.MaxC is null, "maxC", "temperature-pair", "The lowest and the highest temperature go together.")
-            .That(body.MinC is null or (>= -60 and <= 60), "minC", "temperature-range", "Temperatures lie between -60 and 60 °C.")
-            .That(body.MaxC is null or (>= -60 and <= 60), "maxC", "temperature-range", "Temperatures lie between -60 and 60 °C.")
+            .That(body.MinC is null or (>= -60 and <= 60), "minC", "temperature-range", $"Temperatures lie between {Figure.Temperature(-60)} and {Figure.Temperature(60)}.")
+            .That(body.MaxC is null or (>= -60 and <= 60), "maxC", "temperature-range", $"Temperatures lie between {Figure.Temperature(-60)} and {Figure.Temperature(60)}.")
             .That(body.MinC is null || body.MaxC is null || body.MinC < body.MaxC, "maxC", "temperature-order", "The highest temperature lies above the lowest.");
         if (!checks.Passed)
         {

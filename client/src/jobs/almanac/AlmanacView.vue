@@ -12,6 +12,7 @@ import { civilDay, inSentence, percent, trim } from '@/kit/format'
 import LedgerSums from '../ledger/LedgerSums.vue'
 import RecordsNav from '../ledger/RecordsNav.vue'
 import FirstDatesChart from './FirstDatesChart.vue'
+import { told } from '@/kit/household'
 
 /** A season looked back at, and the next one prepared: also the sheet that is printed at its end. */
 const route = useRoute()
@@ -131,8 +132,8 @@ const print = () => window.print()
             <tbody>
               <tr v-for="m in data.weather" :key="m.month">
                 <td>{{ month(m.month) }}</td>
-                <td class="n">{{ m.meanC.toFixed(1) }} °C</td>
-                <td class="n">{{ m.rainMm }} mm</td>
+                <td class="n">{{ told('temperature', m.meanC) }}</td>
+                <td class="n">{{ told('rain', m.rainMm) }}</td>
                 <td class="n">{{ m.wetNights }}</td>
               </tr>
             </tbody>

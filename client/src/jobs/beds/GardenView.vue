@@ -4,7 +4,7 @@ import Select from 'primevue/select'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
-import { kitchenWords, options, placeKindWords, stageWords, stanceWords, waterWords } from '@/garden/words'
+import { options, placeKindWords, stageWords, stanceWords, waterWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
@@ -19,6 +19,8 @@ import HouseholdCard from './HouseholdCard.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
 import SiteCard from './SiteCard.vue'
+import UnitsCard from './UnitsCard.vue'
+import { told } from '@/kit/household'
 
 const { garden, query, memberId } = useGarden()
 const addingPlace = ref(false)
@@ -63,12 +65,6 @@ const change = useGardenWrite(
       </section>
       <section class="card two">
         <SelectField
-          :model-value="garden.kitchen"
-          :options="options(kitchenWords)"
-          label="Spoons and cups"
-          @update:model-value="settings.mutate({ kitchen: $event })"
-        />
-        <SelectField
           :model-value="garden.water"
           :options="options(waterWords)"
           label="Water for mixing"
@@ -85,6 +81,7 @@ const change = useGardenWrite(
         <FieldError :problem="settings.error.value" />
       </section>
       <SiteCard />
+      <UnitsCard />
       <FreeHours />
       <HouseholdCard />
       <PhonesCard />
@@ -101,7 +98,7 @@ const change = useGardenWrite(
               <RouterLink :to="{ name: 'place', params: { placeId: place.id } }">{{ place.name }}</RouterLink>
             </h3>
             <p class="soft">
-              {{ placeKindWords[place.kind] }}, {{ place.areaM2.toFixed(1) }} m², {{ place.sunHours }} h of
+              {{ placeKindWords[place.kind] }}, {{ told('area', place.areaM2) }}, {{ place.sunHours }} h of
               sun, {{ stanceWords[place.stance].toLowerCase() }}
             </p>
             <Button

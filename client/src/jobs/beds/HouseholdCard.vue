@@ -7,7 +7,7 @@ import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, roleWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
-import { volume } from '@/kit/format'
+import { volume } from '@/kit/household'
 import NumberField from '@/kit/NumberField.vue'
 
 /** Who gardens here, and what they spray with. What is written is saved when the field is left. */
@@ -116,9 +116,8 @@ const addSprayer = () =>
           />
           <NumberField
             v-model="x.capacityLitres"
-            suffix=" l"
-            :max-fraction-digits="2"
-            :aria-label="`Litres that ${x.name} holds`"
+            quantity="volume"
+            :aria-label="`What ${x.name} holds`"
             lazy
             @update:model-value="keeping.mutate(x)"
           />
@@ -138,10 +137,9 @@ const addSprayer = () =>
           />
           <NumberField
             v-model="tool.capacityLitres"
-            suffix=" l"
-            :max-fraction-digits="2"
-            placeholder="litres"
-            aria-label="Litres that it holds"
+            quantity="volume"
+            placeholder="holds"
+            aria-label="What it holds"
           />
           <Button type="submit" label="Add" variant="outlined" aria-label="Add a sprayer" />
         </form>

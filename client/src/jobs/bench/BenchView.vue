@@ -244,8 +244,7 @@ async function mixed() {
             />
             <ul class="strengths" aria-label="In the finished spray">
               <li v-for="s in data.strengths" :key="s.material">
-                <strong>{{ s.material }}</strong> {{ trim(s.perLitre, 2) }} {{ s.unit }} a litre,
-                {{ trim(s.percent, 3) }} %
+                <strong>{{ s.material }}</strong> {{ s.text }}, {{ trim(s.percent, 3) }} %
               </li>
             </ul>
           </section>

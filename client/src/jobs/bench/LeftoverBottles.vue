@@ -3,7 +3,8 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
-import { dayAndClock, inSentence, volume } from '@/kit/format'
+import { dayAndClock, inSentence } from '@/kit/format'
+import { volume } from '@/kit/household'
 
 /** Bottles with something in them: to be used up on another bed, or poured away. */
 const { garden, memberId } = useGarden()

@@ -80,6 +80,7 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
         :min="0"
         :max="sizeUnit === 'l' ? 50 : 1000"
         :max-fraction-digits="2"
+        :quantity="sizeUnit === 'l' ? 'volume' : sizeUnit === 'm²' ? 'area' : undefined"
         fluid
       />
       <FieldError :problem="problem" :field="litresField" />

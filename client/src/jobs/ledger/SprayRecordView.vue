@@ -7,7 +7,8 @@ import { options, sprayReasonWords, stepWords, wettedPartWords } from '@/garden/
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
-import { dayAndClock, percent, volume } from '@/kit/format'
+import { dayAndClock, percent } from '@/kit/format'
+import { volume } from '@/kit/household'
 import { fromLocal, toLocal } from '@/kit/localTime'
 import SprayFields, { type SprayDraft } from './SprayFields.vue'
 

@@ -13,12 +13,37 @@ import { kitchenWords, options, stanceWords } from '@/garden/words'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import TownField from './TownField.vue'
+import { type Town } from './useTowns'
 import WholeGarden from '../archive/WholeGarden.vue'
 import NumberField from '@/kit/NumberField.vue'
 
 const router = useRouter()
 const client = useQueryClient()
 const step = ref(0)
+/** Where it lies as a town says it; numbers only for who wants them. */
+const town = ref<Town | string>()
+const countries = useQuery({
+  queryKey: keys.catalogue('countries'),
+  queryFn: () => answer(api.GET('/api/catalogue/countries')),
+  staleTime: Infinity,
+})
+const country = ref<string>()
+/** What a country's households mostly read; each can be changed later. */
+function chooseCountry(code: string) {
+  const chosen = countries.data.value?.find((c) => c.code === code)
+  country.value = chosen?.code ?? 'ZZ'
+  const last = countries.data.value?.at(-1)
+  draft.value.kitchen = (chosen ?? last)?.kitchen ?? 'metric'
+  draft.value.units = (chosen ?? last)?.units ?? null
+}
+function chooseTown(chosen: Town) {
+  draft.value.latitude = chosen.latitude
+  draft.value.longitude = chosen.longitude
+  draft.value.timeZoneId = chosen.timeZoneId
+  draft.value.climate = chosen.climate
+  chooseCountry(chosen.country)
+}
 const titles = ['Where it lies', 'How you garden', 'The first bed']
 
 type Draft = Omit<Schemas['NewGarden'], 'latitude' | 'longitude'> & {
@@ -38,6 +63,7 @@ const draft = useLocalStorage<Draft>('mauvaise-set-up', {
   stance: 'watchAndTreat',
   memberName: '',
   firstPlace: emptyPlace(),
+  units: null,
 })
 const zones = Intl.supportedValuesOf('timeZone')
 const climates = useQuery({
@@ -88,6 +114,10 @@ const saving = useMutation<unknown, Problem>({
     if (at >= 0) step.value = at
   },
 })
+/** Opened where an answer is about what lies in it. */
+const numbersOpen = computed(() =>
+  ['latitude', 'longitude', 'timeZoneId', 'climate'].some((f) => f in (saving.error.value?.fields ?? {})),
+)
 const next = () => (step.value < 2 ? step.value++ : saving.mutate())
 </script>
 
@@ -108,49 +138,67 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
           />
           <FieldError :problem="saving.error.value" field="name" />
         </div>
-        <div class="two">
-          <div class="field">
-            <label for="latitude">Latitude, north positive</label>
-            <NumberField
-              v-model="draft.latitude"
-              input-id="latitude"
-              :max-fraction-digits="4"
-              :invalid="!!saving.error.value?.fields.latitude"
-            />
-            <FieldError :problem="saving.error.value" field="latitude" />
-          </div>
-          <div class="field">
-            <label for="longitude">Longitude, east positive</label>
-            <NumberField
-              v-model="draft.longitude"
-              input-id="longitude"
-              :max-fraction-digits="4"
-              :invalid="!!saving.error.value?.fields.longitude"
-            />
-            <FieldError :problem="saving.error.value" field="longitude" />
-          </div>
-        </div>
-        <div v-if="located" class="actions">
-          <Button type="button" label="Where this device is" variant="outlined" @click="locate" />
-          <span class="soft" role="status">{{ locating }}</span>
-        </div>
+        <TownField v-model="town" @chosen="chooseTown" />
+        <p v-if="draft.latitude !== null" class="soft" role="status">
+          {{ draft.latitude }}, {{ draft.longitude }}; {{ draft.timeZoneId }};
+          {{ climates.data.value?.find((c) => c.id === draft?.climate)?.name.toLowerCase() }}.
+        </p>
         <SelectField
-          v-model="draft.timeZoneId"
-          :options="zones"
-          filter
-          label="Time zone"
-          :show="null"
-          :take="null"
-          ><FieldError :problem="saving.error.value" field="timeZoneId"
-        /></SelectField>
-        <SelectField
-          v-model="draft.climate"
-          :options="climates.data.value ?? []"
-          label="Climate nearest to yours"
+          :model-value="country"
+          :options="countries.data.value ?? []"
+          label="Country: what you measure in"
           show="name"
-          take="id"
-          ><FieldError :problem="saving.error.value" field="climate"
-        /></SelectField>
+          take="code"
+          @update:model-value="chooseCountry"
+        />
+        <details :open="numbersOpen">
+          <summary>By numbers, or another time zone or climate</summary>
+          <div class="numbers">
+            <div class="two">
+              <div class="field">
+                <label for="latitude">Latitude, north positive</label>
+                <NumberField
+                  v-model="draft.latitude"
+                  input-id="latitude"
+                  :max-fraction-digits="4"
+                  :invalid="!!saving.error.value?.fields.latitude"
+                />
+                <FieldError :problem="saving.error.value" field="latitude" />
+              </div>
+              <div class="field">
+                <label for="longitude">Longitude, east positive</label>
+                <NumberField
+                  v-model="draft.longitude"
+                  input-id="longitude"
+                  :max-fraction-digits="4"
+                  :invalid="!!saving.error.value?.fields.longitude"
+                />
+                <FieldError :problem="saving.error.value" field="longitude" />
+              </div>
+            </div>
+            <div v-if="located" class="actions">
+              <Button type="button" label="Where this device is" variant="outlined" @click="locate" />
+              <span class="soft" role="status">{{ locating }}</span>
+            </div>
+            <SelectField
+              v-model="draft.timeZoneId"
+              :options="zones"
+              filter
+              label="Time zone"
+              :show="null"
+              :take="null"
+              ><FieldError :problem="saving.error.value" field="timeZoneId"
+            /></SelectField>
+            <SelectField
+              v-model="draft.climate"
+              :options="climates.data.value ?? []"
+              label="Climate nearest to yours"
+              show="name"
+              take="id"
+              ><FieldError :problem="saving.error.value" field="climate"
+            /></SelectField>
+          </div>
+        </details>
       </template>
       <template v-else-if="step === 1">
         <div class="field">
@@ -207,6 +255,12 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
 form {
   display: grid;
   gap: 16px;
+}
+
+.numbers {
+  display: grid;
+  gap: 16px;
+  padding-top: 12px;
 }
 
 .two {

@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
-import { inSentence, trim } from '@/kit/format'
+import { inSentence } from '@/kit/format'
 import ProductForm from './ProductForm.vue'
 
 /** The household's own products: what stands on a label beats the catalogue. */
@@ -37,9 +37,7 @@ const change = useGardenWrite((gardenId, { id, ...p }: Schemas['ProductAnswer'])
         <template v-else>
           <span :class="{ soft: p.retired }">
             <strong>{{ p.name }}</strong><template v-if="p.likeName">, {{ inSentence(p.likeName) }}</template
-            >: {{ trim(p.doseLow, 2) }} to {{ trim(p.doseHigh, 2) }} {{ p.unit }} a litre<template
-              v-if="p.maxTimes"
-              >, {{ p.maxTimes }} times a season</template
+            >: {{ p.doseText }}<template v-if="p.maxTimes">, {{ p.maxTimes }} times a season</template
             ><template v-if="p.daysBetween">, {{ p.daysBetween }} days between</template
             ><template v-if="p.daysToWait !== null"
               >, {{ p.daysToWait === 1 ? '1 day' : `${p.daysToWait} days` }} before picking</template

@@ -11,7 +11,8 @@ import { options, stepWords, wettedPartWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
-import { civilDay, clock, dayAndClock, inSentence, volume } from '@/kit/format'
+import { civilDay, clock, dayAndClock, inSentence } from '@/kit/format'
+import { volume } from '@/kit/household'
 import BottleLabel from './BottleLabel.vue'
 import NumberField from '@/kit/NumberField.vue'
 
@@ -162,14 +163,14 @@ const logged = computed(() => saving.data.value)
       </div>
       <div class="form">
         <div v-if="wet" class="field">
-          <label for="litres">Litres used</label>
+          <label for="litres">How much was used</label>
           <NumberField
             v-model="litres"
             input-id="litres"
             fluid
             :min="0"
             :max="50"
-            :max-fraction-digits="2"
+            quantity="volume"
             :invalid="!!saving.error.value?.fields.litres"
           />
           <FieldError :problem="saving.error.value" field="litres" />

@@ -39,13 +39,13 @@ const save = () =>
       All on the same evening, each unit with what its label says. It is logged as a spray of each side.
     </p>
     <div v-for="s in sides" :key="s.number" class="side">
-      <label :for="`litres-${s.number}`">{{ s.letter }}: {{ s.name }}, litres</label>
+      <label :for="`litres-${s.number}`">{{ s.letter }}: {{ s.name }}, how much</label>
       <NumberField
         v-model="s.litres"
         :input-id="`litres-${s.number}`"
         :min="0.05"
         :max="50"
-        :max-fraction-digits="2"
+        quantity="volume"
       />
     </div>
     <FieldError :problem="treat.error.value" />

@@ -6,6 +6,7 @@ import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { sourceWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import { civilDay } from '@/kit/format'
+import { told, toldRange } from '@/kit/household'
 import NumberField from '@/kit/NumberField.vue'
 
 /** The last days as the garden knows them, and what a gauge or a thermometer says instead. */
@@ -45,9 +46,9 @@ async function save(date: string) {
   if (saved) open.value = undefined
 }
 const fields = [
-  { key: 'rainMm', label: 'Rain in the gauge, mm' },
-  { key: 'minC', label: 'Lowest, °C' },
-  { key: 'maxC', label: 'Highest, °C' },
+  { key: 'rainMm', label: 'Rain in the gauge', quantity: 'rain' },
+  { key: 'minC', label: 'Lowest', quantity: 'temperature' },
+  { key: 'maxC', label: 'Highest', quantity: 'temperature' },
 ] as const
 </script>
 
@@ -57,7 +58,8 @@ const fields = [
       <div class="row">
         <strong>{{ civilDay(d.date) }}</strong>
         <span v-if="d.knownHours > 0"
-          >{{ Math.round(d.minC ?? 0) }} to {{ Math.round(d.maxC ?? 0) }} °C, {{ d.rainMm ?? '?' }} mm</span
+          >{{ toldRange('temperature', d.minC ?? 0, d.maxC ?? 0) }},
+          {{ d.rainMm === null ? 'rain not known' : told('rain', d.rainMm) }}</span
         >
         <span v-else class="soft">not known</span>
         <span class="soft small">{{ d.sources.map((s) => sourceWords[s]).join(', ') }}</span>
@@ -75,7 +77,7 @@ const fields = [
           <NumberField
             v-model="values[f.key]"
             :input-id="`w-${f.key}`"
-            :max-fraction-digits="1"
+            :quantity="f.quantity"
             :invalid="!!saving.error.value?.fields[f.key]"
           />
           <FieldError :problem="saving.error.value" :field="f.key" />

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { keys, useGarden } from '@/garden/useGarden'
+import { useGardenSettings } from '@/garden/useGardenSettings'
+import {
+  hourWords,
+  kitchenWords,
+  lengthUnitWords,
+  options,
+  rainUnitWords,
+  temperatureUnitWords,
+  windUnitWords,
+} from '@/garden/words'
+import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
+
+/** What the household reads. Records stay as they are, whatever is chosen here. */
+const { garden } = useGarden()
+const settings = useGardenSettings()
+const countries = useQuery({
+  queryKey: keys.catalogue('countries'),
+  queryFn: () => answer(api.GET('/api/catalogue/countries')),
+  staleTime: Infinity,
+})
+const units = computed(() => garden.value?.units)
+const set = (change: Partial<Schemas['HouseholdUnits']>) =>
+  units.value && settings.mutate({ units: { ...units.value, ...change } })
+function chooseCountry(code: string) {
+  const c = countries.data.value?.find((x) => x.code === code)
+  if (c) settings.mutate({ kitchen: c.kitchen, units: c.units })
+}
+</script>
+
+<template>
+  <details v-if="garden && units" class="card fold">
+    <summary>
+      <strong>What you measure in</strong>
+      <span class="soft"
+        >{{ garden.scales.temperature.word }}, {{ garden.scales.rain.word }}, {{ garden.scales.wind.word }},
+        {{ garden.scales.length.word }}; {{ kitchenWords[garden.kitchen].toLowerCase() }}</span
+      >
+      <span class="change">Change</span>
+    </summary>
+    <div class="fields">
+      <SelectField
+        :model-value="undefined"
+        :options="countries.data.value ?? []"
+        label="As in a country"
+        placeholder="Choose one to set them all"
+        show="name"
+        take="code"
+        @update:model-value="chooseCountry"
+      />
+      <SelectField
+        :model-value="garden.kitchen"
+        :options="options(kitchenWords)"
+        label="Spoons and cups"
+        @update:model-value="settings.mutate({ kitchen: $event })"
+      />
+      <SelectField
+        :model-value="units.temperature"
+        :options="options(temperatureUnitWords)"
+        label="Temperature"
+        @update:model-value="set({ temperature: $event })"
+      />
+      <SelectField
+        :model-value="units.length"
+        :options="options(lengthUnitWords)"
+        label="Beds"
+        @update:model-value="set({ length: $event })"
+      />
+      <SelectField
+        :model-value="units.rain"
+        :options="options(rainUnitWords)"
+        label="Rain"
+        @update:model-value="set({ rain: $event })"
+      />
+      <SelectField
+        :model-value="units.wind"
+        :options="options(windUnitWords)"
+        label="Wind"
+        @update:model-value="set({ wind: $event })"
+      />
+      <SelectField
+        :model-value="units.hours"
+        :options="options(hourWords)"
+        label="Hours"
+        @update:model-value="set({ hours: $event })"
+      />
+    </div>
+    <FieldError :problem="settings.error.value" />
+  </details>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 14px;
+  padding-top: 10px;
+}
+</style>

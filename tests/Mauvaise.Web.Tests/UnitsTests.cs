@@ -1,0 +1,145 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Web.Demo;
+using Mauvaise.Web.Facts;
+using Mauvaise.Web.Gardens;
+
+namespace Mauvaise.Web.Tests;
+
+/// <summary>A household reads its own units, wherever it looks.</summary>
+public partial class UnitsTests
+{
+    private static readonly Guid Courgette = DemoGarden.PlantingId("Chapel/courgette");
+
+    private static CancellationToken Stop => TestContext.Current.CancellationToken;
+
+    private static string Api => $"/api/gardens/{DemoGarden.GardenId}";
+
+    private static readonly Country Us = Country.All.First(c => c.Code == "US");
+
+    /// <summary>Texts that show metric beside the household's own, or an exact amount where no spoon fits.</summary>
+    private static readonly HashSet<string> Beside = ["exact", "sizeBeside", "beside", "otherText", "amountBeside"];
+
+    private static async Task<HttpClient> HouseholdAsync(TestApp app, Country country)
+    {
+        await app.RefreshWeatherAsync();
+        var http = app.CreateClient();
+        await http.SendPutAsync($"{Api}/settings", new GardenSettings(Stance.WatchAndTreat, country.Kitchen, Units: country.Units), HttpStatusCode.NoContent);
+        return http;
+    }
+
+    /// <summary>Every text of an answer with the name of its field.</summary>
+    private static IEnumerable<(string Field, string Text)> Texts(JsonElement e, string field = "") => e.ValueKind switch
+    {
+        JsonValueKind.Object => e.EnumerateObject().SelectMany(p => Texts(p.Value, p.Name)),
+        JsonValueKind.Array => e.EnumerateArray().SelectMany(x => Texts(x, field)),
+        JsonValueKind.String => [(field, e.GetString()!)],
+        _ => [],
+    };
+
+    [GeneratedRegex(@"\d ?(°C|C|mm|m/s|km/h|l|ml|g|kg|m|cm|m²|litres?|metres?)(?![A-Za-z0-9²'])|a litre|\uE000")]
+    private static partial Regex Metric();
+
+    /// <summary>Too little for a spoon: a syringe is marked in millilitres everywhere, and the step says so.</summary>
+    [GeneratedRegex(@"^[0-9.]+ ml$")]
+    private static partial Regex Syringe();
+
+    [Fact]
+    public async Task A_us_household_reads_no_metric_unit_in_any_view_while_twenty_days_go_by()
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var http = await HouseholdAsync(app, Us);
+        var places = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Places;
+        string[] views =
+        [
+            "", "/board", "/round", "/decide", "/plan", "/check-backs", "/ledger", "/weather", "/shelf", "/almanac", "/learned", "/trials", "/stances", "/batches/left", "/ledger/recipes",
+            $"/windows?planting={Courgette}&material=neem-oil", $"/what-if?planting={Courgette}&target=powdery-mildew&share=0.2", $"/ways?planting={Courgette}&target=powdery-mildew",
+            $"/bench?planting={Courgette}&target=powdery-mildew", .. places.SelectMany(p => new[] { $"/places/{p.Id}/outlook", $"/places/{p.Id}/story" }),
+        ];
+        // What people call their own things stays as they call it.
+        var own = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Sprayers.Select(x => x.Name).ToHashSet();
+        var found = new SortedSet<string>(StringComparer.Ordinal);
+        var read = 0;
+        for (var day = 0; day <= 20; day += 5)
+        {
+            foreach (var view in views)
+            {
+                using var response = await http.GetAsync(new Uri(Api + view, UriKind.Relative), Stop);
+                Assert.True(response.IsSuccessStatusCode, $"{view}: {await response.Content.ReadAsStringAsync(Stop)}");
+                var answer = await response.Content.ReadFromJsonAsync<JsonElement>(Stop);
+                foreach (var (field, text) in Texts(answer))
+                {
+                    read++;
+                    if (!Beside.Contains(field) && !own.Contains(text) && !(field == "measure" && Syringe().IsMatch(text)) && Metric().IsMatch(text))
+                    {
+                        found.Add($"{view.Split('?')[0].Split('/').Last()} {field}: {text}");
+                    }
+                }
+            }
+
+            app.Clock.Advance(TimeSpan.FromDays(5));
+            await app.RefreshWeatherAsync();
+        }
+
+        Assert.True(read > 5000);
+        Assert.True(found.Count == 0, string.Join("\n", found));
+    }
+
+    [Fact]
+    public async Task What_was_recorded_stays_as_it_is_when_the_units_change()
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var before = app.CreateClient();
+        var metric = (await before.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!;
+        using var http = await HouseholdAsync(app, Us);
+        var us = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!;
+        Assert.Equal(metric.Places.Select(p => p.AreaM2), us.Places.Select(p => p.AreaM2));
+        Assert.Equal(("°C", "°F"), (metric.Scales.Temperature.Word, us.Scales.Temperature.Word));
+        Assert.Equal(Us.Units, us.Units);
+    }
+
+    [Fact]
+    public async Task The_calendar_tells_a_us_household_its_own_units()
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var http = await HouseholdAsync(app, Us);
+        var calendar = await http.GetStringAsync(new Uri($"{Api}/plan/calendar.ics", UriKind.Relative), Stop);
+        Assert.Contains("BEGIN:VEVENT", calendar, StringComparison.Ordinal);
+        Assert.DoesNotMatch(Metric(), calendar.Replace("\r\n ", "", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData("wien", "Wien", "AT", "Europe/Vienna", "continental")]
+    [InlineData("Köln", "Köln", "DE", "Europe/Berlin", "oceanic")]
+    [InlineData("saint-denis, FR", "Saint-Denis", "FR", "Europe/Paris", "oceanic")]
+    [InlineData("portland, US", "Portland", "US", "America/Los_Angeles", "oceanic")]
+    [InlineData("hobart", "Hobart", "AU", "Australia/Hobart", "oceanic")]
+    public async Task A_town_says_where_the_garden_lies(string typed, string name, string country, string zone, string climate)
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var http = app.CreateClient();
+        var found = (await http.GetFromJsonAsync<List<TownAnswer>>($"/api/catalogue/towns?name={Uri.EscapeDataString(typed)}", TestApp.Json, Stop))!;
+        var town = found.FirstOrDefault(t => t.Name == name && t.Country == country);
+        Assert.True(town is not null, string.Join("; ", found.Select(t => $"{t.Name} {t.Country}")));
+        Assert.Equal((zone, climate), (town.TimeZoneId, town.Climate));
+        Assert.NotNull(TestAppCatalogue.FindClimate(town.Climate));
+    }
+
+    private static GardenCatalogue TestAppCatalogue => Store.Facts.CatalogueFiles.Read(Store.Facts.CatalogueFiles.DefaultFolder);
+
+    [Theory]
+    [InlineData("")]
+    [InlineData("x")]
+    [InlineData("no such town anywhere")]
+    public async Task What_no_town_is_called_finds_none(string typed)
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var http = app.CreateClient();
+        Assert.Empty((await http.GetFromJsonAsync<List<TownAnswer>>($"/api/catalogue/towns?name={Uri.EscapeDataString(typed)}", TestApp.Json, Stop))!);
+    }
+}
