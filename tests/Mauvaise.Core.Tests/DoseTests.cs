@@ -1,5 +1,6 @@
 using System.Globalization;
 using CsCheck;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 
@@ -102,5 +103,38 @@ public class DoseTests
                 : double.Parse(w, CultureInfo.InvariantCulture));
             return count * (words[^1] switch { "tsp" => teaspoon, "tbsp" => tablespoon, _ => cup }).InBase;
         });
+    }
+
+    /// <summary>Every recipe of the catalogue that is a liquid, in three kitchens: spoons measure it, or it is said with what else.</summary>
+    [Theory]
+    [InlineData(KitchenSystem.Metric)]
+    [InlineData(KitchenSystem.Us)]
+    [InlineData(KitchenSystem.Imperial)]
+    public void A_size_is_found_that_spoons_measure_or_nothing_is_moved(KitchenSystem kitchen)
+    {
+        var (found, all) = (0, 0);
+        foreach (var recipe in Shipped.Catalogue.Recipes.Where(r => r.IsWet && Shipped.Catalogue.Material(r.Active.Material).Doses is not null))
+        {
+            foreach (var litres in new[] { 0.1, 0.5, 1, 1.5, 2, 3, 5, 7.5, 10, 12 })
+            {
+                var order = new MixOrder(recipe, DoseStep.Gentle, litres, kitchen);
+                var size = SpoonSize.For(Shipped.Catalogue, order, 15);
+                Assert.InRange(size, litres, litres * (1 + SpoonSize.MostMore) + 1e-9);
+                var parts = Mix.Make(Shipped.Catalogue, order with { Size = size }, new MixConditions(null, [], false)).Parts;
+                all++;
+                if (parts.All(p => p.Kitchen.Scoops.Count > 0))
+                {
+                    found++;
+                    Assert.All(parts, p => Assert.InRange(p.Kitchen.ErrorPercent, -KitchenMeasure.LargestErrorPercent, KitchenMeasure.LargestErrorPercent));
+                }
+                else
+                {
+                    Assert.Equal(litres, size);
+                    Assert.All(parts.Where(p => p.Kitchen.Scoops.Count == 0), p => Assert.Contains(" with a ", p.Kitchen.Text, StringComparison.Ordinal));
+                }
+            }
+        }
+
+        Assert.True(found > 0.7 * all, $"{found} of {all}");
     }
 }

@@ -91,7 +91,7 @@ public class OutlookTests
     {
         var nothing = new Evening(null, "", [], []);
         Assert.Equal("What is on the shelf is past its date.", ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 300, new(2026, 1, 1))] }, nothing).Single().Reasons.Single());
-        Assert.Equal("Low: 40 ml left.", ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 40)] }, nothing).Single().Reasons.Single());
+        Assert.Equal("Low: 40 ml left.", ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 40)] }, nothing).Single().Reasons.Single().Told());
         Assert.Empty(ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 400)] }, nothing));
         var old = ShoppingList.For(Garden() with { Stocks = [Kept("bicarbonate", 400, new(2026, 1, 1))] }, Spraying("bicarbonate-plain")).Single(i => i.Material.Id == "bicarbonate");
         Assert.Equal((0, old.Needed), (old.OnShelf, old.ToBuy));

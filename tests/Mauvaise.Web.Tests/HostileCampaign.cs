@@ -362,7 +362,13 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         try
         {
             using var message = new HttpRequestMessage(new HttpMethod(request.Method), request.Path) { Content = request.Body is null ? null : Content(request.Body, request.ContentType) };
-            using var answer = await http.SendAsync(message, stop);
+            using var answer = await http.SendAsync(message, HttpCompletionOption.ResponseHeadersRead, stop);
+            if (answer.Content.Headers.ContentType?.MediaType != "text/event-stream")
+            {
+                // A fault half way through counts too; a stream of news has no end.
+                await answer.Content.LoadIntoBufferAsync(stop);
+            }
+
             return (int)answer.StatusCode;
         }
         catch (Exception e) when (e is HttpRequestException or UriFormatException or OperationCanceledException && !stop.IsCancellationRequested)

@@ -5888,6 +5888,7 @@ export interface components {
             dose: components["schemas"]["DoseAnswer"];
             /** Format: double */
             sizeNeeded: number;
+            sizeNeededText: string;
             /** Format: double */
             size: number;
             sizeUnit: string;
@@ -7229,6 +7230,7 @@ export interface components {
             onShelf: number;
             /** Format: double */
             toBuy: number;
+            toBuyText: string;
             /** Format: double */
             cost: null | number;
             because: string;
@@ -8052,6 +8054,7 @@ export interface components {
             onShelf: number;
             /** Format: double */
             toBuy: number;
+            toBuyText: string;
             unit: string;
             /** Format: double */
             cost: null | number;
@@ -8295,6 +8298,8 @@ export interface components {
             amount: number;
             /** Format: double */
             left: number;
+            amountText: string;
+            leftText: string;
             unit: string;
             /** Format: date */
             openedOn: null | string;

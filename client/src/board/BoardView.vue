@@ -342,6 +342,7 @@ header {
   color: var(--paper);
   border-radius: 3px;
   font-size: 0.78rem;
+  white-space: nowrap;
 }
 
 .cursor {

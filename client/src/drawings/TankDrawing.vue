@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { trim } from '@/kit/format'
-import { volume } from '@/kit/household'
+import { household, volume } from '@/kit/household'
 
 /** A sprayer's tank with its marks, filled to the mix. */
 const props = defineProps<{
@@ -15,10 +15,13 @@ const props = defineProps<{
 const top = 46
 const bottom = 216
 const y = (litres: number) => bottom - (bottom - top) * Math.min(1, litres / props.capacity)
+/** Marks in the unit that the household reads volumes in. */
 const marks = computed(() => {
-  const step = props.capacity <= 1 ? 0.25 : props.capacity <= 6 ? 1 : 3
-  const result: number[] = []
-  for (let l = step; l <= props.capacity + 1e-9; l += step) result.push(l)
+  const { factor } = household.value.scales.volume
+  const capacity = props.capacity * factor
+  const step = capacity <= 1.3 ? 0.25 : capacity <= 7 ? 1 : 3
+  const result: { litres: number; text: string }[] = []
+  for (let m = step; m <= capacity + 1e-9; m += step) result.push({ litres: m / factor, text: trim(m, 2) })
   return result
 })
 </script>
@@ -39,11 +42,13 @@ const marks = computed(() => {
       class="glass"
       d="M66 14H134V34C160 40 170 52 170 70V206Q170 216 160 216H40Q30 216 30 206V70C30 52 40 40 66 34Z"
     />
-    <g v-for="m in marks" :key="m" class="mark">
-      <path :d="`M158 ${y(m)}H182`" />
-      <text x="188" :y="y(m) + 4">{{ trim(m, 2) }}</text>
+    <g v-for="m in marks" :key="m.text" class="mark">
+      <path :d="`M158 ${y(m.litres)}H182`" />
+      <text x="188" :y="y(m.litres) + 4">{{ m.text }}</text>
     </g>
-    <text class="big" x="98" :y="Math.min(196, y(litres) + 42)">{{ amount }}</text>
+    <text class="big" :class="{ long: amount.length > 9 }" x="98" :y="Math.min(196, y(litres) + 42)">
+      {{ amount }}
+    </text>
     <text class="small" x="98" :y="Math.min(212, y(litres) + 60)">{{ words }}</text>
   </svg>
 </template>
@@ -83,6 +88,10 @@ svg {
   font: 700 1.5rem var(--heading);
   fill: var(--ink);
   text-anchor: middle;
+}
+
+.big.long {
+  font-size: 1rem;
 }
 
 .small {

@@ -118,7 +118,7 @@ public sealed record Mix(
 
     private static MixShare Share(MixPart p) => new(p.Material, p.PerLitre, p.BottlePercent);
 
-    private static List<MixPart> PartsOf(GardenCatalogue catalogue, MixOrder order) =>
+    internal static List<MixPart> PartsOf(GardenCatalogue catalogue, MixOrder order) =>
     [
         .. order.Recipe.Ingredients
             .Select(i => Part(order, catalogue.Material(i.Material), i.Role, i.Role switch

@@ -42,7 +42,7 @@ public static class MixSteps
         var others = mix.Parts.Except(powders).Except(soaps).ToList();
         var warm = others.Any(p => p.Material.PasteBelowC is not null);
         var water = Math.Max(0, mix.Litres - mix.Parts.Where(p => p.Unit != "g").Sum(p => p.Amount) / 1000);
-        var first = Math.Min(Math.Min(0.25, mix.Litres / 4), water);
+        var first = SpoonSize.ToMark(Math.Min(Math.Min(0.25, mix.Litres / 4), water), kitchen);
         return
         [
             Water(warm ? $"Warm water, about {Figure.Temperature(30)}" : "Water first", powders.Count > 0 ? "to stir the powder in" : "to start with", first, kitchen),

@@ -77,6 +77,13 @@ public static class BenchEndpoints
 
         var ask = new MixAsk(planting, target, chosen.Id, doseStep, add, dose, soap, bottlePercent, at, patchTest == true);
         var made = MixDeeds.Make(s, ask, fill.Size);
+        if (size is null && chosen.IsWet && fill.Tanks == 1
+            && SpoonSize.For(s.Catalogue, made.Mix.Order, ask.PatchTest ? SprayVolume.MostPatchTestLitres : fill.VesselLitres) is var spoons && spoons != fill.Size)
+        {
+            fill = fill with { Size = spoons };
+            made = MixDeeds.Make(s, ask, spoons);
+        }
+
         return TypedResults.Ok(Answer(s, ask, made, options, plantings, fill));
     }
 
@@ -129,6 +136,7 @@ public static class BenchEndpoints
             made.NearestStep,
             new DoseAnswer(mix.Order.ActiveDose ?? doses.At(mix.Order.Step), doses.Unit, doses.Per, doses.Gentle, doses.Usual, doses.Strong, doses.Ceiling),
             fill.Needed,
+            Bottles.SizeText(s, doses.Per, fill.Needed),
             fill.Size,
             Bottles.SizeUnit(doses.Per),
             Bottles.SizeText(s, doses.Per, fill.Size),

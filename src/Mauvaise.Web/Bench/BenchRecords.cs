@@ -67,6 +67,7 @@ public sealed record BenchAnswer(
     DoseStep? NearestStep,
     DoseAnswer Dose,
     double SizeNeeded,
+    string SizeNeededText,
     double Size,
     string SizeUnit,
     string SizeText,

@@ -21,6 +21,8 @@ public sealed record StockAnswer(
     string Name,
     double Amount,
     double Left,
+    string AmountText,
+    string LeftText,
     string Unit,
     DateOnly? OpenedOn,
     DateOnly? BestBefore,
@@ -47,7 +49,7 @@ public sealed record PreparationAnswer(
     IReadOnlyList<StrengthAnswer> Strengths,
     IReadOnlyList<string> Cautions);
 
-public sealed record ShoppingAnswer(string Material, string Name, double Needed, double OnShelf, double ToBuy, string Unit, double? Cost, IReadOnlyList<string> Reasons);
+public sealed record ShoppingAnswer(string Material, string Name, double Needed, double OnShelf, double ToBuy, string ToBuyText, string Unit, double? Cost, IReadOnlyList<string> Reasons);
 
 /// <param name="AheadDays">How far the shopping list looks.</param>
 public sealed record ShelfAnswer(
@@ -135,7 +137,7 @@ public static class ShelfEndpoints
         var cold = ColdestLastNight(s);
         return TypedResults.Ok(new ShelfAnswer(
             [.. s.Stocks.Select(x => Stock(s, x, cold))],
-            [.. ShoppingList.For(s, EveningPlanner.Plan(s)).Select(i => new ShoppingAnswer(i.Material.Id, i.Material.Name, i.Needed, i.OnShelf, i.ToBuy, i.Material.Unit, i.Cost, i.Reasons))],
+            [.. ShoppingList.For(s, EveningPlanner.Plan(s)).Select(i => new ShoppingAnswer(i.Material.Id, i.Material.Name, i.Needed, i.OnShelf, i.ToBuy, Figure.Amount(Math.Ceiling(i.ToBuy), i.Material.Unit), i.Material.Unit, i.Cost, i.Reasons))],
             ShoppingList.AheadDays,
             [.. s.Catalogue.Materials.Where(m => m.Label is not { Retired: true }).OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => new ShelfMaterial(m.Id, m.Name, m.Unit, m.StockStrengthPercent, m.Storage))],
             [.. s.Catalogue.Materials.Where(m => m.MadeFrom is not null).Select(m => Preparation(s, m))],
@@ -167,7 +169,7 @@ public static class ShelfEndpoints
     {
         var material = s.Catalogue.Material(x.Material);
         var group = s.Catalogue.Group(material.Group);
-        return new(x.Id, x.Material, material.Name, group.Name, group.Hatch, x.Name, x.Amount, x.Left, x.Unit, x.OpenedOn, x.BestBefore, Shelf.GoodUntil(material, x),
+        return new(x.Id, x.Material, material.Name, group.Name, group.Hatch, x.Name, x.Amount, x.Left, Figure.Amount(x.Amount, x.Unit), Figure.Amount(x.Left, x.Unit), x.Unit, x.OpenedOn, x.BestBefore, Shelf.GoodUntil(material, x),
             x.StrengthPercent, x.Cost, x.LowAt, material.Storage, Shelf.Hints(material, x, s.Today, coldC));
     }
 

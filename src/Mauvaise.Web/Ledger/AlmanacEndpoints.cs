@@ -7,6 +7,7 @@ using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Places;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Web.Ledger;
 
@@ -20,7 +21,7 @@ public sealed record AlmanacFirstAnswer(string Target, string Name, IReadOnlyLis
 
 public sealed record MonthAnswer(DateOnly Month, double MeanC, double RainMm, int WetNights);
 
-public sealed record NextShoppingAnswer(string Material, string Unit, double Used, double OnShelf, double ToBuy, double? Cost, string Because);
+public sealed record NextShoppingAnswer(string Material, string Unit, double Used, double OnShelf, double ToBuy, string ToBuyText, double? Cost, string Because);
 
 public sealed record AlmanacAnswer(
     SeasonChoice Season,
@@ -74,6 +75,6 @@ public static class AlmanacEndpoints
             [.. a.Burnt.Select(b => new BurntAnswer(b.Material.Name, b.Crop.Name, b.Day, b.Injury))],
             [.. a.Firsts.Select(f => new AlmanacFirstAnswer(f.Target.Id, f.Target.Name, [.. f.Past.Select(p => new FirstDateAnswer(p.Year, p.Day, p.DegreeDays is { } dd ? Math.Round(dd) : null))], f.Before, f.Next.Expected, f.Next.ProtectFrom, f.Next.Sentence))],
             [.. a.Weather.Select(m => new MonthAnswer(m.Month, m.MeanC, m.RainMm, m.WetNights))],
-            [.. a.Shopping.Select(x => new NextShoppingAnswer(x.Material.Name, x.Material.Unit, Math.Round(x.Used, 1), Math.Round(x.OnShelf, 1), Math.Round(x.ToBuy, 1), x.Cost is { } cost ? Math.Round(cost, 2) : null, x.Because))]));
+            [.. a.Shopping.Select(x => new NextShoppingAnswer(x.Material.Name, x.Material.Unit, Math.Round(x.Used, 1), Math.Round(x.OnShelf, 1), Math.Round(x.ToBuy, 1), Figure.Amount(Math.Round(x.ToBuy, 1), x.Material.Unit), x.Cost is { } cost ? Math.Round(cost, 2) : null, x.Because))]));
     }
 }

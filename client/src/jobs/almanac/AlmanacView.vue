@@ -8,7 +8,7 @@ import { useGardenQuery } from '@/garden/useGarden'
 import { injuryWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import SelectField from '@/kit/SelectField.vue'
-import { civilDay, inSentence, percent, trim } from '@/kit/format'
+import { civilDay, inSentence, percent } from '@/kit/format'
 import LedgerSums from '../ledger/LedgerSums.vue'
 import RecordsNav from '../ledger/RecordsNav.vue'
 import FirstDatesChart from './FirstDatesChart.vue'
@@ -183,8 +183,7 @@ const print = () => window.print()
         </p>
         <ul v-else>
           <li v-for="s in data.shopping" :key="s.material">
-            <strong>{{ s.material }}</strong>:
-            {{ s.toBuy > 0 ? `buy ${trim(s.toBuy, 1)} ${s.unit}` : 'enough left'
+            <strong>{{ s.material }}</strong>: {{ s.toBuy > 0 ? `buy ${s.toBuyText}` : 'enough left'
             }}{{ s.cost && s.toBuy > 0 ? `, about ${s.cost.toFixed(2)}` : '' }}.
             <span class="soft">{{ s.because }}</span>
           </li>

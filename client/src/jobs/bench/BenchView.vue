@@ -143,13 +143,14 @@ async function mixed() {
             :min="0.05"
             :max="wet ? 50 : 1000"
             :max-fraction-digits="2"
-            :aria-label="`How much, ${data.sizeUnit}`"
-            :suffix="` ${data.sizeUnit}`"
+            :aria-label="`How much, ${wet ? 'of the mix' : data.sizeUnit}`"
+            :suffix="wet ? undefined : ` ${data.sizeUnit}`"
+            :quantity="wet ? 'volume' : undefined"
             @update:model-value="change({ size: $event ?? undefined })"
           />
         </span>
         <p class="soft">
-          {{ trim(data.sizeNeeded, 2) }} {{ data.sizeUnit }} {{ needed
+          {{ data.sizeNeededText }} {{ needed
           }}<template v-if="data.tanks > 1">, in {{ data.tanks }} equal fillings</template>
         </p>
       </div>

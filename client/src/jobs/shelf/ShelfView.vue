@@ -77,7 +77,7 @@ const total = computed(() => (data.value?.shopping ?? []).reduce((sum, i) => sum
                 />
               </div>
               <p>
-                <strong>{{ trim(s.left, 1) }} {{ s.unit }}</strong> of {{ trim(s.amount, 1) }} {{ s.unit
+                <strong>{{ s.leftText }}</strong> of {{ s.amountText
                 }}<template v-if="s.strengthPercent">, {{ trim(s.strengthPercent, 1) }} %</template>
               </p>
               <p class="soft small">

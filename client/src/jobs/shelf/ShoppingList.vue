@@ -14,7 +14,7 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
         <strong>{{ i.name }}</strong>
         <span
           ><template v-if="i.toBuy > 0"
-            >{{ trim(Math.ceil(i.toBuy), 0) }} {{ i.unit
+            >{{ i.toBuyText
             }}<template v-if="i.cost !== null">, about {{ trim(i.cost, 2) }}</template></template
           ></span
         >
