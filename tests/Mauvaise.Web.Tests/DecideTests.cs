@@ -120,6 +120,31 @@ public class DecideTests
     }
 
     [Fact]
+    public async Task A_band_that_wore_off_is_renewed_or_let_be()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var ladder = (await LookAsync(http)).Ladders.First(l => l.Steps.Any(s => s.Code == "ant-band" && s.Choice == Core.Actions.StepChoice.Do));
+        var task = Guid.NewGuid();
+        await http.SendAsync($"{Api}/tasks", new NewTask(task, ladder.ObservationId, "ant-band"), HttpStatusCode.Created);
+        await http.SendAsync($"{Api}/tasks/{task}/done", new TaskDone(null), HttpStatusCode.NoContent);
+        Assert.DoesNotContain((await LookAsync(http)).Tasks, t => t.Worn is not null);
+        app.Clock.Advance(TimeSpan.FromDays(22));
+        await app.RefreshWeatherAsync();
+        var worn = (await LookAsync(http)).Tasks.Single(t => t.Worn is not null);
+        Assert.Equal(task, worn.Id);
+        // Sent twice it is renewed once.
+        await http.SendAsync($"{Api}/tasks/{worn.Id}/done", new TaskDone(null), HttpStatusCode.NoContent);
+        await http.SendAsync($"{Api}/tasks/{worn.Id}/done", new TaskDone(null), HttpStatusCode.NoContent);
+        Assert.DoesNotContain((await LookAsync(http)).Tasks, t => t.Worn is not null);
+        app.Clock.Advance(TimeSpan.FromDays(22));
+        await app.RefreshWeatherAsync();
+        var again = (await LookAsync(http)).Tasks.Single(t => t.Worn is not null);
+        await http.SendAsync($"{Api}/tasks/{again.Id}/drop", new TaskDropped(), HttpStatusCode.NoContent);
+        Assert.DoesNotContain((await LookAsync(http)).Tasks, t => t.Worn is not null);
+    }
+
+    [Fact]
     public async Task A_no_to_all_that_is_proposed_is_one_deed_and_one_undo()
     {
         var (app, http) = await DemoAsync();

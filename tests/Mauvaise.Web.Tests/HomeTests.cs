@@ -137,7 +137,8 @@ public class HomeTests
         foreach (var (role, most) in new[] { (Role.Looker, Right.Look), (Role.Guest, Right.Log), (Role.Helper, Right.Work) })
         {
             var (phone, _) = await PhoneAsync(app, keeper, role);
-            foreach (var (method, path, sent, takes) in Operations().Where(o => o.Path is not "/api/home/sign-out"))
+            // What everybody reads is read once: between writes every view is put together anew.
+            foreach (var (method, path, sent, takes) in Operations().Where(o => o.Path is not "/api/home/sign-out" && (role == Role.Looker || Access.Of(o.Method, o.Path) != Right.Look)))
             {
                 var status = await AskAsync(phone, method, sent, takes);
                 Assert.True(status == HttpStatusCode.Forbidden == Access.Of(method, path) > most, $"{role}: {method} {path}: {status}");

@@ -8596,6 +8596,7 @@ export interface components {
             /** Format: date */
             dueOn: string;
             due: boolean;
+            worn: null | string;
             state: components["schemas"]["TaskState"];
             /** Format: date-time */
             doneAt: null | string;

@@ -269,6 +269,11 @@ public static class CatalogueRules
             yield return $"{at}: wants recipe '{recipe}', which is not in recipes";
         }
 
+        if (m.Lasts is { Days: < 1 } or { RainMm: <= 0 })
+        {
+            yield return $"{at}: lasts over 0 days, and bears over 0 mm of rain";
+        }
+
         if (m.CheckBackDays is < 1 || m.LeadDays < 0)
         {
             yield return $"{at}: days must be 1 or more";

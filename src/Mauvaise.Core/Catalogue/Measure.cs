@@ -3,6 +3,11 @@ namespace Mauvaise.Core.Catalogue;
 /// <summary>Rungs of the action ladder, from gentle to drastic.</summary>
 public enum Rung { Look, Helpers, Hands, Prune, Isolate, Spray, TakeOut }
 
+/// <summary>How long something holds that is put on once (assumed).</summary>
+/// <param name="Days">It is done again after so many days.</param>
+/// <param name="RainMm">Rain that takes it off, mm; null where rain does it no harm.</param>
+public sealed record Holding(int Days, double? RainMm = null);
+
 /// <summary>Something done without a sprayer. It is planned, done and judged like a spray.</summary>
 public sealed record Measure
 {
@@ -29,6 +34,10 @@ public sealed record Measure
     public int LeadDays { get; init; }
     /// <summary>Recipe that is mixed for it on the bench; null for none.</summary>
     public string? Recipe { get; init; }
+    /// <summary>How long one doing holds; null for what is done and over.</summary>
+    public Holding? Lasts { get; init; }
+    /// <summary>It keeps ants off, and is over when none climb.</summary>
+    public bool AgainstAnts { get; init; }
     public required EvidenceGrade Evidence { get; init; }
 
     /// <summary>What one doing takes off a target: its own figure, else its group's; null when it is not for counting.</summary>

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 
@@ -6,6 +7,20 @@ namespace Mauvaise.Core.Deeds;
 /// <summary>What was taken on and is done by hand.</summary>
 public static class TaskDeeds
 {
+    /// <summary>Does again what was put on once and holds no longer.</summary>
+    public static Written Renew(GardenSnapshot garden, Worn worn, DateTimeOffset at, Guid? memberId) =>
+        new($"Renewed: {worn.Measure.Name.InSentence()}, {garden.Where(worn.Planting)}", memberId)
+        {
+            Tasks = [worn.Task with { Id = Guid.NewGuid(), DueOn = garden.Garden.DateOf(at), DoneAt = at }],
+        };
+
+    /// <summary>Lets it be: what wore off is not asked for again until it is taken on anew.</summary>
+    public static Written LetBe(GardenSnapshot garden, Worn worn, Guid? memberId) =>
+        new($"Not again: {worn.Measure.Name.InSentence()}, {garden.Where(worn.Planting)}", memberId)
+        {
+            Tasks = [worn.Task with { Id = Guid.NewGuid(), DueOn = garden.Today.AddDays(1), DoneAt = null, State = TaskState.Dropped }],
+        };
+
     /// <summary>Ticks a task off and sets its check-back.</summary>
     /// <param name="leaves">Leaves taken off, where it is about leaves.</param>
     public static Written Finish(GardenSnapshot garden, GardenTask task, DateTimeOffset at, int? leaves, Guid? memberId)

@@ -36,7 +36,7 @@ public static class EveningPlanner
             Decide(garden, planting, deeds, wishes, left);
         }
 
-        deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), DueTasks(garden));
+        deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), [.. DueTasks(garden), .. WornOff(garden)]);
         TogetherByHand(deeds);
         deeds.AddRange(Tanks(garden, Today(garden, wishes, left, planned)));
         deeds.AddRange(WalkDue(garden, visited));
@@ -101,6 +101,18 @@ public static class EveningPlanner
             null,
             null,
             t.Id);
+
+    /// <summary>What was put on once and holds no longer.</summary>
+    private static IEnumerable<Deed> WornOff(GardenSnapshot garden) =>
+        Wearing.Due(garden).Select(w => new Deed(
+            DeedKind.Task,
+            $"Renew: {w.Measure.Name.InSentence()}, {garden.Where(w.Planting)}",
+            $"{w.Why} {w.Measure.How}",
+            [new("worn-off", w.Why)],
+            [w.Planting.Id],
+            null,
+            null,
+            w.Task.Id));
 
     private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
     {

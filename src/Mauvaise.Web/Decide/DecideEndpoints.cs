@@ -1,6 +1,7 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
@@ -49,7 +50,7 @@ public static class DecideEndpoints
             [.. looks.Where(x => x.Seen is { LeavesLooked: > 0, LeavesAffected: > 0 })
                 .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves)).OrderByDescending(Urgency).Select(l => Answer(s, l))],
             [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => $"{s.Where(x.Planting)}: no leaf was counted. Count ten or more, and the steps follow.")],
-            [.. s.Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id)).Select(t => TaskEndpoints.Answer(s, t)).OfType<TaskAnswer>()],
+            [.. Wearing.Due(s).Where(w => one is null || w.Planting.Id == one.Id).Select(w => TaskEndpoints.Answer(s, w.Task, w.Why)).OfType<TaskAnswer>(), .. s.Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id)).Select(t => TaskEndpoints.Answer(s, t)).OfType<TaskAnswer>()],
             [.. s.Courses.Where(c => one is null || c.PlantingId == one.Id)
                 .GroupBy(c => (c.PlantingId, c.Target)).Select(g => CourseEndpoints.Answer(s, CourseProgress.Of(s, g.Last())))
                 .Where(c => !c.Over || c.State is CourseState.ChangeGroup or CourseState.GiveUp).OrderBy(c => c.NextOn ?? DateOnly.MaxValue)]));

@@ -69,6 +69,7 @@ public sealed record DecideAnswer(
     IReadOnlyList<TaskAnswer> Tasks,
     IReadOnlyList<CourseAnswer> Courses);
 
+/// <param name="Worn">What wore it off, where it was done once and wants doing again; null otherwise.</param>
 public sealed record TaskAnswer(
     Guid Id,
     Guid PlantingId,
@@ -79,6 +80,7 @@ public sealed record TaskAnswer(
     string? TargetName,
     DateOnly DueOn,
     bool Due,
+    string? Worn,
     TaskState State,
     DateTimeOffset? DoneAt,
     int? Leaves,

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Store;
@@ -136,6 +137,11 @@ public static class TaskEndpoints
 
         if (task.State == TaskState.Done)
         {
+            if (Wearing.Of(s, task) is { } worn)
+            {
+                await tools.DoAsync(s, TaskDeeds.Renew(s, worn, tools.Now, body.MemberId), stop);
+            }
+
             return TypedResults.NoContent();
         }
 
@@ -159,7 +165,11 @@ public static class TaskEndpoints
             return Problems.NotFound("task");
         }
 
-        if (task.State == TaskState.Planned)
+        if (Wearing.Of(s, task) is { } worn)
+        {
+            await tools.DoAsync(s, TaskDeeds.LetBe(s, worn, body.MemberId), stop);
+        }
+        else if (task.State == TaskState.Planned)
         {
             var words = $"Dropped: {s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()}, {s.Where(s.FindPlanting(task.PlantingId)!)}";
             await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = [task with { State = TaskState.Dropped }] }, stop);
@@ -169,7 +179,7 @@ public static class TaskEndpoints
     }
 
     /// <summary>Null when the catalogue no longer has the measure.</summary>
-    internal static TaskAnswer? Answer(GardenSnapshot s, GardenTask t) => s.Catalogue.FindMeasure(t.Step) is not { } measure ? null : new(
+    internal static TaskAnswer? Answer(GardenSnapshot s, GardenTask t, string? worn = null) => s.Catalogue.FindMeasure(t.Step) is not { } measure ? null : new(
         t.Id,
         t.PlantingId,
         s.Where(s.FindPlanting(t.PlantingId)!),
@@ -178,7 +188,8 @@ public static class TaskEndpoints
         measure.How,
         t.Target is { } target ? s.Catalogue.FindTarget(target)?.Name : null,
         t.DueOn,
-        t.State == TaskState.Planned && t.DueOn <= s.Today,
+        worn is not null || (t.State == TaskState.Planned && t.DueOn <= s.Today),
+        worn,
         t.State,
         t.DoneAt,
         t.Leaves,

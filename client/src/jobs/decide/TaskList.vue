@@ -37,7 +37,7 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
       <li v-for="task in tasks" :key="task.id">
         <p>
           <strong>{{ task.name }}</strong>, {{ task.where }}
-          <span class="soft">{{ task.due ? 'due' : civilDay(task.dueOn) }}</span>
+          <span class="soft">{{ task.worn ?? (task.due ? 'due' : civilDay(task.dueOn)) }}</span>
         </p>
         <p class="soft small">{{ task.how }}</p>
         <NumberStepper
@@ -48,16 +48,16 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
         />
         <div class="actions">
           <Button
-            label="Done"
+            :label="task.worn ? 'Renewed' : 'Done'"
             size="small"
-            :aria-label="`Done: ${task.name}, ${task.where}`"
+            :aria-label="`${task.worn ? 'Renewed' : 'Done'}: ${task.name}, ${task.where}`"
             @click="done.mutate(task)"
           />
           <Button
-            label="Drop"
+            :label="task.worn ? 'Not again' : 'Drop'"
             size="small"
             variant="text"
-            :aria-label="`Drop: ${task.name}, ${task.where}`"
+            :aria-label="`${task.worn ? 'Not again' : 'Drop'}: ${task.name}, ${task.where}`"
             @click="drop.mutate(task.id)"
           />
         </div>

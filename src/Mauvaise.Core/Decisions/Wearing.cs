@@ -1,0 +1,48 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+
+namespace Mauvaise.Core.Decisions;
+
+/// <summary>Something that was put on once, as a band or a mulch, and holds no longer.</summary>
+/// <param name="Why">What wore it off, as a sentence.</param>
+public sealed record Worn(GardenTask Task, Planting Planting, Measure Measure, string Why);
+
+/// <summary>Measures that last for a while, and what wears them off.</summary>
+public static class Wearing
+{
+    /// <summary>
+    /// What wants doing again: the latest doing of each lasting measure on each planting that grows, once its days are over or as much
+    /// rain fell on it as it bears. Where ants are kept off, it ends with the first look since that finds none climbing.
+    /// </summary>
+    public static IEnumerable<Worn> Due(GardenSnapshot garden) =>
+        from planting in garden.Growing
+        from last in garden.Tasks.Where(t => t.PlantingId == planting.Id && t.State != TaskState.Passed).GroupBy(t => t.Step).Select(g => g.MaxBy(t => (At(garden, t), t.State == TaskState.Planned))!)
+        let measure = garden.Catalogue.FindMeasure(last.Step)
+        where last is { State: TaskState.Done, DoneAt: not null } && measure?.Lasts is not null && StillWanted(garden, planting, measure, last.DoneAt.Value)
+        let why = WornBy(garden, planting, measure, last.DoneAt!.Value)
+        where why is not null
+        select new Worn(last, planting, measure, why);
+
+    /// <summary>That a task is what wants doing again; null when it does not.</summary>
+    public static Worn? Of(GardenSnapshot garden, GardenTask task) => Due(garden).FirstOrDefault(w => w.Task.Id == task.Id);
+
+    private static DateTimeOffset At(GardenSnapshot garden, GardenTask task) => task.DoneAt ?? garden.Garden.StartOf(task.DueOn);
+
+    private static bool StillWanted(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since) =>
+        !measure.AgainstAnts || garden.LatestLook(planting.Id) is not [var look, ..] || look.At <= since || garden.LatestLook(planting.Id).Any(o => o.Ants != Ants.None);
+
+    private static string? WornBy(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since)
+    {
+        var lasts = measure.Lasts!;
+        var days = garden.Today.DayNumber - garden.Garden.DateOf(since).DayNumber;
+        var sky = garden.SkyOf(garden.PlaceOf(planting)).Shelter;
+        var from = sky.IndexOf(since);
+        var rain = lasts.RainMm is null ? 0 : sky.RainMm(from, Math.Max(0, sky.IndexOf(garden.Now) - from));
+        return rain >= lasts.RainMm ? $"{Figure.Rain(rain)} of rain since it was done {Ago(days)}."
+            : days >= lasts.Days ? $"Done {Ago(days)}; it holds for about {lasts.Days} days."
+            : null;
+    }
+
+    private static string Ago(int days) => days switch { 0 => "today", 1 => "yesterday", _ => $"{days} days ago" };
+}
