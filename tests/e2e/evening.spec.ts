@@ -72,14 +72,14 @@ async function evening(page: Page, hand: Hand, toWalk: () => Promise<void>) {
   await expect(page.getByText('Thu 16 Jul, 18:00 – 21:00')).toBeVisible()
   await page.goBack()
   await hand.press(page, 'button', /^Neem oil/)
-  await hand.press(page, 'button', /^Mixed it: 500 ml/)
+  await hand.press(page, 'button', /^Mixed it: 600 ml/)
 
   await expect(heading(page, 'Log this spray')).toBeVisible()
   await expect(page.getByText('Not the best hour.')).toBeVisible()
   await later(page, hand, '+1 h', 1)
   await expect(page.getByText('A good hour.')).toBeVisible()
   await hand.press(page, 'button', 'Log this spray')
-  await expect(page.getByText(/500 ml of neem oil on Chapel courgette, Thu 16 Jul, 18:40/)).toBeVisible()
+  await expect(page.getByText(/600 ml of neem oil on Chapel courgette, Thu 16 Jul, 18:40/)).toBeVisible()
   await expect(page.getByText('Sun 19 Jul: count the same leaves again')).toBeVisible()
 
   await hand.press(page, 'button', 'To the Board')

@@ -132,6 +132,7 @@ test('a fresh garden is set up in three steps, planted and walked', async ({ pag
   await expect(page.getByRole('heading', { name: 'Set up your garden' })).toBeVisible()
   await expectAccessible(page)
   await page.getByLabel('Name of the garden').fill('Back yard')
+  await page.getByText('By numbers, or another time zone or climate').click()
   await page.getByLabel('Latitude, north positive').fill('95')
   await page.getByLabel('Longitude, east positive').fill('16.3')
   await page.getByRole('button', { name: 'Next' }).click()
@@ -146,7 +147,12 @@ test('a fresh garden is set up in three steps, planted and walked', async ({ pag
   // The wrong latitude brings its own step back, with the rest kept.
   await expect(page.getByRole('alert')).toContainText('Latitude lies between -90 and 90')
   await expect(page.getByLabel('Name of the garden')).toHaveValue('Back yard')
-  await page.getByLabel('Latitude, north positive').fill('47.5')
+  // A town says it all at once.
+  await page.getByLabel('Town or village nearby').pressSequentially('graz')
+  await page.getByRole('option', { name: 'Graz, Austria' }).click()
+  await expect(page.getByText('47.07, 15.44; Europe/Vienna; continental', { exact: false })).toBeVisible()
+  await expect(page.getByRole('combobox', { name: 'Country: what you measure in' })).toContainText('Austria')
+  await expectAccessible(page)
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByRole('button', { name: 'Start the garden' }).click()

@@ -7848,6 +7848,7 @@ export interface components {
             from: string;
             /** Format: date */
             firmTo: string;
+            inShort: string;
             days: components["schemas"]["RotaDay"][];
             places: components["schemas"]["PlanPlace"][];
             outings: components["schemas"]["OutingAnswer"][];
@@ -7869,7 +7870,7 @@ export interface components {
             rainMm: null | number;
             /** Format: int32 */
             goodHours: null | number;
-            /** Format: double */
+            /** Format: int32 */
             minutes: number;
         };
         RoundAnswer: {

@@ -52,13 +52,18 @@ const rounded = (value: number, digits: number) => String(Number(value.toFixed(d
 /** 20 as "20 °C", or "68 °F". */
 export function told(quantity: Quantity, si: number): string {
   const s = household.value.scales[quantity]
-  return `${rounded(si * s.factor + s.offset, s.digits)} ${s.word}`
+  return `${toldNumber(quantity, si)} ${s.word}`
+}
+
+/** The number alone, where a drawing has no room for the word. */
+export function toldNumber(quantity: Quantity, si: number): string {
+  const s = household.value.scales[quantity]
+  return rounded(si * s.factor + s.offset, s.digits)
 }
 
 /** "12 to 25 °C": the word once. */
 export function toldRange(quantity: Quantity, low: number, high: number): string {
-  const s = household.value.scales[quantity]
-  return `${rounded(low * s.factor + s.offset, s.digits)} to ${told(quantity, high)}`
+  return `${toldNumber(quantity, low)} to ${told(quantity, high)}`
 }
 
 /** 2.4 as "2.4 l", 0.3 as "300 ml"; in the household's jugs where those are not metric. */

@@ -9,9 +9,27 @@ namespace Mauvaise.Core.Planning;
 /// <param name="WarmestC">Outdoors; null where it is not known.</param>
 /// <param name="RainMm">Null where it is not known.</param>
 /// <param name="GoodHours">Hours in which a soap may go on outdoors; null where they are not known.</param>
-/// <param name="Minutes">Of all that is planned for it.</param>
-public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int? GoodHours, double Minutes)
+/// <param name="Minutes">Of all that is planned for it, to five minutes; 0 for nothing.</param>
+public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int? GoodHours, int Minutes)
 {
+    private const int MinutesStep = 5;
+
+    /// <summary>"3 outings, 5 tanks, 2 h 40 min with all looking."; empty where nothing is sprayed.</summary>
+    public static string InShort(GardenSnapshot garden, Rota rota)
+    {
+        ArgumentNullException.ThrowIfNull(rota);
+        if (rota.Outings.Count == 0)
+        {
+            return "";
+        }
+
+        var minutes = Of(garden, rota).Sum(d => d.Minutes);
+        var time = minutes < 60 ? $"{minutes} min" : $"{minutes / 60} h {minutes % 60} min";
+        return $"{Some(rota.Outings.Count, "outing")}, {Some(rota.Outings.Sum(o => o.Tanks.Count), "tank")}, {time} with all looking.";
+    }
+
+    private static string Some(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
+
     /// <summary>The firm days of a plan.</summary>
     public static IReadOnlyList<RotaDay> Of(GardenSnapshot garden, Rota rota)
     {
@@ -44,7 +62,7 @@ public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int?
             known ? hours.Max(h => h.TemperatureC) : null,
             known ? hours.Sum(h => h.RainMm ?? 0) : null,
             known ? skies.Max(s => SprayHours.Verdicts(s, from, to, soap).Count(v => v == Verdict.Good)) : null,
-            work);
+            (int)Math.Ceiling(work / MinutesStep) * MinutesStep);
     }
 
     private static double OfTask(GardenSnapshot garden, GardenTask task) =>

@@ -126,6 +126,7 @@ public static class PlanEndpoints
     internal static RotaAnswer Answer(GardenSnapshot s, Rota rota) => new(
         rota.From,
         rota.FirmTo,
+        RotaDay.InShort(s, rota),
         RotaDay.Of(s, rota),
         [.. s.Places.Select(p => new PlanPlace(p.Id, p.Name))],
         [.. rota.Outings.Select(o => Outing(s, o))],

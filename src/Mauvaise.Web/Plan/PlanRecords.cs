@@ -67,6 +67,7 @@ public sealed record PlanPlace(Guid Id, string Name);
 public sealed record RotaAnswer(
     DateOnly From,
     DateOnly FirmTo,
+    string InShort,
     IReadOnlyList<RotaDay> Days,
     IReadOnlyList<PlanPlace> Places,
     IReadOnlyList<OutingAnswer> Outings,

@@ -73,7 +73,7 @@ const print = () => window.print()
                   f.past
                     .map(
                       (p) =>
-                        `${civilDay(p.day)} ${p.year}${p.degreeDays === null ? '' : ` (${p.degreeDays} degree-days)`}`,
+                        `${civilDay(p.day)} ${p.year}${p.degreeDays === null ? '' : ` (${told('degreeDays', p.degreeDays)})`}`,
                     )
                     .join('; ')
                 }}.

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { civilDay, inSentence, percent } from '@/kit/format'
+import { told } from '@/kit/household'
 import PressureChart from './PressureChart.vue'
 
 /** One trouble at a place: how the weather favours it, when it turns, when it comes in the year. */
@@ -57,7 +58,7 @@ const nightsAhead = computed(() => props.trouble.nights.filter((n) => n.day > pr
         trouble.season.past
           .map(
             (f) =>
-              `${f.year} ${civilDay(f.day).slice(4)}${f.degreeDays === null ? '' : ` at ${f.degreeDays} degree-days`}`,
+              `${f.year} ${civilDay(f.day).slice(4)}${f.degreeDays === null ? '' : ` at ${told('degreeDays', f.degreeDays)}`}`,
           )
           .join(' · ')
       }}.

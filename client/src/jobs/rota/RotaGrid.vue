@@ -4,6 +4,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import { civilDay } from '@/kit/format'
+import { toldNumber } from '@/kit/household'
 import type { Rota, Round } from './useRota'
 
 /**
@@ -156,7 +157,7 @@ const label = (r: Round) =>
         <polyline v-if="warmest.length > 1" :points="line" class="warm" />
         <g v-for="d in rota.days" :key="d.on">
           <text v-if="d.warmestC !== null" :x="x(d.on) + step / 2" :y="yC(d.warmestC) - 4" class="figure">
-            {{ Math.round(d.warmestC) }}
+            {{ toldNumber('temperature', d.warmestC) }}
           </text>
           <template v-if="d.rainMm !== null && d.rainMm >= 0.5">
             <rect
@@ -166,7 +167,7 @@ const label = (r: Round) =>
               :height="(18 * d.rainMm) / mostRain"
               class="rain"
             />
-            <text :x="x(d.on) + step / 2 + 10" y="93" class="figure">{{ Math.round(d.rainMm) }}</text>
+            <text :x="x(d.on) + step / 2 + 10" y="93" class="figure">{{ toldNumber('rain', d.rainMm) }}</text>
           </template>
           <text
             v-if="d.goodHours !== null"
@@ -194,7 +195,7 @@ const label = (r: Round) =>
             :height="(24 * d.minutes) / mostMinutes"
           />
           <text :x="x(d.on) + step / 2" :y="height - 8 - (24 * d.minutes) / mostMinutes" class="figure">
-            {{ Math.round(d.minutes / 5) * 5 || 5 }}
+            {{ d.minutes }}
           </text>
         </g>
       </g>

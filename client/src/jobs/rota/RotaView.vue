@@ -24,14 +24,6 @@ const over = ref<string>()
 const moves = useMoves(chosen)
 /** The outing that comes next, while no block is in hand. */
 const next = computed(() => data.value?.outings[0])
-const inShort = computed(() => {
-  const evenings = data.value?.outings.length ?? 0
-  if (evenings === 0) return ''
-  const tanks = data.value?.outings.reduce((sum, o) => sum + o.tanks.length, 0) ?? 0
-  const minutes = Math.round((data.value?.days.reduce((sum, d) => sum + d.minutes, 0) ?? 0) / 5) * 5
-  const time = minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${minutes % 60} min`
-  return `${evenings} ${evenings === 1 ? 'outing' : 'outings'}, ${tanks} ${tanks === 1 ? 'tank' : 'tanks'}, ${time} with all looking.`
-})
 const move = computed(() => moves.data.value?.find((m) => m.on === (over.value ?? chosen.value?.on)))
 
 function choose(round: Round) {
@@ -88,7 +80,7 @@ const patchDays = computed(() => {
     <div class="page-head">
       <h1>Rota</h1>
       <p v-if="data" class="soft">
-        {{ inShort }} Firm until {{ civilDay(data.firmTo) }}; planned anew after every new fact.
+        {{ data.inShort }} Firm until {{ civilDay(data.firmTo) }}; planned anew after every new fact.
       </p>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
