@@ -57,7 +57,7 @@ test.describe('with the demo garden', () => {
     await page.getByRole('button', { name: 'Add a sprayer' }).click()
     await expect(page.getByText('It holds over 0 and up to 50 litres.')).toBeVisible()
     await expect(page.getByLabel('Another sprayer')).toHaveValue('Backpack')
-    await page.getByRole('textbox', { name: 'Litres that it holds' }).fill('12')
+    await page.getByRole('textbox', { name: 'What it holds' }).fill('12')
     await page.getByRole('button', { name: 'Add a sprayer' }).click()
     await expect(page.getByLabel('Name of Backpack')).toBeVisible()
     await expectAccessible(page)
@@ -66,7 +66,7 @@ test.describe('with the demo garden', () => {
 
     await page.getByRole('button', { name: 'Change Sluice' }).click()
     const form = page.getByRole('form', { name: 'Change Sluice' })
-    await form.getByRole('textbox', { name: 'Area, m²' }).fill('7.5')
+    await form.getByRole('textbox', { name: 'Area' }).fill('7.5')
     await form.getByLabel('Name of the bed').fill('Chapel')
     await form.getByRole('button', { name: 'Save the place' }).click()
     await expect(form.getByText('Another place has this name.')).toBeVisible()
@@ -79,12 +79,12 @@ test.describe('with the demo garden', () => {
     await page.goto('/')
     await page.getByRole('link', { name: /^Neem with soap: Chapel/ }).click()
     await page.getByRole('button', { name: /^Mixed it/ }).click()
-    await page.getByLabel('Litres used').fill('3')
+    await page.getByLabel('How much was used').fill('3')
     await page.getByLabel('Note').fill('windy corner')
     await page.getByRole('button', { name: 'Log this spray' }).click()
     await expect(page.getByRole('alert')).toContainText('no more can have gone on')
     await expect(page.getByLabel('Note')).toHaveValue('windy corner')
-    await expect(page.getByLabel('Litres used')).toHaveAttribute('aria-invalid', 'true')
+    await expect(page.getByLabel('How much was used')).toHaveAttribute('aria-invalid', 'true')
   })
 
   test('a strong dose on seedlings can not be saved', async ({ page }) => {
@@ -150,7 +150,7 @@ test('a fresh garden is set up in three steps, planted and walked', async ({ pag
   // A town says it all at once.
   await page.getByLabel('Town or village nearby').pressSequentially('graz')
   await page.getByRole('option', { name: 'Graz, Austria' }).click()
-  await expect(page.getByText('47.07, 15.44; Europe/Vienna; continental', { exact: false })).toBeVisible()
+  await expect(page.getByText('47.07, 15.45; Europe/Vienna; continental', { exact: false })).toBeVisible()
   await expect(page.getByRole('combobox', { name: 'Country: what you measure in' })).toContainText('Austria')
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Next' }).click()

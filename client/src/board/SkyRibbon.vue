@@ -95,7 +95,7 @@ const now = computed(() => Date.parse(props.board.now))
         }}
       </text>
       <text v-if="d.rainMm >= 2 && d.wide > 30" class="mm" :x="x(d.middle)" y="24">
-        {{ told('rain', d.rainMm) }}
+        {{ told('rain', Math.round(d.rainMm)) }}
       </text>
     </g>
     <rect v-for="run in gaps" :key="`g${run[0]}`" class="gap" v-bind="span(start, run)" y="26" height="60" />

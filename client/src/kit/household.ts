@@ -32,7 +32,7 @@ export const metric: Scales = {
   degreeDays: same('degree-days'),
   length: same('m', 1),
   area: same('m²', 1),
-  rain: same('mm'),
+  rain: same('mm', 1),
   wind: same('m/s', 1),
   volume: same('l', 2),
   volumes: [

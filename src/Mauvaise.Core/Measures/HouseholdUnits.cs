@@ -35,7 +35,7 @@ public sealed record HouseholdUnits(
         (Quantity.Area, _, LengthUnit.Feet, _, _) => new("sq ft", 1 / (MetresPerFoot * MetresPerFoot), 0, 0),
         (Quantity.Area, _, _, _, _) => new("m²", 1, 0, 1),
         (Quantity.Rain, _, _, RainUnit.Inches, _) => new("in", 1 / MillimetresPerInch, 0, 2),
-        (Quantity.Rain, _, _, _, _) => new("mm", 1, 0, 0),
+        (Quantity.Rain, _, _, _, _) => new("mm", 1, 0, 1),
         (Quantity.Wind, _, _, _, WindUnit.KilometresPerHour) => new("km/h", 3.6, 0, 0),
         (Quantity.Wind, _, _, _, WindUnit.MilesPerHour) => new("mph", 3600 / MetresPerMile, 0, 0),
         (Quantity.Wind, _, _, _, WindUnit.Knots) => new("knots", 3600 / MetresPerSeaMile, 0, 0),

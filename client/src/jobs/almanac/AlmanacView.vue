@@ -133,7 +133,7 @@ const print = () => window.print()
               <tr v-for="m in data.weather" :key="m.month">
                 <td>{{ month(m.month) }}</td>
                 <td class="n">{{ told('temperature', m.meanC) }}</td>
-                <td class="n">{{ told('rain', m.rainMm) }}</td>
+                <td class="n">{{ told('rain', Math.round(m.rainMm)) }}</td>
                 <td class="n">{{ m.wetNights }}</td>
               </tr>
             </tbody>

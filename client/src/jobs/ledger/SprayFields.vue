@@ -43,8 +43,8 @@ const where = computed(() => [
 const targets = useTargets()
 const against = computed(() => [{ value: 'none', label: 'nothing in particular' }, ...targets.value])
 const sizeWords: Record<string, string> = {
-  l: 'Litres',
-  'm²': 'Square metres',
+  l: 'How much spray',
+  'm²': 'How much ground',
   plants: 'Plants',
   stations: 'Stations',
 }
