@@ -167,7 +167,9 @@ const label = (r: Round) =>
               :height="(18 * d.rainMm) / mostRain"
               class="rain"
             />
-            <text :x="x(d.on) + step / 2 + 10" y="93" class="figure">{{ toldNumber('rain', Math.round(d.rainMm)) }}</text>
+            <text :x="x(d.on) + step / 2 + 10" y="93" class="figure">
+              {{ toldNumber('rain', Math.round(d.rainMm)) }}
+            </text>
           </template>
           <text
             v-if="d.goodHours !== null"
