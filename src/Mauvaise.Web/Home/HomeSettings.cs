@@ -14,14 +14,14 @@ public sealed record HomeSettings(bool On, int Port, int TrustPort, IReadOnlyLis
     /// <summary>HTTPS ends here, not at a proxy.</summary>
     public bool EndsHttps => On && Proxies.Count == 0;
 
-    /// <exception cref="ArgumentException">A setting can not be read; the message says which.</exception>
+    /// <exception cref="HomeException">A setting can not be read; the message says which.</exception>
     public static HomeSettings From(IConfiguration configuration)
     {
         var port = configuration.GetValue("HomePort", 5443);
         var (certificate, key) = (configuration["HomeCert"], configuration["HomeKey"]);
         if (string.IsNullOrEmpty(certificate) != string.IsNullOrEmpty(key))
         {
-            throw new ArgumentException("A certificate of your own wants both: --cert with the certificate and --key with its key.");
+            throw new HomeException("A certificate of your own wants both: --cert with the certificate and --key with its key.");
         }
 
         return new HomeSettings(
@@ -30,7 +30,7 @@ public sealed record HomeSettings(bool On, int Port, int TrustPort, IReadOnlyLis
             configuration.GetValue("TrustPort", port + 1),
             Listed(configuration["Hosts"]),
             string.IsNullOrEmpty(certificate) ? null : (Path.GetFullPath(certificate), Path.GetFullPath(key!)),
-            [.. Listed(configuration["HomeProxies"]).Select(p => IPAddress.TryParse(p, out var address) ? address : throw new ArgumentException($"A proxy is named by its address; {p} is none."))]);
+            [.. Listed(configuration["HomeProxies"]).Select(p => IPAddress.TryParse(p, out var address) ? address : throw new HomeException($"A proxy is named by its address; {p} is none."))]);
     }
 
     private static string[] Listed(string? names) => (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);

@@ -27,7 +27,7 @@ public static class Startup
             await HomeHosting.WelcomeAsync(app.Services);
             return true;
         }
-        catch (Exception e) when (e is DamagedDataException or CatalogueException or FolderInUseException or HomeException or ArgumentException or UnauthorizedAccessException)
+        catch (Exception e) when (e is DamagedDataException or CatalogueException or FolderInUseException or HomeException or UnauthorizedAccessException)
         {
             await Console.Error.WriteLineAsync(e.Message);
             return false;
