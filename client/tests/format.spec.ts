@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { civilDay, clock, day, dayAndClock, inSentence, percent } from '@/kit/format'
-import { household, metric, told, toldRange, volume } from '@/kit/household'
+import { household, metric, told, toldRange } from '@/kit/household'
 import { byDay } from '@/jobs/windows/hours'
 
 describe('times', () => {
@@ -15,8 +15,6 @@ describe('times', () => {
 describe('figures', () => {
   it('read as a gardener says them', () => {
     expect(percent(0.238)).toBe('24 %')
-    expect(volume(2.4)).toBe('2.4 l')
-    expect(volume(0.3)).toBe('300 ml')
   })
 })
 
@@ -69,10 +67,6 @@ describe('what a household reads', () => {
     ...metric,
     temperature: { word: '°F', factor: 1.8, offset: 32, digits: 0 },
     rain: { word: 'in', factor: 1 / 25.4, offset: 0, digits: 2 },
-    volumes: [
-      { word: 'quart', fromLitres: 0.94, perLitre: 1.0566882 },
-      { word: 'fl oz', fromLitres: 0, perLitre: 33.814022 },
-    ],
   }
   it('is metric until the garden says otherwise', () => {
     expect(told('temperature', 20.4)).toBe('20 °C')
@@ -83,8 +77,6 @@ describe('what a household reads', () => {
     household.value = { scales: us, hours: 'twelve' }
     expect(told('temperature', 20)).toBe('68 °F')
     expect(told('rain', 12.7)).toBe('0.5 in')
-    expect(volume(1.9)).toBe('2 quarts')
-    expect(volume(0.1)).toBe('3.4 fl oz')
     expect(clock('2026-07-16T15:40:00Z', 'Europe/Vienna')).toBe('5:40 pm')
     household.value = { scales: metric, hours: 'twentyFour' }
   })

@@ -298,6 +298,19 @@ public class HomeTests
     }
 
     [Fact]
+    public async Task A_garden_that_comes_in_by_an_archive_is_owned_by_who_brought_it()
+    {
+        await using var app = await TestApp.AtHomeAsync(demo: false);
+        using var keeper = await KeeperAsync(app);
+        Assert.Empty((await keeper.GetFromJsonAsync<StateAnswer>("/api/state", TestApp.Json, Stop))!.Gardens);
+        using var zip = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, "archives", "garden-1.zip"), Stop)) { Headers = { ContentType = new MediaTypeHeaderValue("application/zip") } };
+        using var taken = await keeper.PostAsync(new Uri("/api/archive?takeTheirs=false", UriKind.Relative), zip, Stop);
+        Assert.Equal(HttpStatusCode.OK, taken.StatusCode);
+        var garden = (await keeper.GetFromJsonAsync<StateAnswer>("/api/state", TestApp.Json, Stop))!.Gardens.Single();
+        Assert.Equal(HttpStatusCode.OK, await AskAsync(keeper, "GET", $"/api/gardens/{garden.Id}/devices"));
+    }
+
+    [Fact]
     public async Task On_its_own_machine_nobody_signs_in()
     {
         await using var app = await TestApp.StartAsync(demo: true);

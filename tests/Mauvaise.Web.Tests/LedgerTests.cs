@@ -49,7 +49,7 @@ public class LedgerTests
         Assert.Equal((1.2, 0.8, SprayReason.OwnIdea), (record.Litres, record.ShareWetted, record.Why));
         Assert.Contains("humidity", record.Air, StringComparison.Ordinal);
         Assert.NotEmpty(record.Mix);
-        Assert.NotNull(record.ExpectedLitres);
+        Assert.NotNull(record.ExpectedAmount);
         Assert.Single(record.CheckBackIds);
         var after = (await http.GetFromJsonAsync<JsonElement>($"{Api}/shelf", Stop)).GetProperty("stocks").EnumerateArray().First(x => x.GetProperty("material").GetString() == "bicarbonate").GetProperty("left").GetDouble();
         Assert.True(after < before);

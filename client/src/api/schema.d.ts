@@ -5795,6 +5795,7 @@ export interface components {
             material: string;
             /** Format: double */
             litres: number;
+            amount: string;
             where: string[];
             /** Format: date */
             checkBackOn: string;
@@ -5845,6 +5846,7 @@ export interface components {
             litres: number;
             /** Format: double */
             litresLeft: number;
+            amountLeft: string;
             amount: string;
             /** Format: date-time */
             madeAt: string;
@@ -6144,6 +6146,7 @@ export interface components {
             loss: number;
             /** Format: double */
             litres: number;
+            amount: string;
             /** Format: double */
             helpersLeft: null | number;
             recipe: null | string;
@@ -7538,6 +7541,7 @@ export interface components {
             pinId: null | string;
             /** Format: double */
             litres: number;
+            amount: string;
             why: string[];
             against: string[];
         };
@@ -7942,7 +7946,6 @@ export interface components {
             rain: components["schemas"]["UnitScale"];
             wind: components["schemas"]["UnitScale"];
             volume: components["schemas"]["UnitScale"];
-            volumes: components["schemas"]["VolumeStep"][];
         };
         ScoopAnswer: {
             unit: string;
@@ -8148,6 +8151,7 @@ export interface components {
             name: string;
             /** Format: double */
             capacityLitres: number;
+            holds: string;
         };
         SprayerChange: {
             name: string;
@@ -8171,8 +8175,8 @@ export interface components {
             dose: null | string;
             /** Format: double */
             litres: number;
-            /** Format: double */
-            expectedLitres: null | number;
+            amount: string;
+            expectedAmount: null | string;
             /** Format: double */
             shareWetted: number;
             parts: components["schemas"]["WettedPart"][];
@@ -8795,13 +8799,6 @@ export interface components {
         };
         /** @enum {unknown} */
         Verdict: "good" | "poor" | "never";
-        VolumeStep: {
-            word: string;
-            /** Format: double */
-            fromLitres: number;
-            /** Format: double */
-            perLitre: number;
-        };
         WalkAnswer: {
             /** Format: uuid */
             id: string;

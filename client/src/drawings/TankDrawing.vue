@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { trim } from '@/kit/format'
-import { household, volume } from '@/kit/household'
+import { household, told } from '@/kit/household'
 
 /** A sprayer's tank with its marks, filled to the mix. */
 const props = defineProps<{
@@ -27,7 +27,7 @@ const marks = computed(() => {
 </script>
 
 <template>
-  <svg viewBox="0 0 220 228" role="img" :aria-label="`${amount} in a tank of ${volume(capacity)}`">
+  <svg viewBox="0 0 220 228" role="img" :aria-label="`${amount} in a tank of ${told('volume', capacity)}`">
     <clipPath id="tank">
       <path
         d="M66 14H134V34C160 40 170 52 170 70V206Q170 216 160 216H40Q30 216 30 206V70C30 52 40 40 66 34Z"

@@ -82,6 +82,13 @@ export const linkWords: Record<Schemas['LinkKind'], string> = {
 
 export const lengthUnitWords: Record<Schemas['LengthUnit'], string> = { metres: 'metres', feet: 'feet' }
 
+/** Days on which weeks begin somewhere. */
+export const weekStartWords: Record<'monday' | 'sunday' | 'saturday', string> = {
+  monday: 'Monday',
+  sunday: 'Sunday',
+  saturday: 'Saturday',
+}
+
 export const hourWords: Record<Schemas['HourCount'], string> = {
   twentyFour: '24 hours, as 19:20',
   twelve: '12 hours, as 7:20 pm',

@@ -16,13 +16,11 @@ export interface Scales {
   area: Scale
   rain: Scale
   wind: Scale
-  /** What a tank is typed in. */
+  /** What a tank is typed in; volumes that are told come as words from the server. */
   volume: Scale
-  /** What a volume is told in, the largest first. */
-  volumes: { word: string; fromLitres: number; perLitre: number }[]
 }
 
-export type Quantity = Exclude<keyof Scales, 'volumes'>
+export type Quantity = keyof Scales
 
 const same = (word: string, digits = 0): Scale => ({ word, factor: 1, offset: 0, digits })
 
@@ -35,10 +33,6 @@ export const metric: Scales = {
   rain: same('mm', 1),
   wind: same('m/s', 1),
   volume: same('l', 2),
-  volumes: [
-    { word: 'l', fromLitres: 1, perLitre: 1 },
-    { word: 'ml', fromLitres: 0, perLitre: 1000 },
-  ],
 }
 
 /** What the household on screen reads. Factors come from the server, where they stand once. */
@@ -64,15 +58,4 @@ export function toldNumber(quantity: Quantity, si: number): string {
 /** "12 to 25 °C": the word once. */
 export function toldRange(quantity: Quantity, low: number, high: number): string {
   return `${toldNumber(quantity, low)} to ${told(quantity, high)}`
-}
-
-/** 2.4 as "2.4 l", 0.3 as "300 ml"; in the household's jugs where those are not metric. */
-export function volume(litres: number): string {
-  const { volumes } = household.value.scales
-  const step = volumes.find((v) => litres >= v.fromLitres) ?? { word: 'l', perLitre: 1 }
-  const amount = Number(
-    (litres * step.perLitre).toFixed(step.perLitre >= 100 ? 0 : step.perLitre === 1 ? 2 : 1),
-  )
-  const plural = /^(gallon|quart|cup|pint)$/.test(step.word) && amount !== 1 ? 's' : ''
-  return `${amount} ${step.word}${plural}`
 }

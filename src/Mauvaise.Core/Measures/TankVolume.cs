@@ -7,11 +7,6 @@ public static class TankVolume
 {
     private static readonly (string Unit, double From)[] Us = [("us-gal", 3.78), ("us-qt", 0.94), ("us-cup", 0.2), ("us-floz", 0)];
     private static readonly (string Unit, double From)[] Imperial = [("imp-gal", 4.5), ("imp-pt", 0.25), ("imp-floz", 0)];
-    private static readonly (string Unit, double From)[] Litres = [("l", 1), ("ml", 0)];
-
-    /// <summary>What volumes are read in, the largest first.</summary>
-    public static IReadOnlyList<VolumeStep> Steps(KitchenSystem system) =>
-        [.. Stairs(system).Select(s => new VolumeStep(Units.Get(s.Unit).Name, s.From, 1000 / Units.Get(s.Unit).InBase))];
 
     /// <summary>What a volume is typed in: litres, quarts or pints.</summary>
     public static UnitScale Scale(KitchenSystem system)
@@ -20,7 +15,7 @@ public static class TankVolume
         return new UnitScale(unit.Name, 1000 / unit.InBase, 0, 2);
     }
 
-    private static (string Unit, double From)[] Stairs(KitchenSystem system) => system switch { KitchenSystem.Us => Us, KitchenSystem.Imperial => Imperial, _ => Litres };
+    private static (string Unit, double From)[] Stairs(KitchenSystem system) => system switch { KitchenSystem.Us => Us, KitchenSystem.Imperial => Imperial, _ => [] };
 
     /// <summary>"2.4 l", "500 ml"; "2 1/2 quarts" where gallons are used.</summary>
     /// <param name="litres">0 or more.</param>
@@ -64,7 +59,3 @@ public static class TankVolume
         ? string.Create(CultureInfo.InvariantCulture, $"{litres:0.##} l")
         : string.Create(CultureInfo.InvariantCulture, $"{litres * 1000:0} ml");
 }
-
-/// <summary>A unit that volumes are read in, from so many litres on.</summary>
-/// <param name="PerLitre">So many of it are a litre.</param>
-public sealed record VolumeStep(string Word, double FromLitres, double PerLitre);

@@ -1,6 +1,8 @@
+using System.Security.Claims;
 using System.Globalization;
 using Mauvaise.Store;
 using Mauvaise.Store.Archive;
+using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -29,8 +31,8 @@ public static class ArchiveEndpoints
         app.MapPost("/api/archive/preview", (HttpRequest request, GardenDb db, Settings settings, CancellationToken stop) =>
             OpenedAsync<Ok<MergePreview>>(request, settings, async opened => TypedResults.Ok(await new ArchiveMerge(db).PreviewAsync(opened, stop)), stop))
             .WithTags("Archive").Accepts<byte[]>(Zip);
-        app.MapPost("/api/archive", (bool takeTheirs, HttpRequest request, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop) =>
-            OpenedAsync<Ok<TakenIn>>(request, settings, async opened => TypedResults.Ok(await TakeInAsync(opened, takeTheirs, db, settings, clock, stop)), stop))
+        app.MapPost("/api/archive", (bool takeTheirs, HttpRequest request, ClaimsPrincipal user, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop) =>
+            OpenedAsync<Ok<TakenIn>>(request, settings, async opened => TypedResults.Ok(await TakeInAsync(opened, takeTheirs, user, db, settings, clock, stop)), stop))
             .WithTags("Archive").Accepts<byte[]>(Zip);
         app.MapGet("/api/archive/schema", () => TypedResults.Text(GardenArchive.Schema(), "application/schema+json")).WithTags("Archive");
         app.MapGet("/api/backups", (Settings settings) => TypedResults.Ok(new BackupsAnswer(
@@ -58,7 +60,7 @@ public static class ArchiveEndpoints
         return TypedResults.Empty;
     }
 
-    private static async Task<TakenIn> TakeInAsync(OpenedArchive opened, bool takeTheirs, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop)
+    private static async Task<TakenIn> TakeInAsync(OpenedArchive opened, bool takeTheirs, ClaimsPrincipal user, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop)
     {
         var merge = new ArchiveMerge(db);
         var preview = await merge.PreviewAsync(opened, stop);
@@ -70,6 +72,11 @@ public static class ArchiveEndpoints
         }
 
         await merge.TakeInAsync(opened, takeTheirs, stop);
+        if (Sessions.PersonOf(user) is { } person)
+        {
+            await Household.OwnAsync(db, person, stop);
+        }
+
         return new TakenIn(preview, backup);
     }
 

@@ -112,9 +112,8 @@ public static class BatchEndpoints
             b.Step,
             b.Litres,
             s.LeftIn(b),
-            b.Litres > 0
-                ? TankVolume.Text(b.Litres, s.Garden.Kitchen)
-                : string.Create(CultureInfo.InvariantCulture, $"{b.Ingredients[0].Amount:0.#} {b.Ingredients[0].Unit}"),
+            Figure.Volume(s.LeftIn(b)),
+            b.Litres > 0 ? Figure.Volume(b.Litres) : Figure.Amount(b.Ingredients[0].Amount, b.Ingredients[0].Unit),
             b.MadeAt,
             b.UseBy,
             s.Members.FirstOrDefault(m => m.Id == b.MemberId)?.Name,
@@ -122,7 +121,7 @@ public static class BatchEndpoints
             b.Target is null ? null : s.Catalogue.FindTarget(b.Target)?.Name,
             b.PlantingIds,
             [.. b.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(p => s.Where(p))],
-            [.. parts.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Material.Name} {p.Amount:0.#} {p.Unit}"))],
+            [.. parts.Select(p => $"{p.Material.Name} {Figure.Amount(p.Amount, p.Unit)}")],
             [.. strengths.Select(BenchEndpoints.Strength)],
             [.. parts.Select(p => p.Material).Concat(strengths.Select(x => x.Material)).SelectMany(m => m.Cautions).Distinct()],
             b.PatchTest);

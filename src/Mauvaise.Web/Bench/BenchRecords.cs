@@ -130,6 +130,7 @@ public sealed record BatchAnswer(
     DoseStep Step,
     double Litres,
     double LitresLeft,
+    string AmountLeft,
     string Amount,
     DateTimeOffset MadeAt,
     DateTimeOffset UseBy,

@@ -29,7 +29,7 @@ public static class GardenAnswers
         s.Garden.Water,
         [.. s.Members.Select(m => new MemberAnswer(m.Id, m.Name, m.Role))],
         [.. s.Places.Select(p => Place(s, p))],
-        [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres))],
+        [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres, Figure.Volume(x.CapacityLitres)))],
         s.Garden.Units,
         ScalesAnswer.Of(s.Garden.Units, s.Garden.Kitchen),
         [.. Enumerable.Range(0, 7).Select((s.Garden.Free ?? FreeHours.Always).Day)],

@@ -109,8 +109,7 @@ public sealed record GardenAnswer(
 
 /// <summary>How SI becomes what the household reads, for what a screen draws by itself and for what is typed.</summary>
 /// <param name="Volume">For a volume that is typed.</param>
-/// <param name="Volumes">For volumes that are told: the largest that is reached counts.</param>
-public sealed record ScalesAnswer(UnitScale Temperature, UnitScale DegreeDays, UnitScale Length, UnitScale Area, UnitScale Rain, UnitScale Wind, UnitScale Volume, IReadOnlyList<VolumeStep> Volumes)
+public sealed record ScalesAnswer(UnitScale Temperature, UnitScale DegreeDays, UnitScale Length, UnitScale Area, UnitScale Rain, UnitScale Wind, UnitScale Volume)
 {
     public static ScalesAnswer Of(HouseholdUnits units, KitchenSystem kitchen) => new(
         units.Scale(Quantity.Temperature),
@@ -119,8 +118,7 @@ public sealed record ScalesAnswer(UnitScale Temperature, UnitScale DegreeDays, U
         units.Scale(Quantity.Area),
         units.Scale(Quantity.Rain),
         units.Scale(Quantity.Wind),
-        TankVolume.Scale(kitchen),
-        TankVolume.Steps(kitchen));
+        TankVolume.Scale(kitchen));
 }
 
 public sealed record MemberAnswer(Guid Id, string Name, Role Role);
@@ -153,7 +151,7 @@ public sealed record PlantingAnswer(
     DateTimeOffset? LastSeen,
     IReadOnlyList<PickAnswer> Picks);
 
-public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres);
+public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres, string Holds);
 
 /// <summary>How old the weather is.</summary>
 /// <param name="Stale">True when the screen must say so.</param>

@@ -146,19 +146,26 @@ internal static class Household
         return person;
     }
 
-    /// <summary>Who keeps this Mauvaise: the one who does, or somebody new, who becomes the owner of every garden that has none yet.</summary>
+    /// <summary>Who keeps this Mauvaise: the one who does, or somebody new.</summary>
     public static async Task<PersonRow> KeeperAsync(GardenDb db, UserManager<PersonRow> people, CancellationToken stop)
     {
+        var person = await db.People.FirstOrDefaultAsync(p => p.IsKeeper, stop)
+            ?? await NewAsync(people, await db.Members.Where(m => m.Role == Role.Owner).OrderBy(m => m.Name).Select(m => m.Name).FirstOrDefaultAsync(stop) ?? "Keeper", keeper: true);
+        await OwnAsync(db, person.Id, stop);
+        return person;
+    }
+
+    /// <summary>Makes a person the owner of every garden that none who signs in owns yet: of those that stood here before, and that came in from elsewhere.</summary>
+    public static async Task OwnAsync(GardenDb db, Guid personId, CancellationToken stop)
+    {
         var owners = await db.Members.AsNoTracking().Where(m => m.Role == Role.Owner).OrderBy(m => m.Name).ToListAsync(stop);
-        var person = await db.People.FirstOrDefaultAsync(p => p.IsKeeper, stop) ?? await NewAsync(people, owners.FirstOrDefault()?.Name ?? "Keeper", keeper: true);
         var granted = await db.Grants.AsNoTracking().ToListAsync(stop);
-        foreach (var garden in owners.GroupBy(m => m.GardenId).Where(g => !granted.Exists(x => x.GardenId == g.Key && (x.PersonId == person.Id || g.Any(m => m.Id == x.MemberId)))))
+        foreach (var garden in owners.GroupBy(m => m.GardenId).Where(g => !granted.Exists(x => x.GardenId == g.Key && (x.PersonId == personId || g.Any(m => m.Id == x.MemberId)))))
         {
-            db.Grants.Add(new GrantRow { PersonId = person.Id, GardenId = garden.Key, MemberId = garden.First().Id });
+            db.Grants.Add(new GrantRow { PersonId = personId, GardenId = garden.Key, MemberId = garden.First().Id });
         }
 
         await db.SaveChangesAsync(stop);
-        return person;
     }
 
     private static async Task<PersonRow> NewAsync(UserManager<PersonRow> people, string name, bool keeper)

@@ -185,6 +185,7 @@ public static class PlanEndpoints
             s.Catalogue.Group(material.Group).Name, s.Catalogue.Group(material.Group).Hatch, r.Step, r.Round, r.Rounds, r.On, Hours(r.Hours),
             r.Pinned ? s.Choices.LastOrDefault(c => c.Word == PlanWord.Pin && c.PlantingId == r.Planting.Id && c.Target == r.Target.Id)?.Id : null,
             Math.Round(r.Litres, 2),
+            Figure.Volume(r.Litres),
             [.. r.Why, r.WhyThen], r.Against);
     }
 

@@ -29,6 +29,7 @@ public sealed record PlannedRoundAnswer(
     HoursAnswer Hours,
     Guid? PinId,
     double Litres,
+    string Amount,
     IReadOnlyList<string> Why,
     IReadOnlyList<string> Against);
 

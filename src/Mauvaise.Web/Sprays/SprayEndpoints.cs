@@ -20,7 +20,7 @@ namespace Mauvaise.Web.Sprays;
 
 /// <param name="CheckBackOn">When to look whether it worked.</param>
 /// <param name="PickFrom">First day to pick again; null when the label says.</param>
-public sealed record ApplicationAnswer(Guid Id, DateTimeOffset At, string Material, double Litres, IReadOnlyList<string> Where, DateOnly CheckBackOn, DateOnly? PickFrom);
+public sealed record ApplicationAnswer(Guid Id, DateTimeOffset At, string Material, double Litres, string Amount, IReadOnlyList<string> Where, DateOnly CheckBackOn, DateOnly? PickFrom);
 
 /// <summary>Logging a spray: it starts the cover and sets the check-back.</summary>
 public static class SprayEndpoints
@@ -110,6 +110,7 @@ public static class SprayEndpoints
             a.At,
             material.Name,
             a.Litres,
+            Figure.Volume(a.Litres),
             [.. a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(p => s.Where(p))],
             s.CheckBacks.Where(c => c.ApplicationId == a.Id).Select(c => c.DueOn).DefaultIfEmpty(day).Min(),
             material.DaysToWait is { } wait ? day.AddDays(wait) : null);

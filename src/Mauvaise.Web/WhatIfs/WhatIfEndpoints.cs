@@ -18,7 +18,7 @@ namespace Mauvaise.Web.WhatIfs;
 /// <param name="Loss">Share of the crop's value, 0 to 1.</param>
 /// <param name="HelpersLeft">Against leaving it alone; null where there are none.</param>
 /// <param name="Recipe">What is sprayed; null for nothing.</param>
-public sealed record CurveAnswer(string Id, string Words, IReadOnlyList<int> SprayDays, IReadOnlyList<WhatIfDay> Days, double Loss, double Litres, double? HelpersLeft, string? Recipe);
+public sealed record CurveAnswer(string Id, string Words, IReadOnlyList<int> SprayDays, IReadOnlyList<WhatIfDay> Days, double Loss, double Litres, string Amount, double? HelpersLeft, string? Recipe);
 
 /// <param name="Share">Of leaves, that it begins with.</param>
 /// <param name="Counted">Somebody counted it; otherwise it is supposed.</param>
@@ -107,7 +107,7 @@ public static class WhatIfEndpoints
             [.. set.All.Where(w => w.Outlook is not null).Select(w => WayAnswer.Of(w, s.Catalogue))],
             [.. options.Select(o => new RecipeChoice(o.Recipe.Id, o.Material.Name))],
             [
-                .. compared.Select(w => new CurveAnswer(w.Id, w.Words, w.SprayDays, [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)], w.Outlook.Loss, w.Sprays * litres, w.Outlook.HelpersLeft, w.Option?.Recipe.Id)),
+                .. compared.Select(w => new CurveAnswer(w.Id, w.Words, w.SprayDays, [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)], w.Outlook.Loss, w.Sprays * litres, Figure.Volume(w.Sprays * litres), w.Outlook.HelpersLeft, w.Option?.Recipe.Id)),
                 .. Own(set, chosen, [.. own.Select(d => d!)], litres),
             ]));
     }
@@ -122,7 +122,7 @@ public static class WhatIfEndpoints
         var f = set.Finding;
         return WhatIf.Play(Scene.Of(f.Garden, f.Planting, f.Target!, f.Seen), [.. schedules.Select(d => new Schedule(new SprayRounds(option.Material, d)))], WayBook.PlayedDays)
             .Select((c, i) => new CurveAnswer(
-                $"own-{i + 1}", $"{option.Recipe.Name.InSentence()} on day {string.Join(", ", schedules[i])}", schedules[i], [.. c.Days.Take(WayBook.JudgedAfterDays + 1)], c.Loss, schedules[i].Count * litres, c.HelpersLeft, option.Recipe.Id));
+                $"own-{i + 1}", $"{option.Recipe.Name.InSentence()} on day {string.Join(", ", schedules[i])}", schedules[i], [.. c.Days.Take(WayBook.JudgedAfterDays + 1)], c.Loss, schedules[i].Count * litres, Figure.Volume(schedules[i].Count * litres), c.HelpersLeft, option.Recipe.Id));
     }
 
     /// <summary>Null when it is no rising list of days within the time.</summary>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useGarden } from '@/garden/useGarden'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import FieldError from '@/kit/FieldError.vue'
@@ -9,6 +9,14 @@ import FieldError from '@/kit/FieldError.vue'
 /** When somebody of the household is free to spray, day by day. */
 const { garden } = useGarden()
 const days = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+/** Indices of the days, from the day on which the household's week begins. */
+const order = computed(() => {
+  const start = Math.max(
+    0,
+    days.findIndex((d) => d.toLowerCase() === garden.value?.units.weekStart),
+  )
+  return days.map((_, i) => (start + i) % 7)
+})
 const hours = ref<string[]>([])
 watch(
   () => garden.value?.freeHours,
@@ -25,7 +33,9 @@ const saving = useGardenSettings()
     <summary>
       <strong>When somebody is free to spray</strong>
       <span class="soft">{{
-        garden?.freeHours.every((d) => d === 'always') ? 'always' : garden?.freeHours.join(' · ')
+        garden?.freeHours.every((d) => d === 'always')
+          ? 'always'
+          : order.map((i) => garden?.freeHours[i]).join(' · ')
       }}</span>
       <span class="change">Change</span>
     </summary>
@@ -34,8 +44,8 @@ const saving = useGardenSettings()
         Hours of the day, as 6-8, 18-21; or always, or never. Hours outside are not proposed.
       </p>
       <div class="days">
-        <div v-for="(name, i) in days" :key="name" class="field">
-          <label :for="`free-${i}`">{{ name }}</label>
+        <div v-for="i in order" :key="i" class="field">
+          <label :for="`free-${i}`">{{ days[i] }}</label>
           <InputText
             :id="`free-${i}`"
             v-model="hours[i]"

@@ -7,7 +7,6 @@ import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, roleWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
-import { volume } from '@/kit/household'
 import NumberField from '@/kit/NumberField.vue'
 
 /** Who gardens here, and what they spray with. What is written is saved when the field is left. */
@@ -67,7 +66,7 @@ const addSprayer = () =>
       <strong>Household and sprayers</strong>
       <span class="soft"
         >{{ garden?.members.map((m) => m.name).join(', ') }} ·
-        {{ garden?.sprayers.map((x) => volume(x.capacityLitres)).join(', ') }}</span
+        {{ garden?.sprayers.map((x) => x.holds).join(', ') }}</span
       >
       <span class="change">Change</span>
     </summary>

@@ -11,6 +11,7 @@ import {
   options,
   rainUnitWords,
   temperatureUnitWords,
+  weekStartWords,
   windUnitWords,
 } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
@@ -25,6 +26,11 @@ const countries = useQuery({
   staleTime: Infinity,
 })
 const units = computed(() => garden.value?.units)
+/** A day that no week begins on anywhere is left as it is, and not shown. */
+const weekStart = computed(() => {
+  const day = units.value?.weekStart
+  return day === 'monday' || day === 'sunday' || day === 'saturday' ? day : undefined
+})
 const set = (change: Partial<Schemas['HouseholdUnits']>) =>
   units.value && settings.mutate({ units: { ...units.value, ...change } })
 function chooseCountry(code: string) {
@@ -88,6 +94,12 @@ function chooseCountry(code: string) {
         :options="options(hourWords)"
         label="Hours"
         @update:model-value="set({ hours: $event })"
+      />
+      <SelectField
+        :model-value="weekStart"
+        :options="options(weekStartWords)"
+        label="Weeks begin on"
+        @update:model-value="set({ weekStart: $event })"
       />
     </div>
     <FieldError :problem="settings.error.value" />

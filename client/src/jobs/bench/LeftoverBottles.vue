@@ -4,7 +4,6 @@ import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import { dayAndClock, inSentence } from '@/kit/format'
-import { volume } from '@/kit/household'
 
 /** Bottles with something in them: to be used up on another bed, or poured away. */
 const { garden, memberId } = useGarden()
@@ -26,7 +25,7 @@ const pouring = useGardenWrite((gardenId, batchId: string) =>
   <ul v-if="data?.length" class="left" aria-label="Bottles with something left">
     <li v-for="l in data" :key="l.batch.id" class="note" :class="l.past ? 'caution' : 'good'">
       <p>
-        <strong>{{ volume(l.batch.litresLeft) }} of {{ inSentence(l.batch.recipeName) }} left</strong>
+        <strong>{{ l.batch.amountLeft }} of {{ inSentence(l.batch.recipeName) }} left</strong>
         from {{ l.batch.for.join(', ') }}, {{ l.past ? 'was good' : 'good' }} until
         {{ dayAndClock(l.batch.useBy, zone) }}. {{ l.advice }}
       </p>

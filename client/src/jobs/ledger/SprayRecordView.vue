@@ -8,7 +8,6 @@ import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { dayAndClock, percent } from '@/kit/format'
-import { volume } from '@/kit/household'
 import { fromLocal, toLocal } from '@/kit/localTime'
 import SprayFields, { type SprayDraft } from './SprayFields.vue'
 
@@ -86,7 +85,7 @@ const facts = computed<[string, string][]>(() => {
     [
       'Amount',
       r.litres > 0
-        ? `${volume(r.litres)}${r.expectedLitres ? `, ${volume(r.expectedLitres)} was reckoned` : ''}`
+        ? `${r.amount}${r.expectedAmount ? `, ${r.expectedAmount} was reckoned` : ''}`
         : 'no liquid',
     ],
     [

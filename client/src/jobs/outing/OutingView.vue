@@ -3,12 +3,13 @@ import Button from 'primevue/button'
 import Textarea from 'primevue/textarea'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import type { Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import { stepWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { civilDay, clock, inSentence } from '@/kit/format'
-import { volume } from '@/kit/household'
+import { told } from '@/kit/household'
 import { useAwake } from '@/kit/useAwake'
 import { useRota } from '../rota/useRota'
 import ShakeClock from './ShakeClock.vue'
@@ -23,6 +24,11 @@ const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const { data, isPending, error, refetch } = useRota()
 const outing = computed(() => data.value?.outings.find((o) => o.key === props.outingKey))
 const { progress, tank, toggle, done, log, saving, problem } = useOuting(() => outing.value, props.outingKey)
+/** As planned until somebody says what it really was. */
+const usedOf = (t: Schemas['PlannedTankAnswer']) => {
+  const { used } = tank(t)
+  return used === undefined ? t.amount : told('volume', used)
+}
 const logged = ref<{ sent: boolean }>()
 const title = ref('')
 const all = computed(() => outing.value?.tanks.flatMap((t) => t.rounds) ?? [])
@@ -130,7 +136,7 @@ function use(t: Parameters<typeof tank>[0], by: number) {
                 @change="toggle('sprayed', r.key)"
               />
               <span
-                ><strong>{{ r.where }}</strong> {{ volume(r.litres) }}
+                ><strong>{{ r.where }}</strong> {{ r.amount }}
                 <span class="soft"
                   >from {{ clock(r.hours.from, zone) }}; {{ inSentence(r.targetName) }}, round
                   {{ r.round }} of {{ r.rounds }}. Undersides first.</span
@@ -142,7 +148,7 @@ function use(t: Parameters<typeof tank>[0], by: number) {
         <div class="used" role="group" :aria-label="`${t.recipeName}: really used`">
           <span>Really used</span>
           <button :aria-label="`${t.recipeName}: less`" @click="use(t, -0.1)">−</button>
-          <output>{{ volume(tank(t).used ?? t.litres) }}</output>
+          <output>{{ usedOf(t) }}</output>
           <button :aria-label="`${t.recipeName}: more`" @click="use(t, 0.1)">+</button>
         </div>
       </section>

@@ -6,7 +6,6 @@ import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { civilDay, clock, inSentence } from '@/kit/format'
-import { volume } from '@/kit/household'
 import RotaGrid from './RotaGrid.vue'
 import RotaLooks from './RotaLooks.vue'
 import SeasonOutline from './SeasonOutline.vue'
@@ -163,7 +162,7 @@ const patchDays = computed(() => {
             </p>
             <ul class="soft">
               <li v-for="r in t.rounds" :key="r.key">
-                {{ r.where }}, {{ volume(r.litres) }}, round {{ r.round }} of {{ r.rounds }}
+                {{ r.where }}, {{ r.amount }}, round {{ r.round }} of {{ r.rounds }}
               </li>
             </ul>
           </div>

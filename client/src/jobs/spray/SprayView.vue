@@ -12,7 +12,6 @@ import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import { civilDay, clock, dayAndClock, inSentence } from '@/kit/format'
-import { volume } from '@/kit/household'
 import BottleLabel from './BottleLabel.vue'
 import NumberField from '@/kit/NumberField.vue'
 
@@ -105,9 +104,8 @@ const logged = computed(() => saving.data.value)
     <template v-else-if="logged">
       <h1>Logged</h1>
       <p class="note good">
-        <template v-if="logged.litres">{{ volume(logged.litres) }} of </template
-        >{{ inSentence(logged.material) }} on {{ logged.where.join(', ') }},
-        {{ dayAndClock(logged.at, zone) }}.
+        <template v-if="logged.litres">{{ logged.amount }} of </template>{{ inSentence(logged.material) }} on
+        {{ logged.where.join(', ') }}, {{ dayAndClock(logged.at, zone) }}.
       </p>
       <dl class="card">
         <dt>Check back</dt>

@@ -9,7 +9,6 @@ import { useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { percent } from '@/kit/format'
-import { volume } from '@/kit/household'
 import SelectField from '@/kit/SelectField.vue'
 import { useDecide } from '../decide/useDecide'
 import SupposeForm from './SupposeForm.vue'
@@ -194,7 +193,7 @@ async function playOwn() {
               <td>
                 {{
                   c.sprayDays.length
-                    ? `${c.sprayDays.length === 1 ? 'once' : `${c.sprayDays.length} times`}, ${volume(c.litres)}`
+                    ? `${c.sprayDays.length === 1 ? 'once' : `${c.sprayDays.length} times`}, ${c.amount}`
                     : 'none'
                 }}
               </td>
