@@ -59,6 +59,8 @@ export default defineConfig({
   server: { port: 5173, strictPort: true, proxy: { '/api': 'http://127.0.0.1:5290' } },
   test: {
     environment: 'jsdom',
+    // Ends what hangs, and judges nothing: the machine may be slow.
+    testTimeout: 60_000,
     include: ['tests/**/*.spec.ts'],
     setupFiles: ['tests/setup.ts'],
   },

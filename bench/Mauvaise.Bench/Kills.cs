@@ -1,6 +1,4 @@
 using System.Globalization;
-using System.Net.Http.Json;
-using System.Text.Json;
 using Mauvaise.Store;
 
 namespace Mauvaise.Bench;
@@ -8,7 +6,7 @@ namespace Mauvaise.Bench;
 /// <summary>The app is killed while it writes and while it is backed up, many times: nothing that it acknowledged may be gone.</summary>
 internal static class Kills
 {
-    private const int Usual = 200;
+    private const int Usual = 200, Writers = 4;
 
     public static void Run() => RunAsync().GetAwaiter().GetResult();
 
@@ -18,28 +16,23 @@ internal static class Kills
         var folder = Directory.CreateTempSubdirectory("mauvaise-kills").FullName;
         var backup = Path.Combine(folder, "kept.db");
         var chance = new Random(11);
-        var garden = Guid.NewGuid();
-        var acknowledged = new HashSet<string> { "Bed" };
+        var beds = new WrittenBeds();
         int lost = 0, unsound = 0, halfCopies = 0, copies = 0, cutOff = 0;
         for (var round = 0; round < rounds; round++)
         {
             using var app = await RunningApp.StartAsync(folder);
             if (round == 0)
             {
-                (await app.Http.PostAsJsonAsync("/api/gardens", new { id = garden, name = "Killed", latitude = 47.5, longitude = 16.3, timeZoneId = "Europe/Vienna", climate = "continental", kitchen = "metric", stance = "watchAndTreat", memberName = "Ilse", firstPlace = Bed("Bed") })).EnsureSuccessStatusCode();
+                await beds.BeginAsync(app.Http);
             }
 
-            var kept = (await app.Http.GetFromJsonAsync<JsonElement>($"/api/gardens/{garden}")).GetProperty("places").EnumerateArray().Select(p => p.GetProperty("name").GetString()!).ToHashSet();
-            lost += acknowledged.Except(kept).Count();
-            // What was written and not acknowledged any more is there or not, whole in either case.
-            acknowledged.UnionWith(kept);
-
+            lost += await beds.LostAsync(app.Http);
             // The first write waits for the compiler; from then on they follow each other closely.
-            await WriteAsync(app.Http, garden, $"Bed {round}", acknowledged);
+            await beds.WriteAsync(app.Http, $"Bed {round}");
             var during = round % 4 == 3;
             File.Delete(backup);
             using var copying = during ? RunningApp.Command(folder, "backup", "--File", backup) : null;
-            var writing = WriteOnAsync(app.Http, garden, round, acknowledged);
+            var writing = Task.WhenAll(Enumerable.Range(0, Writers).Select(w => WriteOnAsync(app.Http, $"Bed {round}.{w}", beds)));
             var victim = Task.Run(() =>
             {
                 // At a moment that nobody chose.
@@ -49,7 +42,8 @@ internal static class Kills
                 app.Kill();
             });
             await victim;
-            cutOff += await writing ? 1 : 0;
+            await writing;
+            cutOff += Writers;
             copying?.WaitForExit();
             if (during && File.Exists(backup))
             {
@@ -60,11 +54,11 @@ internal static class Kills
             unsound += Sound(Path.Combine(folder, "mauvaise.db")) ? 0 : 1;
         }
 
-        Console.WriteLine(FormattableString.Invariant($"{rounds} kills, {cutOff} in the middle of a request, {rounds / 4} beside a backup: {acknowledged.Count} records acknowledged, {lost} of them lost; data file unsound {unsound} times; {copies} finished copies, {halfCopies} of them unsound."));
+        Console.WriteLine(FormattableString.Invariant($"{rounds} kills, {cutOff} writers cut off, {rounds / 4} beside a backup: {beds.Count} records acknowledged, {lost} of them lost; data file unsound {unsound} times; {copies} finished copies, {halfCopies} of them unsound."));
         Directory.Delete(folder, true);
     }
 
-    private static bool Sound(string file)
+    internal static bool Sound(string file)
     {
         try
         {
@@ -78,28 +72,18 @@ internal static class Kills
     }
 
     /// <summary>Writes until the app is gone.</summary>
-    /// <returns>True when the last request was cut off.</returns>
-    private static async Task<bool> WriteOnAsync(HttpClient http, Guid garden, int round, HashSet<string> acknowledged)
+    private static async Task WriteOnAsync(HttpClient http, string name, WrittenBeds beds)
     {
-        for (var i = 0; ; i++)
+        try
         {
-            try
+            for (var i = 0; ; i++)
             {
-                await WriteAsync(http, garden, $"Bed {round}.{i}", acknowledged);
-            }
-            catch (HttpRequestException)
-            {
-                return true;
+                await beds.WriteAsync(http, $"{name}.{i}");
             }
         }
+        catch (HttpRequestException)
+        {
+            // Cut off, as it was meant to be.
+        }
     }
-
-    private static async Task WriteAsync(HttpClient http, Guid garden, string name, HashSet<string> acknowledged)
-    {
-        using var answer = await http.PostAsJsonAsync($"/api/gardens/{garden}/places", Bed(name));
-        answer.EnsureSuccessStatusCode();
-        acknowledged.Add(name);
-    }
-
-    private static object Bed(string name) => new { id = Guid.NewGuid(), name, kind = "openBed", lengthM = 4.0, widthM = 1.2, sunHours = 7.0, watering = "drip" };
 }

@@ -1,7 +1,7 @@
 using System.Diagnostics;
 using Mauvaise.Bench;
 
-var tables = new Dictionary<string, Action> { ["naming"] = ScoutingTables.Naming, ["leaves"] = ScoutingTables.Leaves, ["ten-years"] = WeatherFile.TenYears, ["plan-speed"] = RotaTables.Speed, ["plan-optimal"] = RotaTables.Optimal, ["seasons"] = ClosedLoop.Run, ["seasons-picture"] = SeasonPicture.Draw, ["ten-years-garden"] = TenYears.Run, ["kills"] = Kills.Run, ["hostile"] = Hostile.Run, ["trials"] = RecordTables.OfTrials, ["learning"] = RecordTables.OfLearning };
+var tables = new Dictionary<string, Action> { ["naming"] = ScoutingTables.Naming, ["leaves"] = ScoutingTables.Leaves, ["ten-years"] = WeatherFile.TenYears, ["plan-speed"] = RotaTables.Speed, ["plan-optimal"] = RotaTables.Optimal, ["seasons"] = ClosedLoop.Run, ["seasons-picture"] = SeasonPicture.Draw, ["ten-years-garden"] = TenYears.Run, ["kills"] = Kills.Run, ["disks"] = FullDisks.Run, ["hostile"] = Hostile.Run, ["trials"] = RecordTables.OfTrials, ["learning"] = RecordTables.OfLearning };
 if (args is [var one] && tables.TryGetValue(one, out var table))
 {
     table();

@@ -4,7 +4,6 @@ import './styles/tokens.css'
 import './styles/base.css'
 
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
-import { createPinia } from 'pinia'
 import PrimeVue from 'primevue/config'
 import { createApp } from 'vue'
 import App from './App.vue'
@@ -19,7 +18,6 @@ const queryClient = new QueryClient({
 })
 
 createApp(App)
-  .use(createPinia())
   .use(router)
   .use(VueQueryPlugin, { queryClient })
   .use(PrimeVue, {

@@ -1,22 +1,55 @@
 using System.Globalization;
 using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Store;
+
+/// <summary>Why a copy was made.</summary>
+public enum CopyKind { Day, ByHand, BeforeMerge, BeforeSchema, BeforeRestore, BeforeMend }
+
+/// <summary>A copy of the data file.</summary>
+/// <param name="Name">Of the file, within the folder of copies.</param>
+public sealed record KeptCopy(string Name, CopyKind Kind, DateTimeOffset At, long Bytes);
 
 /// <summary>Copies of the data file, made while it is in use, and put back.</summary>
 public static class Backups
 {
     private const int KeepDays = 7;
     private const int KeepMonths = 12;
-    private const int KeepMerges = 5;
 
-    /// <summary>Begins the names of copies that are made before a garden is merged in; the last five stay.</summary>
-    public const string MergePrefix = "before-merge-";
+    /// <summary>Of the copies before each kind of step so many stay.</summary>
+    private const int KeepSteps = 5;
 
-    /// <summary>Begins the names of copies that are made before a new version changes the schema; the last five stay.</summary>
-    public const string MigrationPrefix = "before-schema-";
+    /// <summary>Together the copies take no more than this, as long as the newest of each kind stays, bytes.</summary>
+    private const long MostBytes = 4L << 30;
 
     private const string Stamp = "yyyy-MM-dd";
+    private const string Ending = ".db";
+
+    /// <summary>How the names of copies begin.</summary>
+    private static readonly Dictionary<CopyKind, string> Prefixes = new()
+    {
+        [CopyKind.Day] = "mauvaise-",
+        [CopyKind.ByHand] = "backup-",
+        [CopyKind.BeforeMerge] = "before-merge-",
+        [CopyKind.BeforeSchema] = "before-schema-",
+        [CopyKind.BeforeRestore] = "before-restore-",
+        [CopyKind.BeforeMend] = "before-mend-",
+    };
+
+    /// <summary>Name of a copy of now.</summary>
+    public static string Name(CopyKind kind, DateTimeOffset now) => Name(kind, now.ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture));
+
+    /// <param name="what">What tells it from others of its kind.</param>
+    public static string Name(CopyKind kind, string what) => Prefixes[kind] + what + Ending;
+
+    /// <summary>All copies in a folder, the newest first.</summary>
+    public static IReadOnlyList<KeptCopy> All(string folder) => !Directory.Exists(folder) ? [] :
+    [
+        .. new DirectoryInfo(folder).EnumerateFiles("*" + Ending)
+            .SelectMany(f => Prefixes.Where(p => f.Name.StartsWith(p.Value, StringComparison.Ordinal)).Select(p => new KeptCopy(f.Name, p.Key, f.LastWriteTimeUtc, f.Length)))
+            .OrderByDescending(c => c.At).ThenBy(c => c.Name, StringComparer.Ordinal),
+    ];
 
     /// <summary>Copies the data file by SQLite's online backup and checks the copy before it takes its name.</summary>
     /// <exception cref="DamagedDataException">The copy is not sound.</exception>
@@ -64,16 +97,22 @@ public static class Backups
     }
 
     /// <summary>Puts a copy in the place of the data file; what was there is kept beside it.</summary>
+    /// <param name="folder">Where copies are kept: what was there becomes one of them.</param>
     /// <returns>Where the old file went; null when there was none.</returns>
-    /// <exception cref="DamagedDataException">The copy is not sound; nothing was changed.</exception>
-    public static string? Restore(string copy, string dataFile, DateTimeOffset now)
+    /// <exception cref="DamagedDataException">The copy is not sound, or of a newer version; nothing was changed.</exception>
+    public static async Task<string?> RestoreAsync(string copy, string dataFile, string folder, DateTimeOffset now, CancellationToken stop)
     {
         Check(copy);
+        await using (var db = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(copy, pooling: false)).Options))
+        {
+            await DataFile.CheckAsync(db, copy, stop);
+        }
+
         Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(dataFile))!);
         string? aside = null;
         if (File.Exists(dataFile))
         {
-            aside = $"{dataFile}.before-restore-{now.ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}";
+            aside = Path.Combine(folder, Name(CopyKind.BeforeRestore, now));
             Copy(dataFile, aside);
         }
 
@@ -86,6 +125,41 @@ public static class Backups
         return aside;
     }
 
+    /// <summary>Puts a copy in the place of a data file that is in use; what was there is kept as a copy first.</summary>
+    /// <returns>Name of the copy of what was there.</returns>
+    /// <exception cref="DamagedDataException">The copy is not sound, or of a newer version; nothing was changed.</exception>
+    public static async Task<string> RestoreInUseAsync(string copy, string dataFile, string folder, DateTimeOffset now, CancellationToken stop)
+    {
+        Check(copy);
+        var ready = Path.Combine(Path.GetDirectoryName(dataFile)!, $"{DataFile.ScratchPrefix}{Guid.NewGuid():N}.tmp");
+        try
+        {
+            Copy(copy, ready);
+            // An older copy is brought up to this version before anything is touched.
+            await using (var db = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(ready, pooling: false)).Options))
+            {
+                await DataFile.OpenAsync(db, ready, null, stop);
+            }
+
+            var aside = Name(CopyKind.BeforeRestore, now);
+            Copy(dataFile, Path.Combine(folder, aside));
+            using var source = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = ready, Pooling = false }.ToString());
+            using var live = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = dataFile, Pooling = false, DefaultTimeout = 10 }.ToString());
+            source.Open();
+            live.Open();
+            Run(live, "PRAGMA busy_timeout = 10000");
+            source.BackupDatabase(live);
+            return aside;
+        }
+        finally
+        {
+            foreach (var end in new[] { "", "-wal", "-shm" })
+            {
+                File.Delete(ready + end);
+            }
+        }
+    }
+
     /// <summary>
     /// Today's copy in the folder, made once a day. The last seven stay, and the last of each of twelve months: counted by the copies, not by
     /// the clock, so that a clock that jumps takes none away.
@@ -93,7 +167,7 @@ public static class Backups
     /// <returns>The copy that was made; null when today's was there.</returns>
     public static string? Roll(string dataFile, string folder, DateOnly today)
     {
-        var path = Path.Combine(folder, $"mauvaise-{today.ToString(Stamp, CultureInfo.InvariantCulture)}.db");
+        var path = Path.Combine(folder, Name(CopyKind.Day, today.ToString(Stamp, CultureInfo.InvariantCulture)));
         if (File.Exists(path))
         {
             return null;
@@ -107,18 +181,33 @@ public static class Backups
             File.Delete(file);
         }
 
-        foreach (var file in new[] { MergePrefix, MigrationPrefix }.SelectMany(p => Directory.EnumerateFiles(folder, p + "*.db").OrderDescending(StringComparer.Ordinal).Skip(KeepMerges)))
+        Thin(folder);
+        return path;
+    }
+
+    /// <summary>Takes away what is too much of one kind, then what is too large together; the newest of each kind always stays, and what was made by hand.</summary>
+    private static void Thin(string folder)
+    {
+        var steps = All(folder).Where(c => c.Kind is not (CopyKind.Day or CopyKind.ByHand)).GroupBy(c => c.Kind);
+        foreach (var copy in steps.SelectMany(k => k.OrderByDescending(c => c.Name, StringComparer.Ordinal).Skip(KeepSteps)))
         {
-            File.Delete(file);
+            File.Delete(Path.Combine(folder, copy.Name));
         }
 
-        return path;
+        var left = All(folder);
+        var together = left.Sum(c => c.Bytes);
+        var newest = left.GroupBy(c => c.Kind).Select(k => k.First()).ToHashSet();
+        foreach (var copy in left.Where(c => c.Kind != CopyKind.ByHand && !newest.Contains(c)).Reverse().TakeWhile(_ => together > MostBytes))
+        {
+            together -= copy.Bytes;
+            File.Delete(Path.Combine(folder, copy.Name));
+        }
     }
 
     /// <summary>The rolling copies in a folder, the newest first.</summary>
     public static IReadOnlyList<(DateOnly Day, string File)> Days(string folder) => Directory.Exists(folder)
-        ? [.. Directory.EnumerateFiles(folder, "mauvaise-*.db")
-            .Select(f => (Ok: DateOnly.TryParseExact(Path.GetFileNameWithoutExtension(f)["mauvaise-".Length..], Stamp, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day), Day: day, File: f))
+        ? [.. Directory.EnumerateFiles(folder, Prefixes[CopyKind.Day] + "*" + Ending)
+            .Select(f => (Ok: DateOnly.TryParseExact(Path.GetFileNameWithoutExtension(f)[Prefixes[CopyKind.Day].Length..], Stamp, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day), Day: day, File: f))
             .Where(f => f.Ok).OrderByDescending(f => f.Day).Select(f => (f.Day, f.File))]
         : [];
 

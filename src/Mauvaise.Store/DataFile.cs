@@ -8,7 +8,11 @@ namespace Mauvaise.Store;
 
 /// <summary>The data file can not be used as it is; nothing was written to it.</summary>
 public sealed class DamagedDataException(string path, string what, Exception? inner = null)
-    : Exception($"The data file {path} can not be opened: {what} Nothing was changed. Put it aside and restore a backup, or start Mauvaise with another --data folder.", inner);
+    : Exception($"The data file {path} can not be opened: {what} Nothing was changed. Put it aside and restore a backup, or start Mauvaise with another --data folder.", inner)
+{
+    /// <summary>What is wrong with it, as a sentence's end.</summary>
+    public string What { get; } = what;
+}
 
 /// <summary>Opening the SQLite file: write-ahead log, foreign keys, a busy timeout, and a disk flush before every answer.</summary>
 public static class DataFile
@@ -17,13 +21,23 @@ public static class DataFile
     public static IServiceCollection AddGardenDb(this IServiceCollection services, Func<IServiceProvider, string> path) =>
         services.AddDbContext<GardenDb>((sp, options) => options
             .UseSqlite(ConnectionString(path(sp)))
+            // Held by a test; looked for at every start it takes a second.
+            .ConfigureWarnings(w => w.Ignore(RelationalEventId.PendingModelChangesWarning))
             .AddInterceptors(FlushEveryCommit.Instance));
 
-    public static string ConnectionString(string path) => new SqliteConnectionStringBuilder
+    /// <summary>A write waits so long for another one: on a slow or busy disk a flush may take seconds.</summary>
+    private const int PatienceSeconds = 30;
+
+    /// <summary>Begins the names of files that are only needed for a moment.</summary>
+    public const string ScratchPrefix = "scratch-";
+
+    /// <param name="pooling">False for a file that is read once: no connection stays open.</param>
+    public static string ConnectionString(string path, bool pooling = true) => new SqliteConnectionStringBuilder
     {
         DataSource = path,
+        Pooling = pooling,
         ForeignKeys = true,
-        DefaultTimeout = 10,
+        DefaultTimeout = PatienceSeconds,
     }.ToString();
 
     /// <summary>Checks an existing file, then brings its schema up to date, keeping what is in it.</summary>
@@ -31,19 +45,29 @@ public static class DataFile
     /// <exception cref="DamagedDataException">The file is no database, is damaged, or comes from a newer version.</exception>
     public static async Task OpenAsync(GardenDb db, string path, string? backups, CancellationToken stop)
     {
-        var exists = File.Exists(path) && new FileInfo(path).Length > 0;
+        var exists = File.Exists(path);
+        if (exists && new FileInfo(path).Length == 0)
+        {
+            throw new DamagedDataException(path, "it is empty, as a disk that was full or a copy that broke off leaves it. Is there a garden to put back? If not, delete the empty file, and a new one is begun.");
+        }
+
         try
         {
             if (exists)
             {
                 await CheckAsync(db, path, stop);
-                if (backups is not null && (await db.Database.GetPendingMigrationsAsync(stop)).LastOrDefault() is { } step)
-                {
-                    Backups.Copy(path, Path.Combine(backups, $"{Backups.MigrationPrefix}{step}.db"));
-                }
             }
 
-            await db.Database.MigrateAsync(stop);
+            if ((await db.Database.GetPendingMigrationsAsync(stop)).LastOrDefault() is { } step)
+            {
+                if (exists && backups is not null)
+                {
+                    Backups.Copy(path, Path.Combine(backups, Backups.Name(CopyKind.BeforeSchema, step)));
+                }
+
+                await db.Database.MigrateAsync(stop);
+            }
+
             await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL", stop);
             // Without figures about its tables SQLite takes the wrong index on a garden of many years.
             await db.Database.ExecuteSqlRawAsync("PRAGMA optimize = 0x10002", stop);
@@ -54,12 +78,19 @@ public static class DataFile
         }
     }
 
-    private static async Task CheckAsync(GardenDb db, string path, CancellationToken stop)
+    /// <summary>Looks whether a file is sound, ours, and not of a newer version.</summary>
+    /// <exception cref="DamagedDataException">It is not.</exception>
+    internal static async Task CheckAsync(GardenDb db, string path, CancellationToken stop)
     {
         var result = await db.Database.SqlQueryRaw<string>("PRAGMA quick_check(1)").ToListAsync(stop);
         if (result is not ["ok"])
         {
             throw new DamagedDataException(path, "part of it is damaged.");
+        }
+
+        if ((await db.Database.SqlQueryRaw<string>("SELECT name AS Value FROM sqlite_master WHERE name = '__EFMigrationsHistory'").ToListAsync(stop)).Count == 0)
+        {
+            throw new DamagedDataException(path, "it belongs to another program.");
         }
 
         var known = db.Database.GetMigrations().ToHashSet();

@@ -55,6 +55,41 @@ public static class Doctor
         return [.. found, .. backups is null ? [] : Copies(backups, now), Room(path, bytes)];
     }
 
+    /// <summary>
+    /// Mends what can be mended without losing anything, after a copy: indexes are made anew, and pictures whose image is lost are taken
+    /// off their counts. What holds records is never changed: for that there are the copies.
+    /// </summary>
+    /// <returns>What was done, the copy first; empty when there was nothing to do.</returns>
+    public static async Task<IReadOnlyList<string>> MendAsync(string path, string backups, DateTimeOffset now, CancellationToken stop)
+    {
+        await using var db = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(path, pooling: false)).Options);
+        var indexes = (await db.Database.SqlQueryRaw<string>("PRAGMA integrity_check(20)").ToListAsync(stop)).Exists(w => w.Contains("index", StringComparison.Ordinal));
+        var lost = await db.Photos.CountAsync(p => !db.PhotoImages.Any(i => i.PhotoId == p.Id), stop);
+        if (!indexes && lost == 0)
+        {
+            return [];
+        }
+
+        // A file with a broken index is no sound copy, so that it is copied as it is.
+        var copy = Path.Combine(backups, Backups.Name(CopyKind.BeforeMend, now));
+        Directory.CreateDirectory(backups);
+        await db.Database.ExecuteSqlAsync($"VACUUM INTO {copy}", stop);
+        List<string> done = [$"A copy of before is {copy}."];
+        if (indexes)
+        {
+            await db.Database.ExecuteSqlRawAsync("REINDEX", stop);
+            done.Add("Its indexes were made anew.");
+        }
+
+        if (lost > 0)
+        {
+            await db.Photos.Where(p => !db.PhotoImages.Any(i => i.PhotoId == p.Id)).ExecuteDeleteAsync(stop);
+            done.Add(string.Create(CultureInfo.InvariantCulture, $"{lost} pictures that were lost were taken off their counts."));
+        }
+
+        return done;
+    }
+
     private static async Task<IEnumerable<Examined>> SchemaAsync(GardenDb db, CancellationToken stop)
     {
         var known = db.Database.GetMigrations().ToList();

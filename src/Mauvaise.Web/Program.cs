@@ -53,6 +53,7 @@ services.AddSingleton<TimeProvider>(sp => sp.GetRequiredService<Settings>() is {
 services.AddGardenDb(sp => sp.GetRequiredService<Settings>().DatabasePath);
 services.AddSingleton(sp => new SnapshotCache(sp.GetRequiredService<Settings>().DatabasePath));
 services.AddSingleton<WriteGate>();
+services.AddScoped(sp => sp.GetRequiredService<IHttpContextAccessor>().SeenDeed());
 services.AddScoped<DeedLog>();
 services.AddScoped<SnapshotLoader>();
 services.AddScoped<GardenTools>();
@@ -154,6 +155,7 @@ api.MapDecide();
 api.MapPlan();
 api.MapCheckBacks();
 api.MapArchive();
+api.MapCopies();
 api.MapLedger();
 api.MapAlmanac();
 api.MapStories();
@@ -169,5 +171,4 @@ app.MapFallbackToFile("index.html", new StaticFileOptions
     OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache",
 });
 
-await app.RunAsync();
-return 0;
+return await Startup.ServeAsync(app);

@@ -72,6 +72,38 @@ public partial class ArchiveTests
         var garden = await http.GetStringAsync($"{Api}", Stop);
         Assert.Contains("Old chapel", garden, StringComparison.Ordinal);
         Assert.Contains("Since then", garden, StringComparison.Ordinal);
+        await UndoAsync(http);
+        garden = await http.GetStringAsync($"{Api}", Stop);
+        Assert.DoesNotContain("Old chapel", garden, StringComparison.Ordinal);
+        Assert.Contains("Since then", garden, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_a_file_brought_goes_again_with_undo()
+    {
+        byte[] full;
+        await using (var other = await TestApp.StartAsync(demo: true))
+        {
+            using var there = other.CreateClient();
+            await there.SendAsync($"{Api}/places", new NewPlace(Guid.NewGuid(), "By the wall", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip), HttpStatusCode.Created);
+            await SendPhotoAsync(there);
+            full = await there.GetByteArrayAsync($"{Api}/archive", Stop);
+        }
+
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var http = app.CreateClient();
+        var bare = await http.GetByteArrayAsync($"{Api}/archive", Stop);
+        Assert.True((await SendAsync<TakenIn>(http, "/api/archive?takeTheirs=false", full)).What.Fresh == 2);
+        Assert.NotEmpty(await http.GetByteArrayAsync($"{Api}/photos/{PhotoId}", Stop));
+        await UndoAsync(http);
+        Assert.Equal(Entry(bare, ArchiveFile.GardenEntry), Entry(await http.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry));
+        Assert.Equal(HttpStatusCode.NotFound, (await http.GetAsync(new Uri($"{Api}/photos/{PhotoId}", UriKind.Relative), Stop)).StatusCode);
+    }
+
+    private static async Task UndoAsync(HttpClient http)
+    {
+        var last = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.LastDeed!;
+        Assert.Equal(HttpStatusCode.NoContent, (await http.PostAsJsonAsync($"{Api}/undo", new { deedId = last.Id }, TestApp.Json, Stop)).StatusCode);
     }
 
     /// <summary>Archives as earlier versions wrote them.</summary>

@@ -55,6 +55,24 @@ public sealed class BenchTests : IAsyncLifetime
         Assert.True(expected == answer.StatusCode, await answer.Content.ReadAsStringAsync(Stop));
     }
 
+    [Fact]
+    public async Task The_bench_offers_the_round_of_the_course_under_way_and_refuses_another_mix_in_the_same_words()
+    {
+        var cucumber = DemoGarden.PlantingId("Polytunnel south/cucumber");
+        var bench = await GetAsync<BenchAnswer>($"bench?planting={cucumber}&target=whitefly");
+        Assert.Equal("neem-with-soap", bench.Recipe);
+        Assert.True(bench.Options.Single(o => o.Recipe == "neem-with-soap").Allowed);
+        var soap = bench.Options.Single(o => o.Recipe == "insecticidal-soap");
+        Assert.False(soap.Allowed);
+        var other = await GetAsync<BenchAnswer>($"bench?planting={cucumber}&target=whitefly&recipe=insecticidal-soap");
+        Assert.Equal(MixVerdict.Refused, other.Verdict);
+        var reason = Assert.Single(other.Reasons, r => r.Code == "course-runs");
+        Assert.Contains(soap.Reasons[0].Replace("Not now: ", "", StringComparison.Ordinal), reason.Sentence, StringComparison.Ordinal);
+        Assert.Equal("mix-course-runs", await RefusedAsync(new NewBatch(Guid.NewGuid(), [cucumber], "insecticidal-soap", DoseStep.Gentle, 0.5, "whitefly")));
+        // Against something else it is mixed as always.
+        Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={cucumber}&target=downy-mildew&recipe=insecticidal-soap")).Reasons, r => r.Code == "course-runs");
+    }
+
     private static NewBatch Neem(Guid planting, DoseStep step = DoseStep.Gentle, double size = 0.5) =>
         new(Guid.NewGuid(), [planting], "neem-with-soap", step, size, "powdery-mildew");
 

@@ -100,6 +100,89 @@ public sealed class DataFileTests : IDisposable
         Assert.Equal(rubbish, await File.ReadAllBytesAsync(DatabasePath, Stop));
     }
 
+    [Theory]
+    [InlineData("empty", "it is empty")]
+    [InlineData("foreign", "another program")]
+    [InlineData("newer", "newer Mauvaise")]
+    public async Task A_file_that_is_not_ours_to_open_is_told_and_left_as_it_is(string what, string words)
+    {
+        if (what == "foreign")
+        {
+            await using var other = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = DatabasePath, Pooling = false }.ToString());
+            await other.OpenAsync(Stop);
+            await using var make = other.CreateCommand();
+            make.CommandText = "CREATE TABLE Letters (Id INTEGER PRIMARY KEY, Words TEXT)";
+            await make.ExecuteNonQueryAsync(Stop);
+        }
+        else if (what == "newer")
+        {
+            await using var db = Open();
+            await DataFile.OpenAsync(db, DatabasePath, null, Stop);
+            await db.Database.ExecuteSqlRawAsync("INSERT INTO __EFMigrationsHistory VALUES ('99990101000000_FromTheFuture', '99.0')", Stop);
+            await db.Database.ExecuteSqlRawAsync("PRAGMA wal_checkpoint(TRUNCATE)", Stop);
+        }
+        else
+        {
+            await File.WriteAllBytesAsync(DatabasePath, [], Stop);
+        }
+
+        SqliteConnection.ClearAllPools();
+        var before = await File.ReadAllBytesAsync(DatabasePath, Stop);
+        var (code, told) = await RunAsync("serve");
+        Assert.Equal(1, code);
+        Assert.Contains(words, told, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at ", told, StringComparison.Ordinal);
+        Assert.Equal(before, await File.ReadAllBytesAsync(DatabasePath, Stop));
+        if (what == "newer")
+        {
+            var copy = Path.Combine(folder, "newer.db");
+            File.Move(DatabasePath, copy);
+            Assert.Equal(1, (await RunAsync("restore", "--File", copy)).ExitCode);
+            Assert.False(File.Exists(DatabasePath));
+        }
+    }
+
+    [Fact]
+    public async Task A_port_that_is_taken_and_a_folder_that_is_a_file_are_told_in_a_sentence()
+    {
+        var taken = new System.Net.Sockets.TcpListener(System.Net.IPAddress.Loopback, 0);
+        taken.Start();
+        var (code, told) = await RunAsync("serve", "--urls", $"http://{taken.LocalEndpoint}");
+        taken.Stop();
+        Assert.Equal(1, code);
+        Assert.Contains("another --port", told, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at ", told, StringComparison.Ordinal);
+
+        var file = Path.Combine(folder, "a-file");
+        await File.WriteAllTextAsync(file, "x", Stop);
+        (code, told) = await RunAsync("serve", "--Data", file);
+        Assert.Equal(1, code);
+        Assert.Contains("is a file, not a folder", told, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at ", told, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_lost_picture_is_mended_after_a_copy_and_a_sound_file_is_left_alone()
+    {
+        await using var db = Open();
+        await DataFile.OpenAsync(db, DatabasePath, null, Stop);
+        var copies = Path.Combine(folder, "backups");
+        Assert.Empty(await Doctor.MendAsync(DatabasePath, copies, DateTimeOffset.UtcNow, Stop));
+        Assert.False(Directory.Exists(copies));
+        var (garden, place, planting, count) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
+        db.AddRange(
+            new Store.Rows.GardenRow { Id = garden, Name = "G", TimeZoneId = "UTC", Climate = "continental" },
+            new Store.Rows.PlaceRow { Id = place, GardenId = garden, Name = "P" },
+            new Store.Rows.PlantingRow { Id = planting, PlaceId = place, Crop = "kale" },
+            new Store.Rows.ObservationRow { Id = count, GardenId = garden, PlantingId = planting, LeavesLooked = 5, LookId = count },
+            new Store.Rows.PhotoRow { Id = Guid.NewGuid(), GardenId = garden, ObservationId = count });
+        await db.SaveChangesAsync(Stop);
+        var done = await Doctor.MendAsync(DatabasePath, copies, DateTimeOffset.UtcNow, Stop);
+        Assert.Contains("1 pictures", done[^1], StringComparison.Ordinal);
+        Assert.Equal(CopyKind.BeforeMend, Backups.All(copies).Single().Kind);
+        Assert.Equal((0, 1), (await db.Photos.CountAsync(Stop), await db.Observations.CountAsync(Stop)));
+    }
+
     [Fact]
     public async Task Killing_the_process_right_after_an_answer_loses_nothing()
     {
@@ -164,7 +247,7 @@ public sealed class DataFileTests : IDisposable
 
         // What was put aside still has what came after the backup.
         SqliteConnection.ClearAllPools();
-        var aside = Directory.EnumerateFiles(folder, "mauvaise.db.before-restore-*").Single();
+        var aside = Directory.EnumerateFiles(Path.Combine(folder, "backups"), "before-restore-*").Single();
         await using var old = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(aside)).Options);
         Assert.Equal(2, await old.Places.CountAsync(Stop));
     }

@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Hosting;
 
 namespace Mauvaise.Web.Tests;
 
@@ -117,5 +118,42 @@ public sealed class PutRightTests : IAsyncLifetime
         Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(HttpMethod.Delete, $"looks/{look}")).Status);
         Assert.Equal(HttpStatusCode.NotFound, (await http.GetAsync(new Uri($"observations/{id}", UriKind.Relative), Stop)).StatusCode);
         Assert.Equal((HttpStatusCode.NotFound, "not-found"), await SendAsync(HttpMethod.Delete, $"looks/{look}"));
+    }
+
+    /// <summary>Sends an edit as from a form that was opened when the garden's last deed was <paramref name="seen"/>.</summary>
+    private async Task<JsonElement?> EditAsync(string path, object body, long seen, HttpStatusCode wanted)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Put, path) { Content = JsonContent.Create(body, options: TestApp.Json), Headers = { { SeenDeeds.Header, seen.ToString(System.Globalization.CultureInfo.InvariantCulture) } } };
+        using var answer = await http.SendAsync(request, Stop);
+        Assert.Equal(wanted, answer.StatusCode);
+        return wanted == HttpStatusCode.NoContent ? null : await answer.Content.ReadFromJsonAsync<JsonElement>(Stop);
+    }
+
+    [Fact]
+    public async Task Two_who_change_one_place_lose_nothing()
+    {
+        var sluice = (await GardenAsync()).Places.First(p => p.Name == "Sluice");
+        var path = $"places/{sluice.Id}";
+        var asRead = new PlaceChange(sluice.Name, sluice.Kind, sluice.AreaM2, sluice.SunHours, sluice.Watering, sluice.PondDistanceM, sluice.SunFrom, sluice.SunTo);
+        // A first write, so that there is something to have seen.
+        await EditAsync(path, asRead with { SunHours = 6 }, 0, HttpStatusCode.NoContent);
+        asRead = asRead with { SunHours = 6 };
+        var garden = await GardenAsync();
+        var (seen, tove) = (garden.LastDeed!.Id, garden.Members[1]);
+
+        // Tove measured it; the other form, opened before, gives it a name.
+        await EditAsync(path, asRead with { AreaM2 = 9, MemberId = tove.Id }, seen, HttpStatusCode.NoContent);
+        await EditAsync(path, asRead with { Name = "Old sluice" }, seen, HttpStatusCode.NoContent);
+        var both = (await GardenAsync()).Places.First(p => p.Id == sluice.Id);
+        Assert.Equal(("Old sluice", 9.0), (both.Name, both.AreaM2));
+
+        // Both measured it: told with what each wrote, and nothing is written until one says so.
+        var problem = (await EditAsync(path, asRead with { Name = "Old sluice", AreaM2 = 12 }, seen, HttpStatusCode.Conflict))!.Value;
+        Assert.Equal("changed-meanwhile", problem.GetProperty("code").GetString());
+        var clash = Assert.Single(problem.GetProperty("clashes").EnumerateArray());
+        Assert.Equal(("area", "9 m²", "12 m²"), (clash.GetProperty("what").GetString(), clash.GetProperty("theirs").GetString(), clash.GetProperty("yours").GetString()));
+        Assert.Equal(9, (await GardenAsync()).Places.First(p => p.Id == sluice.Id).AreaM2);
+        await EditAsync(path, asRead with { Name = "Old sluice", AreaM2 = 12 }, (await GardenAsync()).LastDeed!.Id, HttpStatusCode.NoContent);
+        Assert.Equal(12, (await GardenAsync()).Places.First(p => p.Id == sluice.Id).AreaM2);
     }
 }

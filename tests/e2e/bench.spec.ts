@@ -153,6 +153,18 @@ test('a recipe that was heard is read as it is typed, and put right for the spra
   await expect(page.getByText('Nearest that may go on')).toBeVisible()
   await expect(page.getByRole('cell', { name: '1 l of water' })).toBeVisible()
   await expectAccessible(page)
+
+  // The bad one stays as a warning, the corrected one is mixed like any other.
+  await page.getByLabel('Keep it under the name').fill('The burner')
+  await page.getByRole('button', { name: 'Keep it as a warning' }).click()
+  await expect(page.getByText('a warning: not to be mixed')).toBeVisible()
+  await told.fill('2 tbsp of neem a litre')
+  await page.getByLabel('Keep it under the name').fill('Ruth’s neem')
+  await page.getByLabel('Heard from').fill('Ruth')
+  await page.getByRole('button', { name: 'Keep the corrected one' }).click()
+  await page.getByRole('button', { name: 'Mix Ruth’s neem' }).click()
+  await expect(page.getByRole('heading', { name: 'Ruth’s neem' })).toBeVisible()
   await told.fill('5 ml neem oil, 2 ml castile soap, 1 litre of water')
   await expect(page.getByText('Not like this:')).toHaveCount(0)
+  await expectAccessible(page)
 })

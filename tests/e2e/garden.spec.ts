@@ -31,3 +31,46 @@ test('a crop is found by the name that it has elsewhere', async ({ page }) => {
   await page.getByRole('searchbox').fill('eggplant')
   await expect(page.getByRole('option')).toHaveText(['Aubergine'])
 })
+
+test('two who change one place keep what each changed, and are told what both did', async ({
+  page,
+  context,
+}) => {
+  const other = await context.newPage()
+  for (const p of [page, other]) {
+    await p.goto('/garden')
+    await p.getByRole('button', { name: 'Change Sluice' }).click()
+  }
+  const mine = page.getByRole('form', { name: 'Change Sluice' })
+  const theirs = other.getByRole('form', { name: 'Change Sluice' })
+  await theirs.getByRole('textbox', { name: 'Area' }).fill('9')
+  await theirs.getByRole('button', { name: 'Save the place' }).click()
+  await expect(theirs).toBeHidden()
+
+  await mine.getByRole('textbox', { name: 'Area' }).fill('12')
+  await mine.getByRole('button', { name: 'Save the place' }).click()
+  await expect(mine.getByRole('alert')).toContainText('area: 9 m² there, 12 m² here')
+  await mine.getByRole('button', { name: 'Write mine over it' }).click()
+  await expect(mine).toBeHidden()
+  await expect(page.getByRole('listitem').filter({ hasText: 'Sluice' }).first()).toContainText('12 m²')
+})
+
+test('a copy is made, looked into and put back, and the data is looked through', async ({ page }) => {
+  await page.goto('/garden')
+  await page.getByText('Copies of all data').click()
+  await page.getByRole('button', { name: 'Make a copy now' }).click()
+  const look = page.getByRole('button', { name: /^Look into the copy of .*made by hand$/ }).first()
+  await expect(look).toBeVisible()
+  await page.getByRole('button', { name: 'Beetroot is cleared' }).click()
+  await expect(page.getByRole('button', { name: 'Beetroot is cleared' })).toBeHidden()
+
+  await look.click()
+  await expect(page.getByText('Its pages, indexes and references are sound.')).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Put this copy back' }).click()
+  await page.getByRole('button', { name: 'Yes, put it back' }).click()
+  await expect(page.getByText(/The copy is in its place/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Beetroot is cleared' })).toBeVisible()
+  await page.getByRole('button', { name: 'Look the data through' }).click()
+  await expect(page.getByText(/^(All is sound|Something wants a look)\.$/)).toBeVisible()
+})

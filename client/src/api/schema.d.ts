@@ -978,6 +978,7 @@ export interface paths {
             parameters: {
                 query: {
                     takeTheirs: boolean;
+                    memberId?: string;
                 };
                 header?: never;
                 path?: never;
@@ -1028,41 +1029,6 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/backups": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["BackupsAnswer"];
-                    };
                 };
             };
         };
@@ -2420,6 +2386,85 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/own-recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnRecipeAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-recipes/{recipeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    recipeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnRecipeChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnRecipeAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/windows": {
         parameters: {
             query?: never;
@@ -3665,6 +3710,204 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CopiesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CopiesAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExaminedAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RestoredAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/doctor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExaminedAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/doctor/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MendedAnswer"];
+                    };
                 };
             };
         };
@@ -5802,18 +6045,6 @@ export interface components {
             /** Format: date */
             pickFrom: null | string;
         };
-        BackupAnswer: {
-            /** Format: date */
-            day: string;
-            /** Format: int64 */
-            bytes: number;
-        };
-        BackupsAnswer: {
-            folder: string;
-            /** Format: int64 */
-            dataBytes: number;
-            copies: components["schemas"]["BackupAnswer"][];
-        };
         BadLineAnswer: {
             /** Format: int32 */
             line: number;
@@ -6041,6 +6272,14 @@ export interface components {
             controlPercent: number;
             method: string;
         };
+        CopiesAnswer: {
+            folder: string;
+            /** Format: int64 */
+            dataBytes: number;
+            copies: components["schemas"]["KeptCopy"][];
+        };
+        /** @enum {unknown} */
+        CopyKind: "day" | "byHand" | "beforeMerge" | "beforeSchema" | "beforeRestore" | "beforeMend";
         CorrectedCalc: {
             lines: string[];
         };
@@ -6353,6 +6592,14 @@ export interface components {
         };
         /** @enum {unknown} */
         EvidenceGrade: "good" | "fair" | "weak";
+        Examined: {
+            sound: boolean;
+            words: string;
+        };
+        ExaminedAnswer: {
+            sound: boolean;
+            found: components["schemas"]["Examined"][];
+        };
         FirstDateAnswer: {
             /** Format: int32 */
             year: number;
@@ -6574,6 +6821,14 @@ export interface components {
         JoinRequest: {
             key: string;
             device?: null | string;
+        };
+        KeptCopy: {
+            name: string;
+            kind: components["schemas"]["CopyKind"];
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            bytes: number;
         };
         KindCompared: {
             words: string;
@@ -6889,6 +7144,10 @@ export interface components {
             role?: null | components["schemas"]["Role"];
             /** Format: uuid */
             memberId?: null | string;
+        };
+        MendedAnswer: {
+            done: string[];
+            now: components["schemas"]["ExaminedAnswer"];
         };
         MergePreview: {
             /** Format: uuid */
@@ -7355,6 +7614,29 @@ export interface components {
             hatch: string;
             kind: components["schemas"]["NeedKind"];
         };
+        OwnRecipeAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            text: string;
+            heardFrom: null | string;
+            warning: boolean;
+            retired: boolean;
+            recipe: null | string;
+            parts: string[];
+        };
+        OwnRecipeChange: {
+            name: string;
+            text: string;
+            kitchen: components["schemas"]["HeardKitchen"];
+            heardFrom?: null | string;
+            /** @default false */
+            warning: boolean;
+            /** @default false */
+            retired: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         PartOfMix: {
             name: string;
             role: string;
@@ -7792,6 +8074,10 @@ export interface components {
             shake: string;
             form?: components["schemas"]["Form"];
             steps?: null | string[];
+            /** @default false */
+            kept: boolean;
+            /** @default false */
+            putAway: boolean;
             active?: components["schemas"]["Ingredient"];
             isWet?: boolean;
         };
@@ -7801,6 +8087,7 @@ export interface components {
             form: components["schemas"]["Form"];
             material: string;
             evidence: components["schemas"]["EvidenceGrade"];
+            kept: boolean;
         };
         RecipeCalcAnswer: {
             lines: components["schemas"]["RecipeLineCalc"][];
@@ -7842,6 +8129,9 @@ export interface components {
             /** Format: double */
             amount: number;
             unit: string;
+        };
+        RestoredAnswer: {
+            keptAs: string;
         };
         /** @enum {unknown} */
         Role: "owner" | "helper" | "looker" | "guest";

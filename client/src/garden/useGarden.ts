@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
-import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { computed, type MaybeRefOrGetter, ref, toValue } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { inSentence } from '@/kit/format'
 
@@ -103,4 +103,40 @@ export function useGardenWrite<Out, In = void>(write: (gardenId: string, input: 
     mutationFn: (input) => write(gardenId.value, input),
     onSuccess: () => client.invalidateQueries({ queryKey: keys.garden(gardenId.value) }),
   })
+}
+
+/** What an edit sends beside its body: the last deed that its form had seen. */
+type SeenHeader = { 'X-Seen'?: string }
+
+/**
+ * Changes something that somebody else may have changed since this form was opened: what only one of both changed is kept from each,
+ * and what both changed is refused with `changed-meanwhile`. `insist` writes over it all the same.
+ */
+export function useGardenEdit<Out, In = void>(
+  write: (gardenId: string, headers: SeenHeader, input: In) => Promise<Out>,
+) {
+  const { garden } = useGarden()
+  /** 0 in a garden where nothing was written yet. */
+  const latest = () => (garden.value ? (garden.value.lastDeed?.id ?? 0) : undefined)
+  const seen = ref(latest())
+  const writing = useGardenWrite((gardenId, { input, over }: { input: In; over: boolean }) =>
+    write(gardenId, seen.value === undefined || over ? {} : { 'X-Seen': String(seen.value) }, input),
+  )
+  const send = async (input: In, over: boolean) => {
+    const out = await writing.mutateAsync({ input, over })
+    seen.value = latest()
+    return out
+  }
+  return {
+    error: writing.error,
+    isPending: writing.isPending,
+    isSuccess: writing.isSuccess,
+    save: (input: In) => send(input, false),
+    insist: (input: In) => send(input, true),
+    /** The form was filled anew with what is there now. */
+    opened: () => {
+      writing.reset()
+      seen.value = latest()
+    },
+  }
 }

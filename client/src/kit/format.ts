@@ -58,3 +58,8 @@ export function inSentence(name: string): string {
   const [first = ''] = name.split(' ', 1)
   return proper.has(first) || !/^.\p{Ll}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1)
 }
+
+/** How large a file is: "3.4 MB". */
+export function fileSize(bytes: number): string {
+  return bytes >= 1_000_000 ? `${trim(bytes / 1_000_000, 1)} MB` : `${Math.ceil(bytes / 1000)} kB`
+}

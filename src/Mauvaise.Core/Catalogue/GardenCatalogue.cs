@@ -60,16 +60,17 @@ public sealed class GardenCatalogue
         return facts;
     }
 
-    /// <summary>This catalogue with a garden's own products in it.</summary>
-    public GardenCatalogue With(IReadOnlyList<OwnProduct> products)
+    /// <summary>This catalogue with a garden's own products and recipes in it.</summary>
+    public GardenCatalogue With(IReadOnlyList<OwnProduct> products, IReadOnlyList<OwnRecipe>? recipes = null)
     {
-        if (products.Count == 0)
+        if (products.Count == 0 && recipes is null or [])
         {
             return this;
         }
 
         var own = products.Select(p => p.ToMaterial(this)).ToList();
-        return Copy([.. Materials, .. own], [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))]);
+        var with = Copy([.. Materials, .. own], [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))]);
+        return recipes is null or [] ? with : with.Copy(with.Materials, [.. with.Recipes, .. recipes.Select(r => r.ToRecipe(with)).OfType<Recipe>()]);
     }
 
     /// <summary>This catalogue with some of its materials as a garden has come to know them.</summary>

@@ -6,12 +6,14 @@ public enum Form { Spray, Dip, Drench, Dust, Bait, Feed, Wipe }
 /// <summary>A part of a recipe.</summary>
 /// <param name="Material">Material id.</param>
 /// <param name="Role">"active", "partner" (a second active), "emulsifier", "sticker" or "part".</param>
-/// <param name="Amount">In the material's unit per what the active's doses are per; null where the dose step decides.</param>
+/// <param name="Amount">In the material's unit per what the active's doses are per; null where the dose step decides. Of an active only in a recipe of one's own.</param>
 public sealed record Ingredient(string Material, string Role, double? Amount = null);
 
 /// <summary>Proportions of a mix.</summary>
 /// <param name="Shake">The last step: how it is kept even, or used.</param>
 /// <param name="Steps">Order of work where the usual order of a spray does not fit (dust, bait).</param>
+/// <param name="Kept">Heard somewhere and kept by the household: mixed as it was told, and nothing is claimed of it.</param>
+/// <param name="PutAway">Records still name it, nothing proposes it.</param>
 public sealed record Recipe(
     string Id,
     string Name,
@@ -19,7 +21,9 @@ public sealed record Recipe(
     double MixedLifeHours,
     string Shake,
     Form Form = Form.Spray,
-    IReadOnlyList<string>? Steps = null)
+    IReadOnlyList<string>? Steps = null,
+    bool Kept = false,
+    bool PutAway = false)
 {
     /// <summary>The ingredient that names the mix in the log; partners step with it.</summary>
     public Ingredient Active => Ingredients.First(i => i.Role == "active");

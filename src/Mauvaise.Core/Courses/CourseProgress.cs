@@ -45,6 +45,10 @@ public sealed record CourseProgress(
 
     public bool IsOver => State is CourseState.Cleared or CourseState.Held or CourseState.ChangeGroup or CourseState.GiveUp or CourseState.Stopped;
 
+    /// <summary>Why another material waits while this course runs; null for the course's own.</summary>
+    public UseReason? Bars(string material) =>
+        Recipe.Active.Material == material ? null : new("course-runs", $"{Recipe.Name.InSentence()} is under way against it; stop that course first");
+
     /// <summary>The course against a trouble on a planting that is still going on, or null.</summary>
     public static CourseProgress? Running(GardenSnapshot garden, Planting planting, string target) =>
         garden.Courses.Where(c => c.PlantingId == planting.Id && c.Target == target).OrderBy(c => c.OpenedAt).Select(c => Of(garden, c)).LastOrDefault(c => !c.IsOver);

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
@@ -61,6 +62,7 @@ public static class MixDeeds
         MixReason[] reasons =
         [
             .. NoSpray(catalogue, ask.Target),
+            .. CourseRuns(s, ask, plantings, active),
             .. plantings.SelectMany(p => UseGuards.Against(s, p, inMix, at ?? s.Now, working).Select(r => new MixReason(r.Code, MixVerdict.Refused, $"{s.Where(p)}: {r.Clause}."))).DistinctBy(r => r.Sentence),
             .. mix.Reasons,
             .. patches.Select(p => new MixReason("patch-test", ask.PatchTest ? MixVerdict.Ok : MixVerdict.Refused, PatchSentence(p))),
@@ -76,6 +78,14 @@ public static class MixDeeds
             yield return new("no-spray", MixVerdict.Refused, $"No kitchen spray against {t.Name.InSentence()}. {t.InsteadOfSpray}");
         }
     }
+
+    /// <summary>One course at a time against one trouble: what is weighed as a way is what may be mixed.</summary>
+    private static IEnumerable<MixReason> CourseRuns(GardenSnapshot s, MixAsk ask, List<Planting> plantings, Material active) =>
+        from p in plantings
+        where ask is { Done: false, PatchTest: false, Target: not null }
+        let bars = CourseProgress.Running(s, p, ask.Target!)?.Bars(active.Id)
+        where bars is not null
+        select new MixReason(bars.Code, MixVerdict.Refused, $"{s.Where(p)}: {bars.Clause}.");
 
     private static string PatchSentence(PatchTrial p)
     {

@@ -123,7 +123,7 @@ public sealed record Mix(
         .. order.Recipe.Ingredients
             .Select(i => Part(order, catalogue.Material(i.Material), i.Role, i.Role switch
             {
-                "active" => order.ActiveDose,
+                "active" => order.ActiveDose ?? i.Amount,
                 "emulsifier" => order.EmulsifierMlPerLitre ?? i.Amount,
                 _ => i.Amount,
             })),

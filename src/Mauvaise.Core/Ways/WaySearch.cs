@@ -195,14 +195,16 @@ internal sealed class WaySearch
 
     private IEnumerable<UseReason> Barred(MaterialOption option, CourseShape shape, int? start)
     {
-        foreach (var reason in option.Barred)
+        var bars = f.Course?.Bars(option.Material.Id);
+        // What is under way goes on: the group changes with the next course.
+        foreach (var reason in option.Barred.Where(r => f.Course is null || bars is not null || r.Code != MaterialOption.RepeatsGroup))
         {
             yield return reason;
         }
 
-        if (f.Course is { } course && course.Recipe.Active.Material != option.Material.Id)
+        if (bars is not null)
         {
-            yield return new("course-runs", $"{course.Recipe.Name.InSentence()} is under way against it; stop that course first");
+            yield return bars;
         }
 
         if (f.Garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == f.Planting.Id && c.Material == option.Material.Id))

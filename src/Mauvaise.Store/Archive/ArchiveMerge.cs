@@ -1,6 +1,7 @@
 using System.Collections;
 using System.Text.Json;
 using Mauvaise.Core.Sky;
+using Mauvaise.Store.Deeds;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Microsoft.Data.Sqlite;
@@ -26,6 +27,9 @@ public sealed class ArchiveMerge(GardenDb db)
 {
     private const int PhotosAtOnce = 40;
 
+    /// <summary>What was saved so far, for undo.</summary>
+    private readonly List<RowChange> changes = [];
+
     /// <summary>Everything of a garden; null when there is no such garden.</summary>
     public async Task<GardenArchive?> ReadAsync(Guid id, CancellationToken stop)
     {
@@ -46,6 +50,7 @@ public sealed class ArchiveMerge(GardenDb db)
             await db.Plantings.AsNoTracking().Where(r => placeIds.Contains(r.PlaceId)).ToListAsync(stop),
             await db.Sprayers.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
             await db.Products.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+            await db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
             await db.Stocks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
             await db.Picks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
             await db.Emulsions.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
@@ -83,9 +88,12 @@ public sealed class ArchiveMerge(GardenDb db)
         ], opened.Weather.Count);
     }
 
-    /// <summary>Brings an archive in: what is not here is added; what differs is left, or taken from the archive. All or nothing.</summary>
+    /// <summary>
+    /// Brings an archive in: what is not here is added; what differs is left, or taken from the archive. All or nothing, and one deed when
+    /// the garden was here before; a garden that was not here leaves nothing to go back to.
+    /// </summary>
     /// <exception cref="ArchiveRefusedException">Its records point to what is neither in it nor here, or another garden lives here.</exception>
-    public async Task TakeInAsync(OpenedArchive opened, bool takeTheirs, CancellationToken stop)
+    public async Task TakeInAsync(OpenedArchive opened, bool takeTheirs, DeedLog log, Guid? memberId, CancellationToken stop)
     {
         var theirs = Ordered(opened.Archive);
         await RefuseOtherGardenAsync(theirs.Garden, stop);
@@ -109,10 +117,15 @@ public sealed class ArchiveMerge(GardenDb db)
                 }
             }
 
-            await db.SaveChangesAsync(stop);
-            db.ChangeTracker.Clear();
+            await SaveAsync(stop);
             await WeatherAsync(theirs.Garden.Id, opened.Weather, stop);
             await PhotosAsync(opened, stop);
+            if (mine is not null && changes.Count > 0)
+            {
+                log.Note(theirs.Garden.Id, memberId, $"Took in a file of {theirs.Garden.Name}", changes);
+                await db.SaveChangesAsync(stop);
+            }
+
             await transaction.CommitAsync(stop);
         }
         catch (Exception e) when (e is DbUpdateException { InnerException: SqliteException } or InvalidOperationException)
@@ -163,6 +176,13 @@ public sealed class ArchiveMerge(GardenDb db)
         }
     }
 
+    private async Task SaveAsync(CancellationToken stop)
+    {
+        changes.AddRange(RowChange.AllOf(db));
+        await db.SaveChangesAsync(stop);
+        db.ChangeTracker.Clear();
+    }
+
     private async Task WeatherAsync(Guid gardenId, IReadOnlyList<(WeatherSource Source, DateTimeOffset At, WeatherHour Hour)> weather, CancellationToken stop)
     {
         foreach (var source in weather.GroupBy(w => w.Source))
@@ -172,8 +192,7 @@ public sealed class ArchiveMerge(GardenDb db)
             var hours = source.Select(w => (w.At, Hour: known.TryGetValue(DateOnly.FromDateTime(w.At.UtcDateTime), out var day) ? day[w.At.Hour].OrElse(w.Hour) : w.Hour))
                 .GroupBy(w => w.At).ToDictionary(g => g.Key, g => g.First().Hour);
             await WeatherStore.PutAsync(db, gardenId, source.Key, WeatherStore.Series(hours), stop);
-            await db.SaveChangesAsync(stop);
-            db.ChangeTracker.Clear();
+            await SaveAsync(stop);
         }
     }
 
@@ -190,8 +209,7 @@ public sealed class ArchiveMerge(GardenDb db)
                 }
             }
 
-            await db.SaveChangesAsync(stop);
-            db.ChangeTracker.Clear();
+            await SaveAsync(stop);
         }
     }
 
@@ -230,6 +248,7 @@ public sealed class ArchiveMerge(GardenDb db)
             Plantings = Sorted(a.Plantings),
             Sprayers = Sorted(a.Sprayers),
             Products = Sorted(a.Products),
+            OwnRecipes = Sorted(a.OwnRecipes),
             Stocks = Sorted(a.Stocks),
             Picks = Sorted(a.Picks),
             Emulsions = Sorted(a.Emulsions),

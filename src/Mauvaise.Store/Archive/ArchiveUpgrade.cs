@@ -29,6 +29,8 @@ public static class ArchiveUpgrade
                 step(garden);
             }
 
+            // What was added since without changing what was there: an older Mauvaise leaves it out and reads the rest.
+            garden["ownRecipes"] ??= new JsonArray();
             garden["version"] = GardenArchive.Current;
             return garden.Deserialize<GardenArchive>(GardenArchive.Json)!;
         }

@@ -7,13 +7,13 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Store.Deeds;
 
 /// <summary>A write that the gardener may not make; nothing was written.</summary>
-public sealed class DeedRefusedException(string code, string sentence) : Exception(sentence)
+public class DeedRefusedException(string code, string sentence) : Exception(sentence)
 {
     public string Code { get; } = code;
 }
 
 /// <summary>Makes writes: each one transaction, remembered with what it changed, so that the last can be undone.</summary>
-public sealed class DeedLog(GardenDb db, TimeProvider clock)
+public sealed class DeedLog(GardenDb db, TimeProvider clock, Seen seen)
 {
     /// <summary>Writes all that follows from a deed, together with its record.</summary>
     /// <exception cref="DeedRefusedException">The member may only look, or is nobody of the household.</exception>
@@ -43,19 +43,19 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
         }
 
         await change(db);
-        db.ChangeTracker.DetectChanges();
-        var changes = db.ChangeTracker.Entries().Select(RowChange.Of).OfType<RowChange>().ToList();
-        db.Deeds.Add(new DeedRow
+        if (seen.Deed is { } last)
         {
-            GardenId = gardenId,
-            MemberId = memberId,
-            At = clock.GetUtcNow(),
-            Words = words,
-            Changes = JsonSerializer.Serialize(changes),
-        });
+            await Meanwhile.MergeAsync(db, gardenId, last, stop);
+        }
+
+        Note(gardenId, memberId, words, RowChange.AllOf(db));
         // One SaveChanges is one transaction.
         await db.SaveChangesAsync(stop);
     }
+
+    /// <summary>Remembers what a write changed. The caller saves it together with the write.</summary>
+    public void Note(Guid gardenId, Guid? memberId, string words, IReadOnlyList<RowChange> changes) =>
+        db.Deeds.Add(new DeedRow { GardenId = gardenId, MemberId = memberId, At = clock.GetUtcNow(), Words = words, Changes = JsonSerializer.Serialize(changes) });
 
     /// <summary>The last write that was not undone, or null.</summary>
     public Task<DeedRow?> LastAsync(Guid gardenId, CancellationToken stop) =>
@@ -86,7 +86,7 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock)
             throw new DeedRefusedException("not-the-last", "Something was written since. Undo that first.");
         }
 
-        foreach (var change in Enumerable.Reverse(JsonSerializer.Deserialize<List<RowChange>>(deed.Changes) ?? []))
+        foreach (var change in RowChange.Read(deed.Changes).Reverse())
         {
             change.TakeBack(db);
         }

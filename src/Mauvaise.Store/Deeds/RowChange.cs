@@ -22,12 +22,29 @@ public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary
                     p => JsonSerializer.SerializeToElement(entry.State == EntityState.Added ? p.CurrentValue : p.OriginalValue, p.Metadata.ClrType)))
             : null;
 
+    /// <summary>All that is about to be saved.</summary>
+    public static IReadOnlyList<RowChange> AllOf(DbContext db) => [.. db.ChangeTracker.Entries().Select(Of).OfType<RowChange>()];
+
+    /// <summary>The changes as a deed keeps them.</summary>
+    public static IReadOnlyList<RowChange> Read(string changes) => JsonSerializer.Deserialize<List<RowChange>>(changes) ?? [];
+
+    /// <summary>Whether it was made to this row.</summary>
+    public bool IsOf(EntityEntry entry) =>
+        IsOf(entry.Metadata) && entry.Properties.Where(p => p.Metadata.IsPrimaryKey()).All(p => Holds(p.Metadata) && Equals(Value(p.Metadata), p.CurrentValue));
+
+    private bool IsOf(IEntityType type) => type.GetTableName() == Row || type.ClrType.Name == Row;
+
+    /// <summary>Whether it keeps the property's value of before.</summary>
+    public bool Holds(IProperty property) => Values.ContainsKey(property.GetColumnName()) || Values.ContainsKey(property.Name);
+
+    /// <summary>The property's value before the write.</summary>
+    public object? Value(IProperty property) => (Values.TryGetValue(property.GetColumnName(), out var value) ? value : Values[property.Name]).Deserialize(property.ClrType);
+
     /// <summary>Marks the opposite change on the context; it takes effect when changes are saved.</summary>
     public void TakeBack(DbContext db)
     {
-        var type = db.Model.GetEntityTypes().Single(t => t.GetTableName() == Row || t.ClrType.Name == Row);
-        var properties = type.GetProperties().Where(p => Values.ContainsKey(p.GetColumnName()) || Values.ContainsKey(p.Name)).ToList();
-        object? Value(IProperty property) => (Values.TryGetValue(property.GetColumnName(), out var value) ? value : Values[property.Name]).Deserialize(property.ClrType);
+        var type = db.Model.GetEntityTypes().Single(IsOf);
+        var properties = type.GetProperties().Where(Holds).ToList();
         var key = type.FindPrimaryKey()!.Properties.Select(Value).ToArray();
         var row = db.Find(type.ClrType, key);
         if (Kind == EntityState.Added)

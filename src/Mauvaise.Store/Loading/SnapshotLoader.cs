@@ -103,6 +103,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         var places = await db.Places.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Order).ThenBy(p => p.Name).ToListAsync(stop);
         var fetch = await db.WeatherFetches.AsNoTracking().FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Service, stop);
         var products = await db.Products.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Name).ToListAsync(stop);
+        var recipes = await db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.Name).ToListAsync(stop);
         // Plantings of the garden, and of those the ones whose records are wanted.
         var plantings = db.Plantings.AsNoTracking().Where(p => db.Places.Any(x => x.Id == p.PlaceId && x.GardenId == gardenId));
         var wanted = span.PlaceId is { } place ? plantings.Where(p => p.PlaceId == place) : null;
@@ -116,7 +117,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         return Learning.In(KnownRecords.Of(new GardenSnapshot(
             ToGarden(garden),
             now,
-            catalogue.With([.. products.Select(ToProduct)]),
+            catalogue.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)]),
             [.. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
                 .OrderBy(m => m.Role).ThenBy(m => m.Name, StringComparer.Ordinal)],
             [.. places.Select(ToPlace)],
@@ -204,6 +205,20 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
 
     public static OwnProduct ToProduct(ProductRow p) =>
         new(p.Id, p.Name, p.Like, p.WorksOn.Split(',', StringSplitOptions.RemoveEmptyEntries), p.Unit, p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired);
+
+    public static OwnRecipe ToOwnRecipe(OwnRecipeRow r) => new(r.Id, r.Name, r.Text, r.HeardFrom, r.Warning, r.Retired, ToParts(r.Parts));
+
+    /// <summary>How the parts of a recipe stand in their row.</summary>
+    public static string PartsText(IEnumerable<OwnPart> parts) => string.Join(';', parts.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Material}:{p.PerLitre:R}")));
+
+    /// <summary>A part that this version can not read is left out.</summary>
+    private static IReadOnlyList<OwnPart> ToParts(string parts) =>
+    [
+        .. from part in parts.Split(';', StringSplitOptions.RemoveEmptyEntries)
+           let at = part.LastIndexOf(':')
+           where at > 0 && double.TryParse(part.AsSpan(at + 1), NumberStyles.Float, CultureInfo.InvariantCulture, out var amount) && amount > 0 && double.IsFinite(amount)
+           select new OwnPart(part[..at], double.Parse(part.AsSpan(at + 1), CultureInfo.InvariantCulture)),
+    ];
 
     private static Place ToPlace(PlaceRow p) =>
         new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);

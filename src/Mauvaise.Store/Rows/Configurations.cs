@@ -1,3 +1,4 @@
+using Mauvaise.Core.ByEar;
 using Mauvaise.Core.Gardens;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
@@ -49,6 +50,18 @@ internal sealed class ProductConfiguration : IEntityTypeConfiguration<ProductRow
     {
         row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
         row.Property(r => r.Name).HasMaxLength(80);
+    }
+}
+
+internal sealed class OwnRecipeConfiguration : IEntityTypeConfiguration<OwnRecipeRow>
+{
+    public void Configure(EntityTypeBuilder<OwnRecipeRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Name).HasMaxLength(80);
+        row.Property(r => r.HeardFrom).HasMaxLength(80);
+        row.Property(r => r.Text).HasMaxLength(RecipeReader.MostLetters);
+        row.Property(r => r.Parts).HasMaxLength(RecipeReader.MostLetters);
     }
 }
 

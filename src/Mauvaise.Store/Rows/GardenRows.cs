@@ -112,6 +112,20 @@ public sealed class ProductRow
     public bool Retired { get; set; }
 }
 
+/// <summary>A recipe that the household heard. Never deleted once records may name it: it is retired.</summary>
+public sealed class OwnRecipeRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Name { get; set; }
+    public required string Text { get; set; }
+    public string? HeardFrom { get; set; }
+    public bool Warning { get; set; }
+    public bool Retired { get; set; }
+    /// <summary>"neem-oil:5;castile-soap:2": materials and how much of each is in a litre, in the material's unit.</summary>
+    public required string Parts { get; set; }
+}
+
 public sealed class PickRow
 {
     public Guid Id { get; set; }

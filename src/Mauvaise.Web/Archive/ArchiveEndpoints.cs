@@ -14,13 +14,7 @@ namespace Mauvaise.Web.Archive;
 /// <param name="BackupName">File name of the copy of the data that was made just before; null when there was nothing to copy.</param>
 public sealed record TakenIn(MergePreview What, string? BackupName);
 
-public sealed record BackupAnswer(DateOnly Day, long Bytes);
-
-/// <summary>The copies of the data file that were made by themselves.</summary>
-/// <param name="Folder">Where they lie.</param>
-public sealed record BackupsAnswer(string Folder, long DataBytes, IReadOnlyList<BackupAnswer> Copies);
-
-/// <summary>A whole garden out and in, and the copies of the data file.</summary>
+/// <summary>A whole garden out and in.</summary>
 public static class ArchiveEndpoints
 {
     private const string Zip = "application/zip";
@@ -31,14 +25,10 @@ public static class ArchiveEndpoints
         app.MapPost("/api/archive/preview", (HttpRequest request, GardenDb db, Settings settings, CancellationToken stop) =>
             OpenedAsync<Ok<MergePreview>>(request, settings, async opened => TypedResults.Ok(await new ArchiveMerge(db).PreviewAsync(opened, stop)), stop))
             .WithTags("Archive").Accepts<byte[]>(Zip);
-        app.MapPost("/api/archive", (bool takeTheirs, HttpRequest request, ClaimsPrincipal user, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop) =>
-            OpenedAsync<Ok<TakenIn>>(request, settings, async opened => TypedResults.Ok(await TakeInAsync(opened, takeTheirs, user, db, settings, clock, stop)), stop))
+        app.MapPost("/api/archive", (bool takeTheirs, Guid? memberId, HttpRequest request, ClaimsPrincipal user, GardenTools tools, Settings settings, WriteGate gate, CancellationToken stop) =>
+            OpenedAsync<Ok<TakenIn>>(request, settings, async opened => TypedResults.Ok(await TakeInAsync(opened, takeTheirs, memberId, user, tools, settings, gate, stop)), stop))
             .WithTags("Archive").Accepts<byte[]>(Zip);
         app.MapGet("/api/archive/schema", () => TypedResults.Text(GardenArchive.Schema(), "application/schema+json")).WithTags("Archive");
-        app.MapGet("/api/backups", (Settings settings) => TypedResults.Ok(new BackupsAnswer(
-            settings.BackupFolder,
-            Length(settings.DatabasePath) + Length(settings.DatabasePath + "-wal"),
-            [.. Backups.Days(settings.BackupFolder).Select(b => new BackupAnswer(b.Day, new FileInfo(b.File).Length))]))).WithTags("Archive");
     }
 
     private static async Task<Results<EmptyHttpResult, ProblemHttpResult>> Write(Guid gardenId, HttpResponse response, GardenTools tools, Settings settings, CancellationToken stop)
@@ -60,21 +50,32 @@ public static class ArchiveEndpoints
         return TypedResults.Empty;
     }
 
-    private static async Task<TakenIn> TakeInAsync(OpenedArchive opened, bool takeTheirs, ClaimsPrincipal user, GardenDb db, Settings settings, TimeProvider clock, CancellationToken stop)
+    private static async Task<TakenIn> TakeInAsync(OpenedArchive opened, bool takeTheirs, Guid? memberId, ClaimsPrincipal user, GardenTools tools, Settings settings, WriteGate gate, CancellationToken stop)
     {
+        var db = tools.Db;
         var merge = new ArchiveMerge(db);
         var preview = await merge.PreviewAsync(opened, stop);
         string? backup = null;
         if (await db.Gardens.AnyAsync(stop))
         {
-            backup = $"{Backups.MergePrefix}{clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db";
+            backup = Backups.Name(CopyKind.BeforeMerge, tools.Now);
             Backups.Copy(settings.DatabasePath, Path.Combine(settings.BackupFolder, backup));
         }
 
-        await merge.TakeInAsync(opened, takeTheirs, stop);
-        if (Sessions.PersonOf(user) is { } person)
+        var person = Sessions.PersonOf(user);
+        // Who signed in is who brings it in, whatever the request says.
+        memberId = await (person is null
+            ? db.Members.Where(m => m.Id == memberId && m.GardenId == opened.Archive.Garden.Id).Select(m => (Guid?)m.Id)
+            : db.Grants.Where(g => g.PersonId == person && g.GardenId == opened.Archive.Garden.Id).Select(g => (Guid?)g.MemberId)).FirstOrDefaultAsync(stop);
+
+        using (await gate.HoldAsync(stop))
         {
-            await Household.OwnAsync(db, person, stop);
+            await merge.TakeInAsync(opened, takeTheirs, tools.Log, memberId, stop);
+        }
+
+        if (person is not null)
+        {
+            await Household.OwnAsync(db, person.Value, stop);
         }
 
         return new TakenIn(preview, backup);
@@ -103,8 +104,6 @@ public static class ArchiveEndpoints
         }
     }
 
-    private static long Length(string file) => File.Exists(file) ? new FileInfo(file).Length : 0;
-
     private static FileStream Scratch(Settings settings) =>
-        new(Path.Combine(settings.DataFolder, $"{Settings.ScratchPrefix}{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        new(Path.Combine(settings.DataFolder, $"{DataFile.ScratchPrefix}{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
 }

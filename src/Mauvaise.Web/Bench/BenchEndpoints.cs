@@ -34,6 +34,7 @@ public static class BenchEndpoints
         garden.MapBatches();
         garden.MapShelf();
         garden.MapProducts();
+        garden.MapOwnRecipes();
     }
 
     private static async Task<Results<Ok<BenchAnswer>, ProblemHttpResult>> Preview(
@@ -123,8 +124,8 @@ public static class BenchEndpoints
             options,
             [.. catalogue.Recipes
                 .Select(r => (Recipe: r, Active: catalogue.Material(r.Active.Material)))
-                .Where(x => x.Active.Doses is not null && x.Active.Label is not { Retired: true })
-                .Select(x => new RecipeAnswer(x.Recipe.Id, x.Recipe.Name, x.Recipe.Form, x.Active.Id, x.Active.Evidence))],
+                .Where(x => x.Active.Doses is not null && x.Active.Label is not { Retired: true } && !x.Recipe.PutAway)
+                .Select(x => new RecipeAnswer(x.Recipe.Id, x.Recipe.Name, x.Recipe.Form, x.Active.Id, x.Recipe.Kept ? EvidenceGrade.Weak : x.Active.Evidence, x.Recipe.Kept))],
             mix.Recipe.Id,
             mix.Recipe.Name,
             mix.Recipe.Form,
@@ -134,7 +135,7 @@ public static class BenchEndpoints
             mix.Order.Step,
             mix.AllowedStep,
             made.NearestStep,
-            new DoseAnswer(mix.Order.ActiveDose ?? doses.At(mix.Order.Step), doses.Unit, doses.Per, doses.Gentle, doses.Usual, doses.Strong, doses.Ceiling),
+            new DoseAnswer(mix.Order.ActiveDose ?? mix.Recipe.Active.Amount ?? doses.At(mix.Order.Step), doses.Unit, doses.Per, doses.Gentle, doses.Usual, doses.Strong, doses.Ceiling),
             fill.Needed,
             Bottles.SizeText(s, doses.Per, fill.Needed),
             fill.Size,
@@ -193,6 +194,7 @@ public static class BenchEndpoints
         {
             mix.Order.ActiveDose is { } own
                 ? string.Create(CultureInfo.InvariantCulture, $"You asked for {own:0.##} {active.Unit} {MixGuards.Per(active.Material.Doses!.Per)}.")
+                : mix.Recipe.Kept ? "It is mixed as you keep it. Nobody measured it as a whole: what its parts do is what is known."
                 : "Start gentle; step up only after a failed round without injury.",
         };
         if (active.Material.Label is not null)

@@ -11,7 +11,8 @@ public sealed record OptionAnswer(string Recipe, string RecipeName, string Mater
 
 /// <summary>Any recipe that can be mixed.</summary>
 /// <param name="Material">Its active.</param>
-public sealed record RecipeAnswer(string Id, string Name, Form Form, string Material, EvidenceGrade Evidence);
+/// <param name="Kept">One that the household heard and keeps.</param>
+public sealed record RecipeAnswer(string Id, string Name, Form Form, string Material, EvidenceGrade Evidence, bool Kept);
 
 public sealed record MaterialName(string Id, string Name);
 

@@ -42,13 +42,10 @@ public static class RecipeCalc
 
     private static Results<Ok<RecipeCalcAnswer>, ProblemHttpResult> Read(RecipeRequest body, GardenCatalogue catalogue)
     {
-        var kitchen = body.Kitchen switch { HeardKitchen.Us => KitchenSystem.Us, HeardKitchen.Uk => KitchenSystem.Imperial, HeardKitchen.Australian => KitchenSystem.Australian, _ => KitchenSystem.Metric };
+        var kitchen = KitchenOf(body.Kitchen);
         var crop = body.Crop is null ? null : catalogue.FindCrop(body.Crop);
         var heard = RecipeReader.Read(catalogue, body.Text, kitchen);
-        var checks = new Checks()
-            .That(!string.IsNullOrWhiteSpace(body.Text), "text", "text-missing", "Write the recipe as you heard it.")
-            .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", "Nothing here could be read as a recipe: write what goes in and how much, as “2 tablespoons of neem oil in a gallon of water”.")
-            .That(heard.Waters <= 1, "text", "two-recipes", "Water is named twice: write one recipe at a time.")
+        var checks = CheckText(new Checks(), body.Text, heard)
             .That(body.Crop is null || crop is not null, "crop", "crop-unknown", $"This crop is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Crop ?? "", catalogue.Crops.Select(c => c.Id))}.")
             .That(body.SprayerLitres is null or (> 0 and <= Mix.MostLitres), "sprayerLitres", "size-range", $"The sprayer holds over 0 and up to {Mix.MostLitres:0} litres.");
         if (!checks.Passed)
@@ -65,4 +62,18 @@ public static class RecipeCalc
             judged.Corrected is { } lines ? new CorrectedCalc(lines) : null,
             judged.Verdict));
     }
+
+    public static KitchenSystem KitchenOf(HeardKitchen kitchen) => kitchen switch
+    {
+        HeardKitchen.Us => KitchenSystem.Us,
+        HeardKitchen.Uk => KitchenSystem.Imperial,
+        HeardKitchen.Australian => KitchenSystem.Australian,
+        _ => KitchenSystem.Metric,
+    };
+
+    /// <summary>Whether a text is a recipe at all, and one only.</summary>
+    public static Checks CheckText(Checks checks, string text, HeardRecipe heard) => checks
+        .That(!string.IsNullOrWhiteSpace(text), "text", "text-missing", "Write the recipe as you heard it.")
+        .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", "Nothing here could be read as a recipe: write what goes in and how much, as “2 tablespoons of neem oil in a gallon of water”.")
+        .That(heard.Waters <= 1, "text", "two-recipes", "Water is named twice: write one recipe at a time.");
 }

@@ -71,6 +71,7 @@ public static class Access
         [$"DELETE {Garden}/shelf/{{stockId}}"] = Right.Work,
         [$"POST {Garden}/shelf/preparations"] = Right.Work,
         [$"PUT {Garden}/products/{{productId}}"] = Right.Work,
+        [$"PUT {Garden}/own-recipes/{{recipeId}}"] = Right.Work,
         [$"PUT {Garden}/weather/hand/{{date}}"] = Right.Work,
         [$"DELETE {Garden}/weather/hand/{{date}}"] = Right.Work,
         [$"POST {Garden}/weather/table/preview"] = Right.Work,
@@ -112,6 +113,11 @@ public static class Access
         ["POST /api/archive/preview"] = Right.Keep,
         ["POST /api/archive"] = Right.Keep,
         ["GET /api/backups"] = Right.Keep,
+        ["POST /api/backups"] = Right.Keep,
+        ["GET /api/backups/{name}"] = Right.Keep,
+        ["POST /api/backups/{name}/restore"] = Right.Keep,
+        ["GET /api/doctor"] = Right.Keep,
+        ["POST /api/doctor/mend"] = Right.Keep,
         ["POST /api/demo/reset"] = Right.Keep,
     };
 

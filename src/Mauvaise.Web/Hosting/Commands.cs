@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Store;
 using Mauvaise.Web.Home;
 
@@ -24,12 +23,12 @@ public static class Commands
                 "backup" => Backup(settings, configuration["File"]),
                 "restore" => Restore(settings, configuration["File"]),
                 "keeper" => Keeper(settings),
-                _ => Examine(settings, configuration["File"]),
+                _ => Examine(settings, configuration["File"], configuration.GetValue("Mend", false)),
             };
         }
-        catch (Exception e) when (e is DamagedDataException or FolderInUseException or IOException or UnauthorizedAccessException)
+        catch (Exception e) when (Faults.InWords(e) is { } words)
         {
-            Console.Error.WriteLine(e.Message);
+            Console.Error.WriteLine(words);
             return 1;
         }
     }
@@ -42,7 +41,7 @@ public static class Commands
             return 1;
         }
 
-        var to = file ?? Path.Combine(settings.BackupFolder, $"backup-{TimeProvider.System.GetLocalNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db");
+        var to = file ?? Path.Combine(settings.BackupFolder, Backups.Name(CopyKind.ByHand, TimeProvider.System.GetLocalNow()));
         Backups.Copy(settings.DatabasePath, to);
         Console.WriteLine($"Backed up to {to}, and read through: it is sound.");
         return 0;
@@ -64,9 +63,19 @@ public static class Commands
         return 0;
     }
 
-    /// <summary>Nothing is written, whatever is found.</summary>
-    private static int Examine(Settings settings, string? file)
+    /// <summary>Nothing is written, whatever is found, unless it shall be mended.</summary>
+    private static int Examine(Settings settings, string? file, bool mend)
     {
+        if (mend)
+        {
+            using var folder = new DataFolder(settings);
+            folder.Take();
+            foreach (var done in Doctor.MendAsync(file ?? settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), CancellationToken.None).GetAwaiter().GetResult())
+            {
+                Console.WriteLine($"mended {done}");
+            }
+        }
+
         var found = Doctor.ExamineAsync(file ?? settings.DatabasePath, file is null ? settings.BackupFolder : null, TimeProvider.System.GetLocalNow(), CancellationToken.None).GetAwaiter().GetResult();
         foreach (var thing in found)
         {
@@ -86,7 +95,7 @@ public static class Commands
 
         using var folder = new DataFolder(settings);
         folder.Take();
-        var aside = Backups.Restore(file, settings.DatabasePath, TimeProvider.System.GetLocalNow());
+        var aside = Backups.RestoreAsync(file, settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), CancellationToken.None).GetAwaiter().GetResult();
         Console.WriteLine($"Restored {file}.{(aside is null ? "" : $" What was there is kept as {aside}.")}");
         return 0;
     }

@@ -26,12 +26,18 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
         }
 
         httpContext.Response.StatusCode = status;
-        return await problems.TryWriteAsync(new ProblemDetailsContext
+        var problem = new ProblemDetailsContext
         {
             HttpContext = httpContext,
             Exception = exception,
             ProblemDetails = { Status = status, Title = sentence, Detail = sentence, Extensions = { ["code"] = code } },
-        });
+        };
+        if (exception is ChangedMeanwhileException changed)
+        {
+            problem.ProblemDetails.Extensions["clashes"] = changed.Clashes;
+        }
+
+        return await problems.TryWriteAsync(problem);
     }
 
     /// <summary>Where and why a body does not read, without what it said.</summary>

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Store;
@@ -6,6 +7,16 @@ using Mauvaise.Store.Loading;
 using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Hosting;
+
+/// <summary>Edits say with a header what they had seen, so that nobody's work is written over unseen.</summary>
+public static class SeenDeeds
+{
+    /// <summary>Holds the id of the garden's last deed when the form was opened.</summary>
+    public const string Header = "X-Seen";
+
+    public static Seen SeenDeed(this IHttpContextAccessor http) =>
+        new() { Deed = long.TryParse(http.HttpContext?.Request.Headers[Header], NumberStyles.None, CultureInfo.InvariantCulture, out var deed) ? deed : null };
+}
 
 /// <summary>What nearly every handler needs: the snapshot to read from and the log to write through.</summary>
 public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db, TimeProvider clock, IHttpContextAccessor http)

@@ -6,9 +6,6 @@ public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService,
 {
     public string DatabasePath => Path.Combine(DataFolder, "mauvaise.db");
 
-    /// <summary>Begins the names of files that are only needed while a request lasts.</summary>
-    public const string ScratchPrefix = "scratch-";
-
     /// <summary>Where copies of the data file are kept.</summary>
     public string BackupFolder => Path.Combine(DataFolder, "backups");
 

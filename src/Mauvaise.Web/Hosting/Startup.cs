@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Store;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Home;
+using Microsoft.AspNetCore.Connections;
 
 namespace Mauvaise.Web.Hosting;
 
@@ -27,10 +28,26 @@ public static class Startup
             await HomeHosting.WelcomeAsync(app.Services);
             return true;
         }
-        catch (Exception e) when (e is DamagedDataException or CatalogueException or FolderInUseException or HomeException or UnauthorizedAccessException)
+        catch (Exception e) when (Faults.InWords(e) is { } words)
         {
-            await Console.Error.WriteLineAsync(e.Message);
+            await Console.Error.WriteLineAsync(words);
             return false;
+        }
+    }
+
+    /// <summary>Serves until it is told to stop.</summary>
+    /// <returns>The exit code.</returns>
+    public static async Task<int> ServeAsync(WebApplication app)
+    {
+        try
+        {
+            await app.RunAsync();
+            return 0;
+        }
+        catch (IOException e) when (e.InnerException is AddressInUseException)
+        {
+            await Console.Error.WriteLineAsync($"Another program answers already where Mauvaise should ({e.Message.Split(": ")[0].Replace("Failed to bind to address ", "", StringComparison.Ordinal)}). Stop it, or start Mauvaise with another --port.");
+            return 1;
         }
     }
 }

@@ -20,14 +20,15 @@ public sealed class WriteGate : IDisposable
         }
 
         var gate = http.RequestServices.GetRequiredService<WriteGate>();
-        await gate.one.WaitAsync(http.RequestAborted);
         try
         {
-            return await next(context);
+            using (await gate.HoldAsync(http.RequestAborted))
+            {
+                return await next(context);
+            }
         }
         finally
         {
-            gate.one.Release();
             if (Guid.TryParse(http.Request.RouteValues["gardenId"]?.ToString(), out var gardenId))
             {
                 http.RequestServices.GetRequiredService<GardenNews>().Tell(gardenId, http.Request.Headers[GardenNews.PageHeader].ToString());
@@ -35,5 +36,17 @@ public sealed class WriteGate : IDisposable
         }
     }
 
+    /// <summary>Keeps all other writes waiting until what it gives is disposed.</summary>
+    public async Task<IDisposable> HoldAsync(CancellationToken stop)
+    {
+        await one.WaitAsync(stop);
+        return new Turn(one);
+    }
+
     public void Dispose() => one.Dispose();
+
+    private sealed class Turn(SemaphoreSlim one) : IDisposable
+    {
+        public void Dispose() => one.Release();
+    }
 }

@@ -20,8 +20,11 @@ public static class PhotoFrame
     private const int SmallSide = 320;
     private const int Quality = 82;
 
-    /// <summary>Pixels that are decoded at most: four bytes each, so 200 MB.</summary>
-    private const long MostPixels = 50_000_000;
+    /// <summary>Pixels that are decoded at most: four bytes each, so 160 MB.</summary>
+    private const long MostPixels = 40_000_000;
+
+    /// <summary>Ten phones that send at once take the room of one.</summary>
+    private static readonly Lock OneAtATime = new();
 
     /// <exception cref="PhotoRefusedException">No picture, another format, damaged, or far too many pixels.</exception>
     public static FramedPhoto Frame(byte[] file)
@@ -33,10 +36,13 @@ public static class PhotoFrame
             throw new PhotoRefusedException("photo-format", "This is not a photo that can be read. JPEG, PNG and WebP can.");
         }
 
-        using var upright = Upright(Decode(codec), codec.EncodedOrigin);
-        using var image = Shrink(upright, LongSide);
-        using var small = Shrink(image, SmallSide);
-        return new(Jpeg(image), Jpeg(small), image.Width, image.Height);
+        lock (OneAtATime)
+        {
+            using var large = Decode(codec);
+            using var image = Upright(Shrink(large, LongSide), codec.EncodedOrigin);
+            using var small = Shrink(image, SmallSide);
+            return new(Jpeg(image), Jpeg(small), image.Width, image.Height);
+        }
     }
 
     /// <summary>Decodes at the smallest size the format offers that still has enough pixels, so that large photos stay cheap.</summary>

@@ -1,17 +1,15 @@
 <script setup lang="ts">
-import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { answer, api, Problem, type Schemas } from '@/api/client'
+import { Problem, type Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
-import { civilDay, trim } from '@/kit/format'
 
 /** The whole garden in one file, out and in, and the copies that are made by themselves. */
 const emit = defineEmits<{ taken: [] }>()
 const client = useQueryClient()
-const { gardenId } = useGarden()
-const backups = useQuery({ queryKey: ['backups'], queryFn: () => answer(api.GET('/api/backups')) })
+const { gardenId, memberId } = useGarden()
 const input = ref<HTMLInputElement>()
 const file = ref<File>()
 const takeTheirs = ref(false)
@@ -33,7 +31,11 @@ const preview = useMutation<Schemas['MergePreview'], Problem, File>({
   mutationFn: (f) => send('/api/archive/preview', f),
 })
 const taking = useMutation<Schemas['TakenIn'], Problem, File>({
-  mutationFn: (f) => send(`/api/archive?takeTheirs=${takeTheirs.value}`, f),
+  mutationFn: (f) =>
+    send(
+      `/api/archive?takeTheirs=${takeTheirs.value}${memberId.value ? `&memberId=${memberId.value}` : ''}`,
+      f,
+    ),
   onSuccess: async () => {
     await client.invalidateQueries()
     emit('taken')
@@ -53,8 +55,6 @@ async function go() {
 }
 const told = computed(() => preview.data.value?.kinds.filter((k) => k.fresh + k.differing > 0) ?? [])
 const nothing = computed(() => preview.data.value && told.value.length === 0)
-const size = (bytes: number) =>
-  bytes >= 1_000_000 ? `${trim(bytes / 1_000_000, 1)} MB` : `${Math.ceil(bytes / 1000)} kB`
 </script>
 
 <template>
@@ -76,7 +76,8 @@ const size = (bytes: number) =>
     <div v-if="taking.data.value" class="note good" role="status">
       <p>{{ taking.data.value.what.gardenName }} is here.</p>
       <p v-if="taking.data.value.backupName">
-        What was here before is kept as {{ taking.data.value.backupName }}.
+        What was here before is kept as {{ taking.data.value.backupName }}, and Undo takes out again what came
+        in.
       </p>
     </div>
     <template v-else-if="preview.data.value && file">
@@ -105,14 +106,6 @@ const size = (bytes: number) =>
         />
       </div>
     </template>
-    <p v-if="backups.data.value" class="soft small">
-      A copy of all data ({{ size(backups.data.value.dataBytes) }}) is made every day in
-      {{ backups.data.value.folder
-      }}<template v-if="backups.data.value.copies[0]"
-        >; the last of {{ civilDay(backups.data.value.copies[0].day) }},
-        {{ backups.data.value.copies.length }} kept</template
-      >.
-    </p>
   </section>
 </template>
 
@@ -127,9 +120,5 @@ const size = (bytes: number) =>
   gap: 10px;
   align-items: center;
   min-height: 44px;
-}
-
-.small {
-  overflow-wrap: anywhere;
 }
 </style>

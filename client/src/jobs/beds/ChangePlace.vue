@@ -2,10 +2,11 @@
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { useGarden, useGardenWrite, type Place } from '@/garden/useGarden'
+import { useGarden, useGardenEdit, useGardenWrite, type Place } from '@/garden/useGarden'
 import PlaceFields from '@/garden/PlaceFields.vue'
 import { placeFieldNames } from '@/garden/newPlace'
 import FieldError from '@/kit/FieldError.vue'
+import WriteOver from '@/kit/WriteOver.vue'
 
 /** A place that was measured anew, renamed, or lost its shade. */
 const props = defineProps<{ place: Place }>()
@@ -22,10 +23,11 @@ const form = ref<Schemas['PlaceChange']>({
   sunFrom,
   sunTo,
 })
-const saving = useGardenWrite((gardenId) =>
+const saving = useGardenEdit((gardenId, headers) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/places/{placeId}', {
       params: { path: { gardenId, placeId: props.place.id } },
+      headers,
       body: { ...form.value, memberId: memberId.value },
     }),
   ),
@@ -40,13 +42,14 @@ const taking = useGardenWrite((gardenId) =>
     }),
   ),
 )
-const save = () => saving.mutate(undefined, { onSuccess: () => emit('done') })
+const closed = [() => emit('done'), () => undefined] as const
 </script>
 
 <template>
-  <form novalidate :aria-label="`Change ${place.name}`" @submit.prevent="save">
+  <form novalidate :aria-label="`Change ${place.name}`" @submit.prevent="saving.save().then(...closed)">
     <PlaceFields v-model="form" :problem="saving.error.value" />
     <FieldError :problem="saving.error.value" :shown="placeFieldNames" />
+    <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <FieldError :problem="taking.error.value" />
     <div class="actions">
       <Button type="submit" label="Save the place" :loading="saving.isPending.value" />

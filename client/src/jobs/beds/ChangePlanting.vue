@@ -2,9 +2,10 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
-import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
+import { useGarden, useGardenEdit, useGardenWrite, type Planting } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import WriteOver from '@/kit/WriteOver.vue'
 import PlantingFields from './PlantingFields.vue'
 
 /** A planting that was written wrong: put right, moved to its place, or taken away when it never was. */
@@ -20,10 +21,11 @@ const facts = ref({
   count: props.planting.count ?? null,
 })
 const path = (gardenId: string) => ({ path: { gardenId, plantingId: props.planting.id } })
-const saving = useGardenWrite((gardenId) =>
+const saving = useGardenEdit((gardenId, headers) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/plantings/{plantingId}/facts', {
       params: path(gardenId),
+      headers,
       body: {
         placeId: placeId.value,
         crop: facts.value.crop,
@@ -44,17 +46,19 @@ const taking = useGardenWrite((gardenId) =>
   ),
 )
 const whenDone = { onSuccess: () => emit('done') }
+const closed = [() => emit('done'), () => undefined] as const
 </script>
 
 <template>
   <form
     novalidate
     :aria-label="`Put right: ${planting.cropName}`"
-    @submit.prevent="saving.mutate(undefined, whenDone)"
+    @submit.prevent="saving.save().then(...closed)"
   >
     <PlantingFields v-model="facts" :problem="saving.error.value" :today="today" />
     <SelectField v-model="placeId" :options="garden?.places ?? []" label="In" show="name" take="id" />
     <FieldError :problem="saving.error.value" :shown="['crop', 'variety', 'from', 'count']" />
+    <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <FieldError :problem="taking.error.value" />
     <div class="actions">
       <Button type="submit" label="Save" :loading="saving.isPending.value" />

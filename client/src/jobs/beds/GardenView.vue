@@ -10,6 +10,7 @@ import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import StanceChoice from '../decide/StanceChoice.vue'
+import CopiesCard from '../archive/CopiesCard.vue'
 import WholeGarden from '../archive/WholeGarden.vue'
 import ChangePlace from './ChangePlace.vue'
 import ChangePlanting from './ChangePlanting.vue'
@@ -159,6 +160,7 @@ const change = useGardenWrite(
         </li>
       </ol>
       <WholeGarden />
+      <CopiesCard />
     </template>
   </div>
 </template>

@@ -4,10 +4,11 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref, watch } from 'vue'
 import { answer, api } from '@/api/client'
-import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import { keys, useGarden, useGardenEdit } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import NumberField from '@/kit/NumberField.vue'
 import SelectField from '@/kit/SelectField.vue'
+import WriteOver from '@/kit/WriteOver.vue'
 
 /** Name, position, zone and climate: what set-up asked, to be put right. */
 const { garden, memberId } = useGarden()
@@ -18,16 +19,6 @@ const form = ref({
   timeZoneId: '',
   climate: '',
 })
-watch(
-  garden,
-  (now, before) => {
-    if (now && now.id !== before?.id) {
-      const { name, latitude, longitude, timeZoneId, climate } = now
-      form.value = { name, latitude, longitude, timeZoneId, climate }
-    }
-  },
-  { immediate: true },
-)
 const zones = computed(() => {
   const known = Intl.supportedValuesOf('timeZone')
   return known.includes(form.value.timeZoneId) ? known : [form.value.timeZoneId, ...known]
@@ -38,10 +29,11 @@ const climates = useQuery({
   staleTime: Infinity,
 })
 const shown = ['name', 'latitude', 'longitude', 'timeZoneId', 'climate']
-const saving = useGardenWrite((gardenId) =>
+const saving = useGardenEdit((gardenId, headers) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/site', {
       params: { path: { gardenId } },
+      headers,
       body: {
         ...form.value,
         latitude: form.value.latitude ?? 0,
@@ -51,13 +43,20 @@ const saving = useGardenWrite((gardenId) =>
     }),
   ),
 )
+function fill() {
+  if (!garden.value) return
+  const { name, latitude, longitude, timeZoneId, climate } = garden.value
+  form.value = { name, latitude, longitude, timeZoneId, climate }
+  saving.opened()
+}
+watch(() => garden.value?.id, fill, { immediate: true })
 const ready = computed(() => form.value.latitude !== null && form.value.longitude !== null)
 </script>
 
 <template>
   <details class="card">
     <summary><strong>Name, position and climate</strong> <span class="soft">Change</span></summary>
-    <form novalidate @submit.prevent="saving.mutate()">
+    <form novalidate @submit.prevent="saving.save().catch(() => undefined)">
       <div class="field">
         <label for="site-name">Name</label>
         <InputText id="site-name" v-model="form.name" maxlength="80" />
@@ -103,6 +102,7 @@ const ready = computed(() => form.value.latitude !== null && form.value.longitud
         take="id"
       />
       <FieldError :problem="saving.error.value" :shown="shown" />
+      <WriteOver :problem="saving.error.value" @over="saving.insist().catch(() => undefined)" @keep="fill" />
       <div class="actions">
         <Button type="submit" label="Save" :disabled="!ready" :loading="saving.isPending.value" />
         <span v-if="saving.isSuccess.value" role="status" class="soft">Saved.</span>

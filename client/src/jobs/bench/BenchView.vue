@@ -254,7 +254,23 @@ async function mixed() {
       </div>
       <MaterialFacts :material="data.material" :name="data.materialName" />
     </template>
-    <HeardRecipe v-if="garden" :kitchen="garden.kitchen" :crop="crop" :sprayer-litres="sprayerLitres" />
+    <HeardRecipe
+      v-if="garden"
+      :kitchen="garden.kitchen"
+      :crop="crop"
+      :sprayer-litres="sprayerLitres"
+      :chosen="data?.recipe"
+      @choose="
+        change({
+          recipe: $event,
+          step: undefined,
+          add: [],
+          dose: undefined,
+          bottle: undefined,
+          size: undefined,
+        })
+      "
+    />
     <DoseConverter />
     <GeneralCaution />
   </div>

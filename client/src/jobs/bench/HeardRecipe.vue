@@ -1,14 +1,25 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
 import { computed, ref } from 'vue'
 import { answer, api, Problem, type Schemas } from '@/api/client'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
+import OwnRecipes from './OwnRecipes.vue'
 
 /** A recipe in somebody's own words, read as it is typed, held against what is known, and put right. */
-const props = defineProps<{ kitchen: Schemas['KitchenSystem']; crop?: string; sprayerLitres?: number }>()
+const props = defineProps<{
+  kitchen: Schemas['KitchenSystem']
+  crop?: string
+  sprayerLitres?: number
+  /** The recipe that is on the bench. */
+  chosen?: string
+}>()
+defineEmits<{ choose: [recipe: string] }>()
 const kitchens: { value: Schemas['HeardKitchen']; label: string }[] = [
   { value: 'metric', label: 'metric spoons and litres' },
   { value: 'uk', label: 'British spoons and gallons' },
@@ -45,6 +56,35 @@ const verdict = computed(() => {
     no: { words: 'Not like this:', kind: 'stop' },
   }[data.value.verdict]
 })
+
+const { memberId } = useGarden()
+const name = ref('')
+const heardFrom = ref('')
+// One id for one recipe: pressing twice keeps one.
+const id = ref(crypto.randomUUID())
+const keeping = useGardenWrite((gardenId, kept: { text: string; warning: boolean }) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/own-recipes/{recipeId}', {
+      params: { path: { gardenId, recipeId: id.value } },
+      body: {
+        name: name.value,
+        text: kept.text,
+        kitchen: kitchen.value,
+        heardFrom: heardFrom.value || null,
+        warning: kept.warning,
+        retired: false,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+const keep = (kept: { text: string; warning: boolean }) =>
+  keeping.mutate(kept, {
+    onSuccess: () => {
+      id.value = crypto.randomUUID()
+      name.value = heardFrom.value = text.value = ''
+    },
+  })
 </script>
 
 <template>
@@ -90,7 +130,45 @@ const verdict = computed(() => {
           </tr>
         </tbody>
       </table>
+      <form class="keep" novalidate @submit.prevent>
+        <div class="field">
+          <label for="heard-name">Keep it under the name</label>
+          <InputText id="heard-name" v-model="name" maxlength="80" />
+          <FieldError :problem="keeping.error.value" field="name" />
+        </div>
+        <div class="field">
+          <label for="heard-from">Heard from</label>
+          <InputText id="heard-from" v-model="heardFrom" maxlength="80" placeholder="nobody said" />
+        </div>
+        <FieldError :problem="keeping.error.value" field="text" />
+        <FieldError :problem="keeping.error.value" :shown="['name', 'text']" />
+        <div class="actions">
+          <Button
+            v-if="data.verdict !== 'no'"
+            type="button"
+            label="Keep it"
+            :loading="keeping.isPending.value"
+            @click="keep({ text, warning: false })"
+          />
+          <Button
+            v-if="data.corrected"
+            type="button"
+            label="Keep the corrected one"
+            :loading="keeping.isPending.value"
+            @click="keep({ text: data.corrected.lines.join('\n'), warning: false })"
+          />
+          <Button
+            v-if="data.verdict === 'no'"
+            type="button"
+            label="Keep it as a warning"
+            variant="outlined"
+            :loading="keeping.isPending.value"
+            @click="keep({ text, warning: true })"
+          />
+        </div>
+      </form>
     </template>
+    <OwnRecipes :chosen="chosen" @choose="$emit('choose', $event)" />
   </details>
 </template>
 
@@ -109,6 +187,18 @@ const verdict = computed(() => {
 ul {
   margin: 6px 0 0;
   padding-left: 20px;
+}
+
+.keep {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  gap: 10px;
+  align-items: end;
+  margin-top: 12px;
+}
+
+.keep .actions {
+  grid-column: 1 / -1;
 }
 
 table {

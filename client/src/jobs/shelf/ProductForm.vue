@@ -4,11 +4,12 @@ import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
 import { computed, reactive } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useGarden, useGardenEdit } from '@/garden/useGarden'
 import { useTargets } from '@/garden/useTargets'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import NumberField from '@/kit/NumberField.vue'
+import WriteOver from '@/kit/WriteOver.vue'
 
 const props = defineProps<{ materials: Schemas['ShelfMaterial'][]; product?: Schemas['ProductAnswer'] }>()
 const emit = defineEmits<{ done: [] }>()
@@ -33,10 +34,11 @@ const likes = computed(() => [
 ])
 const targets = useTargets()
 const troubles = computed(() => targets.value.filter((t) => !t.noSpray))
-const saving = useGardenWrite((gardenId) =>
+const saving = useGardenEdit((gardenId, headers) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/products/{productId}', {
       params: { path: { gardenId, productId: id } },
+      headers,
       body: {
         ...form,
         like: form.like === somethingElse || form.like === '' ? null : form.like,
@@ -49,11 +51,7 @@ const saving = useGardenWrite((gardenId) =>
     }),
   ),
 )
-const save = () =>
-  saving.mutateAsync().then(
-    () => emit('done'),
-    () => undefined,
-  )
+const closed = [() => emit('done'), () => undefined] as const
 const numbers = [
   { field: 'doseLow', label: 'Lowest dose a litre', digits: 2 },
   { field: 'doseHigh', label: 'Highest dose a litre', digits: 2 },
@@ -64,7 +62,7 @@ const numbers = [
 </script>
 
 <template>
-  <form novalidate @submit.prevent="save">
+  <form novalidate @submit.prevent="saving.save().then(...closed)">
     <div class="grid">
       <div class="field">
         <label :for="`product-${id}`">Name on the label</label>
@@ -109,6 +107,7 @@ const numbers = [
       :problem="saving.error.value"
       :shown="['name', 'like', 'worksOn', ...numbers.map((n) => n.field)]"
     />
+    <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <div class="actions">
       <Button type="submit" label="Keep the label" :loading="saving.isPending.value" />
       <Button label="Leave it" variant="text" @click="emit('done')" />

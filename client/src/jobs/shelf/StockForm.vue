@@ -3,10 +3,11 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, reactive, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { useGarden, useGardenEdit, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import NumberField from '@/kit/NumberField.vue'
+import WriteOver from '@/kit/WriteOver.vue'
 
 /** A bottle or bag as it stands: put up, changed, or taken off. */
 const props = defineProps<{ materials: Schemas['ShelfMaterial'][]; stock?: Schemas['StockAnswer'] }>()
@@ -29,10 +30,11 @@ watch(material, (now, before) => {
   if (form.name === '' || form.name === before?.name) form.name = now?.name ?? ''
   form.strengthPercent = now?.usualStrengthPercent ?? null
 })
-const saving = useGardenWrite((gardenId) =>
+const saving = useGardenEdit((gardenId, headers) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/shelf/{stockId}', {
       params: { path: { gardenId, stockId: id } },
+      headers,
       body: {
         material: form.material,
         name: form.name,
@@ -55,21 +57,13 @@ const removing = useGardenWrite((gardenId) =>
     }),
   ),
 )
-const save = () =>
-  saving.mutateAsync().then(
-    () => emit('done'),
-    () => undefined,
-  )
-const remove = () =>
-  removing.mutateAsync().then(
-    () => emit('done'),
-    () => undefined,
-  )
+const closed = [() => emit('done'), () => undefined] as const
+const remove = () => removing.mutateAsync().then(...closed)
 const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost', 'lowAt', 'openedOn']
 </script>
 
 <template>
-  <form class="card" novalidate @submit.prevent="save">
+  <form class="card" novalidate @submit.prevent="saving.save().then(...closed)">
     <div class="grid">
       <SelectField
         v-model="form.material"
@@ -148,6 +142,7 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
       </div>
     </div>
     <FieldError :problem="saving.error.value" :shown="fields" />
+    <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <FieldError :problem="removing.error.value" />
     <div class="actions">
       <Button

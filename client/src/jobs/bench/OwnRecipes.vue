@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { answer, api, type Schemas } from '@/api/client'
+import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+
+/** What the household heard and keeps: to be mixed, or so that nobody mixes it. */
+defineProps<{ chosen?: string }>()
+defineEmits<{ choose: [recipe: string] }>()
+const { memberId } = useGarden()
+const { data } = useGardenQuery(['own-recipes'], (gardenId) =>
+  answer(api.GET('/api/gardens/{gardenId}/own-recipes', { params: { path: { gardenId } } })),
+)
+const kept = computed(() => data.value?.filter((r) => !r.retired) ?? [])
+const putting = useGardenWrite((gardenId, r: Schemas['OwnRecipeAnswer']) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/own-recipes/{recipeId}', {
+      params: { path: { gardenId, recipeId: r.id } },
+      body: {
+        name: r.name,
+        text: r.text,
+        kitchen: 'metric',
+        heardFrom: r.heardFrom,
+        warning: r.warning,
+        retired: true,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+</script>
+
+<template>
+  <section v-if="kept.length" aria-labelledby="kept-recipes">
+    <h3 id="kept-recipes">Kept here</h3>
+    <ul>
+      <li v-for="r in kept" :key="r.id">
+        <strong>{{ r.name }}</strong>
+        <span class="soft">{{
+          r.warning
+            ? 'a warning: not to be mixed'
+            : [r.parts.join('; '), r.heardFrom && `heard from ${r.heardFrom}`].filter(Boolean).join(' · ')
+        }}</span>
+        <p v-if="r.warning" class="told">{{ r.text }}</p>
+        <Button
+          v-if="r.recipe"
+          label="Mix it"
+          size="small"
+          :variant="chosen === r.recipe ? undefined : 'outlined'"
+          :aria-label="`Mix ${r.name}`"
+          :aria-pressed="chosen === r.recipe"
+          @click="$emit('choose', r.recipe)"
+        />
+        <Button
+          label="Put it away"
+          size="small"
+          variant="text"
+          :aria-label="`Put ${r.name} away`"
+          @click="putting.mutate(r)"
+        />
+      </li>
+    </ul>
+    <FieldError :problem="putting.error.value" />
+  </section>
+</template>
+
+<style scoped>
+section {
+  margin-top: 12px;
+}
+
+ul {
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px solid var(--mauve-line);
+}
+
+li > span {
+  flex: 1 1 200px;
+}
+
+.told {
+  flex: 1 1 100%;
+  white-space: pre-line;
+}
+</style>

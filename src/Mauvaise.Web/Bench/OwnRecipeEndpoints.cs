@@ -1,0 +1,102 @@
+using System.ComponentModel.DataAnnotations;
+using Mauvaise.Core.ByEar;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Store.Loading;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Calc;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Bench;
+
+/// <summary>A recipe that the household keeps.</summary>
+/// <param name="Recipe">Under which it is mixed; null when it is a warning, or nothing in it can be dosed.</param>
+/// <param name="Parts">What is in a litre, in words.</param>
+public sealed record OwnRecipeAnswer(Guid Id, string Name, string Text, string? HeardFrom, bool Warning, bool Retired, string? Recipe, IReadOnlyList<string> Parts);
+
+/// <summary>What shall be kept. The id is the address's; what it holds is read from the text.</summary>
+/// <param name="Warning">Keep it so that nobody mixes it.</param>
+public sealed record OwnRecipeChange(
+    [property: StringLength(OwnRecipeChange.NameLetters)] string Name,
+    [property: StringLength(RecipeReader.MostLetters)] string Text,
+    HeardKitchen Kitchen,
+    [property: StringLength(OwnRecipeChange.NameLetters)] string? HeardFrom = null,
+    bool Warning = false,
+    bool Retired = false,
+    Guid? MemberId = null)
+{
+    public const int NameLetters = 80;
+}
+
+/// <summary>Recipes of one's own: read, judged and kept, beside those of the catalogue.</summary>
+public static class OwnRecipeEndpoints
+{
+    public static void MapOwnRecipes(this RouteGroupBuilder garden)
+    {
+        var recipes = garden.MapGroup("/own-recipes");
+        recipes.MapGet("", List);
+        recipes.MapPut("/{recipeId:guid}", Put);
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<OwnRecipeAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var rows = await tools.Db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.Retired).ThenBy(r => r.Name).ToListAsync(stop);
+        return TypedResults.Ok<IReadOnlyList<OwnRecipeAnswer>>([.. rows.Select(SnapshotLoader.ToOwnRecipe).Select(r => Answer(s, r))]);
+    }
+
+    private static OwnRecipeAnswer Answer(GardenSnapshot s, OwnRecipe r) => new(
+        r.Id,
+        r.Name,
+        r.Text,
+        r.HeardFrom,
+        r.Warning,
+        r.Retired,
+        r.Retired ? null : s.Catalogue.FindRecipe(r.RecipeId)?.Id,
+        [.. r.Parts.Select(p => s.Catalogue.FindMaterial(p.Material) is { } m ? $"{m.Name}, {Figure.Dose(p.PerLitre, m.Unit)}" : p.Material)]);
+
+    private static async Task<Results<Ok<OwnRecipeAnswer>, ProblemHttpResult>> Put(Guid gardenId, Guid recipeId, OwnRecipeChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var name = body.Name.Trim();
+        var row = await tools.Db.OwnRecipes.FirstOrDefaultAsync(r => r.GardenId == gardenId && r.Id == recipeId, stop);
+        var kitchen = RecipeCalc.KitchenOf(body.Kitchen);
+        var heard = RecipeReader.Read(shipped, body.Text, kitchen);
+        var judged = RecipeJudge.Judge(shipped, heard, kitchen, null, null);
+        var stops = judged.Faults.FirstOrDefault(f => f.Stops);
+        var checks = RecipeCalc.CheckText(new Checks(), body.Text, heard)
+            .That(name.Length > 0, "name", "name-missing", "Give it a name by which you will find it again.")
+            .That(!await tools.Db.OwnRecipes.AnyAsync(r => r.GardenId == gardenId && r.Id != recipeId && r.Name == name, stop), "name", "name-taken", "Another recipe has this name.")
+            .That(body.Warning || body.Retired || stops is null, "text", "recipe-stops", $"It can not be kept to be mixed: {stops?.Words} Keep the corrected one, or keep it as a warning.")
+            .That(body.Warning || body.Retired || judged.Litres is not null, "text", "no-water", "Say how much water it goes into.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        OwnPart[] parts = body.Warning ? [] : [.. judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre))];
+        var words = row is null ? body.Warning ? "Kept as a warning" : "Kept the recipe" : body.Retired ? "Put away the recipe" : "Changed the recipe";
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"{words} {name}", db =>
+        {
+            if (row is null)
+            {
+                db.OwnRecipes.Add(row = new OwnRecipeRow { Id = recipeId, GardenId = gardenId, Name = "", Text = "", Parts = "" });
+            }
+
+            (row.Name, row.Text, row.HeardFrom) = (name, body.Text.Trim(), string.IsNullOrWhiteSpace(body.HeardFrom) ? null : body.HeardFrom.Trim());
+            (row.Warning, row.Retired, row.Parts) = (body.Warning, body.Retired, SnapshotLoader.PartsText(parts));
+        }, stop);
+        return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, SnapshotLoader.ToOwnRecipe(row!)));
+    }
+}
