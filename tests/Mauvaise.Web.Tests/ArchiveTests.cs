@@ -100,6 +100,34 @@ public partial class ArchiveTests
         Assert.Equal(HttpStatusCode.NotFound, (await http.GetAsync(new Uri($"{Api}/photos/{PhotoId}", UriKind.Relative), Stop)).StatusCode);
     }
 
+    [Fact]
+    public async Task Pictures_of_a_file_are_drawn_anew_when_they_are_not_as_we_would_have_made_them()
+    {
+        byte[] good;
+        await using (var app = await TestApp.StartAsync(demo: true))
+        {
+            using var there = app.CreateClient();
+            await SendPhotoAsync(there);
+            good = await there.GetByteArrayAsync($"{Api}/archive", Stop);
+        }
+
+        var image = EntryBytes(good, $"photos/{PhotoId}.jpg");
+        // Where it was taken, in a segment that nothing draws.
+        byte[] hidden = [.. image[..2], 0xFF, 0xE1, 0, 10, .. "47.07 N!"u8, .. image[2..]];
+        await using var empty = await TestApp.StartAsync(demo: false);
+        using var http = empty.CreateClient();
+        using var refused = await http.PostAsync(new Uri("/api/archive?takeTheirs=false", UriKind.Relative), Body(WithBytes(good, $"photos/{PhotoId}.jpg", image[..(image.Length / 2)])), Stop);
+        Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
+        Assert.Contains("archive-photo", await refused.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+        Assert.Equal(HttpStatusCode.NotFound, (await http.GetAsync(new Uri(Api, UriKind.Relative), Stop)).StatusCode);
+
+        await SendAsync<TakenIn>(http, "/api/archive?takeTheirs=false", WithBytes(good, $"photos/{PhotoId}.jpg", hidden));
+        var kept = await http.GetByteArrayAsync($"{Api}/photos/{PhotoId}", Stop);
+        Assert.Equal(-1, kept.AsSpan().IndexOf("47.07"u8));
+        using var bitmap = SKBitmap.Decode(kept);
+        Assert.Equal((64, 48), (bitmap.Width, bitmap.Height));
+    }
+
     private static async Task UndoAsync(HttpClient http)
     {
         var last = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.LastDeed!;
@@ -251,6 +279,30 @@ public partial class ArchiveTests
         using var archive = new ZipArchive(new MemoryStream(zip));
         using var reader = new StreamReader(archive.GetEntry(name)!.Open());
         return reader.ReadToEnd();
+    }
+
+    private static byte[] EntryBytes(byte[] zip, string name)
+    {
+        using var archive = new ZipArchive(new MemoryStream(zip));
+        using var entry = archive.GetEntry(name)!.Open();
+        using var bytes = new MemoryStream();
+        entry.CopyTo(bytes);
+        return bytes.ToArray();
+    }
+
+    /// <summary>The file with other bytes under one of its names.</summary>
+    private static byte[] WithBytes(byte[] zip, string name, byte[] bytes)
+    {
+        using var file = new MemoryStream();
+        file.Write(zip);
+        using (var archive = new ZipArchive(file, ZipArchiveMode.Update, leaveOpen: true))
+        {
+            archive.GetEntry(name)!.Delete();
+            using var entry = archive.CreateEntry(name).Open();
+            entry.Write(bytes);
+        }
+
+        return file.ToArray();
     }
 
     private static List<string> Names(byte[] zip)

@@ -63,7 +63,7 @@ public sealed class OwnRecipeTests : IAsyncLifetime
         Assert.True(made.IsSuccessStatusCode, await made.Content.ReadAsStringAsync(Stop));
         Assert.Contains("Ruth's neem", await made.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
         Assert.Null((await KeepAsync(kept.Id, new OwnRecipeChange(kept.Name, kept.Text, HeardKitchen.Metric, Retired: true))).Recipe);
-        Assert.DoesNotContain((await BenchAsync("neem-soap"))!.Recipes, r => r.Id == kept.Recipe);
+        Assert.DoesNotContain((await BenchAsync("neem-with-soap"))!.Recipes, r => r.Id == kept.Recipe);
         Assert.Contains("Ruth's neem", await http.GetStringAsync(new Uri($"batches/{batch.Id}", UriKind.Relative), Stop), StringComparison.Ordinal);
     }
 

@@ -93,7 +93,8 @@ public sealed class ArchiveMerge(GardenDb db)
     /// the garden was here before; a garden that was not here leaves nothing to go back to.
     /// </summary>
     /// <exception cref="ArchiveRefusedException">Its records point to what is neither in it nor here, or another garden lives here.</exception>
-    public async Task TakeInAsync(OpenedArchive opened, bool takeTheirs, DeedLog log, Guid? memberId, CancellationToken stop)
+    /// <param name="redraw">A photo and its small copy made safe to keep.</param>
+    public async Task TakeInAsync(OpenedArchive opened, bool takeTheirs, DeedLog log, Guid? memberId, Func<byte[], byte[], (byte[] Image, byte[] Small)> redraw, CancellationToken stop)
     {
         var theirs = Ordered(opened.Archive);
         await RefuseOtherGardenAsync(theirs.Garden, stop);
@@ -119,7 +120,7 @@ public sealed class ArchiveMerge(GardenDb db)
 
             await SaveAsync(stop);
             await WeatherAsync(theirs.Garden.Id, opened.Weather, stop);
-            await PhotosAsync(opened, stop);
+            await PhotosAsync(opened, redraw, stop);
             if (mine is not null && changes.Count > 0)
             {
                 log.Note(theirs.Garden.Id, memberId, $"Took in a file of {theirs.Garden.Name}", changes);
@@ -196,7 +197,7 @@ public sealed class ArchiveMerge(GardenDb db)
         }
     }
 
-    private async Task PhotosAsync(OpenedArchive opened, CancellationToken stop)
+    private async Task PhotosAsync(OpenedArchive opened, Func<byte[], byte[], (byte[] Image, byte[] Small)> redraw, CancellationToken stop)
     {
         var here = (await db.PhotoImages.AsNoTracking().Select(p => p.PhotoId).ToListAsync(stop)).ToHashSet();
         foreach (var some in opened.Archive.Photos.Where(p => !here.Contains(p.Id)).Chunk(PhotosAtOnce))
@@ -205,6 +206,7 @@ public sealed class ArchiveMerge(GardenDb db)
             {
                 if (await opened.PhotoAsync(photo.Id, stop) is { } image)
                 {
+                    (image.Image, image.Small) = redraw(image.Image, image.Small);
                     db.PhotoImages.Add(image);
                 }
             }

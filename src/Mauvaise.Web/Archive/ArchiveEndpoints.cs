@@ -4,6 +4,7 @@ using Mauvaise.Store;
 using Mauvaise.Store.Archive;
 using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Photos;
 using Microsoft.AspNetCore.Http.Features;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -70,7 +71,7 @@ public static class ArchiveEndpoints
 
         using (await gate.HoldAsync(stop))
         {
-            await merge.TakeInAsync(opened, takeTheirs, tools.Log, memberId, stop);
+            await merge.TakeInAsync(opened, takeTheirs, tools.Log, memberId, PhotoFrame.AsKept, stop);
         }
 
         if (person is not null)
@@ -97,6 +98,10 @@ public static class ArchiveEndpoints
             file.Position = 0;
             using var opened = await ArchiveFile.OpenAsync(file, stop);
             return await use(opened);
+        }
+        catch (PhotoRefusedException e)
+        {
+            return Problems.Of(StatusCodes.Status400BadRequest, "archive-photo", $"A photo in this file can not be kept: {e.Message} Nothing was taken in.");
         }
         catch (ArchiveRefusedException e)
         {

@@ -41,7 +41,9 @@ public static class Startup
     {
         try
         {
-            await app.RunAsync();
+            await app.StartAsync();
+            await app.WaitForShutdownAsync();
+            await app.DisposeAsync();
             return 0;
         }
         catch (IOException e) when (e.InnerException is AddressInUseException)

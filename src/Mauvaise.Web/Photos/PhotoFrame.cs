@@ -45,6 +45,38 @@ public static class PhotoFrame
         }
     }
 
+    /// <summary>
+    /// A photo and its small copy as an archive brings them: kept byte for byte where they are what we would have drawn ourselves, and
+    /// drawn anew where they are not.
+    /// </summary>
+    /// <exception cref="PhotoRefusedException">It is no picture, or damaged.</exception>
+    public static (byte[] Image, byte[] Small) AsKept(byte[] image, byte[] small)
+    {
+        if (IsOurs(image, LongSide) && IsOurs(small, SmallSide))
+        {
+            return (image, small);
+        }
+
+        var anew = Frame(image);
+        return (anew.Image, anew.Small);
+    }
+
+    private static bool IsOurs(byte[] file, int longSide)
+    {
+        using var data = SKData.CreateCopy(file);
+        using var codec = SKCodec.Create(data);
+        if (codec is null || codec.EncodedFormat != SKEncodedImageFormat.Jpeg || Math.Max(codec.Info.Width, codec.Info.Height) > longSide || !JpegMarkers.ArePlain(file))
+        {
+            return false;
+        }
+
+        lock (OneAtATime)
+        {
+            using var drawn = Decode(codec);
+            return true;
+        }
+    }
+
     /// <summary>Decodes at the smallest size the format offers that still has enough pixels, so that large photos stay cheap.</summary>
     private static SKBitmap Decode(SKCodec codec)
     {
