@@ -17,8 +17,8 @@ public static class Backups
     private const int KeepDays = 7;
     private const int KeepMonths = 12;
 
-    /// <summary>Of the copies before each kind of step so many stay.</summary>
-    private const int KeepSteps = 5;
+    /// <summary>Of the copies before each kind of step so many stay, and of those made by hand.</summary>
+    private const int KeepSteps = 5, KeepByHand = 20;
 
     /// <summary>Together the copies take no more than this, as long as the newest of each kind stays, bytes.</summary>
     private const long MostBytes = 4L << 30;
@@ -185,11 +185,18 @@ public static class Backups
         return path;
     }
 
-    /// <summary>Takes away what is too much of one kind, then what is too large together; the newest of each kind always stays, and what was made by hand.</summary>
+    /// <summary>A copy of now that somebody asked for.</summary>
+    public static void CopyByHand(string dataFile, string folder, DateTimeOffset now)
+    {
+        Copy(dataFile, Path.Combine(folder, Name(CopyKind.ByHand, now)));
+        Thin(folder);
+    }
+
+    /// <summary>Takes away what is too much of one kind, then what is too large together; the newest of each kind always stays.</summary>
     private static void Thin(string folder)
     {
-        var steps = All(folder).Where(c => c.Kind is not (CopyKind.Day or CopyKind.ByHand)).GroupBy(c => c.Kind);
-        foreach (var copy in steps.SelectMany(k => k.OrderByDescending(c => c.Name, StringComparer.Ordinal).Skip(KeepSteps)))
+        var kinds = All(folder).Where(c => c.Kind != CopyKind.Day).GroupBy(c => c.Kind);
+        foreach (var copy in kinds.SelectMany(k => k.OrderByDescending(c => c.Name, StringComparer.Ordinal).Skip(k.Key == CopyKind.ByHand ? KeepByHand : KeepSteps)))
         {
             File.Delete(Path.Combine(folder, copy.Name));
         }
@@ -197,7 +204,7 @@ public static class Backups
         var left = All(folder);
         var together = left.Sum(c => c.Bytes);
         var newest = left.GroupBy(c => c.Kind).Select(k => k.First()).ToHashSet();
-        foreach (var copy in left.Where(c => c.Kind != CopyKind.ByHand && !newest.Contains(c)).Reverse().TakeWhile(_ => together > MostBytes))
+        foreach (var copy in left.Where(c => !newest.Contains(c)).Reverse().TakeWhile(_ => together > MostBytes))
         {
             together -= copy.Bytes;
             File.Delete(Path.Combine(folder, copy.Name));

@@ -20,8 +20,8 @@ export default defineConfig({
   testDir: '.',
   outputDir: './test-results',
   // Two workers share two cores, which may be slow: these limits end what hangs, and judge nothing.
-  timeout: 300_000,
-  expect: { timeout: 45_000 },
+  timeout: 600_000,
+  expect: { timeout: 90_000 },
   workers,
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],

@@ -35,10 +35,13 @@ public static class CopyEndpoints
     private static CopiesAnswer All(Settings settings) =>
         new(settings.BackupFolder, Length(settings.DatabasePath) + Length(settings.DatabasePath + "-wal"), Backups.All(settings.BackupFolder));
 
-    private static Ok<CopiesAnswer> Make(Settings settings)
+    private static async Task<Ok<CopiesAnswer>> Make(Settings settings, WriteGate gate, CancellationToken stop)
     {
-        Backups.Copy(settings.DatabasePath, Path.Combine(settings.BackupFolder, Backups.Name(CopyKind.ByHand, TimeProvider.System.GetLocalNow())));
-        return TypedResults.Ok(All(settings));
+        using (await gate.HoldAsync(stop))
+        {
+            Backups.CopyByHand(settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow());
+            return TypedResults.Ok(All(settings));
+        }
     }
 
     private static async Task<Results<Ok<ExaminedAnswer>, ProblemHttpResult>> Look(string name, Settings settings, CancellationToken stop) =>

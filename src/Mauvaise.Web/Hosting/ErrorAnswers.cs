@@ -1,3 +1,4 @@
+using Mauvaise.Store;
 using Mauvaise.Store.Deeds;
 using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
@@ -13,6 +14,7 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
     {
         var (status, code, sentence) = exception switch
         {
+            DamagedDataException e => (StatusCodes.Status409Conflict, "data-damaged", $"Part of the data is damaged: {e.What} Nothing was changed. Put a copy back."),
             DeedRefusedException e => (StatusCodes.Status409Conflict, e.Code, e.Message),
             BadHttpRequestException e => (e.StatusCode, "not-readable", "The request can not be read: " + (e.InnerException is JsonException json ? Readable(json) : e.Message)),
             DbUpdateException { InnerException: SqliteException e } => OfFile(e),
