@@ -17,16 +17,19 @@ const planting = (name, crop) => place(name).plantings.find((p) => p.crop === cr
 
 const open = async (width, height, phone = false) =>
   (await browser.newContext({ viewport: { width, height }, hasTouch: phone, isMobile: phone, locale: 'en-GB' })).newPage()
+// The line of news stays open, so that the network is never idle: a screen is ready when its heading stands and nothing moves any more.
+const settle = async (page) => {
+  await page.locator('main h1').first().waitFor()
+  await page.evaluate(() => document.fonts.ready)
+  await page.waitForTimeout(2500)
+}
 const go = async (page, path) => {
   await page.goto(at + path)
-  await page.waitForLoadState('networkidle')
-  await page.evaluate(() => document.fonts.ready)
-  await page.waitForTimeout(400)
+  await settle(page)
 }
 const press = async (page, name, role = 'button') => {
   await page.getByRole(role, { name }).first().click()
-  await page.waitForLoadState('networkidle')
-  await page.waitForTimeout(300)
+  await settle(page)
 }
 const take = (page, name) => page.screenshot({ path: `${folder}${name}.png` })
 
@@ -66,6 +69,7 @@ await page.evaluate(() => {
   const heard = [...document.querySelectorAll('details')].find((d) => d.textContent.includes('A recipe you heard'))
   window.scrollTo(0, heard.getBoundingClientRect().top + scrollY - 70)
 })
+await page.getByLabel('Keep it under the name').fill('Cayenne and onions')
 await take(page, 'heard')
 
 await go(page, '/walk')

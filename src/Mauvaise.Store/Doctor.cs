@@ -40,7 +40,7 @@ public static class Doctor
             found.AddRange(await SchemaAsync(db, stop));
             if (found.TrueForAll(f => f.Sound))
             {
-                found.AddRange(await RowsAsync(db, now, stop));
+                found.AddRange(await RowsAsync(db, stop));
             }
         }
         catch (DamagedDataException e)
@@ -99,7 +99,7 @@ public static class Doctor
             : [new(true, applied.Count == known.Count ? "Its shape is that of this version." : string.Create(CultureInfo.InvariantCulture, $"It is {known.Count - applied.Count} steps older than this version; the next start brings it up to date, with a copy first."))];
     }
 
-    private static async Task<List<Examined>> RowsAsync(GardenDb db, DateTimeOffset now, CancellationToken stop)
+    private static async Task<List<Examined>> RowsAsync(GardenDb db, CancellationToken stop)
     {
         if ((await db.Database.GetPendingMigrationsAsync(stop)).Any())
         {
@@ -118,9 +118,9 @@ public static class Doctor
             var fetch = await db.WeatherFetches.AsNoTracking().Where(f => f.GardenId == id).OrderByDescending(f => f.AnsweredAt).FirstOrDefaultAsync(stop);
             found.Add(fetch switch
             {
-                null => new(true, "No weather service has answered yet."),
                 { Trouble: { } trouble } => new(false, $"Weather: {trouble}"),
-                _ => new(true, string.Create(CultureInfo.InvariantCulture, $"Weather was fetched {(now - fetch.AnsweredAt)?.TotalHours ?? 0:0} hours ago.")),
+                { AnsweredAt: { } last } => new(true, string.Create(CultureInfo.InvariantCulture, $"Weather was last fetched on {last:d MMMM yyyy}.")),
+                _ => new(true, "No weather service has answered yet."),
             });
         }
 

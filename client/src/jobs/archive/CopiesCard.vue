@@ -59,7 +59,7 @@ function examine() {
 </script>
 
 <template>
-  <details class="card">
+  <details class="card fold">
     <summary>
       <strong>Copies of all data</strong>
       <span v-if="copies.data.value" class="soft"
@@ -158,11 +158,6 @@ function examine() {
 </template>
 
 <style scoped>
-summary {
-  min-height: 32px;
-  cursor: pointer;
-}
-
 details > * + * {
   margin-top: 10px;
 }
