@@ -397,7 +397,8 @@ public sealed class DataFileTests : IDisposable
     }
 
     /// <summary>The built app asked for something else than to serve.</summary>
-    private Process Command(params string[] command) => Process.Start(new ProcessStartInfo("dotnet", [App, .. command, "--Data", folder])
+    /// <summary>The built app, asked for something on this folder unless the command names another.</summary>
+    private Process Command(params string[] command) => Process.Start(new ProcessStartInfo("dotnet", [App, .. command, .. command.Contains("--Data") ? Array.Empty<string>() : ["--Data", folder]])
     {
         RedirectStandardOutput = true,
         RedirectStandardError = true,

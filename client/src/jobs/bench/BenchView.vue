@@ -154,7 +154,6 @@ async function mixed() {
           }}<template v-if="data.tanks > 1">, in {{ data.tanks }} equal fillings</template>
         </p>
       </div>
-      <MixChoices :bench="data" :ask="ask" @change="change" />
       <div class="columns">
         <div class="side">
           <section class="card" aria-labelledby="recipe">
@@ -252,6 +251,7 @@ async function mixed() {
           <MixWarnings :bench="data" @change="change" />
         </div>
       </div>
+      <MixChoices :bench="data" :ask="ask" @change="change" />
       <MaterialFacts :material="data.material" :name="data.materialName" />
     </template>
     <HeardRecipe
