@@ -67,6 +67,16 @@ public sealed class OwnRecipeTests : IAsyncLifetime
         Assert.Contains("Ruth's neem", await http.GetStringAsync(new Uri($"batches/{batch.Id}", UriKind.Relative), Stop), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Putting_it_away_leaves_it_as_it_was_read()
+    {
+        const string told = "1 tsp neem oil, 1/2 tsp castile soap, 1 gallon of water";
+        var kept = await KeepAsync(Guid.NewGuid(), new OwnRecipeChange("Heard overseas", told, HeardKitchen.Us));
+        var away = await KeepAsync(kept.Id, new OwnRecipeChange(kept.Name, told, HeardKitchen.Metric, Retired: true));
+        Assert.Equal(kept.Parts, away.Parts);
+        Assert.NotEqual(kept.Parts, (await KeepAsync(Guid.NewGuid(), new OwnRecipeChange("Heard here", told, HeardKitchen.Metric))).Parts);
+    }
+
     [Theory]
     [InlineData("2 tbsp of neem a litre", "text", "recipe-stops")]
     [InlineData("what a lovely evening", "text", "nothing-read")]

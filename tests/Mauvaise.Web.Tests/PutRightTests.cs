@@ -121,9 +121,10 @@ public sealed class PutRightTests : IAsyncLifetime
     }
 
     /// <summary>Sends an edit as from a form that was opened when the garden's last deed was <paramref name="seen"/>.</summary>
-    private async Task<JsonElement?> EditAsync(string path, object body, long seen, HttpStatusCode wanted)
+    private async Task<JsonElement?> EditAsync(string path, object body, long seen, HttpStatusCode wanted, bool over = false)
     {
         using var request = new HttpRequestMessage(HttpMethod.Put, path) { Content = JsonContent.Create(body, options: TestApp.Json), Headers = { { SeenDeeds.Header, seen.ToString(System.Globalization.CultureInfo.InvariantCulture) } } };
+        request.Headers.Add(SeenDeeds.OverHeader, over ? "true" : "false");
         using var answer = await http.SendAsync(request, Stop);
         Assert.Equal(wanted, answer.StatusCode);
         return wanted == HttpStatusCode.NoContent ? null : await answer.Content.ReadFromJsonAsync<JsonElement>(Stop);
@@ -153,7 +154,9 @@ public sealed class PutRightTests : IAsyncLifetime
         var clash = Assert.Single(problem.GetProperty("clashes").EnumerateArray());
         Assert.Equal(("area", "9 m²", "12 m²"), (clash.GetProperty("what").GetString(), clash.GetProperty("theirs").GetString(), clash.GetProperty("yours").GetString()));
         Assert.Equal(9, (await GardenAsync()).Places.First(p => p.Id == sluice.Id).AreaM2);
-        await EditAsync(path, asRead with { Name = "Old sluice", AreaM2 = 12 }, (await GardenAsync()).LastDeed!.Id, HttpStatusCode.NoContent);
-        Assert.Equal(12, (await GardenAsync()).Places.First(p => p.Id == sluice.Id).AreaM2);
+        // Written over: what both changed, and nothing that only she changed.
+        await EditAsync(path, asRead with { AreaM2 = 12 }, seen, HttpStatusCode.NoContent, over: true);
+        var over = (await GardenAsync()).Places.First(p => p.Id == sluice.Id);
+        Assert.Equal(("Old sluice", 12.0), (over.Name, over.AreaM2));
     }
 }

@@ -106,11 +106,11 @@ export function useGardenWrite<Out, In = void>(write: (gardenId: string, input: 
 }
 
 /** What an edit sends beside its body: the last deed that its form had seen. */
-type SeenHeader = { 'X-Seen'?: string }
+type SeenHeader = { 'X-Seen'?: string; 'X-Over'?: 'true' }
 
 /**
  * Changes something that somebody else may have changed since this form was opened: what only one of both changed is kept from each,
- * and what both changed is refused with `changed-meanwhile`. `insist` writes over it all the same.
+ * and what both changed is refused with `changed-meanwhile`. `insist` writes over what both changed, and over nothing else.
  */
 export function useGardenEdit<Out, In = void>(
   write: (gardenId: string, headers: SeenHeader, input: In) => Promise<Out>,
@@ -120,7 +120,11 @@ export function useGardenEdit<Out, In = void>(
   const latest = () => (garden.value ? (garden.value.lastDeed?.id ?? 0) : undefined)
   const seen = ref(latest())
   const writing = useGardenWrite((gardenId, { input, over }: { input: In; over: boolean }) =>
-    write(gardenId, seen.value === undefined || over ? {} : { 'X-Seen': String(seen.value) }, input),
+    write(
+      gardenId,
+      seen.value === undefined ? {} : { 'X-Seen': String(seen.value), ...(over && { 'X-Over': 'true' }) },
+      input,
+    ),
   )
   const send = async (input: In, over: boolean) => {
     const out = await writing.mutateAsync({ input, over })

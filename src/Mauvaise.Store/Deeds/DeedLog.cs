@@ -45,7 +45,7 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock, Seen seen)
         await change(db);
         if (seen.Deed is { } last)
         {
-            await Meanwhile.MergeAsync(db, gardenId, last, stop);
+            await Meanwhile.MergeAsync(db, gardenId, last, seen.Over, stop);
         }
 
         Note(gardenId, memberId, words, RowChange.AllOf(db));

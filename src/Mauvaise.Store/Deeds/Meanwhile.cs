@@ -29,7 +29,10 @@ public sealed class ChangedMeanwhileException(IReadOnlyList<Clash> clashes) : De
 /// <summary>What the writer of this request had seen: the last deed when the form was opened. Null where nothing is said, and nothing is compared.</summary>
 public sealed class Seen
 {
-    public long? Deed { get; set; }
+    public long? Deed { get; init; }
+
+    /// <summary>What both changed is written over; what only the others changed still stays theirs.</summary>
+    public bool Over { get; init; }
 }
 
 /// <summary>
@@ -39,8 +42,9 @@ public sealed class Seen
 public static partial class Meanwhile
 {
     /// <summary>Compares what is about to be saved with what was written after <paramref name="seen"/>.</summary>
+    /// <param name="over">What both changed differently is written as it is here.</param>
     /// <exception cref="ChangedMeanwhileException">The same column was changed differently.</exception>
-    public static async Task MergeAsync(GardenDb db, Guid gardenId, long seen, CancellationToken stop)
+    public static async Task MergeAsync(GardenDb db, Guid gardenId, long seen, bool over, CancellationToken stop)
     {
         var mine = db.ChangeTracker.Entries().Where(e => e.State == EntityState.Modified).ToList();
         if (mine.Count == 0)
@@ -56,7 +60,7 @@ public static partial class Meanwhile
             var changes = theirs.Where(t => t.Change.IsOf(entry)).ToList();
             return changes.Count == 0 ? [] : Clashes(entry, changes[0].Change, changes[^1].Deed.MemberId is { } by ? names.GetValueOrDefault(by) : null).ToList();
         }).ToList();
-        if (clashes.Count > 0)
+        if (clashes.Count > 0 && !over)
         {
             throw new ChangedMeanwhileException(clashes);
         }

@@ -85,7 +85,9 @@ public static class OwnRecipeEndpoints
             return checks.Problem();
         }
 
-        OwnPart[] parts = body.Warning ? [] : [.. judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre))];
+        // What was kept stays as it was read then: whose spoons were meant is known only while it is told.
+        var parts = row is not null && row.Text == body.Text.Trim() && row.Warning == body.Warning ? row.Parts
+            : body.Warning ? "" : SnapshotLoader.PartsText(judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre)));
         var words = row is null ? body.Warning ? "Kept as a warning" : "Kept the recipe" : body.Retired ? "Put away the recipe" : "Changed the recipe";
         await tools.Log.WriteAsync(gardenId, body.MemberId, $"{words} {name}", db =>
         {
@@ -95,7 +97,7 @@ public static class OwnRecipeEndpoints
             }
 
             (row.Name, row.Text, row.HeardFrom) = (name, body.Text.Trim(), string.IsNullOrWhiteSpace(body.HeardFrom) ? null : body.HeardFrom.Trim());
-            (row.Warning, row.Retired, row.Parts) = (body.Warning, body.Retired, SnapshotLoader.PartsText(parts));
+            (row.Warning, row.Retired, row.Parts) = (body.Warning, body.Retired, parts);
         }, stop);
         return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, SnapshotLoader.ToOwnRecipe(row!)));
     }

@@ -14,8 +14,11 @@ public static class SeenDeeds
     /// <summary>Holds the id of the garden's last deed when the form was opened.</summary>
     public const string Header = "X-Seen";
 
+    /// <summary>Holds "true" when what both changed shall be written over.</summary>
+    public const string OverHeader = "X-Over";
+
     public static Seen SeenDeed(this IHttpContextAccessor http) =>
-        new() { Deed = long.TryParse(http.HttpContext?.Request.Headers[Header], NumberStyles.None, CultureInfo.InvariantCulture, out var deed) ? deed : null };
+        new() { Deed = long.TryParse(http.HttpContext?.Request.Headers[Header], NumberStyles.None, CultureInfo.InvariantCulture, out var deed) ? deed : null, Over = http.HttpContext?.Request.Headers[OverHeader].ToString() is "true" };
 }
 
 /// <summary>What nearly every handler needs: the snapshot to read from and the log to write through.</summary>

@@ -47,16 +47,21 @@ function fill() {
   if (!garden.value) return
   const { name, latitude, longitude, timeZoneId, climate } = garden.value
   form.value = { name, latitude, longitude, timeZoneId, climate }
+}
+function keep() {
+  fill()
   saving.opened()
 }
-watch(() => garden.value?.id, fill, { immediate: true })
+/** What somebody else changed meanwhile came in with it. */
+const saved = [fill, () => undefined] as const
+watch(() => garden.value?.id, keep, { immediate: true })
 const ready = computed(() => form.value.latitude !== null && form.value.longitude !== null)
 </script>
 
 <template>
   <details class="card">
     <summary><strong>Name, position and climate</strong> <span class="soft">Change</span></summary>
-    <form novalidate @submit.prevent="saving.save().catch(() => undefined)">
+    <form novalidate @submit.prevent="saving.save().then(...saved)">
       <div class="field">
         <label for="site-name">Name</label>
         <InputText id="site-name" v-model="form.name" maxlength="80" />
@@ -102,7 +107,7 @@ const ready = computed(() => form.value.latitude !== null && form.value.longitud
         take="id"
       />
       <FieldError :problem="saving.error.value" :shown="shown" />
-      <WriteOver :problem="saving.error.value" @over="saving.insist().catch(() => undefined)" @keep="fill" />
+      <WriteOver :problem="saving.error.value" @over="saving.insist().then(...saved)" @keep="keep" />
       <div class="actions">
         <Button type="submit" label="Save" :disabled="!ready" :loading="saving.isPending.value" />
         <span v-if="saving.isSuccess.value" role="status" class="soft">Saved.</span>
