@@ -209,6 +209,24 @@ export const router = createRouter({
       meta: { title: 'Garden' },
     },
     {
+      path: '/garden/ways',
+      name: 'garden-ways',
+      component: () => import('./jobs/beds/WaysRoom.vue'),
+      meta: { title: 'How we garden' },
+    },
+    {
+      path: '/garden/household',
+      name: 'garden-household',
+      component: () => import('./jobs/beds/HouseholdRoom.vue'),
+      meta: { title: 'Household and tools' },
+    },
+    {
+      path: '/garden/app',
+      name: 'garden-app',
+      component: () => import('./jobs/beds/AppRoom.vue'),
+      meta: { title: 'This Mauvaise' },
+    },
+    {
       path: '/:rest(.*)*',
       name: 'lost',
       component: () => import('./shell/LostView.vue'),

@@ -70,7 +70,8 @@ public class SprayHoursTests
     public void Bees_fly_over_open_flowers_until_the_sun_is_down()
     {
         Assert.Equal(Verdict.Never, Rule(SprayRule.Bees, _ => Mild, place: Exposure(inFlower: true)).Verdict);
-        Assert.Equal(Verdict.Good, Rule(SprayRule.Bees, _ => Mild, place: Exposure(inFlower: true), hour: 19).Verdict);
+        Assert.Equal(Verdict.Poor, Rule(SprayRule.Bees, _ => Mild, place: Exposure(inFlower: true), hour: 19).Verdict);
+        Assert.Equal(Verdict.Good, Rule(SprayRule.Bees, _ => Mild, place: Exposure(inFlower: true), hour: 21).Verdict);
         Assert.Equal(Verdict.Good, Rule(SprayRule.Bees, _ => Mild with { TemperatureC = 11 }, place: Exposure(inFlower: true)).Verdict);
     }
 

@@ -13,6 +13,8 @@ using Mauvaise.Web.Board;
 using Mauvaise.Web.CheckBacks;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Ledger;
+using Mauvaise.Web.Plan;
 using Mauvaise.Web.Sprays;
 
 namespace Mauvaise.Web.Tests;
@@ -127,6 +129,23 @@ public sealed class BenchTests : IAsyncLifetime
         Assert.Contains((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d => d.CheckBackId == visit.Id && d.Title.StartsWith("Judge two leaves", StringComparison.Ordinal));
         await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/patch", new PatchJudgement(Injury.None), HttpStatusCode.OK);
         await http.SendAsync("batches", whole with { Id = Guid.NewGuid() }, HttpStatusCode.Created);
+    }
+
+    [Fact]
+    public async Task What_was_used_for_years_is_mixed_at_once_and_the_word_stands_in_the_ledger()
+    {
+        await app.RefreshWeatherAsync();
+        var whole = new NewBatch(Guid.NewGuid(), [Chard], "neem-with-soap", DoseStep.Gentle, 0.3, "cercospora");
+        Assert.Equal("mix-patch-test", await RefusedAsync(whole));
+        foreach (var patch in (await GetAsync<BenchAnswer>($"bench?planting={Chard}&recipe=neem-with-soap")).Patches)
+        {
+            await http.SendAsync("plan/choices", new NewPlanChoice(Guid.NewGuid(), PlanWord.Proven, Chard, Material: patch.MaterialId), HttpStatusCode.Created);
+        }
+
+        await http.SendAsync("batches", whole with { Id = Guid.NewGuid() }, HttpStatusCode.Created);
+        Assert.Contains("Neem oil on chard: used for years, as you said.", (await GetAsync<LedgerAnswer>("ledger")).Proven);
+        var bare = new NewPlanChoice(Guid.NewGuid(), PlanWord.Proven, Chard);
+        Assert.Equal("material-unknown", (await http.SendAsync("plan/choices", bare, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
     [Fact]

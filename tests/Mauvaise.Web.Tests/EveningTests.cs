@@ -165,6 +165,63 @@ public sealed class EveningTests : IAsyncLifetime
         Assert.Equal("already-judged", again.GetProperty("code").GetString());
     }
 
+    [Theory]
+    [InlineData(2, null, 0, "2 of those that you touched move, and yet no leaf")]
+    [InlineData(0, 30, 12, "None of the 30 that you touched moves, and yet 12 leaves")]
+    [InlineData(2, 1, 3, null)]
+    [InlineData(0, 4, 0, null)]
+    public async Task What_was_touched_and_what_was_counted_are_asked_about_when_they_disagree(int? alive, int? dead, int living, string? asked)
+    {
+        var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).First(c => c.Due && !c.PatchTest);
+        var count = new CheckBackCount(Count(Guid.NewGuid(), 30, living) with { PlantingId = visit.PlantingId }, Injury.None, null, alive, dead, OnlyDead: 5);
+        if (asked is null)
+        {
+            Assert.Equal(5, (await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/count", count, HttpStatusCode.OK)).OnlyDead);
+            return;
+        }
+
+        var question = await PostAsync($"check-backs/{visit.Id}/count", count, HttpStatusCode.BadRequest);
+        Assert.Contains(asked, question.GetProperty("errors").GetProperty("certain")[0].GetString(), StringComparison.Ordinal);
+        Assert.Null((await GetAsync<CheckBackAnswer>($"check-backs/{visit.Id}")).DoneAt);
+        Assert.NotNull((await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/count", count with { Certain = true }, HttpStatusCode.OK)).DoneAt);
+    }
+
+    [Fact]
+    public async Task More_leaves_with_dead_ones_than_were_looked_at_are_refused()
+    {
+        var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).First(c => c.Due && !c.PatchTest);
+        var count = new CheckBackCount(Count(Guid.NewGuid(), 20, 10) with { PlantingId = visit.PlantingId }, Injury.None, OnlyDead: 11);
+        Assert.Equal("only-dead-range", (await PostAsync($"check-backs/{visit.Id}/count", count, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_walks_count_since_it_was_due_judges_a_check_back_and_no_other_does()
+    {
+        var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).First(c => c.Due && !c.PatchTest);
+        var look = Count(Guid.NewGuid(), 20, 0) with { PlantingId = visit.PlantingId };
+        await PostAsync("observations", look, HttpStatusCode.Created);
+        Assert.Equal(look.Id, (await GetAsync<CheckBackAnswer>($"check-backs/{visit.Id}")).CountedSince!.ObservationId);
+        var other = await PostAsync($"check-backs/{visit.Id}/by-count", new JudgedByCount(Guid.NewGuid(), Injury.None), HttpStatusCode.BadRequest);
+        Assert.Equal("count-not-fit", other.GetProperty("code").GetString());
+        var judged = await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/by-count", new JudgedByCount(look.Id, Injury.Slight), HttpStatusCode.OK);
+        Assert.Equal((Outcome.Cleared, Injury.Slight, 20), (judged.Outcome, judged.Injury, judged.After!.LeavesLooked));
+        await PostAsync($"check-backs/{visit.Id}/by-count", new JudgedByCount(look.Id, Injury.Slight), HttpStatusCode.OK);
+        Assert.Null((await GetAsync<CheckBackAnswer>($"check-backs/{visit.Id}")).CountedSince);
+    }
+
+    [Fact]
+    public async Task Hosed_off_they_are_counted_in_two_days_once_however_often_it_is_sent()
+    {
+        var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).First(c => c.Due && c.CanHose);
+        var hosed = new HosedOff(Guid.NewGuid());
+        foreach (var _ in new[] { 1, 2 })
+        {
+            Assert.Equal(new DateOnly(2026, 7, 18), (await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/hose", hosed, HttpStatusCode.OK)).DueOn);
+        }
+
+        Assert.DoesNotContain((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d => d.CheckBackId == visit.Id);
+    }
+
     [Fact]
     public async Task A_check_back_made_out_of_reach_says_when_and_not_before_its_spray()
     {

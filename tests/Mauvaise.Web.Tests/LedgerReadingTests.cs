@@ -54,6 +54,12 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
         Assert.Equal(4, sprays.Totals.Salt.Single().Rounds);
         Assert.Equal("bicarbonate", sprays.Totals.Groups.Single().Name);
         Assert.Equal([2026, 2025, 2024], all.Choices.Seasons.Select(s => s.Year));
+
+        // The picture shows the season, or what was asked for.
+        Assert.Equal((new DateOnly(2026, 3, 1), new DateOnly(2026, 7, 16)), (all.Picture.From, all.Picture.To));
+        Assert.Equal(all.Picture.Rows.Select(r => r.Place).Distinct(), all.Picture.Rows.Select(r => r.Place));
+        Assert.Equal(4, sprays.Picture.Rows.Single().Marks.Count);
+        Assert.All(sprays.Picture.Rows.Single().Marks, m => Assert.Equal((LedgerKind.Spray, "Bicarbonate", 6), (m.Kind, m.Words, m.On.Month)));
     }
 
     [Fact]

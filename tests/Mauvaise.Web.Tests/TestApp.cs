@@ -116,6 +116,9 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
 
     public string WeatherAddress => standIn.Urls.First();
 
+    /// <summary>What is done to it lies outside the file, as a limit on how often one may ask: the next test gets another.</summary>
+    public void KeepFromOthers() => spoilt = true;
+
     public async Task SetMoodAsync(Mood mood)
     {
         spoilt = true;

@@ -37,6 +37,19 @@ public sealed class WeatherTests : IAsyncLifetime
         await app.DisposeAsync();
     }
 
+    [Fact]
+    public async Task Thirty_days_back_and_ten_ahead_are_told_and_the_service_is_asked_again()
+    {
+        var now = await GetAsync<WeatherStateAnswer>("weather");
+        Assert.Equal((new DateOnly(2026, 7, 26), new DateOnly(2026, 6, 16)), (now.Days[0].Date, now.Days[^1].Date));
+        Assert.True(now.HasService);
+        Assert.All(now.Days.Skip(1), d => Assert.Equal([WeatherSource.Service], d.Sources));
+
+        await app.SetMoodAsync(new Mood(Down: true));
+        var asked = await http.SendAsync("weather/ask", new { }, HttpStatusCode.OK);
+        Assert.Equal("The weather service does not answer.", asked.GetProperty("sources")[0].GetProperty("trouble").GetString());
+    }
+
     private async Task<T> GetAsync<T>(string path) => (await http.GetFromJsonAsync<T>(path, TestApp.Json, Stop))!;
 
     private async Task<WeatherDayAnswer> DayAsync(int day) => (await GetAsync<WeatherStateAnswer>("weather")).Days.Single(d => d.Date == new DateOnly(2026, 7, day));

@@ -6,7 +6,7 @@ import { expectAccessible, expectNoSideScroll, plantings, startOver } from './st
 test.beforeEach(({ request }) => startOver(request))
 
 test('where only labelled products are used, a home mix is refused and says why', async ({ page }) => {
-  await page.goto('/garden')
+  await page.goto('/garden/ways')
   await page.getByRole('checkbox', { name: /Only labelled products here/ }).check()
   await expect(page.getByText('Changed how the garden is run.')).toBeVisible()
   const ids = await plantings(page)

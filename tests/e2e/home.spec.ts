@@ -69,7 +69,7 @@ async function come(page: Page, address: string) {
 
 /** The keeper's code for somebody's phone, as the drawing holds it. */
 async function codeFor(keeper: Page, who: string) {
-  await keeper.goto('/garden')
+  await keeper.goto('/garden/household')
   await keeper.getByText('Phones and links').click()
   await keeper.getByRole('combobox', { name: 'Whose it is' }).click()
   await keeper.getByRole('option', { name: who }).click()
@@ -116,7 +116,7 @@ test('a phone comes in by a code and walks a round with the laptop', async ({ br
   await expect(stranger.getByText('This code was used already, or its time is over.')).toBeVisible()
 
   // Signed out at the laptop, the phone is out, and is told so.
-  await keeper.goto('/garden')
+  await keeper.goto('/garden/household')
   await keeper.getByText('Phones and links').click()
   await keeper.getByRole('button', { name: /^Sign out: Bram/ }).click()
   await expect(keeper.getByRole('button', { name: /^Sign out: Bram/ })).toHaveCount(0)

@@ -117,7 +117,7 @@ test('a place tells its season, and an outcome is set aside', async ({ page }) =
 })
 
 test('a garden goes out as a file and comes into an empty Mauvaise', async ({ page }) => {
-  await page.goto('/garden')
+  await page.goto('/garden/app')
   const saving = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Save the garden as a file' }).click()
   const download = await saving

@@ -48,7 +48,7 @@ test.describe('with the demo garden', () => {
   })
 
   test('somebody joins the household, a sprayer comes, and a bed is measured anew', async ({ page }) => {
-    await page.goto('/garden')
+    await page.goto('/garden/household')
     await page.getByText('Household and sprayers').click()
     await page.getByLabel('Somebody else').fill('Ruth')
     await page.getByRole('button', { name: 'Add somebody' }).click()
@@ -64,6 +64,7 @@ test.describe('with the demo garden', () => {
     await page.getByRole('combobox', { name: 'Who is writing' }).click()
     await page.getByRole('option', { name: 'Ruth' }).click()
 
+    await page.getByRole('link', { name: 'Places and plantings' }).click()
     await page.getByRole('button', { name: 'Change Sluice' }).click()
     const form = page.getByRole('form', { name: 'Change Sluice' })
     await form.getByRole('textbox', { name: 'Area' }).fill('7.5')

@@ -21,6 +21,9 @@ const views = [
   { path: '/almanac', ready: 'What came when' },
   { path: '/weather', ready: 'The last two weeks' },
   { path: '/garden', ready: 'Places' },
+  { path: '/garden/ways', ready: 'Water for mixing' },
+  { path: '/garden/household', ready: 'Household and sprayers' },
+  { path: '/garden/app', ready: 'Copies of all data' },
   { path: '/nowhere', ready: 'There is nothing at this address' },
 ]
 

@@ -66,7 +66,7 @@ test('a place shows pressure, stages and first dates, also on a phone', async ({
 })
 
 test('busy hours are not proposed, and the hours say why not now', async ({ page }) => {
-  await page.goto('/garden')
+  await page.goto('/garden/ways')
   await page.getByText('When somebody is free to spray').click()
   await page.getByLabel('Thursday').fill('evenings')
   await page.getByRole('button', { name: 'Save the hours' }).click()

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
+import LeftoverBottles from '@/jobs/bench/LeftoverBottles.vue'
 import { clock } from '@/kit/format'
 
 const props = defineProps<{ evening: Schemas['EveningAnswer']; timeZone: string }>()
@@ -15,6 +16,8 @@ type Deed = Schemas['DeedAnswer']
 function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
   if (deed.checkBackId)
     return { to: { name: 'check-back', params: { checkBackId: deed.checkBackId } }, label: 'Count again' }
+  if (deed.batchId)
+    return { to: { name: 'spray', params: { batchId: deed.batchId } }, label: 'Log it when it is sprayed' }
   if (deed.tank) {
     const { recipe, target } = deed.tank
     const patch = deed.kind === 'patchTest' ? 'true' : undefined
@@ -99,6 +102,7 @@ const count = computed(() =>
         </div>
       </li>
     </ol>
+    <LeftoverBottles :except="evening.deeds.flatMap((d) => d.batchId ?? [])" />
     <RouterLink v-if="evening.outingKey" :to="{ name: 'outing', params: { outingKey: evening.outingKey } }"
       >Go out with it, step by step</RouterLink
     >

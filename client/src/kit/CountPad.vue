@@ -7,18 +7,31 @@ import { claimKeys, isTyping } from '@/shell/useKeys'
  * Two thumbs: clean and affected, and one back. With two troubles on the same leaves: clean, each of them, both. A leaf is a
  * number whose bits are its troubles. Keys: a clean, s first, f second, e both, 5 five clean, d one back.
  */
-const props = defineProps<{ clean: number; affected: number[]; both: number; canUndo: boolean }>()
+const props = withDefaults(
+  defineProps<{
+    clean: number
+    affected: number[]
+    /** Leaves with both; left out where a leaf is one thing or the other. */
+    both?: number | undefined
+    canUndo: boolean
+    /** What the pads are called: clean, first, second. */
+    names?: readonly [string, string, string]
+    /** The second is nothing to worry about. */
+    secondIsMild?: boolean
+  }>(),
+  { both: undefined, names: () => ['Clean', 'First', 'Second'] as const },
+)
 const emit = defineEmits<{ count: [leaf: number, times: number]; back: [] }>()
 
 const two = computed(() => props.affected.length > 1)
 const pads = computed(() =>
   two.value
     ? [
-        { leaf: 1, label: 'First', shown: props.affected[0] ?? 0 },
-        { leaf: 2, label: 'Second', shown: props.affected[1] ?? 0 },
-        { leaf: 3, label: 'Both', shown: props.both },
+        { leaf: 1, label: props.names[1], shown: props.affected[0] ?? 0, mild: false },
+        { leaf: 2, label: props.names[2], shown: props.affected[1] ?? 0, mild: props.secondIsMild },
+        ...(props.both === undefined ? [] : [{ leaf: 3, label: 'Both', shown: props.both, mild: false }]),
       ]
-    : [{ leaf: 1, label: 'Affected', shown: props.affected[0] ?? 0 }],
+    : [{ leaf: 1, label: 'Affected', shown: props.affected[0] ?? 0, mild: false }],
 )
 
 claimKeys(['a', 's', 'd', 'f', 'e', '5'])
@@ -28,7 +41,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   else if (event.key === '5') emit('count', 0, 5)
   else if (event.key === 's') emit('count', 1, 1)
   else if (event.key === 'f' && two.value) emit('count', 2, 1)
-  else if (event.key === 'e' && two.value) emit('count', 3, 1)
+  else if (event.key === 'e' && props.both !== undefined && two.value) emit('count', 3, 1)
   else if (event.key === 'd' && props.canUndo) emit('back')
   else return
   event.preventDefault()
@@ -36,17 +49,23 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 </script>
 
 <template>
-  <div class="pad" :class="{ two }">
+  <div class="pad" :class="{ two, three: pads.length === 3 }">
     <button class="clean" @click="emit('count', 0, 1)">
-      <span>Clean</span>
+      <span>{{ names[0] }}</span>
       <b>{{ clean }}</b>
     </button>
-    <button v-for="pad in pads" :key="pad.leaf" class="affected" @click="emit('count', pad.leaf, 1)">
+    <button
+      v-for="pad in pads"
+      :key="pad.leaf"
+      class="affected"
+      :class="{ mild: pad.mild }"
+      @click="emit('count', pad.leaf, 1)"
+    >
       <span>{{ pad.label }}</span>
       <b>{{ pad.shown }}</b>
     </button>
     <div class="more">
-      <button @click="emit('count', 0, 5)">Five clean</button>
+      <button @click="emit('count', 0, 5)">Five {{ names[0].toLowerCase() }}</button>
       <button :disabled="!canUndo" @click="emit('back')">One back</button>
     </div>
   </div>
@@ -69,7 +88,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
 }
 
 .two .affected {
-  grid-column: span 2;
+  grid-column: span 3;
   min-height: 100px;
 }
 
@@ -94,6 +113,15 @@ button {
 .two .clean {
   flex-direction: row;
   align-items: center;
+}
+
+.three .affected {
+  grid-column: span 2;
+}
+
+.affected.mild {
+  background: var(--surface);
+  border-color: var(--ink-soft);
 }
 
 .clean {

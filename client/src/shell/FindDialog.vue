@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
 import { computed, ref, watch } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
-import { useGarden } from '@/garden/useGarden'
+import { answer, api } from '@/api/client'
+import { keys, useGarden } from '@/garden/useGarden'
+import { useTargets } from '@/garden/useTargets'
 
 const visible = defineModel<boolean>('visible', { required: true })
 const router = useRouter()
@@ -16,6 +19,13 @@ interface Found {
   /** Other names that it is found by. */
   also?: string
 }
+const targets = useTargets()
+const { data: materials } = useQuery({
+  queryKey: keys.catalogue('materials'),
+  queryFn: () => answer(api.GET('/api/catalogue/materials')),
+  staleTime: Infinity,
+  enabled: visible,
+})
 const all = computed<Found[]>(() => [
   ...plantings.value.map((p) => ({
     label: `${p.place.name}: ${p.cropName}${p.variety ? ` ${p.variety}` : ''}`,
@@ -30,6 +40,15 @@ const all = computed<Found[]>(() => [
     .getRoutes()
     .filter((r) => r.name && r.meta.title && !r.path.includes(':') && !r.meta.bare && !r.meta.hidden)
     .map((r) => ({ label: String(r.meta.title), to: { path: r.path } })),
+  ...targets.value.map((t) => ({
+    label: `${t.label}: play it through`,
+    to: { name: 'what-if', query: { target: t.value } },
+    also: t.also.join(' '),
+  })),
+  ...(materials.value ?? []).map((m) => ({
+    label: `${m.name}: when it may go on`,
+    to: { name: 'hours', query: { material: m.id } },
+  })),
 ])
 const found = computed(() => {
   const words = wanted.value.toLowerCase().split(/\s+/).filter(Boolean)

@@ -10,7 +10,7 @@ namespace Mauvaise.Core.Decisions;
 public sealed record SlotHours(DateTimeOffset From, DateTimeOffset To, Verdict Verdict, bool Known);
 
 /// <summary>Hours by place, material and half day. Worked out once each.</summary>
-internal sealed class HalfDayHours(GardenSnapshot garden, int days)
+public sealed class HalfDayHours(GardenSnapshot garden, int days)
 {
     /// <summary>Usual hours where no weather is known, by the local clock (assumed).</summary>
     private const int MorningFrom = 6, MorningTo = 9, EveningFrom = 18, EveningTo = 21;
@@ -57,11 +57,13 @@ internal sealed class HalfDayHours(GardenSnapshot garden, int days)
             int begin = Math.Max(0, sky.IndexOf(from) - first), end = Math.Min(verdicts.Length, sky.IndexOf(to) - first), run = 0, longest = 0;
             for (var i = begin; i < end; i++)
             {
-                run = verdicts[i] == wanted ? run + 1 : 0;
+                // Where bees leave a part of an hour alone, a run ends or begins within it.
+                var joins = run > 0 && sky.Open(first + i).From == 0 && sky.Open(first + i - 1).To == 60;
+                run = verdicts[i] != wanted ? 0 : joins ? run + 1 : 1;
                 if (run > longest)
                 {
                     longest = run;
-                    best = new SlotHours(sky.At(first + i - run + 1), sky.At(first + i + 1), wanted, true);
+                    best = new SlotHours(From(first + i - run + 1), To(first + i), wanted, true);
                 }
             }
 
@@ -72,6 +74,9 @@ internal sealed class HalfDayHours(GardenSnapshot garden, int days)
         }
 
         return null;
+
+        DateTimeOffset From(int i) => sky.At(i).AddMinutes(sky.Open(i) is { IsNone: false } open ? open.From : 0);
+        DateTimeOffset To(int i) => sky.At(i).AddMinutes(sky.Open(i) is { IsNone: false } open ? open.To : 60);
     }
 
     /// <summary>The usual hours when nothing is known of this half day and somebody is free; null otherwise.</summary>
@@ -87,9 +92,31 @@ internal sealed class HalfDayHours(GardenSnapshot garden, int days)
         }
 
         var half = HalfOf(slot);
+        var place = sky.Place;
         var (usualFrom, usualTo) = half.IsMorning ? (MorningFrom, MorningTo) : (EveningFrom, EveningTo);
-        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => garden.Garden.Zone.At(half.Day, h))
-            .Where(h => h >= earliest && (garden.Garden.Free?.Holds(garden.Garden.Zone.Local(h)) ?? true)).ToList();
+        if (place is { CropInFlower: true, Shelter: not Shelter.Indoor } && !(place.FlowersCloseAtHour <= usualFrom))
+        {
+            return WhileBeesAreHome(from, to, earliest);
+        }
+
+        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => garden.Garden.Zone.At(half.Day, h)).Where(h => h >= earliest && IsFree(h)).ToList();
         return hours.Count == 0 ? null : new SlotHours(hours[0], hours[^1].AddHours(1), Verdict.Poor, false);
+    }
+
+    private bool IsFree(DateTimeOffset hour) => garden.Garden.Free?.Holds(garden.Garden.Zone.Local(hour)) ?? true;
+
+    /// <summary>On open flowers in unknown weather: only while the sun is surely down, and there is light.</summary>
+    private SlotHours? WhileBeesAreHome(DateTimeOffset from, DateTimeOffset to, DateTimeOffset earliest)
+    {
+        var dusk = new List<(DateTimeOffset From, DateTimeOffset To)>();
+        for (var hour = HourSeries.WholeHour(from); hour < to; hour = hour.AddHours(1))
+        {
+            if (hour >= earliest && IsFree(hour) && Sun.BeeFreeLight(garden.Garden.Latitude, garden.Garden.Longitude, hour) is { IsNone: false } open)
+            {
+                dusk.Add((hour.AddMinutes(open.From), hour.AddMinutes(open.To)));
+            }
+        }
+
+        return dusk.Count == 0 ? null : new SlotHours(dusk[0].From, dusk.TakeWhile((d, i) => i == 0 || d.From == dusk[i - 1].To).Last().To, Verdict.Poor, false);
     }
 }

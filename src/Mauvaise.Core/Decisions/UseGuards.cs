@@ -52,7 +52,10 @@ public static class UseGuards
         ];
     }
 
-    /// <summary>How a material stands with a crop: tried and judged in this garden, waiting to be judged, or to be tried first.</summary>
+    /// <summary>
+    /// How a material stands with a crop: tried and judged in this garden, proven by the gardener's own word, waiting to be judged, or to be
+    /// tried first. What burnt it here outweighs a word.
+    /// </summary>
     public static PatchTrial PatchOf(GardenSnapshot garden, Crop crop, Material material)
     {
         if (material.Pantry || material.Doses is { Per: not DosedPer.Litre })
@@ -63,12 +66,15 @@ public static class UseGuards
         var visits = garden.TriedOn(crop.Id, material.Id).Where(v => v.Spray.At <= garden.Now).ToList();
         var judged = visits.Select(v => v.Visit).Where(c => c.DoneAt is not null).MaxBy(c => c.DoneAt);
         var burnt = judged is { Injury: >= Injury.Clear };
-        return judged is not null && !burnt
+        return (judged is null && IsSaidProven(garden, crop, material)) || (judged is not null && !burnt)
             ? new PatchTrial(material, crop, PatchState.Proven, null, false)
             : visits.FirstOrDefault(v => v.Visit.DoneAt is null && v.Spray.PatchTest).Visit is { } waiting
                 ? new PatchTrial(material, crop, PatchState.Waiting, waiting.DueOn, burnt)
                 : new PatchTrial(material, crop, PatchState.Needed, null, burnt);
     }
+
+    private static bool IsSaidProven(GardenSnapshot garden, Crop crop, Material material) =>
+        garden.Choices.Any(c => c.Word == PlanWord.Proven && c.Material == material.Id && garden.FindPlanting(c.PlantingId)?.Crop == crop.Id);
 
     private static IEnumerable<UseReason> Labelled(GardenSnapshot garden, Material active)
     {

@@ -140,6 +140,7 @@ public enum InjurySign { Scorch, Curl, Drop }
 /// <param name="BeforeId">The count before that it was judged against.</param>
 /// <param name="Alive">Of the insects that were touched.</param>
 /// <param name="DiscountedFor">Why the garden is not to learn from it; null when it is.</param>
+/// <param name="OnlyDead">Leaves that showed dead insects, or old spots, and nothing living; null when nobody told them apart.</param>
 public sealed record CheckBack(
     Guid Id,
     Guid? ApplicationId,
@@ -155,7 +156,8 @@ public sealed record CheckBack(
     int? Alive = null,
     int? Dead = null,
     string? DiscountedFor = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null,
+    int? OnlyDead = null);
 
 /// <summary>What became of a step of the ladder. Passed: the gardener said no to it for what was seen then.</summary>
 public enum TaskState { Planned, Done, Dropped, Passed }
@@ -175,13 +177,16 @@ public sealed record GardenTask(
     DateTimeOffset? DoneAt = null,
     int? Leaves = null);
 
-/// <summary>What the gardener said to the plan: this day and no other, not this time, never this material.</summary>
-public enum PlanWord { Pin, Skip, Ban }
+/// <summary>
+/// What the gardener said to the plan: this day and no other, not this time, never this material, or that it has been used on this crop for
+/// years and wants no two leaves first.
+/// </summary>
+public enum PlanWord { Pin, Skip, Ban, Proven }
 
 /// <summary>A word of the gardener's that the plan works round.</summary>
-/// <param name="Target">Trouble that is meant; null for a ban.</param>
-/// <param name="Material">Material that is banned; null otherwise.</param>
-/// <param name="On">Pin: the day of the next round. Skip: not before the day after. Ban: null.</param>
+/// <param name="Target">Trouble that is meant; null where a material is.</param>
+/// <param name="Material">Material that is banned, or proven on the planting's crop; null otherwise.</param>
+/// <param name="On">Pin: the day of the next round. Skip: not before the day after. Otherwise null.</param>
 public sealed record PlanChoice(Guid Id, PlanWord Word, Guid PlantingId, string? Target, string? Material, DateOnly? On);
 
 /// <summary>A round as the gardener last saw it in the plan.</summary>

@@ -22,6 +22,12 @@ public static class CountBefore
     }
 }
 
+/// <summary>What a check-back saw beside the leaves with something living on them.</summary>
+/// <param name="Insects">It is about something that can move; otherwise about spots.</param>
+/// <param name="OnlyDead">Leaves with dead insects, or old spots, alone; null when nobody told them apart.</param>
+/// <param name="AntsClimb">Ants still climb, though the trouble is one that they tend.</param>
+public sealed record SeenBeside(bool Insects, int? OnlyDead, bool AntsClimb);
+
 /// <summary>Judges a spray from counts before and after on the same plants.</summary>
 public static class CheckBackVerdict
 {
@@ -30,11 +36,35 @@ public static class CheckBackVerdict
 
     /// <summary>
     /// Lost over 60 % of leaves and no fewer than before; cleared when none is left, or fewer than half the line with a fall of
-    /// at least half; losing when the share rose; holding otherwise.
+    /// at least half; losing when the share rose; holding otherwise. Only what lives counts. While ants climb, some are left somewhere:
+    /// it is held then, never cleared.
     /// </summary>
     /// <param name="before">Count before the spray, or null when nobody counted.</param>
-    /// <param name="after">Count now; at least one leaf.</param>
-    public static Judgement Judge((int Looked, int Affected)? before, (int Looked, int Affected) after, double line)
+    /// <param name="after">Count now of leaves with something living; at least one leaf was looked at.</param>
+    public static Judgement Judge((int Looked, int Affected)? before, (int Looked, int Affected) after, double line, SeenBeside? beside = null)
+    {
+        var judged = ByCount(before, after, line);
+        return judged with
+        {
+            Outcome = judged.Outcome == Outcome.Cleared && beside is { AntsClimb: true } ? Outcome.Holding : judged.Outcome,
+            Sentence = judged.Sentence + Told(beside),
+        };
+    }
+
+    private static string Told(SeenBeside? beside)
+    {
+        var dead = beside switch
+        {
+            { OnlyDead: > 0 and var n, Insects: true } => $" {Leaves(n)} with dead ones alone.",
+            { OnlyDead: > 0 and var n } => $" {Leaves(n)} with old spots alone: spots do not go, new leaves tell.",
+            _ => "",
+        };
+        return dead + (beside is { AntsClimb: true } ? " Ants still climb, so some are left: look at the tips and under the leaves." : "");
+    }
+
+    private static string Leaves(int n) => n == 1 ? "1 more leaf" : $"{n} more leaves";
+
+    private static Judgement ByCount((int Looked, int Affected)? before, (int Looked, int Affected) after, double line)
     {
         var now = (double)after.Affected / after.Looked;
         var (low, high) = LeafSample.Interval(after.Looked, after.Affected);

@@ -25,6 +25,9 @@ public sealed record Deed(
 {
     /// <summary>Where it is done, for one planting; null for several.</summary>
     public string? Where { get; init; }
+
+    /// <summary>The bottle that stands mixed for it already; null when it is still to be mixed.</summary>
+    public Guid? BatchId { get; init; }
 }
 
 /// <summary>One mix for several plantings.</summary>

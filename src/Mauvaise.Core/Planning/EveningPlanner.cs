@@ -31,7 +31,9 @@ public static class EveningPlanner
         var wishes = new List<Wish>();
         deeds.AddRange(DueCheckBacks(garden));
         var visited = deeds.SelectMany(d => d.PlantingIds).ToHashSet();
-        foreach (var planting in garden.Growing.Where(p => !visited.Contains(p.Id)))
+        // What waits for a check-back of today waits; one that was forgotten keeps nothing back by itself.
+        var waits = garden.CheckBacks.Where(c => c.DoneAt is null && c.DueOn == garden.Today).Select(c => c.PlantingId).ToHashSet();
+        foreach (var planting in garden.Growing.Where(p => !waits.Contains(p.Id)))
         {
             Decide(garden, planting, deeds, wishes, left);
         }
@@ -327,18 +329,28 @@ public static class EveningPlanner
         let first = tank.First()
         let plantings = tank.Select(w => w.Planting).ToList()
         let litres = tank.Key.Patch ? SprayVolume.PatchTestLitres : SprayVolume.LitresFor(garden, plantings)
+        let bottle = Mixed(garden, first.Option.Recipe, plantings, tank.Key.Patch)
         let kind = tank.Key.Patch ? DeedKind.PatchTest : tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew : DeedKind.Spray
         let spots = string.Join(", ", plantings.Select(p => garden.Where(p)))
         select new Deed(
             kind,
             tank.Key.Patch ? $"Two leaves first: {first.Option.Recipe.Name.InSentence()} on {spots}" : $"{first.Option.Recipe.Name}: {spots}",
-            tank.Key.Patch
+            bottle is not null
+                ? $"It stands mixed since {Figure.Time(garden.Garden.Zone.Local(bottle.MadeAt))}, {TankVolume.Text(garden.LeftIn(bottle), garden.Garden.Kitchen)}. Spray it, then log where it went; good until {When(garden, garden.Garden.DateOf(bottle.UseBy))}."
+                : tank.Key.Patch
                 ? $"It is new on this crop here. {TankVolume.Text(litres, garden.Garden.Kitchen)}, judged after {UseGuards.PatchTestDays * 24} hours; the rest waits for that."
                 : $"{TankVolume.Text(litres, garden.Garden.Kitchen)}, {first.Step.ToString().ToLowerInvariant()} dose. Undersides first.",
             [.. tank.SelectMany(w => w.Reasons).Distinct()],
             [.. plantings.Select(p => p.Id)],
             new Tank(first.Option.Recipe, first.Step, litres, first.Target),
-            null);
+            null)
+        { BatchId = bottle?.Id };
+
+    /// <summary>The bottle that was mixed for these plantings and of which nothing went on yet.</summary>
+    private static Batch? Mixed(GardenSnapshot garden, Recipe recipe, List<Planting> plantings, bool patch) =>
+        garden.Batches.LastOrDefault(b =>
+            b.Recipe == recipe.Id && b.PatchTest == patch && b.EmptiedAt is null && b.UseBy > garden.Now && b.Litres > 0
+            && plantings.TrueForAll(p => b.PlantingIds.Contains(p.Id)) && garden.LeftIn(b) >= b.Litres);
 
     private static IEnumerable<Deed> WalkDue(GardenSnapshot garden, HashSet<Guid> visited)
     {

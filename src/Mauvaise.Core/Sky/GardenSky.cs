@@ -9,8 +9,11 @@ public sealed class GardenSky
 {
     private readonly ShelterSky[] shelters;
 
-    private GardenSky(HourSeries series, GardenZone zone, double[] elevation, double[] sunHigh)
+    private readonly Lazy<MinutesOfHour[]> beeFreeLight;
+
+    private GardenSky(HourSeries series, GardenZone zone, double[] elevation, double[] sunHigh, Func<int, MinutesOfHour> beeFree)
     {
+        beeFreeLight = new(() => [.. Enumerable.Range(0, series.Hours.Count).Select(beeFree)]);
         Series = series;
         Zone = zone;
         LocalStart = [.. Enumerable.Range(0, series.Hours.Count).Select(i => zone.Local(series.At(i)))];
@@ -32,6 +35,9 @@ public sealed class GardenSky
     /// <summary>Share of each hour with the sun high enough to burn, 0 to 1.</summary>
     internal double[] SunHigh { get; }
 
+    /// <summary>The part of each hour in which bees are home and there is light.</summary>
+    internal MinutesOfHour[] BeeFreeLight => beeFreeLight.Value;
+
     /// <param name="latitude">-90 to 90, north positive.</param>
     /// <param name="longitude">-180 to 180, east positive.</param>
     public static GardenSky Of(HourSeries series, double latitude, double longitude, GardenZone zone)
@@ -48,7 +54,10 @@ public sealed class GardenSky
                 : Sun.ShareAbove(latitude, longitude, series.At(i), SprayRules.SunHighDegrees);
         }
 
-        return new GardenSky(series, zone, elevation, sunHigh);
+        // In half an hour the sun moves at most 7.5 degrees.
+        return new GardenSky(series, zone, elevation, sunHigh, i => elevation[i] is > 7.5 or < Sun.DarkDegrees - 7.5
+            ? default
+            : Sun.BeeFreeLight(latitude, longitude, series.At(i)));
     }
 
     /// <summary>The weather under a kind of shelter.</summary>

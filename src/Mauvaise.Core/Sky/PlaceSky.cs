@@ -41,6 +41,18 @@ public sealed class PlaceSky
     /// <summary>Hours of sun on the leaves in the hours from <paramref name="i"/>.</summary>
     public double SunHours(int i, int count) => sunBefore[Math.Clamp(i + count, 0, Count)] - sunBefore[Math.Clamp(i, 0, Count)];
 
+    /// <summary>
+    /// The part of an hour in which bees and light allow a spray: all of it, but where bees would fly on open flowers the quarters between
+    /// the sun's going down and the dark.
+    /// </summary>
+    public MinutesOfHour Open(int i) => BeesMayFly(i) ? Shelter.BeeFreeLight(i) : MinutesOfHour.All;
+
+    /// <summary>Flowers stand open outside, and it is warm enough for bees while the sun is up.</summary>
+    internal bool BeesMayFly(int i) => Place.CropInFlower && Shelter.Shelter != Sky.Shelter.Indoor && Hour(i).TemperatureC > 12 && !FlowersClosed(i);
+
+    /// <summary>True when the place's flowers have closed for the day.</summary>
+    internal bool FlowersClosed(int i) => Place.FlowersCloseAtHour is { } hour && hour <= Shelter.LocalStart(i).Hour;
+
     private double SunShare(int i)
     {
         var share = Shelter.SunHigh(i);

@@ -63,6 +63,9 @@ public sealed class ShelterSky
     /// <summary>Sun's height in the middle of the hour, degrees; below the horizon outside the series.</summary>
     public double Elevation(int i) => Holds(i) ? garden.Elevation[i] : -90;
 
+    /// <summary>The part of an hour of the series in which the sun is down and leaves can still be seen.</summary>
+    internal MinutesOfHour BeeFreeLight(int i) => garden.BeeFreeLight[i];
+
     /// <summary>Share of the hour in which the sun stands high under an open sky, 0 to 1; 0 indoors and behind cloud.</summary>
     internal double SunHigh(int i) =>
         Shelter != Shelter.Indoor && (garden.Series.Hours[i].CloudPercent ?? 0) < SprayRules.SunnyCloudPercent ? garden.SunHigh[i] : 0;

@@ -48,7 +48,7 @@ public static class SprayHours
             }
 
             var start = i;
-            while (i + 1 < hours.Count && hours[i + 1].Verdict == hours[start].Verdict && hours[i + 1].Hour == hours[i].Hour.AddHours(1))
+            while (i + 1 < hours.Count && hours[i + 1].Verdict == hours[start].Verdict && hours[i + 1].From == hours[i].To)
             {
                 i++;
             }
@@ -73,7 +73,7 @@ public static class SprayHours
         IEnumerable<RuleVerdict> told = poor.Count > 0
             ? poor
             : run[0].Rules.Where(r => r.Rule is SprayRule.Heat or SprayRule.Wind or SprayRule.Rain).OrderBy(r => r.Rule);
-        return new SprayWindow(run[0].Hour, run[^1].Hour.AddHours(1), score, run[0].Verdict, string.Join(" ", told.Select(r => r.Sentence)));
+        return new SprayWindow(run[0].From, run[^1].To, score, run[0].Verdict, string.Join(" ", told.Select(r => r.Sentence)));
     }
 
     private static HourVerdict JudgeHour(PlaceSky sky, int i, Material material)
@@ -87,7 +87,7 @@ public static class SprayHours
         var worst = SprayRules.Judge(sky, i, material, figures);
         return new HourVerdict(sky.At(i), worst, [
             .. figures.OrderByDescending(f => f.Verdict)
-                .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material)))], Morning(sky, i));
+                .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material)))], Morning(sky, i), sky.Open(i) is { IsNone: false } open && open != MinutesOfHour.All ? open : null);
     }
 
     private static bool Morning(PlaceSky sky, int i) => sky.Shelter.LocalStart(i).Hour < 12;

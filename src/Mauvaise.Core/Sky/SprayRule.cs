@@ -15,7 +15,15 @@ public sealed record RuleVerdict(SprayRule Rule, Verdict Verdict, double? Number
 /// <param name="Verdict">The worst of the rules.</param>
 /// <param name="Rules">All rules, worst first.</param>
 /// <param name="Morning">The sun still rises, or will.</param>
-public sealed record HourVerdict(DateTimeOffset Hour, Verdict Verdict, IReadOnlyList<RuleVerdict> Rules, bool Morning);
+/// <param name="Open">The part of it that the verdict is about; null for all of it.</param>
+public sealed record HourVerdict(DateTimeOffset Hour, Verdict Verdict, IReadOnlyList<RuleVerdict> Rules, bool Morning, MinutesOfHour? Open = null)
+{
+    /// <summary>When it may begin.</summary>
+    public DateTimeOffset From => Hour.AddMinutes(Open?.From ?? 0);
+
+    /// <summary>When it has to be over.</summary>
+    public DateTimeOffset To => Hour.AddMinutes(Open?.To ?? 60);
+}
 
 /// <summary>A run of hours with no "never".</summary>
 /// <param name="End">Exclusive.</param>

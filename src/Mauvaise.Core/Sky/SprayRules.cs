@@ -102,22 +102,21 @@ internal static class SprayRules
             : now > 8 ? Verdict.Good : Verdict.Poor, now);
     }
 
+    /// <summary>Where flowers are open only that part of an hour is left in which bees are home.</summary>
     private static RuleFigure Bees(PlaceSky sky, int i)
     {
-        var place = sky.Place;
-        var flying = sky.Shelter.Elevation(i) > 0 && sky.Hour(i).TemperatureC > 12;
-        return new(SprayRule.Bees, place.CropInFlower && flying && place.Shelter != Shelter.Indoor && !FlowersClosed(sky, i) ? Verdict.Never : Verdict.Good, flying ? 1 : 0);
+        var up = sky.Shelter.Elevation(i) > 0;
+        var open = sky.Open(i);
+        return new(SprayRule.Bees, open == MinutesOfHour.All ? Verdict.Good
+            : !open.IsNone ? Verdict.Poor
+            : up ? Verdict.Never : Verdict.Good, up && sky.Hour(i).TemperatureC > 12 ? 1 : 0);
     }
-
-    /// <summary>True when the place's flowers have closed for the day.</summary>
-    public static bool FlowersClosed(PlaceSky sky, int i) =>
-        sky.Place.FlowersCloseAtHour is { } hour && hour <= sky.Shelter.LocalStart(i).Hour;
 
     private static RuleFigure Pond(PlaceExposure place, Material material) =>
         new(SprayRule.Pond, place.PondDistanceM < material.KeepFromPondM ? Verdict.Never : Verdict.Good, place.PondDistanceM ?? double.NaN);
 
     private static RuleFigure Light(PlaceSky sky, int i) =>
-        new(SprayRule.Light, sky.Place.Shelter == Shelter.Indoor || sky.Shelter.Elevation(i) > -6 ? Verdict.Good : Verdict.Never, sky.Shelter.Elevation(i));
+        new(SprayRule.Light, sky.Place.Shelter == Shelter.Indoor || sky.Shelter.Elevation(i) > Sun.DarkDegrees || (sky.BeesMayFly(i) && !sky.Open(i).IsNone) ? Verdict.Good : Verdict.Never, sky.Shelter.Elevation(i));
 
     private static RuleFigure Wilt(PlaceSky sky, int i)
     {

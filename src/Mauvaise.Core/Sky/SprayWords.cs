@@ -47,8 +47,9 @@ internal static class SprayWords
                 _ => $"{Figure.Temperature(f.Number)}.",
             },
             SprayRule.Bees => f.Verdict == Verdict.Never ? "Bees are flying and the crop is in flower."
+                : f.Verdict == Verdict.Poor ? $"Bees are home and it is light from {Clock(sky, i, sky.Open(i).From)} to {Clock(sky, i, sky.Open(i).To)} only."
                 : f.Number == 0 ? "Bees are home."
-                : sky.Place.CropInFlower && SprayRules.FlowersClosed(sky, i) ? "The flowers have closed for the day." : "No open flowers here.",
+                : sky.Place.CropInFlower && sky.FlowersClosed(i) ? "The flowers have closed for the day." : "No open flowers here.",
             SprayRule.Pond => f.Verdict == Verdict.Never
                 ? $"The pond is {Figure.Length(f.Number)} away; {name} keeps {Figure.Length(material.KeepFromPondM)} from water."
                 : "No pond is near.",
@@ -58,6 +59,8 @@ internal static class SprayWords
             _ => "The weather of this hour is not known.",
         };
     }
+
+    private static string Clock(PlaceSky sky, int i, int minute) => Figure.Time(sky.Shelter.LocalStart(i).AddMinutes(minute));
 
     private static string Warmest(RuleFigure f, PlaceSky sky) => $"{Figure.Temperature(f.Number)} at {Figure.Time(sky.Shelter.LocalStart(f.Hours))}";
 

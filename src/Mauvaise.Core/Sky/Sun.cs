@@ -10,6 +10,15 @@ public readonly record struct SunPosition(double ElevationDegrees, double Azimut
 /// <summary>Rise and set of one civil day. Both null in polar day or night; <see cref="AlwaysUp"/> tells which.</summary>
 public sealed record SunDay(DateTimeOffset? Sunrise, DateTimeOffset? Sunset, bool AlwaysUp);
 
+/// <summary>A part of an hour, in minutes from its start.</summary>
+/// <param name="To">Exclusive; the same as <paramref name="From"/> for no part of it.</param>
+public readonly record struct MinutesOfHour(int From, int To)
+{
+    public static readonly MinutesOfHour All = new(0, 60);
+
+    public bool IsNone => From == To;
+}
+
 /// <summary>
 /// Low-precision solar ephemeris, Meeus 1998, Astronomical Algorithms, chapters 12, 22 and 25: about 0.01 degrees from
 /// 1950 to 2050, 0.02 to 2100. Terrestrial time is taken as UTC plus 69 s, which moves the sun by less than 0.001 degrees.
@@ -60,6 +69,31 @@ public static class Sun
     /// <summary>Fraction of the hour from <paramref name="hour"/> in which the sun stands above <paramref name="degrees"/>, sampled every quarter of an hour.</summary>
     public static double ShareAbove(double latitude, double longitude, DateTimeOffset hour, double degrees) =>
         Enumerable.Range(0, 4).Count(q => Position(latitude, longitude, hour.AddMinutes(7.5 + 15 * q)).ElevationDegrees > degrees) / 4.0;
+
+    /// <summary>
+    /// The part of the hour from <paramref name="hour"/> in which bees are home and leaves can still be seen: the sun is down, and not yet
+    /// at the end of civil twilight. In steps of five minutes: near the equator it lasts twenty.
+    /// </summary>
+    public static MinutesOfHour BeeFreeLight(double latitude, double longitude, DateTimeOffset hour)
+    {
+        const int Step = 5;
+        int from = 0, to = 0;
+        for (var minute = 0; minute < 60; minute += Step)
+        {
+            if (IsDusk(minute) && IsDusk(minute + Step))
+            {
+                from = to == 0 ? minute : from;
+                to = minute + Step;
+            }
+        }
+
+        return new MinutesOfHour(from, to);
+
+        bool IsDusk(int minute) => Position(latitude, longitude, hour.AddMinutes(minute)).ElevationDegrees is > DarkDegrees and <= 0;
+    }
+
+    /// <summary>Below this height of the sun leaves can not be seen: the end of civil twilight.</summary>
+    public const double DarkDegrees = -6;
 
     private static DateTimeOffset? Crossing(double latitude, double longitude, DateTimeOffset transit, int side)
     {

@@ -17,7 +17,8 @@ namespace Mauvaise.Core.Ways;
 /// <param name="DaysToEnd">Days until the crop ends by its usual length.</param>
 /// <param name="RainMm">Rain of the coming three days.</param>
 /// <param name="Course">The course that runs against it, or null.</param>
-/// <param name="Visit">The check-back that waits to be made, or null.</param>
+/// <param name="Visit">The check-back that is still to come, or null.</param>
+/// <param name="Overdue">A check-back that should have been made by now and that no count has settled: hands may go on, sprays wait for it. Null without one.</param>
 /// <param name="Tried">Measures done here in the last days, with their day.</param>
 /// <param name="Passed">Steps that somebody said no to for this look.</param>
 public sealed record Finding(
@@ -35,6 +36,7 @@ public sealed record Finding(
     double RainMm,
     CourseProgress? Course,
     CheckBack? Visit,
+    CheckBack? Overdue,
     IReadOnlyDictionary<string, DateOnly> Tried,
     IReadOnlySet<string> Passed)
 {
@@ -119,12 +121,16 @@ public sealed record Finding(
         var sky = garden.SkyOf(place);
         var ends = planting.From.AddDays(garden.Catalogue.Crop(planting.Crop).StageDays[2]);
         var since = garden.Today.AddDays(-TriedDays);
+        var open = garden.CheckBacks
+            .Where(c => c.PlantingId == planting.Id && c.DoneAt is null && c.DueOn >= since && Against(garden, c) == target?.Id && SettlingCount.Of(garden, c, target?.Id) is null)
+            .ToList();
         return new Finding(
             garden, planting, place, seen, target, group, stance, share, line, doubled,
             ends.DayNumber - garden.Today.DayNumber,
             sky.Shelter.RainMm(sky.IndexOf(garden.Now), SplashHours),
             target is null ? null : CourseProgress.Running(garden, planting, target.Id),
-            garden.CheckBacks.FirstOrDefault(c => c.PlantingId == planting.Id && c.DoneAt is null && c.DueOn >= garden.Today.AddDays(-TriedDays) && Against(garden, c) == target?.Id),
+            open.Find(c => c.DueOn >= garden.Today),
+            open.Find(c => c.DueOn < garden.Today),
             garden.Tasks.Where(t => t.PlantingId == planting.Id && t is { State: TaskState.Done, DoneAt: not null } && garden.Garden.DateOf(t.DoneAt!.Value) >= since)
                 .GroupBy(t => t.Step).ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(t => t.DoneAt!.Value))),
             garden.Tasks.Where(t => t.LookId == seen.LookId && t.State == TaskState.Passed && (t.Target is null || t.Target == target?.Id)).Select(t => t.Step).ToHashSet());

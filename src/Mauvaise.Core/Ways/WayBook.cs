@@ -10,6 +10,9 @@ namespace Mauvaise.Core.Ways;
 /// <param name="Sentence">What is proposed and what comes of it; where nothing brings it under its line, that last.</param>
 public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sentence)
 {
+    /// <summary>What is left while no hour of the coming days suits any mix; empty when one does.</summary>
+    public IReadOnlyList<LeftToDo> WithoutHour { get; init; } = [];
+
     /// <summary>Null when there is nothing to decide yet: no leaf affected, no name, or a count too old.</summary>
     public Way? Proposed => All.FirstOrDefault(w => w.Proposed);
 

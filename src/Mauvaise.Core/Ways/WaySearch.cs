@@ -68,7 +68,7 @@ internal sealed class WaySearch
             .. all.Select(w => w with { Proposed = w.Id == proposed?.Id })
                 .OrderByDescending(w => w.Proposed).ThenByDescending(w => w.Allowed).ThenBy(OffApproach).ThenByDescending(w => w.Holds).ThenBy(w => w.Cost).ThenBy(w => w.Id, StringComparer.Ordinal),
         ];
-        return new WaySet(f, ordered, WayWords.Sentence(f, ordered));
+        return new WaySet(f, ordered, WithoutHour.Sentence(f, ordered) + WayWords.Sentence(f, ordered)) { WithoutHour = WithoutHour.Of(f, ordered) };
     }
 
     private static Way Nothing() => new() { Id = Way.AloneId, Words = "leave it, and look again", Rung = Rung.Look };
@@ -212,9 +212,14 @@ internal sealed class WaySearch
             yield return new("banned", "you banned it here");
         }
 
+        if (f.Overdue is { } overdue)
+        {
+            yield return new("check-first", $"a check-back has been due since {WayWords.Day(overdue.DueOn)}: count those leaves first");
+        }
+
         if (start is null)
         {
-            yield return new("no-hour", "no hour of the coming days suits it");
+            yield return new(WithoutHour.Code, "no hour of the coming days suits it");
         }
 
         if (f.Ending && f.DaysToEnd is { } days && days < shape.SpacingDays * (shape.Rounds - 1))

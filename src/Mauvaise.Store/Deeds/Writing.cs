@@ -82,7 +82,7 @@ public static class Writing
         (row.ApplicationId, row.TaskId, row.PlantingId, row.DueOn) = (visit.ApplicationId, visit.TaskId, visit.PlantingId, visit.DueOn);
         (row.DoneAt, row.ObservationId, row.Outcome, row.MemberId) = (visit.DoneAt, visit.ObservationId, visit.Outcome, visit.MemberId);
         (row.Injury, row.InjurySigns, row.BeforeId) = (visit.Injury, SnapshotLoader.Joined(visit.InjurySigns), visit.BeforeId);
-        (row.Alive, row.Dead, row.DiscountedFor) = (visit.Alive, visit.Dead, visit.DiscountedFor);
+        (row.Alive, row.Dead, row.OnlyDead, row.DiscountedFor) = (visit.Alive, visit.Dead, visit.OnlyDead, visit.DiscountedFor);
     }
 
     private static ObservationRow Row(Guid gardenId, Guid? memberId, Observation o) => new()

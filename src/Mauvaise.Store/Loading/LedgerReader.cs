@@ -10,6 +10,11 @@ namespace Mauvaise.Store.Loading;
 /// <param name="Counts">All entries that match, by kind.</param>
 public sealed record LedgerPage(IReadOnlyList<LedgerEntry> Entries, IReadOnlyDictionary<LedgerKind, int> Counts);
 
+/// <summary>Something that was done, as a mark in a picture of the season.</summary>
+/// <param name="What">Material of a spray, measure of a task; null for a count.</param>
+/// <param name="Share">Of leaves affected, for a count; null otherwise.</param>
+public sealed record LedgerMark(LedgerKind Kind, DateTimeOffset At, Guid PlantingId, string? What, double? Share);
+
 /// <summary>Reads the ledger of all years straight from the file: filtering, paging and summing are done there.</summary>
 public sealed class LedgerReader(GardenDb db)
 {
@@ -35,6 +40,28 @@ public sealed class LedgerReader(GardenDb db)
         await Add(LedgerKind.Check, Checks(gardenId, filter), c => c.DoneAt, q => q, c => OfCheck(c));
         var page = entries.OrderByDescending(e => e.At).ThenBy(e => e.Id).Skip(skip).Take(take).ToList();
         return new LedgerPage(await DetailedAsync(page, stop), counts);
+    }
+
+    /// <summary>The latest sprays, tasks and counts that match, as marks; what was struck out is left out.</summary>
+    /// <param name="most">Of each kind.</param>
+    public async Task<IReadOnlyList<LedgerMark>> MarksAsync(Guid gardenId, LedgerFilter filter, int most, CancellationToken stop)
+    {
+        bool Wants(LedgerKind kind) => filter.Kind is null || filter.Kind == kind;
+        return
+        [
+            .. Wants(LedgerKind.Spray)
+                ? await Sprays(gardenId, filter).Where(a => a.StruckAt == null).OrderByDescending(a => a.At).Take(most)
+                    .SelectMany(a => a.Treated, (a, t) => new LedgerMark(LedgerKind.Spray, a.At, t.PlantingId, a.Material, null)).ToListAsync(stop)
+                : [],
+            .. Wants(LedgerKind.Task)
+                ? await Tasks(gardenId, filter).OrderByDescending(t => t.DoneAt).Take(most)
+                    .Select(t => new LedgerMark(LedgerKind.Task, t.DoneAt!.Value, t.PlantingId, t.Step, null)).ToListAsync(stop)
+                : [],
+            .. Wants(LedgerKind.Count)
+                ? await CountsOf(gardenId, filter).Where(o => o.LeavesLooked > 0).OrderByDescending(o => o.At).Take(most)
+                    .Select(o => new LedgerMark(LedgerKind.Count, o.At, o.PlantingId, null, (double)o.LeavesAffected / o.LeavesLooked)).ToListAsync(stop)
+                : [],
+        ];
     }
 
     /// <summary>Sums over all sprays that match.</summary>

@@ -247,7 +247,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             a.TemperatureC is null && a.RelativeHumidityPercent is null && a.WindMetresPerSecond is null ? null : new SprayAir(a.TemperatureC, a.RelativeHumidityPercent, a.WindMetresPerSecond));
 
     private static CheckBack ToCheckBack(CheckBackRow c) =>
-        new(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury, c.TaskId, c.BeforeId, Listed<InjurySign>(c.InjurySigns), c.Alive, c.Dead, c.DiscountedFor, c.MemberId);
+        new(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury, c.TaskId, c.BeforeId, Listed<InjurySign>(c.InjurySigns), c.Alive, c.Dead, c.DiscountedFor, c.MemberId, c.OnlyDead);
 
     /// <summary>Names with commas between, as rows keep short lists; words that this version does not know are left out. The inverse is <see cref="Joined"/>.</summary>
     private static T[] Listed<T>(string? names)

@@ -229,6 +229,9 @@ namespace Mauvaise.Store.Migrations
                     b.Property<Guid?>("ObservationId")
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("OnlyDead")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Outcome")
                         .HasMaxLength(32)
                         .HasColumnType("TEXT");

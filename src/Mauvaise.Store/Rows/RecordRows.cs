@@ -124,6 +124,8 @@ public sealed class CheckBackRow
     /// <summary>Of the insects that were touched.</summary>
     public int? Alive { get; set; }
     public int? Dead { get; set; }
+    /// <summary>Leaves with nothing but dead insects or old spots; null when nobody told them apart.</summary>
+    public int? OnlyDead { get; set; }
     /// <summary>Why the garden is not to learn from it; null when it is.</summary>
     public string? DiscountedFor { get; set; }
 }

@@ -158,7 +158,7 @@ public static class BenchEndpoints
             [.. catalogue.Materials.Where(m => m.Doses is { Per: DosedPer.Litre } && m.Label is not { Retired: true } && !inMix.Contains(m)).Select(m => new MaterialName(m.Id, m.Name))],
             [.. mix.Parts.Select(p => OnShelf(s, p))],
             Emulsifier(s, made),
-            [.. made.Patches.Select(p => new PatchAnswer(p.Material.Name, p.Crop.Name, p.State, p.JudgeOn, p.Burnt))],
+            [.. made.Patches.Select(p => new PatchAnswer(p.Material.Id, p.Material.Name, p.Crop.Id, p.Crop.Name, p.State, p.JudgeOn, p.Burnt))],
             ask.PatchTest,
             active.BottlePercent ?? active.Material.StockStrengthPercent,
             mix.MixedLifeHours,

@@ -38,7 +38,7 @@ public sealed record ShelfLine(string Material, string Name, double Needed, stri
 /// <param name="StartAt">Where a new test starts, ml a litre.</param>
 public sealed record EmulsifierAnswer(string Oil, string Soap, IReadOnlyList<MaterialName> Soaps, double MlPerLitre, bool Found, Water Water, double StartAt);
 
-public sealed record PatchAnswer(string Material, string CropName, PatchState State, DateOnly? JudgeOn, bool Burnt);
+public sealed record PatchAnswer(string MaterialId, string Material, string Crop, string CropName, PatchState State, DateOnly? JudgeOn, bool Burnt);
 
 public sealed record StrengthAnswer(string Material, double Percent, double PerLitre, string Unit, string Text);
 

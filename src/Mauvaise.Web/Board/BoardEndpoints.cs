@@ -66,7 +66,8 @@ public sealed record DeedAnswer(
     IReadOnlyList<Guid> PlantingIds,
     TankAnswer? Tank,
     Guid? CheckBackId,
-    Guid? TaskId);
+    Guid? TaskId,
+    Guid? BatchId);
 
 public sealed record TankAnswer(string Recipe, DoseStep Step, double Litres, string Target, string Material);
 
@@ -228,7 +229,8 @@ public static class BoardEndpoints
             d.PlantingIds,
             d.Tank is null ? null : new TankAnswer(d.Tank.Recipe.Id, d.Tank.Step, d.Tank.Litres, d.Tank.Target.Id, catalogue.Material(d.Tank.Recipe.Active.Material).Id),
             d.CheckBackId,
-            d.TaskId))],
+            d.TaskId,
+            d.BatchId))],
         [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Sentence))],
         rota.Outings.FirstOrDefault(o => o.On == rota.From)?.Key);
 }

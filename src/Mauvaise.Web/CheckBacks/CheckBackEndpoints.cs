@@ -1,7 +1,8 @@
-using Mauvaise.Core.Deeds;
 using System.Globalization;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Scouting;
@@ -32,7 +33,10 @@ public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int Leaves
 /// <param name="SameLeaves">Which leaves to count again.</param>
 /// <param name="After">The count that judged it.</param>
 /// <param name="Line">Action line, share of leaves.</param>
+/// <param name="OnlyDead">Leaves with dead ones, or old spots, alone; null when nobody told them apart.</param>
 /// <param name="Course">Where the course stands that this belongs to; null when it belongs to none.</param>
+/// <param name="CountedSince">A count since it was due, by which it can be judged; null without one.</param>
+/// <param name="CanHose">They can be hosed off and counted again, where nobody can tell the living from the dead.</param>
 public sealed record CheckBackAnswer(
     Guid Id,
     Guid PlantingId,
@@ -57,9 +61,19 @@ public sealed record CheckBackAnswer(
     IReadOnlyList<InjurySign> InjurySigns,
     int? Alive,
     int? Dead,
+    int? OnlyDead,
     string? Sentence,
     string? Course,
-    string? DiscountedFor);
+    string? DiscountedFor,
+    SettlingAnswer? CountedSince,
+    bool CanHose);
+
+/// <summary>A count that was made on a walk since a visit was due, by which it can be judged.</summary>
+public sealed record SettlingAnswer(Guid ObservationId, CountAnswer Count);
+
+/// <summary>Insects hosed off, to be counted again.</summary>
+/// <param name="TaskId">Of the hosing, made by the client.</param>
+public sealed record HosedOff(Guid TaskId, Guid? MemberId = null);
 
 /// <summary>Whether the garden is to learn from an outcome.</summary>
 /// <param name="Why">Why not; null to learn from it.</param>
@@ -76,6 +90,8 @@ public static class CheckBackEndpoints
         garden.MapGet("", List);
         garden.MapGet("/{checkBackId:guid}", Show);
         garden.MapPost("/{checkBackId:guid}/count", Count);
+        garden.MapPost("/{checkBackId:guid}/by-count", JudgeByCount);
+        garden.MapPost("/{checkBackId:guid}/hose", Hose);
         garden.MapPost("/{checkBackId:guid}/patch", JudgePatch);
         garden.MapPost("/{checkBackId:guid}/discount", SetDiscount);
     }
@@ -107,19 +123,94 @@ public static class CheckBackEndpoints
         var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
             .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
             .That(body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched), "alive", "touched-range", $"Insects touched lie between 0 and {MostTouched}.")
-            .That(body.Injury != Injury.None || body.InjurySigns is not { Count: > 0 }, "injury", "injury-signs", "Say how much it is hurt.")
+            .That(body.OnlyDead is null or >= 0 && body.Count.LeavesAffected + (body.OnlyDead ?? 0) <= body.Count.LeavesLooked, "onlyDead", "only-dead-range", "Leaves with dead ones alone, and leaves where they move, are not more than those looked at.")
+            .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
-            .That(!what.PatchTest, "", "patch-test", "This was a patch test: judge the two leaves instead.")
-            .That(visit.DoneAt is null, "", "already-judged", "This spray was judged already. Undo that first to judge it again.")
+            .That(!what.PatchTest, "", "patch-test", PatchTest)
+            .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
             .That(Looks.LookedAt(s, body.Count.At) >= what.At, "at", "before-spray", "This was counted before the spray went on, so it can not judge it.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
+        if (Contradiction(body) is { } contradiction && !body.Certain)
+        {
+            return new Checks().That(false, "certain", "contradiction", contradiction).Problem();
+        }
+
         var written = CheckBackDeeds.Judge(s, visit, what, body);
         return TypedResults.Ok(Answer(await tools.DoAsync(s, written, stop), written.CheckBacks[0]));
     }
+
+    /// <summary>What was touched against what was counted: asked about, and taken when it is said again. Null when they agree.</summary>
+    private static string? Contradiction(CheckBackCount body) => body switch
+    {
+        { Alive: > 0 and var moving, Count.LeavesAffected: 0 } => $"{moving} of those that you touched move, and yet no leaf was counted with living ones. Which is right?",
+        { Alive: 0, Dead: > 0 and var still, Count.LeavesAffected: > 0 and var leaves } => $"None of the {still} that you touched moves, and yet {leaves} leaves were counted with living ones. Are those dead too?",
+        _ => null,
+    };
+
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgeByCount(Guid gardenId, Guid checkBackId, JudgedByCount body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } what)
+        {
+            return Problems.NotFound("check-back");
+        }
+
+        if (visit.DoneAt is not null && visit.ObservationId == body.ObservationId)
+        {
+            return TypedResults.Ok(Answer(s, visit));
+        }
+
+        var settling = SettlingCount.Of(s, visit, what.Target);
+        var checks = new Checks()
+            .That(!what.PatchTest, "", "patch-test", PatchTest)
+            .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
+            .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
+            .That(settling is not null && settling.Id == body.ObservationId, "observationId", "count-not-fit", "That count does not judge this: it has to be the latest since the check-back was due, and of the same trouble.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var written = CheckBackDeeds.JudgeBy(s, visit, what, settling!, body);
+        return TypedResults.Ok(Answer(await tools.DoAsync(s, written, stop), written.CheckBacks[0]));
+    }
+
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Hose(Guid gardenId, Guid checkBackId, HosedOff body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } what)
+        {
+            return Problems.NotFound("check-back");
+        }
+
+        if (s.Tasks.Any(t => t.Id == body.TaskId && t.PlantingId == visit.PlantingId))
+        {
+            return TypedResults.Ok(Answer(s, visit));
+        }
+
+        var checks = new Checks()
+            .That(!what.PatchTest, "", "patch-test", PatchTest)
+            .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
+            .That(CanHose(s, what), "", "nothing-to-hose", "Water does not tell the living from the dead here: count the leaves.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var written = CheckBackDeeds.HoseAndCountAgain(s, visit, what, body.TaskId, body.MemberId);
+        return TypedResults.Ok(Answer(await tools.DoAsync(s, written, stop), written.CheckBacks[0]));
+    }
+
+    private const string PatchTest = "This was a patch test: judge the two leaves instead.";
+    private const string AlreadyJudged = "This spray was judged already. Undo that first to judge it again.";
+    private const string HowMuch = "Say how much it is hurt.";
+
+    private static bool Sane(Injury injury, IReadOnlyList<InjurySign>? signs) => injury != Injury.None || signs is not { Count: > 0 };
+
+    private static bool CanHose(GardenSnapshot s, WhatIsJudged what) =>
+        what.TargetOf(s) is { Insect: not null } target && s.Catalogue.Measure(KnownIds.Measures.WaterJet).IsFor(target);
 
     private static async Task<Results<NoContent, ProblemHttpResult>> SetDiscount(Guid gardenId, Guid checkBackId, Discount body, GardenTools tools, CancellationToken stop)
     {
@@ -201,9 +292,12 @@ public static class CheckBackEndpoints
             c.InjurySigns ?? [],
             c.Alive,
             c.Dead,
-            after is { LeavesLooked: > 0 } ? CheckBackDeeds.Verdict(s, c, what, after.LeavesLooked, after.LeavesAffected).Sentence : null,
+            c.OnlyDead,
+            after is { LeavesLooked: > 0 } ? CheckBackDeeds.Verdict(s, c, what, after.LeavesLooked, after.LeavesAffected, after.Ants, c.OnlyDead).Sentence : null,
             Course(s, planting, what),
-            c.DiscountedFor);
+            c.DiscountedFor,
+            !what.PatchTest && SettlingCount.Of(s, c, what.Target) is { } settling ? new SettlingAnswer(settling.Id, CountAnswer.Of(settling)) : null,
+            c.DoneAt is null && !what.PatchTest && CanHose(s, what));
     }
 
     /// <summary>The same leaves tell more than others do.</summary>

@@ -86,6 +86,7 @@ public static class DecideEndpoints
             f.Course is { } course ? course.Sentence : l.Ways.Sentence,
             [.. compared.Select(w => WayAnswer.Of(w, s.Catalogue))],
             [.. compared.Where(w => w.Outlook is not null).Select(w => new DrawnWay(w.Id, w.SprayDays, [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)]))],
+            l.Ways.WithoutHour,
             [.. l.Steps.Select(x => new LadderStepAnswer(
                 x.Rung, x.Code, x.Name, x.Choice, x.Why, x.Measure?.How, x.On, x.Option?.Recipe.Id ?? x.Measure?.Recipe,
                 x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,

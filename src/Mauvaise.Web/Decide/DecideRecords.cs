@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Simulation;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Web.Decide;
 
@@ -34,6 +35,7 @@ public sealed record PruneAnswer(int Leaves, bool Counted, int Affected, int Tak
 /// <param name="Answer">What is proposed and what comes of it, in a sentence or two.</param>
 /// <param name="Ways">What is worth comparing, the proposed one first; empty where there is nothing to weigh.</param>
 /// <param name="Drawn">The ways that can be drawn, in the order of <paramref name="Ways"/>.</param>
+/// <param name="WithoutHour">What is left while no hour of the coming days suits any mix; empty when one does.</param>
 public sealed record LadderAnswer(
     Guid ObservationId,
     Guid PlantingId,
@@ -55,6 +57,7 @@ public sealed record LadderAnswer(
     string Answer,
     IReadOnlyList<WayAnswer> Ways,
     IReadOnlyList<DrawnWay> Drawn,
+    IReadOnlyList<LeftToDo> WithoutHour,
     IReadOnlyList<LadderStepAnswer> Steps);
 
 /// <param name="SprayDays">Days from today.</param>

@@ -58,9 +58,10 @@ public sealed record WayAnswer(
 /// <param name="Line">Share of leaves at which to act, 0 to 1.</param>
 /// <param name="Sentence">What is proposed and what comes of it.</param>
 /// <param name="Ways">The proposed one first, then what holds, then the rest.</param>
-public sealed record WaysAnswer(double Line, string Sentence, IReadOnlyList<WayAnswer> Ways)
+/// <param name="WithoutHour">What is left while no hour of the coming days suits any mix; empty when one does.</param>
+public sealed record WaysAnswer(double Line, string Sentence, IReadOnlyList<WayAnswer> Ways, IReadOnlyList<LeftToDo> WithoutHour)
 {
-    public static WaysAnswer Of(WaySet set, GardenCatalogue catalogue) => new(set.Finding.Line.Share, set.Sentence, [.. set.All.Select(w => WayAnswer.Of(w, catalogue))]);
+    public static WaysAnswer Of(WaySet set, GardenCatalogue catalogue) => new(set.Finding.Line.Share, set.Sentence, [.. set.All.Select(w => WayAnswer.Of(w, catalogue))], set.WithoutHour);
 }
 
 /// <summary>The ways to meet what was found on a planting.</summary>

@@ -48,6 +48,8 @@ public static class Access
         [$"POST {Garden}/applications"] = Right.Log,
         [$"POST {Garden}/tasks/{{taskId}}/done"] = Right.Log,
         [$"POST {Garden}/check-backs/{{checkBackId}}/count"] = Right.Log,
+        [$"POST {Garden}/check-backs/{{checkBackId}}/by-count"] = Right.Log,
+        [$"POST {Garden}/check-backs/{{checkBackId}}/hose"] = Right.Log,
         [$"POST {Garden}/check-backs/{{checkBackId}}/patch"] = Right.Log,
         [$"POST {Garden}/undo"] = Right.Log,
         // All the work of a garden.
@@ -74,6 +76,7 @@ public static class Access
         [$"PUT {Garden}/own-recipes/{{recipeId}}"] = Right.Work,
         [$"PUT {Garden}/weather/hand/{{date}}"] = Right.Work,
         [$"DELETE {Garden}/weather/hand/{{date}}"] = Right.Work,
+        [$"POST {Garden}/weather/ask"] = Right.Work,
         [$"POST {Garden}/weather/table/preview"] = Right.Work,
         [$"POST {Garden}/weather/table"] = Right.Work,
         [$"POST {Garden}/tasks"] = Right.Work,

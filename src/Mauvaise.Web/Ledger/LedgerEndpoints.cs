@@ -7,6 +7,7 @@ using Mauvaise.Store.Loading;
 using Mauvaise.Web.Bench;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Plan;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -43,6 +44,9 @@ public static class LedgerEndpoints
 {
     private const int MostAtOnce = 1000;
 
+    /// <summary>Marks of each kind in the picture.</summary>
+    private const int MostMarks = 600;
+
     public static void MapLedger(this IEndpointRouteBuilder app)
     {
         var ledger = app.MapGroup("/api/gardens/{gardenId:guid}/ledger").WithTags("Ledger");
@@ -76,7 +80,39 @@ public static class LedgerEndpoints
             page.Counts.Values.Sum(),
             [.. page.Counts.Select(c => new KindCount(c.Key, c.Value))],
             Totals(s, totals),
-            await ChoicesAsync(tools, s, stop)));
+            await ChoicesAsync(tools, s, stop),
+            [.. s.Choices.Where(c => c.Word == PlanWord.Proven).Select(c => PlanEndpoints.Words(s, c) + ".")],
+            await PictureAsync(reader, s, ask, stop)));
+    }
+
+    /// <summary>The stretch that is asked for, else the season, up to today: whole months.</summary>
+    private static async Task<LedgerPicture> PictureAsync(LedgerReader reader, GardenSnapshot s, LedgerAsk ask, CancellationToken stop)
+    {
+        var from = ask.From ?? s.Garden.SeasonStart(s.Today);
+        var to = ask.To ?? s.Today;
+        var marks = await reader.MarksAsync(s.Garden.Id, (ask with { From = from, To = to }).In(s.Garden), MostMarks, stop);
+        PictureRow[] rows =
+        [
+            .. from place in s.Places.OrderBy(p => p.Order)
+               let plantings = s.Plantings.Where(p => p.PlaceId == place.Id).Select(p => p.Id).ToHashSet()
+               let here = marks.Where(m => plantings.Contains(m.PlantingId)).Select(m => Mark(s, m)).Distinct().OrderBy(m => m.On).ToList()
+               where here.Count > 0
+               select new PictureRow(place.Id, place.Name, here),
+        ];
+        var first = rows.SelectMany(r => r.Marks).Select(m => m.On).DefaultIfEmpty(to).Min();
+        var last = to > s.Today ? s.Today : to;
+        return new LedgerPicture(new DateOnly(first.Year, first.Month, 1), last < first ? first : last, rows);
+    }
+
+    private static MarkAnswer Mark(GardenSnapshot s, LedgerMark m)
+    {
+        var material = m is { Kind: LedgerKind.Spray, What: { } id } ? s.Catalogue.FindMaterial(id) : null;
+        return new MarkAnswer(
+            m.Kind,
+            s.Garden.DateOf(m.At),
+            m.Share is { } share ? FormattableString.Invariant($"{share * 100:0} % of leaves") : material?.Name ?? s.Catalogue.FindMeasure(m.What ?? "")?.Name ?? m.What ?? "",
+            material is null ? null : s.Catalogue.Group(material.Group).Hatch,
+            m.Share is { } shown ? Math.Round(shown, 2) : null);
     }
 
     /// <summary>What can be logged or put in a trial: every recipe with a dose, the household's own products among them.</summary>

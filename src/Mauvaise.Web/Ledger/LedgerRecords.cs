@@ -41,7 +41,29 @@ public sealed record NamedId(string Id, string Name);
 /// <summary>A season of the garden: a calendar year in the north, July to June in the south.</summary>
 public sealed record SeasonChoice(int Year, DateOnly From, DateOnly To, string Name);
 
-public sealed record LedgerAnswer(IReadOnlyList<LedgerEntryAnswer> Entries, int Total, IReadOnlyList<KindCount> Counts, LedgerTotalsAnswer Totals, LedgerChoices Choices);
+/// <summary>Something done at a place, as a mark in the picture of the season.</summary>
+/// <param name="On">Day in the garden's time.</param>
+/// <param name="Hatch">Of the material's group; null for what is no spray.</param>
+/// <param name="Share">Of leaves affected, 0 to 1, for a count; null otherwise.</param>
+public sealed record MarkAnswer(LedgerKind Kind, DateOnly On, string Words, string? Hatch, double? Share);
+
+/// <summary>What was done at a place, by day.</summary>
+public sealed record PictureRow(Guid PlaceId, string Place, IReadOnlyList<MarkAnswer> Marks);
+
+/// <summary>The season as a picture, one row for each place where something was done.</summary>
+/// <param name="From">First day that it shows.</param>
+/// <param name="To">Last day that it shows.</param>
+public sealed record LedgerPicture(DateOnly From, DateOnly To, IReadOnlyList<PictureRow> Rows);
+
+/// <param name="Proven">What the gardener says has been used here for years, in sentences.</param>
+public sealed record LedgerAnswer(
+    IReadOnlyList<LedgerEntryAnswer> Entries,
+    int Total,
+    IReadOnlyList<KindCount> Counts,
+    LedgerTotalsAnswer Totals,
+    LedgerChoices Choices,
+    IReadOnlyList<string> Proven,
+    LedgerPicture Picture);
 
 public sealed record PartOfMix(string Name, string Role, string Amount);
 

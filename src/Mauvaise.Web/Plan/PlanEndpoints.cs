@@ -53,11 +53,12 @@ public static class PlanEndpoints
 
         var planting = s.FindPlanting(body.PlantingId);
         var last = s.Today.AddDays(RotaPlanner.FirmDays - 1);
+        var ofMaterial = body.Word is PlanWord.Ban or PlanWord.Proven;
         var checks = new Checks()
             .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(body.Word == PlanWord.Ban || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target", "target-unknown", "Say which trouble is meant.")
-            .That(body.Word != PlanWord.Ban || (body.Material is not null && s.Catalogue.FindMaterial(body.Material) is not null), "material", "material-unknown", "Say which material is meant.")
-            .That(body.Word == PlanWord.Ban || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range", FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
+            .That(ofMaterial || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target", "target-unknown", "Say which trouble is meant.")
+            .That(!ofMaterial || (body.Material is not null && s.Catalogue.FindMaterial(body.Material) is not null), "material", "material-unknown", "Say which material is meant.")
+            .That(ofMaterial || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range", FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -80,9 +81,9 @@ public static class PlanEndpoints
                     GardenId = gardenId,
                     Word = body.Word,
                     PlantingId = body.PlantingId,
-                    Target = body.Word == PlanWord.Ban ? null : body.Target,
-                    Material = body.Word == PlanWord.Ban ? body.Material : null,
-                    On = body.Word == PlanWord.Ban ? null : body.On,
+                    Target = ofMaterial ? null : body.Target,
+                    Material = ofMaterial ? body.Material : null,
+                    On = ofMaterial ? null : body.On,
                     MemberId = body.MemberId,
                 });
             }, stop);
@@ -191,15 +192,18 @@ public static class PlanEndpoints
 
     private static HoursAnswer Hours(SlotHours h) => new(h.From, h.To, h.Verdict, h.Known);
 
-    private static string Words(GardenSnapshot s, PlanChoice c)
+    internal static string Words(GardenSnapshot s, PlanChoice c)
     {
-        var where = s.FindPlanting(c.PlantingId) is { } p ? s.Where(p) : "a planting";
+        var planting = s.FindPlanting(c.PlantingId);
+        var where = planting is null ? "a planting" : s.Where(planting);
+        var material = (c.Material is { } m ? s.Catalogue.FindMaterial(m)?.Name.InSentence() : null) ?? "this";
         var day = c.On?.ToString("ddd d MMM", CultureInfo.InvariantCulture);
         return c.Word switch
         {
             PlanWord.Pin => $"{where}: pinned for {day}",
             PlanWord.Skip => $"{where}: not before the day after {day}",
-            _ => $"{where}: never {(c.Material is { } m ? s.Catalogue.FindMaterial(m)?.Name.InSentence() : null) ?? "this"}",
+            PlanWord.Proven => $"{material.AsSentenceStart()} on {(planting is null ? "a crop" : s.Catalogue.Crop(planting.Crop).Name.InSentence())}: used for years, as you said",
+            _ => $"{where}: never {material}",
         };
     }
 }

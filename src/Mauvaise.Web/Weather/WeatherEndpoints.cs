@@ -12,34 +12,61 @@ namespace Mauvaise.Web.Weather;
 /// <summary>What is known of the weather, and from whom.</summary>
 public static class WeatherEndpoints
 {
-    private const int DaysShown = 14;
+    private const int DaysBack = 30, DaysAhead = 10;
 
     public static void MapWeather(this IEndpointRouteBuilder app)
     {
         var weather = app.MapGroup("/api/gardens/{gardenId:guid}/weather").WithTags("Weather");
         weather.MapGet("", Show);
+        weather.MapPost("/ask", Ask);
         weather.MapHand();
         weather.MapStation();
         weather.MapTable();
     }
 
-    private static async Task<Results<Ok<WeatherStateAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<WeatherStateAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, Settings settings, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
             return Problems.NotFound("garden");
         }
 
+        return TypedResults.Ok(await AnswerAsync(s, tools, settings, stop));
+    }
+
+    /// <summary>Asks the service at once, and tells what is known then.</summary>
+    private static async Task<Results<Ok<WeatherStateAnswer>, ProblemHttpResult>> Ask(Guid gardenId, GardenTools tools, WeatherClient client, Settings settings, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is null)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var checks = new Checks().That(settings.WeatherService is not null, "", "no-service", "No weather service was named when Mauvaise was started.");
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        await client.TryRefreshAsync(gardenId, stop);
+        return TypedResults.Ok(await AnswerAsync((await tools.LoadAsync(gardenId, stop))!, tools, settings, stop));
+    }
+
+    private static async Task<WeatherStateAnswer> AnswerAsync(GardenSnapshot s, GardenTools tools, Settings settings, CancellationToken stop)
+    {
+        var gardenId = s.Garden.Id;
         var spans = await tools.Db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId).GroupBy(w => w.Source)
             .Select(g => new { Source = g.Key, First = g.Min(w => w.DayUtc), Last = g.Max(w => w.DayUtc), Days = g.Count() }).ToListAsync(stop);
         var heard = await tools.Db.WeatherFetches.AsNoTracking().Where(f => f.GardenId == gardenId).ToDictionaryAsync(f => f.Source, stop);
-        var first = s.Today.AddDays(-DaysShown + 1);
+        var first = s.Today.AddDays(-DaysBack);
         var rows = await tools.Db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId && w.DayUtc >= first.AddDays(-1)).ToListAsync(stop);
-        return TypedResults.Ok(new WeatherStateAnswer(
+        var said = rows.Select(r => (r.Source, Series: new HourSeries(new DateTimeOffset(r.DayUtc.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero), HourPacking.Unpack(r.Hours)))).ToList();
+        return new WeatherStateAnswer(
             [.. spans.OrderByDescending(x => x.Source).Select(x => new SourceAnswer(x.Source, x.First, x.Last, x.Days, heard.GetValueOrDefault(x.Source)?.AnsweredAt, heard.GetValueOrDefault(x.Source)?.Trouble))],
             Gaps(s),
-            [.. Enumerable.Range(0, DaysShown).Select(d => Day(s, first.AddDays(d), rows)).Reverse()],
-            await tools.Db.Gardens.AnyAsync(g => g.Id == gardenId && g.StationKeyHash != null, stop)));
+            [.. Enumerable.Range(0, DaysBack + DaysAhead + 1).Select(d => Day(s, first.AddDays(d), said)).Reverse()],
+            await tools.Db.Gardens.AnyAsync(g => g.Id == gardenId && g.StationKeyHash != null, stop),
+            settings.WeatherService is not null);
     }
 
     /// <summary>Stretches between the first known hour of the last weeks and now of which nobody knows the temperature.</summary>
@@ -67,17 +94,13 @@ public static class WeatherEndpoints
         return gaps;
     }
 
-    private static WeatherDayAnswer Day(GardenSnapshot s, DateOnly date, List<WeatherDayRow> rows)
+    /// <param name="said">What each source says, by day in UTC.</param>
+    private static WeatherDayAnswer Day(GardenSnapshot s, DateOnly date, List<(WeatherSource Source, HourSeries Series)> said)
     {
         var hours = HoursOf(s, date);
-        var start = hours.Start;
-        var sources = rows
-            .Where(r => Enumerable.Range(0, 24).Any(h =>
-            {
-                var at = new DateTimeOffset(r.DayUtc.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero).AddHours(h);
-                return at >= start && at < hours.End && HourPacking.Unpack(r.Hours)[h] != default;
-            }))
-            .Select(r => r.Source).Distinct().OrderByDescending(x => x).ToList();
+        var sources = said
+            .Where(x => Enumerable.Range(0, x.Series.Hours.Count).Any(h => x.Series.At(h) >= hours.Start && x.Series.At(h) < hours.End && x.Series.Hours[h] != default))
+            .Select(x => x.Source).Distinct().OrderByDescending(x => x).ToList();
         return new(
             date,
             hours.Hours.Min(h => h.TemperatureC),

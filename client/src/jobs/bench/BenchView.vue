@@ -62,6 +62,29 @@ const patchFirst = computed(() => {
   )
 })
 
+/** New here, but not new to the gardener: no two leaves first. */
+const unproven = computed(() => data.value?.patches.filter((p) => p.state === 'needed' && !p.burnt) ?? [])
+const prove = useGardenWrite(async (gardenId) => {
+  for (const p of unproven.value) {
+    const planting = garden.value?.places
+      .flatMap((x) => x.plantings)
+      .find((x) => x.crop === p.crop && ask.value.planting.includes(x.id))
+    if (!planting) continue
+    await answer(
+      api.POST('/api/gardens/{gardenId}/plan/choices', {
+        params: { path: { gardenId } },
+        body: {
+          id: crypto.randomUUID(),
+          word: 'proven',
+          plantingId: planting.id,
+          material: p.materialId,
+          memberId: memberId.value,
+        },
+      }),
+    )
+  }
+})
+
 // One id for one bottle: pressing twice makes one.
 const batchId = ref(crypto.randomUUID())
 const saving = useGardenWrite((gardenId) => {
@@ -186,6 +209,14 @@ async function mixed() {
               label="Try two leaves first"
               size="large"
               @click="change({ patch: true, size: undefined, step: 'gentle' })"
+            />
+            <Button
+              v-if="patchFirst && unproven.length"
+              label="We have used it on this for years"
+              size="large"
+              variant="text"
+              :loading="prove.isPending.value"
+              @click="prove.mutate()"
             />
             <Button
               :label="

@@ -6,11 +6,16 @@ import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import { dayAndClock, inSentence } from '@/kit/format'
 
 /** Bottles with something in them: to be used up on another bed, or poured away. */
+const props = defineProps<{
+  /** Bottles that are told of elsewhere on the screen. */
+  except?: string[]
+}>()
 const { garden, memberId } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const { data } = useGardenQuery(['left'], (gardenId) =>
   answer(api.GET('/api/gardens/{gardenId}/batches/left', { params: { path: { gardenId } } })),
 )
+const left = computed(() => data.value?.filter((l) => !props.except?.includes(l.batch.id)))
 const pouring = useGardenWrite((gardenId, batchId: string) =>
   answer(
     api.POST('/api/gardens/{gardenId}/batches/{batchId}/empty', {
@@ -22,8 +27,8 @@ const pouring = useGardenWrite((gardenId, batchId: string) =>
 </script>
 
 <template>
-  <ul v-if="data?.length" class="left" aria-label="Bottles with something left">
-    <li v-for="l in data" :key="l.batch.id" class="note" :class="l.past ? 'caution' : 'good'">
+  <ul v-if="left?.length" class="left" aria-label="Bottles with something left">
+    <li v-for="l in left" :key="l.batch.id" class="note" :class="l.past ? 'caution' : 'good'">
       <p>
         <strong>{{ l.batch.amountLeft }} of {{ inSentence(l.batch.recipeName) }} left</strong>
         from {{ l.batch.for.join(', ') }}, {{ l.past ? 'was good' : 'good' }} until

@@ -22,10 +22,22 @@ const router = useRouter()
 const { garden } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const check = useCheckBack(props.checkBackId)
-const { visit, isPending, error, look, injury, signs, touched, saving, problem, kept } = check
+const { visit, isPending, error, look, injury, signs, touched, onlyDead, saving, problem, kept } = check
 const { draft, looked, affected } = look
 const living = computed(() => affected.value[0] ?? 0)
 const sample = useSample(() => visit.value?.plantingId ?? '', looked, living)
+/** What a leaf can be: only what lives counts. */
+const leafNames = computed(() =>
+  !visit.value?.target
+    ? (['Nothing', 'It goes on', 'Only old'] as const)
+    : visit.value.insects
+      ? (['Nothing', 'They move', 'Only dead'] as const)
+      : (['Clean', 'New spots', 'Old spots only'] as const),
+)
+const asksBack = computed(() => problem.value?.fields['certain'])
+async function hose() {
+  if (await check.hose()) await router.push('/')
+}
 /** Before and after on one scale, with their likely ranges and the action line. */
 const counts = computed(() => {
   const of = (c: Schemas['CountAnswer'], name: string, tone: 'before' | 'now') => ({
@@ -133,6 +145,10 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
                 >, {{ visit.injurySigns.map((i) => injurySignWords[i].toLowerCase()).join(', ') }}</template
               >.
             </p>
+            <p v-if="visit.onlyDead">
+              {{ visit.onlyDead }} {{ visit.onlyDead === 1 ? 'leaf' : 'leaves' }} with
+              {{ visit.insects ? 'dead ones' : 'old spots' }} alone.
+            </p>
             <p v-if="visit.alive !== null || visit.dead !== null">
               Touched: {{ visit.dead ?? 0 }} dead, {{ visit.alive ?? 0 }} living.
             </p>
@@ -158,11 +174,33 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
         </template>
 
         <template v-else>
-          <p>Touch them: only count what lives. Look at new growth too.</p>
+          <section v-if="visit.countedSince && looked === 0" class="note stack" aria-labelledby="since">
+            <h2 id="since">Counted since</h2>
+            <p>
+              {{ visit.countedSince.count.leavesAffected }} of
+              {{ visit.countedSince.count.leavesLooked }} leaves on
+              {{ dayAndClock(visit.countedSince.count.at, zone) }}. Say below whether the spray hurt the
+              plant, and that count can judge it.
+            </p>
+            <Button
+              label="Judge by that count"
+              :disabled="!injury"
+              :loading="saving"
+              @click="check.judgeByCount(visit.countedSince.observationId)"
+            />
+          </section>
+          <p>
+            {{
+              visit.insects
+                ? 'Touch them: what moves is alive. Look at new growth too.'
+                : 'Old spots stay. Count as new what has spots it did not have, and look at new leaves.'
+            }}
+          </p>
           <CountPad
-            :clean="looked - living"
-            :affected="[living]"
-            :both="0"
+            :clean="looked - living - onlyDead"
+            :affected="[living, onlyDead]"
+            :names="leafNames"
+            second-is-mild
             :can-undo="looked > 0"
             @count="look.add"
             @back="look.back"
@@ -197,8 +235,29 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             <NumberStepper v-model="touched.alive" label="Living" />
           </div>
           <FieldNotes v-model="draft" />
-          <FieldError :problem="problem" :shown="['leavesLooked']" />
-          <Button label="Judge this spray" size="large" :loading="saving" @click="check.judge" />
+          <FieldError :problem="problem" :shown="['leavesLooked', 'certain']" />
+          <div v-if="asksBack" class="note caution stack" role="alert">
+            <p>{{ asksBack }}</p>
+            <div class="actions">
+              <Button
+                v-if="living > 0"
+                label="Those are dead too"
+                @click="(check.livingAreDead(), check.judge())"
+              />
+              <Button label="Both are right" variant="outlined" @click="check.judge(true)" />
+              <Button v-if="living === 0" label="Count on" variant="text" @click="problem = null" />
+            </div>
+          </div>
+          <div v-else class="actions">
+            <Button label="Judge this spray" size="large" :loading="saving" @click="check.judge()" />
+            <Button
+              v-if="visit.canHose && looked === 0"
+              label="Can't tell: hose them off, count in two days"
+              variant="text"
+              :loading="saving"
+              @click="hose"
+            />
+          </div>
         </template>
       </template>
     </template>

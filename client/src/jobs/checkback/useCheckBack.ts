@@ -2,7 +2,7 @@ import { computed, ref } from 'vue'
 import { answer, api, Problem, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { useOutbox } from '@/outbox/useOutbox'
-import { useLook } from '../walk/useLook'
+import { affectedBy, useLook } from '../walk/useLook'
 
 /** Every visit that is open, and those judged lately. Read on the Board, so that they are on the device at the bed. */
 export function useCheckBacks() {
@@ -29,6 +29,8 @@ export function useCheckBack(checkBackId: string) {
   const injury = ref<Schemas['Injury']>()
   const signs = ref<Schemas['InjurySign'][]>([])
   const touched = ref({ alive: 0, dead: 0 })
+  /** Leaves with dead ones, or old spots, alone: counted as the second kind of leaf. */
+  const onlyDead = computed(() => affectedBy(look.draft.value.leaves, 1))
   const saving = ref(false)
   const problem = ref<Problem | null>(null)
   const kept = ref(false)
@@ -38,7 +40,7 @@ export function useCheckBack(checkBackId: string) {
     injurySigns: injury.value === 'none' ? [] : [...signs.value],
   })
 
-  async function send(what: 'count' | 'patch', body: Record<string, unknown>) {
+  async function send(what: 'count' | 'patch' | 'by-count' | 'hose', body: Record<string, unknown>) {
     saving.value = true
     problem.value = null
     try {
@@ -52,9 +54,11 @@ export function useCheckBack(checkBackId: string) {
       })
       kept.value = !delivery.sent
       look.clear()
+      return delivery.sent
     } catch (error) {
       if (!(error instanceof Problem)) throw error
       problem.value = error
+      return false
     } finally {
       saving.value = false
     }
@@ -68,11 +72,13 @@ export function useCheckBack(checkBackId: string) {
     injury,
     signs,
     touched,
+    onlyDead,
     saving,
     problem,
     /** Judged on this device, and the server does not know it yet. */
     kept: computed(() => kept.value && !visit.value?.doneAt),
-    judge() {
+    /** @param certain Said again after the server asked about a contradiction. */
+    judge(certain = false) {
       const { alive, dead } = touched.value
       const said = visit.value?.insects && alive + dead > 0
       return send('count', {
@@ -80,8 +86,22 @@ export function useCheckBack(checkBackId: string) {
         ...hurt(),
         alive: said ? alive : null,
         dead: said ? dead : null,
+        onlyDead: onlyDead.value,
+        certain,
       } satisfies Schemas['CheckBackCount'])
     },
+    /** Those that were counted as living turn out to be dead. */
+    livingAreDead() {
+      look.draft.value.leaves = look.draft.value.leaves.map((leaf) => (leaf === 1 ? 2 : leaf))
+    },
+    judgeByCount: (observationId: string) =>
+      send('by-count', {
+        observationId,
+        ...hurt(),
+        memberId: memberId.value,
+      } satisfies Schemas['JudgedByCount']),
+    hose: () =>
+      send('hose', { taskId: crypto.randomUUID(), memberId: memberId.value } satisfies Schemas['HosedOff']),
     judgePatch: () =>
       send('patch', { ...hurt(), memberId: memberId.value } satisfies Schemas['PatchJudgement']),
   }

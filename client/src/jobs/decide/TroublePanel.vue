@@ -79,6 +79,14 @@ const running = computed(() =>
         <span v-if="step.taken" class="taken">{{ step.takenState === 'done' ? 'done' : 'taken on' }}</span>
       </li>
     </ol>
+    <section v-if="ladder.withoutHour.length" class="note caution" aria-labelledby="without-hour">
+      <h3 id="without-hour">What is left while no hour suits</h3>
+      <ul class="left">
+        <li v-for="way in ladder.withoutHour" :key="way.code" :class="{ soft: !way.open }">
+          {{ way.words }}
+        </li>
+      </ul>
+    </section>
     <div class="actions deed-at-hand">
       <Button
         v-if="proposed.length"
@@ -213,6 +221,12 @@ const running = computed(() =>
   border-radius: 50%;
   text-align: center;
   font-size: 0.875rem;
+}
+
+.left {
+  display: grid;
+  gap: 4px;
+  margin-top: 4px;
 }
 
 .taken {

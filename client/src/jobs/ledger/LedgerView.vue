@@ -10,6 +10,7 @@ import SelectField from '@/kit/SelectField.vue'
 import { clock, day, inSentence } from '@/kit/format'
 import LedgerSums from './LedgerSums.vue'
 import RecordsNav from './RecordsNav.vue'
+import SeasonByPlace from './SeasonByPlace.vue'
 import TableIn from './TableIn.vue'
 import { useLedger } from './useLedger'
 
@@ -69,66 +70,80 @@ const print = () => window.print()
       <a class="out" :href="table" download>Save as a table</a>
       <Button label="Print" variant="text" @click="print()" />
     </div>
-    <section class="filters no-print" aria-label="What is shown">
-      <SelectField
-        :model-value="ask.kind ?? 'any'"
-        label="What"
-        :options="[any, ...options(ledgerKindWords)]"
-        @update:model-value="set({ kind: said($event) })"
-      />
-      <SelectField
-        :model-value="seasons.find((s) => s.value === ask.from)?.value ?? 'any'"
-        label="Season"
-        :options="seasons"
-        @update:model-value="season"
-      />
-      <SelectField
-        :model-value="ask.place ?? 'any'"
-        label="Place"
-        :options="places"
-        @update:model-value="set({ place: said($event) })"
-      />
-      <SelectField
-        :model-value="ask.material ?? 'any'"
-        label="Material"
-        :options="named(data?.choices.materials)"
-        @update:model-value="set({ material: said($event) })"
-      />
-      <SelectField
-        :model-value="ask.target ?? 'any'"
-        label="Against"
-        :options="named(data?.choices.targets)"
-        @update:model-value="set({ target: said($event) })"
-      />
-      <SelectField
-        :model-value="ask.member ?? 'any'"
-        label="Who"
-        :options="people"
-        @update:model-value="set({ member: said($event) })"
-      />
-      <div class="field">
-        <label for="ledger-from">From</label>
-        <input
-          id="ledger-from"
-          type="date"
-          :value="ask.from"
-          @change="set({ from: ($event.target as HTMLInputElement).value || undefined })"
-        />
-      </div>
-      <div class="field">
-        <label for="ledger-to">To</label>
-        <input
-          id="ledger-to"
-          type="date"
-          :value="ask.to"
-          @change="set({ to: ($event.target as HTMLInputElement).value || undefined })"
-        />
-      </div>
-    </section>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <p v-if="error" class="note stop" role="alert">{{ error.message }}</p>
+      <SeasonByPlace
+        v-if="data.picture.rows.length"
+        :picture="data.picture"
+        @place="set({ place: $event })"
+      />
       <LedgerSums :totals="data.totals" />
+      <details class="no-print" :open="narrowed">
+        <summary>{{ narrowed ? 'Only a part is shown' : 'Show only a part' }}</summary>
+        <section class="filters" aria-label="What is shown">
+          <SelectField
+            :model-value="ask.kind ?? 'any'"
+            label="What"
+            :options="[any, ...options(ledgerKindWords)]"
+            @update:model-value="set({ kind: said($event) })"
+          />
+          <SelectField
+            :model-value="seasons.find((s) => s.value === ask.from)?.value ?? 'any'"
+            label="Season"
+            :options="seasons"
+            @update:model-value="season"
+          />
+          <SelectField
+            :model-value="ask.place ?? 'any'"
+            label="Place"
+            :options="places"
+            @update:model-value="set({ place: said($event) })"
+          />
+          <SelectField
+            :model-value="ask.material ?? 'any'"
+            label="Material"
+            :options="named(data?.choices.materials)"
+            @update:model-value="set({ material: said($event) })"
+          />
+          <SelectField
+            :model-value="ask.target ?? 'any'"
+            label="Against"
+            :options="named(data?.choices.targets)"
+            @update:model-value="set({ target: said($event) })"
+          />
+          <SelectField
+            :model-value="ask.member ?? 'any'"
+            label="Who"
+            :options="people"
+            @update:model-value="set({ member: said($event) })"
+          />
+          <div class="field">
+            <label for="ledger-from">From</label>
+            <input
+              id="ledger-from"
+              type="date"
+              :value="ask.from"
+              @change="set({ from: ($event.target as HTMLInputElement).value || undefined })"
+            />
+          </div>
+          <div class="field">
+            <label for="ledger-to">To</label>
+            <input
+              id="ledger-to"
+              type="date"
+              :value="ask.to"
+              @change="set({ to: ($event.target as HTMLInputElement).value || undefined })"
+            />
+          </div>
+        </section>
+      </details>
+      <details v-if="data.proven.length">
+        <summary>Proven here by your word ({{ data.proven.length }})</summary>
+        <ul class="proven">
+          <li v-for="p in data.proven" :key="p">{{ p }}</li>
+        </ul>
+      </details>
       <p v-if="data.total === 0" class="note">
         <template v-if="narrowed"
           >Nothing fits.
@@ -196,7 +211,7 @@ input[type='date'] {
   font-size: 1.05rem;
 }
 
-li {
+.day li {
   display: grid;
   grid-template-columns: 48px 14px minmax(0, 1fr) minmax(120px, 240px) 56px;
   gap: 4px 10px;
@@ -245,7 +260,7 @@ li {
 }
 
 @media (max-width: 640px) {
-  li {
+  .day li {
     grid-template-columns: 44px 14px minmax(0, 1fr);
   }
 

@@ -11,6 +11,7 @@ import FieldError from '@/kit/FieldError.vue'
 import { civilDay, clock, inSentence } from '@/kit/format'
 import { told } from '@/kit/household'
 import { useAwake } from '@/kit/useAwake'
+import LeftoverBottles from '../bench/LeftoverBottles.vue'
 import { useRota } from '../rota/useRota'
 import ShakeClock from './ShakeClock.vue'
 import { useOuting } from './useOuting'
@@ -76,6 +77,7 @@ function use(t: Parameters<typeof tank>[0], by: number) {
       <p v-if="data.from !== outing.on" class="note caution">
         This is planned for {{ civilDay(outing.on) }}. What you tick off now is logged for now.
       </p>
+      <LeftoverBottles class="no-print" />
       <section v-if="outing.tasks.length" class="card" aria-labelledby="first-head">
         <h2 id="first-head">First</h2>
         <ul>

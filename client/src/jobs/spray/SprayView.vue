@@ -12,6 +12,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import { civilDay, clock, dayAndClock, inSentence } from '@/kit/format'
+import { fromLocal, toLocal } from '@/kit/localTime'
 import BottleLabel from './BottleLabel.vue'
 import NumberField from '@/kit/NumberField.vue'
 
@@ -61,6 +62,8 @@ const parts = ref<Schemas['WettedPart'][]>([])
 const patch = ref(false)
 const anyway = ref(false)
 const note = ref('')
+/** Said where it went on before now; empty for now. */
+const earlier = ref('')
 const where = ref<string[]>([])
 watch(
   batch,
@@ -88,6 +91,7 @@ const saving = useGardenWrite((gardenId) => {
         shareWetted: wetted.value === null ? null : wetted.value / 100,
         parts: wet.value && parts.value.length > 0 ? parts.value : null,
         patchTest: patch.value,
+        at: earlier.value ? fromLocal(earlier.value, zone.value) : null,
         anyway: anyway.value,
         note: note.value || null,
         memberId: memberId.value,
@@ -203,10 +207,21 @@ const logged = computed(() => saving.data.value)
         they scorch (patch test)</label
       >
       <div class="field">
+        <label for="spray-at">When, if not just now</label>
+        <input
+          id="spray-at"
+          v-model="earlier"
+          type="datetime-local"
+          :min="toLocal(batch.madeAt, zone)"
+          :max="garden && toLocal(garden.now, zone)"
+        />
+        <FieldError :problem="saving.error.value" field="at" />
+      </div>
+      <div class="field">
         <label for="spray-note">Note</label>
         <Textarea id="spray-note" v-model="note" rows="2" auto-resize maxlength="2000" />
       </div>
-      <FieldError :problem="saving.error.value" :shown="['litres', 'shareWetted', 'plantingIds']" />
+      <FieldError :problem="saving.error.value" :shown="['litres', 'shareWetted', 'plantingIds', 'at']" />
       <label v-if="saving.error.value?.code.startsWith('use-')" class="patch"
         ><input v-model="anyway" type="checkbox" /> It is done already: log it all the same</label
       >

@@ -53,8 +53,8 @@ async function send() {
     <p class="soft">
       {{
         leaf
-          ? 'Each marked leaf: affected or clean.'
-          : `Of ${trial.leavesPerUnit} leaves on each: how many are affected.`
+          ? 'Each marked leaf: affected or clean. Only what lives counts, or what spots are new.'
+          : `Of ${trial.leavesPerUnit} leaves on each: how many are affected. Only what lives counts, or what spots are new.`
       }}
     </p>
     <ol>

@@ -1,16 +1,24 @@
 <script setup lang="ts">
-import { answer, api } from '@/api/client'
-import { useGarden, useGardenQuery } from '@/garden/useGarden'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useGarden } from '@/garden/useGarden'
 import { sourceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import { civilDay, dayAndClock } from '@/kit/format'
 import StationCard from './StationCard.vue'
 import TableImport from './TableImport.vue'
+import { useWeather } from './useWeather'
+import WeatherChart from './WeatherChart.vue'
 import WeatherDays from './WeatherDays.vue'
+import WeatherService from './WeatherService.vue'
 
 const { garden } = useGarden()
-const { data, isPending, error, refetch } = useGardenQuery(['weather'], (gardenId) =>
-  answer(api.GET('/api/gardens/{gardenId}/weather', { params: { path: { gardenId } } })),
+const { data, isPending, error, refetch } = useWeather()
+const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
+/** Two weeks are what a gauge is read for; the rest opens. */
+const all = ref(false)
+const listed = computed(() =>
+  (data.value?.days ?? []).filter((d) => d.date <= today.value).slice(0, all.value ? undefined : 14),
 )
 </script>
 
@@ -24,6 +32,10 @@ const { data, isPending, error, refetch } = useGardenQuery(['weather'], (gardenI
     </div>
     <AsyncState v-if="!data || !garden" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
+      <section class="card" aria-labelledby="chart">
+        <h2 id="chart">Thirty days back, ten ahead</h2>
+        <WeatherChart :days="data.days" :today="today" />
+      </section>
       <section class="card" aria-labelledby="sources">
         <h2 id="sources">Sources</h2>
         <p v-if="data.sources.length === 0" class="soft">
@@ -54,9 +66,11 @@ const { data, isPending, error, refetch } = useGardenQuery(['weather'], (gardenI
         </template>
       </section>
       <section class="card" aria-labelledby="days">
-        <h2 id="days">The last two weeks</h2>
-        <WeatherDays :days="data.days" />
+        <h2 id="days">Day by day</h2>
+        <WeatherDays :days="listed" />
+        <Button v-if="!all" label="All thirty days" size="small" variant="text" @click="all = true" />
       </section>
+      <WeatherService />
       <TableImport />
       <StationCard :has="data.hasStation" />
     </template>
