@@ -33,13 +33,17 @@ public static class ChanceGarden
         garden = chance.Next() < 0.7 ? GardenSamples.Tried(garden) : garden;
         var sprays = seen.Where(_ => chance.Next() < 0.4).Select(o => (o, Material: One(Catalogue.Materials.Where(m => m.Doses is not null && Catalogue.RecipeFor(m.Id) is not null).ToList()))).Select(x =>
             new SprayApplication(Id(), null, GardenSamples.Now.AddDays(-chance.Between(1, 25)), x.Material.Id, null, 1, x.o.Named, [new(x.o.PlantingId, 0.9)], false, null)).OrderBy(a => a.At).ToList();
-        return garden with
+        var made = garden with
         {
             Garden = GardenSamples.Home with { Stance = One(Enum.GetValues<Stance>()), OnlyLabelled = chance.Next() < 0.1, Free = chance.Next() < 0.3 ? new FreeHours([.. Enumerable.Repeat(0b1110_0000_0000_0000_1110_0000, 7)]) : null },
             Observations = [.. seen.OrderBy(o => o.At)],
             Applications = [.. garden.Applications, .. sprays],
             Stocks = chance.Next() < 0.5 ? [] : [.. Catalogue.Materials.Where(m => m.Doses is not null).Select(m => new Stock(Id(), m.Id, m.Name, 500, chance.Between(0, 60), m.Unit, null, null))],
             Picks = chance.Next() < 0.3 ? [new(Id(), plantings[0].Id, new DateOnly(2026, 7, 19))] : [],
+        };
+        return chance.Next() >= 0.2 ? made : made with
+        {
+            Tasks = [new(Id(), One(plantings).Id, null, "release-helpers", null, GardenSamples.Home.DateOf(GardenSamples.Now), TaskState.Done, GardenSamples.Now.AddDays(-chance.Between(0, 25)), null, "lacewing", 100)],
         };
     }
 }

@@ -54,6 +54,15 @@ public static class PlanChecker
             yield return $"{p.Active.Id} was banned there";
         }
 
+        foreach (var release in garden.Tasks.Where(t => t is { Step: "release-helpers", DoneAt: not null } && garden.Plantings.First(x => x.Id == t.PlantingId).PlaceId == place.Id))
+        {
+            var spared = garden.Catalogue.Helpers.FirstOrDefault(h => h.Id == release.Helper)?.Ordered?.SpareDays ?? 14;
+            if (p.InTank.Any(m => m.HarmToHelpers >= 0.2) && day.DayNumber - garden.Garden.DateOf(release.DoneAt!.Value).DayNumber < spared)
+            {
+                yield return $"{p.Active.Id} on helpers that were let out";
+            }
+        }
+
         if (place.Shelter == Shelter.Open)
         {
             var from = garden.Weather.IndexOf(p.At);

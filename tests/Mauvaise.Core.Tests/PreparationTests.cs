@@ -1,5 +1,6 @@
 using CsCheck;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 
@@ -22,6 +23,24 @@ public class PreparationTests
         Assert.Equal(30, mix.Parts[0].Amount, 1e-9);
         Assert.Equal([("kitchen-oil", 12.0), ("castile-soap", 3.0)], mix.Strengths.Select(s => (s.Material.Id, Math.Round(s.PerLitre, 9))));
         Assert.Equal((1.2, 0.3), (Math.Round(mix.OilPercent, 9), Math.Round(mix.SoapPercent, 9)));
+    }
+
+    [Fact]
+    public void A_sprayer_that_held_what_may_not_meet_is_rinsed_first()
+    {
+        var bed = GardenSamples.Bed("Bed");
+        var hand = new Sprayer(Guid.NewGuid(), "hand sprayer", 2);
+        GardenSnapshot Held(string material, int daysAgo) => GardenSamples.Garden([bed], []) with
+        {
+            Sprayers = [hand],
+            Batches = [new Batch(Guid.NewGuid(), GardenSamples.Now.AddDays(-daysAgo), "any", DoseStep.Usual, 1, GardenSamples.Now, null, [], [new Measured(material, "active", 2, "g")], SprayerId: hand.Id)],
+        };
+        Material[] neem = [C.Material("neem-oil")];
+        Assert.StartsWith("The hand sprayer held wettable sulfur on 13 July: rinse it twice first", Rinsing.First(Held("sulfur", 3), hand, neem), StringComparison.Ordinal);
+        Assert.Null(Rinsing.First(Held("neem-oil", 3), hand, neem));
+        Assert.Null(Rinsing.First(Held("sulfur", 90), hand, neem));
+        Assert.Null(Rinsing.First(Held("sulfur", 3), hand with { Id = Guid.NewGuid() }, neem));
+        Assert.Null(Rinsing.First(Held("gone from here", 3), hand, neem));
     }
 
     [Fact]

@@ -71,6 +71,18 @@ public class WayTests
     }
 
     [Fact]
+    public void A_planting_that_is_left_alone_on_purpose_is_never_proposed_for()
+    {
+        var (garden, planting, seen) = ImaginedGarden.With(C, new Imagined("courgette", PlaceKind.OpenBed, null, new DateOnly(2026, 7, 16), 47, "continental", "melon-aphid", 0.6, 0, Ants.Many, Stance.KeepAhead, DiseaseApproach.ProtectOnly));
+        Assert.NotEmpty(EveningPlanner.Plan(garden).Deeds);
+        var alone = garden with { Choices = [new PlanChoice(Guid.NewGuid(), PlanWord.LeaveAlone, planting.Id, null, null, null)] };
+        Assert.Empty(WayBook.Of(alone).For(planting, seen).All);
+        Assert.DoesNotContain(ActionLadder.For(alone, planting, seen).Steps, s => s.Choice == StepChoice.Do);
+        Assert.Empty(RotaPlanner.Plan(alone).Rounds);
+        Assert.DoesNotContain(EveningPlanner.Plan(alone).Deeds, d => d.Kind != DeedKind.Walk && d.PlantingIds.Contains(planting.Id));
+    }
+
+    [Fact]
     public void While_a_course_runs_nothing_else_is_mixed_against_the_same_trouble()
     {
         var set = Ways("courgette", "melon-aphid", 0.3, with: g =>

@@ -1,6 +1,8 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using Mauvaise.Core.Deeds;
+using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Decide;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
@@ -12,6 +14,7 @@ public class DecideTests
 {
     private static readonly Guid Courgette = DemoGarden.PlantingId("Chapel/courgette");
     private static readonly Guid Beans = DemoGarden.PlantingId("Sluice/runner-bean");
+    private static readonly Guid Aubergine = DemoGarden.PlantingId("Polytunnel north/aubergine");
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
     private static string Api => $"/api/gardens/{DemoGarden.GardenId}";
 
@@ -27,6 +30,48 @@ public class DecideTests
 
     private static LadderStepAnswer Step(DecideAnswer answer, Guid planting, string code) =>
         answer.Ladders.First(l => l.PlantingId == planting).Steps.First(s => s.Code == code);
+
+    [Theory]
+    [InlineData("predatory-mite", 5000, null, "too-many")]
+    [InlineData("predatory-mite", 0, 5, "helpers-range")]
+    [InlineData("hoverfly", 10, 5, "helper-unknown")]
+    [InlineData("predatory-mite", 10, 90, "day-range")]
+    public async Task Helpers_that_can_not_be_are_refused_in_words(string kind, int number, int? inDays, string code)
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var today = new DateOnly(2026, 7, 16);
+        var order = new NewHelpers(Guid.NewGuid(), Aubergine, kind, number, inDays is { } d ? today.AddDays(d) : null);
+        var refused = await http.SendAsync($"{Api}/helpers", order, HttpStatusCode.BadRequest);
+        Assert.Equal(code, refused.GetProperty("code").GetString());
+        Assert.DoesNotContain((await LookAsync(http)).Tasks, t => t.Helpers is not null);
+    }
+
+    [Fact]
+    public async Task Helpers_on_order_wait_on_the_board_are_let_out_and_keep_soap_away_and_all_can_be_taken_back()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var order = new NewHelpers(Guid.NewGuid(), Aubergine, "predatory-mite", 200, new DateOnly(2026, 7, 27), "spider-mite");
+        foreach (var _2 in new[] { 1, 2 })
+        {
+            await http.SendAsync($"{Api}/helpers", order, HttpStatusCode.Created);
+        }
+
+        Assert.Equal("200 predatory mites", (await LookAsync(http)).Tasks.Single(t => t.Id == order.Id).Helpers);
+        app.Clock.Advance(TimeSpan.FromDays(11));
+        await app.RefreshWeatherAsync();
+        var board = await http.GetFromJsonAsync<JsonElement>($"{Api}/board", TestApp.Json, Stop);
+        Assert.Contains("Let the helpers out: 200 predatory mites, Polytunnel north aubergine", board.GetProperty("evening").ToString(), StringComparison.Ordinal);
+        await http.SendAsync($"{Api}/tasks/{order.Id}/done", new TaskDone(), HttpStatusCode.NoContent);
+        var bench = await http.GetFromJsonAsync<JsonElement>($"{Api}/bench?planting={Aubergine}&recipe=insecticidal-soap", TestApp.Json, Stop);
+        Assert.Contains("were let out here on 27 July", bench.GetProperty("reasons").ToString(), StringComparison.Ordinal);
+
+        var last = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.LastDeed!;
+        Assert.Equal("Done: let the helpers out, Polytunnel north aubergine", last.Words);
+        await http.SendAsync($"{Api}/undo", new UndoRequest(last.Id), HttpStatusCode.NoContent);
+        Assert.Equal(TaskState.Planned, (await LookAsync(http)).Tasks.Single(t => t.Id == order.Id).State);
+    }
 
     [Fact]
     public async Task A_task_is_taken_on_done_and_judged_like_a_spray_and_can_be_taken_back()

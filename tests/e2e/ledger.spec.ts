@@ -44,6 +44,7 @@ test('what was not logged is logged by hand, put right with its history, struck 
 
 test('the ledger is narrowed, kept as a table and brought in again', async ({ page }) => {
   await page.goto('/ledger')
+  await page.getByText('Show only a part').click()
   await choose(page, 'What', 'Sprays')
   await choose(page, 'Material', 'Bicarbonate')
   await choose(page, 'Place', 'Chapel')

@@ -3090,6 +3090,45 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/gardens/{gardenId}/helpers': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          gardenId: string
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': components['schemas']['NewHelpers']
+        }
+      }
+      responses: {
+        /** @description Created */
+        201: {
+          headers: {
+            [name: string]: unknown
+          }
+          content?: never
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/gardens/{gardenId}/courses': {
     parameters: {
       query?: never
@@ -6286,6 +6325,7 @@ export interface components {
       drawing: string
       /** Format: double */
       dailyMeal: number
+      ordered?: null | components['schemas']['OrderedHelper']
     }
     BoardAnswer: {
       gardenName: string
@@ -6873,6 +6913,12 @@ export interface components {
     HeardKitchen: 'us' | 'uk' | 'metric' | 'australian'
     /** @enum {unknown} */
     HeardVerdict: 'ok' | 'warn' | 'no'
+    HelperChoice: {
+      id: string
+      name: string
+      /** Format: int32 */
+      number: number
+    }
     HomeAnswer: {
       signIn: boolean
       person: null | components['schemas']['PersonAnswer']
@@ -7464,6 +7510,8 @@ export interface components {
       at?: null | string
       /** @default false */
       patchTest: boolean
+      /** Format: uuid */
+      sprayer?: null | string
     }
     NewCourse: {
       /** Format: uuid */
@@ -7505,6 +7553,20 @@ export interface components {
       memberName: string
       firstPlace: components['schemas']['NewPlace']
       units?: null | components['schemas']['HouseholdUnits']
+    }
+    NewHelpers: {
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      plantingId: string
+      helper: string
+      /** Format: int32 */
+      number: number
+      /** Format: date */
+      comesOn?: null | string
+      target?: null | string
+      /** Format: uuid */
+      memberId?: null | string
     }
     NewLink: {
       /** Format: uuid */
@@ -7739,6 +7801,27 @@ export interface components {
       allowed: boolean
       inShort: string
       reasons: string[]
+    }
+    OrderedHelper: {
+      many: string
+      for: string[]
+      /** Format: double */
+      perM2: number
+      /** Format: double */
+      mostPerM2: number
+      /** Format: double */
+      warmC: number
+      /** Format: int32 */
+      spareDays: number
+    }
+    OrderedHelpers: {
+      /** Format: uuid */
+      releaseId: string
+      helper: string
+      /** Format: int32 */
+      number: number
+      /** Format: date */
+      comesOn: string
     }
     /** @enum {unknown} */
     Outcome: 'cleared' | 'holding' | 'losing' | 'lost' | null
@@ -8074,6 +8157,8 @@ export interface components {
       /** Format: date-time */
       lastSeen: null | string
       picks: components['schemas']['PickAnswer'][]
+      /** Format: uuid */
+      leftAlone: null | string
     }
     PlantingChange: {
       stage: components['schemas']['GrowthStage']
@@ -8119,7 +8204,7 @@ export interface components {
     /** @enum {unknown} */
     PlantPart: 'unsaid' | 'tips' | 'newLeaves' | 'oldLeaves' | 'stem' | 'flowers' | 'fruit'
     /** @enum {unknown} */
-    PlanWord: 'pin' | 'skip' | 'ban' | 'proven'
+    PlanWord: 'pin' | 'skip' | 'ban' | 'proven' | 'leaveAlone'
     Preparation: {
       /** Format: double */
       yieldMl: number
@@ -9119,12 +9204,17 @@ export interface components {
       leaves: null | number
       countsLeaves: boolean
       recipe: null | string
+      helpers: null | string
+      helperKinds: components['schemas']['HelperChoice'][]
+      /** Format: date */
+      comesOn: null | string
     }
     TaskDone: {
       /** Format: int32 */
       leaves?: null | number
       /** Format: uuid */
       memberId?: null | string
+      ordered?: null | components['schemas']['OrderedHelpers']
     }
     TaskDropped: {
       /** Format: uuid */

@@ -46,6 +46,11 @@ public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)
     {
         var ways = WayBook.Of(garden).For(planting, seen, leaves);
         var finding = ways.Finding;
+        if (garden.IsLeftAlone(planting))
+        {
+            return new ActionLadder(ways, [MeasureFits.Step(finding, KnownIds.Measures.LookAgain, StepChoice.May, [WayWords.LeftAlone])]);
+        }
+
         List<LadderStep> steps =
         [
             .. LookSteps.Of(ways),

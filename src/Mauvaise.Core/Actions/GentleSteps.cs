@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
@@ -85,11 +86,29 @@ internal static class HelperSteps
         if (f.Place.Shelter != Shelter.Open)
         {
             var lead = f.Garden.Catalogue.Measure(KnownIds.Measures.OrderHelpers).LeadDays;
-            yield return f.Share >= 2 * f.Line.Share
+            yield return Coming(f) is { } coming
+                ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [coming])
+                : f.Share >= 2 * f.Line.Share
                 ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [$"Too late: they come in about {lead} days, and it is overrun now."])
                 : MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May, [$"Under cover none come by themselves; ordered today they are here about {ActionLadder.Date(f.Garden.Today.AddDays(lead))}."]);
         }
     }
+
+    /// <summary>Helpers that are ordered, or were let out lately, are not ordered again; null when none are.</summary>
+    private static string? Coming(Finding f)
+    {
+        var release = f.Garden.Tasks.LastOrDefault(t => t.PlantingId == f.Planting.Id && t is { Step: KnownIds.Measures.ReleaseHelpers, Helper: not null, State: TaskState.Planned or TaskState.Done }
+            && (t.DoneAt ?? f.Garden.Now) > f.Garden.Now.AddDays(-OrderedAgainDays));
+        var told = release is null ? "" : HelperGuards.Told(f.Garden.Catalogue, release.Helper!, release.Number ?? 1);
+        return release switch
+        {
+            null => null,
+            { State: TaskState.Planned } => $"{told} are ordered, for {ActionLadder.Date(release.DueOn)}.",
+            _ => $"{told} were let out on {ActionLadder.Date(f.Garden.Garden.DateOf(release.DoneAt!.Value))}.",
+        };
+    }
+
+    private const int OrderedAgainDays = 21;
 }
 
 /// <summary>Hands and water.</summary>

@@ -24,6 +24,12 @@ public static class CatalogueRules
         .. c.Recipes.SelectMany(r => RecipeFaults(r, c)),
         .. Doubled("measure", c.Measures.Select(m => m.Id)),
         .. c.Measures.SelectMany(m => MeasureFaults(m, c)),
+        .. Doubled("helper", c.Helpers.Select(h => h.Id)),
+        .. c.Helpers.Where(h => h.Ordered is { } o && !(o.For.Count > 0 && o.PerM2 > 0 && o.MostPerM2 >= o.PerM2 && o.SpareDays > 0)).Select(h => $"helper '{h.Id}': what is ordered wants targets, 0 < perM2 <= mostPerM2 and days to spare it"),
+        .. from h in c.Helpers
+           from id in h.Ordered?.For ?? []
+           where c.Targets.All(t => t.Id != id)
+           select $"helper '{h.Id}': '{id}' is not in targets; the nearest is '{Nearest(id, c.Targets.Select(t => t.Id))}'",
         .. UndecidedPairs(c),
         .. c.Climates.SelectMany(ClimateFaults),
         .. Doubled("word that is heard", c.Heard.SelectMany(h => h.Words)),

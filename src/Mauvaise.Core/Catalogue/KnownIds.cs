@@ -14,6 +14,7 @@ public static class KnownIds
         public const string NameIt = "name-it";
         public const string SpareHelpers = "spare-helpers";
         public const string OrderHelpers = "order-helpers";
+        public const string ReleaseHelpers = "release-helpers";
         public const string AntBait = "ant-bait";
         public const string AntBand = "ant-band";
         public const string WaterJet = "water-jet";

@@ -12,4 +12,14 @@ public sealed record Sign(string Id, string Name, string Question, string Part, 
 
 /// <summary>A helper: an insect that eats pests.</summary>
 /// <param name="DailyMeal">Pests eaten a day by one (assumed).</param>
-public sealed record Beneficial(string Id, string Name, string Drawing, double DailyMeal);
+/// <param name="Ordered">How it is ordered and let out; null for a kind that nobody sells.</param>
+public sealed record Beneficial(string Id, string Name, string Drawing, double DailyMeal, OrderedHelper? Ordered = null);
+
+/// <summary>A helper as it is ordered and let out.</summary>
+/// <param name="Many">Several of them, in the middle of a sentence.</param>
+/// <param name="For">Targets that it lives on.</param>
+/// <param name="PerM2">Usual number to a square metre of bed.</param>
+/// <param name="MostPerM2">More than this starve, or walk off.</param>
+/// <param name="WarmC">It works from this warmth on: the day after it is let out has to reach it.</param>
+/// <param name="SpareDays">What harms helpers is kept off for so many days after.</param>
+public sealed record OrderedHelper(string Many, IReadOnlyList<string> For, double PerM2, double MostPerM2, double WarmC, int SpareDays);

@@ -49,6 +49,7 @@ public static class UseGuards
             .. LabelLimits(garden, history, inMix[0], at),
             .. Picking(garden, planting, inMix, at),
             .. Ponds(place, inMix),
+            .. HelpersOut(garden, place, inMix, at),
         ];
     }
 
@@ -174,6 +175,15 @@ public static class UseGuards
         if (place.PondDistanceM is { } pond && pond < furthest.KeepFromPondM)
         {
             yield return new("pond", $"the pond is {Figure.Length(pond)} away and {furthest.Name.InSentence()} keeps {Figure.Length(furthest.KeepFromPondM)} from water");
+        }
+    }
+
+    private static IEnumerable<UseReason> HelpersOut(GardenSnapshot garden, Place place, IReadOnlyList<Material> inMix, DateTimeOffset at)
+    {
+        if (inMix.FirstOrDefault(m => m.HarmToHelpers >= HelperGuards.Harmful) is { } harmful && HelperGuards.SparedAt(garden, place, at) is var (release, until))
+        {
+            yield return new("helpers-out", FormattableString.Invariant(
+                $"{HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)} were let out here on {garden.Garden.DateOf(release.DoneAt!.Value):d MMMM}; {harmful.Name.InSentence()} would harm them until {until:d MMMM}"));
         }
     }
 

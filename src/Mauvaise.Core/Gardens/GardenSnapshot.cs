@@ -198,6 +198,9 @@ public sealed record GardenSnapshot(
     public double LeftIn(Batch batch) =>
         batch.EmptiedAt is not null ? 0 : Math.Max(0, batch.Litres - Index.SpraysFrom[batch.Id].Sum(a => a.Litres));
 
+    /// <summary>The gardener leaves it alone on purpose: nothing is proposed for it.</summary>
+    public bool IsLeftAlone(Planting planting) => Choices.Any(c => c.Word == PlanWord.LeaveAlone && c.PlantingId == planting.Id);
+
     /// <summary>What the weather rules need to know of a planting and its place.</summary>
     public PlaceExposure Exposure(Place place)
     {

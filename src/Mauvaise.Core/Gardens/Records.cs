@@ -71,6 +71,7 @@ public sealed record Measured(string Material, string Role, double Amount, strin
 /// <param name="Litres">0 for what is no liquid.</param>
 /// <param name="PatchTest">Made for two leaves only.</param>
 /// <param name="EmptiedAt">When the rest was poured away; null otherwise.</param>
+/// <param name="SprayerId">What it was mixed in; null when nobody said.</param>
 public sealed record Batch(
     Guid Id,
     DateTimeOffset MadeAt,
@@ -83,7 +84,8 @@ public sealed record Batch(
     IReadOnlyList<Measured> Ingredients,
     bool PatchTest = false,
     DateTimeOffset? EmptiedAt = null,
-    Guid? MemberId = null)
+    Guid? MemberId = null,
+    Guid? SprayerId = null)
 {
     /// <summary>What works in it.</summary>
     public Measured Active => Ingredients.First(i => i.Role == "active");
@@ -166,6 +168,8 @@ public enum TaskState { Planned, Done, Dropped, Passed }
 /// <param name="LookId">The look that it answers.</param>
 /// <param name="Step">Id of a measure, or a code of the ladder's spray steps.</param>
 /// <param name="Leaves">Leaves taken off, where it is about leaves.</param>
+/// <param name="Helper">Kind of helper that is ordered or let out; null otherwise.</param>
+/// <param name="Number">How many of them.</param>
 public sealed record GardenTask(
     Guid Id,
     Guid PlantingId,
@@ -175,13 +179,15 @@ public sealed record GardenTask(
     DateOnly DueOn,
     TaskState State,
     DateTimeOffset? DoneAt = null,
-    int? Leaves = null);
+    int? Leaves = null,
+    string? Helper = null,
+    int? Number = null);
 
 /// <summary>
-/// What the gardener said to the plan: this day and no other, not this time, never this material, or that it has been used on this crop for
-/// years and wants no two leaves first.
+/// What the gardener said to the plan: this day and no other, not this time, never this material, that it has been used on this crop for
+/// years and wants no two leaves first, or that a planting is left alone on purpose, for bees or as a decoy.
 /// </summary>
-public enum PlanWord { Pin, Skip, Ban, Proven }
+public enum PlanWord { Pin, Skip, Ban, Proven, LeaveAlone }
 
 /// <summary>A word of the gardener's that the plan works round.</summary>
 /// <param name="Target">Trouble that is meant; null where a material is.</param>

@@ -33,7 +33,7 @@ public static class EveningPlanner
         var visited = deeds.SelectMany(d => d.PlantingIds).ToHashSet();
         // What waits for a check-back of today waits; one that was forgotten keeps nothing back by itself.
         var waits = garden.CheckBacks.Where(c => c.DoneAt is null && c.DueOn == garden.Today).Select(c => c.PlantingId).ToHashSet();
-        foreach (var planting in garden.Growing.Where(p => !waits.Contains(p.Id)))
+        foreach (var planting in garden.Growing.Where(p => !waits.Contains(p.Id) && !garden.IsLeftAlone(p)))
         {
             Decide(garden, planting, deeds, wishes, left);
         }
@@ -96,7 +96,7 @@ public static class EveningPlanner
         where measure is not null && !(measure.Rung == Rung.Look && t.LookId is { } look && garden.LatestObservation(planting.Id)?.LookId != look)
         select new Deed(
             DeedKind.Task,
-            $"{measure.Name}: {garden.Where(planting)}",
+            $"{measure.Name}: {(t.Helper is null ? "" : HelperGuards.Told(garden.Catalogue, t.Helper, t.Number ?? 1) + ", ")}{garden.Where(planting)}",
             measure.How,
             [new("task-due", $"You took it on for {Date(t.DueOn)}.")],
             [planting.Id],

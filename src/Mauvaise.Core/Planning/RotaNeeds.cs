@@ -71,7 +71,7 @@ internal static class RotaNeeds
         var days = new Dictionary<Shelter, SkyDays>();
         foreach (var place in garden.Places)
         {
-            var plantings = garden.Growing.Where(p => p.PlaceId == place.Id).ToList();
+            var plantings = garden.Growing.Where(p => p.PlaceId == place.Id && !garden.IsLeftAlone(p)).ToList();
             if (plantings.Count == 0)
             {
                 continue;

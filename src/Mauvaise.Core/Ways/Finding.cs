@@ -138,7 +138,8 @@ public sealed record Finding(
 
     private static string? Against(GardenSnapshot garden, CheckBack visit) => visit.ApplicationId is { } spray
         ? garden.FindSpray(spray) is { PatchTest: false } a ? a.Target : null
-        : garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId)?.Target;
+        // Helpers that were let out keep nothing back but what harms them.
+        : garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId && t.Step != KnownIds.Measures.ReleaseHelpers)?.Target;
 
     /// <summary>The name that was given, or the likeliest of the group when a group is name enough.</summary>
     private static (Target? Target, bool Group) NameOf(GardenSnapshot garden, Planting planting, Place place, Observation seen)

@@ -48,6 +48,11 @@ internal sealed class WaySearch
 
     public static WaySet Search(Finding finding, int? leaves, HalfDayHours hours)
     {
+        if (finding.Garden.IsLeftAlone(finding.Planting))
+        {
+            return new WaySet(finding, [], WayWords.LeftAlone);
+        }
+
         if (finding.Clean || finding.Stale || finding.Target is not { Kind: not TargetKind.LookAlike } target)
         {
             return new WaySet(finding, [], finding.Clean ? "Clean: the usual walk is soon enough." : finding.Stale ? "The count is too old to decide by: count again." : "Find out what it is first.");

@@ -8,6 +8,9 @@ namespace Mauvaise.Core.Ways;
 /// <summary>Ways as sentences say them.</summary>
 public static class WayWords
 {
+    /// <summary>Of a planting that nothing is proposed for.</summary>
+    public const string LeftAlone = "You leave it alone on purpose: nothing is proposed here.";
+
     /// <summary>"Hose them off, 3 times, 3 days apart".</summary>
     internal static string Hands(IReadOnlyList<HandPart> parts) => Joined(parts.Select(p => p.Measure.Name.InSentence() + Times(p.Days)));
 

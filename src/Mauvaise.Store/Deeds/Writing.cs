@@ -54,7 +54,7 @@ public static class Writing
         }
 
         (row.PlantingId, row.LookId, row.Target, row.DueOn) = (task.PlantingId, task.LookId, task.Target, task.DueOn);
-        (row.State, row.DoneAt, row.Leaves) = (task.State, task.DoneAt, task.Leaves);
+        (row.State, row.DoneAt, row.Leaves, row.Helper, row.Number) = (task.State, task.DoneAt, task.Leaves, task.Helper, task.Number);
     }
 
     private static async Task PutAsync(GardenDb db, Guid gardenId, CheckBack visit, CancellationToken stop)
@@ -123,6 +123,7 @@ public static class Writing
         Target = b.Target,
         PatchTest = b.PatchTest,
         EmptiedAt = b.EmptiedAt,
+        SprayerId = b.SprayerId,
         Plantings = [.. b.PlantingIds.Select(p => new BatchPlantingRow { BatchId = b.Id, PlantingId = p })],
         Ingredients = [.. b.Ingredients.Select(i => new BatchIngredientRow { BatchId = b.Id, Material = i.Material, Role = i.Role, Amount = i.Amount, Unit = i.Unit, BottlePercent = i.BottlePercent })],
     };

@@ -132,7 +132,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             [.. (await applications.Include(a => a.Treated).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
             [.. (await checkBacks.OrderBy(c => c.DueOn).ToListAsync(stop)).Select(ToCheckBack)],
             await tasks.OrderBy(t => t.DueOn)
-                .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves)).ToListAsync(stop),
+                .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves, t.Helper, t.Number)).ToListAsync(stop),
             [.. (await Of(db.Courses.AsNoTracking().Where(c => c.GardenId == gardenId && c.OpenedAt >= since && c.OpenedAt <= until), q => q.Where(c => wanted!.Any(p => p.Id == c.PlantingId))).OrderBy(c => c.OpenedAt).ToListAsync(stop)).Select(ToCourse)],
             await db.PlanChoices.AsNoTracking().Where(c => c.GardenId == gardenId).OrderBy(c => c.On).ThenBy(c => c.Id)
                 .Select(c => new PlanChoice(c.Id, c.Word, c.PlantingId, c.Target, c.Material, c.On)).ToListAsync(stop),
@@ -234,7 +234,8 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
             [.. b.Ingredients.OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).ThenBy(i => i.Material, StringComparer.Ordinal).Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit, i.BottlePercent))],
             b.PatchTest,
             b.EmptiedAt,
-            b.MemberId);
+            b.MemberId,
+            b.SprayerId);
 
     private static Course ToCourse(CourseRow c) =>
         new(c.Id, c.PlantingId, c.Target, c.Recipe, c.OpenedAt, c.Step, c.SpacingDays, c.Rounds, c.DegreeDaysPerDay,

@@ -164,6 +164,9 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
+                    b.Property<Guid?>("SprayerId")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Step")
                         .IsRequired()
                         .HasMaxLength(32)
@@ -1329,6 +1332,10 @@ namespace Mauvaise.Store.Migrations
                     b.Property<Guid>("GardenId")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Helper")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("Leaves")
                         .HasColumnType("INTEGER");
 
@@ -1337,6 +1344,9 @@ namespace Mauvaise.Store.Migrations
 
                     b.Property<Guid?>("MemberId")
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("Number")
+                        .HasColumnType("INTEGER");
 
                     b.Property<Guid>("PlantingId")
                         .HasColumnType("TEXT");

@@ -50,6 +50,8 @@ public sealed class BatchRow
     public string? Target { get; set; }
     public bool PatchTest { get; set; }
     public DateTimeOffset? EmptiedAt { get; set; }
+    /// <summary>What it was mixed in; null when nobody said. No reference: a sprayer that is thrown away leaves its mixes.</summary>
+    public Guid? SprayerId { get; set; }
     public List<BatchPlantingRow> Plantings { get; set; } = [];
     public List<BatchIngredientRow> Ingredients { get; set; } = [];
 }
@@ -203,6 +205,10 @@ public sealed class TaskRow
     public TaskState State { get; set; }
     public DateTimeOffset? DoneAt { get; set; }
     public int? Leaves { get; set; }
+    /// <summary>Kind of helper that is ordered or let out; null otherwise.</summary>
+    public string? Helper { get; set; }
+    /// <summary>How many helpers.</summary>
+    public int? Number { get; set; }
     public Guid? MemberId { get; set; }
 }
 

@@ -45,7 +45,8 @@ public static class BatchEndpoints
         var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, body.Add ?? [], body.Soap, body.Dose, body.BottlePercent, new Checks())
             .That(body.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Say what the mix is for: choose a planting.")
             .That(body.Size > 0 && body.Size <= Mix.MostOf(wet), "size", "size-range", BenchOrder.SizeRange(wet))
-            .That(!body.PatchTest || (wet && body.Size <= SprayVolume.MostPatchTestLitres), "size", "patch-size", "Two leaves take half a litre at most.");
+            .That(!body.PatchTest || (wet && body.Size <= SprayVolume.MostPatchTestLitres), "size", "patch-size", "Two leaves take half a litre at most.")
+            .That(body.Sprayer is null || s.Sprayers.Any(x => x.Id == body.Sprayer), "sprayer", "sprayer-unknown", "Choose one of the garden's sprayers.");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -61,7 +62,7 @@ public static class BatchEndpoints
                 : why.Sentence);
         }
 
-        var bottle = Bottles.Fill(s, body.Id, body.PlantingIds, body.Target, body.PatchTest, mix, tools.Now, body.MemberId);
+        var bottle = Bottles.Fill(s, body.Id, body.PlantingIds, body.Target, body.PatchTest, mix, tools.Now, body.MemberId, sprayerId: body.Sprayer);
         var after = await tools.DoAsync(s, bottle, stop);
         return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(after, bottle.Batches[0]));
     }

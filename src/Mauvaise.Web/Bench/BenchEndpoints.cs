@@ -171,6 +171,11 @@ public static class BenchEndpoints
     {
         var coldestC = ShelfEndpoints.ColdestLastNight(s);
         var notes = inMix.Select(m => Shelf.ColdHint(m, coldestC) is { } cold ? $"{m.Name}: {cold.Sentence}" : m.MixingNote).OfType<string>().Distinct().ToList();
+        if (Rinsing.First(s, fill.Sprayer, inMix) is { } rinse)
+        {
+            notes.Insert(0, rinse);
+        }
+
         var waxy = plantings.Select(p => s.Catalogue.Crop(p.Crop)).Where(c => c.HardToWet).Select(c => c.Name.InSentence()).Distinct().ToList();
         if (mix.Recipe.Form == Form.Spray && waxy.Count > 0)
         {

@@ -117,7 +117,8 @@ public sealed record NewBatch(
     string? Soap = null,
     double? BottlePercent = null,
     DateTimeOffset? At = null,
-    bool PatchTest = false);
+    bool PatchTest = false,
+    Guid? Sprayer = null);
 
 /// <param name="LitresLeft">Not yet sprayed or poured away.</param>
 /// <param name="Strengths">Each thing in it with its per cent, for the label.</param>

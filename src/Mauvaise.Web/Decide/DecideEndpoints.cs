@@ -20,6 +20,7 @@ public static class DecideEndpoints
     {
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Decide").MapGet("/decide", Show);
         app.MapTasks();
+        app.MapHelpers();
         app.MapCourses();
         app.MapStances();
         app.MapWays();

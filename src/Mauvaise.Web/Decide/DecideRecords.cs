@@ -72,6 +72,9 @@ public sealed record DecideAnswer(
     IReadOnlyList<TaskAnswer> Tasks,
     IReadOnlyList<CourseAnswer> Courses);
 
+/// <param name="Helpers">"200 predatory mites", where it is about them; null otherwise.</param>
+/// <param name="HelperKinds">What can be ordered, for an order; empty otherwise.</param>
+/// <param name="ComesOn">When they would come, for an order; null otherwise.</param>
 /// <param name="Worn">What wore it off, where it was done once and wants doing again; null otherwise.</param>
 public sealed record TaskAnswer(
     Guid Id,
@@ -88,7 +91,14 @@ public sealed record TaskAnswer(
     DateTimeOffset? DoneAt,
     int? Leaves,
     bool CountsLeaves,
-    string? Recipe);
+    string? Recipe,
+    string? Helpers,
+    IReadOnlyList<HelperChoice> HelperKinds,
+    DateOnly? ComesOn);
+
+/// <summary>A kind of helper that can be ordered.</summary>
+/// <param name="Number">The usual number for the place.</param>
+public sealed record HelperChoice(string Id, string Name, int Number);
 
 /// <param name="Over">It is finished, one way or another.</param>
 public sealed record CourseAnswer(
@@ -118,7 +128,11 @@ public sealed record NewTask(Guid Id, Guid ObservationId, string Step, bool Pass
 public sealed record ManySteps(IReadOnlyList<NewTask> Tasks, IReadOnlyList<NewCourse> Courses, Guid? MemberId = null);
 
 /// <param name="Leaves">Leaves taken off, where it is about leaves.</param>
-public sealed record TaskDone(int? Leaves = null, Guid? MemberId = null);
+/// <param name="Ordered">What was ordered, where it is about helpers; null when nobody said.</param>
+public sealed record TaskDone(int? Leaves = null, Guid? MemberId = null, OrderedHelpers? Ordered = null);
+
+/// <param name="ReleaseId">Of the release that they are expected for, made by the client.</param>
+public sealed record OrderedHelpers(Guid ReleaseId, string Helper, int Number, DateOnly ComesOn);
 
 public sealed record TaskDropped(Guid? MemberId = null);
 

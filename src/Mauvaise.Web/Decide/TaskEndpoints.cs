@@ -149,12 +149,29 @@ public static class TaskEndpoints
         var checks = new Checks()
             .That(task.State == TaskState.Planned && measure is not null, "", "task-not-planned", "This was not taken on, so it can not be done.")
             .That(body.Leaves is null or (>= 0 and <= MostLeaves), "leaves", "leaves-range", $"Leaves taken off are 0 to {MostLeaves:N0}.");
+        if (checks.Passed && task is { Step: KnownIds.Measures.ReleaseHelpers, Helper: { } helper })
+        {
+            HelperEndpoints.CheckRelease(s, s.FindPlanting(task.PlantingId)!, helper, task.Number ?? 1, checks);
+        }
+
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        await tools.DoAsync(s, TaskDeeds.Finish(s, task, tools.Now, body.Leaves, body.MemberId), stop);
+        var finished = TaskDeeds.Finish(s, task, tools.Now, body.Leaves, body.MemberId);
+        if (body.Ordered is { } o && task.Step == KnownIds.Measures.OrderHelpers)
+        {
+            var order = new NewHelpers(o.ReleaseId, task.PlantingId, o.Helper, o.Number, o.ComesOn, task.Target, body.MemberId);
+            if (!HelperEndpoints.Check(s, order, checks).Passed)
+            {
+                return checks.Problem();
+            }
+
+            finished = HelperDeeds.Expect(s, order, o.ComesOn).And(finished);
+        }
+
+        await tools.DoAsync(s, finished, stop);
         return TypedResults.NoContent();
     }
 
@@ -194,5 +211,10 @@ public static class TaskEndpoints
         t.DoneAt,
         t.Leaves,
         measure.Rung == Rung.Prune && measure.CheckBackDays is not null,
-        measure.Recipe);
+        measure.Recipe,
+        t.Helper is null ? null : HelperGuards.Told(s.Catalogue, t.Helper, t.Number ?? 1),
+        t.Step == KnownIds.Measures.OrderHelpers && t.Target is { } eaten && s.FindPlanting(t.PlantingId) is { } planting
+            ? [.. HelperGuards.For(s.Catalogue, s.PlaceOf(planting), eaten).Select(h => new HelperChoice(h.Kind.Id, h.Kind.Name, h.Number))]
+            : [],
+        t.Step == KnownIds.Measures.OrderHelpers ? s.Today.AddDays(measure.LeadDays) : null);
 }

@@ -54,7 +54,8 @@ public static class GardenAnswers
     {
         var crop = s.Catalogue.Crop(p.Crop);
         return new(p.Id, p.Crop, crop.Name, crop.AlsoCalled, p.Variety, crop.Leaf, p.Stage, p.InFlower, p.From, p.Count, s.LatestObservation(p.Id)?.At,
-            [.. s.Picks.Where(x => x.PlantingId == p.Id && x.On >= s.Today).Select(x => new PickAnswer(x.Id, x.On))]);
+            [.. s.Picks.Where(x => x.PlantingId == p.Id && x.On >= s.Today).Select(x => new PickAnswer(x.Id, x.On))],
+            s.Choices.FirstOrDefault(c => c.Word == PlanWord.LeaveAlone && c.PlantingId == p.Id)?.Id);
     }
 
     public static WeatherNotice Weather(GardenSnapshot s)

@@ -137,6 +137,7 @@ public sealed record PlaceAnswer(
     bool OwnStance,
     IReadOnlyList<PlantingAnswer> Plantings);
 
+/// <param name="LeftAlone">The word by which it is left alone on purpose; null when it is not.</param>
 public sealed record PlantingAnswer(
     Guid Id,
     string Crop,
@@ -149,7 +150,8 @@ public sealed record PlantingAnswer(
     DateOnly From,
     int? Count,
     DateTimeOffset? LastSeen,
-    IReadOnlyList<PickAnswer> Picks);
+    IReadOnlyList<PickAnswer> Picks,
+    Guid? LeftAlone);
 
 public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres, string Holds);
 

@@ -54,11 +54,12 @@ public static class PlanEndpoints
         var planting = s.FindPlanting(body.PlantingId);
         var last = s.Today.AddDays(RotaPlanner.FirmDays - 1);
         var ofMaterial = body.Word is PlanWord.Ban or PlanWord.Proven;
+        var ofPlanting = body.Word == PlanWord.LeaveAlone;
         var checks = new Checks()
             .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(ofMaterial || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target", "target-unknown", "Say which trouble is meant.")
+            .That(ofMaterial || ofPlanting || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target", "target-unknown", "Say which trouble is meant.")
             .That(!ofMaterial || (body.Material is not null && s.Catalogue.FindMaterial(body.Material) is not null), "material", "material-unknown", "Say which material is meant.")
-            .That(ofMaterial || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range", FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
+            .That(ofMaterial || ofPlanting || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range", FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -81,9 +82,9 @@ public static class PlanEndpoints
                     GardenId = gardenId,
                     Word = body.Word,
                     PlantingId = body.PlantingId,
-                    Target = ofMaterial ? null : body.Target,
+                    Target = ofMaterial || ofPlanting ? null : body.Target,
                     Material = ofMaterial ? body.Material : null,
-                    On = ofMaterial ? null : body.On,
+                    On = ofMaterial || ofPlanting ? null : body.On,
                     MemberId = body.MemberId,
                 });
             }, stop);
@@ -202,6 +203,7 @@ public static class PlanEndpoints
         {
             PlanWord.Pin => $"{where}: pinned for {day}",
             PlanWord.Skip => $"{where}: not before the day after {day}",
+            PlanWord.LeaveAlone => $"{where}: left alone on purpose",
             PlanWord.Proven => $"{material.AsSentenceStart()} on {(planting is null ? "a crop" : s.Catalogue.Crop(planting.Crop).Name.InSentence())}: used for years, as you said",
             _ => $"{where}: never {material}",
         };

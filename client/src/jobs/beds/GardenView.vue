@@ -20,6 +20,31 @@ const plantingIn = ref<string>()
 const changing = ref<string>()
 const puttingRight = ref<string>()
 
+/** For bees, as a decoy, as a side of a trial: nothing is proposed for it. */
+const leave = useGardenWrite(async (gardenId, planting: Planting) => {
+  if (planting.leftAlone)
+    await answer(
+      api.DELETE('/api/gardens/{gardenId}/plan/choices/{choiceId}', {
+        params: {
+          path: { gardenId, choiceId: planting.leftAlone },
+          query: { member: memberId.value ?? undefined },
+        },
+      }),
+    )
+  else
+    await answer(
+      api.POST('/api/gardens/{gardenId}/plan/choices', {
+        params: { path: { gardenId } },
+        body: {
+          id: crypto.randomUUID(),
+          word: 'leaveAlone',
+          plantingId: planting.id,
+          memberId: memberId.value,
+        },
+      }),
+    )
+})
+
 /** From so many places on they are looked for by a word. */
 const manyPlaces = 8
 const wanted = ref('')
@@ -99,7 +124,11 @@ const change = useGardenWrite(
         <ul>
           <li v-for="p in place.plantings" :key="p.id" class="planting">
             <span class="crop"
-              >{{ p.cropName }} <span class="soft">{{ p.variety }}</span></span
+              >{{ p.cropName }} <span class="soft">{{ p.variety }}</span><span
+                v-if="p.leftAlone"
+                class="alone"
+                >left alone on purpose</span
+              ></span
             >
             <Select
               :model-value="p.stage"
@@ -122,6 +151,16 @@ const change = useGardenWrite(
               variant="text"
               :aria-label="`${p.cropName} is cleared`"
               @click="change.mutate({ planting: p, ended: true })"
+            />
+            <Button
+              :label="p.leftAlone ? 'Tend it again' : 'Leave alone'"
+              variant="text"
+              :aria-label="
+                p.leftAlone
+                  ? `Tend it again: ${p.cropName} in ${place.name}`
+                  : `Leave it alone on purpose: ${p.cropName} in ${place.name}`
+              "
+              @click="leave.mutate(p)"
             />
             <Button
               v-if="puttingRight !== p.id"
@@ -179,6 +218,16 @@ const change = useGardenWrite(
 
 .crop {
   flex: 1 1 160px;
+}
+
+.alone {
+  margin-left: 8px;
+  padding: 0 8px;
+  border: 1px solid var(--leaf-line);
+  border-radius: var(--radius);
+  background: var(--leaf-soft);
+  color: var(--leaf-ink);
+  font-size: 0.9rem;
 }
 
 .flower {

@@ -107,6 +107,7 @@ const saving = useGardenWrite((gardenId) => {
         bottlePercent: ask.value.bottle ?? null,
         at: ask.value.at ?? null,
         patchTest: mix.patchTest,
+        sprayer: mix.sprayerId,
       },
     }),
   )

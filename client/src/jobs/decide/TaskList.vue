@@ -4,21 +4,45 @@ import { reactive } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
+import NumberField from '@/kit/NumberField.vue'
 import NumberStepper from '@/kit/NumberStepper.vue'
+import SelectField from '@/kit/SelectField.vue'
 import { civilDay } from '@/kit/format'
 
 /** What was taken on, to be ticked off at the bed. */
 defineProps<{ tasks: Schemas['TaskAnswer'][] }>()
 const { memberId } = useGarden()
 const leaves = reactive<Record<string, number>>({})
+/** What is ordered, by task: the usual kind and number until somebody says otherwise. */
+const orders = reactive<Record<string, { helper: string; number: number | null }>>({})
+const orderOf = (task: Schemas['TaskAnswer']) => {
+  const [usual] = task.helperKinds
+  return orders[task.id] ?? { helper: usual?.id ?? '', number: usual?.number ?? null }
+}
+function choose(task: Schemas['TaskAnswer'], helper: string) {
+  const kind = task.helperKinds.find((k) => k.id === helper)
+  orders[task.id] = { helper, number: kind?.number ?? null }
+}
+const ordered = (task: Schemas['TaskAnswer']) => {
+  const { helper, number } = orderOf(task)
+  return task.comesOn && helper && number
+    ? { releaseId: crypto.randomUUID(), helper, number, comesOn: task.comesOn }
+    : null
+}
 const done = useGardenWrite((gardenId, task: Schemas['TaskAnswer']) =>
   answer(
     api.POST('/api/gardens/{gardenId}/tasks/{taskId}/done', {
       params: { path: { gardenId, taskId: task.id } },
-      body: { leaves: task.countsLeaves ? (leaves[task.id] ?? null) : null, memberId: memberId.value },
+      body: {
+        leaves: task.countsLeaves ? (leaves[task.id] ?? null) : null,
+        ordered: ordered(task),
+        memberId: memberId.value,
+      },
     }),
   ),
 )
+const doneWord = (task: Schemas['TaskAnswer']) =>
+  task.worn ? 'Renewed' : task.helperKinds.length ? 'Ordered' : task.helpers ? 'Let out' : 'Done'
 const drop = useGardenWrite((gardenId, taskId: string) =>
   answer(
     api.POST('/api/gardens/{gardenId}/tasks/{taskId}/drop', {
@@ -36,7 +60,8 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
     <ol>
       <li v-for="task in tasks" :key="task.id">
         <p>
-          <strong>{{ task.name }}</strong>, {{ task.where }}
+          <strong>{{ task.name }}</strong><template v-if="task.helpers">: {{ task.helpers }}</template
+          >, {{ task.where }}
           <span class="soft">{{ task.worn ?? (task.due ? 'due' : civilDay(task.dueOn)) }}</span>
         </p>
         <p class="soft small">{{ task.how }}</p>
@@ -46,11 +71,32 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
           label="Leaves taken off"
           @update:model-value="leaves[task.id] = $event"
         />
+        <div v-if="task.helperKinds.length" class="order">
+          <SelectField
+            :model-value="orderOf(task).helper"
+            :options="task.helperKinds"
+            label="Which"
+            show="name"
+            take="id"
+            @update:model-value="choose(task, $event)"
+          />
+          <div class="field">
+            <label :for="`number-${task.id}`">How many</label>
+            <NumberField
+              :model-value="orderOf(task).number"
+              :input-id="`number-${task.id}`"
+              :min="1"
+              :max-fraction-digits="0"
+              @update:model-value="orders[task.id] = { ...orderOf(task), number: $event }"
+            />
+          </div>
+          <p v-if="task.comesOn" class="soft small">Expected on {{ civilDay(task.comesOn) }}.</p>
+        </div>
         <div class="actions">
           <Button
-            :label="task.worn ? 'Renewed' : 'Done'"
+            :label="doneWord(task)"
             size="small"
-            :aria-label="`${task.worn ? 'Renewed' : 'Done'}: ${task.name}, ${task.where}`"
+            :aria-label="`${doneWord(task)}: ${task.name}, ${task.where}`"
             @click="done.mutate(task)"
           />
           <Button
@@ -78,5 +124,12 @@ li {
 section {
   display: grid;
   gap: 8px;
+}
+
+.order {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
+  gap: 10px;
+  align-items: end;
 }
 </style>
