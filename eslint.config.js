@@ -27,6 +27,9 @@ export default tseslint.config(
     },
     rules: { 'vue/block-lang': ['error', { script: { lang: 'ts' } }] },
   },
-  { files: ['*.config.js', 'client/*.config.ts', 'tests/e2e/**/*.ts'], languageOptions: { globals: globals.node } },
+  {
+    files: ['*.config.js', 'client/*.config.ts', 'tests/e2e/**/*.{ts,mjs}'],
+    languageOptions: { globals: { ...globals.node, ...globals.nodeBuiltin } },
+  },
   prettier,
 )

@@ -140,6 +140,7 @@ api.MapLinks();
 GardenNews.Map(api);
 api.MapPutRight();
 api.MapPicks();
+api.MapOwnKinds();
 api.MapBoard();
 api.MapPlaces();
 api.MapRound();

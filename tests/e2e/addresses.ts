@@ -9,6 +9,9 @@ export function serversOf(worker: number) {
   return { demoUrl, emptyUrl, weatherUrl } as Record<'demoUrl' | 'emptyUrl' | 'weatherUrl', string>
 }
 
+/** Port that answers once every server does. */
+export const readyPort = port + 45
+
 /** Port of the app on the home network, which its own test starts. */
 export const homePort = port + 40
 

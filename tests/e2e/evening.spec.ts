@@ -24,7 +24,8 @@ const mouse: Hand = {
   },
   async count(page, clean, affected) {
     for (let i = 0; i < clean; i++) await page.getByRole('button', { name: /^Clean/ }).click()
-    for (let i = 0; i < affected; i++) await page.getByRole('button', { name: /^Affected/ }).click()
+    for (let i = 0; i < affected; i++)
+      await page.getByRole('button', { name: /^(Affected|New spots)/ }).click()
   },
 }
 

@@ -149,7 +149,7 @@ test.describe('on a phone', () => {
     await page.goto('/check-backs')
     await page.getByRole('link', { name: /^Polytunnel north aubergine/ }).tap()
     await expect(page.getByText(/^Count the same 30 leaves as on 10 July/)).toBeVisible()
-    await page.getByRole('button', { name: /^Affected/ }).tap()
+    await page.getByRole('button', { name: /^They move/ }).tap()
     for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Five clean' }).tap()
     await page
       .getByRole('radio', { name: 'A little' })

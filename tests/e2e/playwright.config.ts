@@ -1,20 +1,43 @@
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { defineConfig } from '@playwright/test'
-import { demoUrl, serversOf, workers } from './addresses'
+import { demoUrl, readyPort, serversOf, workers } from './addresses'
 
 // Workers load this file again and inherit the environment: make the data folders only once.
 process.env.E2E_DATA ??= mkdtempSync(join(tmpdir(), 'mauvaise-e2e-'))
 const artifacts = process.env.E2E_ARTIFACTS ?? '../../artifacts'
-const server = (dll: string, url: string, folder: string, more: string, health: string) => ({
-  command: `dotnet ${dll} --urls ${url} ${more}`,
-  cwd: join(artifacts, folder),
+const server = (dll: string, url: string, folder: string, more: string[], health: string) => ({
+  command: ['dotnet', dll, '--urls', url, ...more],
+  cwd: resolve(artifacts, folder),
   url: url + health,
-  reuseExistingServer: false,
-  timeout: 180_000,
-  gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 5_000 },
 })
+const each = Array.from({ length: workers }, (_, i) => ({ i, ...serversOf(i) }))
+const servers = [
+  // A garden that is made asks for its weather at once.
+  each.map(({ weatherUrl }) =>
+    server('Mauvaise.StandIns.dll', weatherUrl, 'standins', ['--Seed', '52675'], '/health'),
+  ),
+  each.flatMap(({ i, demoUrl, emptyUrl, weatherUrl }) => [
+    server(
+      'Mauvaise.Web.dll',
+      demoUrl,
+      'app',
+      [
+        ...['--Demo', 'true', '--HistoryDays', '160', '--Data', `${process.env.E2E_DATA}/demo-${i}`],
+        ...['--Weather', `${weatherUrl}/v1/hours`],
+      ],
+      '/api/state',
+    ),
+    server(
+      'Mauvaise.Web.dll',
+      emptyUrl,
+      'app',
+      ['--Data', `${process.env.E2E_DATA}/empty-${i}`],
+      '/api/state',
+    ),
+  ]),
+]
 
 export default defineConfig({
   testDir: '.',
@@ -47,17 +70,11 @@ export default defineConfig({
       ],
     },
   },
-  webServer: Array.from({ length: workers }, (_, i) => ({ i, ...serversOf(i) })).flatMap(
-    ({ i, demoUrl, emptyUrl, weatherUrl }) => [
-      server('Mauvaise.StandIns.dll', weatherUrl, 'standins', '--Seed 52675', '/health'),
-      server(
-        'Mauvaise.Web.dll',
-        demoUrl,
-        'app',
-        `--Demo true --HistoryDays 160 --Data ${process.env.E2E_DATA}/demo-${i} --Weather ${weatherUrl}/v1/hours`,
-        '/api/state',
-      ),
-      server('Mauvaise.Web.dll', emptyUrl, 'app', `--Data ${process.env.E2E_DATA}/empty-${i}`, '/api/state'),
-    ],
-  ),
+  webServer: {
+    command: `node servers.mjs ${readyPort} '${JSON.stringify(servers)}'`,
+    url: `http://127.0.0.1:${readyPort}`,
+    reuseExistingServer: false,
+    timeout: 300_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
+  },
 })

@@ -1234,6 +1234,85 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/gardens/{gardenId}/own-kinds': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          gardenId: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['OwnKindAnswer'][]
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/gardens/{gardenId}/own-kinds/{kindId}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          gardenId: string
+          kindId: string
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': components['schemas']['OwnKindChange']
+        }
+      }
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['OwnKindAnswer']
+          }
+        }
+      }
+    }
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/gardens/{gardenId}/board': {
     parameters: {
       query?: never
@@ -6542,6 +6621,7 @@ export interface components {
       name: string
       alsoCalled?: string[]
       family: string
+      like?: null | string
       leaf: string
       tenderTo?: string[]
       tenderAsSeedlingOnly?: boolean
@@ -7875,6 +7955,27 @@ export interface components {
       hatch: string
       kind: components['schemas']['NeedKind']
     }
+    OwnKindAnswer: {
+      /** Format: uuid */
+      id: string
+      kindId: string
+      of: components['schemas']['OwnKindOf']
+      name: string
+      like: string
+      likeName: string
+      retired: boolean
+    }
+    OwnKindChange: {
+      of: components['schemas']['OwnKindOf']
+      name: string
+      like: string
+      /** @default false */
+      retired: boolean
+      /** Format: uuid */
+      memberId?: null | string
+    }
+    /** @enum {unknown} */
+    OwnKindOf: 'crop' | 'trouble'
     OwnRecipeAnswer: {
       /** Format: uuid */
       id: string
@@ -8043,6 +8144,8 @@ export interface components {
       place: string
       why: string[]
       plantings: components['schemas']['PlantingStopAnswer'][]
+      /** Format: int32 */
+      rank: number
     }
     PlanChangeAnswer: {
       kind: components['schemas']['ChangeKind']
@@ -8144,6 +8247,7 @@ export interface components {
       /** Format: uuid */
       id: string
       crop: string
+      likeCrop: string
       cropName: string
       alsoCalled: string[]
       variety: null | string
@@ -8442,6 +8546,8 @@ export interface components {
       walk: null | components['schemas']['WalkAnswer']
       stops: components['schemas']['PlaceStopAnswer'][]
       stopLines: components['schemas']['StopLinesAnswer'][]
+      /** Format: double */
+      minutesAPlace: number
     }
     RowAnswer: {
       /** Format: uuid */
@@ -9153,6 +9259,7 @@ export interface components {
       name: string
       alsoCalled?: string[]
       latinName?: null | string
+      like?: null | string
       kind: components['schemas']['TargetKind']
       group: string
       nameGroup: string

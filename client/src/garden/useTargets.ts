@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { keys } from './useGarden'
+import { useOwnKinds } from './useOwnKinds'
 
 function useCatalogueTargets() {
   const { data } = useQuery({
@@ -17,28 +18,32 @@ const byLabel = <T extends { label: string }>(a: T, b: T) => a.label.localeCompa
 /** Pests and diseases to choose from, by name; look-alikes are none. */
 export function useTargets() {
   const targets = useCatalogueTargets()
+  const { troubles } = useOwnKinds()
   return computed(() =>
-    targets.value
-      .filter((t) => t.kind !== 'lookAlike' && !t.isGroup)
-      .map((t) => ({
-        value: t.id,
-        label: t.name,
-        noSpray: t.noSpray,
-        also: [...(t.alsoCalled ?? []), t.latinName ?? ''],
-      }))
-      .sort(byLabel),
+    [
+      ...targets.value
+        .filter((t) => t.kind !== 'lookAlike' && !t.isGroup)
+        .map((t) => ({
+          value: t.id,
+          label: t.name,
+          noSpray: t.noSpray,
+          also: [...(t.alsoCalled ?? []), t.latinName ?? ''],
+        })),
+      ...troubles.value.map((t) => ({ value: t.id, label: t.name, noSpray: false, also: t.alsoCalled })),
+    ].sort(byLabel),
   )
 }
 
 /** Everything that something may be called: kinds, and names for a whole group. */
 export function useNames() {
   const targets = useCatalogueTargets()
+  const { troubles } = useOwnKinds()
   const options = (isGroup: boolean) =>
     computed(() =>
-      targets.value
-        .filter((t) => t.isGroup === isGroup)
-        .map((t) => ({ value: t.id, label: t.name }))
-        .sort(byLabel),
+      [
+        ...targets.value.filter((t) => t.isGroup === isGroup).map((t) => ({ value: t.id, label: t.name })),
+        ...(isGroup ? [] : troubles.value.map((t) => ({ value: t.id, label: t.name }))),
+      ].sort(byLabel),
     )
   return { all: options(false), groups: options(true) }
 }

@@ -38,7 +38,7 @@ export function useReady() {
       // One after the other: the screen that is open comes first.
       for (const address of needed(
         id,
-        plantings.value.map((p) => p.crop),
+        plantings.value.map((p) => p.likeCrop),
       ))
         if (!(await fetch(address)).ok) return
       fetchedAt.value = { ...fetchedAt.value, [id]: Date.now() }

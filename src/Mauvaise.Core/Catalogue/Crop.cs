@@ -8,6 +8,8 @@ public sealed record Crop
     /// <summary>What people elsewhere call it; it is found by all of these.</summary>
     public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public required string Family { get; init; }
+    /// <summary>The crop whose facts it goes by, for a kind of one's own; null otherwise.</summary>
+    public string? Like { get; init; }
     /// <summary>Leaf outline used by drawings: lobed, heart, pinnate, strap, broad, feather, trifoliate, narrow.</summary>
     public required string Leaf { get; init; }
     /// <summary>Load kinds or material ids that scorch this crop easily ("soap", "oil", "sulfur").</summary>

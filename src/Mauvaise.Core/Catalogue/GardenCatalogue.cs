@@ -55,37 +55,50 @@ public sealed class GardenCatalogue
         facts.climateById = facts.Climates.ToFrozenDictionary(c => c.Id);
         facts.measureById = facts.Measures.ToFrozenDictionary(m => m.Id);
         facts.causes = [.. facts.Targets.Select(t => new TargetOnCrop(t, [.. facts.Signs.Select(s => CatalogueRules.Likelihood(t, s))]))];
-        facts.targetsByCrop = facts.Crops.ToFrozenDictionary(c => c.Id, c => (IReadOnlyList<TargetOnCrop>)[.. facts.causes.Where(t => !t.Target.IsGroup && IsHost(t.Target, c))]);
+        facts.targetsByCrop = facts.Crops.ToFrozenDictionary(c => c.Id, facts.TargetsThatLiveOn);
         facts.groupNames = facts.Targets.Where(t => t.IsGroup).ToFrozenDictionary(t => t.NameGroup);
         return facts;
     }
 
-    /// <summary>This catalogue with a garden's own products and recipes in it.</summary>
-    public GardenCatalogue With(IReadOnlyList<OwnProduct> products, IReadOnlyList<OwnRecipe>? recipes = null)
+    /// <summary>This catalogue with a garden's own crops, troubles, products and recipes in it.</summary>
+    public GardenCatalogue With(IReadOnlyList<OwnProduct> products, IReadOnlyList<OwnRecipe>? recipes = null, IReadOnlyList<OwnKind>? kinds = null)
     {
-        if (products.Count == 0 && recipes is null or [])
+        if (products.Count == 0 && recipes is null or [] && kinds is null or [])
         {
             return this;
         }
 
-        var own = products.Select(p => p.ToMaterial(this)).ToList();
-        var with = Copy([.. Materials, .. own], [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))]);
+        var grown = kinds is null or [] ? this : Growing([.. kinds.Select(k => k.ToCrop(this)).OfType<Crop>()], [.. kinds.Select(k => k.ToTarget(this)).OfType<Target>()]);
+        var own = products.Select(p => p.ToMaterial(grown)).ToList();
+        var with = grown.Copy([.. Materials, .. own], [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))]);
         return recipes is null or [] ? with : with.Copy(with.Materials, [.. with.Recipes, .. recipes.Select(r => r.ToRecipe(with)).OfType<Recipe>()]);
     }
+
+    /// <summary>With more crops, and with more troubles that have a name and no signs of their own.</summary>
+    private GardenCatalogue Growing(IReadOnlyList<Crop> crops, IReadOnlyList<Target> targets)
+    {
+        var with = Copy(Materials, Recipes, [.. Crops, .. crops], [.. Targets, .. targets]);
+        with.cropById = with.Crops.ToFrozenDictionary(c => c.Id);
+        with.targetById = with.Targets.ToFrozenDictionary(t => t.Id);
+        with.targetsByCrop = with.Crops.ToFrozenDictionary(c => c.Id, TargetsThatLiveOn);
+        return with;
+    }
+
+    private IReadOnlyList<TargetOnCrop> TargetsThatLiveOn(Crop crop) => [.. causes.Where(t => !t.Target.IsGroup && IsHost(t.Target, crop))];
 
     /// <summary>This catalogue with some of its materials as a garden has come to know them.</summary>
     /// <param name="known">By id; each keeps its id.</param>
     public GardenCatalogue Knowing(IReadOnlyDictionary<string, Material> known) =>
         known.Count == 0 ? this : Copy([.. Materials.Select(m => known.GetValueOrDefault(m.Id, m))], Recipes);
 
-    private GardenCatalogue Copy(IReadOnlyList<Material> materials, IReadOnlyList<Recipe> recipes) => new()
+    private GardenCatalogue Copy(IReadOnlyList<Material> materials, IReadOnlyList<Recipe> recipes, IReadOnlyList<Crop>? crops = null, IReadOnlyList<Target>? targets = null) => new()
     {
         Groups = Groups,
         Materials = materials,
-        Targets = Targets,
+        Targets = targets ?? Targets,
         Signs = Signs,
         Helpers = Helpers,
-        Crops = Crops,
+        Crops = crops ?? Crops,
         Recipes = recipes,
         Pairs = Pairs,
         Measures = Measures,
@@ -134,7 +147,7 @@ public sealed class GardenCatalogue
 
     /// <summary>True when the target lives on the crop, by crop id, family or "all".</summary>
     public static bool IsHost(Target target, Crop crop) =>
-        target.Hosts.Any(h => h == "all" || h == crop.Id || h == crop.Family);
+        target.Hosts.Any(h => h == "all" || h == crop.Id || h == crop.Like || h == crop.Family);
 }
 
 /// <summary>A target with its likelihood of every sign, in the order of <see cref="GardenCatalogue.Signs"/>.</summary>

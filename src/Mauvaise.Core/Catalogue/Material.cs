@@ -156,5 +156,5 @@ public sealed record Material
     /// How well this material works on a target: the entry for the target itself, else the one for its group, else null.
     /// </summary>
     public Effect? EffectOn(Target target) =>
-        WorksOn.FirstOrDefault(e => e.On == target.Id) ?? WorksOn.FirstOrDefault(e => e.On == target.Group);
+        WorksOn.FirstOrDefault(e => e.On == target.Id || e.On == target.Like) ?? WorksOn.FirstOrDefault(e => e.On == target.Group);
 }

@@ -42,7 +42,7 @@ public sealed record Measure
 
     /// <summary>What one doing takes off a target: its own figure, else its group's; null when it is not for counting.</summary>
     public Effect? EffectOn(Target target) =>
-        WorksOn.FirstOrDefault(e => e.On == target.Id) ?? WorksOn.FirstOrDefault(e => e.On == target.Group);
+        WorksOn.FirstOrDefault(e => e.On == target.Id || e.On == target.Like) ?? WorksOn.FirstOrDefault(e => e.On == target.Group);
 
-    public bool IsFor(Target target) => For.Contains(target.Id) || For.Contains(target.Group);
+    public bool IsFor(Target target) => For.Contains(target.Like ?? target.Id) || For.Contains(target.Group);
 }

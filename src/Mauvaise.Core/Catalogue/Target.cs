@@ -58,6 +58,8 @@ public sealed record Target
     /// <summary>What people elsewhere call it; it is found by all of these.</summary>
     public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public string? LatinName { get; init; }
+    /// <summary>The target whose facts it goes by, for a kind of one's own; null otherwise.</summary>
+    public string? Like { get; init; }
     public required TargetKind Kind { get; init; }
     /// <summary>Group that shares an action: "sap-feeders", "chewers", "surface-mildew", "leaf-spots", "look-alikes", "hopeless", ...</summary>
     public required string Group { get; init; }

@@ -24,7 +24,7 @@ public static class HelperGuards
     /// <summary>Kinds that can be ordered for a target, with the usual number for a place.</summary>
     public static IEnumerable<(Beneficial Kind, int Number)> For(GardenCatalogue catalogue, Place place, string target) =>
         from h in catalogue.Helpers
-        where h.Ordered?.For.Contains(target) == true
+        where h.Ordered?.For.Contains(catalogue.FindTarget(target)?.Like ?? target) == true
         select (h, Math.Max(1, (int)Math.Round(h.Ordered!.PerM2 * place.AreaM2)));
 
     /// <summary>Why they can not be let out now; empty when they can.</summary>

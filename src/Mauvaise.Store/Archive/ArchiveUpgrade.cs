@@ -31,6 +31,7 @@ public static class ArchiveUpgrade
 
             // What was added since without changing what was there: an older Mauvaise leaves it out and reads the rest.
             garden["ownRecipes"] ??= new JsonArray();
+            garden["ownKinds"] ??= new JsonArray();
             garden["version"] = GardenArchive.Current;
             return garden.Deserialize<GardenArchive>(GardenArchive.Json)!;
         }

@@ -104,6 +104,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         var fetch = await db.WeatherFetches.AsNoTracking().FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Service, stop);
         var products = await db.Products.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Name).ToListAsync(stop);
         var recipes = await db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.Name).ToListAsync(stop);
+        var kinds = await db.OwnKinds.AsNoTracking().Where(k => k.GardenId == gardenId).OrderBy(k => k.Name).ToListAsync(stop);
         // Plantings of the garden, and of those the ones whose records are wanted.
         var plantings = db.Plantings.AsNoTracking().Where(p => db.Places.Any(x => x.Id == p.PlaceId && x.GardenId == gardenId));
         var wanted = span.PlaceId is { } place ? plantings.Where(p => p.PlaceId == place) : null;
@@ -117,7 +118,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         return Learning.In(KnownRecords.Of(new GardenSnapshot(
             ToGarden(garden),
             now,
-            catalogue.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)]),
+            catalogue.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)], [.. kinds.Select(ToOwnKind)]),
             [.. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
                 .OrderBy(m => m.Role).ThenBy(m => m.Name, StringComparer.Ordinal)],
             [.. places.Select(ToPlace)],
@@ -205,6 +206,8 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
 
     public static OwnProduct ToProduct(ProductRow p) =>
         new(p.Id, p.Name, p.Like, p.WorksOn.Split(',', StringSplitOptions.RemoveEmptyEntries), p.Unit, p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired);
+
+    public static OwnKind ToOwnKind(OwnKindRow k) => new(k.Id, k.Of, k.Name, k.Like, k.Retired);
 
     public static OwnRecipe ToOwnRecipe(OwnRecipeRow r) => new(r.Id, r.Name, r.Text, r.HeardFrom, r.Warning, r.Retired, ToParts(r.Parts));
 

@@ -808,6 +808,40 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("ObservedSignRow");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.OwnKindRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Like")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Of")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Retired")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.ToTable("OwnKinds");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.OwnRecipeRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1800,6 +1834,15 @@ namespace Mauvaise.Store.Migrations
                     b.HasOne("Mauvaise.Store.Rows.ObservationRow", null)
                         .WithMany("Signs")
                         .HasForeignKey("ObservationId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.OwnKindRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

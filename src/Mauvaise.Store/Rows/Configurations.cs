@@ -1,4 +1,5 @@
 using Mauvaise.Core.ByEar;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
@@ -62,6 +63,17 @@ internal sealed class OwnRecipeConfiguration : IEntityTypeConfiguration<OwnRecip
         row.Property(r => r.HeardFrom).HasMaxLength(80);
         row.Property(r => r.Text).HasMaxLength(RecipeReader.MostLetters);
         row.Property(r => r.Parts).HasMaxLength(RecipeReader.MostLetters);
+    }
+}
+
+internal sealed class OwnKindConfiguration : IEntityTypeConfiguration<OwnKindRow>
+{
+    public void Configure(EntityTypeBuilder<OwnKindRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Of).HasConversion<string>().HasMaxLength(20);
+        row.Property(r => r.Name).HasMaxLength(80);
+        row.Property(r => r.Like).HasMaxLength(80);
     }
 }
 

@@ -126,6 +126,18 @@ public sealed class OwnRecipeRow
     public required string Parts { get; set; }
 }
 
+/// <summary>A crop or a trouble of one's own. Never deleted once records may name it: it is retired.</summary>
+public sealed class OwnKindRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public OwnKindOf Of { get; set; }
+    public required string Name { get; set; }
+    /// <summary>Crop or target of the catalogue whose facts it goes by.</summary>
+    public required string Like { get; set; }
+    public bool Retired { get; set; }
+}
+
 public sealed class PickRow
 {
     public Guid Id { get; set; }

@@ -137,10 +137,12 @@ public sealed record PlaceAnswer(
     bool OwnStance,
     IReadOnlyList<PlantingAnswer> Plantings);
 
+/// <param name="LikeCrop">The listed crop whose facts it goes by: itself, but for a crop of one's own.</param>
 /// <param name="LeftAlone">The word by which it is left alone on purpose; null when it is not.</param>
 public sealed record PlantingAnswer(
     Guid Id,
     string Crop,
+    string LikeCrop,
     string CropName,
     IReadOnlyList<string> AlsoCalled,
     string? Variety,

@@ -74,6 +74,7 @@ public static class Access
         [$"POST {Garden}/shelf/preparations"] = Right.Work,
         [$"PUT {Garden}/products/{{productId}}"] = Right.Work,
         [$"PUT {Garden}/own-recipes/{{recipeId}}"] = Right.Work,
+        [$"PUT {Garden}/own-kinds/{{kindId}}"] = Right.Work,
         [$"PUT {Garden}/weather/hand/{{date}}"] = Right.Work,
         [$"DELETE {Garden}/weather/hand/{{date}}"] = Right.Work,
         [$"POST {Garden}/weather/ask"] = Right.Work,

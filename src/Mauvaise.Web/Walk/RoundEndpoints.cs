@@ -26,7 +26,8 @@ public sealed record PlantingStopAnswer(
     string LineReason,
     IReadOnlyList<WatchAnswer> Watch);
 
-public sealed record PlaceStopAnswer(Guid PlaceId, string Place, IReadOnlyList<string> Why, IReadOnlyList<PlantingStopAnswer> Plantings);
+/// <param name="Rank">Its turn when there is time for a few places only: 0 for the one that matters most.</param>
+public sealed record PlaceStopAnswer(Guid PlaceId, string Place, IReadOnlyList<string> Why, IReadOnlyList<PlantingStopAnswer> Plantings, int Rank);
 
 /// <summary>Where counting may stop against a line, leaf by leaf, for a device without a network. Both lists begin at the first leaf.</summary>
 /// <param name="BelowAtMost">Affected leaves with which the share is below the line; -1 while none is few enough.</param>
@@ -37,7 +38,8 @@ public sealed record StopLinesAnswer(double Line, IReadOnlyList<int> BelowAtMost
 /// <param name="ToName">Observations of this round that wait for a name.</param>
 public sealed record WalkAnswer(Guid Id, DateTimeOffset StartedAt, IReadOnlyList<Guid> SkippedPlaceIds, IReadOnlyList<Guid> SeenPlantingIds, IReadOnlyList<ObservationAnswer> ToName);
 
-public sealed record RoundAnswer(WalkAnswer? Walk, IReadOnlyList<PlaceStopAnswer> Stops, IReadOnlyList<StopLinesAnswer> StopLines);
+/// <param name="MinutesAPlace">What a place takes on a walk, as this garden has shown.</param>
+public sealed record RoundAnswer(WalkAnswer? Walk, IReadOnlyList<PlaceStopAnswer> Stops, IReadOnlyList<StopLinesAnswer> StopLines, double MinutesAPlace);
 
 /// <param name="At">When it began, for what is sent later; null for now.</param>
 public sealed record WalkStart(Guid? MemberId = null, DateTimeOffset? At = null);
@@ -67,11 +69,13 @@ public static class RoundEndpoints
         }
 
         var stops = WalkRound.Plan(s);
+        var ranked = stops.OrderByDescending(x => x.Urgency).ThenBy(x => x.Place.Order).Select(x => x.Place.Id).ToList();
         var lines = stops.SelectMany(x => x.Plantings).Select(p => p.Line.Share).Distinct().Order();
         return TypedResults.Ok(new RoundAnswer(
             s.Walks.LastOrDefault(w => w.IsOpen(s.Now)) is { } open ? Walk(s, open) : null,
-            [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, x.Why, [.. x.Plantings.Select(p => Stop(s, p))]))],
-            [.. lines.Select(StopLines)]));
+            [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, x.Why, [.. x.Plantings.Select(p => Stop(s, p))], ranked.IndexOf(x.Place.Id)))],
+            [.. lines.Select(StopLines)],
+            s.Learned.MinutesAPlace));
     }
 
     private static WalkAnswer Walk(GardenSnapshot s, WalkTaken walk)
@@ -90,7 +94,7 @@ public static class RoundEndpoints
         var crop = s.Catalogue.Crop(p.Planting.Crop);
         return new(
             p.Planting.Id,
-            crop.Id,
+            crop.Like ?? crop.Id,
             crop.Name,
             crop.Leaf,
             p.Planting.Stage,

@@ -80,7 +80,7 @@ const change = useGardenWrite(
     <div class="page-head">
       <h2>Places</h2>
       <label v-if="known.places.length > manyPlaces" class="find"
-        >Find <InputText v-model="wanted" type="search" placeholder="a place or a crop"
+        >Find <InputText v-model="wanted" placeholder="a place or a crop"
       /></label>
       <Button v-if="!addingPlace" label="Add a place" variant="outlined" @click="addingPlace = true" />
     </div>

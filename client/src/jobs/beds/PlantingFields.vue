@@ -4,6 +4,7 @@ import InputText from 'primevue/inputtext'
 import { computed, useId } from 'vue'
 import { answer, api, type Problem } from '@/api/client'
 import { keys } from '@/garden/useGarden'
+import { useOwnKinds } from '@/garden/useOwnKinds'
 import FieldError from '@/kit/FieldError.vue'
 import NumberField from '@/kit/NumberField.vue'
 import SelectField from '@/kit/SelectField.vue'
@@ -19,7 +20,10 @@ const crops = useQuery({
   queryFn: () => answer(api.GET('/api/catalogue/crops')),
   staleTime: Infinity,
 })
-const sorted = computed(() => [...(crops.data.value ?? [])].sort((a, b) => a.name.localeCompare(b.name)))
+const { crops: own } = useOwnKinds()
+const sorted = computed(() =>
+  [...(crops.data.value ?? []), ...own.value].sort((a, b) => a.name.localeCompare(b.name)),
+)
 </script>
 
 <template>

@@ -6,6 +6,7 @@ import SelectField from '@/kit/SelectField.vue'
 import StanceChoice from '../decide/StanceChoice.vue'
 import FreeHours from './FreeHours.vue'
 import GardenNav from './GardenNav.vue'
+import OwnKindsCard from './OwnKindsCard.vue'
 
 const settings = useGardenSettings()
 </script>
@@ -34,6 +35,7 @@ const settings = useGardenSettings()
       <FieldError :problem="settings.error.value" />
     </section>
     <FreeHours />
+    <OwnKindsCard />
   </GardenNav>
 </template>
 

@@ -45,7 +45,8 @@ const sprayerLitres = computed(
   () => sprayers.value.find((s) => s.id === data.value?.sprayerId)?.capacityLitres,
 )
 const crop = computed(
-  () => garden.value?.places.flatMap((p) => p.plantings).find((p) => p.id === ask.value.planting[0])?.crop,
+  () =>
+    garden.value?.places.flatMap((p) => p.plantings).find((p) => p.id === ask.value.planting[0])?.likeCrop,
 )
 const needed = computed(() => {
   if (data.value?.patchTest) return 'for two leaves'

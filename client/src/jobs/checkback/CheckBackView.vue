@@ -29,9 +29,9 @@ const sample = useSample(() => visit.value?.plantingId ?? '', looked, living)
 /** What a leaf can be: only what lives counts. */
 const leafNames = computed(() =>
   !visit.value?.target
-    ? (['Nothing', 'It goes on', 'Only old'] as const)
+    ? (['Clean', 'It goes on', 'Only old'] as const)
     : visit.value.insects
-      ? (['Nothing', 'They move', 'Only dead'] as const)
+      ? (['Clean', 'They move', 'Only dead'] as const)
       : (['Clean', 'New spots', 'Old spots only'] as const),
 )
 const asksBack = computed(() => problem.value?.fields['certain'])

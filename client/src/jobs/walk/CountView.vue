@@ -43,7 +43,7 @@ const sample = useSample(
   () => affected.value[chosen.value] ?? 0,
   lines,
 )
-const crop = computed(() => planting.value?.crop ?? '')
+const crop = computed(() => planting.value?.likeCrop ?? '')
 const signs = useQuery(computed(() => signsQuery(crop.value)))
 /** Severity is drawn with the first sign that was named. */
 const drawnSign = computed(() => signs.data.value?.find((s) => s.id === trouble.value.signs[0]))

@@ -5,6 +5,7 @@ import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import SelectField from '@/kit/SelectField.vue'
 import RoundStops from './RoundStops.vue'
 import { signsQuery } from './signsQuery'
 import { useWalk } from './useWalk'
@@ -14,7 +15,22 @@ const route = useRoute()
 const router = useRouter()
 const client = useQueryClient()
 const { garden } = useGarden()
-const { round, stops, walkId, seen, skipped, next, placesDone, toName, begin, skip, end } = useWalk()
+const {
+  round,
+  stops,
+  later,
+  minutes,
+  minutesAPlace,
+  walkId,
+  seen,
+  skipped,
+  next,
+  placesDone,
+  toName,
+  begin,
+  skip,
+  end,
+} = useWalk()
 const wanted = computed(() => new Set([route.query.planting ?? []].flat().filter((id) => id !== null)))
 
 // The signs of every crop on the round, so that they are there when the network is not.
@@ -26,6 +42,16 @@ watch(
   },
   { immediate: true },
 )
+
+const times = computed(() => {
+  const whole = Math.ceil((stops.value.length + later.value.length) * minutesAPlace.value)
+  return [
+    { value: 'all', label: `The whole round, about ${whole} minutes` },
+    ...[5, 10, 15, 30]
+      .filter((m) => m < whole)
+      .map((m) => ({ value: String(m), label: `${m} minutes: the places that matter most` })),
+  ]
+})
 
 async function start() {
   await begin()
@@ -50,6 +76,13 @@ async function start() {
       Nothing is growing yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> first.
     </p>
     <template v-else>
+      <SelectField
+        v-if="times.length > 1"
+        :model-value="times.some((t) => t.value === String(minutes)) ? String(minutes) : 'all'"
+        label="How long have you got?"
+        :options="times"
+        @update:model-value="minutes = $event === 'all' ? null : Number($event)"
+      />
       <section v-if="next" class="next card" aria-labelledby="next">
         <h2 id="next">{{ walkId ? 'Next' : 'First' }}: {{ next.stop.place }}</h2>
         <p class="soft">{{ next.stop.why.join(' · ') }}</p>
@@ -97,6 +130,9 @@ async function start() {
         :wanted="wanted"
         :zone="garden?.timeZoneId ?? 'UTC'"
       />
+      <p v-if="later.length" class="soft small">
+        Left for another day: {{ later.map((s) => s.place).join(', ') }}.
+      </p>
       <Button v-if="walkId" label="End the walk here" size="large" variant="outlined" @click="end" />
     </template>
   </div>

@@ -17,6 +17,11 @@ interface KeptWalk {
 /** A round that nobody ended is over by itself after this long, here as on the server. */
 const longestMs = 18 * 3_600_000
 
+/** Minutes that one has, on this device; null for the whole round. */
+const minutes = useLocalStorage<number | null>('mauvaise-walk-minutes', null, {
+  serializer: { read: (v) => Number(v) || null, write: (v) => String(v ?? '') },
+})
+
 const kept = useLocalStorage<Record<string, KeptWalk>>('mauvaise-walk', {})
 
 export type PlaceStop = Schemas['PlaceStopAnswer']
@@ -29,7 +34,14 @@ export function useWalk() {
   const round = useGardenQuery(['round'], (id) =>
     answer(api.GET('/api/gardens/{gardenId}/round', { params: { path: { gardenId: id } } })),
   )
-  const stops = computed(() => round.data.value?.stops ?? [])
+  const all = computed(() => round.data.value?.stops ?? [])
+  const minutesAPlace = computed(() => round.data.value?.minutesAPlace ?? 3)
+  /** The places that matter most, as many as there is time for, in the order of the round. */
+  const stops = computed(() => {
+    const fit =
+      minutes.value === null ? Infinity : Math.max(1, Math.floor(minutes.value / minutesAPlace.value))
+    return all.value.filter((s) => s.rank < fit)
+  })
   const last = computed(() => kept.value[gardenId.value])
   const here = computed(() =>
     last.value && !last.value.ended && Date.now() - last.value.begunAt < longestMs ? last.value : undefined,
@@ -93,6 +105,10 @@ export function useWalk() {
   return {
     round,
     stops,
+    /** Places that there is no time for today. */
+    later: computed(() => all.value.filter((s) => !stops.value.includes(s))),
+    minutes,
+    minutesAPlace,
     walkId,
     seen,
     skipped,
