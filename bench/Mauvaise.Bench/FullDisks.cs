@@ -14,7 +14,7 @@ internal static class FullDisks
     private const int Usual = 200, Writers = 4, RestartEach = 20;
 
     /// <summary>Size of the disk, MB, and the most that is left free when it fills up, bytes.</summary>
-    private const int DiskMb = 48, MostFree = 400_000;
+    private const int DiskMb = 48, MostFree = 150_000;
 
     public static void Run() => RunAsync().GetAwaiter().GetResult();
 
@@ -74,7 +74,7 @@ internal static class FullDisks
     /// <summary>Writes until the disk is full.</summary>
     private static async Task FillUpAsync(HttpClient http, string name, WrittenBeds beds, ConcurrentDictionary<HttpStatusCode, int> answers)
     {
-        const int most = 400;
+        const int most = 60;
         for (var i = 0; i < most; i++)
         {
             var status = await beds.TryAsync(http, $"{name}.{i}");

@@ -12,6 +12,9 @@ internal sealed class RunningApp : IDisposable
     private RunningApp(Process process, Uri address)
     {
         this.process = process;
+        // Read and thrown away: a pipe that nobody reads fills up, and then the app waits for ever.
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
         Http = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromMinutes(2) };
     }
 
@@ -24,7 +27,6 @@ internal sealed class RunningApp : IDisposable
         listener.Start();
         var address = new Uri($"http://127.0.0.1:{((IPEndPoint)listener.LocalEndpoint).Port}");
         listener.Stop();
-        // Nobody reads what it logs: a pipe that is full would stop it.
         var app = new RunningApp(Command(folder, ["--urls", address.ToString(), "--Logging:LogLevel:Default", "None", .. arguments]), address);
         while (!app.process.HasExited)
         {

@@ -19,11 +19,11 @@ const views = [
   { path: '/ledger', ready: 'Wed 15 Jul' },
   { path: '/learned', ready: 'Litres and minutes' },
   { path: '/almanac', ready: 'What came when' },
-  { path: '/weather', ready: 'The last two weeks' },
+  { path: '/weather', ready: 'Day by day' },
   { path: '/garden', ready: 'Places' },
-  { path: '/garden/ways', ready: 'Water for mixing' },
-  { path: '/garden/household', ready: 'Household and sprayers' },
-  { path: '/garden/app', ready: 'Copies of all data' },
+  { path: '/garden/ways', ready: 'Crops and troubles of your own' },
+  { path: '/garden/household', ready: 'Tansy Lock' },
+  { path: '/garden/app', ready: 'Weather service' },
   { path: '/nowhere', ready: 'There is nothing at this address' },
 ]
 
