@@ -10,7 +10,7 @@ namespace Mauvaise.Core.Simulation;
 /// <param name="Cover">Of the spray that is left, by day.</param>
 /// <param name="Loss">Share of the crop's value, 0 to 1.</param>
 /// <param name="Helpers">A leaf, at the end.</param>
-internal sealed record Played(double[] Shares, double[] Cover, double Loss, double Helpers);
+public sealed record Played(double[] Shares, double[] Cover, double Loss, double Helpers);
 
 /// <summary>
 /// A trouble on a planting as it was counted, with the weather ahead: whatever may be done about it is played through here, a day at
@@ -104,7 +104,7 @@ public sealed class Scene
     /// <summary>One run.</summary>
     /// <param name="luck">The same luck gives the same run; null for a middling one.</param>
     /// <param name="days">1 to <see cref="Days"/>.</param>
-    internal Played Run(Schedule schedule, ulong? luck, int days = Days)
+    public Played Run(Schedule schedule, ulong? luck, int days = Days)
     {
         var chance = new Chance(luck ?? 1);
         double Between(double low, double high) => luck is null ? (low + high) / 2 : chance.Between(low, high);

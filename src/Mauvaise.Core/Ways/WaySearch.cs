@@ -321,7 +321,7 @@ internal sealed class WaySearch
     {
         var days = f.Crop.StageDays;
         var left = f.DaysToEnd is { } toEnd ? Math.Clamp((double)toEnd / Math.Max(1, days[2] - days[1]), 0.05, 1) : 1;
-        return new Outlook([.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0))], left, null);
+        return new Outlook([.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0, 0))], left, null);
     }
 
     /// <summary>Time in all, minutes.</summary>
@@ -420,7 +420,7 @@ internal sealed class WaySearch
     private bool PassedBy(Way way) => way.Hands.Any(h => f.Passed.Contains(h.Measure.Id)) || (way.Option is not null && f.Passed.Overlaps(SprayCodes.All));
 
     /// <summary>Nine runs in ten come under the line.</summary>
-    private bool IsSure(Way way) => way.Outlook!.End.High <= f.Line.Share;
+    private bool IsSure(Way way) => way.Outlook!.End.Mostly <= f.Line.Share;
 
     /// <summary>It is mixed against a disease, and is not the household's way with disease.</summary>
     private bool OffApproach(Way way) => target.Kind == TargetKind.Disease && way.Option is { FitsApproach: false };
