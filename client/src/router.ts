@@ -36,6 +36,12 @@ export const router = createRouter({
       meta: { title: 'Walk' },
     },
     {
+      path: '/walk/sheet',
+      name: 'walk-sheet',
+      component: () => import('./jobs/walk/WalkSheetView.vue'),
+      meta: { title: 'Walk sheet' },
+    },
+    {
       path: '/walk/:plantingId',
       name: 'count',
       component: () => import('./jobs/walk/CountView.vue'),

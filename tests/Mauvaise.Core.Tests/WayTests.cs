@@ -38,7 +38,7 @@ public class WayTests
         var (proposed, alone) = (set.Proposed!, set.Alone!);
         Assert.True(proposed.Holds, set.Sentence);
         Assert.All(proposed.Outlook!.Days.Take(22).Skip(18), d => Assert.True(d.Middle <= set.Finding.Line.Share));
-        Assert.True(proposed.Outlook.End.High < alone.Outlook!.End.Low);
+        Assert.True(proposed.Outlook.End.High < alone.Outlook!.End.Middle);
         Assert.Equal([.. proposed.SprayDays.Order()], proposed.SprayDays);
         Assert.Contains("left alone", set.Sentence, StringComparison.Ordinal);
     }

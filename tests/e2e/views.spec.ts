@@ -20,6 +20,7 @@ const views = [
   { path: '/learned', ready: 'Litres and minutes' },
   { path: '/almanac', ready: 'What came when' },
   { path: '/weather', ready: 'Day by day' },
+  { path: '/walk/sheet', ready: 'Walk sheet' },
   { path: '/garden', ready: 'Places' },
   { path: '/garden/ways', ready: 'Crops and troubles of your own' },
   { path: '/garden/household', ready: 'Tansy Lock' },

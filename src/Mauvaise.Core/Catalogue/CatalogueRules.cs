@@ -118,6 +118,11 @@ public static class CatalogueRules
             yield return $"{at}: doses must rise from gentle to ceiling";
         }
 
+        foreach (var field in m.Assumed.Where(a => !Material.AssumedWords.ContainsKey(a)))
+        {
+            yield return $"{at}: '{field}' is nothing that is assumed; the nearest is '{Nearest(field, Material.AssumedWords.Keys)}'";
+        }
+
         if (m.Unit is not ("ml" or "g"))
         {
             yield return $"{at}: its unit must be ml or g";

@@ -152,6 +152,21 @@ public sealed record Material
     /// <summary>True when a label rules its use, so that it is allowed where only labelled products are.</summary>
     public bool IsLabelled => Label is not null || LabelOnly;
 
+    /// <summary>What of it may be assumed, by field, and what a gardener calls that.</summary>
+    internal static readonly IReadOnlyDictionary<string, string> AssumedWords = new Dictionary<string, string>
+    {
+        ["doses"] = "doses",
+        ["cadence"] = "days between rounds",
+        ["cover"] = "how long it covers",
+        ["worksOn"] = "what it does",
+        ["harmToHelpers"] = "harm to helpers",
+        ["madeFrom"] = "what goes into it",
+        ["mixedLifeHours"] = "how long a mix keeps",
+    };
+
+    /// <summary>What of it is assumed, in words.</summary>
+    public IReadOnlyList<string> AssumedInWords() => [.. Assumed.Select(a => AssumedWords[a])];
+
     /// <summary>
     /// How well this material works on a target: the entry for the target itself, else the one for its group, else null.
     /// </summary>

@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Measures;
 using Mauvaise.Store.Rows;

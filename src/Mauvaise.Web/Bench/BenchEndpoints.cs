@@ -224,7 +224,7 @@ public static class BenchEndpoints
 
         if (active.Material.Assumed.Count > 0)
         {
-            why.Add($"Assumed figures of this material: {string.Join(", ", active.Material.Assumed)}.");
+            why.Add($"Assumed of this material: {string.Join(", ", active.Material.AssumedInWords())}.");
         }
 
         return why;

@@ -162,7 +162,7 @@ public static class ShelfEndpoints
                 .DistinctBy(x => x.Group)
                 .Select(x => new MeetingAnswer(x.Group, x.Pair.InOneTank != "never", x.Pair.DaysApart, x.Pair.Why))],
             m.Schools,
-            m.Assumed));
+            m.AssumedInWords()));
     }
 
     private static StockAnswer Stock(GardenSnapshot s, Stock x, double? coldC)

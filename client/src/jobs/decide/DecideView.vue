@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import FieldError from '@/kit/FieldError.vue'
 import CourseList from './CourseList.vue'
 import TaskList from './TaskList.vue'
@@ -40,7 +41,7 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
 </script>
 
 <template>
-  <div class="page wide">
+  <div class="page wide paper">
     <div class="page-head">
       <h1>Decide</h1>
       <p v-if="data && ladders.length" class="soft" role="status">
@@ -53,6 +54,7 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
         }}
         <RouterLink v-if="planting" :to="{ name: 'decide' }">Everything that was found</RouterLink>
       </p>
+      <PrintButton v-if="data && ladders.length" label="Print what was decided" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <div v-else class="columns">

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import { civilDay, clock, inSentence } from '@/kit/format'
 import RotaGrid from './RotaGrid.vue'
 import RotaLooks from './RotaLooks.vue'
@@ -75,12 +76,13 @@ const patchDays = computed(() => {
 </script>
 
 <template>
-  <div class="page wide">
+  <div class="page wide paper">
     <div class="page-head">
       <h1>Rota</h1>
       <p v-if="data" class="soft">
         {{ data.inShort }} Firm until {{ civilDay(data.firmTo) }}; planned anew after every new fact.
       </p>
+      <PrintButton v-if="data" label="Print the fortnight" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>

@@ -130,6 +130,7 @@ async function start() {
         :wanted="wanted"
         :zone="garden?.timeZoneId ?? 'UTC'"
       />
+      <RouterLink class="no-print" :to="{ name: 'walk-sheet' }">The round on paper</RouterLink>
       <p v-if="later.length" class="soft small">
         Left for another day: {{ later.map((s) => s.place).join(', ') }}.
       </p>

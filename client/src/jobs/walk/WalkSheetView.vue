@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useGarden } from '@/garden/useGarden'
+import AsyncState from '@/kit/AsyncState.vue'
+import { day, inSentence } from '@/kit/format'
+import { usePaper } from '@/kit/usePaper'
+import { useWalk } from './useWalk'
+
+/** The round on paper: where to look, what for, and room to write down what was counted. */
+const { garden } = useGarden()
+const { round, stops, later } = useWalk()
+usePaper('210mm 297mm', '12mm')
+const on = computed(() => (garden.value ? day(garden.value.now, garden.value.timeZoneId) : ''))
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="page paper">
+    <div class="actions no-print">
+      <Button label="Print" size="large" :disabled="stops.length === 0" @click="print" />
+      <RouterLink :to="{ name: 'walk' }">Back to the walk</RouterLink>
+    </div>
+    <header>
+      <h1>Walk sheet</h1>
+      <p class="soft">
+        {{ garden?.name }}, {{ on }}. Count affected leaves among those you turn over, ten or more on each;
+        afterwards tap them in under Walk.
+      </p>
+    </header>
+    <AsyncState
+      v-if="!round.data.value"
+      :pending="round.isPending.value"
+      :error="round.error.value"
+      :retry="round.refetch"
+    />
+    <p v-else-if="stops.length === 0" class="note">Nothing is growing yet.</p>
+    <table v-else>
+      <thead>
+        <tr>
+          <th scope="col">Place and crop</th>
+          <th scope="col">Look first</th>
+          <th scope="col">Turned over</th>
+          <th scope="col">Affected</th>
+          <th scope="col">Signs, ants, helpers</th>
+        </tr>
+      </thead>
+      <tbody>
+        <template v-for="stop in stops" :key="stop.placeId">
+          <tr v-for="p in stop.plantings" :key="p.plantingId">
+            <th scope="row">{{ stop.place }}: {{ inSentence(p.cropName) }}</th>
+            <td>
+              <template v-for="w in p.watch" :key="w.target">{{ w.name }}: {{ w.lookFirst }} </template>
+            </td>
+            <td />
+            <td />
+            <td class="wide" />
+          </tr>
+        </template>
+      </tbody>
+    </table>
+    <p v-if="later.length" class="soft">Left for another day: {{ later.map((s) => s.place).join(', ') }}.</p>
+  </div>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+  background: var(--surface);
+}
+
+th,
+td {
+  padding: 6px 8px;
+  border: 1px solid var(--line);
+  text-align: left;
+  vertical-align: top;
+}
+
+tbody tr {
+  height: 44px;
+  break-inside: avoid;
+}
+
+td.wide {
+  min-width: 28%;
+}
+
+@media (max-width: 640px) {
+  table {
+    font-size: 0.85rem;
+  }
+
+  th,
+  td {
+    padding: 4px;
+  }
+}
+</style>
