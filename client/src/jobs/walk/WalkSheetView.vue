@@ -87,14 +87,10 @@ td.wide {
   min-width: 28%;
 }
 
-@media (max-width: 640px) {
-  table {
-    font-size: 0.85rem;
-  }
-
-  th,
-  td {
-    padding: 4px;
+/* A phone shows where to look; room to write is for the paper. */
+@media screen and (max-width: 640px) {
+  tr > :nth-child(n + 3) {
+    display: none;
   }
 }
 </style>
