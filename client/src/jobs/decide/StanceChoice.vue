@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
+import AsyncState from '@/kit/AsyncState.vue'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import { approachWords, stanceWords } from '@/garden/words'
@@ -9,7 +10,7 @@ import FieldError from '@/kit/FieldError.vue'
 /** When to spray at all, or how to meet disease, with what each choice would change today. */
 const props = defineProps<{ what: 'stance' | 'approach'; placeId?: string; own?: boolean }>()
 const { memberId } = useGarden()
-const { data } = useGardenQuery(
+const { data, isPending, error, refetch } = useGardenQuery(
   computed(() => ['stances', props.placeId]),
   (gardenId) =>
     answer(
@@ -46,6 +47,7 @@ function choose(choice: string) {
 <template>
   <fieldset>
     <legend>{{ title }}</legend>
+    <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <div class="choices">
       <label v-for="c in choices" :key="c.choice" :class="{ current: c.current }">
         <span class="head"

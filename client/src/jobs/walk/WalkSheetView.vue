@@ -42,7 +42,7 @@ const print = () => window.print()
           <th scope="col">Look first</th>
           <th scope="col">Turned over</th>
           <th scope="col">Affected</th>
-          <th scope="col">Signs, ants, helpers</th>
+          <th scope="col" class="wide">Signs, ants, helpers</th>
         </tr>
       </thead>
       <tbody>
@@ -50,11 +50,11 @@ const print = () => window.print()
           <tr v-for="p in stop.plantings" :key="p.plantingId">
             <th scope="row">{{ stop.place }}: {{ inSentence(p.cropName) }}</th>
             <td>
-              <template v-for="w in p.watch" :key="w.target">{{ w.name }}: {{ w.lookFirst }} </template>
+              <p v-for="w in p.watch" :key="w.target">{{ w.name }}: {{ w.lookFirst }}</p>
             </td>
             <td />
             <td />
-            <td class="wide" />
+            <td />
           </tr>
         </template>
       </tbody>
@@ -83,8 +83,8 @@ tbody tr {
   break-inside: avoid;
 }
 
-td.wide {
-  min-width: 28%;
+.wide {
+  width: 26%;
 }
 
 /* A phone shows where to look; room to write is for the paper. */
