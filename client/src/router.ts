@@ -211,7 +211,7 @@ export const router = createRouter({
     {
       path: '/garden',
       name: 'garden',
-      component: () => import('./jobs/beds/GardenView.vue'),
+      component: () => import('./jobs/beds/PlacesRoom.vue'),
       meta: { title: 'Garden' },
     },
     {

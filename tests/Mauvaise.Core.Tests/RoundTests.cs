@@ -30,6 +30,24 @@ public class RoundTests
         Assert.Contains("nobody looked yet", WalkRound.Plan(garden)[0].Why);
     }
 
+    [Theory]
+    [InlineData(1, 3, "")]
+    [InlineData(2, 5, "")]
+    [InlineData(3, 8, "5:2")]
+    [InlineData(20, 50, "5:2 10:4 15:6 30:12")]
+    public void A_long_round_has_parts_with_what_is_most_urgent(int places, int minutes, string parts)
+    {
+        var beds = Enumerable.Range(0, places).Select(i => GardenSamples.Bed($"Bed {i}", i)).ToList();
+        var kale = beds.Select(b => GardenSamples.Grown(b, "kale")).ToList();
+        var looks = kale.Select(k => GardenSamples.Seen(k, k == kale[^1] ? 6 : 1, 20, 0)).OrderBy(o => o.At);
+        var garden = GardenSamples.Garden([.. beds], [.. kale]) with { Observations = [.. looks] };
+        var round = WalkRound.Plan(garden);
+        Assert.Equal(minutes, WalkRound.Minutes(garden, round.Count));
+        var offered = WalkRound.Parts(garden, round);
+        Assert.Equal(parts, string.Join(' ', offered.Select(p => $"{p.Minutes}:{p.PlaceIds.Count}")));
+        Assert.All(offered, p => Assert.Equal(beds[^1].Id, p.PlaceIds[0]));
+    }
+
     [Fact]
     public void A_new_garden_without_weather_has_a_round_too()
     {

@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Tests;
 
@@ -145,6 +146,24 @@ public class UseGuardTests
         var spray = new SprayApplication(Guid.NewGuid(), null, GardenSamples.Now.AddHours(-20), deed.Tank.Recipe.Active.Material, null, 0.1, null, [new(Kale.Id, 0.9)], true, null);
         var waiting = garden with { Applications = [spray], CheckBacks = [new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 17), null, null, null, Injury.None)] };
         Assert.Contains(EveningPlanner.Plan(waiting).LeftAlone, l => l.Sentence.Contains("planned for Fri 17 Jul", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData(17, false)]
+    [InlineData(16, true)]
+    [InlineData(14, true)]
+    public void Leaves_that_wait_to_be_judged_are_judged_before_more_is_mixed(int dueOn, bool due)
+    {
+        var spray = GardenSamples.Sprayed(Kale, 3, "neem-oil", patchTest: true);
+        var garden = Garden(spray) with
+        {
+            Observations = [GardenSamples.Seen(Kale, 1, 20, 12, "cabbage-whitefly")],
+            CheckBacks = [new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, dueOn), null, null, null, Injury.None)],
+        };
+        var neem = WayBook.Of(garden).For(Kale, garden.Observations[0]).WithMaterials.Where(w => w.Option!.Material.Id == "neem-oil").ToList();
+        Assert.NotEmpty(neem);
+        Assert.All(neem, w => Assert.Equal(due, w.Against.Any(r => r.Code == "judge-first")));
+        Assert.DoesNotContain(EveningPlanner.Plan(garden).Deeds, d => d.Tank?.Recipe.Active.Material == "neem-oil");
     }
 
     [Fact]

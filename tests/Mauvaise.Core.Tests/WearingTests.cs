@@ -63,6 +63,13 @@ public class WearingTests
     }
 
     [Fact]
+    public void What_is_left_alone_asks_for_nothing()
+    {
+        var garden = Done("ant-band", 22);
+        Assert.Empty(Wearing.Due(garden with { Choices = [new PlanChoice(Guid.NewGuid(), PlanWord.LeaveAlone, garden.Plantings[0].Id, null, null, null)] }));
+    }
+
+    [Fact]
     public void Renewed_it_holds_anew_and_let_be_it_asks_no_more()
     {
         var garden = Done("ant-band", 22);

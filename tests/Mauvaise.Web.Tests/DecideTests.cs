@@ -68,7 +68,7 @@ public class DecideTests
         Assert.Contains("were let out here on 27 July", bench.GetProperty("reasons").ToString(), StringComparison.Ordinal);
 
         var last = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.LastDeed!;
-        Assert.Equal("Done: let the helpers out, Polytunnel north aubergine", last.Words);
+        Assert.Equal("Let out 200 predatory mites, Polytunnel north aubergine", last.Words);
         await http.SendAsync($"{Api}/undo", new UndoRequest(last.Id), HttpStatusCode.NoContent);
         Assert.Equal(TaskState.Planned, (await LookAsync(http)).Tasks.Single(t => t.Id == order.Id).State);
     }

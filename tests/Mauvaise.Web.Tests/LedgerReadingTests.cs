@@ -59,6 +59,7 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
         Assert.Equal((new DateOnly(2026, 3, 1), new DateOnly(2026, 7, 16)), (all.Picture.From, all.Picture.To));
         Assert.Equal(all.Picture.Rows.Select(r => r.Place).Distinct(), all.Picture.Rows.Select(r => r.Place));
         Assert.Equal(4, sprays.Picture.Rows.Single().Marks.Count);
+        Assert.Equal("4 sprays, 0 by hand, 0 counts", sprays.Picture.Rows.Single().Words);
         Assert.All(sprays.Picture.Rows.Single().Marks, m => Assert.Equal((LedgerKind.Spray, "Bicarbonate", 6), (m.Kind, m.Words, m.On.Month)));
     }
 

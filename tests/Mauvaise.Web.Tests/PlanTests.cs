@@ -61,6 +61,27 @@ public partial class PlanTests
     }
 
     [Theory]
+    [InlineData(PlanWord.LeaveAlone, null)]
+    [InlineData(PlanWord.Ban, "neem-oil")]
+    [InlineData(PlanWord.Proven, "neem-oil")]
+    public async Task What_is_said_twice_stands_once_and_is_let_go_at_once(PlanWord word, string? material)
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        await http.SendAsync($"{Api}/plan/choices", new NewPlanChoice(Guid.NewGuid(), PlanWord.Ban, Courgette, null, "milk"), HttpStatusCode.Created);
+        foreach (var id in new[] { Guid.NewGuid(), Guid.NewGuid() })
+        {
+            await http.SendAsync($"{Api}/plan/choices", new NewPlanChoice(id, word, Courgette, null, material), HttpStatusCode.Created);
+        }
+
+        var said = (await PlanAsync(http)).Choices;
+        Assert.Equal(2, said.Count);
+        var choice = Assert.Single(said, c => !c.Words.EndsWith("never milk", StringComparison.Ordinal));
+        Assert.Equal(HttpStatusCode.NoContent, (await http.DeleteAsync(new Uri($"{Api}/plan/choices/{choice.Id}", UriKind.Relative), Stop)).StatusCode);
+        Assert.Single((await PlanAsync(http)).Choices);
+    }
+
+    [Theory]
     [InlineData(PlanWord.Pin, "powdery-mildew", null, -1, "day-range")]
     [InlineData(PlanWord.Pin, "powdery-mildew", null, 30, "day-range")]
     [InlineData(PlanWord.Skip, "gout", null, 1, "target-unknown")]

@@ -43,6 +43,8 @@ public sealed class WeatherTests : IAsyncLifetime
         var now = await GetAsync<WeatherStateAnswer>("weather");
         Assert.Equal((new DateOnly(2026, 7, 26), new DateOnly(2026, 6, 16)), (now.Days[0].Date, now.Days[^1].Date));
         Assert.True(now.HasService);
+        var past = now.Days.Where(d => d.Date <= new DateOnly(2026, 7, 16)).ToList();
+        Assert.Equal($"{past.Sum(d => d.RainMm!.Value):0} mm of rain on the last {past.Count} days that are known.", now.Sentence);
         Assert.All(now.Days.Skip(1), d => Assert.Equal([WeatherSource.Service], d.Sources));
 
         await app.SetMoodAsync(new Mood(Down: true));

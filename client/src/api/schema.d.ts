@@ -6612,7 +6612,6 @@ export interface components {
             name: string;
             alsoCalled?: string[];
             family: string;
-            like?: null | string;
             leaf: string;
             tenderTo?: string[];
             tenderAsSeedlingOnly?: boolean;
@@ -8045,6 +8044,7 @@ export interface components {
             /** Format: uuid */
             placeId: string;
             place: string;
+            words: string;
             marks: components["schemas"]["MarkAnswer"][];
         };
         PlaceAnswer: {
@@ -8135,8 +8135,6 @@ export interface components {
             place: string;
             why: string[];
             plantings: components["schemas"]["PlantingStopAnswer"][];
-            /** Format: int32 */
-            rank: number;
         };
         PlanChangeAnswer: {
             kind: components["schemas"]["ChangeKind"];
@@ -8279,7 +8277,7 @@ export interface components {
         PlantingStopAnswer: {
             /** Format: uuid */
             plantingId: string;
-            crop: string;
+            likeCrop: string;
             cropName: string;
             leaf: string;
             stage: components["schemas"]["GrowthStage"];
@@ -8537,8 +8535,9 @@ export interface components {
             walk: null | components["schemas"]["WalkAnswer"];
             stops: components["schemas"]["PlaceStopAnswer"][];
             stopLines: components["schemas"]["StopLinesAnswer"][];
-            /** Format: double */
-            minutesAPlace: number;
+            /** Format: int32 */
+            minutes: number;
+            parts: components["schemas"]["WalkPart"][];
         };
         RowAnswer: {
             /** Format: uuid */
@@ -9221,7 +9220,6 @@ export interface components {
             name: string;
             alsoCalled?: string[];
             latinName?: null | string;
-            like?: null | string;
             kind: components["schemas"]["TargetKind"];
             group: string;
             nameGroup: string;
@@ -9481,6 +9479,11 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
+        WalkPart: {
+            /** Format: int32 */
+            minutes: number;
+            placeIds: string[];
+        };
         WalkStart: {
             /** Format: uuid */
             memberId?: null | string;
@@ -9593,6 +9596,7 @@ export interface components {
         WeatherStateAnswer: {
             sources: components["schemas"]["SourceAnswer"][];
             gaps: components["schemas"]["GapAnswer"][];
+            sentence: string;
             days: components["schemas"]["WeatherDayAnswer"][];
             hasStation: boolean;
             hasService: boolean;

@@ -34,16 +34,20 @@ export function useTargets() {
   )
 }
 
-/** Everything that something may be called: kinds, and names for a whole group. */
+/** Everything that something may be called: the kinds that are listed, names for a whole group, and all kinds with one's own among them. */
 export function useNames() {
   const targets = useCatalogueTargets()
   const { troubles } = useOwnKinds()
-  const options = (isGroup: boolean) =>
+  const named = (isGroup: boolean) =>
     computed(() =>
-      [
-        ...targets.value.filter((t) => t.isGroup === isGroup).map((t) => ({ value: t.id, label: t.name })),
-        ...(isGroup ? [] : troubles.value.map((t) => ({ value: t.id, label: t.name }))),
-      ].sort(byLabel),
+      targets.value
+        .filter((t) => t.isGroup === isGroup)
+        .map((t) => ({ value: t.id, label: t.name }))
+        .sort(byLabel),
     )
-  return { all: options(false), groups: options(true) }
+  const listed = named(false)
+  const all = computed(() =>
+    [...listed.value, ...troubles.value.map((t) => ({ value: t.id, label: t.name }))].sort(byLabel),
+  )
+  return { all, listed, groups: named(true) }
 }

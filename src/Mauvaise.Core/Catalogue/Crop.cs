@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>A crop of the kitchen garden.</summary>
@@ -8,7 +10,8 @@ public sealed record Crop
     /// <summary>What people elsewhere call it; it is found by all of these.</summary>
     public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public required string Family { get; init; }
-    /// <summary>The crop whose facts it goes by, for a kind of one's own; null otherwise.</summary>
+    /// <summary>The crop whose facts it goes by, for a kind of one's own; null otherwise. No file says it.</summary>
+    [JsonIgnore]
     public string? Like { get; init; }
     /// <summary>Leaf outline used by drawings: lobed, heart, pinnate, strap, broad, feather, trifoliate, narrow.</summary>
     public required string Leaf { get; init; }

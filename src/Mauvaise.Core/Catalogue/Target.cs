@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>What kind of thing is behind a sign.</summary>
@@ -58,7 +60,8 @@ public sealed record Target
     /// <summary>What people elsewhere call it; it is found by all of these.</summary>
     public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public string? LatinName { get; init; }
-    /// <summary>The target whose facts it goes by, for a kind of one's own; null otherwise.</summary>
+    /// <summary>The target whose facts it goes by, for a kind of one's own; null otherwise. No file says it.</summary>
+    [JsonIgnore]
     public string? Like { get; init; }
     public required TargetKind Kind { get; init; }
     /// <summary>Group that shares an action: "sap-feeders", "chewers", "surface-mildew", "leaf-spots", "look-alikes", "hopeless", ...</summary>

@@ -17,6 +17,7 @@ public static class Wearing
     /// </summary>
     public static IEnumerable<Worn> Due(GardenSnapshot garden) =>
         from planting in garden.Growing
+        where !garden.IsLeftAlone(planting)
         from last in garden.Tasks.Where(t => t.PlantingId == planting.Id && t.State != TaskState.Passed).GroupBy(t => t.Step).Select(g => g.MaxBy(t => (At(garden, t), t.State == TaskState.Planned))!)
         let measure = garden.Catalogue.FindMeasure(last.Step)
         where last is { State: TaskState.Done, DoneAt: not null } && measure?.Lasts is not null && StillWanted(garden, planting, measure, last.DoneAt.Value)

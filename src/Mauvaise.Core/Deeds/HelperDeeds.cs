@@ -17,19 +17,14 @@ public static class HelperDeeds
 {
     /// <summary>They are on order: let out on the day that they come, and nothing is barred until then.</summary>
     public static Written Expect(GardenSnapshot garden, NewHelpers order, DateOnly comesOn) =>
-        new($"Ordered {Told(garden, order)} for {Where(garden, order)}", order.MemberId) { Tasks = [Release(order, comesOn)] };
+        new($"Ordered {HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)} for {garden.Where(garden.FindPlanting(order.PlantingId)!)}", order.MemberId)
+        {
+            Tasks = [Release(order, comesOn)],
+        };
 
     /// <summary>They are let out now, and counted for in two weeks.</summary>
-    public static Written LetOut(GardenSnapshot garden, NewHelpers order)
-    {
-        var done = TaskDeeds.Finish(garden, Release(order, garden.Today), garden.Now, null, order.MemberId);
-        return done with { Words = $"Let out {Told(garden, order)}, {Where(garden, order)}" };
-    }
+    public static Written LetOut(GardenSnapshot garden, NewHelpers order) => TaskDeeds.Finish(garden, Release(order, garden.Today), garden.Now, null, order.MemberId);
 
     private static GardenTask Release(NewHelpers order, DateOnly on) =>
         new(order.Id, order.PlantingId, null, KnownIds.Measures.ReleaseHelpers, order.Target, on, TaskState.Planned, Helper: order.Helper, Number: order.Number);
-
-    private static string Told(GardenSnapshot garden, NewHelpers order) => HelperGuards.Told(garden.Catalogue, order.Helper, order.Number);
-
-    private static string Where(GardenSnapshot garden, NewHelpers order) => garden.Where(garden.FindPlanting(order.PlantingId)!);
 }

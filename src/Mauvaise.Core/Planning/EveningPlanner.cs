@@ -364,7 +364,7 @@ public static class EveningPlanner
             yield return new Deed(
                 DeedKind.Walk,
                 $"Walk: {string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))}{(stale.Count > 3 ? $" and {stale.Count - 3} more" : "")}",
-                FormattableString.Invariant($"{(stale.All(x => x.Days is null) ? "Nobody has looked here yet." : $"Last looked at up to {Days(longest)} ago.")} Turn leaves over; about {Math.Max(1, stale.Select(x => x.Planting.PlaceId).Distinct().Count() * garden.Learned.MinutesAPlace):0} minutes."),
+                FormattableString.Invariant($"{(stale.All(x => x.Days is null) ? "Nobody has looked here yet." : $"Last looked at up to {Days(longest)} ago.")} Turn leaves over; about {WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count())} minutes."),
                 [new("not-seen", $"A walk every {WalkRhythm.Days} days finds things while they are small.")],
                 [.. stale.Select(x => x.Planting.Id)],
                 null,

@@ -18,6 +18,9 @@ public sealed record PlantingStop(Planting Planting, Observation? LastLook, Tren
 /// <summary>A place on the round, with what moved it up or down.</summary>
 public sealed record PlaceStop(Place Place, double Urgency, IReadOnlyList<string> Why, IReadOnlyList<PlantingStop> Plantings);
 
+/// <summary>A part of the round for who has not the time for all of it: the places that matter most.</summary>
+public sealed record WalkPart(int Minutes, IReadOnlyList<Guid> PlaceIds);
+
 /// <summary>
 /// The order of a round. Places that were not seen for long, were skipped, had something near its line or have the weather for
 /// it come first; places with a disease that hands and sleeves carry come last. All weights are assumed.
@@ -53,6 +56,22 @@ public static class WalkRound
                 .ThenBy(x => x.Stop.Place.Order)
                 .Select(x => x.Stop)];
     }
+
+    /// <summary>Minutes that a walk past so many places takes, as this garden has shown.</summary>
+    public static int Minutes(GardenSnapshot garden, int places) => (int)Math.Ceiling(places * garden.Learned.MinutesAPlace);
+
+    /// <summary>Parts of a round that are shorter than all of it, the shortest first.</summary>
+    public static IReadOnlyList<WalkPart> Parts(GardenSnapshot garden, IReadOnlyList<PlaceStop> round)
+    {
+        var urgent = round.OrderByDescending(s => s.Urgency).ThenBy(s => s.Place.Order).Select(s => s.Place.Id).ToList();
+        return
+        [
+            .. OfferedMinutes.Where(m => m < Minutes(garden, round.Count))
+                .Select(m => new WalkPart(m, [.. urgent.Take(Math.Max(1, (int)(m / garden.Learned.MinutesAPlace)))])),
+        ];
+    }
+
+    private static readonly int[] OfferedMinutes = [5, 10, 15, 30];
 
     /// <summary>Trend of a trouble on a planting: looks that named it and clean looks, three weeks back or since the last spray there.</summary>
     /// <param name="also">An observation without that name that counts too, because it is being named.</param>

@@ -73,7 +73,8 @@ internal sealed class WaySearch
             .. all.Select(w => w with { Proposed = w.Id == proposed?.Id })
                 .OrderByDescending(w => w.Proposed).ThenByDescending(w => w.Allowed).ThenBy(OffApproach).ThenByDescending(w => w.Holds).ThenBy(w => w.Cost).ThenBy(w => w.Id, StringComparer.Ordinal),
         ];
-        return new WaySet(f, ordered, WithoutHour.Sentence(f, ordered) + WayWords.Sentence(f, ordered)) { WithoutHour = WithoutHour.Of(f, ordered) };
+        var (noHour, left) = WithoutHour.Of(f, ordered);
+        return new WaySet(f, ordered, noHour + WayWords.Sentence(f, ordered)) { WithoutHour = left };
     }
 
     private static Way Nothing() => new() { Id = Way.AloneId, Words = "leave it, and look again", Rung = Rung.Look };
@@ -215,6 +216,11 @@ internal sealed class WaySearch
         if (f.Garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == f.Planting.Id && c.Material == option.Material.Id))
         {
             yield return new("banned", "you banned it here");
+        }
+
+        if (UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Waiting, JudgeOn: { } judge } && judge <= f.Garden.Today)
+        {
+            yield return new("judge-first", $"its two leaves wait to be judged since {WayWords.Day(judge)}");
         }
 
         if (f.Overdue is { } overdue)

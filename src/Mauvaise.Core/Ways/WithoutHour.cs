@@ -12,7 +12,8 @@ namespace Mauvaise.Core.Ways;
 public sealed record LeftToDo(string Code, bool Open, string Words);
 
 /// <summary>
-/// What is left when the weather bars every mix: each judged by the hours of the coming days, the one rule that it gets round left out.
+/// What is left when the weather bars every mix: each judged by the hours of the coming days, the rules that it gets round left out. No other
+/// rule is got round: what else bars a mix bars it here too.
 /// </summary>
 internal static class WithoutHour
 {
@@ -24,57 +25,55 @@ internal static class WithoutHour
 
     private const int LooksAheadHours = 72;
 
-    /// <summary>Empty while a mix may go on, or when something else bars them all.</summary>
-    public static IReadOnlyList<LeftToDo> Of(Finding f, IReadOnlyList<Way> ways)
+    /// <summary>
+    /// "No hour of the coming days suits insecticidal soap: 36 C at 14:00; nothing over 32 C for it. ", and what is left. Both empty while a
+    /// mix may go on, or when something else than the hours bars them all.
+    /// </summary>
+    public static (string Sentence, IReadOnlyList<LeftToDo> Left) Of(Finding f, IReadOnlyList<Way> ways)
     {
-        if (Best(ways) is not { Option.Material: { } material })
+        var barred = ways.Where(w => w.Option is not null && w.Against.Count > 0 && w.Against.All(r => r.Code == Code)).ToList();
+        if (barred.Count == 0 || ways.Any(w => w is { Allowed: true, Option: not null }))
         {
-            return [];
+            return ("", []);
         }
 
-        var sky = f.Garden.PlannedSkyOf(f.Place);
-        var hours = SprayHours.Judge(sky, f.Garden.Now, f.Garden.Now.AddHours(LooksAheadHours), material)
-            .Where(h => h.Hour >= f.Garden.Now && h.Rules.All(r => r.Rule != SprayRule.Unknown)).ToList();
-        return
+        var material = barred.MinBy(w => w.Cost)!.Option!.Material;
+        var hours = Hours(f, material);
+        var soap = barred.Find(w => w.Option!.Material.Id == KnownIds.Materials.InsecticidalSoap)?.Option!.Material;
+        return (Why(material, hours),
         [
-            .. Lamp(f, hours),
+            Lamp(f, hours),
             .. Shade(f, hours, material),
-            .. Rinsed(f, hours),
-            .. Hands(f, ways),
-        ];
+            .. soap is null ? [] : Rinsed(f, soap == material ? hours : Hours(f, soap)),
+            .. Hands(ways),
+        ]);
     }
 
-    /// <summary>"No hour of the coming days suits insecticidal soap: 36 C at 14:00; nothing over 32 C for it."; empty when one does.</summary>
-    public static string Sentence(Finding f, IReadOnlyList<Way> ways)
-    {
-        if (Best(ways) is not { Option.Material: { } material })
-        {
-            return "";
-        }
+    /// <summary>The hours to come whose weather is known.</summary>
+    private static List<HourVerdict> Hours(Finding f, Material material) =>
+    [
+        .. SprayHours.Judge(f.Garden.PlannedSkyOf(f.Place), f.Garden.Now, f.Garden.Now.AddHours(LooksAheadHours), material)
+            .Where(h => h.Hour >= f.Garden.Now && h.Rules.All(r => r.Rule != SprayRule.Unknown)),
+    ];
 
-        var hours = SprayHours.Judge(f.Garden.PlannedSkyOf(f.Place), f.Garden.Now, f.Garden.Now.AddHours(LooksAheadHours), material);
-        var why = hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light).GroupBy(r => r.Rule).MaxBy(g => g.Count())?.First().Sentence;
-        return $"No hour of the coming days suits {material.Name.InSentence()}{(why is null ? "" : $": {why.TrimEnd('.').InSentence()}")}. ";
+    private static string Why(Material material, List<HourVerdict> hours)
+    {
+        var often = hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light).GroupBy(r => r.Rule).MaxBy(g => g.Count());
+        var because = often is null ? "" : $": {often.First().Sentence.TrimEnd('.').InSentence()}";
+        return $"No hour of the coming days suits {material.Name.InSentence()}{because}. ";
     }
 
-    /// <summary>The best mix that only the hours bar; null when one may go on, or none is there.</summary>
-    private static Way? Best(IReadOnlyList<Way> ways) =>
-        ways.Any(w => w is { Allowed: true, Option: not null }) ? null
-            : ways.Where(w => w.Option is not null && w.Against.All(r => r.Code == Code)).MinBy(w => w.Cost);
-
-    /// <summary>After bees and light have gone, or before they come: nothing but the dark is against it.</summary>
-    private static IEnumerable<LeftToDo> Lamp(Finding f, List<HourVerdict> hours)
+    /// <summary>After bees and light have gone, or before they come: nothing but the dark is against it, and that nobody is free.</summary>
+    private static LeftToDo Lamp(Finding f, List<HourVerdict> hours)
     {
-        var dark = hours.Find(h => OnlyAgainst(h, SprayRule.Light, SprayRule.Free) && h.Rules.Any(r => r is { Rule: SprayRule.Light, Verdict: Verdict.Never }));
-        if (dark is not null)
+        if (hours.Find(h => Says(h, SprayRule.Light) && OnlyAgainst(h, SprayRule.Light, SprayRule.Free)) is not { } dark)
         {
-            var local = f.Garden.Garden.Zone.Local(dark.Hour);
-            yield return new("lamp", true, $"{(local.Hour < 12 ? "Before sunrise" : "After dark")}, with a lamp: {Told(f, dark)}. Bees are home, and leaves stay cool until it has dried.");
+            return new("lamp", false, "With a lamp in the dark: no hour of the coming nights suits it either.");
         }
-        else
-        {
-            yield return new("lamp", false, "With a lamp in the dark: no hour of the coming nights suits it either.");
-        }
+
+        var when = f.Garden.Garden.Zone.Local(dark.Hour).Hour < 12 ? "Before sunrise" : "After dark";
+        var free = Says(dark, SprayRule.Free) ? " You did not mark it as an hour in which somebody is free." : "";
+        return new("lamp", true, $"{when}, with a lamp: {Told(f, dark)}. Bees are home, and leaves stay cool until it has dried.{free}");
     }
 
     /// <summary>Heat and sun alone are against it: a sheet, and the gentle dose.</summary>
@@ -85,34 +84,33 @@ internal static class WithoutHour
             yield break;
         }
 
+        var warmest = Figure.Temperature(Warmest(hour));
         yield return Warmest(hour) <= material.HeatNeverC + ShadeBearsK
-            ? new("shade", true, $"Under a sheet for six hours and at the gentle dose: {Told(f, hour)}. {Figure.Temperature(Warmest(hour))} at the most, in the shade.")
-            : new("shade", false, $"Under a sheet: {Figure.Temperature(Warmest(hour))} is too much for {material.Name.InSentence()} even in the shade.");
+            ? new("shade", true, $"Under a sheet for six hours and at the gentle dose: {Told(f, hour)}. {warmest} at the most, in the shade.")
+            : new("shade", false, $"Under a sheet: {warmest} is too much for {material.Name.InSentence()} even in the shade.");
     }
 
     /// <summary>Soap works while it is wet: what is rinsed off can not scorch afterwards.</summary>
     private static IEnumerable<LeftToDo> Rinsed(Finding f, List<HourVerdict> hours)
     {
-        if (f.Target is not { Insect: not null } || f.Garden.Catalogue.FindMaterial(KnownIds.Materials.InsecticidalSoap)?.EffectOn(f.Target) is null)
-        {
-            yield break;
-        }
-
         if (hours.Find(h => OnlyAgainst(h, SprayRule.Heat, SprayRule.Sun, SprayRule.Evaporation, SprayRule.Drying)) is { } hour)
         {
             yield return new("rinse", true, $"Soap, rinsed off after ten minutes: {Told(f, hour)}. It works while it is wet, and nothing is left to scorch.");
         }
     }
 
-    private static IEnumerable<LeftToDo> Hands(Finding f, IReadOnlyList<Way> ways)
+    private static IEnumerable<LeftToDo> Hands(IReadOnlyList<Way> ways)
     {
         if (ways.Where(w => w is { Allowed: true, Option: null, Hands.Count: > 0 } && !w.Uses(KnownIds.Measures.TakeOut)).MinBy(w => w.Cost) is { } hands)
         {
-            yield return new("hands", true, $"By hand, at any hour: {hands.Words}.{(hands.Outlook is { End: var end } ? $" In 3 weeks {WayWords.Percent(end.Middle)}." : "")}");
+            var comes = hands.Outlook is { End: var end } ? $" In 3 weeks {WayWords.Percent(end.Middle)}." : "";
+            yield return new("hands", true, $"By hand, at any hour: {hands.Words}.{comes}");
         }
     }
 
     private static double Warmest(HourVerdict hour) => hour.Rules.First(r => r.Rule == SprayRule.Heat).Number ?? double.MaxValue;
+
+    private static bool Says(HourVerdict hour, SprayRule rule) => hour.Rules.Any(r => r.Rule == rule && r.Verdict == Verdict.Never);
 
     private static bool OnlyAgainst(HourVerdict hour, params SprayRule[] rules) =>
         hour.Verdict == Verdict.Never && hour.Rules.All(r => r.Verdict != Verdict.Never || rules.Contains(r.Rule));

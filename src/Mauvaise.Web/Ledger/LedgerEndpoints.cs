@@ -3,11 +3,11 @@ using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Planning;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Bench;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
-using Mauvaise.Web.Plan;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -81,7 +81,7 @@ public static class LedgerEndpoints
             [.. page.Counts.Select(c => new KindCount(c.Key, c.Value))],
             Totals(s, totals),
             await ChoicesAsync(tools, s, stop),
-            [.. s.Choices.Where(c => c.Word == PlanWord.Proven).Select(c => PlanEndpoints.Words(s, c) + ".")],
+            [.. s.Choices.Where(c => c.Word == PlanWord.Proven).Select(c => ChoiceWords.Of(s, c) + ".")],
             await PictureAsync(reader, s, ask, stop)));
     }
 
@@ -97,11 +97,18 @@ public static class LedgerEndpoints
                let plantings = s.Plantings.Where(p => p.PlaceId == place.Id).Select(p => p.Id).ToHashSet()
                let here = marks.Where(m => plantings.Contains(m.PlantingId)).Select(m => Mark(s, m)).Distinct().OrderBy(m => m.On).ToList()
                where here.Count > 0
-               select new PictureRow(place.Id, place.Name, here),
+               select new PictureRow(place.Id, place.Name, Told(here), here),
         ];
         var first = rows.SelectMany(r => r.Marks).Select(m => m.On).DefaultIfEmpty(to).Min();
         var last = to > s.Today ? s.Today : to;
         return new LedgerPicture(new DateOnly(first.Year, first.Month, 1), last < first ? first : last, rows);
+    }
+
+    private static string Told(List<MarkAnswer> marks)
+    {
+        int Of(LedgerKind kind) => marks.Count(m => m.Kind == kind);
+        string Some(int n, string one, string many) => $"{n} {(n == 1 ? one : many)}";
+        return $"{Some(Of(LedgerKind.Spray), "spray", "sprays")}, {Of(LedgerKind.Task)} by hand, {Some(Of(LedgerKind.Count), "count", "counts")}";
     }
 
     private static MarkAnswer Mark(GardenSnapshot s, LedgerMark m)

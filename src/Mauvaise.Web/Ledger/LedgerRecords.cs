@@ -48,7 +48,8 @@ public sealed record SeasonChoice(int Year, DateOnly From, DateOnly To, string N
 public sealed record MarkAnswer(LedgerKind Kind, DateOnly On, string Words, string? Hatch, double? Share);
 
 /// <summary>What was done at a place, by day.</summary>
-public sealed record PictureRow(Guid PlaceId, string Place, IReadOnlyList<MarkAnswer> Marks);
+/// <param name="Words">"3 sprays, 1 by hand, 12 counts".</param>
+public sealed record PictureRow(Guid PlaceId, string Place, string Words, IReadOnlyList<MarkAnswer> Marks);
 
 /// <summary>The season as a picture, one row for each place where something was done.</summary>
 /// <param name="From">First day that it shows.</param>

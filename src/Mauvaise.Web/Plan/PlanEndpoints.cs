@@ -54,12 +54,12 @@ public static class PlanEndpoints
         var planting = s.FindPlanting(body.PlantingId);
         var last = s.Today.AddDays(RotaPlanner.FirmDays - 1);
         var ofMaterial = body.Word is PlanWord.Ban or PlanWord.Proven;
-        var ofPlanting = body.Word == PlanWord.LeaveAlone;
+        var ofRound = body.Word is PlanWord.Pin or PlanWord.Skip;
         var checks = new Checks()
             .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(ofMaterial || ofPlanting || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target", "target-unknown", "Say which trouble is meant.")
+            .That(!ofRound || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target", "target-unknown", "Say which trouble is meant.")
             .That(!ofMaterial || (body.Material is not null && s.Catalogue.FindMaterial(body.Material) is not null), "material", "material-unknown", "Say which material is meant.")
-            .That(ofMaterial || ofPlanting || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range", FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
+            .That(!ofRound || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range", FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -68,13 +68,11 @@ public static class PlanEndpoints
         if (s.Choices.All(c => c.Id != body.Id))
         {
             var choice = new PlanChoice(body.Id, body.Word, body.PlantingId, body.Target, body.Material, body.On);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Words(s, choice), db =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, ChoiceWords.Of(s, choice), db =>
             {
-                // A new pin takes the place of an older one for the same round.
-                if (body.Word == PlanWord.Pin)
-                {
-                    db.PlanChoices.RemoveRange(db.PlanChoices.Where(c => c.GardenId == gardenId && c.Word == PlanWord.Pin && c.PlantingId == body.PlantingId && c.Target == body.Target));
-                }
+                // A new pin takes the place of an older one for the same round; anything else is said once.
+                db.PlanChoices.RemoveRange(db.PlanChoices.Where(c => c.GardenId == gardenId && c.Word == body.Word && c.PlantingId == body.PlantingId
+                    && (ofRound ? body.Word == PlanWord.Pin && c.Target == body.Target : c.Material == (ofMaterial ? body.Material : null))));
 
                 db.PlanChoices.Add(new PlanChoiceRow
                 {
@@ -82,9 +80,9 @@ public static class PlanEndpoints
                     GardenId = gardenId,
                     Word = body.Word,
                     PlantingId = body.PlantingId,
-                    Target = ofMaterial || ofPlanting ? null : body.Target,
+                    Target = ofRound ? body.Target : null,
                     Material = ofMaterial ? body.Material : null,
-                    On = ofMaterial || ofPlanting ? null : body.On,
+                    On = ofRound ? body.On : null,
                     MemberId = body.MemberId,
                 });
             }, stop);
@@ -103,7 +101,7 @@ public static class PlanEndpoints
         if (s.Choices.FirstOrDefault(c => c.Id == choiceId) is { } choice)
         {
             var row = await tools.Db.PlanChoices.FirstAsync(c => c.Id == choiceId, stop);
-            await tools.Log.WriteAsync(gardenId, member, $"Let go of: {Words(s, choice)}", db => db.PlanChoices.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, member, $"Let go of: {ChoiceWords.Of(s, choice)}", db => db.PlanChoices.Remove(row), stop);
         }
 
         return TypedResults.NoContent();
@@ -139,7 +137,7 @@ public static class PlanEndpoints
         rota.Cannot,
         [.. rota.Outline.Select(e => new OutlineAnswer(e.WeekOf, e.Place.Id, e.Target.Id, e.Target.Name, e.Material.Name, e.Material.Group, s.Catalogue.Group(e.Material.Group).Hatch, e.Kind))],
         [.. rota.Changes.Select(c => new PlanChangeAnswer(c.Kind, c.Sentence))],
-        [.. s.Choices.Where(c => c.On is null || c.On >= s.Today).Select(c => new PlanChoiceAnswer(c.Id, c.Word, Words(s, c)))]);
+        [.. s.Choices.Where(c => c.On is null || c.On >= s.Today).Select(c => new PlanChoiceAnswer(c.Id, c.Word, ChoiceWords.Of(s, c)))]);
 
     internal static OutingAnswer Outing(GardenSnapshot s, Outing o)
     {
@@ -192,20 +190,4 @@ public static class PlanEndpoints
     }
 
     private static HoursAnswer Hours(SlotHours h) => new(h.From, h.To, h.Verdict, h.Known);
-
-    internal static string Words(GardenSnapshot s, PlanChoice c)
-    {
-        var planting = s.FindPlanting(c.PlantingId);
-        var where = planting is null ? "a planting" : s.Where(planting);
-        var material = (c.Material is { } m ? s.Catalogue.FindMaterial(m)?.Name.InSentence() : null) ?? "this";
-        var day = c.On?.ToString("ddd d MMM", CultureInfo.InvariantCulture);
-        return c.Word switch
-        {
-            PlanWord.Pin => $"{where}: pinned for {day}",
-            PlanWord.Skip => $"{where}: not before the day after {day}",
-            PlanWord.LeaveAlone => $"{where}: left alone on purpose",
-            PlanWord.Proven => $"{material.AsSentenceStart()} on {(planting is null ? "a crop" : s.Catalogue.Crop(planting.Crop).Name.InSentence())}: used for years, as you said",
-            _ => $"{where}: never {material}",
-        };
-    }
 }

@@ -13,7 +13,7 @@ public sealed record WatchAnswer(string Target, string Name, string LookFirst, d
 
 public sealed record PlantingStopAnswer(
     Guid PlantingId,
-    string Crop,
+    string LikeCrop,
     string CropName,
     string Leaf,
     GrowthStage Stage,
@@ -26,8 +26,7 @@ public sealed record PlantingStopAnswer(
     string LineReason,
     IReadOnlyList<WatchAnswer> Watch);
 
-/// <param name="Rank">Its turn when there is time for a few places only: 0 for the one that matters most.</param>
-public sealed record PlaceStopAnswer(Guid PlaceId, string Place, IReadOnlyList<string> Why, IReadOnlyList<PlantingStopAnswer> Plantings, int Rank);
+public sealed record PlaceStopAnswer(Guid PlaceId, string Place, IReadOnlyList<string> Why, IReadOnlyList<PlantingStopAnswer> Plantings);
 
 /// <summary>Where counting may stop against a line, leaf by leaf, for a device without a network. Both lists begin at the first leaf.</summary>
 /// <param name="BelowAtMost">Affected leaves with which the share is below the line; -1 while none is few enough.</param>
@@ -38,8 +37,9 @@ public sealed record StopLinesAnswer(double Line, IReadOnlyList<int> BelowAtMost
 /// <param name="ToName">Observations of this round that wait for a name.</param>
 public sealed record WalkAnswer(Guid Id, DateTimeOffset StartedAt, IReadOnlyList<Guid> SkippedPlaceIds, IReadOnlyList<Guid> SeenPlantingIds, IReadOnlyList<ObservationAnswer> ToName);
 
-/// <param name="MinutesAPlace">What a place takes on a walk, as this garden has shown.</param>
-public sealed record RoundAnswer(WalkAnswer? Walk, IReadOnlyList<PlaceStopAnswer> Stops, IReadOnlyList<StopLinesAnswer> StopLines, double MinutesAPlace);
+/// <param name="Minutes">What all of it takes, as this garden has shown.</param>
+/// <param name="Parts">Shorter rounds for who has less time, the shortest first.</param>
+public sealed record RoundAnswer(WalkAnswer? Walk, IReadOnlyList<PlaceStopAnswer> Stops, IReadOnlyList<StopLinesAnswer> StopLines, int Minutes, IReadOnlyList<WalkPart> Parts);
 
 /// <param name="At">When it began, for what is sent later; null for now.</param>
 public sealed record WalkStart(Guid? MemberId = null, DateTimeOffset? At = null);
@@ -69,13 +69,13 @@ public static class RoundEndpoints
         }
 
         var stops = WalkRound.Plan(s);
-        var ranked = stops.OrderByDescending(x => x.Urgency).ThenBy(x => x.Place.Order).Select(x => x.Place.Id).ToList();
         var lines = stops.SelectMany(x => x.Plantings).Select(p => p.Line.Share).Distinct().Order();
         return TypedResults.Ok(new RoundAnswer(
             s.Walks.LastOrDefault(w => w.IsOpen(s.Now)) is { } open ? Walk(s, open) : null,
-            [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, x.Why, [.. x.Plantings.Select(p => Stop(s, p))], ranked.IndexOf(x.Place.Id)))],
+            [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, x.Why, [.. x.Plantings.Select(p => Stop(s, p))]))],
             [.. lines.Select(StopLines)],
-            s.Learned.MinutesAPlace));
+            WalkRound.Minutes(s, stops.Count),
+            WalkRound.Parts(s, stops)));
     }
 
     private static WalkAnswer Walk(GardenSnapshot s, WalkTaken walk)

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
@@ -61,10 +62,12 @@ public static class WeatherEndpoints
         var first = s.Today.AddDays(-DaysBack);
         var rows = await tools.Db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId && w.DayUtc >= first.AddDays(-1)).ToListAsync(stop);
         var said = rows.Select(r => (r.Source, Series: new HourSeries(new DateTimeOffset(r.DayUtc.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero), HourPacking.Unpack(r.Hours)))).ToList();
+        WeatherDayAnswer[] days = [.. Enumerable.Range(0, DaysBack + DaysAhead + 1).Select(d => Day(s, first.AddDays(d), said)).Reverse()];
         return new WeatherStateAnswer(
             [.. spans.OrderByDescending(x => x.Source).Select(x => new SourceAnswer(x.Source, x.First, x.Last, x.Days, heard.GetValueOrDefault(x.Source)?.AnsweredAt, heard.GetValueOrDefault(x.Source)?.Trouble))],
             Gaps(s),
-            [.. Enumerable.Range(0, DaysBack + DaysAhead + 1).Select(d => Day(s, first.AddDays(d), said)).Reverse()],
+            Fell([.. days.Where(d => d.Date <= s.Today)]),
+            days,
             await tools.Db.Gardens.AnyAsync(g => g.Id == gardenId && g.StationKeyHash != null, stop),
             settings.WeatherService is not null);
     }
@@ -92,6 +95,14 @@ public static class WeatherEndpoints
         }
 
         return gaps;
+    }
+
+    private static string Fell(WeatherDayAnswer[] past)
+    {
+        var known = past.Where(d => d.RainMm is not null).ToList();
+        var unknown = past.Length - known.Count;
+        var fell = known.Count == 0 ? "Nobody knows what fell in the last weeks." : $"{Figure.Rain(known.Sum(d => d.RainMm!.Value))} of rain on the last {known.Count} days that are known.";
+        return unknown == 0 || known.Count == 0 ? fell : $"{fell} {(unknown == 1 ? "One day is" : $"{unknown} days are")} not known.";
     }
 
     /// <param name="said">What each source says, by day in UTC.</param>

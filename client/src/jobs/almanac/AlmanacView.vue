@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import Button from 'primevue/button'
 import { answer, api } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import { useGardenQuery } from '@/garden/useGarden'
 import { injuryWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { civilDay, inSentence, percent } from '@/kit/format'
 import LedgerSums from '../ledger/LedgerSums.vue'
@@ -33,7 +33,6 @@ const seasons = computed(() =>
 const month = (m: string) =>
   new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'short' }).format(new Date(m))
 const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) ?? [])
-const print = () => window.print()
 </script>
 
 <template>
@@ -52,7 +51,7 @@ const print = () => window.print()
           :options="seasons"
           @update:model-value="router.replace({ query: { year: $event } })"
         />
-        <Button class="no-print" label="Print the season" variant="text" @click="print()" />
+        <PrintButton label="Print the season" variant="text" />
       </div>
       <p class="summary">{{ data.summary }}</p>
       <LedgerSums :totals="data.totals" />

@@ -2,15 +2,15 @@
 import CopiesCard from '../archive/CopiesCard.vue'
 import WholeGarden from '../archive/WholeGarden.vue'
 import WeatherService from '../weather/WeatherService.vue'
-import GardenNav from './GardenNav.vue'
+import GardenRoom from './GardenRoom.vue'
 import SiteCard from './SiteCard.vue'
 </script>
 
 <template>
-  <GardenNav>
+  <GardenRoom>
     <SiteCard />
     <WeatherService />
     <WholeGarden />
     <CopiesCard />
-  </GardenNav>
+  </GardenRoom>
 </template>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import PhonesCard from '../home/PhonesCard.vue'
-import GardenNav from './GardenNav.vue'
+import GardenRoom from './GardenRoom.vue'
 import HouseholdCard from './HouseholdCard.vue'
 import UnitsCard from './UnitsCard.vue'
 </script>
 
 <template>
-  <GardenNav>
+  <GardenRoom>
     <HouseholdCard />
     <UnitsCard />
     <PhonesCard />
-  </GardenNav>
+  </GardenRoom>
 </template>

@@ -15,7 +15,7 @@ import { inSentence } from '@/kit/format'
 /** What the garden holds and the catalogue does not: under its own name, by the facts of what it is most like. */
 const { memberId } = useGarden()
 const { all } = useOwnKinds()
-const { all: kinds, groups } = useNames()
+const { listed, groups } = useNames()
 const crops = useQuery({
   queryKey: keys.catalogue('crops'),
   queryFn: () => answer(api.GET('/api/catalogue/crops')),
@@ -29,7 +29,7 @@ const choices = computed(() =>
     ? (crops.data.value ?? [])
         .map((c) => ({ value: c.id, label: c.name }))
         .sort((a, b) => a.label.localeCompare(b.label))
-    : [...groups.value, ...kinds.value.filter((k) => !k.value.startsWith('own-'))],
+    : [...groups.value, ...listed.value],
 )
 const saving = useGardenWrite(
   (gardenId, kind: { id: string } & Omit<Schemas['OwnKindChange'], 'memberId'>) => {

@@ -5,14 +5,14 @@ import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import StanceChoice from '../decide/StanceChoice.vue'
 import FreeHours from './FreeHours.vue'
-import GardenNav from './GardenNav.vue'
+import GardenRoom from './GardenRoom.vue'
 import OwnKindsCard from './OwnKindsCard.vue'
 
 const settings = useGardenSettings()
 </script>
 
 <template>
-  <GardenNav v-slot="{ garden }">
+  <GardenRoom v-slot="{ garden }">
     <section class="card stack">
       <StanceChoice what="stance" />
       <StanceChoice what="approach" />
@@ -36,7 +36,7 @@ const settings = useGardenSettings()
     </section>
     <FreeHours />
     <OwnKindsCard />
-  </GardenNav>
+  </GardenRoom>
 </template>
 
 <style scoped>

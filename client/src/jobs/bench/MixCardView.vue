@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import { inSentence, trim } from '@/kit/format'
 import { usePaper } from '@/kit/usePaper'
@@ -11,13 +11,12 @@ import { useBench } from './useBench'
 const { garden } = useGarden()
 const { data, isPending, error, refetch } = useBench()
 usePaper('148mm 210mm', '10mm')
-const print = () => window.print()
 </script>
 
 <template>
   <div class="page narrow paper">
     <div class="actions no-print">
-      <Button label="Print" size="large" :disabled="!data" @click="print" />
+      <PrintButton size="large" :disabled="!data" />
       <RouterLink :to="{ name: 'bench', query: $route.query }">Back to the bench</RouterLink>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />

@@ -54,7 +54,7 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
         }}
         <RouterLink v-if="planting" :to="{ name: 'decide' }">Everything that was found</RouterLink>
       </p>
-      <PrintButton v-if="data && ladders.length" label="Print what was decided" />
+      <PrintButton v-if="data && ladders.length" label="Print what was decided" size="small" variant="text" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <div v-else class="columns">

@@ -6,6 +6,7 @@ import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import { useGarden } from '@/garden/useGarden'
 import { ledgerKindWords, options } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { clock, day, inSentence } from '@/kit/format'
 import LedgerSums from './LedgerSums.vue'
@@ -54,7 +55,6 @@ const days = computed(() => {
   }
   return result
 })
-const print = () => window.print()
 </script>
 
 <template>
@@ -68,7 +68,7 @@ const print = () => window.print()
     <div class="actions no-print">
       <Button label="Log a spray by hand" variant="outlined" @click="router.push({ name: 'by-hand' })" />
       <a class="out" :href="table" download>Save as a table</a>
-      <Button label="Print" variant="text" @click="print()" />
+      <PrintButton variant="text" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TabRow from '@/kit/TabRow.vue'
+
 /** The four ways to look back: all of it, by trial, by what was learned, by season. */
 const links = [
   { name: 'ledger', label: 'Everything done' },
@@ -9,30 +11,5 @@ const links = [
 </script>
 
 <template>
-  <nav class="no-print" aria-label="Records">
-    <RouterLink v-for="link in links" :key="link.name" :to="{ name: link.name }">{{ link.label }}</RouterLink>
-  </nav>
+  <TabRow label="Records" :links="links" />
 </template>
-
-<style scoped>
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 4px;
-  border-bottom: 1px solid var(--line);
-}
-
-a {
-  padding: 10px 12px;
-  min-height: 44px;
-  color: var(--ink-soft);
-  text-decoration: none;
-  border-bottom: 3px solid transparent;
-}
-
-.router-link-exact-active {
-  color: var(--ink);
-  font-weight: 600;
-  border-color: var(--mauve);
-}
-</style>

@@ -27,10 +27,6 @@ const months = computed(() => {
   }
   return result
 })
-const sum = (row: Schemas['PictureRow']) => {
-  const of = (kind: Schemas['LedgerKind']) => row.marks.filter((m) => m.kind === kind).length
-  return `${of('spray')} sprays, ${of('task')} by hand, ${of('count')} counts`
-}
 </script>
 
 <template>
@@ -47,8 +43,8 @@ const sum = (row: Schemas['PictureRow']) => {
     <div class="rows">
       <ul class="names">
         <li v-for="row in picture.rows" :key="row.placeId">
-          <button type="button" :title="sum(row)" @click="$emit('place', row.placeId)">
-            {{ row.place }}<span class="visually-hidden">: {{ sum(row) }}</span>
+          <button type="button" :title="row.words" @click="$emit('place', row.placeId)">
+            {{ row.place }}<span class="visually-hidden">: {{ row.words }}</span>
           </button>
         </li>
       </ul>

@@ -7,6 +7,7 @@ import type { Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import { stepWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { civilDay, clock, inSentence } from '@/kit/format'
 import { told } from '@/kit/household'
@@ -38,7 +39,6 @@ async function finish() {
   title.value = outing.value?.title ?? ''
   logged.value = (await log()) ?? undefined
 }
-const print = () => window.print()
 function use(t: Parameters<typeof tank>[0], by: number) {
   const now = tank(t).used ?? t.litres
   tank(t).used = Math.max(0.1, Math.round((now + by) * 10) / 10)
@@ -171,7 +171,7 @@ function use(t: Parameters<typeof tank>[0], by: number) {
           :loading="saving"
           @click="finish"
         />
-        <Button label="Print" variant="outlined" @click="print()" />
+        <PrintButton variant="outlined" />
       </div>
     </template>
   </div>

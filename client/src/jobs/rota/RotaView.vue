@@ -82,7 +82,7 @@ const patchDays = computed(() => {
       <p v-if="data" class="soft">
         {{ data.inShort }} Firm until {{ civilDay(data.firmTo) }}; planned anew after every new fact.
       </p>
-      <PrintButton v-if="data" label="Print the fortnight" />
+      <PrintButton v-if="data" label="Print the fortnight" size="small" variant="text" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>

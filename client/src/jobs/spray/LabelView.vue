@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import { usePaper } from '@/kit/usePaper'
 import BottleLabel from './BottleLabel.vue'
 
@@ -25,7 +25,6 @@ const {
     ),
 )
 usePaper('90mm 60mm', '0')
-const print = () => window.print()
 </script>
 
 <template>
@@ -38,7 +37,7 @@ const print = () => window.print()
     <template v-else>
       <BottleLabel :batch="batch" :zone="zone" />
       <div class="actions no-print">
-        <Button label="Print" size="large" @click="print" />
+        <PrintButton size="large" />
         <RouterLink :to="{ name: 'spray', params: { batchId } }">Back to the bottle</RouterLink>
       </div>
     </template>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 
 /** Labels for the units, and the sheet for whoever treats them. On a blind trial the labels carry a number only. */
 const props = defineProps<{ trialId: string }>()
@@ -22,7 +23,6 @@ const units = computed(() =>
     .flatMap((s) => s.units.map((u) => ({ ...u, letter: s.letter })))
     .sort((a, b) => a.number - b.number),
 )
-const print = () => window.print()
 </script>
 
 <template>
@@ -31,7 +31,7 @@ const print = () => window.print()
     <template v-else>
       <div class="page-head">
         <h1>{{ data.name }}</h1>
-        <Button class="no-print" label="Print" variant="outlined" @click="print()" />
+        <PrintButton variant="outlined" />
         <RouterLink class="no-print" :to="{ name: 'trial', params: { trialId } }">To the trial</RouterLink>
       </div>
       <h2>Labels</h2>

@@ -34,7 +34,7 @@ const both = computed(() => draft.value.leaves.filter((leaf) => leaf === 3).leng
 const clean = computed(() => draft.value.leaves.filter((leaf) => leaf === 0).length)
 const walk = useWalk()
 const stop = computed(() =>
-  walk.stops.value.flatMap((s) => s.plantings).find((p) => p.plantingId === props.plantingId),
+  walk.all.value.flatMap((s) => s.plantings).find((p) => p.plantingId === props.plantingId),
 )
 const lines = computed(() => walk.round.data.value?.stopLines.find((l) => l.line === stop.value?.line))
 const sample = useSample(

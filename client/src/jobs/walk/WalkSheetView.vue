@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import PrintButton from '@/kit/PrintButton.vue'
 import { day, inSentence } from '@/kit/format'
 import { usePaper } from '@/kit/usePaper'
 import { useWalk } from './useWalk'
@@ -12,13 +12,12 @@ const { garden } = useGarden()
 const { round, stops, later } = useWalk()
 usePaper('210mm 297mm', '12mm')
 const on = computed(() => (garden.value ? day(garden.value.now, garden.value.timeZoneId) : ''))
-const print = () => window.print()
 </script>
 
 <template>
   <div class="page paper">
     <div class="actions no-print">
-      <Button label="Print" size="large" :disabled="stops.length === 0" @click="print" />
+      <PrintButton size="large" :disabled="stops.length === 0" />
       <RouterLink :to="{ name: 'walk' }">Back to the walk</RouterLink>
     </div>
     <header>

@@ -15,43 +15,27 @@ const route = useRoute()
 const router = useRouter()
 const client = useQueryClient()
 const { garden } = useGarden()
-const {
-  round,
-  stops,
-  later,
-  minutes,
-  minutesAPlace,
-  walkId,
-  seen,
-  skipped,
-  next,
-  placesDone,
-  toName,
-  begin,
-  skip,
-  end,
-} = useWalk()
+const { round, stops, later, minutes, walkId, seen, skipped, next, placesDone, toName, begin, skip, end } =
+  useWalk()
 const wanted = computed(() => new Set([route.query.planting ?? []].flat().filter((id) => id !== null)))
 
 // The signs of every crop on the round, so that they are there when the network is not.
 watch(
   stops,
   (list) => {
-    for (const crop of new Set(list.flatMap((s) => s.plantings.map((p) => p.crop))))
+    for (const crop of new Set(list.flatMap((s) => s.plantings.map((p) => p.likeCrop))))
       void client.prefetchQuery(signsQuery(crop))
   },
   { immediate: true },
 )
 
-const times = computed(() => {
-  const whole = Math.ceil((stops.value.length + later.value.length) * minutesAPlace.value)
-  return [
-    { value: 'all', label: `The whole round, about ${whole} minutes` },
-    ...[5, 10, 15, 30]
-      .filter((m) => m < whole)
-      .map((m) => ({ value: String(m), label: `${m} minutes: the places that matter most` })),
-  ]
-})
+const times = computed(() => [
+  { value: 'all', label: `The whole round, about ${round.data.value?.minutes} minutes` },
+  ...(round.data.value?.parts ?? []).map((p) => ({
+    value: String(p.minutes),
+    label: `${p.minutes} minutes: the places that matter most`,
+  })),
+])
 
 async function start() {
   await begin()
@@ -109,7 +93,9 @@ async function start() {
           {{
             skipped.size > 0
               ? `${skipped.size === 1 ? 'One place was' : `${skipped.size} places were`} skipped and come first next time.`
-              : 'Every place was seen.'
+              : later.length > 0
+                ? 'Every place that there was time for was seen.'
+                : 'Every place was seen.'
           }}
         </p>
       </section>

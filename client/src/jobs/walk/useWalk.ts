@@ -35,13 +35,9 @@ export function useWalk() {
     answer(api.GET('/api/gardens/{gardenId}/round', { params: { path: { gardenId: id } } })),
   )
   const all = computed(() => round.data.value?.stops ?? [])
-  const minutesAPlace = computed(() => round.data.value?.minutesAPlace ?? 3)
-  /** The places that matter most, as many as there is time for, in the order of the round. */
-  const stops = computed(() => {
-    const fit =
-      minutes.value === null ? Infinity : Math.max(1, Math.floor(minutes.value / minutesAPlace.value))
-    return all.value.filter((s) => s.rank < fit)
-  })
+  const part = computed(() => round.data.value?.parts.find((p) => p.minutes === minutes.value))
+  /** The round, or the places of it that there is time for, in its order. */
+  const stops = computed(() => all.value.filter((s) => part.value?.placeIds.includes(s.placeId) ?? true))
   const last = computed(() => kept.value[gardenId.value])
   const here = computed(() =>
     last.value && !last.value.ended && Date.now() - last.value.begunAt < longestMs ? last.value : undefined,
@@ -105,10 +101,11 @@ export function useWalk() {
   return {
     round,
     stops,
+    /** Every place, whatever the time. */
+    all,
     /** Places that there is no time for today. */
     later: computed(() => all.value.filter((s) => !stops.value.includes(s))),
     minutes,
-    minutesAPlace,
     walkId,
     seen,
     skipped,

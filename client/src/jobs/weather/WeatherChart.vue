@@ -8,7 +8,7 @@ import { civilDay } from '@/kit/format'
 import { told, toldRange } from '@/kit/household'
 
 /** Thirty days back and ten ahead: warmth as bars from lowest to highest, rain below, and who says so as bands. */
-const props = defineProps<{ days: Schemas['WeatherDayAnswer'][]; today: string }>()
+const props = defineProps<{ days: Schemas['WeatherDayAnswer'][]; sentence: string; today: string }>()
 const picture = useTemplateRef<SVGElement>('picture')
 const { width: room } = useElementSize(picture)
 const width = computed(() => Math.max(300, room.value || 720))
@@ -36,12 +36,6 @@ const words = (d: Schemas['WeatherDayAnswer']) =>
   d.minC === null || d.maxC === null
     ? `${civilDay(d.date)}: not known`
     : `${civilDay(d.date)}: ${toldRange('temperature', d.minC, d.maxC)}, ${d.rainMm === null ? 'rain not known' : told('rain', d.rainMm)}${d.byHand ? ', entered by hand' : ''}`
-const said = computed(() => {
-  const past = known.value.filter((d) => d.date <= props.today)
-  const wet = past.reduce((sum, d) => sum + (d.rainMm ?? 0), 0)
-  const gaps = days.value.filter((d) => d.date <= props.today && d.knownHours === 0).length
-  return `${told('rain', wet)} of rain in the last ${past.length} days${gaps ? `; ${gaps} of the last thirty days are not known` : ''}.`
-})
 </script>
 
 <template>
@@ -50,7 +44,7 @@ const said = computed(() => {
       ref="picture"
       :viewBox="`0 0 ${width} ${height}`"
       role="img"
-      :aria-label="`The weather by day. ${said}`"
+      :aria-label="`The weather by day. ${sentence}`"
     >
       <g class="grid">
         <g v-for="t in y.ticks(5)" :key="t">
@@ -114,8 +108,8 @@ const said = computed(() => {
       <path :d="`M${x(days.findIndex((d) => d.date > today))} ${top}V${height - 22}`" class="now" />
     </svg>
     <figcaption class="soft small">
-      {{ said }} Shaded days are forecast; a mark between warmth and rain is a day that was entered by hand; a
-      slanted line is a day that nobody knows.
+      {{ sentence }} Shaded days are forecast; a mark between warmth and rain is a day that was entered by
+      hand; a slanted line is a day that nobody knows.
     </figcaption>
   </figure>
 </template>

@@ -34,7 +34,7 @@ const listed = computed(() =>
     <template v-else>
       <section class="card" aria-labelledby="chart">
         <h2 id="chart">Thirty days back, ten ahead</h2>
-        <WeatherChart :days="data.days" :today="today" />
+        <WeatherChart :days="data.days" :sentence="data.sentence" :today="today" />
       </section>
       <section class="card" aria-labelledby="sources">
         <h2 id="sources">Sources</h2>

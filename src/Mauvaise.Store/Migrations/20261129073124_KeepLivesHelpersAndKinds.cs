@@ -6,11 +6,36 @@ using Microsoft.EntityFrameworkCore.Migrations;
 namespace Mauvaise.Store.Migrations
 {
     /// <inheritdoc />
-    public partial class KeepOwnKinds : Migration
+    public partial class KeepLivesHelpersAndKinds : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.AddColumn<string>(
+                name: "Helper",
+                table: "Tasks",
+                type: "TEXT",
+                maxLength: 200,
+                nullable: true);
+
+            migrationBuilder.AddColumn<int>(
+                name: "Number",
+                table: "Tasks",
+                type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.AddColumn<int>(
+                name: "OnlyDead",
+                table: "CheckBacks",
+                type: "INTEGER",
+                nullable: true);
+
+            migrationBuilder.AddColumn<Guid>(
+                name: "SprayerId",
+                table: "Batches",
+                type: "TEXT",
+                nullable: true);
+
             migrationBuilder.CreateTable(
                 name: "OwnKinds",
                 columns: table => new
@@ -44,6 +69,22 @@ namespace Mauvaise.Store.Migrations
         {
             migrationBuilder.DropTable(
                 name: "OwnKinds");
+
+            migrationBuilder.DropColumn(
+                name: "Helper",
+                table: "Tasks");
+
+            migrationBuilder.DropColumn(
+                name: "Number",
+                table: "Tasks");
+
+            migrationBuilder.DropColumn(
+                name: "OnlyDead",
+                table: "CheckBacks");
+
+            migrationBuilder.DropColumn(
+                name: "SprayerId",
+                table: "Batches");
         }
     }
 }

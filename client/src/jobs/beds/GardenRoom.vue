@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import TabRow from '@/kit/TabRow.vue'
 
-/** The garden in four rooms, with its name above; what is in a room shows once the garden is known. */
+/** One of the four rooms of the garden, with the way to the others and its name above; what is in it shows once the garden is known. */
 const { garden, query } = useGarden()
 const rooms = [
   { name: 'garden', label: 'Places and plantings' },
@@ -21,11 +22,7 @@ const rooms = [
       :retry="query.refetch"
     />
     <template v-else>
-      <nav aria-label="Rooms of the garden">
-        <RouterLink v-for="room in rooms" :key="room.name" :to="{ name: room.name }">{{
-          room.label
-        }}</RouterLink>
-      </nav>
+      <TabRow label="Rooms of the garden" :links="rooms" />
       <div class="page-head">
         <h1>{{ garden.name }}</h1>
         <p class="soft">{{ garden.latitude }}, {{ garden.longitude }} · {{ garden.timeZoneId }}</p>
@@ -34,26 +31,3 @@ const rooms = [
     </template>
   </div>
 </template>
-
-<style scoped>
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 4px;
-  border-bottom: 1px solid var(--line);
-}
-
-a {
-  min-height: 44px;
-  padding: 10px 12px;
-  border-bottom: 3px solid transparent;
-  color: var(--ink-soft);
-  text-decoration: none;
-}
-
-.router-link-exact-active {
-  border-color: var(--mauve);
-  color: var(--ink);
-  font-weight: 600;
-}
-</style>

@@ -11,8 +11,8 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 namespace Mauvaise.Store.Migrations
 {
     [DbContext(typeof(GardenDb))]
-    [Migration("20261129052211_KeepHelpersAndSprayers")]
-    partial class KeepHelpersAndSprayers
+    [Migration("20261129073124_KeepLivesHelpersAndKinds")]
+    partial class KeepLivesHelpersAndKinds
     {
         /// <inheritdoc />
         protected override void BuildTargetModel(ModelBuilder modelBuilder)
@@ -809,6 +809,40 @@ namespace Mauvaise.Store.Migrations
                     b.HasKey("ObservationId", "Sign");
 
                     b.ToTable("ObservedSignRow");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.OwnKindRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Like")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Of")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Retired")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.ToTable("OwnKinds");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.OwnRecipeRow", b =>
@@ -1803,6 +1837,15 @@ namespace Mauvaise.Store.Migrations
                     b.HasOne("Mauvaise.Store.Rows.ObservationRow", null)
                         .WithMany("Signs")
                         .HasForeignKey("ObservationId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.OwnKindRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
                 });

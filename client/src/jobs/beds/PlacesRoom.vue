@@ -9,7 +9,7 @@ import { options, placeKindWords, stageWords, stanceWords } from '@/garden/words
 import FieldError from '@/kit/FieldError.vue'
 import ChangePlace from './ChangePlace.vue'
 import ChangePlanting from './ChangePlanting.vue'
-import GardenNav from './GardenNav.vue'
+import GardenRoom from './GardenRoom.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
 import { told } from '@/kit/household'
@@ -76,7 +76,7 @@ const change = useGardenWrite(
 </script>
 
 <template>
-  <GardenNav v-slot="{ garden: known }">
+  <GardenRoom v-slot="{ garden: known }">
     <div class="page-head">
       <h2>Places</h2>
       <label v-if="known.places.length > manyPlaces" class="find"
@@ -175,7 +175,7 @@ const change = useGardenWrite(
         <NewPlanting v-if="plantingIn === place.id" :place-id="place.id" @done="plantingIn = undefined" />
       </li>
     </ol>
-  </GardenNav>
+  </GardenRoom>
 </template>
 
 <style scoped>
