@@ -46,7 +46,8 @@ public class CatalogueTests
     [InlineData("signs", "id: tips-first", "id: tips", "'tips-first'")]
     [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "the nearest is 'legumes'")]
     [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "targets.yaml, line")]
-    [InlineData("materials", "assumed: [cover, worksOn, harmToHelpers]", "assumed: [cover, worsOn, harmToHelpers]", "'worsOn' is nothing that is assumed; the nearest is 'worksOn'")]
+    [InlineData("materials", "assumed: [cover, worksOn, harmToHelpers]", "assumed: [cover, worsOn, harmToHelpers]",
+        "'worsOn' is nothing that is assumed; the nearest is 'worksOn'")]
     [InlineData("helpers", "perM2: 50,", "perM2: 500,", "0 < perM2 <= mostPerM2")]
     [InlineData("helpers", "[spider-mite, any-mite, thrips]", "[spider-mites, any-mite, thrips]", "the nearest is 'spider-mite'")]
     public void A_fault_in_a_file_is_named(string kind, string sound, string broken, string told)

@@ -43,7 +43,8 @@ public static class ChanceGarden
         };
         return chance.Next() >= 0.2 ? made : made with
         {
-            Tasks = [new(Id(), One(plantings).Id, null, "release-helpers", null, GardenSamples.Home.DateOf(GardenSamples.Now), TaskState.Done, GardenSamples.Now.AddDays(-chance.Between(0, 25)), null, "lacewing", 100)],
+            Tasks = [new(Id(), One(plantings).Id, null, "release-helpers", null, GardenSamples.Home.DateOf(GardenSamples.Now),
+                TaskState.Done, GardenSamples.Now.AddDays(-chance.Between(0, 25)), null, "lacewing", 100)],
         };
     }
 }

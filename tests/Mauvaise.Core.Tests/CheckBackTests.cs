@@ -20,7 +20,8 @@ public class CheckBackTests
     {
         var bed = GardenSamples.Bed("Bed");
         var planting = GardenSamples.Grown(bed, "courgette");
-        var task = new GardenTask(Guid.NewGuid(), planting.Id, null, KnownIds.Measures.WaterJet, Aphid, Day(daysAgo), TaskState.Done, GardenSamples.Now.AddDays(-daysAgo));
+        var task = new GardenTask(Guid.NewGuid(), planting.Id, null, KnownIds.Measures.WaterJet, Aphid, Day(daysAgo),
+            TaskState.Done, GardenSamples.Now.AddDays(-daysAgo));
         var visit = new CheckBack(Guid.NewGuid(), null, planting.Id, Day(dueDaysAgo), null, null, null, Injury.None, task.Id);
         var garden = GardenSamples.Tried(GardenSamples.Garden([bed], [planting]));
         return (garden with
@@ -90,7 +91,8 @@ public class CheckBackTests
         Assert.Null(set.Finding.Overdue);
         Assert.Contains(set.WithMaterials, w => w.Allowed);
 
-        var judged = CheckBackDeeds.JudgeBy(garden, visit, WhatIsJudged.Of(garden, visit)!, garden.Observations[1], new JudgedByCount(garden.Observations[1].Id, Injury.None)).CheckBacks[0];
+        var judged = CheckBackDeeds.JudgeBy(garden, visit, WhatIsJudged.Of(garden, visit)!, garden.Observations[1],
+            new JudgedByCount(garden.Observations[1].Id, Injury.None)).CheckBacks[0];
         Assert.Equal((Outcome.Losing, garden.Observations[1].Id, garden.Observations[1].At), (judged.Outcome, judged.ObservationId, judged.DoneAt));
         Assert.Null(SettlingCount.Of(garden, judged, Aphid));
     }
@@ -127,7 +129,11 @@ public class CheckBackTests
         Assert.Equal(PatchState.Needed, UseGuards.PatchOf(said, kale, Shipped.Catalogue.Material("neem-oil")).State);
 
         var spray = GardenSamples.Sprayed(planting, 3, soap.Id);
-        var burnt = said with { Applications = [spray], CheckBacks = [new(Guid.NewGuid(), spray.Id, planting.Id, Day(1), GardenSamples.Now.AddDays(-1), null, null, Injury.Severe)] };
+        var burnt = said with
+        {
+            Applications = [spray],
+            CheckBacks = [new(Guid.NewGuid(), spray.Id, planting.Id, Day(1), GardenSamples.Now.AddDays(-1), null, null, Injury.Severe)],
+        };
         Assert.Equal((PatchState.Needed, true), (UseGuards.PatchOf(burnt, kale, soap).State, UseGuards.PatchOf(burnt, kale, soap).Burnt));
     }
 
@@ -136,15 +142,19 @@ public class CheckBackTests
     {
         var bed = GardenSamples.Bed("Bed");
         var planting = GardenSamples.Grown(bed, "kale");
-        var garden = GardenSamples.Tried(GardenSamples.Garden([bed], [planting])) with { Observations = [GardenSamples.Seen(planting, 0.1, 20, 12, "cabbage-whitefly")] };
+        var seen = GardenSamples.Seen(planting, 0.1, 20, 12, "cabbage-whitefly");
+        var garden = GardenSamples.Tried(GardenSamples.Garden([bed], [planting])) with { Observations = [seen] };
         var tank = EveningPlanner.Plan(garden).Deeds.Single(d => d.Tank is not null);
         Assert.Null(tank.BatchId);
 
-        var bottle = new Batch(Guid.NewGuid(), garden.Now.AddMinutes(-30), tank.Tank!.Recipe.Id, tank.Tank.Step, 1, garden.Now.AddHours(8), "cabbage-whitefly", [planting.Id],
+        var bottle = new Batch(Guid.NewGuid(), garden.Now.AddMinutes(-30), tank.Tank!.Recipe.Id, tank.Tank.Step, 1,
+            garden.Now.AddHours(8), "cabbage-whitefly", [planting.Id],
             [new Measured(tank.Tank.Recipe.Active.Material, "active", 20, "ml")]);
         var mixed = EveningPlanner.Plan(garden with { Batches = [bottle] }).Deeds.Single(d => d.Tank is not null);
         Assert.Equal(bottle.Id, mixed.BatchId);
-        Assert.StartsWith($"It stands mixed since {Figure.Time(new DateTimeOffset(2026, 7, 16, 17, 10, 0, TimeSpan.FromHours(2)))}", mixed.Detail, StringComparison.Ordinal);
-        Assert.Null(EveningPlanner.Plan(garden with { Batches = [bottle with { UseBy = garden.Now.AddMinutes(-1) }] }).Deeds.Single(d => d.Tank is not null).BatchId);
+        Assert.StartsWith($"It stands mixed since {Figure.Time(new DateTimeOffset(2026, 7, 16, 17, 10, 0, TimeSpan.FromHours(2)))}",
+            mixed.Detail, StringComparison.Ordinal);
+        Assert.Null(EveningPlanner.Plan(garden with { Batches = [bottle with { UseBy = garden.Now.AddMinutes(-1) }] }).Deeds.Single(d =>
+            d.Tank is not null).BatchId);
     }
 }

@@ -18,10 +18,12 @@ public class HelperTests
     {
         var tunnel = GardenSamples.Bed("Tunnel", kind: PlaceKind.Tunnel);
         var planting = GardenSamples.Grown(tunnel, "aubergine");
-        return (GardenSamples.Tried(GardenSamples.Garden([tunnel], [planting], weather)) with { Observations = [GardenSamples.Seen(planting, 0.1, 20, 3, "spider-mite")] }, planting);
+        var seen = GardenSamples.Seen(planting, 0.1, 20, 3, "spider-mite");
+        return (GardenSamples.Tried(GardenSamples.Garden([tunnel], [planting], weather)) with { Observations = [seen] }, planting);
     }
 
-    private static NewHelpers Order(Planting planting, int number = 200, DateOnly? comes = null) => new(Guid.NewGuid(), planting.Id, Mites.Id, number, comes, "spider-mite");
+    private static NewHelpers Order(Planting planting, int number = 200, DateOnly? comes = null) =>
+        new(Guid.NewGuid(), planting.Id, Mites.Id, number, comes, "spider-mite");
 
     [Fact]
     public void What_can_be_ordered_fits_the_pest_and_the_place()
@@ -45,7 +47,8 @@ public class HelperTests
         Assert.Equal(before.Sentence, after.Sentence);
         var step = ActionLadder.For(ordered, planting, garden.Observations[0]).Steps.Single(s => s.Code == KnownIds.Measures.OrderHelpers);
         Assert.Equal((StepChoice.PassedOver, "200 predatory mites are ordered, for Sun 26 Jul."), (step.Choice, step.Why[0]));
-        Assert.Contains(EveningPlanner.Plan(ordered with { Now = ordered.Now.AddDays(10) }).Deeds, d => d.Title == "Let the helpers out: 200 predatory mites, Tunnel aubergine");
+        Assert.Contains(EveningPlanner.Plan(ordered with { Now = ordered.Now.AddDays(10) }).Deeds,
+            d => d.Title == "Let the helpers out: 200 predatory mites, Tunnel aubergine");
     }
 
     [Fact]
@@ -66,7 +69,8 @@ public class HelperTests
         var heavy = after with { Observations = [GardenSamples.Seen(planting, 0, 20, 12, "spider-mite")] };
         var set = WayBook.Of(heavy).For(planting, heavy.Observations[0]);
         Assert.Null(set.Finding.Visit);
-        Assert.All(set.WithMaterials.Where(w => w.Option!.Material.HarmToHelpers >= HelperGuards.Harmful), w => Assert.Contains(w.Against, r => r.Code == "helpers-out"));
+        Assert.All(set.WithMaterials.Where(w => w.Option!.Material.HarmToHelpers >= HelperGuards.Harmful),
+            w => Assert.Contains(w.Against, r => r.Code == "helpers-out"));
         Assert.Empty(PlanChecker.Faults(heavy, RotaPlanner.Plan(heavy)));
     }
 
@@ -78,7 +82,8 @@ public class HelperTests
         Assert.Equal("too-many", HelperGuards.AgainstRelease(garden, planting, Mites, 5000).Single().Code);
         var soaped = garden with { Applications = [GardenSamples.Sprayed(planting, 3, "insecticidal-soap")] };
         Assert.Equal("still-on-leaves", HelperGuards.AgainstRelease(soaped, planting, Mites, 200).Single().Code);
-        Assert.Empty(HelperGuards.AgainstRelease(garden with { Applications = [GardenSamples.Sprayed(planting, 8, "insecticidal-soap")] }, planting, Mites, 200));
+        Assert.Empty(HelperGuards.AgainstRelease(garden with { Applications = [GardenSamples.Sprayed(planting, 8, "insecticidal-soap")] },
+            planting, Mites, 200));
         Assert.Empty(HelperGuards.AgainstRelease(garden with { Applications = [GardenSamples.Sprayed(planting, 1, "milk")] }, planting, Mites, 200));
         var (cold, there) = Tunnel(_ => WeatherSamples.Mild with { TemperatureC = 8, CloudPercent = 100 });
         Assert.Contains(HelperGuards.AgainstRelease(cold, there, Mites, 200), r => r.Code == "too-cold");

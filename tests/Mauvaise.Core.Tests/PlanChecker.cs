@@ -54,7 +54,8 @@ public static class PlanChecker
             yield return $"{p.Active.Id} was banned there";
         }
 
-        foreach (var release in garden.Tasks.Where(t => t is { Step: "release-helpers", DoneAt: not null } && garden.Plantings.First(x => x.Id == t.PlantingId).PlaceId == place.Id))
+        foreach (var release in garden.Tasks.Where(t => t is { Step: "release-helpers", DoneAt: not null }
+            && garden.Plantings.First(x => x.Id == t.PlantingId).PlaceId == place.Id))
         {
             var spared = garden.Catalogue.Helpers.FirstOrDefault(h => h.Id == release.Helper)?.Ordered?.SpareDays ?? 14;
             if (p.InTank.Any(m => m.HarmToHelpers >= 0.2) && day.DayNumber - garden.Garden.DateOf(release.DoneAt!.Value).DayNumber < spared)

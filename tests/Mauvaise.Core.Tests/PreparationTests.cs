@@ -33,10 +33,12 @@ public class PreparationTests
         GardenSnapshot Held(string material, int daysAgo) => GardenSamples.Garden([bed], []) with
         {
             Sprayers = [hand],
-            Batches = [new Batch(Guid.NewGuid(), GardenSamples.Now.AddDays(-daysAgo), "any", DoseStep.Usual, 1, GardenSamples.Now, null, [], [new Measured(material, "active", 2, "g")], SprayerId: hand.Id)],
+            Batches = [new Batch(Guid.NewGuid(), GardenSamples.Now.AddDays(-daysAgo), "any", DoseStep.Usual, 1,
+                GardenSamples.Now, null, [], [new Measured(material, "active", 2, "g")], SprayerId: hand.Id)],
         };
         Material[] neem = [C.Material("neem-oil")];
-        Assert.StartsWith("The hand sprayer held wettable sulfur on 13 July: rinse it twice first", Rinsing.First(Held("sulfur", 3), hand, neem), StringComparison.Ordinal);
+        Assert.StartsWith("The hand sprayer held wettable sulfur on 13 July: rinse it twice first",
+            Rinsing.First(Held("sulfur", 3), hand, neem), StringComparison.Ordinal);
         Assert.Null(Rinsing.First(Held("neem-oil", 3), hand, neem));
         Assert.Null(Rinsing.First(Held("sulfur", 90), hand, neem));
         Assert.Null(Rinsing.First(Held("sulfur", 3), hand with { Id = Guid.NewGuid() }, neem));

@@ -23,13 +23,16 @@ public class RangeTests
     [InlineData("tomato", "septoria", 0.2, PlaceKind.OpenBed, 3)]
     public void Nine_in_ten_come_within_the_range_that_was_told(string crop, string target, double share, PlaceKind kind, int rounds)
     {
-        var (garden, planting, seen) = ImaginedGarden.With(Shipped.Catalogue, new Imagined(crop, kind, null, new DateOnly(2026, 7, 16), 47, "continental", target, share, 0, Ants.None, Stance.WatchAndTreat, DiseaseApproach.ProtectOnly));
+        var (garden, planting, seen) = ImaginedGarden.With(Shipped.Catalogue, new Imagined(crop, kind, null,
+            new DateOnly(2026, 7, 16), 47, "continental", target, share, 0, Ants.None, Stance.WatchAndTreat, DiseaseApproach.ProtectOnly));
         var scene = Scene.Of(garden, planting, GardenSamples.Target(target), seen);
-        var soap = new Schedule(new SprayRounds(Shipped.Catalogue.Material(GardenSamples.Target(target).Kind == TargetKind.Disease ? "bicarbonate" : "insecticidal-soap"), [.. Enumerable.Range(0, rounds).Select(i => i * 5)]));
+        var material = Shipped.Catalogue.Material(GardenSamples.Target(target).Kind == TargetKind.Disease ? "bicarbonate" : "insecticidal-soap");
+        var soap = new Schedule(new SprayRounds(material, [.. Enumerable.Range(0, rounds).Select(i => i * 5)]));
         foreach (var (schedule, told) in new[] { Schedule.Nothing, soap }.Zip(WhatIf.Play(scene, [Schedule.Nothing, soap])))
         {
             var (low, high) = (told.Days[Day].Low, told.Days[Day].High);
-            var within = Enumerable.Range(0, Runs).Count(r => scene.Run(schedule, OtherLuck + (ulong)r, Scene.Days).Shares[Day] is var truth && truth >= low && truth <= high);
+            var within = Enumerable.Range(0, Runs).Count(r => scene.Run(schedule, OtherLuck + (ulong)r, Scene.Days).Shares[Day] is var truth
+                && truth >= low && truth <= high);
             Assert.True(within >= 0.84 * Runs, $"{within} of {Runs} between {low:0.000} and {high:0.000}");
         }
     }

@@ -73,7 +73,8 @@ public class WayTests
     [Fact]
     public void A_planting_that_is_left_alone_on_purpose_is_never_proposed_for()
     {
-        var (garden, planting, seen) = ImaginedGarden.With(C, new Imagined("courgette", PlaceKind.OpenBed, null, new DateOnly(2026, 7, 16), 47, "continental", "melon-aphid", 0.6, 0, Ants.Many, Stance.KeepAhead, DiseaseApproach.ProtectOnly));
+        var (garden, planting, seen) = ImaginedGarden.With(C, new Imagined("courgette", PlaceKind.OpenBed, null,
+            new DateOnly(2026, 7, 16), 47, "continental", "melon-aphid", 0.6, 0, Ants.Many, Stance.KeepAhead, DiseaseApproach.ProtectOnly));
         Assert.NotEmpty(EveningPlanner.Plan(garden).Deeds);
         var alone = garden with { Choices = [new PlanChoice(Guid.NewGuid(), PlanWord.LeaveAlone, planting.Id, null, null, null)] };
         Assert.Empty(WayBook.Of(alone).For(planting, seen).All);

@@ -62,7 +62,8 @@ public class DecideTests
         app.Clock.Advance(TimeSpan.FromDays(11));
         await app.RefreshWeatherAsync();
         var board = await http.GetFromJsonAsync<JsonElement>($"{Api}/board", TestApp.Json, Stop);
-        Assert.Contains("Let the helpers out: 200 predatory mites, Polytunnel north aubergine", board.GetProperty("evening").ToString(), StringComparison.Ordinal);
+        Assert.Contains("Let the helpers out: 200 predatory mites, Polytunnel north aubergine",
+            board.GetProperty("evening").ToString(), StringComparison.Ordinal);
         await http.SendAsync($"{Api}/tasks/{order.Id}/done", new TaskDone(), HttpStatusCode.NoContent);
         var bench = await http.GetFromJsonAsync<JsonElement>($"{Api}/bench?planting={Aubergine}&recipe=insecticidal-soap", TestApp.Json, Stop);
         Assert.Contains("were let out here on 27 July", bench.GetProperty("reasons").ToString(), StringComparison.Ordinal);

@@ -48,7 +48,8 @@ public sealed class OwnKindTests : IAsyncLifetime
         var trouble = await AddAsync(OwnKindOf.Trouble, "Ivy aphid", "any-aphid");
         var place = (await GetAsync<GardenAnswer>("")).Places[0].Id;
         var planting = Guid.NewGuid();
-        await http.SendAsync("plantings", new NewPlanting(planting, place, crop.KindId, null, new DateOnly(2026, 6, 1), GrowthStage.Mature, false), HttpStatusCode.Created);
+        await http.SendAsync("plantings", new NewPlanting(planting, place, crop.KindId, null, new DateOnly(2026, 6, 1), GrowthStage.Mature, false),
+            HttpStatusCode.Created);
         var grown = (await GetAsync<GardenAnswer>("")).Places[0].Plantings.Single(p => p.Id == planting);
         Assert.Equal(("Oca", "potato"), (grown.CropName, grown.LikeCrop));
 
@@ -85,7 +86,9 @@ public sealed class OwnKindTests : IAsyncLifetime
     public async Task A_name_is_taken_once_and_a_crop_stays_a_crop()
     {
         var crop = await AddAsync(OwnKindOf.Crop, "Oca", "potato");
-        Assert.Equal("name-taken", (await http.SendPutAsync($"own-kinds/{Guid.NewGuid()}", new OwnKindChange(OwnKindOf.Crop, "Oca", "tomato"), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Equal("kind-changed", (await http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Trouble, "Oca", "any-aphid"), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("name-taken", (await http.SendPutAsync($"own-kinds/{Guid.NewGuid()}",
+            new OwnKindChange(OwnKindOf.Crop, "Oca", "tomato"), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("kind-changed", (await http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Trouble, "Oca", "any-aphid"),
+            HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 }

@@ -97,7 +97,8 @@ internal static class HelperSteps
     /// <summary>Helpers that are ordered, or were let out lately, are not ordered again; null when none are.</summary>
     private static string? Coming(Finding f)
     {
-        var release = f.Garden.Tasks.LastOrDefault(t => t.PlantingId == f.Planting.Id && t is { Step: KnownIds.Measures.ReleaseHelpers, Helper: not null, State: TaskState.Planned or TaskState.Done }
+        var release = f.Garden.Tasks.LastOrDefault(t => t.PlantingId == f.Planting.Id
+            && t is { Step: KnownIds.Measures.ReleaseHelpers, Helper: not null, State: TaskState.Planned or TaskState.Done }
             && (t.DoneAt ?? f.Garden.Now) > f.Garden.Now.AddDays(-OrderedAgainDays));
         var told = release is null ? "" : HelperGuards.Told(f.Garden.Catalogue, release.Helper!, release.Number ?? 1);
         return release switch

@@ -25,7 +25,8 @@ public static class CatalogueRules
         .. Doubled("measure", c.Measures.Select(m => m.Id)),
         .. c.Measures.SelectMany(m => MeasureFaults(m, c)),
         .. Doubled("helper", c.Helpers.Select(h => h.Id)),
-        .. c.Helpers.Where(h => h.Ordered is { } o && !(o.For.Count > 0 && o.PerM2 > 0 && o.MostPerM2 >= o.PerM2 && o.SpareDays > 0)).Select(h => $"helper '{h.Id}': what is ordered wants targets, 0 < perM2 <= mostPerM2 and days to spare it"),
+        .. c.Helpers.Where(h => h.Ordered is { } o && !(o.For.Count > 0 && o.PerM2 > 0 && o.MostPerM2 >= o.PerM2 && o.SpareDays > 0))
+            .Select(h => $"helper '{h.Id}': what is ordered wants targets, 0 < perM2 <= mostPerM2 and days to spare it"),
         .. from h in c.Helpers
            from id in h.Ordered?.For ?? []
            where c.Targets.All(t => t.Id != id)

@@ -68,7 +68,9 @@ public sealed class GardenCatalogue
             return this;
         }
 
-        var grown = kinds is null or [] ? this : Growing([.. kinds.Select(k => k.ToCrop(this)).OfType<Crop>()], [.. kinds.Select(k => k.ToTarget(this)).OfType<Target>()]);
+        var grown = kinds is null or []
+            ? this
+            : Growing([.. kinds.Select(k => k.ToCrop(this)).OfType<Crop>()], [.. kinds.Select(k => k.ToTarget(this)).OfType<Target>()]);
         var own = products.Select(p => p.ToMaterial(grown)).ToList();
         var with = grown.Copy([.. Materials, .. own], [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))]);
         return recipes is null or [] ? with : with.Copy(with.Materials, [.. with.Recipes, .. recipes.Select(r => r.ToRecipe(with)).OfType<Recipe>()]);
@@ -91,31 +93,33 @@ public sealed class GardenCatalogue
     public GardenCatalogue Knowing(IReadOnlyDictionary<string, Material> known) =>
         known.Count == 0 ? this : Copy([.. Materials.Select(m => known.GetValueOrDefault(m.Id, m))], Recipes);
 
-    private GardenCatalogue Copy(IReadOnlyList<Material> materials, IReadOnlyList<Recipe> recipes, IReadOnlyList<Crop>? crops = null, IReadOnlyList<Target>? targets = null) => new()
-    {
-        Groups = Groups,
-        Materials = materials,
-        Targets = targets ?? Targets,
-        Signs = Signs,
-        Helpers = Helpers,
-        Crops = crops ?? Crops,
-        Recipes = recipes,
-        Pairs = Pairs,
-        Measures = Measures,
-        Climates = Climates,
-        Heard = Heard,
-        materialById = materials.ToFrozenDictionary(m => m.Id),
-        recipeById = recipes.ToFrozenDictionary(r => r.Id),
-        targetById = targetById,
-        signById = signById,
-        cropById = cropById,
-        groupById = groupById,
-        climateById = climateById,
-        measureById = measureById,
-        targetsByCrop = targetsByCrop,
-        groupNames = groupNames,
-        causes = causes,
-    };
+    private GardenCatalogue Copy(IReadOnlyList<Material> materials, IReadOnlyList<Recipe> recipes,
+        IReadOnlyList<Crop>? crops = null, IReadOnlyList<Target>? targets = null) =>
+        new()
+        {
+            Groups = Groups,
+            Materials = materials,
+            Targets = targets ?? Targets,
+            Signs = Signs,
+            Helpers = Helpers,
+            Crops = crops ?? Crops,
+            Recipes = recipes,
+            Pairs = Pairs,
+            Measures = Measures,
+            Climates = Climates,
+            Heard = Heard,
+            materialById = materials.ToFrozenDictionary(m => m.Id),
+            recipeById = recipes.ToFrozenDictionary(r => r.Id),
+            targetById = targetById,
+            signById = signById,
+            cropById = cropById,
+            groupById = groupById,
+            climateById = climateById,
+            measureById = measureById,
+            targetsByCrop = targetsByCrop,
+            groupNames = groupNames,
+            causes = causes,
+        };
 
     /// <summary>Null when the catalogue has no such material; the same for the other finders.</summary>
     public Material? FindMaterial(string id) => materialById.GetValueOrDefault(id);

@@ -147,7 +147,8 @@ public sealed record CourseProgress(
                 : Going(f, CourseState.PatchFirst, f.Garden.Today, step, "Two leaves first: it is new on this crop here.");
         }
 
-        if (f.LastVisit is { DoneAt: null } visit && SettlingCount.Of(f.Garden, visit, f.Course.Target) is null && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total))
+        if (f.LastVisit is { DoneAt: null } visit && SettlingCount.Of(f.Garden, visit, f.Course.Target) is null
+            && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total))
         {
             return Going(f, CourseState.CheckFirst, visit.DueOn, step, $"Check back {Word(f.Garden, visit.DueOn)} before anything else goes on.");
         }

@@ -99,7 +99,8 @@ public sealed class HalfDayHours(GardenSnapshot garden, int days)
             return WhileBeesAreHome(from, to, earliest);
         }
 
-        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => garden.Garden.Zone.At(half.Day, h)).Where(h => h >= earliest && IsFree(h)).ToList();
+        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => garden.Garden.Zone.At(half.Day, h))
+            .Where(h => h >= earliest && IsFree(h)).ToList();
         return hours.Count == 0 ? null : new SlotHours(hours[0], hours[^1].AddHours(1), Verdict.Poor, false);
     }
 
@@ -117,6 +118,8 @@ public sealed class HalfDayHours(GardenSnapshot garden, int days)
             }
         }
 
-        return dusk.Count == 0 ? null : new SlotHours(dusk[0].From, dusk.TakeWhile((d, i) => i == 0 || d.From == dusk[i - 1].To).Last().To, Verdict.Poor, false);
+        return dusk.Count == 0
+            ? null
+            : new SlotHours(dusk[0].From, dusk.TakeWhile((d, i) => i == 0 || d.From == dusk[i - 1].To).Last().To, Verdict.Poor, false);
     }
 }

@@ -180,7 +180,8 @@ public static class UseGuards
 
     private static IEnumerable<UseReason> HelpersOut(GardenSnapshot garden, Place place, IReadOnlyList<Material> inMix, DateTimeOffset at)
     {
-        if (inMix.FirstOrDefault(m => m.HarmToHelpers >= HelperGuards.Harmful) is { } harmful && HelperGuards.SparedAt(garden, place, at) is var (release, until))
+        if (inMix.FirstOrDefault(m => m.HarmToHelpers >= HelperGuards.Harmful) is { } harmful
+            && HelperGuards.SparedAt(garden, place, at) is var (release, until))
         {
             yield return new("helpers-out", FormattableString.Invariant(
                 $"{HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)} were let out here on {garden.Garden.DateOf(release.DoneAt!.Value):d MMMM}; {harmful.Name.InSentence()} would harm them until {until:d MMMM}"));

@@ -10,7 +10,8 @@ public static class Bottles
 {
     /// <summary>A bottle that was made. What is in it is taken from the shelf.</summary>
     /// <param name="fromShelf">False when it was not taken from what is written down there.</param>
-    public static Written Fill(GardenSnapshot garden, Guid id, IReadOnlyList<Guid> plantings, string? target, bool patchTest, Mix mix, DateTimeOffset at, Guid? memberId, bool fromShelf = true, Guid? sprayerId = null)
+    public static Written Fill(GardenSnapshot garden, Guid id, IReadOnlyList<Guid> plantings, string? target,
+        bool patchTest, Mix mix, DateTimeOffset at, Guid? memberId, bool fromShelf = true, Guid? sprayerId = null)
     {
         var amount = SizeText(garden, garden.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, mix.Order.Size);
         return new Written($"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.InSentence()}", memberId)

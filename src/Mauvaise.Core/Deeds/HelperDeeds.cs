@@ -17,14 +17,17 @@ public static class HelperDeeds
 {
     /// <summary>They are on order: let out on the day that they come, and nothing is barred until then.</summary>
     public static Written Expect(GardenSnapshot garden, NewHelpers order, DateOnly comesOn) =>
-        new($"Ordered {HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)} for {garden.Where(garden.FindPlanting(order.PlantingId)!)}", order.MemberId)
+        new($"Ordered {HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)} for {garden.Where(garden.FindPlanting(order.PlantingId)!)}",
+            order.MemberId)
         {
             Tasks = [Release(order, comesOn)],
         };
 
     /// <summary>They are let out now, and counted for in two weeks.</summary>
-    public static Written LetOut(GardenSnapshot garden, NewHelpers order) => TaskDeeds.Finish(garden, Release(order, garden.Today), garden.Now, null, order.MemberId);
+    public static Written LetOut(GardenSnapshot garden, NewHelpers order) =>
+        TaskDeeds.Finish(garden, Release(order, garden.Today), garden.Now, null, order.MemberId);
 
     private static GardenTask Release(NewHelpers order, DateOnly on) =>
-        new(order.Id, order.PlantingId, null, KnownIds.Measures.ReleaseHelpers, order.Target, on, TaskState.Planned, Helper: order.Helper, Number: order.Number);
+        new(order.Id, order.PlantingId, null, KnownIds.Measures.ReleaseHelpers, order.Target, on, TaskState.Planned,
+            Helper: order.Helper, Number: order.Number);
 }

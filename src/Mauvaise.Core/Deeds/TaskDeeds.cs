@@ -26,7 +26,9 @@ public static class TaskDeeds
     public static Written Finish(GardenSnapshot garden, GardenTask task, DateTimeOffset at, int? leaves, Guid? memberId)
     {
         var measure = garden.Catalogue.FindMeasure(task.Step);
-        var what = task.Helper is { } helper ? $"Let out {HelperGuards.Told(garden.Catalogue, helper, task.Number ?? 1)}" : $"Done: {measure?.Name.InSentence() ?? task.Step}";
+        var what = task.Helper is { } helper
+            ? $"Let out {HelperGuards.Told(garden.Catalogue, helper, task.Number ?? 1)}"
+            : $"Done: {measure?.Name.InSentence() ?? task.Step}";
         return new Written($"{what}, {garden.Where(garden.FindPlanting(task.PlantingId)!)}", memberId)
         {
             Tasks = [task with { State = TaskState.Done, DoneAt = at, Leaves = leaves }],

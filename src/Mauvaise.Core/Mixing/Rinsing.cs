@@ -14,7 +14,8 @@ public static class Rinsing
     /// <param name="inMix">All that goes in now.</param>
     public static string? First(GardenSnapshot garden, Sprayer? sprayer, IReadOnlyList<Material> inMix)
     {
-        if (sprayer is null || garden.Batches.LastOrDefault(b => b.SprayerId == sprayer.Id && b.MadeAt <= garden.Now && b.MadeAt > garden.Now.AddDays(-ForgottenAfterDays)) is not { } last)
+        if (sprayer is null
+            || garden.Batches.LastOrDefault(b => b.SprayerId == sprayer.Id && b.MadeAt <= garden.Now && b.MadeAt > garden.Now.AddDays(-ForgottenAfterDays)) is not { } last)
         {
             return null;
         }

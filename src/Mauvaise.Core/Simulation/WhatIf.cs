@@ -61,7 +61,8 @@ public static class WhatIf
             {
                 var shares = Sorted(runs.Select(r => r.Shares[day]));
                 var middle = At(shares, 0.5);
-                return new WhatIfDay(middle, Math.Max(0, middle - Wider * (middle - shares[0])), Math.Min(1, middle + Wider * (shares[^1] - middle)), At(Sorted(runs.Select(r => r.Cover[day])), 0.5), At(shares, 0.95));
+                return new WhatIfDay(middle, Math.Max(0, middle - Wider * (middle - shares[0])),
+                    Math.Min(1, middle + Wider * (shares[^1] - middle)), At(Sorted(runs.Select(r => r.Cover[day])), 0.5), At(shares, 0.95));
             }),
         ],
         At(Sorted(runs.Select(r => r.Loss)), 0.5),

@@ -87,7 +87,8 @@ public static class SprayHours
         var worst = SprayRules.Judge(sky, i, material, figures);
         return new HourVerdict(sky.At(i), worst, [
             .. figures.OrderByDescending(f => f.Verdict)
-                .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material)))], Morning(sky, i), sky.Open(i) is { IsNone: false } open && open != MinutesOfHour.All ? open : null);
+                .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material)))],
+                Morning(sky, i), sky.Open(i) is { IsNone: false } open && open != MinutesOfHour.All ? open : null);
     }
 
     private static bool Morning(PlaceSky sky, int i) => sky.Shelter.LocalStart(i).Hour < 12;

@@ -116,7 +116,8 @@ internal static class SprayRules
         new(SprayRule.Pond, place.PondDistanceM < material.KeepFromPondM ? Verdict.Never : Verdict.Good, place.PondDistanceM ?? double.NaN);
 
     private static RuleFigure Light(PlaceSky sky, int i) =>
-        new(SprayRule.Light, sky.Place.Shelter == Shelter.Indoor || sky.Shelter.Elevation(i) > Sun.DarkDegrees || (sky.BeesMayFly(i) && !sky.Open(i).IsNone) ? Verdict.Good : Verdict.Never, sky.Shelter.Elevation(i));
+        new(SprayRule.Light, sky.Place.Shelter == Shelter.Indoor || sky.Shelter.Elevation(i) > Sun.DarkDegrees
+            || (sky.BeesMayFly(i) && !sky.Open(i).IsNone) ? Verdict.Good : Verdict.Never, sky.Shelter.Elevation(i));
 
     private static RuleFigure Wilt(PlaceSky sky, int i)
     {

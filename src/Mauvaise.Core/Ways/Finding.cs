@@ -18,7 +18,8 @@ namespace Mauvaise.Core.Ways;
 /// <param name="RainMm">Rain of the coming three days.</param>
 /// <param name="Course">The course that runs against it, or null.</param>
 /// <param name="Visit">The check-back that is still to come, or null.</param>
-/// <param name="Overdue">A check-back that should have been made by now and that no count has settled: hands may go on, sprays wait for it. Null without one.</param>
+/// <param name="Overdue">A check-back that should have been made by now and that no count has settled: hands may go on,
+/// sprays wait for it. Null without one.</param>
 /// <param name="Tried">Measures done here in the last days, with their day.</param>
 /// <param name="Passed">Steps that somebody said no to for this look.</param>
 public sealed record Finding(
@@ -122,7 +123,8 @@ public sealed record Finding(
         var ends = planting.From.AddDays(garden.Catalogue.Crop(planting.Crop).StageDays[2]);
         var since = garden.Today.AddDays(-TriedDays);
         var open = garden.CheckBacks
-            .Where(c => c.PlantingId == planting.Id && c.DoneAt is null && c.DueOn >= since && Against(garden, c) == target?.Id && SettlingCount.Of(garden, c, target?.Id) is null)
+            .Where(c => c.PlantingId == planting.Id && c.DoneAt is null && c.DueOn >= since && Against(garden, c) == target?.Id
+                && SettlingCount.Of(garden, c, target?.Id) is null)
             .ToList();
         return new Finding(
             garden, planting, place, seen, target, group, stance, share, line, doubled,

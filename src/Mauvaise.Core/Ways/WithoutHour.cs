@@ -58,7 +58,8 @@ internal static class WithoutHour
 
     private static string Why(Material material, List<HourVerdict> hours)
     {
-        var often = hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light).GroupBy(r => r.Rule).MaxBy(g => g.Count());
+        var often = hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light)
+            .GroupBy(r => r.Rule).MaxBy(g => g.Count());
         var because = often is null ? "" : $": {often.First().Sentence.TrimEnd('.').InSentence()}";
         return $"No hour of the coming days suits {material.Name.InSentence()}{because}. ";
     }
@@ -116,5 +117,6 @@ internal static class WithoutHour
         hour.Verdict == Verdict.Never && hour.Rules.All(r => r.Verdict != Verdict.Never || rules.Contains(r.Rule));
 
     private static string Told(Finding f, HourVerdict hour) =>
-        string.Create(CultureInfo.InvariantCulture, $"{WayWords.Day(f.Garden.Garden.DateOf(hour.Hour))} from {Figure.Time(f.Garden.Garden.Zone.Local(hour.From))}");
+        string.Create(CultureInfo.InvariantCulture,
+            $"{WayWords.Day(f.Garden.Garden.DateOf(hour.Hour))} from {Figure.Time(f.Garden.Garden.Zone.Local(hour.From))}");
 }

@@ -110,7 +110,8 @@ public static class CheckBackEndpoints
 
     private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Count(Guid gardenId, Guid checkBackId, CheckBackCount body, GardenTools tools, CancellationToken stop)
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } what)
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
+            || WhatIsJudged.Of(s, visit) is not { } what)
         {
             return Problems.NotFound("check-back");
         }
@@ -123,7 +124,8 @@ public static class CheckBackEndpoints
         var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
             .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
             .That(body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched), "alive", "touched-range", $"Insects touched lie between 0 and {MostTouched}.")
-            .That(body.OnlyDead is null or >= 0 && body.Count.LeavesAffected + (body.OnlyDead ?? 0) <= body.Count.LeavesLooked, "onlyDead", "only-dead-range", "Leaves with dead ones alone, and leaves where they move, are not more than those looked at.")
+            .That(body.OnlyDead is null or >= 0 && body.Count.LeavesAffected + (body.OnlyDead ?? 0) <= body.Count.LeavesLooked,
+                "onlyDead", "only-dead-range", "Leaves with dead ones alone, and leaves where they move, are not more than those looked at.")
             .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
             .That(!what.PatchTest, "", "patch-test", PatchTest)
@@ -146,14 +148,18 @@ public static class CheckBackEndpoints
     /// <summary>What was touched against what was counted: asked about, and taken when it is said again. Null when they agree.</summary>
     private static string? Contradiction(CheckBackCount body) => body switch
     {
-        { Alive: > 0 and var moving, Count.LeavesAffected: 0 } => $"{moving} of those that you touched move, and yet no leaf was counted with living ones. Which is right?",
-        { Alive: 0, Dead: > 0 and var still, Count.LeavesAffected: > 0 and var leaves } => $"None of the {still} that you touched moves, and yet {leaves} leaves were counted with living ones. Are those dead too?",
+        { Alive: > 0 and var moving, Count.LeavesAffected: 0 } =>
+            $"{moving} of those that you touched move, and yet no leaf was counted with living ones. Which is right?",
+        { Alive: 0, Dead: > 0 and var still, Count.LeavesAffected: > 0 and var leaves } =>
+            $"None of the {still} that you touched moves, and yet {leaves} leaves were counted with living ones. Are those dead too?",
         _ => null,
     };
 
-    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgeByCount(Guid gardenId, Guid checkBackId, JudgedByCount body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgeByCount(
+        Guid gardenId, Guid checkBackId, JudgedByCount body, GardenTools tools, CancellationToken stop)
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } what)
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
+            || WhatIsJudged.Of(s, visit) is not { } what)
         {
             return Problems.NotFound("check-back");
         }
@@ -168,7 +174,8 @@ public static class CheckBackEndpoints
             .That(!what.PatchTest, "", "patch-test", PatchTest)
             .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
             .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
-            .That(settling is not null && settling.Id == body.ObservationId, "observationId", "count-not-fit", "That count does not judge this: it has to be the latest since the check-back was due, and of the same trouble.");
+            .That(settling is not null && settling.Id == body.ObservationId, "observationId", "count-not-fit",
+                "That count does not judge this: it has to be the latest since the check-back was due, and of the same trouble.");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -178,9 +185,11 @@ public static class CheckBackEndpoints
         return TypedResults.Ok(Answer(await tools.DoAsync(s, written, stop), written.CheckBacks[0]));
     }
 
-    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Hose(Guid gardenId, Guid checkBackId, HosedOff body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Hose(
+        Guid gardenId, Guid checkBackId, HosedOff body, GardenTools tools, CancellationToken stop)
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } what)
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
+            || WhatIsJudged.Of(s, visit) is not { } what)
         {
             return Problems.NotFound("check-back");
         }
@@ -293,7 +302,9 @@ public static class CheckBackEndpoints
             c.Alive,
             c.Dead,
             c.OnlyDead,
-            after is { LeavesLooked: > 0 } ? CheckBackDeeds.Verdict(s, c, what, after.LeavesLooked, after.LeavesAffected, after.Ants, c.OnlyDead).Sentence : null,
+            after is { LeavesLooked: > 0 }
+                ? CheckBackDeeds.Verdict(s, c, what, after.LeavesLooked, after.LeavesAffected, after.Ants, c.OnlyDead).Sentence
+                : null,
             Course(s, planting, what),
             c.DiscountedFor,
             !what.PatchTest && SettlingCount.Of(s, c, what.Target) is { } settling ? new SettlingAnswer(settling.Id, CountAnswer.Of(settling)) : null,

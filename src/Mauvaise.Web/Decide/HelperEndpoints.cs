@@ -45,10 +45,12 @@ public static class HelperEndpoints
         checks
             .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
             .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", "This planting has ended.")
-            .That(s.Catalogue.Helpers.Any(h => h.Id == order.Helper && h.Ordered is not null), "helper", "helper-unknown", "Choose a kind that can be ordered or moved.")
+            .That(s.Catalogue.Helpers.Any(h => h.Id == order.Helper && h.Ordered is not null), "helper", "helper-unknown",
+                "Choose a kind that can be ordered or moved.")
             .That(order.Number is > 0 and <= MostHelpers, "number", "helpers-range", $"How many: 1 to {MostHelpers:N0}.")
             .That(order.Target is null || s.Catalogue.FindTarget(order.Target) is not null, "target", "target-unknown", "This pest is not in the catalogue.")
-            .That(order.ComesOn is null || (order.ComesOn >= s.Today && order.ComesOn <= s.Today.AddDays(FurthestDays)), "comesOn", "day-range", $"They come today or within {FurthestDays} days.");
+            .That(order.ComesOn is null || (order.ComesOn >= s.Today && order.ComesOn <= s.Today.AddDays(FurthestDays)),
+                "comesOn", "day-range", $"They come today or within {FurthestDays} days.");
         if (checks.Passed && order.ComesOn is null)
         {
             CheckRelease(s, planting!, order.Helper, order.Number, checks);

@@ -61,7 +61,8 @@ public sealed record WayAnswer(
 /// <param name="WithoutHour">What is left while no hour of the coming days suits any mix; empty when one does.</param>
 public sealed record WaysAnswer(double Line, string Sentence, IReadOnlyList<WayAnswer> Ways, IReadOnlyList<LeftToDo> WithoutHour)
 {
-    public static WaysAnswer Of(WaySet set, GardenCatalogue catalogue) => new(set.Finding.Line.Share, set.Sentence, [.. set.All.Select(w => WayAnswer.Of(w, catalogue))], set.WithoutHour);
+    public static WaysAnswer Of(WaySet set, GardenCatalogue catalogue) =>
+        new(set.Finding.Line.Share, set.Sentence, [.. set.All.Select(w => WayAnswer.Of(w, catalogue))], set.WithoutHour);
 }
 
 /// <summary>The ways to meet what was found on a planting.</summary>

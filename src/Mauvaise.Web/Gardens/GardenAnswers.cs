@@ -53,7 +53,8 @@ public static class GardenAnswers
     public static PlantingAnswer Planting(GardenSnapshot s, Planting p)
     {
         var crop = s.Catalogue.Crop(p.Crop);
-        return new(p.Id, p.Crop, crop.Like ?? crop.Id, crop.Name, crop.AlsoCalled, p.Variety, crop.Leaf, p.Stage, p.InFlower, p.From, p.Count, s.LatestObservation(p.Id)?.At,
+        return new(p.Id, p.Crop, crop.Like ?? crop.Id, crop.Name, crop.AlsoCalled, p.Variety, crop.Leaf, p.Stage,
+            p.InFlower, p.From, p.Count, s.LatestObservation(p.Id)?.At,
             [.. s.Picks.Where(x => x.PlantingId == p.Id && x.On >= s.Today).Select(x => new PickAnswer(x.Id, x.On))],
             s.Choices.FirstOrDefault(c => c.Word == PlanWord.LeaveAlone && c.PlantingId == p.Id)?.Id);
     }

@@ -47,9 +47,12 @@ public static class OwnKindEndpoints
     }
 
     private static OwnKindAnswer Answer(GardenSnapshot s, OwnKind k) => new(
-        k.Id, k.KindId, k.Of, k.Name, k.Like, (k.Of == OwnKindOf.Crop ? s.Catalogue.FindCrop(k.Like)?.Name : s.Catalogue.FindTarget(k.Like)?.Name) ?? k.Like, k.Retired);
+        k.Id, k.KindId, k.Of, k.Name, k.Like,
+        (k.Of == OwnKindOf.Crop ? s.Catalogue.FindCrop(k.Like)?.Name : s.Catalogue.FindTarget(k.Like)?.Name) ?? k.Like,
+        k.Retired);
 
-    private static async Task<Results<Ok<OwnKindAnswer>, ProblemHttpResult>> Put(Guid gardenId, Guid kindId, OwnKindChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
+    private static async Task<Results<Ok<OwnKindAnswer>, ProblemHttpResult>> Put(
+        Guid gardenId, Guid kindId, OwnKindChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -60,11 +63,14 @@ public static class OwnKindEndpoints
         var row = await tools.Db.OwnKinds.FirstOrDefaultAsync(k => k.GardenId == gardenId && k.Id == kindId, stop);
         var known = body.Of == OwnKindOf.Crop ? shipped.FindCrop(body.Like) is not null : shipped.FindTarget(body.Like) is { Kind: not TargetKind.LookAlike };
         var ids = body.Of == OwnKindOf.Crop ? shipped.Crops.Select(c => c.Id) : shipped.Targets.Where(t => t.Kind != TargetKind.LookAlike).Select(t => t.Id);
-        var listed = body.Of == OwnKindOf.Crop ? shipped.Crops.Any(c => Same(c.Name, name) || c.AlsoCalled.Any(x => Same(x, name))) : shipped.Targets.Any(t => Same(t.Name, name) || t.AlsoCalled.Any(x => Same(x, name)));
+        var listed = body.Of == OwnKindOf.Crop
+            ? shipped.Crops.Any(c => Same(c.Name, name) || c.AlsoCalled.Any(x => Same(x, name)))
+            : shipped.Targets.Any(t => Same(t.Name, name) || t.AlsoCalled.Any(x => Same(x, name)));
         var checks = new Checks()
             .That(name.Length > 0, "name", "name-missing", "Give it the name that you call it by.")
             .That(!listed, "name", "name-listed", "That one is listed: choose it from the list instead.")
-            .That(!await tools.Db.OwnKinds.AnyAsync(k => k.GardenId == gardenId && k.Id != kindId && k.Of == body.Of && k.Name == name, stop), "name", "name-taken", "You have one of this name.")
+            .That(!await tools.Db.OwnKinds.AnyAsync(k => k.GardenId == gardenId && k.Id != kindId && k.Of == body.Of && k.Name == name, stop),
+                "name", "name-taken", "You have one of this name.")
             .That(known, "like", "like-unknown", $"Say which one of the list it is most like. The nearest name is {CatalogueRules.Nearest(body.Like, ids)}.")
             .That(row is null || row.Of == body.Of, "of", "kind-changed", "A crop does not become a trouble, nor the other way round.");
         if (!checks.Passed)

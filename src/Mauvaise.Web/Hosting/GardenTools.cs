@@ -18,7 +18,11 @@ public static class SeenDeeds
     public const string OverHeader = "X-Over";
 
     public static Seen SeenDeed(this IHttpContextAccessor http) =>
-        new() { Deed = long.TryParse(http.HttpContext?.Request.Headers[Header], NumberStyles.None, CultureInfo.InvariantCulture, out var deed) ? deed : null, Over = http.HttpContext?.Request.Headers[OverHeader].ToString() is "true" };
+        new()
+        {
+            Deed = long.TryParse(http.HttpContext?.Request.Headers[Header], NumberStyles.None, CultureInfo.InvariantCulture, out var deed) ? deed : null,
+            Over = http.HttpContext?.Request.Headers[OverHeader].ToString() is "true",
+        };
 }
 
 /// <summary>What nearly every handler needs: the snapshot to read from and the log to write through.</summary>

@@ -117,7 +117,8 @@ public static class LedgerEndpoints
         return new MarkAnswer(
             m.Kind,
             s.Garden.DateOf(m.At),
-            m.Share is { } share ? FormattableString.Invariant($"{share * 100:0} % of leaves") : material?.Name ?? s.Catalogue.FindMeasure(m.What ?? "")?.Name ?? m.What ?? "",
+            m.Share is { } share ? FormattableString.Invariant($"{share * 100:0} % of leaves")
+                : material?.Name ?? s.Catalogue.FindMeasure(m.What ?? "")?.Name ?? m.What ?? "",
             material is null ? null : s.Catalogue.Group(material.Group).Hatch,
             m.Share is { } shown ? Math.Round(shown, 2) : null);
     }

@@ -57,9 +57,12 @@ public static class PlanEndpoints
         var ofRound = body.Word is PlanWord.Pin or PlanWord.Skip;
         var checks = new Checks()
             .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(!ofRound || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target", "target-unknown", "Say which trouble is meant.")
-            .That(!ofMaterial || (body.Material is not null && s.Catalogue.FindMaterial(body.Material) is not null), "material", "material-unknown", "Say which material is meant.")
-            .That(!ofRound || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range", FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
+            .That(!ofRound || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target",
+                "target-unknown", "Say which trouble is meant.")
+            .That(!ofMaterial || (body.Material is not null && s.Catalogue.FindMaterial(body.Material) is not null),
+                "material", "material-unknown", "Say which material is meant.")
+            .That(!ofRound || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range",
+                FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
         if (!checks.Passed)
         {
             return checks.Problem();

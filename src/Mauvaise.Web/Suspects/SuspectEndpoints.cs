@@ -145,14 +145,17 @@ public static class SuspectEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Name(Guid gardenId, Guid observationId, NameGiven body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Name(Guid gardenId, Guid observationId,
+        NameGiven body, GardenTools tools, CancellationToken stop)
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { Catalogue: var catalogue } || await tools.Db.Observations.FirstOrDefaultAsync(o => o.GardenId == gardenId && o.Id == observationId, stop) is not { } row)
+        if (await tools.LoadAsync(gardenId, stop) is not { Catalogue: var catalogue }
+            || await tools.Db.Observations.FirstOrDefaultAsync(o => o.GardenId == gardenId && o.Id == observationId, stop) is not { } row)
         {
             return Problems.NotFound("note");
         }
 
-        var checks = new Checks().That(catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", "This name is neither in the catalogue nor one of your own.");
+        var checks = new Checks().That(catalogue.FindTarget(body.Target) is not null, "target", "target-unknown",
+            "This name is neither in the catalogue nor one of your own.");
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -39,7 +39,8 @@ public sealed record WalkAnswer(Guid Id, DateTimeOffset StartedAt, IReadOnlyList
 
 /// <param name="Minutes">What all of it takes, as this garden has shown.</param>
 /// <param name="Parts">Shorter rounds for who has less time, the shortest first.</param>
-public sealed record RoundAnswer(WalkAnswer? Walk, IReadOnlyList<PlaceStopAnswer> Stops, IReadOnlyList<StopLinesAnswer> StopLines, int Minutes, IReadOnlyList<WalkPart> Parts);
+public sealed record RoundAnswer(WalkAnswer? Walk, IReadOnlyList<PlaceStopAnswer> Stops, IReadOnlyList<StopLinesAnswer> StopLines,
+    int Minutes, IReadOnlyList<WalkPart> Parts);
 
 /// <param name="At">When it began, for what is sent later; null for now.</param>
 public sealed record WalkStart(Guid? MemberId = null, DateTimeOffset? At = null);

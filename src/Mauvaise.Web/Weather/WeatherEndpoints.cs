@@ -25,7 +25,8 @@ public static class WeatherEndpoints
         weather.MapTable();
     }
 
-    private static async Task<Results<Ok<WeatherStateAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, Settings settings, CancellationToken stop)
+    private static async Task<Results<Ok<WeatherStateAnswer>, ProblemHttpResult>> Show(
+        Guid gardenId, GardenTools tools, Settings settings, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -36,7 +37,8 @@ public static class WeatherEndpoints
     }
 
     /// <summary>Asks the service at once, and tells what is known then.</summary>
-    private static async Task<Results<Ok<WeatherStateAnswer>, ProblemHttpResult>> Ask(Guid gardenId, GardenTools tools, WeatherClient client, Settings settings, CancellationToken stop)
+    private static async Task<Results<Ok<WeatherStateAnswer>, ProblemHttpResult>> Ask(
+        Guid gardenId, GardenTools tools, WeatherClient client, Settings settings, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is null)
         {
@@ -61,7 +63,8 @@ public static class WeatherEndpoints
         var heard = await tools.Db.WeatherFetches.AsNoTracking().Where(f => f.GardenId == gardenId).ToDictionaryAsync(f => f.Source, stop);
         var first = s.Today.AddDays(-DaysBack);
         var rows = await tools.Db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId && w.DayUtc >= first.AddDays(-1)).ToListAsync(stop);
-        var said = rows.Select(r => (r.Source, Series: new HourSeries(new DateTimeOffset(r.DayUtc.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero), HourPacking.Unpack(r.Hours)))).ToList();
+        var said = rows.Select(r => (r.Source, Series: new HourSeries(new DateTimeOffset(r.DayUtc.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero),
+            HourPacking.Unpack(r.Hours)))).ToList();
         WeatherDayAnswer[] days = [.. Enumerable.Range(0, DaysBack + DaysAhead + 1).Select(d => Day(s, first.AddDays(d), said)).Reverse()];
         return new WeatherStateAnswer(
             [.. spans.OrderByDescending(x => x.Source).Select(x => new SourceAnswer(x.Source, x.First, x.Last, x.Days, heard.GetValueOrDefault(x.Source)?.AnsweredAt, heard.GetValueOrDefault(x.Source)?.Trouble))],
@@ -101,7 +104,9 @@ public static class WeatherEndpoints
     {
         var known = past.Where(d => d.RainMm is not null).ToList();
         var unknown = past.Length - known.Count;
-        var fell = known.Count == 0 ? "Nobody knows what fell in the last weeks." : $"{Figure.Rain(known.Sum(d => d.RainMm!.Value))} of rain on the last {known.Count} days that are known.";
+        var fell = known.Count == 0
+            ? "Nobody knows what fell in the last weeks."
+            : $"{Figure.Rain(known.Sum(d => d.RainMm!.Value))} of rain on the last {known.Count} days that are known.";
         return unknown == 0 || known.Count == 0 ? fell : $"{fell} {(unknown == 1 ? "One day is" : $"{unknown} days are")} not known.";
     }
 
@@ -110,7 +115,8 @@ public static class WeatherEndpoints
     {
         var hours = HoursOf(s, date);
         var sources = said
-            .Where(x => Enumerable.Range(0, x.Series.Hours.Count).Any(h => x.Series.At(h) >= hours.Start && x.Series.At(h) < hours.End && x.Series.Hours[h] != default))
+            .Where(x => Enumerable.Range(0, x.Series.Hours.Count)
+                .Any(h => x.Series.At(h) >= hours.Start && x.Series.At(h) < hours.End && x.Series.Hours[h] != default))
             .Select(x => x.Source).Distinct().OrderByDescending(x => x).ToList();
         return new(
             date,

@@ -18,7 +18,8 @@ public sealed record WeatherDayAnswer(DateOnly Date, double? MinC, double? MaxC,
 /// <param name="Sentence">What fell in the last weeks, and how many days nobody knows.</param>
 /// <param name="Days">The last weeks and the days ahead, the newest first.</param>
 /// <param name="HasService">A weather service was named when the app was started.</param>
-public sealed record WeatherStateAnswer(IReadOnlyList<SourceAnswer> Sources, IReadOnlyList<GapAnswer> Gaps, string Sentence, IReadOnlyList<WeatherDayAnswer> Days, bool HasStation, bool HasService);
+public sealed record WeatherStateAnswer(IReadOnlyList<SourceAnswer> Sources, IReadOnlyList<GapAnswer> Gaps,
+    string Sentence, IReadOnlyList<WeatherDayAnswer> Days, bool HasStation, bool HasService);
 
 /// <summary>What was read by eye for a civil day. Temperatures go in pairs.</summary>
 public sealed record HandValues(double? RainMm = null, double? MinC = null, double? MaxC = null, Guid? MemberId = null);
