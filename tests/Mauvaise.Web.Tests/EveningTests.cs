@@ -168,6 +168,7 @@ public sealed class EveningTests : IAsyncLifetime
     [Theory]
     [InlineData(2, null, 0, "2 of those that you touched move, and yet no leaf")]
     [InlineData(0, 30, 12, "None of the 30 that you touched moves, and yet 12 leaves")]
+    [InlineData(0, 1, 1, "The one that you touched does not move, and yet 1 leaf was counted")]
     [InlineData(2, 1, 3, null)]
     [InlineData(0, 4, 0, null)]
     public async Task What_was_touched_and_what_was_counted_are_asked_about_when_they_disagree(int? alive, int? dead, int living, string? asked)

@@ -52,13 +52,21 @@ const step = computed(() => (narrow.value ? 14 : 7))
 const ticks = computed(() =>
   Array.from({ length: Math.floor(days.value / step.value) + 1 }, (_, i) => i * step.value),
 )
-/** Names at the ends of the lines, kept apart. */
+/** Names at the ends of the lines, kept apart and off the days below. */
 const ends = computed(() => {
-  const sorted = props.curves
-    .map((c, i) => ({ i, at: y.value(Math.min(most.value, c.days.at(-1)?.middle ?? 0)) }))
-    .sort((a, b) => a.at - b.at)
-  let last = -Infinity
-  return sorted.map((e) => ({ i: e.i, at: (last = Math.max(e.at, last + 17)) }))
+  const named = props.curves.map((c, i) => ({
+    name: props.names[i],
+    kind: i === props.chosen ? 'strong' : '',
+    at: y.value(Math.min(most.value, c.days.at(-1)?.middle ?? 0)),
+  }))
+  if (props.actionLine !== null)
+    named.push({ name: 'action line', kind: 'limit-word', at: y.value(props.actionLine) })
+  named.sort((a, b) => a.at - b.at)
+  let highest = -Infinity
+  for (const e of named) highest = (e.at = Math.max(e.at, highest)) + 17
+  let lowest = height.value - bottom
+  for (const e of named.toReversed()) lowest = (e.at = Math.min(e.at, lowest)) - 17
+  return named
 })
 </script>
 
@@ -79,10 +87,7 @@ const ends = computed(() => {
         <text :x="x(t)" :y="height - bottom + 18" class="mid">{{ date(t).slice(4) }}</text>
       </g>
     </g>
-    <g v-if="actionLine !== null">
-      <path class="limit" :d="`M${left} ${y(actionLine)}H${width - right}`" />
-      <text :x="left + 6" :y="y(actionLine) - 5" class="limit-word">action line</text>
-    </g>
+    <path v-if="actionLine !== null" class="limit" :d="`M${left} ${y(actionLine)}H${width - right}`" />
     <path class="range" :d="range(curves[chosen]?.days ?? []) ?? ''" />
     <g v-for="(c, i) in curves" :key="i" :class="['curve', `curve-${i}`, { chosen: i === chosen }]">
       <path :d="middle(c.days) ?? ''" />
@@ -94,14 +99,8 @@ const ends = computed(() => {
         r="4"
       />
     </g>
-    <text
-      v-for="e in ends"
-      :key="e.i"
-      :x="width - right + 8"
-      :y="e.at + 4"
-      :class="{ strong: e.i === chosen }"
-    >
-      {{ names[e.i] }}
+    <text v-for="(e, i) in ends" :key="i" :x="width - right + 8" :y="e.at + 4" :class="e.kind">
+      {{ e.name }}
     </text>
   </svg>
 </template>

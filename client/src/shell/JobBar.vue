@@ -1,23 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { thumbJobs } from './jobs'
+import { jobAmong, thumbJobs } from './jobs'
 import JobMark from './JobMark.vue'
 
 /** The jobs of a phone, under the thumb. A job that is not among them is under More. */
 const route = useRoute()
-const screens: Record<string, string> = {
-  count: 'walk',
-  suspects: 'walk',
-  outing: 'board',
-  spray: 'bench',
-  label: 'bench',
-}
-const current = computed(() => {
-  const name = String(route.name ?? '')
-  const job = screens[name] ?? name
-  return thumbJobs.some((j) => j.name === job) ? job : 'more'
-})
+const current = computed(() => jobAmong(thumbJobs, route.path))
 </script>
 
 <template>

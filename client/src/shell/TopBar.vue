@@ -6,12 +6,12 @@ import { useGarden } from '@/garden/useGarden'
 import { stanceWords } from '@/garden/words'
 import { dayAndClock } from '@/kit/format'
 import DemoClock from './DemoClock.vue'
-import { dailyJobs, otherJobs } from './jobs'
+import { jobAmong, topJobs } from './jobs'
 import { useDusk } from './useDusk'
 
 const { state, garden, memberId, standing, choose } = useGarden()
 const route = useRoute()
-const isUnderMore = computed(() => otherJobs.some((j) => j.name === route.name))
+const current = computed(() => jobAmong(topJobs, route.path))
 
 const { dusk, turn } = useDusk()
 </script>
@@ -23,11 +23,12 @@ const { dusk, turn } = useDusk()
     >
     <span class="garden">{{ garden?.name }}</span>
     <nav aria-label="Jobs">
-      <RouterLink v-for="job in dailyJobs" :key="job.name" :to="{ name: job.name }">{{
-        job.label
-      }}</RouterLink>
-      <RouterLink :to="{ name: 'more' }" :class="{ 'router-link-exact-active': isUnderMore }"
-        >More</RouterLink
+      <RouterLink
+        v-for="job in topJobs"
+        :key="job.name"
+        :to="{ name: job.name }"
+        :class="{ current: job.name === current }"
+        >{{ job.label }}</RouterLink
       >
     </nav>
     <div v-if="garden" class="now">
@@ -89,11 +90,11 @@ nav a {
 }
 
 nav a:hover,
-nav a.router-link-active {
+nav a.current {
   color: var(--frame-ink);
 }
 
-nav a.router-link-exact-active {
+nav a.current {
   border-color: var(--leaf);
 }
 

@@ -27,9 +27,32 @@ export const otherJobs: Job[] = [
   { name: 'garden', label: 'Garden', what: 'places, plantings, household, copies' },
 ]
 
+const more: Job = { name: 'more', label: 'More', what: '' }
+
+/** Along the top of a wide screen; everything else is under More. */
+export const topJobs: Job[] = [...dailyJobs, more]
+
 /** Under the thumb on a phone; everything else is under More. */
 export const thumbJobs: Job[] = [
   { name: 'board', label: 'Tonight', what: '' },
   ...dailyJobs.filter((j) => ['walk', 'decide', 'bench'].includes(j.name)),
-  { name: 'more', label: 'More', what: '' },
+  more,
 ]
+
+/** Screens that are part of a job and bear another name, by the first part of their path. */
+const partOf: Record<string, string> = {
+  '': 'board',
+  outing: 'board',
+  suspects: 'walk',
+  label: 'bench',
+  spray: 'bench',
+  learned: 'ledger',
+  places: 'garden',
+}
+
+/** The name of the job among these that a screen belongs to; More when it is none of them. */
+export function jobAmong(jobs: Job[], path: string): string {
+  const first = path.split('/')[1] ?? ''
+  const name = partOf[first] ?? first
+  return jobs.some((j) => j.name === name) ? name : more.name
+}

@@ -150,7 +150,7 @@ public sealed record CourseProgress(
         if (f.LastVisit is { DoneAt: null } visit && SettlingCount.Of(f.Garden, visit, f.Course.Target) is null
             && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total))
         {
-            return Going(f, CourseState.CheckFirst, visit.DueOn, step, $"Check back {Word(f.Garden, visit.DueOn)} before anything else goes on.");
+            return Going(f, CourseState.CheckFirst, visit.DueOn, step, $"Check back {Word(f.Garden, visit.DueOn)} before anything more is sprayed.");
         }
 
         if (f.Given.Count >= MostRounds(f))

@@ -12,4 +12,8 @@ public static class Wording
 
     /// <summary>The first letter as it begins a sentence.</summary>
     public static string AsSentenceStart(this string words) => words.Length == 0 ? words : char.ToUpperInvariant(words[0]) + words[1..];
+
+    /// <summary>"1 leaf", "3 leaves".</summary>
+    /// <param name="many">Null when an s makes it many.</param>
+    public static string Some(int count, string one, string? many = null) => $"{count} {(count == 1 ? one : many ?? one + "s")}";
 }

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
 
@@ -25,10 +26,8 @@ public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int?
 
         var minutes = Of(garden, rota).Sum(d => d.Minutes);
         var time = minutes < 60 ? $"{minutes} min" : $"{minutes / 60} h {minutes % 60} min";
-        return $"{Some(rota.Outings.Count, "outing")}, {Some(rota.Outings.Sum(o => o.Tanks.Count), "tank")}, {time} with all looking.";
+        return $"{Wording.Some(rota.Outings.Count, "outing")}, {Wording.Some(rota.Outings.Sum(o => o.Tanks.Count), "tank")}, {time} with all looking.";
     }
-
-    private static string Some(int count, string what) => count == 1 ? $"1 {what}" : $"{count} {what}s";
 
     /// <summary>The firm days of a plan.</summary>
     public static IReadOnlyList<RotaDay> Of(GardenSnapshot garden, Rota rota)

@@ -4,6 +4,7 @@ using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Store.Loading;
@@ -149,9 +150,10 @@ public static class CheckBackEndpoints
     private static string? Contradiction(CheckBackCount body) => body switch
     {
         { Alive: > 0 and var moving, Count.LeavesAffected: 0 } =>
-            $"{moving} of those that you touched move, and yet no leaf was counted with living ones. Which is right?",
+            $"{moving} of those that you touched {(moving == 1 ? "moves" : "move")}, and yet no leaf was counted with living ones. Which is right?",
         { Alive: 0, Dead: > 0 and var still, Count.LeavesAffected: > 0 and var leaves } =>
-            $"None of the {still} that you touched moves, and yet {leaves} leaves were counted with living ones. Are those dead too?",
+            $"{(still == 1 ? "The one that you touched does not move" : $"None of the {still} that you touched moves")}, and yet "
+            + $"{Wording.Some(leaves, "leaf was", "leaves were")} counted with living ones. Are those dead too?",
         _ => null,
     };
 

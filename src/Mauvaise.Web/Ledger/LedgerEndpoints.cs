@@ -107,8 +107,7 @@ public static class LedgerEndpoints
     private static string Told(List<MarkAnswer> marks)
     {
         int Of(LedgerKind kind) => marks.Count(m => m.Kind == kind);
-        string Some(int n, string one, string many) => $"{n} {(n == 1 ? one : many)}";
-        return $"{Some(Of(LedgerKind.Spray), "spray", "sprays")}, {Of(LedgerKind.Task)} by hand, {Some(Of(LedgerKind.Count), "count", "counts")}";
+        return $"{Wording.Some(Of(LedgerKind.Spray), "spray")}, {Of(LedgerKind.Task)} by hand, {Wording.Some(Of(LedgerKind.Count), "count")}";
     }
 
     private static MarkAnswer Mark(GardenSnapshot s, LedgerMark m)

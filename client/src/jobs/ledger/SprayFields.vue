@@ -55,7 +55,7 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
   <div class="fields">
     <div class="field">
       <label for="spray-at">When</label>
-      <input id="spray-at" v-model="draft.at" type="datetime-local" />
+      <input id="spray-at" v-model="draft.at" class="p-inputtext" type="datetime-local" />
       <FieldError :problem="problem" field="at" />
     </div>
     <div class="field wide">
@@ -122,15 +122,5 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
 
 .wide {
   grid-column: 1 / -1;
-}
-
-.field > input[type='datetime-local'] {
-  min-height: 44px;
-  padding: 0 12px;
-  font: inherit;
-  color: var(--ink);
-  background: var(--surface);
-  border: 1px solid var(--ink-soft);
-  border-radius: var(--radius);
 }
 </style>

@@ -211,6 +211,7 @@ const logged = computed(() => saving.data.value)
         <input
           id="spray-at"
           v-model="earlier"
+          class="p-inputtext"
           type="datetime-local"
           :min="toLocal(batch.madeAt, zone)"
           :max="garden && toLocal(garden.now, zone)"

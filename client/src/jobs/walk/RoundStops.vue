@@ -11,6 +11,8 @@ const props = defineProps<{
   /** Plantings that a link from elsewhere asked for. */
   wanted: ReadonlySet<string>
   zone: string
+  /** The place whose reasons stand above the list already. */
+  told: string | undefined
 }>()
 
 const state = (stop: PlaceStop, p: PlantingStop) => {
@@ -26,7 +28,8 @@ const state = (stop: PlaceStop, p: PlantingStop) => {
   <ol class="list">
     <li v-for="stop in stops" :key="stop.placeId">
       <p class="why soft small">
-        <strong>{{ stop.place }}</strong> {{ stop.why.join(' · ') }}
+        <strong>{{ stop.place }}</strong>{{ ' '
+        }}<template v-if="stop.placeId !== told">{{ stop.why.join(' · ') }}</template>
       </p>
       <RouterLink
         v-for="p in stop.plantings"

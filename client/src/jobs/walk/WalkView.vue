@@ -115,6 +115,7 @@ async function start() {
         :skipped="skipped"
         :wanted="wanted"
         :zone="garden?.timeZoneId ?? 'UTC'"
+        :told="next?.stop.placeId"
       />
       <RouterLink class="no-print" :to="{ name: 'walk-sheet' }">The round on paper</RouterLink>
       <p v-if="later.length" class="soft small">
