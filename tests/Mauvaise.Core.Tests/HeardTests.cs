@@ -66,12 +66,36 @@ public class HeardTests
         // Neem's strongest dose for the two litres of the sprayer, and soap for it.
         var neem = Judge("two tablespoons of neem a litre", sprayer: 2).Corrected!;
         Assert.Contains("neem oil", neem[0], StringComparison.Ordinal);
-        Assert.Contains("4 ml", neem[1], StringComparison.Ordinal);
+        Assert.StartsWith("3/4 tsp (3.75 ml) of", neem[1], StringComparison.Ordinal);
         Assert.Contains("castile soap", neem[1], StringComparison.Ordinal);
         Assert.Equal("made up with water to 2 l", neem[2]);
         // What nobody can measure is left out.
         Assert.StartsWith("made up with water", Judge("two tablespoons of neem a litre", sprayer: 0.0001).Corrected![0], StringComparison.Ordinal);
         Assert.Null(Judge("borax 10 g in a litre of water, spray").Corrected);
+    }
+
+    [Theory]
+    [InlineData("5 ml neem and 2 ml soap in 1 l water. 10 g bicarbonate in 2 l water", 2)]
+    [InlineData("2 tsp oil and 1 tsp soap in a cup of water, strain into a gallon of water", 1)]
+    [InlineData("1 tsp neem per litre and 1 tsp soap per litre", 1)]
+    public void Two_recipes_are_told_from_two_steps(string text, int recipes) => Assert.Equal(recipes, Judge(text).Heard.Recipes);
+
+    [Fact]
+    public void Bait_is_no_spray()
+    {
+        var bait = Judge("5 g borax, 50 g sugar, 500 ml water for ants");
+        Assert.Equal(HeardVerdict.Warn, bait.Verdict);
+        Assert.All(bait.Faults, f => Assert.Equal("bait", f.Code));
+        Assert.Contains(Judge("25 g borax, 50 g sugar, 500 ml water for ants").Faults, f => f.Code == "bait-strong");
+        Assert.Equal(HeardVerdict.No, Judge("5 g borax, 50 g sugar in 500 ml water, sprayed").Verdict);
+    }
+
+    [Fact]
+    public void An_oil_that_is_not_listed_is_held_to_what_oils_are()
+    {
+        Assert.DoesNotContain(Judge("5 ml jojoba oil, 5 ml soap, 1 litre").Faults, f => f.Stops);
+        Assert.Contains(Judge("50 ml jojoba oil, 5 ml soap, 1 litre").Faults, f => f is { Code: "ceiling", Stops: true });
+        Assert.Equal("kitchen-oil", Judge("a teaspoon of oil, a teaspoon of soap, 1 litre").PerLitre[0].Material.Id);
     }
 
     [Theory]

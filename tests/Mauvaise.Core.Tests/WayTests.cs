@@ -70,6 +70,36 @@ public class WayTests
         Assert.True(set.All[0].Proposed);
     }
 
+    [Theory]
+    [InlineData("tomato", "blossom-end-rot")]
+    [InlineData("cabbage", "birds")]
+    [InlineData("tomato", "ladybird-young")]
+    public void What_is_no_pest_is_put_right_and_never_sprayed(string crop, string target)
+    {
+        var set = Ways(crop, target, 0.3);
+        Assert.Equal(["put-right", "nothing", "take-out"], set.All.Select(w => w.Id));
+        Assert.Equal("put-right", set.Proposed!.Id);
+        Assert.Equal(C.Target(target).InsteadOfSpray ?? "No spray mends it.", set.Sentence);
+        Assert.False(set.All[2].Allowed);
+    }
+
+    [Theory]
+    [InlineData("radish", "flea-beetle", "pick-off", "sticky-sweep")]
+    [InlineData("squash", "vine-borer", "pick-off", "slit-stem")]
+    public void Hands_do_what_hands_can(string crop, string target, string not, string but)
+    {
+        var set = Ways(crop, target, 0.4);
+        Assert.DoesNotContain(set.All, w => w.Uses(not));
+        Assert.Contains(set.All, w => w.Uses(but));
+    }
+
+    [Fact]
+    public void Potato_haulm_is_cut_and_not_pulled()
+    {
+        Assert.Contains("haulm", Ways("potato", "late-blight", 0.2).Sentence, StringComparison.Ordinal);
+        Assert.DoesNotContain("haulm", Ways("tomato", "late-blight", 0.2).Sentence, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void A_planting_that_is_left_alone_on_purpose_is_never_proposed_for()
     {

@@ -99,7 +99,7 @@ internal static class SpraySteps
     /// <summary>Why no spray is in question at all, before any material is weighed; null when one is.</summary>
     private static string? Closed(Finding f, Target target, bool something) => f switch
     {
-        _ when target.Kind == TargetKind.LookAlike => "No spray mends it.",
+        _ when target.Kind == TargetKind.LookAlike => WayWords.NoSprayMends,
         _ when target.NoSpray => target.InsteadOfSpray!,
         { Visit: { } visit } => $"Check back {ActionLadder.Date(visit.DueOn)} before anything else goes on.",
         { Course: not null } => null,
@@ -162,11 +162,12 @@ internal static class TakeOutSteps
             yield break;
         }
 
+        string[] how = f.Crop.TakenOutBy is { } by ? [by.AsSentenceStart() + "."] : [];
         yield return f switch
         {
-            _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [target.InsteadOfSpray!]),
+            _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [.. how, target.InsteadOfSpray!]),
             _ when ways.Proposed?.Uses(KnownIds.Measures.TakeOut) == true => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do,
-                [f.Told + (f.Ending ? ", and the crop is near its end." : ": it feeds the rest of the garden."), Saves(ways)]),
+                [.. how, f.Told + (f.Ending ? ", and the crop is near its end." : ": it feeds the rest of the garden."), Saves(ways)]),
             { Overrun: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [f.WebbedOver ? "Webbed over the top." : "More than six leaves in ten.", Saves(ways)]),
             { Ending: true, OverLine: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, ["The crop ends within two weeks.", Saves(ways)]),
             _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [f.Told + ": worth saving."]),

@@ -133,7 +133,7 @@ internal static class HandSteps
 
         if (target.Kind == TargetKind.LookAlike)
         {
-            return [MeasureFits.Step(f, KnownIds.Measures.PutRight, StepChoice.Do, [target.InsteadOfSpray ?? "No spray mends it."])];
+            return [MeasureFits.Step(f, KnownIds.Measures.PutRight, StepChoice.Do, [ways.Sentence])];
         }
 
         return [.. f.Garden.Catalogue.Measures.Where(m => m.Rung == Rung.Hands && m.IsFor(target)).Select(m => Step(f, m, ways.Proposed?.Uses(m.Id) == true))];

@@ -2,6 +2,31 @@ using Mauvaise.Core.Catalogue;
 
 namespace Mauvaise.Core.ByEar;
 
+/// <summary>What a stretch of a recipe is there for.</summary>
+public enum HeardKind
+{
+    /// <summary>A thing that goes in, with or without an amount that could be read.</summary>
+    Part,
+
+    /// <summary>Water that is poured: what goes into it comes on top.</summary>
+    Water,
+
+    /// <summary>The whole that it makes: "per litre", "in a 2 litre sprayer".</summary>
+    Whole,
+
+    /// <summary>So much of what was made before: "a cup of that".</summary>
+    Taken,
+
+    /// <summary>What was made before is thinned: "diluted 1:10". <see cref="HeardLine.Parts"/> says to how many times its volume.</summary>
+    Thinned,
+
+    /// <summary>How it is made or used, or what is left out.</summary>
+    Work,
+
+    /// <summary>Could not be read.</summary>
+    Unknown,
+}
+
 /// <summary>A stretch of what was heard, and what it was taken to mean.</summary>
 /// <param name="Understood">In words; null when it could not be read.</param>
 /// <param name="Word">The thing that was named; null for water, for work, and for what is not known.</param>
@@ -12,6 +37,7 @@ namespace Mauvaise.Core.ByEar;
 /// <param name="Parts">In "parts", where it was told so.</param>
 public sealed record HeardLine(
     string Text,
+    HeardKind Kind,
     string? Understood,
     HeardWord? Word = null,
     string? Name = null,
@@ -22,14 +48,21 @@ public sealed record HeardLine(
 {
     /// <summary>Why it could not be read, when it names something; null when it was.</summary>
     public string? Unclear { get; init; }
+
+    /// <summary>How much of it ends in what is sprayed: less than 1 where only some of a stock is taken.</summary>
+    public double Used { get; init; } = 1;
+
+    /// <summary>A thing with an amount.</summary>
+    public bool IsMeasured => Kind == HeardKind.Part && (Millilitres ?? Grams) is not null;
+
+    /// <summary>What it adds to the water that it goes into, ml: things that are poured, not leaves and powders.</summary>
+    public double PouredMl => Kind == HeardKind.Part && Word is { Nature: not (HeardNature.Salt or HeardNature.Plant) } && Grams is null ? Millilitres ?? 0 : 0;
 }
 
 /// <summary>A recipe as it was understood.</summary>
 /// <param name="Litres">Of what comes out; null when nobody said how much water it goes into.</param>
-/// <param name="Waters">How often an amount of water was named.</param>
+/// <param name="Recipes">How many recipes were told in one.</param>
 /// <param name="Neat">It was told to be used as it is.</param>
-public sealed record HeardRecipe(IReadOnlyList<HeardLine> Lines, double? Litres, int Waters, bool Neat)
-{
-    /// <summary>The water that was named; null when none was.</summary>
-    public double? WaterLitres => Lines.Where(l => l is { Word: null, Name: "Water" }).Sum(l => l.Millilitres ?? 0) is > 0 and var ml ? ml / 1000 : null;
-}
+/// <param name="WaterLitres">The water, or the whole, that was named for what is sprayed; null when none was.</param>
+/// <param name="Bait">It is set out for ants and never sprayed.</param>
+public sealed record HeardRecipe(IReadOnlyList<HeardLine> Lines, double? Litres, int Recipes, bool Neat, double? WaterLitres, bool Bait);

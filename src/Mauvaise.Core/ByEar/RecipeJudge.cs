@@ -27,6 +27,9 @@ public static class RecipeJudge
     /// <summary>Soap that keeps a kitchen oil in the water, ml a litre: what a shaken jar begins with (assumed).</summary>
     private const double SoapForOil = 2;
 
+    /// <summary>Nobody counts more drops than these.</summary>
+    private const double MostDrops = 40;
+
     /// <summary>Less than this, in ml or g, nobody measures: such a part is left out, and all are told in steps of it.</summary>
     private const double LeastMeasured = 0.01;
 
@@ -35,12 +38,13 @@ public static class RecipeJudge
     {
         var litres = heard.Litres ?? WithoutWater(heard);
         var shares = litres is { } whole ? Shares(catalogue, heard, whole) : [];
+        var soapy = shares.Exists(s => s.Material.Load == LoadKind.Soap) || heard.Lines.Any(l => l is { IsMeasured: true, Word: { Nature: HeardNature.Soap, Material: null } });
         RecipeFault[] faults =
         [
             .. Reading(heard),
-            .. heard.Litres is null ? NoWater(heard) : [],
-            .. Unknown(heard),
-            .. Guards(catalogue, heard, shares, crop),
+            .. heard.Litres is null && !heard.Bait ? NoWater(heard) : [],
+            .. Unknown(heard, litres, soapy),
+            .. heard.Bait ? Bait(heard, shares) : Guards(catalogue, shares, crop, soapy),
             .. Evidence(shares),
         ];
         var verdict = Array.Exists(faults, f => f.Stops) ? HeardVerdict.No : faults.Length > 0 && Array.Exists(faults, f => f.Code != "evidence") ? HeardVerdict.Warn : HeardVerdict.Ok;
@@ -50,12 +54,12 @@ public static class RecipeJudge
 
     /// <summary>Liquids alone are what is sprayed, when no water was named.</summary>
     private static double? WithoutWater(HeardRecipe heard) =>
-        heard.Lines.Where(l => l.Word is not null).Sum(l => l.Millilitres ?? 0) is > 0 and var ml ? ml / 1000 : null;
+        heard.Lines.Sum(l => l.PouredMl * l.Used) is > 0 and var ml ? ml / 1000 : null;
 
     private static List<MixShare> Shares(GardenCatalogue catalogue, HeardRecipe heard, double litres) =>
     [
-        .. heard.Lines.Where(l => l.Word?.Material is not null && (l.Millilitres ?? l.Grams) is not null)
-            .Select(l => (Material: catalogue.Material(l.Word!.Material!), Amount: (l.Millilitres ?? l.Grams)!.Value, l.Percent))
+        .. heard.Lines.Where(l => l.Word?.Material is not null && l.IsMeasured)
+            .Select(l => (Material: catalogue.Material(l.Word!.Material!), Amount: (l.Millilitres ?? l.Grams)!.Value * l.Used, l.Percent))
             .GroupBy(l => l.Material.Id)
             .Select(g => new MixShare(g.First().Material, g.Sum(x => x.Amount) / litres, g.Select(x => x.Percent).FirstOrDefault(p => p is not null))),
     ];
@@ -71,17 +75,58 @@ public static class RecipeJudge
             : new RecipeFault("no-water", "How much water does it go into?", false);
     }
 
-    private static IEnumerable<RecipeFault> Unknown(HeardRecipe heard)
+    /// <summary>What the catalogue does not hold: refused where it harms, and held to the ceiling of its kind where one is known.</summary>
+    private static IEnumerable<RecipeFault> Unknown(HeardRecipe heard, double? litres, bool soapy)
     {
         foreach (var line in heard.Lines.Where(l => l.Word is { Material: null }))
         {
-            yield return line.Word!.Stops is { } why
-                ? new RecipeFault("harmful", $"{line.Name}: {why}", true)
-                : new RecipeFault("not-in-catalogue", $"{line.Name}: nobody measured what it does on a plant. Try two leaves first.", false);
+            var word = line.Word!;
+            if (word.Stops is { } why)
+            {
+                yield return new RecipeFault("harmful", $"{line.Name}: {why}", true);
+                continue;
+            }
+
+            yield return new RecipeFault("not-in-catalogue", $"{line.Name}: {word.Says ?? "nobody measured what it does on a plant. Try two leaves first."}", false);
+            var perLitre = line.Millilitres * line.Used / litres;
+            if (MostOfKind(word.Nature) is { } most && perLitre > most)
+            {
+                yield return new RecipeFault("ceiling", string.Create(CultureInfo.InvariantCulture, $"{perLitre:0.#} ml of {line.Name!.InSentence()} a litre is over what is given of its kind; {most:0} ml is the most."), true);
+            }
+
+            if (word.Nature == HeardNature.Oil && line.IsMeasured && !soapy)
+            {
+                yield return new RecipeFault("no-emulsifier", "Oil floats on water and burns where it lands: add soap first, 1 ml a litre.", true);
+            }
         }
     }
 
-    private static IEnumerable<RecipeFault> Guards(GardenCatalogue catalogue, HeardRecipe heard, List<MixShare> shares, Crop? crop)
+    /// <summary>The most of a thing that is only known by its kind, ml a litre: the ceilings of oils, soaps and vinegar (assumed); null where there is none.</summary>
+    private static double? MostOfKind(HeardNature nature) => nature switch
+    {
+        HeardNature.Oil or HeardNature.Soap => 20,
+        HeardNature.Acid => 50,
+        _ => null,
+    };
+
+    /// <summary>Borax that ants are to carry home, per cent of the sweet water: more kills them on the way.</summary>
+    private const double MostBoraxPercent = 1.5;
+
+    private static IEnumerable<RecipeFault> Bait(HeardRecipe heard, List<MixShare> shares)
+    {
+        var borax = shares.Find(s => s.Material.Id == KnownIds.Materials.Borax);
+        if (borax is not null && heard.Litres is not null && borax.PerLitre / 10 > MostBoraxPercent)
+        {
+            yield return new RecipeFault("bait-strong", string.Create(CultureInfo.InvariantCulture, $"{borax.PerLitre / 10:0.#} % of borax kills the ants before they carry it home: 1 to {MostBoraxPercent} % is enough."), false);
+        }
+
+        foreach (var caution in borax?.Material.Cautions ?? [])
+        {
+            yield return new RecipeFault("bait", caution, false);
+        }
+    }
+
+    private static IEnumerable<RecipeFault> Guards(GardenCatalogue catalogue, List<MixShare> shares, Crop? crop, bool soapy)
     {
         if (shares.Count == 0)
         {
@@ -90,7 +135,6 @@ public static class RecipeJudge
 
         var tender = crop is not null && shares.Exists(s => MaterialChoice.IsTender(crop, new Planting(Guid.Empty, Guid.Empty, crop.Id, null, default, null, null, GrowthStage.Mature, false), s.Material));
         var judged = MixGuards.Judge(catalogue, shares, [.. shares.Where(s => s.Material.Doses is not null).Select(s => s.Material).DefaultIfEmpty(shares[0].Material)], Form.Spray, new MixConditions(null, tender ? [crop!.Name] : [], false));
-        var soapy = heard.Lines.Any(l => l.Word is { Nature: HeardNature.Soap, Material: null });
         foreach (var reason in judged.Reasons.Where(r => !(soapy && r.Code == "no-emulsifier")))
         {
             // Told at the bench as something to put right first; in a recipe that was heard it is what burns the plant.
@@ -138,7 +182,7 @@ public static class RecipeJudge
         var size = Math.Min(litres, Mix.MostLitres);
         return
         [
-            .. may.Where(s => s.PerLitre * size >= LeastMeasured).Select(s => Measured(s, size, kitchen)),
+            .. may.Where(s => s.PerLitre * size >= LeastMeasured).Select(s => Measured(s, Limit(catalogue, s.Material) ?? s.PerLitre, size, kitchen)),
             $"made up with water to {TankVolume.Text(size, kitchen)}",
             .. crop is null ? Array.Empty<string>() : [$"two leaves of the {crop.Name.InSentence()} first"],
         ];
@@ -150,15 +194,23 @@ public static class RecipeJudge
         : material.Doses is not null ? null
         : Preparations.MostOf(catalogue, material);
 
-    /// <summary>In spoons where they fit and do not go over what is given; else the exact amount, with what measures it behind.</summary>
-    private static string Measured(MixShare share, double litres, KitchenSystem kitchen)
+    /// <summary>In spoons or drops where they fit; else the exact amount, with what measures it behind. Never over what is given.</summary>
+    /// <param name="mostPerLitre">Spoons may be a little over what was told, but not over this.</param>
+    private static string Measured(MixShare share, double mostPerLitre, double litres, KitchenSystem kitchen)
     {
-        // Rounded down: what is told is never over what is given.
         var (material, amount) = (share.Material, Math.Floor(share.PerLitre * litres / LeastMeasured) * LeastMeasured);
-        var exact = string.Create(CultureInfo.InvariantCulture, $"{amount:0.##} {material.Unit}");
+        var most = Math.Max(amount, Math.Min(mostPerLitre * litres, amount * (1 + KitchenMeasure.LargestErrorPercent / 100)));
         var powder = material.Unit == "g";
-        var measured = KitchenMeasure.Nearest(powder ? amount / material.DensityGramsPerMillilitre : amount, kitchen, exact, powder);
+        var perMl = powder ? material.DensityGramsPerMillilitre : 1;
         var name = material.Name.InSentence();
-        return measured.Scoops.Count > 0 && measured.ErrorPercent <= 0 ? $"{measured.Text} ({exact}) of {name}" : $"{exact} of {name} ({(powder ? "scale" : "syringe")})";
+        if (KitchenMeasure.AtMost(most / perMl, kitchen) is { } spoons)
+        {
+            return string.Create(CultureInfo.InvariantCulture, $"{spoons.Text} ({spoons.Millilitres * perMl:0.##} {material.Unit}) of {name}");
+        }
+
+        var drops = Math.Floor(amount * material.DropsPerMillilitre + 1e-9);
+        return !powder && drops is >= 1 and <= MostDrops
+            ? string.Create(CultureInfo.InvariantCulture, $"{drops} drop{(drops > 1 ? "s" : "")} ({drops / material.DropsPerMillilitre:0.##} ml) of {name}")
+            : string.Create(CultureInfo.InvariantCulture, $"{amount:0.##} {material.Unit} of {name} ({(powder ? "scale" : "syringe")})");
     }
 }

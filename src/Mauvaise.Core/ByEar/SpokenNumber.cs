@@ -29,6 +29,8 @@ internal static partial class SpokenNumber
         ["forty"] = 40,
         ["fifty"] = 50,
         ["hundred"] = 100,
+        ["thousand"] = 1000,
+        ["million"] = 1_000_000,
         ["couple"] = 2,
         ["few"] = 3,
         ["dozen"] = 12,
@@ -42,7 +44,7 @@ internal static partial class SpokenNumber
     private static readonly Dictionary<char, double> Signs = new() { ['½'] = 0.5, ['¼'] = 0.25, ['¾'] = 0.75, ['⅓'] = 1.0 / 3, ['⅔'] = 2.0 / 3, ['⅛'] = 0.125 };
 
     /// <summary>One number at the start of a text.</summary>
-    public const string Pattern = @"(?:\d+/\d+|-?\d+(?:[.,]\d+)?(?:\s+\d+/\d+|\s*[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]|(?:a|an)\s+(?:couple|few|dozen|half|quarter|third|hundred)|half\s+an?|(?:one|two|three|four)\s+and\s+a\s+half|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|twenty|thirty|forty|fifty|hundred|couple|few|dozen|half|quarter|some|another)";
+    public const string Pattern = @"(?:\d+/\d+|-?\d+(?:[.,]\d+)?(?:\s+\d+/\d+|\s*[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]|(?:a|an)\s+(?:couple|few|dozen|half|quarter|third|hundred|thousand|million)|(?:one|two|three|four|half\s+a)\s+dozen|half\s+an?|(?:one|two|three|four)\s+and\s+a\s+half|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|twenty|thirty|forty|fifty|hundred|thousand|million|couple|few|dozen|half|quarter|some|another)";
 
     /// <summary>The number that such words stand for; null for anything else.</summary>
     public static double? Read(string text)

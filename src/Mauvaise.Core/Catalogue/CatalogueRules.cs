@@ -271,7 +271,7 @@ public static class CatalogueRules
     private static IEnumerable<string> MeasureFaults(Measure m, GardenCatalogue c)
     {
         var at = $"measure '{m.Id}'";
-        foreach (var on in m.For.Concat(m.WorksOn.Select(e => e.On)).Where(on => c.Targets.All(t => t.Id != on && t.Group != on)))
+        foreach (var on in m.For.Concat(m.NotFor).Concat(m.WorksOn.Select(e => e.On)).Where(on => c.Targets.All(t => t.Id != on && t.Group != on)))
         {
             yield return $"{at}: is for '{on}', which is neither a target nor a group of targets";
         }

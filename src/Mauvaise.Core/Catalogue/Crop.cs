@@ -31,6 +31,8 @@ public sealed record Crop
     public int Leaves { get; init; } = 24;
     /// <summary>Sold or eaten as leaves, so that little damage is tolerated.</summary>
     public bool LeafCrop { get; init; }
+    /// <summary>How it is taken out where it is not pulled, as the middle of a sentence; null where it is.</summary>
+    public string? TakenOutBy { get; init; }
 }
 
 /// <summary>Monthly normals of a climate type, January first, northern hemisphere.</summary>

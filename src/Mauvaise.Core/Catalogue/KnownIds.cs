@@ -40,6 +40,8 @@ public static class KnownIds
         public const string Milk = "milk";
         public const string InsecticidalSoap = "insecticidal-soap";
         public const string CastileSoap = "castile-soap";
+        public const string Borax = "borax";
+        public const string Sugar = "sugar";
     }
 
     public static class Recipes

@@ -18,6 +18,8 @@ public sealed record Measure
     public required string How { get; init; }
     /// <summary>Targets, or groups of targets, that it is for.</summary>
     public IReadOnlyList<string> For { get; init; } = [];
+    /// <summary>Targets of those groups that it does nothing against.</summary>
+    public IReadOnlyList<string> NotFor { get; init; } = [];
     /// <summary>What one doing takes off, by stage; empty for what can not be judged by counting (assumed).</summary>
     public IReadOnlyList<Effect> WorksOn { get; init; } = [];
     /// <summary>Tender young leaves do not bear it.</summary>
@@ -44,5 +46,5 @@ public sealed record Measure
     public Effect? EffectOn(Target target) =>
         WorksOn.FirstOrDefault(e => e.On == target.Id || e.On == target.Like) ?? WorksOn.FirstOrDefault(e => e.On == target.Group);
 
-    public bool IsFor(Target target) => For.Contains(target.Like ?? target.Id) || For.Contains(target.Group);
+    public bool IsFor(Target target) => (For.Contains(target.Like ?? target.Id) || For.Contains(target.Group)) && !NotFor.Contains(target.Like ?? target.Id);
 }

@@ -45,6 +45,24 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
             : new KitchenMeasure([], $"{exactText} with a {(byWeight ? "scale" : "syringe")}", 0);
     }
 
+    /// <summary>The most that the household's spoons and cups can measure without going over; null below a quarter teaspoon, and where a quarter or more would be lost.</summary>
+    /// <param name="millilitres">Over 0, as volume in the spoon.</param>
+    public static (string Text, double Millilitres)? AtMost(double millilitres, KitchenSystem system)
+    {
+        Bounds.Positive(millilitres);
+        var (teaspoon, tablespoon, cup) = Spoons(system);
+        var quarter = teaspoon.InBase / 4;
+        double[] below = [Math.Floor(millilitres / quarter + 1e-9) * quarter, millilitres - tablespoon.InBase, millilitres - cup.InBase / 4];
+        var choices = below.Where(ml => ml >= quarter - 1e-9)
+            .SelectMany(ml => Candidates(ml, teaspoon, tablespoon, cup))
+            .Where(c => c.Millilitres <= millilitres + 1e-9 && c.Millilitres > millilitres * (1 - LargestLoss));
+        return choices.OrderByDescending(c => Math.Round(c.Millilitres, 6)).ThenBy(c => Math.Ceiling(c.Many) + Math.Ceiling(c.Few))
+            .Select(c => ((string Text, double Millilitres)?)(c.Text, c.Millilitres)).FirstOrDefault();
+    }
+
+    /// <summary>Spoons that do not go over may stay under by this share.</summary>
+    private const double LargestLoss = 0.25;
+
     /// <summary>A heaped spoon of powder counts for this many level ones (assumed).</summary>
     public const double LevelPerHeaped = 1.6;
 

@@ -53,12 +53,23 @@ internal sealed class WaySearch
             return new WaySet(finding, [], WayWords.LeftAlone);
         }
 
-        if (finding.Clean || finding.Stale || finding.Target is not { Kind: not TargetKind.LookAlike } target)
+        if (finding.Clean || finding.Stale || finding.Target is not { } target)
         {
             return new WaySet(finding, [], finding.Clean ? "Clean: the usual walk is soon enough." : finding.Stale ? "The count is too old to decide by: count again." : "Find out what it is first.");
         }
 
-        return new WaySearch(finding, target, leaves, hours).Weighed();
+        var search = new WaySearch(finding, target, leaves, hours);
+        return target.Kind == TargetKind.LookAlike ? search.PutRight() : search.Weighed();
+    }
+
+    /// <summary>What is no pest is put right, or left: nothing is mixed against it, and no model plays it through.</summary>
+    private WaySet PutRight()
+    {
+        var said = target.InsteadOfSpray ?? WayWords.NoSprayMends;
+        var measure = f.Garden.Catalogue.Measure(KnownIds.Measures.PutRight);
+        var mend = new Way { Id = measure.Id, Words = said.TrimEnd('.').InSentence(), Rung = Rung.Hands, Hands = [new HandPart(measure, [0])], Proposed = f.Visit is null };
+        Way[] ways = [mend with { Minutes = Minutes(mend) }, Nothing() with { Proposed = f.Visit is not null }, TakenOut()];
+        return new WaySet(f, [.. ways.OrderByDescending(w => w.Proposed)], f.Visit is { } visit ? $"Look again on {WayWords.Day(visit.DueOn)}: something was done already." : said);
     }
 
     private WaySet Weighed()
@@ -255,7 +266,7 @@ internal sealed class WaySearch
         return new Way
         {
             Id = KnownIds.Measures.TakeOut,
-            Words = "take the plants out",
+            Words = f.Crop.TakenOutBy ?? "take the plants out",
             Rung = Rung.TakeOut,
             Hands = [new HandPart(m, [0])],
             Against = m.IsFor(target) ? [] : [new UseReason("worth-saving", "it does not threaten the plant")],

@@ -11,6 +11,9 @@ public static class WayWords
     /// <summary>Of a planting that nothing is proposed for.</summary>
     public const string LeftAlone = "You leave it alone on purpose: nothing is proposed here.";
 
+    /// <summary>Of what is no pest, where the catalogue says nothing better.</summary>
+    public const string NoSprayMends = "No spray mends it.";
+
     /// <summary>"Hose them off, 3 times, 3 days apart".</summary>
     internal static string Hands(IReadOnlyList<HandPart> parts) => Joined(parts.Select(p => p.Measure.Name.InSentence() + Times(p.Days)));
 

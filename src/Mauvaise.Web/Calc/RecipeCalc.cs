@@ -75,5 +75,5 @@ public static class RecipeCalc
     public static Checks CheckText(Checks checks, string text, HeardRecipe heard) => checks
         .That(!string.IsNullOrWhiteSpace(text), "text", "text-missing", "Write the recipe as you heard it.")
         .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", "Nothing here could be read as a recipe: write what goes in and how much, as “2 tablespoons of neem oil in a gallon of water”.")
-        .That(heard.Waters <= 1, "text", "two-recipes", "Water is named twice: write one recipe at a time.");
+        .That(heard.Recipes == 1, "text", "two-recipes", "Water is named twice: write one recipe at a time.");
 }

@@ -1,0 +1,220 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
+
+namespace Mauvaise.Core.ByEar;
+
+/// <summary>
+/// How the stretches of a recipe come together: parts and ratios spread over what they are of, a stock of which only some is taken, what is
+/// thinned, and the volume that comes out.
+/// </summary>
+internal static partial class RecipeStages
+{
+    public static HeardRecipe Settle(GardenCatalogue catalogue, IReadOnlyList<HeardLine> read, string text)
+    {
+        var lines = InParts(catalogue, Undiluted(NamedTwice(read), text), text);
+        var (settled, litres, water) = Volumes(lines, text);
+        return new HeardRecipe(settled, litres, RecipesIn(lines), Neat().IsMatch(text), water, IsBait(lines, text));
+    }
+
+    /// <summary>How many times its volume "1:10", "4 to 1" or "ten parts of water" make of it; null without such words.</summary>
+    public static double? RatioOf(string text) =>
+        Ratio().Match(text) is { Success: true } m && SpokenNumber.Read(m.Groups["a"].Value) is > 0 and var a && SpokenNumber.Read(m.Groups["b"].Value) is > 0 and var b
+            ? (a + b) / Math.Min(a, b)
+            : null;
+
+    /// <summary>"Blend garlic and water: 40 g of garlic, a litre of water": named first, measured after.</summary>
+    private static List<HeardLine> NamedTwice(IReadOnlyList<HeardLine> lines) =>
+    [
+        .. lines.Select(l => l.Kind == HeardKind.Part && !l.IsMeasured && l.Parts is null && lines.Any(x => x.Word == l.Word && (x.IsMeasured || x.Parts is not null))
+            ? new HeardLine(l.Text, HeardKind.Work, "how it is made or used")
+            : l),
+    ];
+
+    /// <summary>"Straight vinegar, 500 ml": the amount is that of the one thing, and no water was named.</summary>
+    private static List<HeardLine> Undiluted(List<HeardLine> lines, string text)
+    {
+        var bare = lines.Find(l => l.Kind is HeardKind.Water or HeardKind.Whole && l.Millilitres is not null);
+        var parts = lines.Where(l => l.Kind == HeardKind.Part).ToList();
+        return Neat().IsMatch(text) && !Water().IsMatch(text) && bare is not null && parts is [{ IsMeasured: false } thing]
+            ? [.. lines.Where(l => l != bare).Select(l => l == thing ? l with { Millilitres = bare.Millilitres, Unclear = null, Understood = string.Create(CultureInfo.InvariantCulture, $"{bare.Millilitres:0.##} ml of {l.Name!.InSentence()}") } : l)]
+            : lines;
+    }
+
+    /// <summary>"16 to 1", "1:10" and parts, spread over the things that they are of; the water takes the rest of a litre.</summary>
+    private static List<HeardLine> InParts(GardenCatalogue catalogue, List<HeardLine> lines, string text)
+    {
+        var things = lines.Where(l => l.Kind == HeardKind.Part).ToList();
+        if (things.Exists(l => l.Parts is not null))
+        {
+            var water = lines.Where(l => l.Kind == HeardKind.Water).Sum(l => l.Parts ?? 0);
+            if (water == 0 && RatioOf(text.ToLowerInvariant()) is { } times)
+            {
+                water = times - 1;
+            }
+
+            var all = things.Sum(l => l.Parts ?? 0) + water;
+            return water > 0
+                ? [.. lines.Select(l => l is { Parts: { } p, Kind: HeardKind.Part or HeardKind.Water } ? Spread(catalogue, l, p / all) : l), .. lines.Exists(l => l.Kind == HeardKind.Water) ? [] : new[] { WaterOf(water / all) }]
+                : lines;
+        }
+
+        // Told of one thing alone, the larger number is the water.
+        return things is [{ IsMeasured: false } only] && RatioOf(text.ToLowerInvariant()) is { } ratio
+            ? [.. lines.Where(l => l.Kind != HeardKind.Thinned).Select(l => l == only ? Spread(catalogue, l, 1 / ratio) : l), WaterOf(1 - 1 / ratio)]
+            : lines;
+    }
+
+    private static HeardLine Spread(GardenCatalogue catalogue, HeardLine line, double share)
+    {
+        if (line.Word is not { } heard)
+        {
+            return line with { Parts = null, Millilitres = share * 1000, Understood = string.Create(CultureInfo.InvariantCulture, $"{share * 1000:0} ml of water in a litre") };
+        }
+
+        var material = heard.Material is { } id ? catalogue.Material(id) : null;
+        var grams = material?.Unit == "g" ? share * 1000 * (heard.PerMl ?? material.DensityGramsPerMillilitre) : (double?)null;
+        return line with
+        {
+            Parts = null,
+            Millilitres = grams is null ? share * 1000 : null,
+            Grams = grams,
+            Unclear = null,
+            Understood = string.Create(CultureInfo.InvariantCulture, $"{grams ?? share * 1000:0.#} {(grams is null ? "ml" : "g")} of {line.Name!.InSentence()} in a litre"),
+        };
+    }
+
+    private static HeardLine WaterOf(double share) =>
+        new("", HeardKind.Water, string.Create(CultureInfo.InvariantCulture, $"{share * 1000:0} ml of water in a litre"), null, "Water", share * 1000);
+
+    /// <summary>What comes out, litres, with how much of each part ends in it, and the water that was named for it.</summary>
+    private static (List<HeardLine> Lines, double? Litres, double? WaterLitres) Volumes(List<HeardLine> lines, string text)
+    {
+        var settled = new List<HeardLine>();
+        var stage = new Stage(0, false);
+        foreach (var (line, at) in lines.Select((l, i) => (l, i)))
+        {
+            var rest = lines.Skip(at + 1).ToList();
+            if (line.Kind == HeardKind.Taken && rest.Exists(l => l.Kind is HeardKind.Water or HeardKind.Whole) && stage.MadeMl(settled) is { } made)
+            {
+                var taken = Math.Min(made, line.Millilitres ?? made);
+                settled = [.. settled.Select(l => l with { Used = l.Used * taken / made })];
+                // "One part of it to ten of water" thins all of it.
+                stage = new Stage(line.Parts is null ? taken : made, true) { From = settled.Count, Parts = line.Parts };
+            }
+
+            settled.Add(line);
+        }
+
+        return stage.Total(settled, MadeUp().IsMatch(text));
+    }
+
+    /// <summary>What is being made: from which stretch on, and how much of an earlier stage is in it.</summary>
+    private sealed record Stage(double BeforeMl, bool Second)
+    {
+        public int From { get; init; }
+
+        /// <summary>Of the earlier stage, when it was taken in parts.</summary>
+        public double? Parts { get; init; }
+
+        /// <summary>What a stock comes to, ml: its water with what was poured in, or what was poured together; null when that is not known.</summary>
+        public double? MadeMl(List<HeardLine> lines) =>
+            lines.Skip(From).Where(l => l.Kind is HeardKind.Water or HeardKind.Whole).Sum(l => l.Millilitres ?? 0) + lines.Skip(From).Sum(l => l.PouredMl) + BeforeMl is > 0 and var ml ? ml : null;
+
+        public (List<HeardLine> Lines, double? Litres, double? WaterLitres) Total(List<HeardLine> lines, bool madeUp)
+        {
+            var own = lines.Skip(From).ToList();
+            var wholes = own.Where(l => l.Kind == HeardKind.Whole).Select(l => l.Millilitres!.Value).ToList();
+            var settled = wholes.Count > 1 ? SameWhole(lines, wholes[0]) : lines;
+            // "Topped up to a gallon": what was named last is the whole.
+            var named = madeUp ? LastNamed(own) : own.Where(l => l.Kind == HeardKind.Water);
+            var water = named.Sum(l => l.Millilitres ?? 0);
+            double? told = wholes.Count > 0 ? wholes[0] : water > 0 ? water : null;
+            var ml = wholes.Count > 0 ? wholes[0]
+                : water > 0 ? (water + (madeUp && !Second ? 0 : own.Sum(l => l.PouredMl) + BeforeMl))
+                : Second && Parts is { } p ? BeforeMl
+                : (double?)null;
+            var parts = own.Where(l => l is { Kind: HeardKind.Water, Parts: not null }).Sum(l => l.Parts!.Value);
+            var thinned = lines.Where(l => l.Kind == HeardKind.Thinned).Aggregate(1.0, (a, l) => a * l.Parts!.Value)
+                * (parts > 0 ? 1 + parts / (Parts ?? 1) : 1);
+            return (settled, ml * thinned / 1000, told * thinned / 1000);
+        }
+
+        private static IEnumerable<HeardLine> LastNamed(List<HeardLine> lines) =>
+            Enumerable.Reverse(lines).SkipWhile(l => l.Kind != HeardKind.Water).TakeWhile(l => l.Kind == HeardKind.Water);
+
+        /// <summary>"5 ml a litre of one and 10 ml a gallon of the other" told for the first of the two.</summary>
+        private static List<HeardLine> SameWhole(List<HeardLine> lines, double first)
+        {
+            var settled = new List<HeardLine>();
+            var waiting = new List<HeardLine>();
+            foreach (var line in lines)
+            {
+                waiting.Add(line);
+                if (line.Kind == HeardKind.Whole)
+                {
+                    settled.AddRange(waiting.Select(l => l with { Used = l.Used * first / line.Millilitres!.Value }));
+                    waiting.Clear();
+                }
+            }
+
+            return [.. settled, .. waiting];
+        }
+    }
+
+    /// <summary>Water that is named again begins another recipe, when things of its own were measured for it and nothing says that the first goes into it.</summary>
+    private static int RecipesIn(List<HeardLine> lines)
+    {
+        var recipes = 1;
+        var since = -1;
+        for (var i = 0; i < lines.Count; i++)
+        {
+            if (lines[i] is not { Kind: HeardKind.Water, Millilitres: not null })
+            {
+                continue;
+            }
+
+            var between = lines.Skip(since + 1).Take(i - since).ToList();
+            if (since >= 0 && between.Exists(l => l.IsMeasured) && !between.Exists(l => l.Kind is HeardKind.Taken or HeardKind.Thinned || Joined().IsMatch(l.Text)))
+            {
+                recipes++;
+            }
+
+            since = i;
+        }
+
+        return recipes;
+    }
+
+    /// <summary>Sugar with borax is set out for ants, unless it is told to be sprayed.</summary>
+    private static bool IsBait(List<HeardLine> lines, string text) =>
+        lines.Exists(l => l.Word?.Material == KnownIds.Materials.Borax)
+        && (lines.Exists(l => l.Word?.Material == KnownIds.Materials.Sugar) || SetOut().IsMatch(text))
+        && !Sprayed().IsMatch(text);
+
+    /// <summary>A ratio: "4:1", "16 to 1", "sixteen to one", "one to ten".</summary>
+    [GeneratedRegex(@"\b(?<a>" + RatioNumber + @")\s*(?::|\bto\b|\bin\b)\s*(?<b>" + RatioNumber + @")\b(?!\s*(?:" + HeardText.UnitWords + @"|hours?|days?|weeks?|minutes?|rounds?|times)\b)|\b(?<a>" + RatioNumber + @")\s*parts?\s*(?:of\s+\w+\s+)?\bto\s+(?<b>" + RatioNumber + @")\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Ratio();
+
+    private const string RatioNumber = @"\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|sixteen|twenty";
+
+    [GeneratedRegex(@"\b(straight|neat|undiluted|pure|as it is)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Neat();
+
+    [GeneratedRegex(@"\bwater\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Water();
+
+    [GeneratedRegex(@"\b(make|made|fill|filled|top|topped)\s+(it\s+)?up\b|\bfill(ed)?\s+(it\s+)?with\s+water\b|\brest\s+water\b", RegexOptions.IgnoreCase)]
+    private static partial Regex MadeUp();
+
+    /// <summary>Words that pour the first water into the second.</summary>
+    [GeneratedRegex(@"\b(strain(ed)?|dilut\w*|pour(ed)?|add (it|this|that|all|to|into)|top(ped)? up|stir (it )?into)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Joined();
+
+    [GeneratedRegex(@"\b(ants?|bait|station)\b", RegexOptions.IgnoreCase)]
+    private static partial Regex SetOut();
+
+    [GeneratedRegex(@"\bspray(ed|ing)?\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Sprayed();
+}
