@@ -62,6 +62,12 @@ export const router = createRouter({
       meta: { title: 'Decide' },
     },
     {
+      path: '/before',
+      name: 'before',
+      component: () => import('./jobs/before/BeforeView.vue'),
+      meta: { title: 'Before trouble' },
+    },
+    {
       path: '/rota',
       name: 'rota',
       component: () => import('./jobs/rota/RotaView.vue'),

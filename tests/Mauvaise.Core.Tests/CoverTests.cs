@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using CsCheck;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;

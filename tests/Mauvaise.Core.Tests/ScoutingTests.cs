@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using CsCheck;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Outcomes;

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using CsCheck;
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Cover;

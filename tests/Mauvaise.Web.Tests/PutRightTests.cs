@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
@@ -87,7 +88,7 @@ public sealed class PutRightTests : IAsyncLifetime
         Assert.Equal((HttpStatusCode.Conflict, "place-planted"), await SendAsync(HttpMethod.Delete, $"places/{place.Id}"));
         var (newPlace, newPlanting) = (Guid.NewGuid(), Guid.NewGuid());
         Assert.Equal(HttpStatusCode.Created, (await SendAsync(HttpMethod.Post, "places", new NewPlace(newPlace, "By mistake", Core.Catalogue.PlaceKind.OpenBed, 2, 1, 6, Core.Gardens.Watering.Drip))).Status);
-        Assert.Equal(HttpStatusCode.Created, (await SendAsync(HttpMethod.Post, "plantings", new NewPlanting(newPlanting, newPlace, "okra", null, new(2026, 7, 1), Core.Gardens.GrowthStage.Young, false, Count: 5))).Status);
+        Assert.Equal(HttpStatusCode.Created, (await SendAsync(HttpMethod.Post, "plantings", new NewPlanting(newPlanting, newPlace, "okra", null, new(2026, 7, 1), GrowthStage.Young, false, Count: 5))).Status);
         Assert.Equal(5, Find(await GardenAsync(), newPlanting).Planting.Count);
         Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(HttpMethod.Delete, $"plantings/{newPlanting}")).Status);
         Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(HttpMethod.Delete, $"places/{newPlace}")).Status);

@@ -3408,6 +3408,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/prevention": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PreventionAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PreventionSaid"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/plan": {
         parameters: {
             query?: never;
@@ -6623,6 +6683,7 @@ export interface components {
             /** Format: int32 */
             leaves?: number;
             leafCrop?: boolean;
+            takenOutBy?: null | string;
         };
         CurveAnswer: {
             id: string;
@@ -6663,7 +6724,7 @@ export interface components {
             batchId: null | string;
         };
         /** @enum {unknown} */
-        DeedKind: "checkBack" | "patchTest" | "spray" | "renew" | "task" | "byHand" | "remove" | "walk";
+        DeedKind: "checkBack" | "patchTest" | "spray" | "renew" | "task" | "byHand" | "remove" | "prevent" | "walk";
         DegreeDaysCalc: {
             /** Format: double */
             degreeDays: number;
@@ -6857,6 +6918,13 @@ export interface components {
             day: string;
             /** Format: double */
             degreeDays: null | number;
+        };
+        FirstFlight: {
+            /** Format: double */
+            lowerC: number;
+            /** Format: double */
+            degreeDays: number;
+            source: string;
         };
         FlagAnswer: {
             /** Format: uuid */
@@ -8332,6 +8400,51 @@ export interface components {
             value: number;
             sentence: string;
         };
+        PreventionAnswer: {
+            sentence: string;
+            groups: components["schemas"]["PreventionGroupAnswer"][];
+        };
+        PreventionGroupAnswer: {
+            step: string;
+            name: string;
+            because: string;
+            how: string;
+            /** Format: double */
+            dueMinutes: number;
+            work: components["schemas"]["PreventiveWorkAnswer"][];
+        };
+        PreventionItem: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            step: string;
+        };
+        PreventionSaid: {
+            items: components["schemas"]["PreventionItem"][];
+            word: components["schemas"]["PreventionWord"];
+            /** Format: date */
+            on?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        PreventionState: "due" | "later" | "planned" | "holds" | "letBe";
+        /** @enum {unknown} */
+        PreventionWord: "done" | "planned" | "letBe";
+        PreventiveWorkAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            state: components["schemas"]["PreventionState"];
+            /** Format: date */
+            on: null | string;
+            why: string;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            worthPercent: number;
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -9230,6 +9343,7 @@ export interface components {
             };
             agreedSigns?: string[];
             season: components["schemas"]["SeasonMonths"];
+            flight?: null | components["schemas"]["FirstFlight"];
             /** Format: double */
             commonness?: number;
             /** Format: double */

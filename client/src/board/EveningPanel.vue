@@ -26,6 +26,7 @@ function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
       label: 'Mix it',
     }
   }
+  if (deed.kind === 'prevent') return { to: { name: 'before' }, label: 'Keep trouble off' }
   if (deed.kind === 'walk')
     return { to: { name: 'walk', query: { planting: deed.plantingIds } }, label: 'Start the walk' }
   return {

@@ -286,6 +286,24 @@ public static class CatalogueRules
             yield return $"{at}: lasts over 0 days, and bears over 0 mm of rain";
         }
 
+        if (m.Prevents is { } prevents)
+        {
+            foreach (var on in prevents.Against.Where(on => c.Targets.All(t => t.Id != on && t.Group != on)))
+            {
+                yield return $"{at}: keeps off '{on}', which is neither a target nor a group of targets";
+            }
+
+            foreach (var on in prevents.On.Where(on => on != "all" && c.Crops.All(x => x.Id != on && x.Family != on)))
+            {
+                yield return $"{at}: is done on '{on}', which is neither a crop nor a family";
+            }
+
+            if (prevents.TakesOff is not (> 0 and < 1) || prevents.From > prevents.Until)
+            {
+                yield return $"{at}: takes off a share between 0 and 1, from a stage to a later one";
+            }
+        }
+
         if (m.CheckBackDays is < 1 || m.LeadDays < 0)
         {
             yield return $"{at}: days must be 1 or more";

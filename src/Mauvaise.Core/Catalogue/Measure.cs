@@ -8,6 +8,27 @@ public enum Rung { Look, Helpers, Hands, Prune, Isolate, Spray, TakeOut }
 /// <param name="RainMm">Rain that takes it off, mm; null where rain does it no harm.</param>
 public sealed record Holding(int Days, double? RainMm = null);
 
+/// <summary>Work before trouble.</summary>
+/// <param name="On">Crops or families, or "all".</param>
+/// <param name="Against">Targets, or groups of targets.</param>
+/// <param name="TakesOff">Share of their coming that it keeps off while it holds, 0 to 1 (assumed).</param>
+/// <param name="Why">As a sentence.</param>
+/// <param name="From">From this stage on.</param>
+/// <param name="Until">Up to this stage, included.</param>
+/// <param name="Overhead">Only where leaves are watered.</param>
+public sealed record Prevention(
+    IReadOnlyList<string> On,
+    IReadOnlyList<string> Against,
+    double TakesOff,
+    string Why,
+    GrowthStage From = GrowthStage.Seedling,
+    GrowthStage Until = GrowthStage.Mature,
+    bool Overhead = false)
+{
+    /// <summary>Whether it keeps a target off.</summary>
+    public bool IsAgainst(Target target) => Against.Contains(target.Like ?? target.Id) || Against.Contains(target.Group);
+}
+
 /// <summary>Something done without a sprayer. It is planned, done and judged like a spray.</summary>
 public sealed record Measure
 {
@@ -38,6 +59,8 @@ public sealed record Measure
     public string? Recipe { get; init; }
     /// <summary>How long one doing holds; null for what is done and over.</summary>
     public Holding? Lasts { get; init; }
+    /// <summary>What it keeps off when it is done before anything is found; null when it only answers a find.</summary>
+    public Prevention? Prevents { get; init; }
     /// <summary>It keeps ants off, and is over when none climb.</summary>
     public bool AgainstAnts { get; init; }
     public required EvidenceGrade Evidence { get; init; }

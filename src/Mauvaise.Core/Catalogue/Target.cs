@@ -52,6 +52,11 @@ public sealed record SeasonMonths(int From, int To)
     public bool Holds(int month) => From <= To ? month >= From && month <= To : month >= From || month <= To;
 }
 
+/// <summary>The warmth after which an insect's first adults fly.</summary>
+/// <param name="LowerC">No warmth counts below it.</param>
+/// <param name="DegreeDays">From the first day of the season.</param>
+public sealed record FirstFlight(double LowerC, double DegreeDays, string Source);
+
 /// <summary>A pest, a disease, or a look-alike that is no pest.</summary>
 public sealed record Target
 {
@@ -77,6 +82,8 @@ public sealed record Target
     /// <summary>Signs whose likelihood is generally agreed; the others are assumed.</summary>
     public IReadOnlyList<string> AgreedSigns { get; init; } = [];
     public required SeasonMonths Season { get; init; }
+    /// <summary>When its first adults fly; null where nobody measured it.</summary>
+    public FirstFlight? Flight { get; init; }
     /// <summary>Relative frequency among the causes of damage on a host in season; 1 is ordinary (assumed).</summary>
     public double Commonness { get; init; } = 1;
     /// <summary>How much more usual it is under cover than outdoors; 1 for no difference (assumed).</summary>

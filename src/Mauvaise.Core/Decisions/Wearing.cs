@@ -28,6 +28,10 @@ public static class Wearing
     /// <summary>That a task is what wants doing again; null when it does not.</summary>
     public static Worn? Of(GardenSnapshot garden, GardenTask task) => Due(garden).FirstOrDefault(w => w.Task.Id == task.Id);
 
+    /// <summary>Whether a doing is good still; what lasts for no stated time does.</summary>
+    public static bool Holds(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since) =>
+        measure.Lasts is null || WornBy(garden, planting, measure, since) is null;
+
     private static DateTimeOffset At(GardenSnapshot garden, GardenTask task) => task.DoneAt ?? garden.Garden.StartOf(task.DueOn);
 
     private static bool StillWanted(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since) =>

@@ -13,8 +13,6 @@ public enum DiseaseApproach { CleanThenProtect, ProtectOnly, NeemOnly, Milk }
 
 public enum Watering { Drip, HandAtSoil, Overhead, Tray }
 
-public enum GrowthStage { Seedling, Young, Flowering, Fruiting, Mature, Ending }
-
 /// <summary>
 /// Who may do what: owners keep the garden, helpers do all the work of it, guests walk and log for a while, lookers only read.
 /// </summary>

@@ -4,7 +4,7 @@ using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 
-public enum DeedKind { CheckBack, PatchTest, Spray, Renew, Task, ByHand, Remove, Walk }
+public enum DeedKind { CheckBack, PatchTest, Spray, Renew, Task, ByHand, Remove, Prevent, Walk }
 
 /// <summary>Why something is proposed: a stable code and a sentence.</summary>
 public sealed record Reason(string Code, string Sentence);

@@ -93,7 +93,7 @@ public static class FirstDates
     private static int DayOfMonth(int month) => new DateOnly(2026, month, 1).DayOfYear - 1;
 
     /// <summary>Normal temperature on a day after the season's start, straight between mid-months.</summary>
-    private static double MeanC(Climate climate, int day)
+    internal static double MeanC(Climate climate, int day)
     {
         var month = day / 30.44 - 0.5;
         var i = (int)Math.Floor(month);

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Simulation;
@@ -67,6 +68,9 @@ public sealed class Scene
     private readonly bool ants;
     private readonly double stands;
     private readonly double leafGrowth;
+
+    /// <summary>What comes to this planting against what the weather alone would bring.</summary>
+    private readonly double risk;
     private readonly List<DayAhead> weather;
 
     /// <summary>A day to come as far as it is known.</summary>
@@ -88,7 +92,8 @@ public sealed class Scene
             : (UnseenShare, UnseenSeverity, 0);
         stands = Stands(garden.Catalogue.Crop(planting.Crop), planting, target);
         leafGrowth = LeafGrowth(planting.Stage);
-        weather = Ahead(garden, target, days);
+        risk = PlaceRisk.Of(garden, planting, target).Factor;
+        weather = Ahead(garden, target, days, risk);
     }
 
     /// <summary>The scene of a count at a planting, with the weather of its place.</summary>
@@ -108,7 +113,7 @@ public sealed class Scene
     {
         var chance = new Chance(luck ?? 1);
         double Between(double low, double high) => luck is null ? (low + high) / 2 : chance.Between(low, high);
-        var site = new ColonySite(outdoors, ants, outdoors ? ArrivalsOutdoors : 0);
+        var site = new ColonySite(outdoors, ants, outdoors ? ArrivalsOutdoors * risk : 0);
         var trouble = Trouble.Seen(target, Math.Clamp(start.Share * Between(1 - CountError, 1 + CountError), 0.002, 0.95), start.Severity, start.Helpers, site, Spores);
         var material = schedule.Sprays?.Material;
         var effect = material?.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
@@ -178,7 +183,7 @@ public sealed class Scene
     }
 
     /// <summary>The forecast, carried on by the mean of its last week; rain beyond it is left to luck.</summary>
-    private static List<DayAhead> Ahead(GardenSnapshot garden, Target target, SkyDays days)
+    private static List<DayAhead> Ahead(GardenSnapshot garden, Target target, SkyDays days, double risk)
     {
         var readings = Pressure.Daily(target, days).ToDictionary(p => p.Day, p => p.Value);
         var known = days.All.Where(d => d.Known).ToList();
@@ -193,7 +198,7 @@ public sealed class Scene
                 var date = garden.Today.AddDays(i);
                 var day = known.FirstOrDefault(d => d.Date == date);
                 var month = garden.Garden.NorthernMonth(date) - 1;
-                return new DayAhead(day is null ? carriedC : MeanC(day), day?.RainMm, readings.TryGetValue(date, out var favour) ? favour : carriedFavour,
+                return new DayAhead(day is null ? carriedC : MeanC(day), day?.RainMm, Math.Min(1, risk * (readings.TryGetValue(date, out var favour) ? favour : carriedFavour)),
                     climate.RainDays[month] / 30, climate.RainMm[month] / Math.Max(1, climate.RainDays[month]));
             }),
         ];

@@ -84,6 +84,7 @@ public static class Access
         [$"POST {Garden}/tasks/many"] = Right.Work,
         [$"POST {Garden}/tasks/{{taskId}}/drop"] = Right.Work,
         [$"POST {Garden}/helpers"] = Right.Work,
+        [$"POST {Garden}/prevention"] = Right.Work,
         [$"POST {Garden}/courses"] = Right.Work,
         [$"POST {Garden}/courses/{{courseId}}/stop"] = Right.Work,
         [$"POST {Garden}/plan/choices"] = Right.Work,

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { useGarden } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import { civilDay } from '@/kit/format'
+import { usePrevention } from './usePrevention'
+
+/** One kind of work and where it is due: done everywhere with one tap; one by one, or on a day of one's own, when it is opened. */
+const props = defineProps<{ group: Schemas['PreventionGroupAnswer'] }>()
+const { garden } = useGarden()
+const { say } = usePrevention()
+const open = computed(() => props.group.work.filter((w) => w.state === 'due' || w.state === 'planned'))
+const at = (work: Schemas['PreventiveWorkAnswer'][]) =>
+  work.map((w) => ({ plantingId: w.plantingId, step: props.group.step }))
+const everywhere = computed(() => (open.value.length > 1 ? `Done in all ${open.value.length}` : 'Done'))
+const minutes = computed(() => Math.max(1, Math.round(props.group.dueMinutes)))
+const day = ref('')
+const today = computed(() => garden.value?.today ?? '')
+/** When it is to be done, and what it is worth at a planting. */
+const worth = (work: Schemas['PreventiveWorkAnswer']) =>
+  work.state === 'planned' && work.on
+    ? `for ${civilDay(work.on)}`
+    : `keeps off ${Math.round(work.worthPercent)} % of what is likely`
+</script>
+
+<template>
+  <section class="card" :aria-labelledby="`work-${group.step}`">
+    <div class="head">
+      <h2 :id="`work-${group.step}`">{{ group.name }}</h2>
+      <span v-if="group.dueMinutes > 0" class="soft">{{ minutes }} min</span>
+    </div>
+    <p>
+      {{ group.because }} <span class="soft">{{ group.how }}</span>
+    </p>
+    <p class="soft small">{{ open.map((w) => w.where).join(', ') }}</p>
+    <div class="actions">
+      <Button
+        :label="everywhere"
+        :aria-label="`${everywhere}: ${group.name}`"
+        :loading="say.isPending.value"
+        @click="say.mutate({ work: at(open), word: 'done' })"
+      />
+    </div>
+    <FieldError :problem="say.error.value" />
+    <details>
+      <summary>One by one, another day, or not this season</summary>
+      <form class="row" @submit.prevent="day && say.mutate({ work: at(open), word: 'planned', on: day })">
+        <label :for="`day-${group.step}`">Take it on for</label>
+        <input :id="`day-${group.step}`" v-model="day" class="p-inputtext" type="date" :min="today" />
+        <Button
+          type="submit"
+          label="Take on"
+          variant="text"
+          :disabled="!day"
+          :aria-label="`Take on: ${group.name}`"
+        />
+      </form>
+      <ul>
+        <li v-for="work in open" :key="work.plantingId">
+          <p>
+            <strong>{{ work.where }}</strong> <span class="soft small">{{ worth(work) }}</span>
+          </p>
+          <p class="soft small">{{ work.why }}</p>
+          <div class="row">
+            <Button
+              label="Done"
+              size="small"
+              variant="outlined"
+              :aria-label="`Done: ${group.name}, ${work.where}`"
+              @click="say.mutate({ work: at([work]), word: 'done' })"
+            />
+            <Button
+              label="Not this season"
+              size="small"
+              variant="text"
+              :aria-label="`Not this season: ${group.name}, ${work.where}`"
+              @click="say.mutate({ work: at([work]), word: 'letBe' })"
+            />
+          </div>
+        </li>
+      </ul>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+}
+
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 12px;
+}
+
+summary {
+  cursor: pointer;
+  color: var(--mauve-deep);
+  padding: 4px 0;
+}
+
+li {
+  padding: 8px 0;
+  border-top: 1px solid var(--line);
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 6px 0;
+}
+</style>

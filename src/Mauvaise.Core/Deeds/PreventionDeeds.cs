@@ -1,0 +1,38 @@
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Preventing;
+
+namespace Mauvaise.Core.Deeds;
+
+/// <summary>What is said of work before trouble: it is done, it is taken on for a day, or it is let be this season.</summary>
+public enum PreventionWord { Done, Planned, LetBe }
+
+/// <summary>Work before trouble, done or taken on.</summary>
+public static class PreventionDeeds
+{
+    /// <summary>Several pieces of work in one deed.</summary>
+    /// <param name="work">With the id that its task gets.</param>
+    /// <param name="on">The day it is taken on for; today otherwise.</param>
+    public static Written Say(GardenSnapshot garden, IReadOnlyList<(Guid Id, PreventiveWork Work)> work, PreventionWord word, DateOnly on, DateTimeOffset at, Guid? memberId)
+    {
+        var verb = word switch { PreventionWord.Done => "Done", PreventionWord.Planned => "Took on", _ => "Let be" };
+        var measures = work.Select(w => w.Work.Measure.Name.InSentence()).Distinct().ToList();
+        var where = work.Count == 1 ? garden.Where(work[0].Work.Planting) : $"{work.Count} plantings";
+        return new Written($"{verb}: {(measures.Count == 1 ? measures[0] : $"{measures.Count} things before trouble")}, {where}", memberId)
+        {
+            Tasks =
+            [
+                .. work.Select(w => new GardenTask(
+                    // What was taken on is the task that is done now.
+                    w.Work is { State: PreventionState.Planned, Task: { } planned } ? planned.Id : w.Id,
+                    w.Work.Planting.Id,
+                    null,
+                    w.Work.Measure.Id,
+                    null,
+                    word == PreventionWord.Planned ? on : garden.Today,
+                    word switch { PreventionWord.Done => TaskState.Done, PreventionWord.Planned => TaskState.Planned, _ => TaskState.Passed },
+                    word == PreventionWord.Done ? at : null)),
+            ],
+        };
+    }
+}

@@ -1,0 +1,140 @@
+using System.Globalization;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
+using Mauvaise.Core.Ways;
+
+namespace Mauvaise.Core.Preventing;
+
+/// <summary>Due: to be done now. Later: on a day that is foretold. Planned: taken on. Holds: done, and good still. LetBe: the gardener said no this season.</summary>
+public enum PreventionState { Due, Later, Planned, Holds, LetBe }
+
+/// <summary>Work on a planting before anything is found there.</summary>
+/// <param name="Against">What it keeps off here in the coming weeks, the likeliest first.</param>
+/// <param name="Worth">Share of all trouble that is likely here that it keeps off, 0 to 1.</param>
+/// <param name="On">The day it is due, or until when it holds; null for what holds all season or was let be.</param>
+/// <param name="Why">As sentences.</param>
+/// <param name="Task">The last doing or plan of this season; null for none.</param>
+public sealed record PreventiveWork(
+    Planting Planting,
+    Measure Measure,
+    IReadOnlyList<Target> Against,
+    double Worth,
+    PreventionState State,
+    DateOnly? On,
+    string Why,
+    double Minutes,
+    GardenTask? Task);
+
+/// <summary>What is worth doing before trouble comes, for every planting of a garden: by crop, stage, season, watering and the first flights of insects.</summary>
+public sealed class PreventionPlan
+{
+    /// <summary>Trouble that begins within so many days is met now.</summary>
+    private const int AheadDays = 21;
+
+    /// <summary>What keeps insects off stands so many days before they fly.</summary>
+    private const int BeforeFlightDays = 7;
+
+    /// <summary>Work that keeps off less than this share of what is likely here is not spoken of (assumed).</summary>
+    private const double LeastWorth = 0.02;
+
+    /// <summary>So many troubles are named.</summary>
+    private const int MostNamed = 3;
+
+    private PreventionPlan(IReadOnlyList<PreventiveWork> all) => All = all;
+
+    /// <summary>What is worth most first.</summary>
+    public IReadOnlyList<PreventiveWork> All { get; }
+
+    /// <summary>The plan of a garden at an instant.</summary>
+    public static PreventionPlan Of(GardenSnapshot garden)
+    {
+        ArgumentNullException.ThrowIfNull(garden);
+        return garden.Remembered(g => new PreventionPlan([.. g.Growing.Where(p => !g.IsLeftAlone(p)).SelectMany(p => OfPlanting(g, p)).OrderByDescending(w => w.Worth)]));
+    }
+
+    /// <summary>The work that a measure is at a planting; null when it is none there.</summary>
+    public PreventiveWork? Find(Guid planting, string measure) => All.FirstOrDefault(w => w.Planting.Id == planting && w.Measure.Id == measure);
+
+    private static IEnumerable<PreventiveWork> OfPlanting(GardenSnapshot garden, Planting planting)
+    {
+        var fitting = garden.Catalogue.Measures.Where(m => m.Prevents is { } p && Fits(garden, planting, m, p)).ToList();
+        if (fitting.Count == 0)
+        {
+            yield break;
+        }
+
+        var place = garden.PlaceOf(planting);
+        var crop = garden.Catalogue.Crop(planting.Crop);
+        var where = LocalClues.At(garden, planting, garden.SkyOf(place));
+        var coming = garden.Catalogue.TargetsOn(crop).Select(t => t.Target)
+            .Where(t => t is { Kind: not TargetKind.LookAlike, IsGroup: false } && GardenCatalogue.IsHost(t, crop) && Comes(garden, place, t))
+            .Select(t => (Target: t, Weight: where.PriorWeight(t))).OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal).ToList();
+        var all = coming.Sum(x => x.Weight);
+        foreach (var measure in fitting)
+        {
+            var against = coming.Where(x => measure.Prevents!.IsAgainst(x.Target)).ToList();
+            var worth = all > 0 ? measure.Prevents!.TakesOff * against.Sum(x => x.Weight) / all : 0;
+            if (worth >= LeastWorth)
+            {
+                yield return Work(garden, planting, measure, [.. against.Select(x => x.Target)], worth);
+            }
+        }
+    }
+
+    private static bool Fits(GardenSnapshot garden, Planting planting, Measure measure, Prevention prevents)
+    {
+        var place = garden.PlaceOf(planting);
+        var crop = garden.Catalogue.Crop(planting.Crop);
+        return prevents.On.Any(on => on == "all" || on == (crop.Like ?? crop.Id) || on == crop.Family)
+            && planting.Stage >= prevents.From && planting.Stage <= prevents.Until
+            && (measure.OnlyIn.Count == 0 || measure.OnlyIn.Contains(place.Kind))
+            && (!prevents.Overhead || place.Watering == Watering.Overhead);
+    }
+
+    private static bool Comes(GardenSnapshot garden, Place place, Target target) =>
+        place.Shelter == Shelter.Indoor
+        || target.Season.Holds(garden.Garden.NorthernMonth(garden.Today))
+        || target.Season.Holds(garden.Garden.NorthernMonth(garden.Today.AddDays(AheadDays)));
+
+    private static PreventiveWork Work(GardenSnapshot garden, Planting planting, Measure measure, List<Target> against, double worth)
+    {
+        var season = garden.Garden.SeasonStart(garden.Today);
+        var last = garden.Tasks.Where(t => t.PlantingId == planting.Id && t.Step == measure.Id && t.DueOn >= season).MaxBy(t => (t.DoneAt is { } at ? garden.Garden.DateOf(at) : t.DueOn, t.State == TaskState.Planned));
+        var (state, on) = StateOf(garden, planting, measure, last);
+        // What only flies in later, all of it, is met shortly before.
+        var flights = against.Select(t => (Target: t, On: FirstFlights.On(garden, garden.PlaceOf(planting), t))).ToList();
+        var first = flights.TrueForAll(f => f.On is not null) ? flights.MinBy(f => f.On) : default;
+        if (state == PreventionState.Due && first.On is { } flies && flies.AddDays(-BeforeFlightDays) > garden.Today)
+        {
+            (state, on) = (PreventionState.Later, flies.AddDays(-BeforeFlightDays));
+        }
+
+        return new PreventiveWork(planting, measure, against, worth, state, on, Why(garden, measure, flights), WorkTime.OfHands(garden, planting, measure, null), last);
+    }
+
+    private static (PreventionState State, DateOnly? On) StateOf(GardenSnapshot garden, Planting planting, Measure measure, GardenTask? last) => last switch
+    {
+        { State: TaskState.Planned } => (PreventionState.Planned, last.DueOn),
+        { State: TaskState.Done, DoneAt: { } at } => Wearing.Holds(garden, planting, measure, at)
+            ? (PreventionState.Holds, measure.Lasts is { } lasts ? garden.Garden.DateOf(at).AddDays(lasts.Days) : null)
+            : (PreventionState.Due, garden.Today),
+        { } => (PreventionState.LetBe, null),
+        null => (PreventionState.Due, garden.Today),
+    };
+
+    private static string Why(GardenSnapshot garden, Measure measure, List<(Target Target, DateOnly? On)> flights)
+    {
+        var named = flights.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
+        var what = named.Count < 2 ? string.Concat(named) : $"{string.Join(", ", named[..^1])} and {named[^1]}";
+        var flown = flights.Where(f => f.On is not null).Select(f => f.On <= garden.Today
+            ? $" {f.Target.Name} flies since about {Day(f.On!.Value)}: look under it first."
+            : $" {f.Target.Name} flies from about {Day(f.On!.Value)}.");
+        return $"{measure.Prevents!.Why} It keeps off about {WayWords.Percent(measure.Prevents.TakesOff)} of {what}.{string.Concat(flown)}";
+    }
+
+    private static string Day(DateOnly date) => date.ToString("d MMMM", CultureInfo.InvariantCulture);
+}
