@@ -68,6 +68,12 @@ export const router = createRouter({
       meta: { title: 'Before trouble' },
     },
     {
+      path: '/picking',
+      name: 'picking',
+      component: () => import('./jobs/picking/PickingView.vue'),
+      meta: { title: 'Picking' },
+    },
+    {
       path: '/rota',
       name: 'rota',
       component: () => import('./jobs/rota/RotaView.vue'),

@@ -17,6 +17,8 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<OwnRecipeRow> OwnRecipes => Set<OwnRecipeRow>();
     public DbSet<OwnKindRow> OwnKinds => Set<OwnKindRow>();
     public DbSet<PickRow> Picks => Set<PickRow>();
+    public DbSet<HarvestRow> Harvests => Set<HarvestRow>();
+    public DbSet<ReadingRow> Readings => Set<ReadingRow>();
     public DbSet<EmulsionRow> Emulsions => Set<EmulsionRow>();
     public DbSet<WalkRow> Walks => Set<WalkRow>();
     public DbSet<PhotoRow> Photos => Set<PhotoRow>();

@@ -11,6 +11,8 @@ const views = [
   { path: '/', ready: 'This evening' },
   { path: '/walk', ready: 'Walk' },
   { path: '/decide', ready: 'Courses' },
+  { path: '/before', ready: 'Hang yellow cards' },
+  { path: '/picking', ready: 'Picking' },
   { path: '/rota', ready: 'Outings' },
   { path: '/bench', ready: 'Bench' },
   { path: '/shelf', ready: 'Products with a label' },

@@ -1234,6 +1234,219 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/harvests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PickingAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewHarvest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/harvests/{harvestId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    harvestId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadingKindAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewReading"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/readings/{readingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    readingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/own-kinds": {
         parameters: {
             query?: never;
@@ -6310,6 +6523,7 @@ export interface components {
             firsts: components["schemas"]["AlmanacFirstAnswer"][];
             weather: components["schemas"]["MonthAnswer"][];
             shopping: components["schemas"]["NextShoppingAnswer"][];
+            yields: components["schemas"]["YieldAnswer"][];
         };
         AlmanacFirstAnswer: {
             target: string;
@@ -7047,6 +7261,16 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
         };
+        HarvestAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            amount: string;
+            washed: null | boolean;
+        };
+        /** @enum {unknown} */
+        HarvestUnit: "pieces" | "grams" | "kilograms" | "ounces" | "pounds";
         /** @enum {unknown} */
         HeardKitchen: "us" | "uk" | "metric" | "australian";
         /** @enum {unknown} */
@@ -7692,6 +7916,22 @@ export interface components {
             firstPlace: components["schemas"]["NewPlace"];
             units?: null | components["schemas"]["HouseholdUnits"];
         };
+        NewHarvest: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: double */
+            amount: number;
+            unit: components["schemas"]["HarvestUnit"];
+            washed?: null | boolean;
+            /** Format: date-time */
+            at?: null | string;
+            /** @default false */
+            pickedAlready: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
         NewHelpers: {
             /** Format: uuid */
             id: string;
@@ -7807,6 +8047,19 @@ export interface components {
             material: string;
             /** Format: double */
             yieldMl: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewReading: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            placeId: string;
+            of: string;
+            /** Format: double */
+            value: number;
+            /** Format: date-time */
+            at?: null | string;
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -8102,11 +8355,26 @@ export interface components {
             /** Format: int32 */
             height: number;
         };
+        PickableAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            sentence: string;
+            /** Format: date */
+            from: null | string;
+            given: null | string;
+            harvests: components["schemas"]["HarvestAnswer"][];
+        };
         PickAnswer: {
             /** Format: uuid */
             id: string;
             /** Format: date */
             on: string;
+        };
+        PickingAnswer: {
+            sentence: string;
+            unit: components["schemas"]["HarvestUnit"];
+            plantings: components["schemas"]["PickableAnswer"][];
         };
         PictureRow: {
             /** Format: uuid */
@@ -8537,6 +8805,29 @@ export interface components {
         };
         /** @enum {unknown} */
         RainUnit: "millimetres" | "inches";
+        ReadingAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            value: number;
+            told: string;
+        };
+        ReadingKindAnswer: {
+            id: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            sentence: string;
+            state: null | components["schemas"]["ReadingState"];
+            taken: components["schemas"]["ReadingAnswer"][];
+        };
+        /** @enum {unknown} */
+        ReadingState: "low" | "fine" | "high" | null;
         ReasonAnswer: {
             code: string;
             verdict: components["schemas"]["MixVerdict"];
@@ -9148,7 +9439,7 @@ export interface components {
             ending: string;
         };
         /** @enum {unknown} */
-        StoryKind: "planted" | "found" | "clean" | "done" | "judged" | "ended";
+        StoryKind: "planted" | "found" | "clean" | "done" | "judged" | "picked" | "ended";
         StoryLineAnswer: {
             kind: components["schemas"]["StoryKind"];
             /** Format: date-time */
@@ -9788,6 +10079,20 @@ export interface components {
             holding: number;
             /** Format: int32 */
             losing: number;
+        };
+        YieldAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            given: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            last: string;
+            /** Format: int32 */
+            sprays: number;
         };
     };
     responses: never;

@@ -19,6 +19,7 @@ export const dailyJobs: Job[] = [
 /** What is looked up now and then. */
 export const otherJobs: Job[] = [
   { name: 'before', label: 'Before trouble', what: 'what keeps it off: air, nets, mulch, collars' },
+  { name: 'picking', label: 'Picking', what: 'what may be picked, and what it gave' },
   { name: 'shelf', label: 'Shelf', what: 'bottles, bags and what to buy' },
   { name: 'hours', label: 'Good hours', what: 'when a mix may go on' },
   { name: 'what-if', label: 'What if?', what: 'play ways through before anything is sprayed' },

@@ -17,6 +17,9 @@ public sealed class GardenCatalogue
     public required IReadOnlyList<Measure> Measures { get; init; }
     public required IReadOnlyList<Climate> Climates { get; init; }
 
+    /// <summary>What can be measured at a place.</summary>
+    public IReadOnlyList<ReadingKind> Readings { get; init; } = [];
+
     /// <summary>Words that recipes are told in.</summary>
     public IReadOnlyList<HeardWord> Heard { get; init; } = [];
 
@@ -107,6 +110,7 @@ public sealed class GardenCatalogue
             Pairs = Pairs,
             Measures = Measures,
             Climates = Climates,
+            Readings = Readings,
             Heard = Heard,
             materialById = materials.ToFrozenDictionary(m => m.Id),
             recipeById = recipes.ToFrozenDictionary(r => r.Id),

@@ -139,3 +139,13 @@ public enum Water { Rain, SoftTap, HardTap }
 /// <param name="SoapMlPerLitre">The least that did.</param>
 /// <param name="HeldSeconds">For how long the jar stayed even.</param>
 public sealed record Emulsion(Guid Id, DateTimeOffset At, string Oil, string Soap, Water Water, double SoapMlPerLitre, int HeldSeconds);
+
+/// <summary>Something that was picked.</summary>
+/// <param name="Grams">Null where it was counted only.</param>
+/// <param name="Pieces">Null where it was weighed only.</param>
+/// <param name="Washed">Null when nobody said.</param>
+public sealed record Harvest(Guid Id, Guid PlantingId, DateTimeOffset At, double? Grams, int? Pieces, bool? Washed, Guid? MemberId);
+
+/// <summary>Something that was measured at a place.</summary>
+/// <param name="Of">Id of what is measured, as the catalogue has it.</param>
+public sealed record Reading(Guid Id, Guid PlaceId, string Of, DateTimeOffset At, double Value, Guid? MemberId);

@@ -57,6 +57,12 @@ public sealed record GardenSnapshot(
 
     public IReadOnlyList<Trial> Trials { get; init; } = [];
 
+    /// <summary>What was picked, in time order.</summary>
+    public IReadOnlyList<Harvest> Harvests { get; init; } = [];
+
+    /// <summary>What was measured, in time order.</summary>
+    public IReadOnlyList<Reading> Readings { get; init; } = [];
+
     /// <summary>What follows from <see cref="Judged"/> and the rest; <see cref="Catalogue"/> has it in it already.</summary>
     public Learned Learned { get; init; } = Learned.Nothing;
 
@@ -193,6 +199,10 @@ public sealed record GardenSnapshot(
 
     private IEnumerable<Measured> Ingredients(SprayApplication application) =>
         FindBatch(application.BatchId)?.Ingredients ?? [new Measured(application.Material, "active", 0, "ml")];
+
+    /// <summary>The latest reading of a kind at a place that still speaks; null for none.</summary>
+    public Reading? ReadingOf(Place place, ReadingKind kind) =>
+        Readings.LastOrDefault(r => r.PlaceId == place.Id && r.Of == kind.Id && r.At <= Now && r.At > Now.AddDays(-kind.HoldsDays));
 
     /// <summary>Litres that are still in a bottle; 0 once it was poured away.</summary>
     public double LeftIn(Batch batch) =>

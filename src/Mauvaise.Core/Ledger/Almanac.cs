@@ -44,6 +44,7 @@ public sealed record Almanac(
     IReadOnlyList<AlmanacFirst> Firsts,
     IReadOnlyList<MonthWeather> Weather,
     IReadOnlyList<NextShopping> Shopping,
+    IReadOnlyList<Yield> Yields,
     string Summary)
 {
     private const int BeforeDays = 14;
@@ -97,6 +98,7 @@ public sealed record Almanac(
             [.. firsts.OrderBy(f => f.Value.Count > 0 ? f.Value[^1].Day : DateOnly.MaxValue).ThenBy(f => f.Key, StringComparer.Ordinal).Select(f => First(season, season.Catalogue.Target(f.Key), f.Value, from, to, days))],
             Months(days),
             [.. used.Select(u => Shop(season, u)).OfType<NextShopping>().OrderByDescending(x => x.ToBuy > 0).ThenBy(x => x.Material.Name, StringComparer.Ordinal)],
+            Yield.Of(season, from),
             string.Create(CultureInfo.InvariantCulture, $"{sprays} {(sprays == 1 ? "spray" : "sprays")} of a planting; a weekly calendar would have given {weekly:0}. {(sprays < weekly ? $"{weekly - sprays:0} were saved." : "None were saved.")}{(burnt.Length > 0 ? $" {burnt.Length} hurt the plant." : "")}"));
     }
 

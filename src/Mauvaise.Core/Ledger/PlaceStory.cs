@@ -6,7 +6,7 @@ using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Ledger;
 
-public enum StoryKind { Planted, Found, Clean, Done, Judged, Ended }
+public enum StoryKind { Planted, Found, Clean, Done, Judged, Picked, Ended }
 
 /// <summary>A line of a story.</summary>
 /// <param name="RecordId">Of the count, spray, task or check-back; the planting's for its beginning and end.</param>
@@ -62,6 +62,8 @@ public static class PlaceStory
 
         lines.AddRange(season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target is null).Select(t => Task(season, t)).OfType<StoryLine>());
         lines.AddRange(season.SpraysOn(planting.Id).Where(a => a.Target is null).SelectMany(a => Spray(season, a, planting)));
+        lines.AddRange(season.Harvests.Where(h => h.PlantingId == planting.Id)
+            .Select(h => new StoryLine(StoryKind.Picked, h.At, $"Picked {Yield.Told(h.Grams ?? 0, h.Pieces ?? 0)}{(h.Washed switch { true => ", washed", false => ", not washed", _ => "" })}.", h.Id)));
         if (planting.Until is { } until && until <= season.Today)
         {
             lines.Add(new(StoryKind.Ended, season.Garden.StartOf(until), "Taken out.", planting.Id));

@@ -5,7 +5,8 @@ using Mauvaise.Core.Sky;
 namespace Mauvaise.Core.Scouting;
 
 /// <summary>Something that speaks for a suspect (factor over 1) or against it.</summary>
-public sealed record Clue(string Code, double Factor, string Sentence);
+/// <param name="Measured">By an instrument: it counts in full beside whatever else speaks.</param>
+public sealed record Clue(string Code, double Factor, string Sentence, bool Measured = false);
 
 /// <summary>Where and when something was seen: what is known before any sign.</summary>
 /// <param name="NorthernMonth">1 to 12 as the northern hemisphere counts.</param>
@@ -35,13 +36,13 @@ public sealed record Circumstances(
     public double PriorWeight(Target t)
     {
         var weight = t.Commonness * (t.IsGroup ? OtherKind : GardenCatalogue.IsHost(t, Crop) ? 1 : UnusualHere) * (InSeason(t) ? 1 : OutOfSeason) * (Shelter == Shelter.Open ? 1 : t.UnderCoverFactor);
-        var local = 1.0;
+        var (local, measured) = (1.0, 1.0);
         foreach (var clue in Local?.GetValueOrDefault(t.Id) ?? [])
         {
-            local *= clue.Factor;
+            (local, measured) = clue.Measured ? (local, measured * clue.Factor) : (local * clue.Factor, measured);
         }
 
-        return weight * Math.Clamp(local, 1 / MostLocal, MostLocal);
+        return weight * Math.Clamp(local, 1 / MostLocal, MostLocal) * measured;
     }
 
     /// <summary>What speaks for and against a target before any sign.</summary>

@@ -35,6 +35,7 @@ public static class LocalClues
             var named = garden.Finds[target.Id].Where(x => x.Seen.LookId != exceptLook && x.Seen.At <= garden.Now).ToList();
             Clue?[] clues =
             [
+                .. Readings(garden, planting, crop, target),
                 Age(target, planting),
                 Weather(target, days),
                 Neighbour(garden, planting, named),
@@ -46,6 +47,17 @@ public static class LocalClues
 
         return new Circumstances(crop, garden.PlaceOf(planting).Shelter, garden.Garden.NorthernMonth(garden.Today), local);
     }
+
+    /// <summary>What was measured here, as far as it speaks of a trouble.</summary>
+    private static IEnumerable<Clue> Readings(GardenSnapshot garden, Planting planting, Crop crop, Target target) =>
+        from kind in garden.Catalogue.Readings
+        from tells in kind.Tells
+        where tells.Of == target.Id
+        let read = garden.ReadingOf(garden.PlaceOf(planting), kind)
+        where read is not null
+        let state = kind.StateOf(read.Value, crop)
+        let how = state switch { ReadingState.Low => "too low", ReadingState.High => "too high", _ => "as it should be" }
+        select new Clue("reading", tells.At(state), FormattableString.Invariant($"{kind.Name.InSentence()} measured {kind.Told(read.Value)} on {garden.Garden.DateOf(read.At):d MMMM}: {how}"), true);
 
     private static Clue? Age(Target target, Planting planting) =>
         planting.Stage is GrowthStage.Seedling or GrowthStage.Young && Math.Abs(target.YoungFactor - 1) > 0.01

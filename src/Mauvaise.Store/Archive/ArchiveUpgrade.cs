@@ -32,6 +32,8 @@ public static class ArchiveUpgrade
             // What was added since without changing what was there: an older Mauvaise leaves it out and reads the rest.
             garden["ownRecipes"] ??= new JsonArray();
             garden["ownKinds"] ??= new JsonArray();
+            garden["harvests"] ??= new JsonArray();
+            garden["readings"] ??= new JsonArray();
             garden["version"] = GardenArchive.Current;
             return garden.Deserialize<GardenArchive>(GardenArchive.Json)!;
         }

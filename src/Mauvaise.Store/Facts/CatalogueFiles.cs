@@ -34,6 +34,7 @@ public static partial class CatalogueFiles
         ["materials"] = typeof(Material),
         ["measures"] = typeof(Measure),
         ["pairs"] = typeof(MixingPair),
+        ["readings"] = typeof(ReadingKind),
         ["recipes"] = typeof(Recipe),
         ["signs"] = typeof(Sign),
         ["targets"] = typeof(Target),
@@ -59,6 +60,7 @@ public static partial class CatalogueFiles
             Pairs = List<MixingPair>(folder, "pairs", faults),
             Measures = List<Measure>(folder, "measures", faults),
             Climates = List<Climate>(folder, "climates", faults),
+            Readings = List<ReadingKind>(folder, "readings", faults),
             Heard = List<HeardWord>(folder, "heard", faults),
         };
         if (faults.Count > 0)

@@ -87,6 +87,27 @@ internal sealed class PickConfiguration : IEntityTypeConfiguration<PickRow>
     }
 }
 
+internal sealed class HarvestConfiguration : IEntityTypeConfiguration<HarvestRow>
+{
+    public void Configure(EntityTypeBuilder<HarvestRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PlantingRow>().WithMany().HasForeignKey(r => r.PlantingId).OnDelete(DeleteBehavior.Cascade);
+        row.HasIndex(r => new { r.GardenId, r.At });
+    }
+}
+
+internal sealed class ReadingConfiguration : IEntityTypeConfiguration<ReadingRow>
+{
+    public void Configure(EntityTypeBuilder<ReadingRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.HasOne<PlaceRow>().WithMany().HasForeignKey(r => r.PlaceId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Of).HasMaxLength(40);
+        row.HasIndex(r => new { r.GardenId, r.At });
+    }
+}
+
 internal sealed class EmulsionConfiguration : IEntityTypeConfiguration<EmulsionRow>
 {
     public void Configure(EntityTypeBuilder<EmulsionRow> row)

@@ -146,6 +146,30 @@ public sealed class PickRow
     public DateOnly On { get; set; }
 }
 
+public sealed class HarvestRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid PlantingId { get; set; }
+    public DateTimeOffset At { get; set; }
+    public double? Grams { get; set; }
+    public int? Pieces { get; set; }
+    public bool? Washed { get; set; }
+    public Guid? MemberId { get; set; }
+}
+
+public sealed class ReadingRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public Guid PlaceId { get; set; }
+    /// <summary>Id of what is measured.</summary>
+    public required string Of { get; set; }
+    public DateTimeOffset At { get; set; }
+    public double Value { get; set; }
+    public Guid? MemberId { get; set; }
+}
+
 public sealed class EmulsionRow
 {
     public Guid Id { get; set; }

@@ -132,6 +132,7 @@ public static class PutRightEndpoints
             || await db.Batches.AnyAsync(b => b.Plantings.Any(p => p.PlantingId == plantingId), stop)
             || await db.Tasks.AnyAsync(t => t.PlantingId == plantingId, stop)
             || await db.Courses.AnyAsync(c => c.PlantingId == plantingId, stop)
+            || await db.Harvests.AnyAsync(h => h.PlantingId == plantingId, stop)
             || await db.Trials.AnyAsync(t => t.Units.Any(u => u.PlantingId == plantingId), stop);
         if (recorded)
         {

@@ -23,6 +23,9 @@ public sealed record MonthAnswer(DateOnly Month, double MeanC, double RainMm, in
 
 public sealed record NextShoppingAnswer(string Material, string Unit, double Used, double OnShelf, double ToBuy, string ToBuyText, double? Cost, string Because);
 
+/// <param name="Given">In words.</param>
+public sealed record YieldAnswer(Guid PlantingId, string Where, string Given, int Times, DateOnly First, DateOnly Last, int Sprays);
+
 public sealed record AlmanacAnswer(
     SeasonChoice Season,
     IReadOnlyList<SeasonChoice> Seasons,
@@ -35,7 +38,8 @@ public sealed record AlmanacAnswer(
     IReadOnlyList<BurntAnswer> Burnt,
     IReadOnlyList<AlmanacFirstAnswer> Firsts,
     IReadOnlyList<MonthAnswer> Weather,
-    IReadOnlyList<NextShoppingAnswer> Shopping);
+    IReadOnlyList<NextShoppingAnswer> Shopping,
+    IReadOnlyList<YieldAnswer> Yields);
 
 /// <summary>A season looked back at, and the next one prepared.</summary>
 public static class AlmanacEndpoints
@@ -75,6 +79,7 @@ public static class AlmanacEndpoints
             [.. a.Burnt.Select(b => new BurntAnswer(b.Material.Name, b.Crop.Name, b.Day, b.Injury))],
             [.. a.Firsts.Select(f => new AlmanacFirstAnswer(f.Target.Id, f.Target.Name, [.. f.Past.Select(p => new FirstDateAnswer(p.Year, p.Day, p.DegreeDays is { } dd ? Math.Round(dd) : null))], f.Before, f.Next.Expected, f.Next.ProtectFrom, f.Next.Sentence))],
             [.. a.Weather.Select(m => new MonthAnswer(m.Month, m.MeanC, m.RainMm, m.WetNights))],
-            [.. a.Shopping.Select(x => new NextShoppingAnswer(x.Material.Name, x.Material.Unit, Math.Round(x.Used, 1), Math.Round(x.OnShelf, 1), Math.Round(x.ToBuy, 1), Figure.Amount(Math.Round(x.ToBuy, 1), x.Material.Unit), x.Cost is { } cost ? Math.Round(cost, 2) : null, x.Because))]));
+            [.. a.Shopping.Select(x => new NextShoppingAnswer(x.Material.Name, x.Material.Unit, Math.Round(x.Used, 1), Math.Round(x.OnShelf, 1), Math.Round(x.ToBuy, 1), Figure.Amount(Math.Round(x.ToBuy, 1), x.Material.Unit), x.Cost is { } cost ? Math.Round(cost, 2) : null, x.Because))],
+            [.. a.Yields.Select(y => new YieldAnswer(y.Planting.Id, then.Where(y.Planting), Yield.Told(y.Grams, y.Pieces), y.Times, y.First, y.Last, y.Sprays))]));
     }
 }

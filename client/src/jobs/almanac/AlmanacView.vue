@@ -175,6 +175,30 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
         </table>
       </section>
 
+      <section v-if="data.yields.length" class="card" aria-labelledby="yields">
+        <h2 id="yields">What was picked</h2>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Planting</th>
+              <th scope="col">Gave</th>
+              <th scope="col" class="n">Pickings</th>
+              <th scope="col">From, to</th>
+              <th scope="col" class="n">Sprays</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="y in data.yields" :key="y.plantingId">
+              <td>{{ y.where }}</td>
+              <td>{{ y.given }}</td>
+              <td class="n">{{ y.times }}</td>
+              <td>{{ civilDay(y.first) }}, {{ civilDay(y.last) }}</td>
+              <td class="n">{{ y.sprays }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+
       <section class="card" aria-labelledby="shopping">
         <h2 id="shopping">To have in the house next season</h2>
         <p v-if="data.shopping.length === 0" class="soft">

@@ -9,6 +9,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import { dayAndClock, inSentence, percent } from '@/kit/format'
 import StanceChoice from '../decide/StanceChoice.vue'
 import PickDays from './PickDays.vue'
+import ReadingsCard from './ReadingsCard.vue'
 import TroubleCard from './TroubleCard.vue'
 
 const props = defineProps<{ placeId: string }>()
@@ -101,6 +102,7 @@ const today = (days: { day: string; value: number }[]) =>
         <StanceChoice what="stance" :place-id="data.place.id" :own="data.place.ownStance" />
       </details>
       <PickDays v-if="data.place.plantings.length" :plantings="data.place.plantings" :today="data.today" />
+      <ReadingsCard :place-id="data.place.id" />
       <p v-if="troubles.length === 0" class="note">
         Nothing grows here now. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> and its
         troubles are watched by the weather.

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { answer, api } from '@/api/client'
+import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import NumberField from '@/kit/NumberField.vue'
+import SelectField from '@/kit/SelectField.vue'
+import { day } from '@/kit/format'
+
+/** pH and strength of the feed at a place: what was measured rules causes in and out. */
+const props = defineProps<{ placeId: string }>()
+const { garden, gardenId, memberId } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const { data } = useQuery({
+  queryKey: computed(() => keys.of(gardenId.value, 'readings', props.placeId)),
+  queryFn: () =>
+    answer(
+      api.GET('/api/gardens/{gardenId}/places/{placeId}/readings', {
+        params: { path: { gardenId: gardenId.value, placeId: props.placeId } },
+      }),
+    ),
+  enabled: computed(() => gardenId.value !== ''),
+})
+const kinds = computed(() => data.value ?? [])
+const chosen = ref<string>()
+const of = computed(() => chosen.value ?? kinds.value[0]?.id)
+const unit = computed(() => kinds.value.find((k) => k.id === of.value)?.unit ?? '')
+const value = ref<number | null>(null)
+const id = ref(crypto.randomUUID())
+const taking = useGardenWrite((garden) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/readings', {
+      params: { path: { gardenId: garden } },
+      body: {
+        id: id.value,
+        placeId: props.placeId,
+        of: of.value ?? '',
+        value: value.value ?? -1,
+        at: null,
+        memberId: memberId.value,
+      },
+    }),
+  ),
+)
+const take = () =>
+  taking.mutate(undefined, {
+    onSuccess: () => {
+      id.value = crypto.randomUUID()
+      value.value = null
+    },
+  })
+const striking = useGardenWrite((garden, readingId: string) =>
+  answer(
+    api.DELETE('/api/gardens/{gardenId}/readings/{readingId}', {
+      params: { path: { gardenId: garden, readingId }, query: { memberId: memberId.value ?? undefined } },
+    }),
+  ),
+)
+</script>
+
+<template>
+  <details v-if="kinds.length" class="card">
+    <summary>
+      <strong>Measured</strong>
+      <span class="soft">{{
+        kinds
+          .filter((k) => k.state)
+          .map((k) => `${k.name}: ${k.taken[0]?.told}`)
+          .join(', ') || 'nothing lately'
+      }}</span>
+    </summary>
+    <ul>
+      <li v-for="k in kinds" :key="k.id">
+        <p>
+          <strong>{{ k.name }}</strong> <span class="soft">{{ k.sentence }}</span>
+        </p>
+        <p v-for="r in k.taken.slice(0, 5)" :key="r.id" class="taken">
+          {{ day(r.at, zone) }}: {{ r.told }}
+          <Button
+            label="Strike"
+            variant="text"
+            size="small"
+            :aria-label="`Strike: ${k.name} ${r.told} of ${day(r.at, zone)}`"
+            @click="striking.mutate(r.id)"
+          />
+        </p>
+      </li>
+    </ul>
+    <form novalidate @submit.prevent="take">
+      <SelectField
+        :model-value="of"
+        :options="kinds"
+        label="What"
+        show="name"
+        take="id"
+        @update:model-value="chosen = $event"
+      />
+      <div class="field">
+        <label :for="`reading-${placeId}`">Reads</label>
+        <NumberField
+          v-model="value"
+          :input-id="`reading-${placeId}`"
+          :max-fraction-digits="2"
+          :suffix="unit ? ` ${unit}` : undefined"
+        />
+        <FieldError :problem="taking.error.value" field="value" />
+      </div>
+      <Button type="submit" label="Keep the reading" :loading="taking.isPending.value" />
+    </form>
+    <FieldError :problem="taking.error.value" :shown="['value']" />
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+
+li {
+  padding: 6px 0;
+}
+
+.taken {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(160px, 1fr));
+  gap: 12px;
+  align-items: end;
+  padding-top: 8px;
+}
+</style>

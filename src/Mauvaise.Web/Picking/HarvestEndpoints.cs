@@ -1,0 +1,144 @@
+using System.Globalization;
+using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Ledger;
+using Mauvaise.Core.Measures;
+using Mauvaise.Store.Rows;
+using Mauvaise.Web.Hosting;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+
+namespace Mauvaise.Web.Picking;
+
+/// <summary>What the amount of a picking is told in.</summary>
+public enum HarvestUnit { Pieces, Grams, Kilograms, Ounces, Pounds }
+
+/// <param name="At">Null for now.</param>
+/// <param name="Washed">Null when nobody says.</param>
+/// <param name="PickedAlready">It was picked inside a wait, and is logged all the same.</param>
+public sealed record NewHarvest(Guid Id, Guid PlantingId, double Amount, HarvestUnit Unit, bool? Washed = null, DateTimeOffset? At = null, bool PickedAlready = false, Guid? MemberId = null);
+
+/// <summary>Whether a planting may be picked, and what it gave this season.</summary>
+/// <param name="Sentence">Whether it may be picked now, and why not.</param>
+/// <param name="From">The first day on which it may be; null for today.</param>
+/// <param name="Given">What it gave, in words; null for nothing yet.</param>
+public sealed record PickableAnswer(Guid PlantingId, string Where, string Sentence, DateOnly? From, string? Given, IReadOnlyList<HarvestAnswer> Harvests);
+
+public sealed record HarvestAnswer(Guid Id, DateTimeOffset At, string Amount, bool? Washed);
+
+/// <param name="Sentence">How many may be picked today.</param>
+/// <param name="Unit">What this household usually weighs in.</param>
+public sealed record PickingAnswer(string Sentence, HarvestUnit Unit, IReadOnlyList<PickableAnswer> Plantings);
+
+/// <summary>What was picked, and from when a sprayed planting may be.</summary>
+public static class HarvestEndpoints
+{
+    private const double MostGrams = 1_000_000;
+    private const int MostPieces = 100_000;
+
+    public static void MapHarvests(this IEndpointRouteBuilder app)
+    {
+        var harvests = app.MapGroup("/api/gardens/{gardenId:guid}/harvests").WithTags("Picking");
+        harvests.MapGet("", Show);
+        harvests.MapPost("", Log);
+        harvests.MapDelete("/{harvestId:guid}", Strike);
+    }
+
+    private static async Task<Results<Ok<PickingAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        var season = s.Garden.SeasonStart(s.Today);
+        var yields = Yield.Of(s, season).ToDictionary(y => y.Planting.Id);
+        var plantings = s.Growing.Select(p => (Planting: p, Wait: HarvestWait.Of(s, p))).OrderBy(x => x.Wait.From ?? DateOnly.MinValue).ToList();
+        var free = plantings.Count(x => x.Wait.From is null);
+        return TypedResults.Ok(new PickingAnswer(
+            plantings.Count == 0 ? "Nothing is planted yet."
+                : free == plantings.Count ? "Everything may be picked today."
+                : $"{Wording.Some(free, "planting")} may be picked today, {plantings.Count - free} must wait.",
+            s.Garden.Kitchen == KitchenSystem.Us ? HarvestUnit.Pounds : HarvestUnit.Kilograms,
+            [.. plantings.Select(x => new PickableAnswer(
+                x.Planting.Id,
+                s.Where(x.Planting),
+                Sentence(s, x.Wait),
+                x.Wait.From,
+                yields.TryGetValue(x.Planting.Id, out var y) ? $"{Yield.Told(y.Grams, y.Pieces)} in {Wording.Some(y.Times, "picking")}" : null,
+                [.. s.Harvests.Where(h => h.PlantingId == x.Planting.Id && s.Garden.DateOf(h.At) >= season).Reverse().Select(h => new HarvestAnswer(h.Id, h.At, Yield.Told(h.Grams ?? 0, h.Pieces ?? 0), h.Washed))]))]));
+    }
+
+    private static string Sentence(GardenSnapshot s, HarvestWait wait) => wait switch
+    {
+        { From: { } from, Material: { } material } => string.Create(CultureInfo.InvariantCulture, $"Wait until {from:ddd d MMM}: {material.Name.InSentence()} wants {Wording.Some(material.DaysToWait!.Value, "day")} before picking."),
+        { Last: { } last, DaysSince: { } days } => $"{s.Catalogue.FindMaterial(last.Material)?.Name ?? last.Material} went on {(days switch { 0 => "today", 1 => "yesterday", _ => $"{days} days ago" })}: wash it.",
+        _ => "Never sprayed this season.",
+    };
+
+    private static async Task<Results<Created, ProblemHttpResult>> Log(Guid gardenId, NewHarvest body, GardenTools tools, CancellationToken stop)
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s)
+        {
+            return Problems.NotFound("garden");
+        }
+
+        if (await tools.Db.Harvests.AnyAsync(h => h.Id == body.Id && h.GardenId == gardenId, stop))
+        {
+            return TypedResults.Created((string?)null);
+        }
+
+        var at = body.At ?? tools.Now;
+        var planting = s.FindPlanting(body.PlantingId);
+        var (grams, pieces) = Measured(body);
+        var checks = new Checks()
+            .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
+            .That(at <= tools.Now, "at", "in-future", "It is picked when it is picked: choose now or earlier.")
+            .That(planting is null || planting.GrowsOn(s.Garden.DateOf(at)), "at", "not-growing", "It did not grow there on that day.")
+            .That(grams is null or (> 0 and <= MostGrams), "amount", "amount-range", $"What was picked weighs over 0 and up to {MostGrams / 1000:N0} kg.")
+            .That(pieces is null or (> 0 and <= MostPieces), "amount", "amount-range", $"Pieces are counted from 1 to {MostPieces:N0}.")
+            .That(body.Unit != HarvestUnit.Pieces || body.Amount == Math.Floor(body.Amount), "amount", "whole-pieces", "Pieces are whole: weigh what is cut.");
+        if (checks.Passed && !body.PickedAlready && HarvestWait.Of(s, planting!) is { From: { } from } wait && s.Garden.DateOf(at) < from && at >= wait.Last!.At)
+        {
+            checks.That(false, "plantingId", "pick-wait", $"{Sentence(s, wait)} If it was picked already, say so and it is logged.");
+        }
+
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Picked {Yield.Told(grams ?? 0, pieces ?? 0)}, {s.Where(planting!)}", db => db.Harvests.Add(new HarvestRow
+        {
+            Id = body.Id,
+            GardenId = gardenId,
+            PlantingId = body.PlantingId,
+            At = at.ToUniversalTime(),
+            Grams = grams,
+            Pieces = pieces,
+            Washed = body.Washed,
+            MemberId = body.MemberId,
+        }), stop);
+        return TypedResults.Created((string?)null);
+    }
+
+    private static (double? Grams, int? Pieces) Measured(NewHarvest body) => body.Unit switch
+    {
+        HarvestUnit.Pieces => (null, (int)Math.Clamp(body.Amount, -1, MostPieces + 1)),
+        HarvestUnit.Kilograms => (body.Amount * 1000, null),
+        HarvestUnit.Ounces => (body.Amount * Units.Get("oz").InBase, null),
+        HarvestUnit.Pounds => (body.Amount * 16 * Units.Get("oz").InBase, null),
+        _ => (body.Amount, null),
+    };
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(Guid gardenId, Guid harvestId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    {
+        // A repeated send finds nothing and has nothing to do.
+        if (await tools.Db.Harvests.FirstOrDefaultAsync(h => h.GardenId == gardenId && h.Id == harvestId, stop) is { } row)
+        {
+            await tools.Log.WriteAsync(gardenId, memberId, "Struck a picking", db => db.Harvests.Remove(row), stop);
+        }
+
+        return TypedResults.NoContent();
+    }
+}
