@@ -39,6 +39,7 @@ for (const [name, path] of [
   ['board', '/'],
   ['decide', '/decide'],
   ['rota', '/rota'],
+  ['before', '/before'],
   ['what-if', `/what-if?planting=${chapel}&target=powdery-mildew`],
   ['bench', `/bench?planting=${chapel}&target=powdery-mildew`],
   ['shelf', '/shelf'],

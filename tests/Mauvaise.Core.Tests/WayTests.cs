@@ -53,7 +53,7 @@ public class WayTests
         Assert.True(bicarbonate < alone);
         // Mildew is on the leaf.
         var mildew = Ways("courgette", "powdery-mildew", 0.2);
-        Assert.True(Outlook(mildew, "peroxide") < 0.6 * mildew.Alone!.Outlook!.End.Middle);
+        Assert.True(Outlook(mildew, "potassium-bicarbonate") < 0.6 * mildew.Alone!.Outlook!.End.Middle);
     }
 
     private static double Outlook(WaySet set, string way) => set.All.First(w => w.Id == way).Outlook!.End.Middle;

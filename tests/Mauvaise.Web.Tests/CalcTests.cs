@@ -81,8 +81,8 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
 
     [Theory]
     [InlineData("bicarbonate", 12, "g", 20, "ok", null)]
-    [InlineData("insecticidal-soap", 36, "ml", 30, "stepDown", "heat")]
-    [InlineData("insecticidal-soap", 60, "ml", 20, "refused", "ceiling")]
+    [InlineData("insecticidal-soap", 45, "ml", 30, "stepDown", "heat")]
+    [InlineData("insecticidal-soap", 80, "ml", 20, "refused", "ceiling")]
     [InlineData("insecticidal-soap", 12, "ml", 33, "refused", "too-hot")]
     public async Task A_mix_is_judged(string material, double amount, string unit, double warmest, string verdict, string? code)
     {

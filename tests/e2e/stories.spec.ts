@@ -88,3 +88,58 @@ test('what is left alone on purpose is proposed for no longer', async ({ page })
   await page.getByRole('button', { name: 'Tend it again: Courgette in Chapel' }).click()
   await expect(page.getByText('left alone on purpose', { exact: true })).toHaveCount(0)
 })
+
+test('work before trouble is done everywhere, taken on for a day, let be, and taken back', async ({
+  page,
+}) => {
+  await page.goto('/before')
+  const net = page.getByRole('region', { name: 'Net it' })
+  await net.getByRole('button', { name: /^Done in all \d+: Net it$/ }).click()
+  await expect(net).toBeHidden()
+  await page.getByText('Done, and holds').click()
+  await expect(page.getByText(/^Net it, Winding Hole kale/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(net).toBeVisible()
+
+  // One for a day of one's own: it stands on the Board then, and is done there.
+  const collars = page.getByRole('region', { name: 'Put collars round the stems' })
+  await collars.getByText('One by one, another day, or not this season').click()
+  await collars.getByLabel('Take it on for').fill('2026-07-17')
+  await collars.getByRole('button', { name: 'Take on: Put collars round the stems' }).click()
+  await expect(collars.getByText(/^for Fri 17 Jul/).first()).toBeVisible()
+  const stepped = page.waitForResponse((r) => r.url().endsWith('/api/demo/step'))
+  await page.getByRole('button', { name: '+1 day' }).click()
+  await stepped
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: /^Put collars round the stems: / }).first()).toBeVisible()
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+  test('what is picked is weighed with a comma, and what is measured is kept', async ({ page }) => {
+    await page.goto('/picking')
+    await expect(page.getByText('Everything may be picked today.')).toBeVisible()
+    await page.getByRole('button', { name: 'Pick: Boathouse chard' }).click()
+    await page.getByRole('button', { name: 'Log it' }).click()
+    await expect(page.getByText(/weighs over 0/)).toBeVisible()
+    await page.getByLabel('How much').fill('0,75')
+    await page.getByRole('button', { name: 'Log it' }).click()
+    await expect(page.getByText('750 g in 1 picking this season')).toBeVisible()
+    await expectAccessible(page)
+
+    const { gardens } = await (await page.request.get('/api/state')).json()
+    const garden = await (await page.request.get(`/api/gardens/${gardens[0].id}`)).json()
+    const rack = garden.places.find((p: { name: string }) => p.name === 'Window rack').id
+    await page.goto(`/places/${rack}`)
+    await page.getByText('Measured', { exact: true }).click()
+    await page.getByLabel('Reads').fill('15')
+    await page.getByRole('button', { name: 'Keep the reading' }).click()
+    await expect(page.getByText('pH of the water lies between 3 and 10.')).toBeVisible()
+    await page.getByLabel('Reads').fill('7,9')
+    await page.getByRole('button', { name: 'Keep the reading' }).click()
+    await expect(page.getByText(/^7.9 on 16 Jul: high/)).toBeVisible()
+    await expectAccessible(page)
+  })
+})

@@ -141,6 +141,11 @@ public static class RecipeJudge
             yield return new RecipeFault(reason.Code, reason.Sentence, reason.Verdict == MixVerdict.Refused || reason.Code == "no-emulsifier");
         }
 
+        foreach (var reason in crop is null ? [] : UseGuards.OwnFamily(crop, shares.Select(s => s.Material)))
+        {
+            yield return new RecipeFault(reason.Code, reason.Clause.AsSentenceStart() + ".", true);
+        }
+
         if (shares.Exists(s => s.Material.Cautions.Any(c => c.Contains("cats", StringComparison.Ordinal))))
         {
             yield return new RecipeFault("pets", "Keep cats away until it is dry: they lick it off.", false);

@@ -41,6 +41,10 @@ public static class CatalogueRules
            from f in r.FineOn ?? []
            where c.Crops.All(x => x.Id != f.On && x.Family != f.On)
            select $"reading '{r.Id}': is fine on '{f.On}', which is neither a crop nor a family",
+        .. from m in c.Materials
+           from family in m.NeverOn
+           where c.Crops.All(x => x.Family != family)
+           select $"material '{m.Id}': never goes on '{family}', which is no family",
         .. UndecidedPairs(c),
         .. c.Climates.SelectMany(ClimateFaults),
         .. Doubled("word that is heard", c.Heard.SelectMany(h => h.Words)),

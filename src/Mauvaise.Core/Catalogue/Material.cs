@@ -54,7 +54,9 @@ public sealed record CoverTraits(double? HalfLifeDays, double? WashOffMm, bool S
 /// <param name="Adult">Share of adults killed, 0 to 1.</param>
 /// <param name="Protects">Share of new arrivals or infections that full cover holds back, 0 to 1.</param>
 /// <param name="Confidence">"sourced" or "assumed".</param>
-public sealed record Effect(string On, double Eggs, double Young, double Adult, double Protects, string Confidence = "assumed");
+/// <param name="Evidence">For this use; null for that of the material.</param>
+/// <param name="Source">What this use rests on; null for what is said of the material.</param>
+public sealed record Effect(string On, double Eggs, double Young, double Adult, double Protects, string Confidence = "assumed", EvidenceGrade? Evidence = null, string? Source = null);
 
 /// <summary>Most applications to one bed in one season, counted together for all materials of the same name.</summary>
 /// <param name="Together">What is counted together, as the sentence says it: "bicarbonates", "oil and neem".</param>
@@ -89,6 +91,8 @@ public sealed record Material
     public Cadence Cadence { get; init; } = new(7, 7, 1, null, null);
     public CoverTraits Cover { get; init; } = new(null, null);
     public required EvidenceGrade Evidence { get; init; }
+    /// <summary>Families that it never goes on, since it carries their diseases.</summary>
+    public IReadOnlyList<string> NeverOn { get; init; } = [];
     public IReadOnlyList<Effect> WorksOn { get; init; } = [];
     /// <summary>What it is measured in when it has no doses of its own: "ml" or "g".</summary>
     public string? MeasuredIn { get; init; }
@@ -172,4 +176,7 @@ public sealed record Material
     /// </summary>
     public Effect? EffectOn(Target target) =>
         WorksOn.FirstOrDefault(e => e.On == target.Id || e.On == target.Like) ?? WorksOn.FirstOrDefault(e => e.On == target.Group);
+
+    /// <summary>How well it is known to work against a target: the grade of that use, else the material's.</summary>
+    public EvidenceGrade EvidenceOn(Target target) => EffectOn(target)?.Evidence ?? Evidence;
 }

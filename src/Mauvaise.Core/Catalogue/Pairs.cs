@@ -1,7 +1,7 @@
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>What two materials may do together.</summary>
-/// <param name="A">Material ids, group ids, load kinds ("oil", "soap"), "living" or "anything".</param>
+/// <param name="A">Material ids, group ids, load kinds ("oil", "soap"), "true-soap", "living" or "anything".</param>
 /// <param name="B">The other side.</param>
 /// <param name="InOneTank">"never" or "allowed".</param>
 /// <param name="DaysApart">Days to wait between them on one bed; 0 for none.</param>
@@ -31,6 +31,6 @@ public static class Pairs
             ?? (a.Group == b.Group ? new MixingPair([a.Group], [b.Group], "allowed", 0, "they are of one kind") : null);
 
     private static bool Fits(IReadOnlyList<string> rule, Material m) => rule.Any(r =>
-        r == "anything" || r == m.Id || r == m.Group || (r == "living" && m.Living)
+        r == "anything" || r == m.Id || r == m.Group || (r == "living" && m.Living) || (r == "true-soap" && m.TrueSoap)
         || (m.Load != LoadKind.None && string.Equals(r, m.Load.ToString(), StringComparison.OrdinalIgnoreCase)));
 }

@@ -62,9 +62,9 @@ public static class MaterialChoice
         // What was seen here takes the place of the doubt in the catalogue's figure, as far as it goes; the effect itself has it in it.
         var learned = garden.Learned.Efficacy(material.Id, target.Id)?.Share;
         var own = learned is null ? 0 : learned.OwnWeight / (learned.OwnWeight + learned.UsualWeight);
-        var grade = material.Evidence switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
+        var grade = material.EvidenceOn(target) switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
         var score = works * (grade + (1 - grade) * own);
-        reasons.Add($"{Evidence(material.Evidence)} evidence against {target.Name.InSentence()}.");
+        reasons.Add($"{Evidence(material.EvidenceOn(target))} evidence against {target.Name.InSentence()}{(material.EffectOn(target)?.Source is { } source ? $": {source}" : "")}.");
         if (learned is { OwnWeight: > 0.5 })
         {
             reasons.Add(FormattableString.Invariant($"Here it took {learned.Now * 100:0} % by what you counted; {learned.UsualMean * 100:0} % is usual."));

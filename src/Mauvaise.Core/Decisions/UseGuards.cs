@@ -42,6 +42,7 @@ public static class UseGuards
         return
         [
             .. Labelled(garden, inMix[0]),
+            .. OwnFamily(garden.Catalogue.Crop(planting.Crop), inMix),
             .. Waits(garden, history, inMix, at),
             .. Burns(garden, planting, inMix, at),
             .. SeasonLimits(garden, history, inMix.Take(working), at),
@@ -52,6 +53,10 @@ public static class UseGuards
             .. HelpersOut(garden, place, inMix, at),
         ];
     }
+
+    /// <summary>What is made of a plant carries its diseases to its own family.</summary>
+    internal static IEnumerable<UseReason> OwnFamily(Crop crop, IEnumerable<Material> inMix) =>
+        inMix.Where(m => m.NeverOn.Contains(crop.Family)).Select(m => new UseReason("own-family", $"{m.Name.InSentence()} carries diseases of {crop.Family} to {crop.Name.InSentence()}"));
 
     /// <summary>
     /// How a material stands with a crop: tried and judged in this garden, proven by the gardener's own word, waiting to be judged, or to be

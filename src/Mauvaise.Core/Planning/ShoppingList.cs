@@ -42,7 +42,7 @@ public static class ShoppingList
         var reasons = new List<string>();
         if (toBuy > 0)
         {
-            reasons.Add(FormattableString.Invariant($"The coming {AheadDays} days take {needed:0.#} {material.Unit}; {onShelf:0.#} {material.Unit} are on the shelf."));
+            reasons.Add($"The coming {AheadDays} days take {Figure.Amount(needed, material.Unit)}; {Figure.Amount(onShelf, material.Unit)} are on the shelf.");
         }
         else if (kept.Count > 0 && good.All(s => s.IsLow))
         {

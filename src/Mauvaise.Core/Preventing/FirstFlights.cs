@@ -11,7 +11,7 @@ namespace Mauvaise.Core.Preventing;
 /// </summary>
 public static class FirstFlights
 {
-    private const int KnownDaysBack = 60, KnownDaysAhead = 10;
+    private const int KnownDaysBack = 55, KnownDaysAhead = 10;
 
     /// <summary>Warmth above it counts no more, C (assumed).</summary>
     private const double UpperC = 35;

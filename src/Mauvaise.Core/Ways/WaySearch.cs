@@ -389,9 +389,9 @@ internal sealed class WaySearch
             ways.RemoveAll(w => w.Prune is null && w.Option is not null);
         }
 
-        if (ways.Exists(w => w.Option is not null && !OffApproach(w)))
+        if (ways.Exists(w => w.Option is not null && !OffApproach(w) && IsWorthMixing(w, ways)))
         {
-            // The household's way with disease outranks what else may be mixed.
+            // The household's way with disease outranks what else may be mixed, where it does more than hands alone.
             ways.RemoveAll(OffApproach);
             if (f.Stance == Stance.KeepAhead && target.Kind == TargetKind.Disease)
             {
@@ -429,9 +429,14 @@ internal sealed class WaySearch
         }
 
         var worth = ways.Where(w => w.Outlook!.End.Middle <= WorthIt * nothing.Outlook!.End.Middle).ToList();
-        return worth.OrderBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost).FirstOrDefault()
+        // Who cleans first protects what is clean next: the cleaning is not judged as if nothing came after it.
+        return worth.OrderByDescending(w => w.Option is { } o && WayWords.Cleans(f, o.Material) && IsWorthMixing(w, ways)).ThenBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost).FirstOrDefault()
             ?? (f.Overrun && takeOut.Allowed ? takeOut : nothing);
     }
+
+    /// <summary>It holds, or leaves clearly less than what is done without mixing.</summary>
+    private static bool IsWorthMixing(Way way, List<Way> ways) =>
+        way.Outlook is not { End.Middle: var left } || way.Holds || ways.TrueForAll(w => w.Option is not null || w.Outlook is not { End.Middle: var other } || left <= WorthIt * other);
 
     /// <summary>Somebody said no to a part of it for this look.</summary>
     private bool PassedBy(Way way) => way.Hands.Any(h => f.Passed.Contains(h.Measure.Id)) || (way.Option is not null && f.Passed.Overlaps(SprayCodes.All));

@@ -302,10 +302,10 @@ public static class BenchEndpoints
 
     /// <summary>Materials as the ways weigh them; where nothing was counted yet, by what they do and what was done before.</summary>
     private static IReadOnlyList<OptionAnswer> Options(GardenSnapshot s, Planting planting, Target target) => WayBook.Of(s).For(planting, target) is { } set
-        ? [.. set.WithMaterials.Select(w => Option(s, planting, w.Option!, w.Against, WayWords.Comes(w, set), w.Outlook?.End.Middle))]
-        : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s, planting, o, o.Barred, null, null))];
+        ? [.. set.WithMaterials.Select(w => Option(s, planting, target, w.Option!, w.Against, WayWords.Comes(w, set), w.Outlook?.End.Middle))]
+        : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s, planting, target, o, o.Barred, null, null))];
 
-    private static OptionAnswer Option(GardenSnapshot s, Planting planting, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
+    private static OptionAnswer Option(GardenSnapshot s, Planting planting, Target target, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
     {
         var group = s.Catalogue.Group(o.Material.Group);
         string[] inShort =
@@ -314,7 +314,7 @@ public static class BenchEndpoints
             .. UseGuards.PatchOf(s, s.Catalogue.Crop(planting.Crop), o.Material).State is PatchState.Needed or PatchState.Waiting ? ["new here"] : Array.Empty<string>(),
             .. s.Stocks.Count > 0 && s.Stocks.All(x => x.Material != o.Material.Id || x.Left <= 0) ? [o.Material.MadeFrom is null ? "none there" : "to be made"] : Array.Empty<string>(),
         ];
-        return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.Evidence, against.Count == 0, string.Join(", ", inShort),
+        return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.EvidenceOn(target), against.Count == 0, string.Join(", ", inShort),
             against.Count == 0 ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons] : [.. against.Select(r => $"Not now: {r.Clause}.")]);
     }
 }

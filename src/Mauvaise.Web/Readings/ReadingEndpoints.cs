@@ -56,8 +56,8 @@ public static class ReadingEndpoints
     private static string Sentence(GardenSnapshot s, Place place, ReadingKind kind)
     {
         var wanted = s.GrowingAt(place).Select(p => (Crop: s.Catalogue.Crop(p.Crop), Fine: kind.FineFor(s.Catalogue.Crop(p.Crop)))).DistinctBy(x => x.Crop.Id).ToList();
-        var ranges = wanted.GroupBy(x => x.Fine).Select(g => $"{kind.Told(g.Key.From)} to {kind.Told(g.Key.To)}{(wanted.Count == 0 ? "" : $" for {string.Join(", ", g.Select(x => x.Crop.Name.InSentence()))}")}").ToList();
-        var should = ranges.Count == 0 ? $"It should lie between {kind.Told(kind.FineFrom)} and {kind.Told(kind.FineTo)}." : $"It should be {string.Join(", ", ranges)}.";
+        var ranges = wanted.GroupBy(x => x.Fine).Select(g => string.Create(CultureInfo.InvariantCulture, $"{g.Key.From:0.##} to {kind.Told(g.Key.To)}{(wanted.Count == 0 ? "" : $" for {string.Join(", ", g.Select(x => x.Crop.Name.InSentence()))}")}")).ToList();
+        var should = ranges.Count == 0 ? string.Create(CultureInfo.InvariantCulture, $"It should be {kind.FineFrom:0.##} to {kind.Told(kind.FineTo)}.") : $"It should be {string.Join(", ", ranges)}.";
         if (s.ReadingOf(place, kind) is not { } read)
         {
             return $"Not measured lately. {should}";
