@@ -7080,6 +7080,8 @@ export interface components {
             protects: number;
             /** @default assumed */
             confidence: string;
+            evidence?: null | components["schemas"]["EvidenceGrade"];
+            source?: null | string;
         };
         EffectAnswer: {
             on: string;
@@ -7632,6 +7634,7 @@ export interface components {
             cadence?: components["schemas"]["Cadence"];
             cover?: components["schemas"]["CoverTraits"];
             evidence: components["schemas"]["EvidenceGrade"];
+            neverOn?: string[];
             worksOn?: components["schemas"]["Effect"][];
             measuredIn?: null | string;
             pantry?: boolean;

@@ -22,7 +22,7 @@ const width = computed(() => Math.max(300, room.value || 720))
 const narrow = computed(() => width.value < 520)
 const height = computed(() => (props.low ? 190 : narrow.value ? 250 : 300))
 const right = computed(() => (narrow.value ? 128 : 150))
-const [left, top, bottom] = [44, 14, 30]
+const [left, top, bottom] = [52, 14, 30]
 const days = computed(() => (props.curves[0]?.days.length ?? 1) - 1)
 const most = computed(() =>
   Math.min(
