@@ -80,7 +80,7 @@ public class OutlookTests
         Assert.Equal(some.Needed - 4, some.ToBuy, 9);
         Assert.Equal(some.ToBuy * 10 / 500, some.Cost!.Value, 9);
         Assert.Null(bare.Cost);
-        Assert.Contains("4 g are on the shelf", Assert.Single(some.Reasons), StringComparison.Ordinal);
+        Assert.Contains("4 g are on the shelf", Assert.Single(some.Reasons).Told(), StringComparison.Ordinal);
         // A week between rounds: today, in seven days and in fourteen.
         var once = Mix.Make(Shipped.Catalogue, new MixOrder(Shipped.Catalogue.FindRecipe("bicarbonate-plain")!, DoseStep.Usual, SprayVolume.SizeFor(garden, Shipped.Catalogue.FindRecipe("bicarbonate-plain")!, [Squash]), garden.Garden.Kitchen), new MixConditions(null, [], false));
         Assert.Equal(3 * once.Parts.Single(p => p.Material.Id == "bicarbonate").Amount, bare.Needed, 9);

@@ -11,33 +11,12 @@ using Mauvaise.Web.Suspects;
 namespace Mauvaise.Web.Tests;
 
 /// <summary>An own crop with an own trouble: planted, walked, named, decided about, put away, carried elsewhere.</summary>
-public sealed class OwnKindTests : IAsyncLifetime
+public sealed class OwnKindTests : DemoTest
 {
-    private TestApp app = null!;
-    private HttpClient http = null!;
-
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync()
-    {
-        app = await TestApp.StartAsync(demo: true);
-        await app.RefreshWeatherAsync();
-        http = app.CreateClient();
-        http.BaseAddress = new Uri(http.BaseAddress!, $"/api/gardens/{DemoGarden.GardenId}/");
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        http.Dispose();
-        await app.DisposeAsync();
-    }
-
-    private async Task<T> GetAsync<T>(string path) => (await http.GetFromJsonAsync<T>(path, TestApp.Json, Stop))!;
-
     private async Task<OwnKindAnswer> AddAsync(OwnKindOf of, string name, string like)
     {
         var id = Guid.NewGuid();
-        await http.SendPutAsync($"own-kinds/{id}", new OwnKindChange(of, name, like), HttpStatusCode.OK);
+        await Http.SendPutAsync($"own-kinds/{id}", new OwnKindChange(of, name, like), HttpStatusCode.OK);
         return (await GetAsync<List<OwnKindAnswer>>("own-kinds")).Single(k => k.Id == id);
     }
 
@@ -48,21 +27,21 @@ public sealed class OwnKindTests : IAsyncLifetime
         var trouble = await AddAsync(OwnKindOf.Trouble, "Ivy aphid", "any-aphid");
         var place = (await GetAsync<GardenAnswer>("")).Places[0].Id;
         var planting = Guid.NewGuid();
-        await http.SendAsync("plantings", new NewPlanting(planting, place, crop.KindId, null, new DateOnly(2026, 6, 1), GrowthStage.Mature, false),
+        await Http.SendAsync("plantings", new NewPlanting(planting, place, crop.KindId, null, new DateOnly(2026, 6, 1), GrowthStage.Mature, false),
             HttpStatusCode.Created);
         var grown = (await GetAsync<GardenAnswer>("")).Places[0].Plantings.Single(p => p.Id == planting);
         Assert.Equal(("Oca", "potato"), (grown.CropName, grown.LikeCrop));
 
         var look = new NewObservation(Guid.NewGuid(), planting, 20, 12, Ants.None, 0, 0, [new("small-insects", true)]);
-        await http.SendAsync("observations", look, HttpStatusCode.Created);
-        await http.SendPutAsync($"observations/{look.Id}/name", new NameGiven(trouble.KindId), HttpStatusCode.NoContent);
+        await Http.SendAsync("observations", look, HttpStatusCode.Created);
+        await Http.SendPutAsync($"observations/{look.Id}/name", new NameGiven(trouble.KindId), HttpStatusCode.NoContent);
         var ladder = (await GetAsync<DecideAnswer>($"decide?planting={planting}")).Ladders.Single();
         Assert.Equal("ivy aphid", ladder.Name);
         Assert.NotEmpty(ladder.Ways);
 
-        await http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Crop, "Oca", "potato", Retired: true), HttpStatusCode.OK);
+        await Http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Crop, "Oca", "potato", Retired: true), HttpStatusCode.OK);
         Assert.Equal("Oca", (await GetAsync<GardenAnswer>("")).Places[0].Plantings.Single(p => p.Id == planting).CropName);
-        var archive = await http.GetByteArrayAsync("archive", Stop);
+        var archive = await Http.GetByteArrayAsync("archive", Stop);
         using var zip = new System.IO.Compression.ZipArchive(new MemoryStream(archive));
         using var garden = new StreamReader(zip.GetEntry("garden.json")!.Open());
         var text = await garden.ReadToEndAsync(Stop);
@@ -77,7 +56,7 @@ public sealed class OwnKindTests : IAsyncLifetime
     [InlineData(OwnKindOf.Trouble, "Ivy aphid", "potato", "like-unknown")]
     public async Task What_can_not_be_kept_is_refused_in_words(OwnKindOf of, string name, string like, string code)
     {
-        var refused = await http.SendPutAsync($"own-kinds/{Guid.NewGuid()}", new OwnKindChange(of, name, like), HttpStatusCode.BadRequest);
+        var refused = await Http.SendPutAsync($"own-kinds/{Guid.NewGuid()}", new OwnKindChange(of, name, like), HttpStatusCode.BadRequest);
         Assert.Equal(code, refused.GetProperty("code").GetString());
         Assert.Empty(await GetAsync<List<OwnKindAnswer>>("own-kinds"));
     }
@@ -86,9 +65,9 @@ public sealed class OwnKindTests : IAsyncLifetime
     public async Task A_name_is_taken_once_and_a_crop_stays_a_crop()
     {
         var crop = await AddAsync(OwnKindOf.Crop, "Oca", "potato");
-        Assert.Equal("name-taken", (await http.SendPutAsync($"own-kinds/{Guid.NewGuid()}",
+        Assert.Equal("name-taken", (await Http.SendPutAsync($"own-kinds/{Guid.NewGuid()}",
             new OwnKindChange(OwnKindOf.Crop, "Oca", "tomato"), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Equal("kind-changed", (await http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Trouble, "Oca", "any-aphid"),
+        Assert.Equal("kind-changed", (await Http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Trouble, "Oca", "any-aphid"),
             HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 }

@@ -15,37 +15,9 @@ using Mauvaise.Web.Undo;
 namespace Mauvaise.Web.Tests;
 
 /// <summary>What is picked is weighed or counted, waits for what was sprayed, and stands beside it; what is measured speaks for and against causes.</summary>
-public sealed class PickingTests : IAsyncLifetime
+public sealed class PickingTests : DemoTest
 {
-    private TestApp app = null!;
-    private HttpClient http = null!;
-
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync()
-    {
-        app = await TestApp.StartAsync(demo: true);
-        await app.RefreshWeatherAsync();
-        http = app.CreateClient();
-        http.BaseAddress = new Uri(http.BaseAddress!, $"/api/gardens/{DemoGarden.GardenId}/");
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        http.Dispose();
-        await app.DisposeAsync();
-    }
-
-    private async Task<T> GetAsync<T>(string path) => (await http.GetFromJsonAsync<T>(path, TestApp.Json, Stop))!;
-
     private async Task<PickableAnswer> PickableAsync(string where) => (await GetAsync<PickingAnswer>("harvests")).Plantings.Single(p => p.Where == where);
-
-    private async Task RefusedAsync<T>(string path, T body, string field)
-    {
-        using var answer = await http.PostAsJsonAsync(path, body, TestApp.Json, Stop);
-        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        Assert.Contains($"\"{field}\"", await answer.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
-    }
 
     [Fact]
     public async Task A_picking_is_summed_told_in_the_story_and_the_almanac_and_undone()
@@ -53,15 +25,15 @@ public sealed class PickingTests : IAsyncLifetime
         var place = await PickableAsync("Boathouse chard");
         Assert.Null(place.Given);
         var first = new NewHarvest(Guid.NewGuid(), place.PlantingId, 0.75, HarvestUnit.Kilograms, Washed: true);
-        await http.SendAsync("harvests", first, HttpStatusCode.Created);
-        await http.SendAsync("harvests", first, HttpStatusCode.Created);
-        await http.SendAsync("harvests", new NewHarvest(Guid.NewGuid(), place.PlantingId, 12, HarvestUnit.Pieces), HttpStatusCode.Created);
+        await Http.SendAsync("harvests", first, HttpStatusCode.Created);
+        await Http.SendAsync("harvests", first, HttpStatusCode.Created);
+        await Http.SendAsync("harvests", new NewHarvest(Guid.NewGuid(), place.PlantingId, 12, HarvestUnit.Pieces), HttpStatusCode.Created);
         Assert.Equal("750 g and 12 pieces in 2 pickings", (await PickableAsync("Boathouse chard")).Given);
         var garden = await GetAsync<GardenAnswer>("");
         var story = await GetAsync<StoryAnswer>($"places/{garden.Places.Single(p => p.Name == "Boathouse").Id}/story");
         Assert.Contains(story.Chapters.SelectMany(c => c.Lines), l => l.Sentence == "Picked 750 g, washed.");
         Assert.Equal(2, (await GetAsync<AlmanacAnswer>("almanac")).Yields.Single().Times);
-        await http.SendAsync("undo", new UndoRequest((await GetAsync<GardenAnswer>("")).LastDeed!.Id), HttpStatusCode.NoContent);
+        await Http.SendAsync("undo", new UndoRequest((await GetAsync<GardenAnswer>("")).LastDeed!.Id), HttpStatusCode.NoContent);
         Assert.Equal("750 g in 1 picking", (await PickableAsync("Boathouse chard")).Given);
     }
 
@@ -70,13 +42,13 @@ public sealed class PickingTests : IAsyncLifetime
     {
         // Oil wants a day before picking.
         var kale = await PickableAsync("Winding Hole kale");
-        await http.SendAsync("ledger/sprays", new HandSpray(Guid.NewGuid(), Guid.NewGuid(), app.Clock.GetUtcNow(), [kale.PlantingId], "oil-with-soap", DoseStep.Gentle, 0.3, null, 0.9, null), HttpStatusCode.Created);
+        await Http.SendAsync("ledger/sprays", new HandSpray(Guid.NewGuid(), Guid.NewGuid(), App.Clock.GetUtcNow(), [kale.PlantingId], "oil-with-soap", DoseStep.Gentle, 0.3, null, 0.9, null), HttpStatusCode.Created);
         var waiting = await PickableAsync("Winding Hole kale");
         Assert.NotNull(waiting.From);
         Assert.Contains("Wait until", waiting.Sentence, StringComparison.Ordinal);
         var harvest = new NewHarvest(Guid.NewGuid(), waiting.PlantingId, 300, HarvestUnit.Grams);
         await RefusedAsync("harvests", harvest, "plantingId");
-        await http.SendAsync("harvests", harvest with { PickedAlready = true }, HttpStatusCode.Created);
+        await Http.SendAsync("harvests", harvest with { PickedAlready = true }, HttpStatusCode.Created);
         Assert.Single((await PickableAsync(waiting.Where)).Harvests);
     }
 
@@ -99,17 +71,17 @@ public sealed class PickingTests : IAsyncLifetime
         var garden = await GetAsync<GardenAnswer>("");
         var place = garden.Places.Single(p => p.Name == "Boathouse");
         var look = new NewObservation(Guid.NewGuid(), place.Plantings[0].Id, 20, 10, Ants.None, 0, 0, [new("between-veins", true)]);
-        await http.SendAsync("observations", look, HttpStatusCode.Created);
+        await Http.SendAsync("observations", look, HttpStatusCode.Created);
         async Task<double> WrongPh() => (await GetAsync<SuspectsAnswer>($"observations/{look.Id}/suspects")).Suspects.Where(s => s.Target == "wrong-ph").Select(s => s.Probability).DefaultIfEmpty(0).Single();
         var before = await WrongPh();
         var reading = new NewReading(Guid.NewGuid(), place.Id, "soil-ph", 6.6);
-        await http.SendAsync("readings", reading, HttpStatusCode.Created);
-        await http.SendAsync("readings", reading, HttpStatusCode.Created);
+        await Http.SendAsync("readings", reading, HttpStatusCode.Created);
+        await Http.SendAsync("readings", reading, HttpStatusCode.Created);
         Assert.True(await WrongPh() < before / 5, $"{before} became {await WrongPh()}");
         var kind = (await GetAsync<List<ReadingKindAnswer>>($"places/{place.Id}/readings")).Single(k => k.Id == "soil-ph");
         Assert.Equal(ReadingState.Fine, kind.State);
         Assert.Equal("6.6", Assert.Single(kind.Taken).Told);
-        await http.SendAsync("readings", new NewReading(Guid.NewGuid(), place.Id, "soil-ph", 4.4), HttpStatusCode.Created);
+        await Http.SendAsync("readings", new NewReading(Guid.NewGuid(), place.Id, "soil-ph", 4.4), HttpStatusCode.Created);
         Assert.True(await WrongPh() > before);
     }
 

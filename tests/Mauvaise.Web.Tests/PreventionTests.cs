@@ -11,29 +11,8 @@ using Mauvaise.Web.Undo;
 namespace Mauvaise.Web.Tests;
 
 /// <summary>Work before trouble over the API: said of many at once, once, undone together, refused with the field.</summary>
-public sealed class PreventionTests : IAsyncLifetime
+public sealed class PreventionTests : DemoTest
 {
-    private TestApp app = null!;
-    private HttpClient http = null!;
-
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync()
-    {
-        app = await TestApp.StartAsync(demo: true);
-        await app.RefreshWeatherAsync();
-        http = app.CreateClient();
-        http.BaseAddress = new Uri(http.BaseAddress!, $"/api/gardens/{DemoGarden.GardenId}/");
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        http.Dispose();
-        await app.DisposeAsync();
-    }
-
-    private async Task<T> GetAsync<T>(string path) => (await http.GetFromJsonAsync<T>(path, TestApp.Json, Stop))!;
-
     private static List<PreventiveWorkAnswer> In(PreventionAnswer answer, string step, PreventionState state) =>
         [.. answer.Groups.Where(g => g.Step == step).SelectMany(g => g.Work).Where(w => w.State == state)];
 
@@ -44,10 +23,10 @@ public sealed class PreventionTests : IAsyncLifetime
         var group = before.Groups.First(g => g.Work.Count(w => w.State == PreventionState.Due) > 1);
         var due = In(before, group.Step, PreventionState.Due);
         var said = new PreventionSaid([.. due.Select(w => new PreventionItem(Guid.NewGuid(), w.PlantingId, group.Step))], PreventionWord.Done);
-        await http.SendAsync("prevention", said, HttpStatusCode.Created);
-        await http.SendAsync("prevention", said, HttpStatusCode.Created);
+        await Http.SendAsync("prevention", said, HttpStatusCode.Created);
+        await Http.SendAsync("prevention", said, HttpStatusCode.Created);
         Assert.Equal(due.Count, In(await GetAsync<PreventionAnswer>("prevention"), group.Step, PreventionState.Holds).Count);
-        await http.SendAsync("undo", new UndoRequest((await GetAsync<GardenAnswer>("")).LastDeed!.Id), HttpStatusCode.NoContent);
+        await Http.SendAsync("undo", new UndoRequest((await GetAsync<GardenAnswer>("")).LastDeed!.Id), HttpStatusCode.NoContent);
         Assert.Equal(due.Count, In(await GetAsync<PreventionAnswer>("prevention"), group.Step, PreventionState.Due).Count);
     }
 
@@ -57,7 +36,7 @@ public sealed class PreventionTests : IAsyncLifetime
         var before = await GetAsync<PreventionAnswer>("prevention");
         var group = before.Groups.First(g => g.Work.Any(w => w.State == PreventionState.Due));
         var work = group.Work.First(w => w.State == PreventionState.Due);
-        await http.SendAsync("prevention", new PreventionSaid([new(Guid.NewGuid(), work.PlantingId, group.Step)], PreventionWord.Planned), HttpStatusCode.Created);
+        await Http.SendAsync("prevention", new PreventionSaid([new(Guid.NewGuid(), work.PlantingId, group.Step)], PreventionWord.Planned), HttpStatusCode.Created);
         var board = await GetAsync<BoardAnswer>("board");
         Assert.Contains(board.Evening.Deeds, d => d.TaskId is not null && d.Title == $"{group.Name}: {work.Where}");
     }
@@ -83,9 +62,7 @@ public sealed class PreventionTests : IAsyncLifetime
         ];
         foreach (var (said, field) in wrong)
         {
-            using var answer = await http.PostAsJsonAsync("prevention", said, TestApp.Json, Stop);
-            Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-            Assert.Contains($"\"{field}\"", await answer.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+            await RefusedAsync("prevention", said, field);
         }
 
         Assert.Equal(before.Groups.Sum(g => g.Work.Count(w => w.State == PreventionState.Due)), (await GetAsync<PreventionAnswer>("prevention")).Groups.Sum(g => g.Work.Count(w => w.State == PreventionState.Due)));

@@ -1,13 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { plantings, startOver } from './steps'
-
-/** To another address of the app without loading it anew, as the back button does. */
-async function goInside(page: Page, address: string) {
-  await page.evaluate((to) => {
-    history.pushState({}, '', to)
-    dispatchEvent(new PopStateEvent('popstate', { state: {} }))
-  }, address)
-}
+import { goInside, plantings, startOver } from './steps'
 
 const general =
   'Home mixes are not approved products. In some countries and on some shared land only registered products may be used on food crops.'

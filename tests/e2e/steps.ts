@@ -32,6 +32,14 @@ export async function expectNoSideScroll(page: Page) {
     .toBeLessThanOrEqual(0)
 }
 
+/** Goes to an address as a link inside the app does, without loading it anew. */
+export async function goInside(page: Page, address: string) {
+  await page.evaluate((to) => {
+    history.pushState({}, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: {} }))
+  }, address)
+}
+
 /** Moves the focus with Tab alone until it rests on the control. */
 export async function tabTo(page: Page, control: Locator) {
   await expect(control).toBeVisible()

@@ -1,11 +1,16 @@
-import { expect, test } from '@playwright/test'
-import { expectAccessible, expectNoSideScroll, startOver } from './steps'
+import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible, expectNoSideScroll, goInside, startOver } from './steps'
 
-test.beforeAll(async ({ playwright }) => {
-  const request = await playwright.request.newContext({ baseURL: test.info().project.use.baseURL })
-  await startOver(request)
-  await request.dispose()
+// One page for all views: each is reached as from a link.
+let one: Page
+
+test.beforeAll(async ({ browser }) => {
+  one = await browser.newPage()
+  await startOver(one.request)
+  await one.goto('/')
 })
+
+test.afterAll(() => one.close())
 
 const views = [
   { path: '/', ready: 'This evening' },
@@ -31,18 +36,21 @@ const views = [
 ]
 
 for (const { path, ready } of views) {
-  test(`${path} is accessible by day and at dusk, and nothing sticks out`, async ({ page }) => {
-    await page.goto(path)
-    await expect(page.getByRole('heading', { name: ready }).first()).toBeVisible()
+  test(`${path} is accessible by day and at dusk, and nothing sticks out`, async () => {
+    await one.setViewportSize({ width: 1280, height: 800 })
+    await goInside(one, path)
+    await expect(one.getByRole('heading', { name: ready }).first()).toBeVisible()
     for (const width of [360, 768, 1920]) {
-      await page.setViewportSize({ width, height: 800 })
-      await expectNoSideScroll(page)
+      await one.setViewportSize({ width, height: 800 })
+      await expectNoSideScroll(one)
     }
-    await page.setViewportSize({ width: 1280, height: 800 })
-    await expectAccessible(page)
-    await page.getByRole('button', { name: 'Dusk' }).click()
-    await expect(page.locator('html')).toHaveClass(/dusk/)
-    await expectAccessible(page, ['color-contrast'])
+    await one.setViewportSize({ width: 1280, height: 800 })
+    await expectAccessible(one)
+    await one.getByRole('button', { name: 'Dusk' }).click()
+    await expect(one.locator('html')).toHaveClass(/dusk/)
+    await expectAccessible(one, ['color-contrast'])
+    await one.getByRole('button', { name: 'Light' }).click()
+    await expect(one.locator('html')).not.toHaveClass(/dusk/)
   })
 }
 

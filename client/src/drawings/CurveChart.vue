@@ -65,7 +65,7 @@ const ends = computed(() => {
   let highest = -Infinity
   for (const e of named) highest = (e.at = Math.max(e.at, highest)) + 17
   let lowest = height.value - bottom
-  for (const e of named.toReversed()) lowest = (e.at = Math.min(e.at, lowest)) - 17
+  for (const e of [...named].reverse()) lowest = (e.at = Math.min(e.at, lowest)) - 17
   return named
 })
 </script>

@@ -44,7 +44,16 @@ public sealed class PreventionPlan
     /// <summary>So many troubles are named.</summary>
     private const int MostNamed = 3;
 
-    private PreventionPlan(IReadOnlyList<PreventiveWork> all) => All = all;
+    private readonly GardenSnapshot garden;
+
+    /// <summary>First flights that were asked for: places under one shelter share them.</summary>
+    private readonly Dictionary<(Shelter Shelter, string Target), DateOnly?> flights = [];
+
+    private PreventionPlan(GardenSnapshot garden)
+    {
+        this.garden = garden;
+        All = [.. garden.Growing.Where(p => !garden.IsLeftAlone(p)).SelectMany(OfPlanting).OrderByDescending(w => w.Worth)];
+    }
 
     /// <summary>What is worth most first.</summary>
     public IReadOnlyList<PreventiveWork> All { get; }
@@ -53,15 +62,15 @@ public sealed class PreventionPlan
     public static PreventionPlan Of(GardenSnapshot garden)
     {
         ArgumentNullException.ThrowIfNull(garden);
-        return garden.Remembered(g => new PreventionPlan([.. g.Growing.Where(p => !g.IsLeftAlone(p)).SelectMany(p => OfPlanting(g, p)).OrderByDescending(w => w.Worth)]));
+        return garden.Remembered(g => new PreventionPlan(g));
     }
 
     /// <summary>The work that a measure is at a planting; null when it is none there.</summary>
     public PreventiveWork? Find(Guid planting, string measure) => All.FirstOrDefault(w => w.Planting.Id == planting && w.Measure.Id == measure);
 
-    private static IEnumerable<PreventiveWork> OfPlanting(GardenSnapshot garden, Planting planting)
+    private IEnumerable<PreventiveWork> OfPlanting(Planting planting)
     {
-        var fitting = garden.Catalogue.Measures.Where(m => m.Prevents is { } p && Fits(garden, planting, m, p)).ToList();
+        var fitting = garden.Catalogue.Measures.Where(m => m.Prevents is { } p && Fits(planting, m, p)).ToList();
         if (fitting.Count == 0)
         {
             yield break;
@@ -71,7 +80,7 @@ public sealed class PreventionPlan
         var crop = garden.Catalogue.Crop(planting.Crop);
         var where = LocalClues.At(garden, planting, garden.SkyOf(place));
         var coming = garden.Catalogue.TargetsOn(crop).Select(t => t.Target)
-            .Where(t => t is { Kind: not TargetKind.LookAlike, IsGroup: false } && GardenCatalogue.IsHost(t, crop) && Comes(garden, place, t))
+            .Where(t => t is { Kind: not TargetKind.LookAlike, IsGroup: false } && GardenCatalogue.IsHost(t, crop) && Comes(place, t))
             .Select(t => (Target: t, Weight: where.PriorWeight(t))).OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal).ToList();
         var all = coming.Sum(x => x.Weight);
         foreach (var measure in fitting)
@@ -80,12 +89,12 @@ public sealed class PreventionPlan
             var worth = all > 0 ? measure.Prevents!.TakesOff * against.Sum(x => x.Weight) / all : 0;
             if (worth >= LeastWorth)
             {
-                yield return Work(garden, planting, measure, [.. against.Select(x => x.Target)], worth);
+                yield return Work(planting, measure, [.. against.Select(x => x.Target)], worth);
             }
         }
     }
 
-    private static bool Fits(GardenSnapshot garden, Planting planting, Measure measure, Prevention prevents)
+    private bool Fits(Planting planting, Measure measure, Prevention prevents)
     {
         var place = garden.PlaceOf(planting);
         var crop = garden.Catalogue.Crop(planting.Crop);
@@ -95,28 +104,38 @@ public sealed class PreventionPlan
             && (!prevents.Overhead || place.Watering == Watering.Overhead);
     }
 
-    private static bool Comes(GardenSnapshot garden, Place place, Target target) =>
+    private bool Comes(Place place, Target target) =>
         place.Shelter == Shelter.Indoor
         || target.Season.Holds(garden.Garden.NorthernMonth(garden.Today))
         || target.Season.Holds(garden.Garden.NorthernMonth(garden.Today.AddDays(AheadDays)));
 
-    private static PreventiveWork Work(GardenSnapshot garden, Planting planting, Measure measure, List<Target> against, double worth)
+    private PreventiveWork Work(Planting planting, Measure measure, List<Target> against, double worth)
     {
         var season = garden.Garden.SeasonStart(garden.Today);
         var last = garden.Tasks.Where(t => t.PlantingId == planting.Id && t.Step == measure.Id && t.DueOn >= season).MaxBy(t => (t.DoneAt is { } at ? garden.Garden.DateOf(at) : t.DueOn, t.State == TaskState.Planned));
-        var (state, on) = StateOf(garden, planting, measure, last);
+        var (state, on) = StateOf(planting, measure, last);
         // What only flies in later, all of it, is met shortly before.
-        var flights = against.Select(t => (Target: t, On: FirstFlights.On(garden, garden.PlaceOf(planting), t))).ToList();
-        var first = flights.TrueForAll(f => f.On is not null) ? flights.MinBy(f => f.On) : default;
+        var flying = against.Select(t => (Target: t, On: FlightOf(garden.PlaceOf(planting), t))).ToList();
+        var first = flying.TrueForAll(f => f.On is not null) ? flying.MinBy(f => f.On) : default;
         if (state == PreventionState.Due && first.On is { } flies && flies.AddDays(-BeforeFlightDays) > garden.Today)
         {
             (state, on) = (PreventionState.Later, flies.AddDays(-BeforeFlightDays));
         }
 
-        return new PreventiveWork(planting, measure, against, worth, state, on, Why(garden, measure, flights), WorkTime.OfHands(garden, planting, measure, null), last);
+        return new PreventiveWork(planting, measure, against, worth, state, on, Why(measure, flying), WorkTime.OfHands(garden, planting, measure, null), last);
     }
 
-    private static (PreventionState State, DateOnly? On) StateOf(GardenSnapshot garden, Planting planting, Measure measure, GardenTask? last) => last switch
+    private DateOnly? FlightOf(Place place, Target target)
+    {
+        if (!flights.TryGetValue((place.Shelter, target.Id), out var on))
+        {
+            flights[(place.Shelter, target.Id)] = on = FirstFlights.On(garden, place, target);
+        }
+
+        return on;
+    }
+
+    private (PreventionState State, DateOnly? On) StateOf(Planting planting, Measure measure, GardenTask? last) => last switch
     {
         { State: TaskState.Planned } => (PreventionState.Planned, last.DueOn),
         { State: TaskState.Done, DoneAt: { } at } => Wearing.Holds(garden, planting, measure, at)
@@ -126,11 +145,11 @@ public sealed class PreventionPlan
         null => (PreventionState.Due, garden.Today),
     };
 
-    private static string Why(GardenSnapshot garden, Measure measure, List<(Target Target, DateOnly? On)> flights)
+    private string Why(Measure measure, List<(Target Target, DateOnly? On)> flying)
     {
-        var named = flights.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
+        var named = flying.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
         var what = named.Count < 2 ? string.Concat(named) : $"{string.Join(", ", named[..^1])} and {named[^1]}";
-        var flown = flights.Where(f => f.On is not null).Select(f => f.On <= garden.Today
+        var flown = flying.Where(f => f.On is not null).Select(f => f.On <= garden.Today
             ? $" {f.Target.Name} flies since about {Day(f.On!.Value)}: look under it first."
             : $" {f.Target.Name} flies from about {Day(f.On!.Value)}.");
         return $"{measure.Prevents!.Why} It keeps off about {WayWords.Percent(measure.Prevents.TakesOff)} of {what}.{string.Concat(flown)}";

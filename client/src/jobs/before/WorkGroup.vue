@@ -17,7 +17,7 @@ const at = (work: Schemas['PreventiveWorkAnswer'][]) =>
 const everywhere = computed(() => (open.value.length > 1 ? `Done in all ${open.value.length}` : 'Done'))
 const minutes = computed(() => Math.max(1, Math.round(props.group.dueMinutes)))
 const day = ref('')
-const today = computed(() => garden.value?.today ?? '')
+const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
 /** When it is to be done, and what it is worth at a planting. */
 const worth = (work: Schemas['PreventiveWorkAnswer']) =>
   work.state === 'planned' && work.on
