@@ -48,7 +48,6 @@ for (const [name, path] of [
   ['weather', '/weather'],
   ['ledger', '/ledger'],
   ['almanac', '/almanac'],
-  ['garden', '/garden'],
 ]) {
   await go(page, path)
   await take(page, name)
