@@ -5,12 +5,13 @@ import { expectAccessible, expectNoSideScroll, goInside, startOver } from './ste
 let one: Page
 
 test.beforeAll(async ({ browser }) => {
-  one = await browser.newPage()
+  // The scan opens a page of its own beside it.
+  one = await (await browser.newContext()).newPage()
   await startOver(one.request)
   await one.goto('/')
 })
 
-test.afterAll(() => one.close())
+test.afterAll(() => one.context().close())
 
 const views = [
   { path: '/', ready: 'This evening' },
@@ -46,10 +47,10 @@ for (const { path, ready } of views) {
     }
     await one.setViewportSize({ width: 1280, height: 800 })
     await expectAccessible(one)
-    await one.getByRole('button', { name: 'Dusk' }).click()
+    await one.getByRole('button', { name: 'Dusk', exact: true }).click()
     await expect(one.locator('html')).toHaveClass(/dusk/)
     await expectAccessible(one, ['color-contrast'])
-    await one.getByRole('button', { name: 'Light' }).click()
+    await one.getByRole('button', { name: 'Light', exact: true }).click()
     await expect(one.locator('html')).not.toHaveClass(/dusk/)
   })
 }
