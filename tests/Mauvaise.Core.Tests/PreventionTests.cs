@@ -14,11 +14,19 @@ public class PreventionTests
 {
     private static readonly GardenCatalogue C = Shipped.Catalogue;
 
-    private static (GardenSnapshot Garden, Planting Planting) With(string crop, PlaceKind kind = PlaceKind.OpenBed, GrowthStage stage = GrowthStage.Mature, Watering watering = Watering.HandAtSoil, double sunHours = 6, int? count = null, double meanC = 18)
+    private static (GardenSnapshot Garden, Planting Planting) With(
+        string crop,
+        PlaceKind kind = PlaceKind.OpenBed,
+        GrowthStage stage = GrowthStage.Mature,
+        Watering watering = Watering.HandAtSoil,
+        double sunHours = 6,
+        int? count = null,
+        double meanC = 18,
+        bool wet = false)
     {
         var place = GardenSamples.Bed("Bed", kind: kind) with { Watering = watering, SunHours = sunHours };
         var planting = GardenSamples.Grown(place, crop) with { Stage = stage, Count = count };
-        return (GardenSamples.Garden([place], [planting], _ => new WeatherHour(meanC, 70, 1, 2, 0, 50, null, null)), planting);
+        return (GardenSamples.Garden([place], [planting], _ => new WeatherHour(meanC, wet ? 97 : 70, 1, 2, wet ? 0.3 : 0, 50, null, null)), planting);
     }
 
     private static PreventiveWork? Work(GardenSnapshot garden, Planting planting, string measure) => PreventionPlan.Of(garden).Find(planting.Id, measure);
@@ -61,7 +69,8 @@ public class PreventionTests
         Assert.Equal(PreventionState.Due, Work(After(garden, work, PreventionWord.Done, 15), planting, "low-leaves")!.State);
         Assert.Equal(PreventionState.LetBe, Work(After(garden, work, PreventionWord.LetBe), planting, "low-leaves")!.State);
         var planned = After(garden, work, PreventionWord.Planned, on: garden.Today.AddDays(2));
-        Assert.Equal((PreventionState.Planned, garden.Today.AddDays(2)), (Work(planned, planting, "low-leaves")!.State, Work(planned, planting, "low-leaves")!.On!.Value));
+        var waiting = Work(planned, planting, "low-leaves")!;
+        Assert.Equal((PreventionState.Planned, garden.Today.AddDays(2)), (waiting.State, waiting.On!.Value));
         // What was taken on is done as the same task.
         var done = After(planned, Work(planned, planting, "low-leaves")!, PreventionWord.Done);
         Assert.Equal(TaskState.Done, Assert.Single(done.Tasks).State);
@@ -80,7 +89,11 @@ public class PreventionTests
         var (carrots, carrot) = With("carrot");
         Assert.Contains("Carrot fly flies since about", Work(carrots, carrot, "netting")!.Why, StringComparison.Ordinal);
         // In winter it is told for the week before the flight.
-        var winter = carrots with { Now = new DateTimeOffset(2026, 1, 10, 12, 0, 0, TimeSpan.Zero), Plantings = [carrot with { From = new DateOnly(2026, 1, 5) }] };
+        var winter = carrots with
+        {
+            Now = new DateTimeOffset(2026, 1, 10, 12, 0, 0, TimeSpan.Zero),
+            Plantings = [carrot with { From = new DateOnly(2026, 1, 5) }],
+        };
         var flies = Flight(winter, "carrot-fly")!.Value;
         Assert.InRange(flies, new DateOnly(2026, 3, 15), new DateOnly(2026, 6, 1));
     }
@@ -101,7 +114,7 @@ public class PreventionTests
     public void Shade_and_crowding_raise_the_risk_and_what_was_done_lowers_it()
     {
         var septoria = C.Target("septoria");
-        double Risk(GardenSnapshot g) => PlaceRisk.Of(g, g.Plantings.Single(), septoria).Factor;
+        double Risk(GardenSnapshot g) => PlaceRisk.Of(g, g.Plantings.Single(), septoria);
         var (usual, planting) = With("tomato");
         Assert.Equal(1, Risk(usual), 6);
         Assert.Equal(1.15, Risk(With("tomato", sunHours: 3).Garden), 6);
@@ -110,9 +123,13 @@ public class PreventionTests
         Assert.Equal(0.7, Risk(mulched), 6);
         // Powdery mildew wants no wet leaf.
         var shady = With("tomato", sunHours: 1);
-        Assert.Equal(1, PlaceRisk.Of(shady.Garden, shady.Planting, C.Target("powdery-mildew")).Factor, 6);
+        Assert.Equal(1, PlaceRisk.Of(shady.Garden, shady.Planting, C.Target("powdery-mildew")), 6);
         // It counts in what is played through.
-        Assert.True(Scene.Of(mulched, planting, septoria, null).Loss(null, []) <= Scene.Of(usual, planting, septoria, null).Loss(null, []));
+        var (rainy, tomato) = With("tomato", meanC: 20, wet: true);
+        var seen = GardenSamples.Seen(tomato, 1, 20, 4);
+        double End(GardenSnapshot g) => Scene.Of(g, tomato, septoria, seen).Run(Schedule.Nothing, null, 21).Shares[21];
+        var both = After(After(rainy, Work(rainy, tomato, "mulch")!, PreventionWord.Done), Work(rainy, tomato, "more-air")!, PreventionWord.Done);
+        Assert.True(End(both) < 0.9 * End(rainy), $"{End(both)} against {End(rainy)}");
     }
 
     [Fact]
@@ -122,6 +139,8 @@ public class PreventionTests
         var deed = Assert.Single(EveningPlanner.Plan(garden).Deeds, d => d.Kind == DeedKind.Prevent);
         var all = PreventionPlan.Of(garden).All.Where(w => w.Worth >= 0.08).ToList();
         Assert.Equal(all.MaxBy(w => w.Worth / w.Minutes)!.Measure.Id, deed.Reasons[0].Code);
+        // The screen has the same order.
+        Assert.Equal(deed.Reasons[0].Code, PreventionPlan.Of(garden).Kinds.First(k => k.New.Any(w => w.Worth >= 0.08)).Measure.Id);
         var alone = garden with { Choices = [new PlanChoice(Guid.NewGuid(), PlanWord.LeaveAlone, planting.Id, null, null, null)] };
         Assert.Empty(PreventionPlan.Of(alone).All);
     }

@@ -25,6 +25,8 @@ public sealed class PreventionTests : DemoTest
         var said = new PreventionSaid([.. due.Select(w => new PreventionItem(Guid.NewGuid(), w.PlantingId, group.Step))], PreventionWord.Done);
         await Http.SendAsync("prevention", said, HttpStatusCode.Created);
         await Http.SendAsync("prevention", said, HttpStatusCode.Created);
+        // A second tap with ids of its own says nothing new either.
+        await Http.SendAsync("prevention", said with { Items = [.. said.Items.Select(i => i with { Id = Guid.NewGuid() })] }, HttpStatusCode.Created);
         Assert.Equal(due.Count, In(await GetAsync<PreventionAnswer>("prevention"), group.Step, PreventionState.Holds).Count);
         await Http.SendAsync("undo", new UndoRequest((await GetAsync<GardenAnswer>("")).LastDeed!.Id), HttpStatusCode.NoContent);
         Assert.Equal(due.Count, In(await GetAsync<PreventionAnswer>("prevention"), group.Step, PreventionState.Due).Count);
@@ -36,7 +38,8 @@ public sealed class PreventionTests : DemoTest
         var before = await GetAsync<PreventionAnswer>("prevention");
         var group = before.Groups.First(g => g.Work.Any(w => w.State == PreventionState.Due));
         var work = group.Work.First(w => w.State == PreventionState.Due);
-        await Http.SendAsync("prevention", new PreventionSaid([new(Guid.NewGuid(), work.PlantingId, group.Step)], PreventionWord.Planned), HttpStatusCode.Created);
+        var said = new PreventionSaid([new(Guid.NewGuid(), work.PlantingId, group.Step)], PreventionWord.Planned);
+        await Http.SendAsync("prevention", said, HttpStatusCode.Created);
         var board = await GetAsync<BoardAnswer>("board");
         Assert.Contains(board.Evening.Deeds, d => d.TaskId is not null && d.Title == $"{group.Name}: {work.Where}");
     }
@@ -65,6 +68,7 @@ public sealed class PreventionTests : DemoTest
             await RefusedAsync("prevention", said, field);
         }
 
-        Assert.Equal(before.Groups.Sum(g => g.Work.Count(w => w.State == PreventionState.Due)), (await GetAsync<PreventionAnswer>("prevention")).Groups.Sum(g => g.Work.Count(w => w.State == PreventionState.Due)));
+        static int Due(PreventionAnswer answer) => answer.Groups.Sum(g => g.Work.Count(w => w.State == PreventionState.Due));
+        Assert.Equal(Due(before), Due(await GetAsync<PreventionAnswer>("prevention")));
     }
 }

@@ -139,7 +139,7 @@ test.describe('on a phone', () => {
     await expect(page.getByText('pH of the water lies between 3 and 10.')).toBeVisible()
     await page.getByLabel('Reads').fill('7,9')
     await page.getByRole('button', { name: 'Keep the reading' }).click()
-    await expect(page.getByText(/^7.9 on 16 Jul: high/)).toBeVisible()
+    await expect(page.getByText(/^7.9 on 16 Jul: too high/)).toBeVisible()
     await expectAccessible(page)
   })
 })

@@ -8680,7 +8680,7 @@ export interface components {
             name: string;
             because: string;
             how: string;
-            /** Format: double */
+            /** Format: int32 */
             dueMinutes: number;
             work: components["schemas"]["PreventiveWorkAnswer"][];
         };
@@ -8711,8 +8711,6 @@ export interface components {
             /** Format: date */
             on: null | string;
             why: string;
-            /** Format: double */
-            minutes: number;
             /** Format: double */
             worthPercent: number;
         };
@@ -8821,10 +8819,6 @@ export interface components {
             id: string;
             name: string;
             unit: string;
-            /** Format: double */
-            least: number;
-            /** Format: double */
-            most: number;
             sentence: string;
             state: null | components["schemas"]["ReadingState"];
             taken: components["schemas"]["ReadingAnswer"][];

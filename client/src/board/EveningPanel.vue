@@ -166,7 +166,6 @@ details {
 }
 
 summary {
-  cursor: pointer;
   color: var(--mauve-deep);
   padding: 4px 0;
 }

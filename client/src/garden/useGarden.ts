@@ -49,6 +49,8 @@ export function useGarden() {
     enabled: computed(() => gardenId.value !== ''),
   })
   const garden = computed(() => query.data.value)
+  /** The garden's own day, as "2026-07-16"; empty until it is known. */
+  const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
   const memberId = computed(
     () =>
       standing.value?.memberId ??
@@ -70,6 +72,7 @@ export function useGarden() {
     home,
     gardenId,
     garden,
+    today,
     query,
     memberId,
     standing,

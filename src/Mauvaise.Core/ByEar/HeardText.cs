@@ -25,7 +25,7 @@ internal static partial class HeardText
         plain = Title().Replace(plain, "");
         plain = Article().Replace(plain, "");
         plain = AndAHalf().Replace(plain, "1.5 $1");
-        plain = NumberAndAHalf().Replace(plain, m => SpokenNumber.Read(m.Groups[1].Value) is { } n ? string.Create(CultureInfo.InvariantCulture, $"{n + 0.5}") : m.Value);
+        plain = NumberAndAHalf().Replace(plain, m => SpokenNumber.Read(m.Groups[1].Value) is { } n ? FormattableString.Invariant($"{n + 0.5}") : m.Value);
         plain = InShares(Percents(), Fractions().Replace(plain, m => Fraction(m.Value)));
         plain = InShares(Thirds(), plain);
         plain = EachOf().Replace(plain, m => string.Join("; ", Named(m.Groups["things"].Value).Select(t => $"{m.Groups["amount"].Value} {t}")));
@@ -39,10 +39,11 @@ internal static partial class HeardText
     /// <summary>"40 % milk, 60 % water", "1/3 milk, 2/3 water": shares that make a whole are parts, and no strengths of bottles.</summary>
     private static string InShares(Regex shares, string text)
     {
-        double Of(Match m) => double.Parse(m.Groups["over"].Value, CultureInfo.InvariantCulture) / (m.Groups["under"].Success ? double.Parse(m.Groups["under"].Value, CultureInfo.InvariantCulture) : 100);
+        static double Read(Group number, double otherwise) => number.Success ? double.Parse(number.Value, CultureInfo.InvariantCulture) : otherwise;
+        static double Of(Match m) => Read(m.Groups["over"], 0) / Read(m.Groups["under"], 100);
         var found = shares.Matches(text);
         return found.Count > 1 && found.Sum(Of) is > 0.95 and < 1.05
-            ? shares.Replace(text, m => string.Create(CultureInfo.InvariantCulture, $"{Of(m) * 100:0.##} parts "))
+            ? shares.Replace(text, m => FormattableString.Invariant($"{Of(m) * 100:0.##} parts "))
             : text;
     }
 

@@ -19,7 +19,13 @@ public sealed record HeardShare(Material Material, double PerLitre);
 /// <summary>A recipe held against what is known.</summary>
 /// <param name="Litres">Of what comes out; null when that is not known.</param>
 /// <param name="Corrected">The nearest that may go on, line by line; null when nothing is to be put right or nothing is left.</param>
-public sealed record JudgedRecipe(HeardRecipe Heard, double? Litres, IReadOnlyList<HeardShare> PerLitre, IReadOnlyList<RecipeFault> Faults, IReadOnlyList<string>? Corrected, HeardVerdict Verdict);
+public sealed record JudgedRecipe(
+    HeardRecipe Heard,
+    double? Litres,
+    IReadOnlyList<HeardShare> PerLitre,
+    IReadOnlyList<RecipeFault> Faults,
+    IReadOnlyList<string>? Corrected,
+    HeardVerdict Verdict);
 
 /// <summary>Judges a recipe that was heard by the rules of the bench, and puts it right.</summary>
 public static class RecipeJudge
@@ -38,7 +44,8 @@ public static class RecipeJudge
     {
         var litres = heard.Litres ?? WithoutWater(heard);
         var shares = litres is { } whole ? Shares(catalogue, heard, whole) : [];
-        var soapy = shares.Exists(s => s.Material.Load == LoadKind.Soap) || heard.Lines.Any(l => l is { IsMeasured: true, Word: { Nature: HeardNature.Soap, Material: null } });
+        var soapy = shares.Exists(s => s.Material.Load == LoadKind.Soap)
+            || heard.Lines.Any(l => l is { IsMeasured: true, Word: { Nature: HeardNature.Soap, Material: null } });
         RecipeFault[] faults =
         [
             .. Reading(heard),
@@ -47,7 +54,9 @@ public static class RecipeJudge
             .. heard.Bait ? Bait(heard, shares) : Guards(catalogue, shares, crop, soapy),
             .. Evidence(shares),
         ];
-        var verdict = Array.Exists(faults, f => f.Stops) ? HeardVerdict.No : faults.Length > 0 && Array.Exists(faults, f => f.Code != "evidence") ? HeardVerdict.Warn : HeardVerdict.Ok;
+        var verdict = Array.Exists(faults, f => f.Stops) ? HeardVerdict.No
+            : Array.Exists(faults, f => f.Code != "evidence") ? HeardVerdict.Warn
+            : HeardVerdict.Ok;
         var corrected = verdict == HeardVerdict.No ? Corrected(catalogue, shares, kitchen, crop, sprayerLitres ?? heard.WaterLitres ?? 1) : null;
         return new JudgedRecipe(heard, heard.Litres, [.. shares.Select(s => new HeardShare(s.Material, s.PerLitre))], faults, corrected, verdict);
     }
@@ -87,21 +96,24 @@ public static class RecipeJudge
                 continue;
             }
 
-            yield return new RecipeFault("not-in-catalogue", $"{line.Name}: {word.Says ?? "nobody measured what it does on a plant. Try two leaves first."}", false);
+            yield return new RecipeFault("not-in-catalogue", $"{line.Name}: {word.Says ?? NobodyMeasured}", false);
             var perLitre = line.Millilitres * line.Used / litres;
             if (MostOfKind(word.Nature) is { } most && perLitre > most)
             {
-                yield return new RecipeFault("ceiling", string.Create(CultureInfo.InvariantCulture, $"{perLitre:0.#} ml of {line.Name!.InSentence()} a litre is over what is given of its kind; {most:0} ml is the most."), true);
+                var told = FormattableString.Invariant($"{perLitre:0.#} ml of {line.Name!.InSentence()} a litre is over what is given of its kind; {most:0} ml is the most.");
+                yield return new RecipeFault("ceiling", told, true);
             }
 
             if (word.Nature == HeardNature.Oil && line.IsMeasured && !soapy)
             {
-                yield return new RecipeFault("no-emulsifier", "Oil floats on water and burns where it lands: add soap first, 1 ml a litre.", true);
+                yield return new RecipeFault(MixGuards.OilAlone.Code, MixGuards.OilAlone.Sentence, true);
             }
         }
     }
 
-    /// <summary>The most of a thing that is only known by its kind, ml a litre: the ceilings of oils, soaps and vinegar (assumed); null where there is none.</summary>
+    private const string NobodyMeasured = "nobody measured what it does on a plant. Try two leaves first.";
+
+    /// <summary>The most of a thing that is only known by its kind, ml a litre: as of oils, soaps and vinegar (assumed); null where there is none.</summary>
     private static double? MostOfKind(HeardNature nature) => nature switch
     {
         HeardNature.Oil or HeardNature.Soap => 20,
@@ -117,7 +129,8 @@ public static class RecipeJudge
         var borax = shares.Find(s => s.Material.Id == KnownIds.Materials.Borax);
         if (borax is not null && heard.Litres is not null && borax.PerLitre / 10 > MostBoraxPercent)
         {
-            yield return new RecipeFault("bait-strong", string.Create(CultureInfo.InvariantCulture, $"{borax.PerLitre / 10:0.#} % of borax kills the ants before they carry it home: 1 to {MostBoraxPercent} % is enough."), false);
+            var told = FormattableString.Invariant($"{borax.PerLitre / 10:0.#} % of borax kills the ants before they carry it home: 1 to {MostBoraxPercent} % is enough.");
+            yield return new RecipeFault("bait-strong", told, false);
         }
 
         foreach (var caution in borax?.Material.Cautions ?? [])

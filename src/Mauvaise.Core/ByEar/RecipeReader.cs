@@ -103,7 +103,7 @@ public sealed partial class RecipeReader
     private static HeardLine Known(string piece, HeardWord heard, string name, double? ml, double? grams, double? percent) => new(
         piece,
         HeardKind.Part,
-        string.Create(CultureInfo.InvariantCulture, $"{ml ?? grams:0.##} {(ml is null ? "g" : "ml")} of {name.InSentence()}{(percent is { } p ? $", {p:0.#} %" : "")}"),
+        FormattableString.Invariant($"{ml ?? grams:0.##} {(ml is null ? "g" : "ml")} of {name.InSentence()}{(percent is { } p ? $", {p:0.#} %" : "")}"),
         heard,
         name,
         ml,
@@ -122,9 +122,11 @@ public sealed partial class RecipeReader
         var volume = VolumeMl(unit is "oz" or "ounce" or "ounces" && (vessel || Vessel().IsMatch(lower)) ? "fl oz" : unit, null);
         var inParts = unit is "part" or "parts";
         var water = Water().IsMatch(lower) || Vessel().IsMatch(lower);
-        if (number is > 0 and <= MostAmount && (volume is not null || inParts) && (Taken().IsMatch(lower) || (!water && Cleaned().Replace(Verbs().Replace(lower, " "), " ").Trim().Length == 0)))
+        var amountAlone = !water && Cleaned().Replace(Verbs().Replace(lower, " "), " ").Trim().Length == 0;
+        if (number is > 0 and <= MostAmount && (volume is not null || inParts) && (Taken().IsMatch(lower) || amountAlone))
         {
-            return new HeardLine(piece, HeardKind.Taken, $"{Plain(number.Value)} {unit} of what was made", Millilitres: number * volume, Parts: inParts ? number : null);
+            var taken = $"{Plain(number.Value)} {unit} of what was made";
+            return new HeardLine(piece, HeardKind.Taken, taken, Millilitres: number * volume, Parts: inParts ? number : null);
         }
 
         if (volume is not null && water && number is not null and not (> 0 and <= MostAmount))
@@ -134,9 +136,10 @@ public sealed partial class RecipeReader
 
         if (number is not null && (volume is not null || inParts) && water)
         {
+            var told = $"{Plain(number.Value * (volume ?? 0) / 1000)} l {(vessel ? "in all" : "of water")}";
             return inParts
                 ? new HeardLine(piece, HeardKind.Water, $"{Plain(number.Value)} parts of water", null, "Water", Parts: number)
-                : new HeardLine(piece, whole || vessel ? HeardKind.Whole : HeardKind.Water, string.Create(CultureInfo.InvariantCulture, $"{number * volume / 1000:0.##} l {(vessel ? "in all" : "of water")}"), null, "Water", number * volume);
+                : new HeardLine(piece, whole || vessel ? HeardKind.Whole : HeardKind.Water, told, null, "Water", number * volume);
         }
 
         if (Work().IsMatch(lower) || RestIsWater().IsMatch(lower))
@@ -159,7 +162,9 @@ public sealed partial class RecipeReader
             if (Regex.Match(lower, $@"\b{Regex.Escape(word)}\b") is { Success: true } m)
             {
                 // "Oil" alone is what stands in the kitchen; with another word before it, it is some oil that is not listed.
-                return heard.Material is { } id && catalogue.Material(id).Load == LoadKind.Oil && Unlisted().Match(lower) is { Success: true } other && other.Index < m.Index && other.Index + other.Length == m.Index + m.Length
+                var other = Unlisted().Match(lower);
+                var isOil = heard.Material is { } id && catalogue.Material(id).Load == LoadKind.Oil;
+                return isOil && other.Success && other.Index < m.Index && other.Index + other.Length == m.Index + m.Length
                     ? (other.Index, other.Value, new HeardWord([other.Value], Nature: HeardNature.Oil))
                     : (m.Index, word, heard);
             }
@@ -174,7 +179,8 @@ public sealed partial class RecipeReader
     /// <summary>The number of an amount; the middle of a range.</summary>
     private static double? Number(Match amount)
     {
-        var (first, last) = (SpokenNumber.Read(amount.Groups["number"].Value), amount.Groups["to"].Success ? SpokenNumber.Read(amount.Groups["to"].Value) : null);
+        var first = SpokenNumber.Read(amount.Groups["number"].Value);
+        var last = amount.Groups["to"].Success ? SpokenNumber.Read(amount.Groups["to"].Value) : null;
         return first is { } low && last is { } high ? (low + high) / 2 : first;
     }
 

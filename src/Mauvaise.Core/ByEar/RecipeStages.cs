@@ -20,26 +20,33 @@ internal static partial class RecipeStages
 
     /// <summary>How many times its volume "1:10", "4 to 1" or "ten parts of water" make of it; null without such words.</summary>
     public static double? RatioOf(string text) =>
-        Ratio().Match(text) is { Success: true } m && SpokenNumber.Read(m.Groups["a"].Value) is > 0 and var a && SpokenNumber.Read(m.Groups["b"].Value) is > 0 and var b
+        Ratio().Match(text) is { Success: true } m
+        && SpokenNumber.Read(m.Groups["a"].Value) is > 0 and var a && SpokenNumber.Read(m.Groups["b"].Value) is > 0 and var b
             ? (a + b) / Math.Min(a, b)
             : null;
 
     /// <summary>"Blend garlic and water: 40 g of garlic, a litre of water": named first, measured after.</summary>
     private static List<HeardLine> NamedTwice(IReadOnlyList<HeardLine> lines) =>
     [
-        .. lines.Select(l => l.Kind == HeardKind.Part && !l.IsMeasured && l.Parts is null && lines.Any(x => x.Word == l.Word && (x.IsMeasured || x.Parts is not null))
+        .. lines.Select(l => l.Kind == HeardKind.Part && !HasAmount(l) && lines.Any(x => x.Word == l.Word && HasAmount(x))
             ? new HeardLine(l.Text, HeardKind.Work, "how it is made or used")
             : l),
     ];
+
+    private static bool HasAmount(HeardLine line) => line.IsMeasured || line.Parts is not null;
 
     /// <summary>"Straight vinegar, 500 ml": the amount is that of the one thing, and no water was named.</summary>
     private static List<HeardLine> Undiluted(List<HeardLine> lines, string text)
     {
         var bare = lines.Find(l => l.Kind is HeardKind.Water or HeardKind.Whole && l.Millilitres is not null);
         var parts = lines.Where(l => l.Kind == HeardKind.Part).ToList();
-        return Neat().IsMatch(text) && !Water().IsMatch(text) && bare is not null && parts is [{ IsMeasured: false } thing]
-            ? [.. lines.Where(l => l != bare).Select(l => l == thing ? l with { Millilitres = bare.Millilitres, Unclear = null, Understood = string.Create(CultureInfo.InvariantCulture, $"{bare.Millilitres:0.##} ml of {l.Name!.InSentence()}") } : l)]
-            : lines;
+        if (!Neat().IsMatch(text) || Water().IsMatch(text) || bare is null || parts is not [{ IsMeasured: false } thing])
+        {
+            return lines;
+        }
+
+        var told = FormattableString.Invariant($"{bare.Millilitres:0.##} ml of {thing.Name!.InSentence()}");
+        return [.. lines.Where(l => l != bare).Select(l => l == thing ? l with { Millilitres = bare.Millilitres, Unclear = null, Understood = told } : l)];
     }
 
     /// <summary>"16 to 1", "1:10" and parts, spread over the things that they are of; the water takes the rest of a litre.</summary>
@@ -55,9 +62,13 @@ internal static partial class RecipeStages
             }
 
             var all = things.Sum(l => l.Parts ?? 0) + water;
-            return water > 0
-                ? [.. lines.Select(l => l is { Parts: { } p, Kind: HeardKind.Part or HeardKind.Water } ? Spread(catalogue, l, p / all) : l), .. lines.Exists(l => l.Kind == HeardKind.Water) ? [] : new[] { WaterOf(water / all) }]
-                : lines;
+            if (water == 0)
+            {
+                return lines;
+            }
+
+            var spread = lines.ConvertAll(l => l is { Parts: { } p, Kind: HeardKind.Part or HeardKind.Water } ? Spread(catalogue, l, p / all) : l);
+            return lines.Exists(l => l.Kind == HeardKind.Water) ? spread : [.. spread, WaterOf(water / all)];
         }
 
         // Told of one thing alone, the larger number is the water.
@@ -70,7 +81,7 @@ internal static partial class RecipeStages
     {
         if (line.Word is not { } heard)
         {
-            return line with { Parts = null, Millilitres = share * 1000, Understood = string.Create(CultureInfo.InvariantCulture, $"{share * 1000:0} ml of water in a litre") };
+            return line with { Parts = null, Millilitres = share * 1000, Understood = WaterOf(share).Understood };
         }
 
         var material = heard.Material is { } id ? catalogue.Material(id) : null;
@@ -81,12 +92,12 @@ internal static partial class RecipeStages
             Millilitres = grams is null ? share * 1000 : null,
             Grams = grams,
             Unclear = null,
-            Understood = string.Create(CultureInfo.InvariantCulture, $"{grams ?? share * 1000:0.#} {(grams is null ? "ml" : "g")} of {line.Name!.InSentence()} in a litre"),
+            Understood = FormattableString.Invariant($"{grams ?? share * 1000:0.#} {(grams is null ? "ml" : "g")} of {line.Name!.InSentence()} in a litre"),
         };
     }
 
     private static HeardLine WaterOf(double share) =>
-        new("", HeardKind.Water, string.Create(CultureInfo.InvariantCulture, $"{share * 1000:0} ml of water in a litre"), null, "Water", share * 1000);
+        new("", HeardKind.Water, FormattableString.Invariant($"{share * 1000:0} ml of water in a litre"), null, "Water", share * 1000);
 
     /// <summary>What comes out, litres, with how much of each part ends in it, and the water that was named for it.</summary>
     private static (List<HeardLine> Lines, double? Litres, double? WaterLitres) Volumes(List<HeardLine> lines, string text)
@@ -119,8 +130,11 @@ internal static partial class RecipeStages
         public double? Parts { get; init; }
 
         /// <summary>What a stock comes to, ml: its water with what was poured in, or what was poured together; null when that is not known.</summary>
-        public double? MadeMl(List<HeardLine> lines) =>
-            lines.Skip(From).Where(l => l.Kind is HeardKind.Water or HeardKind.Whole).Sum(l => l.Millilitres ?? 0) + lines.Skip(From).Sum(l => l.PouredMl) + BeforeMl is > 0 and var ml ? ml : null;
+        public double? MadeMl(List<HeardLine> lines)
+        {
+            var ml = BeforeMl + lines.Skip(From).Sum(l => l.PouredMl + (l.Kind is HeardKind.Water or HeardKind.Whole ? l.Millilitres ?? 0 : 0));
+            return ml > 0 ? ml : null;
+        }
 
         public (List<HeardLine> Lines, double? Litres, double? WaterLitres) Total(List<HeardLine> lines, bool madeUp)
         {
@@ -163,7 +177,9 @@ internal static partial class RecipeStages
         }
     }
 
-    /// <summary>Water that is named again begins another recipe, when things of its own were measured for it and nothing says that the first goes into it.</summary>
+    /// <summary>
+    /// Water that is named again begins another recipe, when things of its own were measured for it and nothing says that the first goes into it.
+    /// </summary>
     private static int RecipesIn(List<HeardLine> lines)
     {
         var recipes = 1;
@@ -176,7 +192,8 @@ internal static partial class RecipeStages
             }
 
             var between = lines.Skip(since + 1).Take(i - since).ToList();
-            if (since >= 0 && between.Exists(l => l.IsMeasured) && !between.Exists(l => l.Kind is HeardKind.Taken or HeardKind.Thinned || Joined().IsMatch(l.Text)))
+            var joined = between.Exists(l => l.Kind is HeardKind.Taken or HeardKind.Thinned || Joined().IsMatch(l.Text));
+            if (since >= 0 && between.Exists(l => l.IsMeasured) && !joined)
             {
                 recipes++;
             }

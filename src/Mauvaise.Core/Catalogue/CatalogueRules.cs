@@ -32,7 +32,8 @@ public static class CatalogueRules
            where c.Targets.All(t => t.Id != id)
            select $"helper '{h.Id}': '{id}' is not in targets; the nearest is '{Nearest(id, c.Targets.Select(t => t.Id))}'",
         .. Doubled("reading", c.Readings.Select(r => r.Id)),
-        .. c.Readings.Where(r => !(r.Least < r.FineFrom && r.FineFrom < r.FineTo && r.FineTo < r.Most && r.HoldsDays > 0) || r.FineOn?.Any(f => f.From >= f.To) == true)
+        .. c.Readings
+            .Where(r => !(r.Least < r.FineFrom && r.FineFrom < r.FineTo && r.FineTo < r.Most && r.HoldsDays > 0) || r.FineOn?.Any(f => f.From >= f.To) == true)
             .Select(r => $"reading '{r.Id}': wants least < fineFrom < fineTo < most, and days over 0"),
         .. from r in c.Readings
            from id in r.Tells.Select(t => t.Of).Where(id => c.Targets.All(t => t.Id != id))

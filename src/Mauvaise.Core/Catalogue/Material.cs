@@ -56,7 +56,15 @@ public sealed record CoverTraits(double? HalfLifeDays, double? WashOffMm, bool S
 /// <param name="Confidence">"sourced" or "assumed".</param>
 /// <param name="Evidence">For this use; null for that of the material.</param>
 /// <param name="Source">What this use rests on; null for what is said of the material.</param>
-public sealed record Effect(string On, double Eggs, double Young, double Adult, double Protects, string Confidence = "assumed", EvidenceGrade? Evidence = null, string? Source = null);
+public sealed record Effect(
+    string On,
+    double Eggs,
+    double Young,
+    double Adult,
+    double Protects,
+    string Confidence = "assumed",
+    EvidenceGrade? Evidence = null,
+    string? Source = null);
 
 /// <summary>Most applications to one bed in one season, counted together for all materials of the same name.</summary>
 /// <param name="Together">What is counted together, as the sentence says it: "bicarbonates", "oil and neem".</param>

@@ -37,7 +37,9 @@ public sealed record ReadingKind(
 
     /// <summary>Where it should lie for a crop; the usual range for no crop.</summary>
     public (double From, double To) FineFor(Crop? crop) =>
-        crop is not null && FineOn?.FirstOrDefault(f => f.On == (crop.Like ?? crop.Id) || f.On == crop.Family) is { } own ? (own.From, own.To) : (FineFrom, FineTo);
+        crop is not null && FineOn?.FirstOrDefault(f => f.On == (crop.Like ?? crop.Id) || f.On == crop.Family) is { } own
+            ? (own.From, own.To)
+            : (FineFrom, FineTo);
 
     public ReadingState StateOf(double value, Crop? crop) =>
         FineFor(crop) is var (from, to) && value < from ? ReadingState.Low : value > to ? ReadingState.High : ReadingState.Fine;

@@ -1,28 +1,40 @@
+using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Decisions;
 
 /// <summary>From when a planting may be picked.</summary>
 /// <param name="Last">The last spray on it; null for none.</param>
-/// <param name="DaysSince">The last spray; null for none.</param>
 /// <param name="From">The first day; null when nothing keeps it back.</param>
-/// <param name="Material">What keeps it back; null when nothing does.</param>
-public sealed record HarvestWait(SprayApplication? Last, int? DaysSince, DateOnly? From, Material? Material)
+/// <param name="Sentence">Whether it may be picked now, why not, and what was on it last.</param>
+public sealed record HarvestWait(SprayApplication? Last, DateOnly? From, string Sentence)
 {
     /// <summary>By every spray on it and all that was in the bottle: the longest wait that is not over.</summary>
     public static HarvestWait Of(GardenSnapshot garden, Planting planting)
     {
         ArgumentNullException.ThrowIfNull(garden);
-        var sprays = garden.SpraysOn(planting.Id);
-        var longest = (
-            from spray in sprays
-            let day = garden.Garden.DateOf(spray.At)
+        var waits =
+            from spray in garden.SpraysOn(planting.Id)
             from material in garden.MaterialsOf(spray)
             where material.DaysToWait is > 0
-            select (From: day.AddDays(material.DaysToWait ?? 0), Material: material)).OrderByDescending(x => x.From).FirstOrDefault();
+            let until = garden.Garden.DateOf(spray.At).AddDays(material.DaysToWait ?? 0)
+            where until > garden.Today
+            orderby until descending
+            select (Until: until, Material: material);
         var last = garden.LastSpray(planting.Id);
-        var held = longest.Material is not null && longest.From > garden.Today;
-        return new HarvestWait(last, last is null ? null : garden.Today.DayNumber - garden.Garden.DateOf(last.At).DayNumber, held ? longest.From : null, held ? longest.Material : null);
+        return waits.FirstOrDefault() is { Material: { } wanting, Until: var from }
+            ? new HarvestWait(last, from, Wait(from, wanting))
+            : new HarvestWait(last, null, last is null ? "Never sprayed this season." : After(garden, last));
+    }
+
+    private static string Wait(DateOnly from, Material material) => string.Create(CultureInfo.InvariantCulture,
+        $"Wait until {from:ddd d MMM}: {material.Name.InSentence()} wants {Wording.Some(material.DaysToWait!.Value, "day")} before picking.");
+
+    private static string After(GardenSnapshot garden, SprayApplication last)
+    {
+        var ago = (garden.Today.DayNumber - garden.Garden.DateOf(last.At).DayNumber) switch { 0 => "today", 1 => "yesterday", var days => $"{days} days ago" };
+        return $"{garden.Catalogue.FindMaterial(last.Material)?.Name ?? last.Material} went on {ago}: wash it.";
     }
 }

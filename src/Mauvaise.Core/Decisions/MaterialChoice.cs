@@ -64,7 +64,8 @@ public static class MaterialChoice
         var own = learned is null ? 0 : learned.OwnWeight / (learned.OwnWeight + learned.UsualWeight);
         var grade = material.EvidenceOn(target) switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
         var score = works * (grade + (1 - grade) * own);
-        reasons.Add($"{Evidence(material.EvidenceOn(target))} evidence against {target.Name.InSentence()}{(material.EffectOn(target)?.Source is { } source ? $": {source}" : "")}.");
+        var restsOn = effect.Source is { } source ? $": {source}" : "";
+        reasons.Add($"{Evidence(material.EvidenceOn(target))} evidence against {target.Name.InSentence()}{restsOn}.");
         if (learned is { OwnWeight: > 0.5 })
         {
             reasons.Add(FormattableString.Invariant($"Here it took {learned.Now * 100:0} % by what you counted; {learned.UsualMean * 100:0} % is usual."));

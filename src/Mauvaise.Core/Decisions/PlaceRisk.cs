@@ -5,9 +5,7 @@ using Mauvaise.Core.Sky;
 namespace Mauvaise.Core.Decisions;
 
 /// <summary>How much more or less of a trouble comes to a planting than the weather alone says.</summary>
-/// <param name="Factor">1 for neither.</param>
-/// <param name="Why">What moves it, as clauses.</param>
-public sealed record PlaceRisk(double Factor, IReadOnlyList<string> Why)
+public static class PlaceRisk
 {
     /// <summary>A bed with so many hours of sun, and so many plants on a square metre, is an ordinary one (assumed).</summary>
     private const double OrdinarySunHours = 6, OrdinaryPlantsPerM2 = 4;
@@ -15,30 +13,24 @@ public sealed record PlaceRisk(double Factor, IReadOnlyList<string> Why)
     /// <summary>What an hour of sun more dries, and what twice the plants keep wet (assumed).</summary>
     private const double AnHourOfSun = 0.05, TwiceThePlants = 0.1;
 
-    /// <summary>The risk of a planting: shade and crowding for diseases that want wet leaves, and what was done before trouble and holds.</summary>
-    public static PlaceRisk Of(GardenSnapshot garden, Planting planting, Target target)
+    /// <summary>
+    /// The risk of a planting against an ordinary one, 1: more by shade and crowding for diseases that want wet leaves, less by what was done
+    /// before trouble and holds.
+    /// </summary>
+    public static double Of(GardenSnapshot garden, Planting planting, Target target)
     {
         ArgumentNullException.ThrowIfNull(garden);
-        var place = garden.PlaceOf(planting);
-        var parts = new List<(double Factor, string Why)>();
-        if (target.Disease is { WetHoursAtOptimum: not null })
-        {
-            if (place.Shelter == Shelter.Open)
-            {
-                var sun = Math.Clamp(1 + AnHourOfSun * (OrdinarySunHours - place.SunHours), 0.8, 1.3);
-                parts.Add((sun, FormattableString.Invariant($"{place.SunHours:0.#} hours of sun")));
-            }
-
-            if (planting.Count is { } count && garden.AreaOf(planting) is > 0 and var area)
-            {
-                var crowding = count / area / OrdinaryPlantsPerM2;
-                parts.Add((Math.Clamp(1 + TwiceThePlants * (crowding - 1), 0.9, 1.2), crowding > 1 ? "crowded" : "well spaced"));
-            }
-        }
-
-        parts.AddRange(Held(garden, planting).Where(m => m.Prevents!.IsAgainst(target)).Select(m => (1 - m.Prevents!.TakesOff, m.Name.ToLowerInvariant())));
-        return new PlaceRisk(parts.Aggregate(1.0, (f, p) => f * p.Factor), [.. parts.Where(p => Math.Abs(p.Factor - 1) > 0.01).Select(p => p.Why)]);
+        var wet = target.Disease is { WetHoursAtOptimum: not null } ? Shade(garden.PlaceOf(planting)) * Crowding(garden, planting) : 1;
+        return Held(garden, planting).Where(m => m.Prevents!.IsAgainst(target)).Aggregate(wet, (risk, m) => risk * (1 - m.Prevents!.TakesOff));
     }
+
+    private static double Shade(Place place) =>
+        place.Shelter == Shelter.Open ? Math.Clamp(1 + AnHourOfSun * (OrdinarySunHours - place.SunHours), 0.8, 1.3) : 1;
+
+    private static double Crowding(GardenSnapshot garden, Planting planting) =>
+        planting.Count is { } count && garden.AreaOf(planting) is > 0 and var area
+            ? Math.Clamp(1 + TwiceThePlants * (count / area / OrdinaryPlantsPerM2 - 1), 0.9, 1.2)
+            : 1;
 
     /// <summary>What was done before trouble at a planting this season, and still holds.</summary>
     public static IEnumerable<Measure> Held(GardenSnapshot garden, Planting planting) =>

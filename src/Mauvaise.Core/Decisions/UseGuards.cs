@@ -56,7 +56,9 @@ public static class UseGuards
 
     /// <summary>What is made of a plant carries its diseases to its own family.</summary>
     internal static IEnumerable<UseReason> OwnFamily(Crop crop, IEnumerable<Material> inMix) =>
-        inMix.Where(m => m.NeverOn.Contains(crop.Family)).Select(m => new UseReason("own-family", $"{m.Name.InSentence()} carries diseases of {crop.Family} to {crop.Name.InSentence()}"));
+        from m in inMix
+        where m.NeverOn.Contains(crop.Family)
+        select new UseReason("own-family", $"{m.Name.InSentence()} carries diseases of {crop.Family} to {crop.Name.InSentence()}");
 
     /// <summary>
     /// How a material stands with a crop: tried and judged in this garden, proven by the gardener's own word, waiting to be judged, or to be

@@ -10,10 +10,24 @@ public enum PreventionWord { Done, Planned, LetBe }
 /// <summary>Work before trouble, done or taken on.</summary>
 public static class PreventionDeeds
 {
+    /// <summary>It was said already: done today, or let be. A second tap writes nothing.</summary>
+    public static bool IsSaid(GardenSnapshot garden, PreventiveWork work, PreventionWord word) => word switch
+    {
+        PreventionWord.Done => work is { State: PreventionState.Holds, Task.DoneAt: { } at } && garden.Garden.DateOf(at) == garden.Today,
+        PreventionWord.LetBe => work.State == PreventionState.LetBe,
+        _ => false,
+    };
+
     /// <summary>Several pieces of work in one deed.</summary>
     /// <param name="work">With the id that its task gets.</param>
     /// <param name="on">The day it is taken on for; today otherwise.</param>
-    public static Written Say(GardenSnapshot garden, IReadOnlyList<(Guid Id, PreventiveWork Work)> work, PreventionWord word, DateOnly on, DateTimeOffset at, Guid? memberId)
+    public static Written Say(
+        GardenSnapshot garden,
+        IReadOnlyList<(Guid Id, PreventiveWork Work)> work,
+        PreventionWord word,
+        DateOnly on,
+        DateTimeOffset at,
+        Guid? memberId)
     {
         var verb = word switch { PreventionWord.Done => "Done", PreventionWord.Planned => "Took on", _ => "Let be" };
         var measures = work.Select(w => w.Work.Measure.Name.InSentence()).Distinct().ToList();

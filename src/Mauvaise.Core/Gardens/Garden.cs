@@ -144,7 +144,11 @@ public sealed record Emulsion(Guid Id, DateTimeOffset At, string Oil, string Soa
 /// <param name="Grams">Null where it was counted only.</param>
 /// <param name="Pieces">Null where it was weighed only.</param>
 /// <param name="Washed">Null when nobody said.</param>
-public sealed record Harvest(Guid Id, Guid PlantingId, DateTimeOffset At, double? Grams, int? Pieces, bool? Washed, Guid? MemberId);
+public sealed record Harvest(Guid Id, Guid PlantingId, DateTimeOffset At, double? Grams, int? Pieces, bool? Washed, Guid? MemberId)
+{
+    /// <summary>How much, in words.</summary>
+    public string Told => HarvestAmount.Told(Grams ?? 0, Pieces ?? 0);
+}
 
 /// <summary>Something that was measured at a place.</summary>
 /// <param name="Of">Id of what is measured, as the catalogue has it.</param>

@@ -63,7 +63,7 @@ public static class PlaceStory
         lines.AddRange(season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target is null).Select(t => Task(season, t)).OfType<StoryLine>());
         lines.AddRange(season.SpraysOn(planting.Id).Where(a => a.Target is null).SelectMany(a => Spray(season, a, planting)));
         lines.AddRange(season.Harvests.Where(h => h.PlantingId == planting.Id)
-            .Select(h => new StoryLine(StoryKind.Picked, h.At, $"Picked {Yield.Told(h.Grams ?? 0, h.Pieces ?? 0)}{(h.Washed switch { true => ", washed", false => ", not washed", _ => "" })}.", h.Id)));
+            .Select(h => new StoryLine(StoryKind.Picked, h.At, $"Picked {h.Told}{(h.Washed switch { true => ", washed", false => ", not washed", _ => "" })}.", h.Id)));
         if (planting.Until is { } until && until <= season.Today)
         {
             lines.Add(new(StoryKind.Ended, season.Garden.StartOf(until), "Taken out.", planting.Id));

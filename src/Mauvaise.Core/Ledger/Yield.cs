@@ -1,5 +1,4 @@
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Ledger;
 
@@ -23,15 +22,12 @@ public sealed record Yield(Planting Planting, double Grams, int Pieces, int Time
                let planting = season.FindPlanting(g.Key)
                where planting is not null
                orderby g.Min(x => x.day)
-               select new Yield(planting, g.Sum(x => x.h.Grams ?? 0), g.Sum(x => x.h.Pieces ?? 0), g.Count(), g.Min(x => x.day), g.Max(x => x.day),
+               select new Yield(
+                   planting, g.Sum(x => x.h.Grams ?? 0), g.Sum(x => x.h.Pieces ?? 0), g.Count(), g.Min(x => x.day), g.Max(x => x.day),
                    season.SpraysOn(planting.Id).Count(a => !a.PatchTest && season.Garden.DateOf(a.At) >= since)),
         ];
     }
 
-    /// <summary>"1.2 kg and 14 pieces".</summary>
-    public static string Told(double grams, int pieces) => string.Join(" and ", new[]
-    {
-        grams > 0 ? Figure.Amount(grams, "g") : null,
-        pieces > 0 ? Wording.Some(pieces, "piece") : null,
-    }.OfType<string>());
+    /// <summary>All of it, in words.</summary>
+    public string Told => HarvestAmount.Told(Grams, Pieces);
 }

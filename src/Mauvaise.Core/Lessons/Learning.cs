@@ -75,7 +75,8 @@ public static class Learning
             let target = catalogue.Target(g.Key.Target)
             let usual = UsualMean(material, target)
             where usual is not null
-            select new LearnedEfficacy(material.Id, g.Key.Target, new LearnedShare(usual.Value, UsualWeight(material.EvidenceOn(target)), g.Sum(e => e.Hits * e.Weight), g.Sum(e => e.Weight)), g.Count());
+            let share = new LearnedShare(usual.Value, UsualWeight(material.EvidenceOn(target)), g.Sum(e => e.Hits * e.Weight), g.Sum(e => e.Weight))
+            select new LearnedEfficacy(material.Id, g.Key.Target, share, g.Count());
         var litres = garden.Applications.Where(a => a is { PatchTest: false, ExpectedLitres: > 0, Litres: > 0 }).Select(a => Math.Clamp(a.Litres / a.ExpectedLitres!.Value, 0.3, 3)).ToList();
         var walks = garden.Walks.Select(w => MinutesAPlace(garden, w)).OfType<double>().ToList();
         return new Learned(

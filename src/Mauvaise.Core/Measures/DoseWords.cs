@@ -5,6 +5,8 @@ namespace Mauvaise.Core.Measures;
 /// <summary>A dose in the words of a household's kitchen.</summary>
 public static class DoseWords
 {
+    internal const double OuncesAPound = 16;
+
     /// <summary>From so many teaspoons on, tablespoons read better.</summary>
     private const double TeaspoonsOfSpoon = 3;
 
@@ -16,12 +18,17 @@ public static class DoseWords
         Bounds.NotNegative(amount);
         if (kitchen is not (KitchenSystem.Us or KitchenSystem.Imperial))
         {
-            return string.Create(CultureInfo.InvariantCulture, $"{amount:0.#} {unit}");
+            return unit == "g" && amount >= 1000
+                ? string.Create(CultureInfo.InvariantCulture, $"{amount / 1000:0.##} kg")
+                : string.Create(CultureInfo.InvariantCulture, $"{amount:0.#} {unit}");
         }
 
         if (unit == "g")
         {
-            return string.Create(CultureInfo.InvariantCulture, $"{amount / Units.Get("oz").InBase:0.##} oz");
+            var ounces = amount / Units.Get("oz").InBase;
+            return ounces >= OuncesAPound
+                ? string.Create(CultureInfo.InvariantCulture, $"{ounces / OuncesAPound:0.##} lb")
+                : string.Create(CultureInfo.InvariantCulture, $"{ounces:0.##} oz");
         }
 
         var ounce = Units.Get(kitchen == KitchenSystem.Us ? "us-floz" : "imp-floz");

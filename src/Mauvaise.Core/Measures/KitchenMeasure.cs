@@ -45,7 +45,10 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
             : new KitchenMeasure([], $"{exactText} with a {(byWeight ? "scale" : "syringe")}", 0);
     }
 
-    /// <summary>The most that the household's spoons and cups can measure without going over; null below a quarter teaspoon, and where a quarter or more would be lost.</summary>
+    /// <summary>
+    /// The most that the household's spoons and cups can measure without going over; null below a quarter teaspoon, and where a quarter or more
+    /// would be lost.
+    /// </summary>
     /// <param name="millilitres">Over 0, as volume in the spoon.</param>
     public static (string Text, double Millilitres)? AtMost(double millilitres, KitchenSystem system)
     {

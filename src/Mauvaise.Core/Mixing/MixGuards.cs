@@ -24,6 +24,9 @@ public static class MixGuards
     private const double WarmC = 27;
     private const double HotC = 32;
 
+    /// <summary>Of oil without soap.</summary>
+    public static readonly MixReason OilAlone = new("no-emulsifier", MixVerdict.Ok, $"Oil floats on water and burns where it lands: add soap first, {Figure.Dose(1, "ml")}.");
+
     /// <summary>A pond nearer than this is named on the mix (assumed).</summary>
     private const double PondNearM = 30;
 
@@ -127,7 +130,7 @@ public static class MixGuards
 
         if (oil > 0 && soap == 0 && shares.Any(s => s.Material.NeedsEmulsifier))
         {
-            yield return new("no-emulsifier", MixVerdict.Ok, $"Oil floats on water and burns where it lands: add soap first, {Figure.Dose(1, "ml")}.");
+            yield return OilAlone;
         }
     }
 

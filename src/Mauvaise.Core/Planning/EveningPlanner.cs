@@ -15,8 +15,8 @@ using Mauvaise.Core.Ways;
 namespace Mauvaise.Core.Planning;
 
 /// <summary>
-/// What is due now: check-backs first, then tasks that were taken on, rounds of courses and what the ladder proposes, then cover that lapsed where a bed keeps ahead, then what
-/// is best done before trouble comes, then beds that nobody has looked at. Deterministic: the same snapshot gives the same evening.
+/// What is due now: check-backs first, then tasks that were taken on, rounds of courses and what the ladder proposes, then cover that lapsed
+/// where a bed keeps ahead, then what is best done before trouble comes, then beds that nobody has looked at. Deterministic: the same snapshot gives the same evening.
 /// </summary>
 public static class EveningPlanner
 {
@@ -118,18 +118,23 @@ public static class EveningPlanner
             null,
             w.Task.Id));
 
-    /// <summary>What keeps most trouble off for its minutes, before anything is found: one thing, wherever it is due. The rest waits on its own screen.</summary>
-    private static IEnumerable<Deed> BeforeTrouble(GardenSnapshot garden) =>
-        PreventionPlan.Of(garden).All.Where(w => w.State == PreventionState.Due && w.Task is null && w.Worth >= WorthAnEvening)
-            .GroupBy(w => w.Measure.Id).OrderByDescending(g => g.Sum(w => w.Worth) / g.Sum(w => w.Minutes)).Take(1)
-            .Select(g => new Deed(
-                DeedKind.Prevent,
-                $"Before trouble: {g.First().Measure.Name.InSentence()}, {(g.Count() == 1 ? garden.Where(g.First().Planting) : $"{g.Count()} plantings")}",
-                FormattableString.Invariant($"{g.First().Measure.How} About {Math.Max(1, Math.Ceiling(g.Sum(w => w.Minutes))):0} minutes."),
-                [.. g.Select(w => new Reason(w.Measure.Id, $"{garden.Where(w.Planting)}: {w.Why}"))],
-                [.. g.Select(w => w.Planting.Id)],
-                null,
-                null));
+    /// <summary>What keeps most trouble off for its minutes: one thing, wherever it is due. The rest waits on its own screen.</summary>
+    private static IEnumerable<Deed> BeforeTrouble(GardenSnapshot garden)
+    {
+        if (PreventionPlan.Of(garden).Kinds.FirstOrDefault(k => k.New.Any(w => w.Worth >= WorthAnEvening)) is not { Measure: var measure, New: var due })
+        {
+            yield break;
+        }
+
+        yield return new Deed(
+            DeedKind.Prevent,
+            $"Before trouble: {measure.Name.InSentence()}, {(due.Count == 1 ? garden.Where(due[0].Planting) : $"{due.Count} plantings")}",
+            $"{measure.How} About {Wording.Some(PreventiveKind.MinutesOf(due), "minute")}.",
+            [.. due.Select(w => new Reason(measure.Id, $"{garden.Where(w.Planting)}: {w.Why}"))],
+            [.. due.Select(w => w.Planting.Id)],
+            null,
+            null);
+    }
 
     /// <summary>Share of what is likely at a planting that work before trouble must keep off to be put before somebody in the evening (assumed).</summary>
     private const double WorthAnEvening = 0.08;

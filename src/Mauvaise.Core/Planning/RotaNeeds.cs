@@ -176,7 +176,8 @@ internal static class RotaNeeds
         var total = likely.Sum(x => x.Weight);
         foreach (var (target, weight) in likely.TakeWhile(x => x.Weight >= WorthProtecting * total))
         {
-            var pressure = Pressure.Daily(target, days).Where(p => p.Day >= garden.Today && p.Day <= garden.Today.AddDays(ProtectAheadDays)).Select(p => p.Value).DefaultIfEmpty(0).Max() * PlaceRisk.Of(garden, planting, target).Factor;
+            var worst = Pressure.Daily(target, days).Where(p => p.Day >= garden.Today && p.Day <= garden.Today.AddDays(ProtectAheadDays)).Select(p => p.Value).DefaultIfEmpty(0).Max();
+            var pressure = worst * PlaceRisk.Of(garden, planting, target);
             var renewal = garden.LastSpray(planting.Id)?.Target == target.Id;
             if ((pressure < ProtectAtPressure && !renewal) || Covered(garden, place, planting, target))
             {

@@ -150,7 +150,8 @@ internal sealed class RotaReading(RotaBuild build)
         foreach (var ((limited, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
         {
             return limited.Kind == LimitKind.Shelf && garden.Catalogue.Material(limited.What) is var what
-                ? $"A round takes {Figure.Amount(amount, what.Unit)} of {what.Name.InSentence()} and {Figure.Amount(left, what.Unit)} are on the shelf: buy some, or enter what there is."
+                ? $"A round takes {Figure.Amount(amount, what.Unit)} of {what.Name.InSentence()} and {Figure.Amount(left, what.Unit)} are on the shelf: "
+                    + "buy some, or enter what there is."
                 : $"{material.Name} has been given here as often as it may be this season.";
         }
 

@@ -9,7 +9,9 @@ using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Preventing;
 
-/// <summary>Due: to be done now. Later: on a day that is foretold. Planned: taken on. Holds: done, and good still. LetBe: the gardener said no this season.</summary>
+/// <summary>
+/// Due: to be done now. Later: on a day that is foretold. Planned: taken on. Holds: done, and good still. LetBe: the gardener said no this season.
+/// </summary>
 public enum PreventionState { Due, Later, Planned, Holds, LetBe }
 
 /// <summary>Work on a planting before anything is found there.</summary>
@@ -29,7 +31,25 @@ public sealed record PreventiveWork(
     double Minutes,
     GardenTask? Task);
 
-/// <summary>What is worth doing before trouble comes, for every planting of a garden: by crop, stage, season, watering and the first flights of insects.</summary>
+/// <summary>All work of one kind.</summary>
+/// <param name="All">What is worth most first.</param>
+public sealed record PreventiveKind(Measure Measure, IReadOnlyList<PreventiveWork> All)
+{
+    public IReadOnlyList<PreventiveWork> Due { get; } = [.. All.Where(w => w.State == PreventionState.Due)];
+
+    /// <summary>What is due and was not done before: what wore off asks for itself (<see cref="Wearing"/>).</summary>
+    public IReadOnlyList<PreventiveWork> New => [.. Due.Where(w => w.Task is null)];
+
+    /// <summary>What it keeps off for a minute, over all that is due.</summary>
+    internal double WorthAMinute => Due.Count == 0 ? 0 : Due.Sum(w => w.Worth) / Due.Sum(w => w.Minutes);
+
+    /// <summary>Of so much work, whole and at least one.</summary>
+    public static int MinutesOf(IReadOnlyList<PreventiveWork> work) => work.Count == 0 ? 0 : (int)Math.Max(1, Math.Ceiling(work.Sum(w => w.Minutes)));
+}
+
+/// <summary>
+/// What is worth doing before trouble comes, for every planting of a garden: by crop, stage, season, watering and the first flights of insects.
+/// </summary>
 public sealed class PreventionPlan
 {
     /// <summary>Trouble that begins within so many days is met now.</summary>
@@ -53,10 +73,18 @@ public sealed class PreventionPlan
     {
         this.garden = garden;
         All = [.. garden.Growing.Where(p => !garden.IsLeftAlone(p)).SelectMany(OfPlanting).OrderByDescending(w => w.Worth)];
+        Kinds =
+        [
+            .. All.GroupBy(w => w.Measure.Id).Select(g => new PreventiveKind(g.First().Measure, [.. g]))
+                .OrderByDescending(k => k.WorthAMinute).ThenByDescending(k => k.All.Sum(w => w.Worth)),
+        ];
     }
 
     /// <summary>What is worth most first.</summary>
     public IReadOnlyList<PreventiveWork> All { get; }
+
+    /// <summary>By what is done; what keeps most off for its minutes first.</summary>
+    public IReadOnlyList<PreventiveKind> Kinds { get; }
 
     /// <summary>The plan of a garden at an instant.</summary>
     public static PreventionPlan Of(GardenSnapshot garden)
@@ -81,7 +109,8 @@ public sealed class PreventionPlan
         var where = LocalClues.At(garden, planting, garden.SkyOf(place));
         var coming = garden.Catalogue.TargetsOn(crop).Select(t => t.Target)
             .Where(t => t is { Kind: not TargetKind.LookAlike, IsGroup: false } && GardenCatalogue.IsHost(t, crop) && Comes(place, t))
-            .Select(t => (Target: t, Weight: where.PriorWeight(t))).OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal).ToList();
+            .Select(t => (Target: t, Weight: where.PriorWeight(t)))
+            .OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal).ToList();
         var all = coming.Sum(x => x.Weight);
         foreach (var measure in fitting)
         {
@@ -112,7 +141,8 @@ public sealed class PreventionPlan
     private PreventiveWork Work(Planting planting, Measure measure, List<Target> against, double worth)
     {
         var season = garden.Garden.SeasonStart(garden.Today);
-        var last = garden.Tasks.Where(t => t.PlantingId == planting.Id && t.Step == measure.Id && t.DueOn >= season).MaxBy(t => (t.DoneAt is { } at ? garden.Garden.DateOf(at) : t.DueOn, t.State == TaskState.Planned));
+        var last = garden.Tasks.Where(t => t.PlantingId == planting.Id && t.Step == measure.Id && t.DueOn >= season)
+            .MaxBy(t => (t.DoneAt is { } at ? garden.Garden.DateOf(at) : t.DueOn, t.State == TaskState.Planned));
         var (state, on) = StateOf(planting, measure, last);
         // What only flies in later, all of it, is met shortly before.
         var flying = against.Select(t => (Target: t, On: FlightOf(garden.PlaceOf(planting), t))).ToList();

@@ -56,8 +56,12 @@ public static class LocalClues
         let read = garden.ReadingOf(garden.PlaceOf(planting), kind)
         where read is not null
         let state = kind.StateOf(read.Value, crop)
-        let how = state switch { ReadingState.Low => "too low", ReadingState.High => "too high", _ => "as it should be" }
-        select new Clue("reading", tells.At(state), FormattableString.Invariant($"{kind.Name.InSentence()} measured {kind.Told(read.Value)} on {garden.Garden.DateOf(read.At):d MMMM}: {how}"), true);
+        let when = garden.Garden.DateOf(read.At)
+        select new Clue(
+            "reading",
+            tells.At(state),
+            FormattableString.Invariant($"{kind.Name.InSentence()} measured {kind.Told(read.Value)} on {when:d MMMM}: {PlaceReadings.Words(state)}"),
+            true);
 
     private static Clue? Age(Target target, Planting planting) =>
         planting.Stage is GrowthStage.Seedling or GrowthStage.Young && Math.Abs(target.YoungFactor - 1) > 0.01

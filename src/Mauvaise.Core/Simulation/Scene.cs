@@ -92,7 +92,7 @@ public sealed class Scene
             : (UnseenShare, UnseenSeverity, 0);
         stands = Stands(garden.Catalogue.Crop(planting.Crop), planting, target);
         leafGrowth = LeafGrowth(planting.Stage);
-        risk = PlaceRisk.Of(garden, planting, target).Factor;
+        risk = PlaceRisk.Of(garden, planting, target);
         weather = Ahead(garden, target, days, risk);
     }
 
@@ -198,7 +198,8 @@ public sealed class Scene
                 var date = garden.Today.AddDays(i);
                 var day = known.FirstOrDefault(d => d.Date == date);
                 var month = garden.Garden.NorthernMonth(date) - 1;
-                return new DayAhead(day is null ? carriedC : MeanC(day), day?.RainMm, Math.Min(1, risk * (readings.TryGetValue(date, out var favour) ? favour : carriedFavour)),
+                var favour = Math.Min(1, risk * readings.GetValueOrDefault(date, carriedFavour));
+                return new DayAhead(day is null ? carriedC : MeanC(day), day?.RainMm, favour,
                     climate.RainDays[month] / 30, climate.RainMm[month] / Math.Max(1, climate.RainDays[month]));
             }),
         ];

@@ -85,6 +85,10 @@ public sealed record Finding(
     /// <summary>Beyond this share, or webbed over, the plant itself is in question.</summary>
     public bool Overrun => Share > 0.6 || WebbedOver;
 
+    /// <summary>The household cleans first and then protects, and this way is the cleaning.</summary>
+    internal bool CleansFirst(Way way) =>
+        Garden.Garden.DiseaseApproach == DiseaseApproach.CleanThenProtect && way.Option?.Material.Group == KnownIds.Modes.Oxidiser;
+
     /// <summary>"12 % of leaves with black bean aphid, line 20 %".</summary>
     public string Told => FormattableString.Invariant($"{Share * 100:0} % of leaves with {Name}, line {Line.Share * 100:0} %");
 

@@ -8,7 +8,7 @@ using Mauvaise.Core.Simulation;
 
 namespace Mauvaise.Core.Ways;
 
-/// <summary>Lists the ways to meet a finding, plays them through and weighs them.</summary>
+/// <summary>Lists the ways to meet a finding and plays them through; <see cref="WayChoice"/> weighs them.</summary>
 internal sealed class WaySearch
 {
     /// <summary>Hands go over a planting again after so many days, and so many times at the most.</summary>
@@ -26,15 +26,13 @@ internal sealed class WaySearch
     /// <summary>Rounds that are further off than this are no answer to what is found today.</summary>
     private const int StartWithinDays = 4;
 
-    /// <summary>Where nothing holds, a way is worth its trouble when it leaves no more than this share of what leaving it alone would.</summary>
-    private const double WorthIt = 0.8;
-
     private readonly Finding f;
     private readonly Target target;
     private readonly HalfDayHours hours;
     private readonly Scene? scene;
     private readonly PrunePlan? prune;
     private readonly double litres;
+    private readonly WayChoice choice;
 
     private WaySearch(Finding finding, Target target, int? leaves, HalfDayHours hours)
     {
@@ -44,6 +42,7 @@ internal sealed class WaySearch
         var plan = measure.IsFor(target) && f.Against(measure) is null ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
         prune = plan is { TakeNow: > 0 } ? plan : null;
         litres = SprayVolume.LitresFor(f.Garden, [f.Planting]);
+        choice = new WayChoice(f, target, scene is not null);
     }
 
     public static WaySet Search(Finding finding, int? leaves, HalfDayHours hours)
@@ -67,9 +66,17 @@ internal sealed class WaySearch
     {
         var said = target.InsteadOfSpray ?? WayWords.NoSprayMends;
         var measure = f.Garden.Catalogue.Measure(KnownIds.Measures.PutRight);
-        var mend = new Way { Id = measure.Id, Words = said.TrimEnd('.').InSentence(), Rung = Rung.Hands, Hands = [new HandPart(measure, [0])], Proposed = f.Visit is null };
+        var mend = new Way
+        {
+            Id = measure.Id,
+            Words = said.TrimEnd('.').InSentence(),
+            Rung = Rung.Hands,
+            Hands = [new HandPart(measure, [0])],
+            Proposed = f.Visit is null,
+        };
         Way[] ways = [mend with { Minutes = Minutes(mend) }, Nothing() with { Proposed = f.Visit is not null }, TakenOut()];
-        return new WaySet(f, [.. ways.OrderByDescending(w => w.Proposed)], f.Visit is { } visit ? $"Look again on {WayWords.Day(visit.DueOn)}: something was done already." : said);
+        var sentence = f.Visit is { } visit ? $"Look again on {WayWords.Day(visit.DueOn)}: something was done already." : said;
+        return new WaySet(f, [.. ways.OrderByDescending(w => w.Proposed)], sentence);
     }
 
     private WaySet Weighed()
@@ -78,11 +85,11 @@ internal sealed class WaySearch
         List<Way> all = [Nothing(), .. Ants(), .. ByHand(), .. Pruned(), .. mixed, .. Together(mixed), TakenOut()];
         var outlooks = Outlooks(all);
         all = [.. all.Select((w, i) => Judged(w, outlooks[i]))];
-        var proposed = Choose(all);
+        var proposed = choice.Of(all);
         Way[] ordered =
         [
             .. all.Select(w => w with { Proposed = w.Id == proposed?.Id })
-                .OrderByDescending(w => w.Proposed).ThenByDescending(w => w.Allowed).ThenBy(OffApproach).ThenByDescending(w => w.Holds).ThenBy(w => w.Cost).ThenBy(w => w.Id, StringComparer.Ordinal),
+                .OrderByDescending(w => w.Proposed).ThenByDescending(w => w.Allowed).ThenBy(choice.IsOffApproach).ThenByDescending(w => w.Holds).ThenBy(w => w.Cost).ThenBy(w => w.Id, StringComparer.Ordinal),
         ];
         var (noHour, left) = WithoutHour.Of(f, ordered);
         return new WaySet(f, ordered, noHour + WayWords.Sentence(f, ordered)) { WithoutHour = left };
@@ -140,7 +147,7 @@ internal sealed class WaySearch
         HandPart[][] firsts = prune is not null ? [PruneParts]
             : HandWork.Fitting(f).FirstOrDefault(m => m.EffectOn(target) is not null) is { } m ? [[new(m, [0])], [new(m, [.. Enumerable.Range(0, MostHandRounds).Select(k => k * HandsAgainDays)])]]
             : [];
-        return firsts.Length == 0 ? [] : mixed.Where(w => w.Allowed).OrderBy(OffApproach).ThenByDescending(w => w.Option!.Score).Take(WithHands).Select(Best);
+        return firsts.Length == 0 ? [] : mixed.Where(w => w.Allowed).OrderBy(choice.IsOffApproach).ThenByDescending(w => w.Option!.Score).Take(WithHands).Select(Best);
 
         // Once by hand where that is enough, again and again where it is not.
         Way Best(Way alone)
@@ -364,94 +371,4 @@ internal sealed class WaySearch
         var patch = UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Needed } ? Costs.Patch : 0;
         return evenings + weight * (way.Sprays * round + patch) + minutes / 60 * Costs.HandHour;
     }
-
-    /// <summary>The mildest way that holds, as the stance weighs it; where none does, the one that comes nearest and is worth its trouble.</summary>
-    private Way? Choose(List<Way> all)
-    {
-        var nothing = all[0];
-        var takeOut = all[^1];
-        if (target.NoSpray || (f.Overrun && f.Ending && takeOut.Allowed))
-        {
-            return takeOut;
-        }
-
-        if (!f.OverLine || f.HelpersAtWork || f.Visit is not null)
-        {
-            // Ants are baited whatever the count; who hardly ever sprays takes spotted leaves off at sight.
-            var early = f.Visit is not null ? [] : all.Where(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
-            return early.FirstOrDefault() ?? nothing;
-        }
-
-        var ways = all.Where(w => w.Allowed && w.Id != takeOut.Id && w.Id != nothing.Id && !PassedBy(w)).ToList();
-        if (ways.Exists(w => w.Prune is not null && w.Option is not null))
-        {
-            // Spotted leaves come off before anything is sprayed.
-            ways.RemoveAll(w => w.Prune is null && w.Option is not null);
-        }
-
-        if (ways.Exists(w => w.Option is not null && !OffApproach(w) && IsWorthMixing(w, ways)))
-        {
-            // The household's way with disease outranks what else may be mixed, where it does more than hands alone.
-            ways.RemoveAll(OffApproach);
-            if (f.Stance == Stance.KeepAhead && target.Kind == TargetKind.Disease)
-            {
-                // Who keeps ahead of disease protects what is clean at the first spot.
-                ways.RemoveAll(w => w.Option is null);
-            }
-        }
-
-        if (scene is null)
-        {
-            return ways.Where(w => w.Rung == Rung.Hands && w.Hands.All(h => h.Measure.EffectOn(target) is not null)).MinBy(w => w.Cost) ?? ways.Where(w => w.Rung != Rung.Helpers).OrderBy(w => w.Rung).ThenBy(w => w.Cost).FirstOrDefault() ?? nothing;
-        }
-
-        if (nothing.Holds && f.Stance != Stance.KeepAhead && !f.RainWillSpread)
-        {
-            return nothing;
-        }
-
-        var holding = ways.Where(w => w.Holds).ToList();
-        if (f.Stance == Stance.KeepAhead && holding.Exists(IsSure))
-        {
-            // Who keeps ahead takes no chances.
-            holding = holding.FindAll(IsSure);
-        }
-
-        if (holding.Count > 0)
-        {
-            var most = holding.Min(w => w.Cost) + MildnessIsWorth;
-            return holding.Where(w => w.Cost <= most).OrderBy(w => w.Rung).ThenBy(w => w.Cost).First();
-        }
-
-        if (f.Overrun && f.Stance == Stance.LastResort && takeOut.Allowed)
-        {
-            return takeOut;
-        }
-
-        var worth = ways.Where(w => w.Outlook!.End.Middle <= WorthIt * nothing.Outlook!.End.Middle).ToList();
-        // Who cleans first protects what is clean next: the cleaning is not judged as if nothing came after it.
-        return worth.OrderByDescending(w => w.Option is { } o && WayWords.Cleans(f, o.Material) && IsWorthMixing(w, ways)).ThenBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost).FirstOrDefault()
-            ?? (f.Overrun && takeOut.Allowed ? takeOut : nothing);
-    }
-
-    /// <summary>It holds, or leaves clearly less than what is done without mixing.</summary>
-    private static bool IsWorthMixing(Way way, List<Way> ways) =>
-        way.Outlook is not { End.Middle: var left } || way.Holds || ways.TrueForAll(w => w.Option is not null || w.Outlook is not { End.Middle: var other } || left <= WorthIt * other);
-
-    /// <summary>Somebody said no to a part of it for this look.</summary>
-    private bool PassedBy(Way way) => way.Hands.Any(h => f.Passed.Contains(h.Measure.Id)) || (way.Option is not null && f.Passed.Overlaps(SprayCodes.All));
-
-    /// <summary>Nine runs in ten come under the line.</summary>
-    private bool IsSure(Way way) => way.Outlook!.End.Mostly <= f.Line.Share;
-
-    /// <summary>It is mixed against a disease, and is not the household's way with disease.</summary>
-    private bool OffApproach(Way way) => target.Kind == TargetKind.Disease && way.Option is { FitsApproach: false };
-
-    /// <summary>What a milder way may cost more than the cheapest, share of the crop (assumed): nothing to who keeps ahead, all to who hardly sprays.</summary>
-    private double MildnessIsWorth => f.Stance switch
-    {
-        Stance.KeepAhead => 0,
-        Stance.LastResort => 1,
-        _ => 0.03,
-    };
 }

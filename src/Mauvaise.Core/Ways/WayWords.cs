@@ -58,13 +58,9 @@ public static class WayWords
 
         var comes = Comes(outlook, untouched);
         return proposed.Holds ? $"{what}. {comes}"
-            : proposed.Option is { } option && Cleans(f, option.Material) ? $"{what}. {comes} Protecting what is clean comes next."
+            : f.CleansFirst(proposed) ? $"{what}. {comes} Protecting what is clean comes next."
             : $"{what}. {comes} Nothing brings it under {Percent(f.Line.Share)} for good.";
     }
-
-    /// <summary>The household cleans first and then protects, and this is what it cleans with.</summary>
-    internal static bool Cleans(Finding f, Material material) =>
-        f.Garden.Garden.DiseaseApproach == DiseaseApproach.CleanThenProtect && material.Group == KnownIds.Modes.Oxidiser;
 
     /// <summary>"In 3 weeks 7 %, left alone 65 %."; null where no model plays it through.</summary>
     public static string? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.Alone?.Outlook is { } alone ? Comes(outlook, alone) : null;

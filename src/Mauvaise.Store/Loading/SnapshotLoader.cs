@@ -152,9 +152,12 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         {
             Judged = span.Judged ?? await JudgedAsync(gardenId, now, stop),
             Trials = await TrialsAsync(db, gardenId, stop),
-            Harvests = await Of(db.Harvests.AsNoTracking().Where(h => h.GardenId == gardenId && h.At >= since && h.At <= until), q => q.Where(h => wanted!.Any(p => p.Id == h.PlantingId)))
+            Harvests = await Of(
+                    db.Harvests.AsNoTracking().Where(h => h.GardenId == gardenId && h.At >= since && h.At <= until),
+                    q => q.Where(h => wanted!.Any(p => p.Id == h.PlantingId)))
                 .OrderBy(h => h.At).Select(h => new Harvest(h.Id, h.PlantingId, h.At, h.Grams, h.Pieces, h.Washed, h.MemberId)).ToListAsync(stop),
-            Readings = await db.Readings.AsNoTracking().Where(r => r.GardenId == gardenId && r.At >= since && r.At <= until && (span.PlaceId == null || r.PlaceId == span.PlaceId))
+            Readings = await db.Readings.AsNoTracking()
+                .Where(r => r.GardenId == gardenId && r.At >= since && r.At <= until && (span.PlaceId == null || r.PlaceId == span.PlaceId))
                 .OrderBy(r => r.At).Select(r => new Reading(r.Id, r.PlaceId, r.Of, r.At, r.Value, r.MemberId)).ToListAsync(stop),
         }));
     }

@@ -305,7 +305,8 @@ public static class BenchEndpoints
         ? [.. set.WithMaterials.Select(w => Option(s, planting, target, w.Option!, w.Against, WayWords.Comes(w, set), w.Outlook?.End.Middle))]
         : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s, planting, target, o, o.Barred, null, null))];
 
-    private static OptionAnswer Option(GardenSnapshot s, Planting planting, Target target, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
+    private static OptionAnswer Option(
+        GardenSnapshot s, Planting planting, Target target, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
     {
         var group = s.Catalogue.Group(o.Material.Group);
         string[] inShort =

@@ -80,6 +80,6 @@ public static class AlmanacEndpoints
             [.. a.Firsts.Select(f => new AlmanacFirstAnswer(f.Target.Id, f.Target.Name, [.. f.Past.Select(p => new FirstDateAnswer(p.Year, p.Day, p.DegreeDays is { } dd ? Math.Round(dd) : null))], f.Before, f.Next.Expected, f.Next.ProtectFrom, f.Next.Sentence))],
             [.. a.Weather.Select(m => new MonthAnswer(m.Month, m.MeanC, m.RainMm, m.WetNights))],
             [.. a.Shopping.Select(x => new NextShoppingAnswer(x.Material.Name, x.Material.Unit, Math.Round(x.Used, 1), Math.Round(x.OnShelf, 1), Math.Round(x.ToBuy, 1), Figure.Amount(Math.Round(x.ToBuy, 1), x.Material.Unit), x.Cost is { } cost ? Math.Round(cost, 2) : null, x.Because))],
-            [.. a.Yields.Select(y => new YieldAnswer(y.Planting.Id, then.Where(y.Planting), Yield.Told(y.Grams, y.Pieces), y.Times, y.First, y.Last, y.Sprays))]));
+            [.. a.Yields.Select(y => new YieldAnswer(y.Planting.Id, then.Where(y.Planting), y.Told, y.Times, y.First, y.Last, y.Sprays))]));
     }
 }

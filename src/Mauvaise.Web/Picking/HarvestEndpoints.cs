@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
@@ -10,13 +9,18 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Picking;
 
-/// <summary>What the amount of a picking is told in.</summary>
-public enum HarvestUnit { Pieces, Grams, Kilograms, Ounces, Pounds }
-
 /// <param name="At">Null for now.</param>
 /// <param name="Washed">Null when nobody says.</param>
 /// <param name="PickedAlready">It was picked inside a wait, and is logged all the same.</param>
-public sealed record NewHarvest(Guid Id, Guid PlantingId, double Amount, HarvestUnit Unit, bool? Washed = null, DateTimeOffset? At = null, bool PickedAlready = false, Guid? MemberId = null);
+public sealed record NewHarvest(
+    Guid Id,
+    Guid PlantingId,
+    double Amount,
+    HarvestUnit Unit,
+    bool? Washed = null,
+    DateTimeOffset? At = null,
+    bool PickedAlready = false,
+    Guid? MemberId = null);
 
 /// <summary>Whether a planting may be picked, and what it gave this season.</summary>
 /// <param name="Sentence">Whether it may be picked now, and why not.</param>
@@ -63,18 +67,12 @@ public static class HarvestEndpoints
             [.. plantings.Select(x => new PickableAnswer(
                 x.Planting.Id,
                 s.Where(x.Planting),
-                Sentence(s, x.Wait),
+                x.Wait.Sentence,
                 x.Wait.From,
-                yields.TryGetValue(x.Planting.Id, out var y) ? $"{Yield.Told(y.Grams, y.Pieces)} in {Wording.Some(y.Times, "picking")}" : null,
-                [.. s.Harvests.Where(h => h.PlantingId == x.Planting.Id && s.Garden.DateOf(h.At) >= season).Reverse().Select(h => new HarvestAnswer(h.Id, h.At, Yield.Told(h.Grams ?? 0, h.Pieces ?? 0), h.Washed))]))]));
+                yields.TryGetValue(x.Planting.Id, out var y) ? $"{y.Told} in {Wording.Some(y.Times, "picking")}" : null,
+                [.. s.Harvests.Where(h => h.PlantingId == x.Planting.Id && s.Garden.DateOf(h.At) >= season).Reverse()
+                    .Select(h => new HarvestAnswer(h.Id, h.At, h.Told, h.Washed))]))]));
     }
-
-    private static string Sentence(GardenSnapshot s, HarvestWait wait) => wait switch
-    {
-        { From: { } from, Material: { } material } => string.Create(CultureInfo.InvariantCulture, $"Wait until {from:ddd d MMM}: {material.Name.InSentence()} wants {Wording.Some(material.DaysToWait!.Value, "day")} before picking."),
-        { Last: { } last, DaysSince: { } days } => $"{s.Catalogue.FindMaterial(last.Material)?.Name ?? last.Material} went on {(days switch { 0 => "today", 1 => "yesterday", _ => $"{days} days ago" })}: wash it.",
-        _ => "Never sprayed this season.",
-    };
 
     private static async Task<Results<Created, ProblemHttpResult>> Log(Guid gardenId, NewHarvest body, GardenTools tools, CancellationToken stop)
     {
@@ -90,17 +88,18 @@ public static class HarvestEndpoints
 
         var at = body.At ?? tools.Now;
         var planting = s.FindPlanting(body.PlantingId);
-        var (grams, pieces) = Measured(body);
+        var amount = HarvestAmount.Of(body.Amount, body.Unit);
         var checks = new Checks()
             .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
             .That(at <= tools.Now, "at", "in-future", "It is picked when it is picked: choose now or earlier.")
             .That(planting is null || planting.GrowsOn(s.Garden.DateOf(at)), "at", "not-growing", "It did not grow there on that day.")
-            .That(grams is null or (> 0 and <= MostGrams), "amount", "amount-range", $"What was picked weighs over 0 and up to {MostGrams / 1000:N0} kg.")
-            .That(pieces is null or (> 0 and <= MostPieces), "amount", "amount-range", $"Pieces are counted from 1 to {MostPieces:N0}.")
-            .That(body.Unit != HarvestUnit.Pieces || body.Amount == Math.Floor(body.Amount), "amount", "whole-pieces", "Pieces are whole: weigh what is cut.");
+            .That(amount is not null, "amount", "whole-pieces", "Pieces are whole: weigh what is cut.")
+            .That(amount?.Grams is null or (> 0 and <= MostGrams), "amount", "amount-range",
+                $"What was picked weighs over 0 and up to {MostGrams / 1000:N0} kg.")
+            .That(amount?.Pieces is null or (> 0 and <= MostPieces), "amount", "amount-range", $"Pieces are counted from 1 to {MostPieces:N0}.");
         if (checks.Passed && !body.PickedAlready && HarvestWait.Of(s, planting!) is { From: { } from } wait && s.Garden.DateOf(at) < from && at >= wait.Last!.At)
         {
-            checks.That(false, "plantingId", "pick-wait", $"{Sentence(s, wait)} If it was picked already, say so and it is logged.");
+            checks.That(false, "plantingId", "pick-wait", $"{wait.Sentence} If it was picked already, say so and it is logged.");
         }
 
         if (!checks.Passed)
@@ -108,28 +107,21 @@ public static class HarvestEndpoints
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Picked {Yield.Told(grams ?? 0, pieces ?? 0)}, {s.Where(planting!)}", db => db.Harvests.Add(new HarvestRow
+        var row = new HarvestRow
         {
             Id = body.Id,
             GardenId = gardenId,
             PlantingId = body.PlantingId,
             At = at.ToUniversalTime(),
-            Grams = grams,
-            Pieces = pieces,
+            Grams = amount!.Grams,
+            Pieces = amount.Pieces,
             Washed = body.Washed,
             MemberId = body.MemberId,
-        }), stop);
+        };
+        var words = $"Picked {HarvestAmount.Told(amount.Grams ?? 0, amount.Pieces ?? 0)}, {s.Where(planting!)}";
+        await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Harvests.Add(row), stop);
         return TypedResults.Created((string?)null);
     }
-
-    private static (double? Grams, int? Pieces) Measured(NewHarvest body) => body.Unit switch
-    {
-        HarvestUnit.Pieces => (null, (int)Math.Clamp(body.Amount, -1, MostPieces + 1)),
-        HarvestUnit.Kilograms => (body.Amount * 1000, null),
-        HarvestUnit.Ounces => (body.Amount * Units.Get("oz").InBase, null),
-        HarvestUnit.Pounds => (body.Amount * 16 * Units.Get("oz").InBase, null),
-        _ => (body.Amount, null),
-    };
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Strike(Guid gardenId, Guid harvestId, Guid? memberId, GardenTools tools, CancellationToken stop)
     {

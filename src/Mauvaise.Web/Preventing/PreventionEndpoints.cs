@@ -13,11 +13,11 @@ public sealed record PreventionAnswer(string Sentence, IReadOnlyList<PreventionG
 
 /// <param name="Because">Why it is done at all, as a sentence.</param>
 /// <param name="DueMinutes">Of all that is due of it now; 0 for nothing.</param>
-public sealed record PreventionGroupAnswer(string Step, string Name, string Because, string How, double DueMinutes, IReadOnlyList<PreventiveWorkAnswer> Work);
+public sealed record PreventionGroupAnswer(string Step, string Name, string Because, string How, int DueMinutes, IReadOnlyList<PreventiveWorkAnswer> Work);
 
 /// <param name="On">The day it is due, or until when it holds.</param>
-/// <param name="WorthPercent">Of all trouble that is likely at the planting.</param>
-public sealed record PreventiveWorkAnswer(Guid PlantingId, string Where, PreventionState State, DateOnly? On, string Why, double Minutes, double WorthPercent);
+/// <param name="WorthPercent">Of all trouble that is likely at the planting, whole.</param>
+public sealed record PreventiveWorkAnswer(Guid PlantingId, string Where, PreventionState State, DateOnly? On, string Why, double WorthPercent);
 
 /// <param name="Id">Of the task that it becomes, made by the client.</param>
 /// <param name="Step">Id of a measure.</param>
@@ -26,7 +26,7 @@ public sealed record PreventionItem(Guid Id, Guid PlantingId, string Step);
 /// <summary>One word on several pieces of work: written and undone together.</summary>
 /// <param name="On">The day that it is taken on for; null for today.</param>
 public sealed record PreventionSaid(
-    [property: MinLength(1), MaxLength(PreventionEndpoints.MostItems)] IReadOnlyList<PreventionItem> Items,
+    [property: MaxLength(PreventionEndpoints.MostItems)] IReadOnlyList<PreventionItem> Items,
     PreventionWord Word,
     DateOnly? On = null,
     Guid? MemberId = null);
@@ -51,25 +51,19 @@ public static class PreventionEndpoints
             return Problems.NotFound("garden");
         }
 
-        var groups = PreventionPlan.Of(s).All.GroupBy(w => w.Measure.Id)
-            .Select(g => (Work: g.ToList(), Due: g.Where(w => w.State == PreventionState.Due).ToList()))
-            .OrderByDescending(g => g.Due.Count > 0).ThenByDescending(g => g.Due.Sum(w => w.Worth) / Math.Max(1, g.Due.Sum(w => w.Minutes))).ThenByDescending(g => g.Work.Sum(w => w.Worth))
-            .ToList();
+        var kinds = PreventionPlan.Of(s).Kinds;
         return TypedResults.Ok(new PreventionAnswer(
-            Sentence(s, [.. groups.SelectMany(g => g.Due)]),
-            [.. groups.Select(g => new PreventionGroupAnswer(
-                g.Work[0].Measure.Id,
-                g.Work[0].Measure.Name,
-                g.Work[0].Measure.Prevents!.Why,
-                g.Work[0].Measure.How,
-                g.Due.Sum(w => w.Minutes),
-                [.. g.Work.Select(w => new PreventiveWorkAnswer(w.Planting.Id, s.Where(w.Planting), w.State, w.On, w.Why, w.Minutes, w.Worth * 100))]))]));
+            Sentence(s, [.. kinds.SelectMany(k => k.Due)]),
+            [.. kinds.Select(k => new PreventionGroupAnswer(
+                k.Measure.Id, k.Measure.Name, k.Measure.Prevents!.Why, k.Measure.How, PreventiveKind.MinutesOf(k.Due),
+                [.. k.All.Select(w => new PreventiveWorkAnswer(w.Planting.Id, s.Where(w.Planting), w.State, w.On, w.Why, Math.Round(w.Worth * 100)))]))]));
     }
 
     private static string Sentence(GardenSnapshot s, List<PreventiveWork> due) =>
         !s.Growing.Any() ? "Nothing is planted yet."
-        : due.Count == 0 ? "Nothing is due before trouble: what was done holds."
-        : FormattableString.Invariant($"{Wording.Some(due.Select(w => w.Measure.Id).Distinct().Count(), "thing", "things")} would keep trouble off now, at {Wording.Some(due.Select(w => w.Planting.Id).Distinct().Count(), "planting", "plantings")}. Those worth most for their minutes come first.");
+        : due.Count == 0 ? "Nothing is due before trouble."
+        : $"{Wording.Some(due.Select(w => w.Measure.Id).Distinct().Count(), "thing")} would keep trouble off now, at "
+            + $"{Wording.Some(due.Select(w => w.Planting.Id).Distinct().Count(), "planting")}. Those worth most for their minutes come first.";
 
     private static async Task<Results<Created, ProblemHttpResult>> Say(Guid gardenId, PreventionSaid body, GardenTools tools, CancellationToken stop)
     {
@@ -80,22 +74,26 @@ public static class PreventionEndpoints
 
         var plan = PreventionPlan.Of(s);
         var fresh = body.Items.Where(i => s.Tasks.All(t => t.Id != i.Id)).ToList();
-        var work = fresh.Select(i => (i.Id, Work: plan.Find(i.PlantingId, i.Step))).ToList();
-        var strange = fresh.Find(i => plan.Find(i.PlantingId, i.Step) is null);
+        var found = fresh.Select(i => (Item: i, Work: plan.Find(i.PlantingId, i.Step))).ToList();
+        var strange = found.Find(x => x.Work is null).Item;
         var checks = new Checks()
-            .That(body.Items.Count is > 0 and <= MostItems, "items", "items-number", $"Choose 1 to {MostItems} pieces of work.")
+            .That(body.Items.Count > 0, "items", "items-none", "Choose what was done, or is to be done.")
             .That(body.Items.Select(i => i.Id).Distinct().Count() == body.Items.Count, "items", "id-twice", "Two pieces of work were sent with the same id.")
-            .That(body.Items.DistinctBy(i => (i.PlantingId, i.Step)).Count() == body.Items.Count, "items", "work-twice", "The same work on the same planting was sent twice.")
-            .That(strange is null, "items", "work-unknown", strange is null ? "" : $"“{s.Catalogue.FindMeasure(strange.Step)?.Name ?? strange.Step}” is no work before trouble there now. Look at the list again.")
-            .That(body.On is null || (body.Word == PreventionWord.Planned && body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)), "on", "day-range", $"A day is for what is taken on: from today, within {FurthestDays} days.");
+            .That(body.Items.DistinctBy(i => (i.PlantingId, i.Step)).Count() == body.Items.Count, "items", "work-twice",
+                "The same work on the same planting was sent twice.")
+            .That(strange is null, "items", "work-unknown",
+                $"“{s.Catalogue.FindMeasure(strange?.Step ?? "")?.Name ?? strange?.Step}” is no work before trouble there now. Look at the list again.")
+            .That(body.On is null || (body.Word == PreventionWord.Planned && body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)),
+                "on", "day-range", $"A day is for what is taken on: from today, within {FurthestDays} days.");
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
+        var work = found.Select(x => (x.Item.Id, Work: x.Work!)).Where(x => !PreventionDeeds.IsSaid(s, x.Work, body.Word)).ToList();
         if (work.Count > 0)
         {
-            await tools.DoAsync(s, PreventionDeeds.Say(s, [.. work.Select(w => (w.Id, w.Work!))], body.Word, body.On ?? s.Today, tools.Now, body.MemberId), stop);
+            await tools.DoAsync(s, PreventionDeeds.Say(s, work, body.Word, body.On ?? s.Today, tools.Now, body.MemberId), stop);
         }
 
         return TypedResults.Created((string?)null);

@@ -183,7 +183,7 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
               <th scope="col">Planting</th>
               <th scope="col">Gave</th>
               <th scope="col" class="n">Pickings</th>
-              <th scope="col">From, to</th>
+              <th scope="col">When</th>
               <th scope="col" class="n">Sprays</th>
             </tr>
           </thead>
@@ -192,7 +192,10 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
               <td>{{ y.where }}</td>
               <td>{{ y.given }}</td>
               <td class="n">{{ y.times }}</td>
-              <td>{{ civilDay(y.first) }}, {{ civilDay(y.last) }}</td>
+              <td>
+                {{ civilDay(y.first)
+                }}<template v-if="y.last !== y.first"> to {{ civilDay(y.last) }}</template>
+              </td>
               <td class="n">{{ y.sprays }}</td>
             </tr>
           </tbody>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenEdit, useGardenWrite, type Planting } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
@@ -11,8 +11,7 @@ import PlantingFields from './PlantingFields.vue'
 /** A planting that was written wrong: put right, moved to its place, or taken away when it never was. */
 const props = defineProps<{ planting: Planting; placeId: string }>()
 const emit = defineEmits<{ done: [] }>()
-const { garden, memberId } = useGarden()
-const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
+const { garden, memberId, today } = useGarden()
 const placeId = ref(props.placeId)
 const facts = ref({
   crop: props.planting.crop,

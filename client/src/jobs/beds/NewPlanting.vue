@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, stageWords } from '@/garden/words'
@@ -10,10 +10,9 @@ import PlantingFields from './PlantingFields.vue'
 
 const props = defineProps<{ placeId: string }>()
 const emit = defineEmits<{ done: [] }>()
-const { garden, memberId } = useGarden()
+const { memberId, today } = useGarden()
 const id = crypto.randomUUID()
 const stage = ref<Schemas['GrowthStage']>('young')
-const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
 const facts = ref({ crop: '', variety: '', from: today.value, count: null as number | null })
 const saving = useGardenWrite((gardenId) =>
   answer(

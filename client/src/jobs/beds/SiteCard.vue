@@ -119,7 +119,6 @@ const ready = computed(() => form.value.latitude !== null && form.value.longitud
 <style scoped>
 summary {
   min-height: 32px;
-  cursor: pointer;
 }
 
 form {

@@ -9,27 +9,25 @@ import { usePrevention } from './usePrevention'
 
 /** One kind of work and where it is due: done everywhere with one tap; one by one, or on a day of one's own, when it is opened. */
 const props = defineProps<{ group: Schemas['PreventionGroupAnswer'] }>()
-const { garden } = useGarden()
+const { today } = useGarden()
 const { say } = usePrevention()
 const open = computed(() => props.group.work.filter((w) => w.state === 'due' || w.state === 'planned'))
 const at = (work: Schemas['PreventiveWorkAnswer'][]) =>
   work.map((w) => ({ plantingId: w.plantingId, step: props.group.step }))
 const everywhere = computed(() => (open.value.length > 1 ? `Done in all ${open.value.length}` : 'Done'))
-const minutes = computed(() => Math.max(1, Math.round(props.group.dueMinutes)))
 const day = ref('')
-const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
 /** When it is to be done, and what it is worth at a planting. */
 const worth = (work: Schemas['PreventiveWorkAnswer']) =>
   work.state === 'planned' && work.on
     ? `for ${civilDay(work.on)}`
-    : `keeps off ${Math.round(work.worthPercent)} % of what is likely`
+    : `keeps off ${work.worthPercent} % of what is likely`
 </script>
 
 <template>
   <section class="card" :aria-labelledby="`work-${group.step}`">
     <div class="head">
       <h2 :id="`work-${group.step}`">{{ group.name }}</h2>
-      <span v-if="group.dueMinutes > 0" class="soft">{{ minutes }} min</span>
+      <span v-if="group.dueMinutes > 0" class="soft">{{ group.dueMinutes }} min</span>
     </div>
     <p>
       {{ group.because }} <span class="soft">{{ group.how }}</span>
@@ -99,7 +97,6 @@ section {
 }
 
 summary {
-  cursor: pointer;
   color: var(--mauve-deep);
   padding: 4px 0;
 }

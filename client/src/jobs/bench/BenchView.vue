@@ -349,7 +349,6 @@ details {
 }
 
 summary {
-  cursor: pointer;
   color: var(--mauve-deep);
   min-height: 32px;
 }

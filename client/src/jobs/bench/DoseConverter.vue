@@ -121,7 +121,6 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
 
 <style scoped>
 summary {
-  cursor: pointer;
   min-height: 32px;
 }
 

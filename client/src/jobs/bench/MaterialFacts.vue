@@ -111,7 +111,6 @@ const rows = computed(() => {
 <style scoped>
 summary {
   min-height: 32px;
-  cursor: pointer;
 }
 
 dl {

@@ -66,7 +66,6 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
 summary {
   min-height: 32px;
   color: var(--mauve-deep);
-  cursor: pointer;
 }
 
 dl {

@@ -151,7 +151,6 @@ const touched = computed(
 <style scoped>
 summary {
   min-height: 32px;
-  cursor: pointer;
 }
 
 .grid {

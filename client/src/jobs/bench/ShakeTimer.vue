@@ -156,7 +156,6 @@ async function held() {
 }
 
 summary {
-  cursor: pointer;
   color: var(--mauve-deep);
   min-height: 32px;
   margin-top: 10px;

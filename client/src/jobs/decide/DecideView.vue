@@ -57,7 +57,7 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
       <PrintButton v-if="data && ladders.length" label="Print what was decided" size="small" variant="text" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
-    <div v-else class="columns">
+    <div v-else class="columns" :class="{ one: ladders.length < 2 }">
       <div v-if="!narrow || !inHand || ladders.length === 1" class="list">
         <p v-for="sentence in data.uncounted" :key="sentence" class="note caution">{{ sentence }}</p>
         <div v-if="ladders.length === 0" class="note">
@@ -152,7 +152,10 @@ summary {
   min-height: 44px;
   padding: 10px 4px;
   color: var(--mauve-deep);
-  cursor: pointer;
+}
+
+.columns.one {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 @media (max-width: 900px) {

@@ -10,9 +10,8 @@ import { isCourse, type Ladder, type Step } from './useDecide'
 const props = defineProps<{ ladder: Ladder; step: Step; busy: boolean }>()
 defineEmits<{ accept: []; pass: [] }>()
 const router = useRouter()
-const { garden } = useGarden()
+const { today } = useGarden()
 
-const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
 const when = computed(() => {
   if (!props.step.on || props.step.choice === 'passedOver') return ''
   return props.step.on <= today.value ? 'today' : civilDay(props.step.on)
@@ -107,7 +106,6 @@ strong + .soft {
 summary {
   padding: 4px 0;
   color: var(--mauve-deep);
-  cursor: pointer;
 }
 
 details {

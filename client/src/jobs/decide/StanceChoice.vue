@@ -127,7 +127,6 @@ label.current {
 summary {
   padding: 4px 0;
   color: var(--mauve-deep);
-  cursor: pointer;
 }
 
 .head {

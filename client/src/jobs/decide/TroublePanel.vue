@@ -20,9 +20,8 @@ defineEmits<{
   take: [way: Way]
 }>()
 const router = useRouter()
-const { garden } = useGarden()
+const { garden, today } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
-const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
 const proposed = computed(() => open(props.ladder))
 const todo = computed(() =>
   props.ladder.steps
@@ -152,7 +151,7 @@ const running = computed(() =>
       </p>
     </template>
     <WayTable
-      v-if="ladder.ways.length"
+      v-if="ladder.ways.some((w) => w.share || w.sprays)"
       :ladder="ladder"
       :drawn="drawn"
       :busy="busy"
@@ -242,6 +241,5 @@ summary {
   min-height: 44px;
   padding: 10px 0;
   color: var(--mauve-deep);
-  cursor: pointer;
 }
 </style>

@@ -114,7 +114,6 @@ h3 .soft {
 
 summary {
   min-height: 32px;
-  cursor: pointer;
 }
 
 li {

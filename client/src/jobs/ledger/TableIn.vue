@@ -82,6 +82,5 @@ async function go() {
 
 summary {
   min-height: 32px;
-  cursor: pointer;
 }
 </style>

@@ -35,7 +35,8 @@ const logging = useGardenWrite((gardenId, pickedAlready: boolean) =>
         plantingId: props.planting.plantingId,
         amount: amount.value ?? 0,
         unit: unit.value,
-        washed: washed.value,
+        // What nobody said is not known.
+        washed: washed.value || null,
         at: null,
         pickedAlready,
         memberId: memberId.value,
@@ -155,7 +156,6 @@ form {
 }
 
 summary {
-  cursor: pointer;
   color: var(--mauve-deep);
 }
 </style>

@@ -74,7 +74,6 @@ const removing = useGardenWrite((gardenId, pickId: string) =>
 <style scoped>
 summary {
   min-height: 32px;
-  cursor: pointer;
 }
 
 li {

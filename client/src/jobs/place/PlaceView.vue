@@ -118,7 +118,6 @@ const today = (days: { day: string; value: number }[]) =>
 summary {
   min-height: 32px;
   font-weight: 600;
-  cursor: pointer;
 }
 
 .troubles {

@@ -116,7 +116,6 @@ const striking = useGardenWrite((garden, readingId: string) =>
 <style scoped>
 summary {
   min-height: 32px;
-  cursor: pointer;
 }
 
 li {

@@ -82,6 +82,5 @@ details > * + * {
 
 summary {
   min-height: 40px;
-  cursor: pointer;
 }
 </style>

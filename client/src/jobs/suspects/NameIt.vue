@@ -46,6 +46,5 @@ const ready = computed(() => own.value.trim() !== '' && group.value !== undefine
 summary {
   min-height: 44px;
   padding: 10px 8px;
-  cursor: pointer;
 }
 </style>

@@ -12,9 +12,8 @@ import WeatherChart from './WeatherChart.vue'
 import WeatherDays from './WeatherDays.vue'
 import WeatherService from './WeatherService.vue'
 
-const { garden } = useGarden()
+const { garden, today } = useGarden()
 const { data, isPending, error, refetch } = useWeather()
-const today = computed(() => garden.value?.localNow.slice(0, 10) ?? '')
 /** Two weeks are what a gauge is read for; the rest opens. */
 const all = ref(false)
 const listed = computed(() =>

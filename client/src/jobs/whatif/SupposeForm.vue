@@ -64,7 +64,6 @@ function suppose() {
 summary {
   min-height: 32px;
   color: var(--mauve-deep);
-  cursor: pointer;
 }
 
 form {

@@ -1,0 +1,108 @@
+using Mauvaise.Core.Actions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+
+namespace Mauvaise.Core.Ways;
+
+/// <summary>Which of the ways to meet a finding is proposed.</summary>
+/// <param name="played">A model plays them through.</param>
+internal sealed class WayChoice(Finding f, Target target, bool played)
+{
+    /// <summary>Where nothing holds, a way is worth its trouble when it leaves no more than this share of what leaving it alone would.</summary>
+    private const double WorthIt = 0.8;
+
+    /// <summary>The mildest way that holds, as the stance weighs it; where none does, the one that comes nearest and is worth its trouble.</summary>
+    public Way? Of(List<Way> all)
+    {
+        var nothing = all[0];
+        var takeOut = all[^1];
+        if (target.NoSpray || (f.Overrun && f.Ending && takeOut.Allowed))
+        {
+            return takeOut;
+        }
+
+        if (!f.OverLine || f.HelpersAtWork || f.Visit is not null)
+        {
+            // Ants are baited whatever the count; who hardly ever sprays takes spotted leaves off at sight.
+            var early = f.Visit is not null ? null
+                : all.Find(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
+            return early ?? nothing;
+        }
+
+        var ways = all.Where(w => w.Allowed && w.Id != takeOut.Id && w.Id != nothing.Id && !PassedBy(w)).ToList();
+        if (ways.Exists(w => w.Prune is not null && w.Option is not null))
+        {
+            // Spotted leaves come off before anything is sprayed.
+            ways.RemoveAll(w => w.Prune is null && w.Option is not null);
+        }
+
+        if (ways.Exists(w => w.Option is not null && !IsOffApproach(w) && IsWorthMixing(w, ways)))
+        {
+            // The household's way with disease outranks what else may be mixed, where it does more than hands alone.
+            ways.RemoveAll(IsOffApproach);
+            if (f.Stance == Stance.KeepAhead && target.Kind == TargetKind.Disease)
+            {
+                // Who keeps ahead of disease protects what is clean at the first spot.
+                ways.RemoveAll(w => w.Option is null);
+            }
+        }
+
+        if (!played)
+        {
+            return ways.Where(w => w.Rung == Rung.Hands && w.Hands.All(h => h.Measure.EffectOn(target) is not null)).MinBy(w => w.Cost)
+                ?? ways.Where(w => w.Rung != Rung.Helpers).OrderBy(w => w.Rung).ThenBy(w => w.Cost).FirstOrDefault()
+                ?? nothing;
+        }
+
+        if (nothing.Holds && f.Stance != Stance.KeepAhead && !f.RainWillSpread)
+        {
+            return nothing;
+        }
+
+        var holding = ways.Where(w => w.Holds).ToList();
+        if (f.Stance == Stance.KeepAhead && holding.Exists(IsSure))
+        {
+            // Who keeps ahead takes no chances.
+            holding = holding.FindAll(IsSure);
+        }
+
+        if (holding.Count > 0)
+        {
+            var most = holding.Min(w => w.Cost) + MildnessIsWorth;
+            return holding.Where(w => w.Cost <= most).OrderBy(w => w.Rung).ThenBy(w => w.Cost).First();
+        }
+
+        if (f.Overrun && f.Stance == Stance.LastResort && takeOut.Allowed)
+        {
+            return takeOut;
+        }
+
+        var worth = ways.Where(w => w.Outlook!.End.Middle <= WorthIt * nothing.Outlook!.End.Middle).ToList();
+        // Who cleans first protects what is clean next: the cleaning is not judged as if nothing came after it.
+        return worth.OrderByDescending(w => f.CleansFirst(w) && IsWorthMixing(w, ways))
+                .ThenBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost).FirstOrDefault()
+            ?? (f.Overrun && takeOut.Allowed ? takeOut : nothing);
+    }
+
+    /// <summary>It holds, or leaves clearly less than what is done without mixing.</summary>
+    private static bool IsWorthMixing(Way way, List<Way> ways) =>
+        way.Outlook is not { End.Middle: var left } || way.Holds
+        || ways.TrueForAll(w => w.Option is not null || w.Outlook is not { End.Middle: var other } || left <= WorthIt * other);
+
+    /// <summary>Somebody said no to a part of it for this look.</summary>
+    private bool PassedBy(Way way) => way.Hands.Any(h => f.Passed.Contains(h.Measure.Id)) || (way.Option is not null && f.Passed.Overlaps(SprayCodes.All));
+
+    /// <summary>Nine runs in ten come under the line.</summary>
+    private bool IsSure(Way way) => way.Outlook!.End.Mostly <= f.Line.Share;
+
+    /// <summary>It is mixed against a disease, and is not the household's way with disease.</summary>
+    public bool IsOffApproach(Way way) => target.Kind == TargetKind.Disease && way.Option is { FitsApproach: false };
+
+    /// <summary>What a milder way may cost more than the cheapest, share of the crop (assumed): nothing to who keeps ahead, all to who hardly sprays.</summary>
+    private double MildnessIsWorth => f.Stance switch
+    {
+        Stance.KeepAhead => 0,
+        Stance.LastResort => 1,
+        _ => 0.03,
+    };
+}
