@@ -43,6 +43,7 @@ public class CatalogueTests
     [InlineData("signs", "id: rings", "id: white-dust", "more than once")]
     [InlineData("measures", "id: take-out", "id: takeout", "measures.yaml, line")]
     [InlineData("measures", "id: take-out", "id: takeout", "measure 'takeout': the program relies on 'take-out'")]
+    [InlineData("measures", "[look-alikes, animals, sooty-mould,", "[look-alikes, animals,", "put-right is not for it")]
     [InlineData("signs", "id: tips-first", "id: tips", "'tips-first'")]
     [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "the nearest is 'legumes'")]
     [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "targets.yaml, line")]

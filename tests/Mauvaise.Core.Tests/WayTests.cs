@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
@@ -202,9 +203,47 @@ public class WayTests
     [Fact]
     public void What_no_model_plays_is_met_by_hand_or_said_to_be_hopeless()
     {
-        Assert.Equal("pick-off", Ways("lettuce", "slugs", 0.3).Proposed!.Id);
+        Assert.Equal("slug-round", Ways("lettuce", "slugs", 0.3).Proposed!.Id);
         Assert.Equal("take-out", Ways("cucumber", "virus", 0.1).Proposed!.Id);
         Assert.Null(Ways("lettuce", "slugs", 0.3).Alone!.Outlook);
+    }
+
+    [Fact]
+    public void What_a_label_doses_is_named_and_barred_until_the_household_owns_it()
+    {
+        var without = Ways("basil", "fungus-gnat", 0.4, PlaceKind.IndoorRack).All.Single(w => w.Id == "bti");
+        Assert.Equal(MaterialOption.NeedsLabel, Assert.Single(without.Against).Code);
+        var owned = new OwnProduct(Guid.NewGuid(), "Gnat drops", "bti", [], "ml", 1, 2, false, null, null, null);
+        var with = Ways("basil", "fungus-gnat", 0.4, PlaceKind.IndoorRack, with: g => g with { Catalogue = C.With([owned]) }).All;
+        Assert.DoesNotContain(with, w => w.Id == "bti");
+        var own = with.Single(w => w.Id == owned.MaterialId);
+        Assert.True(own.Allowed);
+        Assert.Equal(Form.Drench, own.Option!.Recipe.Form);
+    }
+
+    [Fact]
+    public void What_holds_only_when_it_is_bought_is_said_in_the_first_line()
+    {
+        var set = Ways("radish", "flea-beetle", 0.4, with: g => g with { Choices = [.. C.Materials.Where(m => !m.LabelOnly).Select(m => new PlanChoice(Guid.NewGuid(), PlanWord.Ban, g.Plantings[0].Id, null, m.Id, null))] });
+        Assert.False(set.Proposed!.Holds);
+        Assert.EndsWith("Spinosad would: enter the product that you buy on the shelf.", set.Sentence, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("hornworm", 0.3, "pick-off")]
+    [InlineData("hornworm", 0.02, "nothing")]
+    [InlineData("fruitworm", 0.15, "nothing")]
+    public void What_eats_is_picked_under_its_line_when_leaving_it_would_cross_it(string target, double share, string way) =>
+        Assert.Equal(way, Ways("tomato", target, share).Proposed!.Id);
+
+    [Theory]
+    [InlineData("virus", "take the sick plants out", 10)]
+    [InlineData("late-blight", "take the plants out", 100)]
+    public void Of_what_is_by_plant_the_sick_ones_go(string target, string words, double lost)
+    {
+        var way = Ways("tomato", target, 0.1).Proposed!;
+        Assert.Equal(words, way.Words);
+        Assert.Equal(lost, 100 * way.Outlook!.Loss, 6);
     }
 
     [Fact]

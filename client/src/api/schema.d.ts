@@ -7643,6 +7643,7 @@ export interface components {
             load?: components["schemas"]["LoadKind"];
             needsEmulsifier?: boolean;
             labelOnly?: boolean;
+            givenAs?: components["schemas"]["Form"];
             living?: boolean;
             sun?: components["schemas"]["SunNeed"];
             /** Format: double */
@@ -9647,6 +9648,7 @@ export interface components {
             lookFirst: string;
             howToTell: string;
             noSpray?: boolean;
+            byPlant?: boolean;
             insteadOfSpray?: null | string;
             inseparableFrom?: string[];
         };

@@ -131,7 +131,7 @@ internal static class HandSteps
             return [];
         }
 
-        if (target.Kind == TargetKind.LookAlike)
+        if (f.Garden.Catalogue.Measure(KnownIds.Measures.PutRight).IsFor(target))
         {
             return [MeasureFits.Step(f, KnownIds.Measures.PutRight, StepChoice.Do, [ways.Sentence])];
         }

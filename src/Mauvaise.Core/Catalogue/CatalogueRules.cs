@@ -238,6 +238,11 @@ public static class CatalogueRules
         {
             yield return $"{at}: is not to be sprayed and does not say what to do instead";
         }
+
+        if (t.Kind == TargetKind.LookAlike && c.Measures.Any(m => m.Id == KnownIds.Measures.PutRight && !m.IsFor(t)))
+        {
+            yield return $"{at}: is no pest, and the measure {KnownIds.Measures.PutRight} is not for it";
+        }
     }
 
     private static IEnumerable<string> Inseparable(GardenCatalogue c) =>

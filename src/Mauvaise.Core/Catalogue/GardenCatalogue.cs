@@ -75,7 +75,7 @@ public sealed class GardenCatalogue
             ? this
             : Growing([.. kinds.Select(k => k.ToCrop(this)).OfType<Crop>()], [.. kinds.Select(k => k.ToTarget(this)).OfType<Target>()]);
         var own = products.Select(p => p.ToMaterial(grown)).ToList();
-        var with = grown.Copy([.. Materials, .. own], [.. Recipes, .. products.Zip(own, (p, m) => p.ToRecipe(m))]);
+        var with = grown.Copy([.. Materials, .. own], [.. Recipes, .. own.Select(Recipe.ByLabel)]);
         return recipes is null or [] ? with : with.Copy(with.Materials, [.. with.Recipes, .. recipes.Select(r => r.ToRecipe(with)).OfType<Recipe>()]);
     }
 

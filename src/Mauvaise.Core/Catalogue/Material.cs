@@ -114,6 +114,8 @@ public sealed record Material
     public bool NeedsEmulsifier { get; init; }
     /// <summary>True when it comes only as a labelled product, so that the label's dose rules.</summary>
     public bool LabelOnly { get; init; }
+    /// <summary>How a labelled product of its kind reaches the trouble.</summary>
+    public Form GivenAs { get; init; }
     /// <summary>A living product, killed by most other materials.</summary>
     public bool Living { get; init; }
     public SunNeed Sun { get; init; } = SunNeed.Indifferent;

@@ -45,11 +45,9 @@ public sealed record OwnProduct(
             PasteBelowC = null,
             MadeFrom = null,
             LabelOnly = false,
+            // Doses are by the litre here: what is not watered in is sprayed.
+            GivenAs = basis.GivenAs == Form.Drench ? Form.Drench : Form.Spray,
             Cautions = [.. basis.Cautions, "Its label comes first: dose, times, waits and what it may be used on."],
         };
     }
-
-    /// <summary>How it is mixed: on its own, in water.</summary>
-    public Recipe ToRecipe(Material material) =>
-        new(MaterialId, $"{Name}, by its label", [new Ingredient(MaterialId, "active")], material.MixedLifeHours, "Shake every minute while spraying.");
 }

@@ -28,6 +28,10 @@ public sealed record Recipe(
     /// <summary>The ingredient that names the mix in the log; partners step with it.</summary>
     public Ingredient Active => Ingredients.First(i => i.Role == "active");
 
+    /// <summary>A labelled product on its own, as its label has it.</summary>
+    public static Recipe ByLabel(Material product) =>
+        new(product.Id, $"{product.Name}, by its label", [new Ingredient(product.Id, "active")], product.MixedLifeHours, "Shake every minute while spraying.", product.GivenAs);
+
     /// <summary>True for a mix of liquids, whose amount is litres.</summary>
     public bool IsWet => Form is not (Form.Dust or Form.Bait or Form.Feed);
 }

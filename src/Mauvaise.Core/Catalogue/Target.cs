@@ -104,6 +104,8 @@ public sealed record Target
     public required string HowToTell { get; init; }
     /// <summary>Nothing kitchen-made helps: remove, bag, ask the plant health service.</summary>
     public bool NoSpray { get; init; }
+    /// <summary>The sick plants go and the others stay.</summary>
+    public bool ByPlant { get; init; }
     /// <summary>What to do instead of spraying, when that is the whole answer.</summary>
     public string? InsteadOfSpray { get; init; }
     /// <summary>Ids of targets that no question in the catalogue can tell from this one.</summary>

@@ -14,6 +14,9 @@ public sealed record MaterialOption(Material Material, Recipe Recipe, double Sco
 
     public const string RepeatsGroup = "group-repeats";
 
+    /// <summary>It is bought, and only the label of what was bought says how much.</summary>
+    public const string NeedsLabel = "label-needed";
+
     public bool Allowed => Barred.Count == 0;
 
     /// <summary>Good for upkeep, which is no course: the group may stay the same.</summary>
@@ -37,11 +40,16 @@ public static class MaterialChoice
     public static IReadOnlyList<MaterialOption> Options(GardenSnapshot garden, Planting planting, Target target) =>
     [
         .. garden.Catalogue.Materials
-            .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: RecipeAgainst(garden.Catalogue, m, target)))
-            .Where(x => x.Effect is not null && x.Recipe is not null && x.Material.Doses is not null && x.Material.Label is not { Retired: true })
+            .Where(m => m.Label is not { Retired: true } && !(m.LabelOnly && OwnedOf(garden.Catalogue, m, target)))
+            .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: m.LabelOnly ? Recipe.ByLabel(m) : RecipeAgainst(garden.Catalogue, m, target)))
+            .Where(x => x.Effect is not null && x.Recipe is not null && (x.Material.Doses is not null || x.Material.LabelOnly))
             .Select(x => Weigh(garden, planting, target, x.Material, x.Effect!, x.Recipe!))
             .OrderByDescending(o => o.Allowed).ThenByDescending(o => o.Score).ThenBy(o => o.Material.Id, StringComparer.Ordinal),
     ];
+
+    /// <summary>The household has a product of this kind, whose label says the dose.</summary>
+    private static bool OwnedOf(GardenCatalogue catalogue, Material kind, Target target) =>
+        catalogue.Materials.Any(m => m.Label is { Retired: false } && m.Group == kind.Group && m.EffectOn(target) is not null);
 
     /// <summary>What lives in the soil is met there; everything else by the usual way to mix the material.</summary>
     private static Recipe? RecipeAgainst(GardenCatalogue catalogue, Material material, Target target) => target.Group == KnownIds.TargetGroups.SoilPests
@@ -87,6 +95,11 @@ public static class MaterialChoice
             {
                 reasons.Add($"Changes the group: the last was {garden.Catalogue.Group(last.Group).Name}.");
             }
+        }
+
+        if (material.LabelOnly)
+        {
+            barred.Add(new(MaterialOption.NeedsLabel, "its dose is on the label of a product that you own: enter it on the shelf"));
         }
 
         barred.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, Working(recipe)));

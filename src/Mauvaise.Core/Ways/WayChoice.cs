@@ -1,6 +1,7 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Simulation;
 
 namespace Mauvaise.Core.Ways;
 
@@ -10,6 +11,9 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
 {
     /// <summary>Where nothing holds, a way is worth its trouble when it leaves no more than this share of what leaving it alone would.</summary>
     private const double WorthIt = 0.8;
+
+    /// <summary>Hands are put to what eats, though no line asks for it, when they save more than this share of the crop (assumed), as heavily as the household weighs work.</summary>
+    private const double WorthSaving = 0.05;
 
     /// <summary>The mildest way that holds, as the stance weighs it; where none does, the one that comes nearest and is worth its trouble.</summary>
     public Way? Of(List<Way> all)
@@ -26,7 +30,7 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
             // Ants are baited whatever the count; who hardly ever sprays takes spotted leaves off at sight.
             var early = f.Visit is not null ? null
                 : all.Find(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
-            return early ?? nothing;
+            return early ?? (f.HelpersAtWork || f.Visit is not null || nothing.Holds ? nothing : Saving(all, nothing) ?? nothing);
         }
 
         var ways = all.Where(w => w.Allowed && w.Id != takeOut.Id && w.Id != nothing.Id && !PassedBy(w)).ToList();
@@ -56,7 +60,7 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
 
         if (nothing.Holds && f.Stance != Stance.KeepAhead && !f.RainWillSpread)
         {
-            return nothing;
+            return Saving(all, nothing) ?? nothing;
         }
 
         var holding = ways.Where(w => w.Holds).ToList();
@@ -83,6 +87,10 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
                 .ThenBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost).FirstOrDefault()
             ?? (f.Overrun && takeOut.Allowed ? takeOut : nothing);
     }
+
+    /// <summary>A few caterpillars eat much: what hands save of the crop before a line asks for it; null where that is little, and for what does not eat leaves.</summary>
+    private Way? Saving(List<Way> all, Way nothing) => BroodTraits.Of(target) is null ? null :
+        all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook!.Loss - w.Outlook!.Loss > WorthSaving * Costs.Weight(f.Stance)).MinBy(w => w.Cost);
 
     /// <summary>It holds, or leaves clearly less than what is done without mixing.</summary>
     private static bool IsWorthMixing(Way way, List<Way> ways) =>

@@ -58,10 +58,10 @@ internal sealed class WaySearch
         }
 
         var search = new WaySearch(finding, target, leaves, hours);
-        return target.Kind == TargetKind.LookAlike ? search.PutRight() : search.Weighed();
+        return finding.Garden.Catalogue.Measure(KnownIds.Measures.PutRight).IsFor(target) ? search.PutRight() : search.Weighed();
     }
 
-    /// <summary>What is no pest is put right, or left: nothing is mixed against it, and no model plays it through.</summary>
+    /// <summary>What no spray reaches is put right, or left: nothing is mixed against it, and no model plays it through.</summary>
     private WaySet PutRight()
     {
         var said = target.InsteadOfSpray ?? WayWords.NoSprayMends;
@@ -138,7 +138,7 @@ internal sealed class WaySearch
 
     private List<Way> Mixed() =>
     [
-        .. MaterialChoice.Options(f.Garden, f.Planting, target).Where(o => o.Recipe.Form is Form.Spray or Form.Drench).Select(o => Rounds(o, [])),
+        .. MaterialChoice.Options(f.Garden, f.Planting, target).Where(o => o.Material.LabelOnly || o.Recipe.Form is Form.Spray or Form.Drench).Select(o => Rounds(o, [])),
     ];
 
     /// <summary>Hands or pruning first, with what comes nearest by itself.</summary>
@@ -261,7 +261,8 @@ internal sealed class WaySearch
             yield return new("last-resort", "growth is not hurt, and you spray as a last resort only");
         }
 
-        if (target.InsteadOfSpray is { } instead && option.Recipe.Form != Form.Drench)
+        // What reaches the leaf is in vain, unless it is known of this very trouble.
+        if (target.InsteadOfSpray is { } instead && option.Recipe.Form == Form.Spray && option.Material.EffectOn(target)?.On != target.Id)
         {
             yield return new("no-spray", instead.TrimEnd('.').InSentence());
         }
@@ -273,7 +274,7 @@ internal sealed class WaySearch
         return new Way
         {
             Id = KnownIds.Measures.TakeOut,
-            Words = f.Crop.TakenOutBy ?? "take the plants out",
+            Words = target.ByPlant ? "take the sick plants out" : f.Crop.TakenOutBy ?? "take the plants out",
             Rung = Rung.TakeOut,
             Hands = [new HandPart(m, [0])],
             Against = m.IsFor(target) ? [] : [new UseReason("worth-saving", "it does not threaten the plant")],
@@ -345,7 +346,7 @@ internal sealed class WaySearch
     {
         var days = f.Crop.StageDays;
         var left = f.DaysToEnd is { } toEnd ? Math.Clamp((double)toEnd / Math.Max(1, days[2] - days[1]), 0.05, 1) : 1;
-        return new Outlook([.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0, 0))], left, null);
+        return new Outlook([.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0, 0))], left * (target.ByPlant ? f.Share : 1), null);
     }
 
     /// <summary>Time in all, minutes.</summary>

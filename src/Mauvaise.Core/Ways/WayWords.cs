@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 
@@ -47,7 +48,7 @@ public static class WayWords
         {
             return f.OverLine && f.HelpersAtWork ? $"{what}: helpers are at work."
                 : f.OverLine && f.Visit is { } visit ? $"{what} on {Day(visit.DueOn)}: something was done already."
-                : f.OverLine && !proposed.Holds ? $"Nothing that may be done here changes much: {Percent(outlook.End.Middle)} of leaves in 3 weeks."
+                : f.OverLine && !proposed.Holds ? $"Nothing that may be done here changes much: {Percent(outlook.End.Middle)} of leaves in 3 weeks.{Bought(ways)}"
                 : FormattableString.Invariant($"{what}: it is under its line of {f.Line.Share * 100:0} %.");
         }
 
@@ -59,8 +60,13 @@ public static class WayWords
         var comes = Comes(outlook, untouched);
         return proposed.Holds ? $"{what}. {comes}"
             : f.CleansFirst(proposed) ? $"{what}. {comes} Protecting what is clean comes next."
-            : $"{what}. {comes} Nothing brings it under {Percent(f.Line.Share)} for good.";
+            : $"{what}. {comes} Nothing here brings it under {Percent(f.Line.Share)} for good.{Bought(ways)}";
     }
+
+    /// <summary>What would hold it if it were bought, as a sentence of its own; empty where nothing would.</summary>
+    private static string Bought(IReadOnlyList<Way> ways) =>
+        ways.Where(w => w.Holds && w.Against is [{ Code: MaterialOption.NeedsLabel }]).MinBy(w => w.Cost) is { } way
+            ? $" {way.Option!.Material.Name} would: enter the product that you buy on the shelf." : "";
 
     /// <summary>"In 3 weeks 7 %, left alone 65 %."; null where no model plays it through.</summary>
     public static string? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.Alone?.Outlook is { } alone ? Comes(outlook, alone) : null;

@@ -309,7 +309,7 @@ public static class BenchEndpoints
         GardenSnapshot s, Planting planting, Target target, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
     {
         var group = s.Catalogue.Group(o.Material.Group);
-        string[] inShort =
+        string[] inShort = against.Any(r => r.Code == MaterialOption.NeedsLabel) ? ["by the label of a product you buy"] :
         [
             .. against.Count > 0 ? ["not now"] : share is { } left ? [$"{WayWords.Percent(left)} in 3 weeks"] : Array.Empty<string>(),
             .. UseGuards.PatchOf(s, s.Catalogue.Crop(planting.Crop), o.Material).State is PatchState.Needed or PatchState.Waiting ? ["new here"] : Array.Empty<string>(),
