@@ -7,12 +7,12 @@ namespace Mauvaise.StandIns;
 /// <summary>How the service behaves; tests make it slow, wrong or unreachable.</summary>
 public sealed record Mood(double SlowSeconds = 0, bool Wrong = false, bool Down = false, bool Nonsense = false);
 
-/// <summary>The stand-in weather service: one documented route that answers hours as columns, and a switch for its mood.</summary>
+/// <summary>The stand-in weather service: one documented route that answers hours as columns, and a switch for its mood; and a mail server, where asked for.</summary>
 public static class StandInService
 {
     /// <summary>
     /// Builds the service. Arguments: --urls, --Seed; and for a station that pushes to a garden --Station (its address for
-    /// readings), --StationKey, --Latitude, --Longitude, --Climate.
+    /// readings), --StationKey, --Latitude, --Longitude, --Climate; and for letters --Mail, the port they come to.
     /// </summary>
     public static WebApplication Build(string[] args)
     {
@@ -32,8 +32,21 @@ public static class StandInService
             builder.Services.AddHostedService<StationSchedule>();
         }
 
+        var mail = new StandInMail();
+        if (builder.Configuration.GetValue<int?>("Mail") is { } port)
+        {
+            builder.Services.AddHostedService(_ => new MailBox(mail, port));
+        }
+
         var mood = new Mood();
         var app = builder.Build();
+        app.MapGet("/letters", () => Results.Text(mail.Page(), "text/html; charset=utf-8"));
+        app.MapGet("/letters.json", () => Results.Json(mail.Letters));
+        app.MapPost("/mail-mood", (Mood now) =>
+        {
+            mail.Mood = now;
+            return Results.NoContent();
+        });
         app.MapGet("/health", () => Results.Ok());
         app.MapPost("/mood", (Mood now) =>
         {

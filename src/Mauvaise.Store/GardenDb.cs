@@ -43,6 +43,8 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<SessionRow> Sessions => Set<SessionRow>();
     public DbSet<InviteRow> Invites => Set<InviteRow>();
     public DbSet<LinkRow> Links => Set<LinkRow>();
+    public DbSet<MailServerRow> MailServers => Set<MailServerRow>();
+    public DbSet<MailRow> Mails => Set<MailRow>();
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {

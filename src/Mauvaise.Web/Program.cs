@@ -19,6 +19,7 @@ using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Learned;
 using Mauvaise.Web.Ledger;
+using Mauvaise.Web.Mailing;
 using Mauvaise.Web.Photos;
 using Mauvaise.Web.Picking;
 using Mauvaise.Web.Places;
@@ -61,6 +62,8 @@ services.AddScoped<DeedLog>();
 services.AddScoped<SnapshotLoader>();
 services.AddScoped<GardenTools>();
 services.AddScoped<DemoGarden>();
+services.AddSingleton<Postman>();
+services.AddScoped<MailRound>();
 services.AddHttpClient<WeatherClient>(http => (http.Timeout, http.MaxResponseContentBufferSize) = (WeatherClient.LongestAnswer, WeatherClient.LargestAnswer)).AddResilienceHandler("weather", pipeline =>
 {
     // The garden's clock may stand still; waiting is done by the machine's.
@@ -75,6 +78,7 @@ if (!generatingDocuments)
 {
     services.AddHostedService<WeatherSchedule>();
     services.AddHostedService<BackupSchedule>();
+    services.AddHostedService<MailSchedule>();
     services.AddHostedService(s => s.GetRequiredService<FeedKeeper>());
 }
 
@@ -140,6 +144,7 @@ api.MapHousehold();
 api.MapHome();
 api.MapDevices();
 api.MapLinks();
+api.MapMails();
 GardenNews.Map(api);
 api.MapPutRight();
 api.MapPicks();

@@ -127,8 +127,11 @@ public partial class PlanTests
         var (app, http) = await DemoAsync();
         await using var _ = app;
         var round = RoundAt(await PlanAsync(http), Courgette);
-        var before = Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop));
+        var told = await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop);
+        var before = Events(told);
         Assert.NotEmpty(before);
+        // Each rings half an hour before.
+        Assert.Equal(before.Count, told.Split("TRIGGER:-PT30M\r\n").Length - 1);
         Assert.Equal(before.Keys, Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop)).Keys);
         Assert.All(before.Values, e => Assert.Equal(("0", "CONFIRMED"), (e["SEQUENCE"], e["STATUS"])));
         var moves = (await http.GetFromJsonAsync<List<MoveAnswer>>($"{Api}/plan/moves?planting={Courgette}&target={round.Target}", TestApp.Json, Stop))!;
@@ -145,13 +148,16 @@ public partial class PlanTests
         Assert.StartsWith("BEGIN:VCALENDAR\r\n", ics, StringComparison.Ordinal);
         Assert.EndsWith("END:VCALENDAR\r\n", ics, StringComparison.Ordinal);
         Assert.All(ics.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75, l));
-        return VEvent().Matches(Folded().Replace(ics, "")).Select(m => m.Groups[1].Value.Split("\r\n", StringSplitOptions.RemoveEmptyEntries)
+        return VEvent().Matches(VAlarm().Replace(Folded().Replace(ics, ""), "")).Select(m => m.Groups[1].Value.Split("\r\n", StringSplitOptions.RemoveEmptyEntries)
                 .Select(l => l.Split(':', 2)).ToDictionary(l => l[0].Split(';')[0], l => l[1]))
             .ToDictionary(e => e["UID"]);
     }
 
     [GeneratedRegex("\r\n[ \t]")]
     private static partial Regex Folded();
+
+    [GeneratedRegex("BEGIN:VALARM\r\n.*?END:VALARM\r\n", RegexOptions.Singleline)]
+    private static partial Regex VAlarm();
 
     [GeneratedRegex("BEGIN:VEVENT\r\n(.*?)END:VEVENT", RegexOptions.Singleline)]
     private static partial Regex VEvent();

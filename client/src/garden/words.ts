@@ -20,6 +20,12 @@ export const stepWords: Record<Schemas['DoseStep'], string> = {
   strong: 'strong',
 }
 
+export const mailSecurityWords: Record<Schemas['MailSecurity'], string> = {
+  startTls: 'TLS, after a plain hello (STARTTLS)',
+  tls: 'TLS from the start',
+  none: 'None, on this machine alone',
+}
+
 export const formWords: Record<Schemas['Form'], string> = {
   spray: 'spray',
   dip: 'dip',

@@ -716,6 +716,86 @@ namespace Mauvaise.Store.Migrations
                     b.ToTable("Links");
                 });
 
+            modelBuilder.Entity("Mauvaise.Store.Rows.MailRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Address")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<TimeOnly>("At")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("FailedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Fault")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("SentAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("SentOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SentThen")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Told")
+                        .HasMaxLength(8000)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.ToTable("Mails");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.MailServerRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("From")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Host")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Port")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Sealed")
+                        .HasMaxLength(2000)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Security")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("User")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("MailServers");
+                });
+
             modelBuilder.Entity("Mauvaise.Store.Rows.MemberRow", b =>
                 {
                     b.Property<Guid>("Id")
@@ -1878,6 +1958,15 @@ namespace Mauvaise.Store.Migrations
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.LinkRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.MailRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
                         .WithMany()

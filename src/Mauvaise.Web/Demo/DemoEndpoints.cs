@@ -1,5 +1,6 @@
 using Mauvaise.Store;
 using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Mailing;
 using Mauvaise.Web.Weather;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -23,7 +24,7 @@ public static class DemoEndpoints
         demo.MapPost("/reset", Reset);
     }
 
-    private static async Task<Results<Ok<DemoNow>, ProblemHttpResult>> Step(DemoStep body, TimeProvider clock, WeatherClient weather, CancellationToken stop)
+    private static async Task<Results<Ok<DemoNow>, ProblemHttpResult>> Step(DemoStep body, TimeProvider clock, WeatherClient weather, MailRound mails, CancellationToken stop)
     {
         if (clock is not DemoClock demo)
         {
@@ -37,6 +38,7 @@ public static class DemoEndpoints
 
         demo.Set(demo.GetUtcNow().AddHours(body.Hours));
         await weather.RefreshAsync(DemoGarden.GardenId, stop);
+        await mails.SendDueAsync(stop);
         return TypedResults.Ok(new DemoNow(demo.GetUtcNow()));
     }
 

@@ -11,12 +11,14 @@ using Mauvaise.Store;
 using Mauvaise.Store.Facts;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
+using Mauvaise.Web.Hosting;
+using Mauvaise.Web.Mailing;
 using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Demo;
 
 /// <summary>Puts the made-up garden into an empty data file.</summary>
-public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
+public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue, Settings settings)
 {
     private static string File => Path.Combine(AppContext.BaseDirectory, "demo", "tansy-lock.yaml");
 
@@ -29,6 +31,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
     /// <summary>Reads the file and writes all of it in one transaction, unless the garden is there already.</summary>
     public async Task PutAsync(CancellationToken stop)
     {
+        await PutMailAsync(stop);
         if (await db.Gardens.AnyAsync(g => g.Id == GardenId, stop))
         {
             return;
@@ -81,6 +84,18 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue)
         }
 
         await db.SaveChangesAsync(stop);
+    }
+
+    /// <summary>The stand-in's post box, where one runs: its letters are read in a browser.</summary>
+    private async Task PutMailAsync(CancellationToken stop)
+    {
+        // Its port is another at every start.
+        await db.MailServers.ExecuteDeleteAsync(stop);
+        if (settings.DemoMail is { } box)
+        {
+            db.MailServers.Add(new MailServerRow { Id = MailEndpoints.ServerId, Host = box.Host, Port = box.Port, Security = MailSecurity.None, From = "garden@example.org" });
+            await db.SaveChangesAsync(stop);
+        }
     }
 
     private void AddTrial(DemoTrial trial, GardenZone zone)

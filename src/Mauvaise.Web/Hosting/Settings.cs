@@ -2,7 +2,9 @@ namespace Mauvaise.Web.Hosting;
 
 /// <summary>Settings of the running app, from the command line or environment.</summary>
 /// <param name="HistoryDays">Days of history that the weather service is asked for at first: earlier seasons count in first dates.</param>
-public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService, int HistoryDays)
+/// <param name="DemoMail">Where the demo's letters go: a stand-in that keeps them; null for nowhere.</param>
+/// <param name="DemoLetters">Where they can be read.</param>
+public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService, int HistoryDays, Uri? DemoMail = null, Uri? DemoLetters = null)
 {
     public string DatabasePath => Path.Combine(DataFolder, "mauvaise.db");
 
@@ -18,7 +20,11 @@ public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService,
         return new Settings(
             folder,
             configuration.GetValue("Demo", false),
-            configuration["Weather"] is { Length: > 0 } address ? new Uri(address) : null,
-            Math.Clamp(configuration.GetValue("HistoryDays", 950), 1, 3650));
+            Address(configuration, "Weather"),
+            Math.Clamp(configuration.GetValue("HistoryDays", 950), 1, 3650),
+            Address(configuration, "DemoMail"),
+            Address(configuration, "DemoLetters"));
     }
+
+    private static Uri? Address(IConfiguration configuration, string name) => configuration[name] is { Length: > 0 } address ? new Uri(address) : null;
 }

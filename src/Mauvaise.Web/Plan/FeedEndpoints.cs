@@ -16,6 +16,9 @@ namespace Mauvaise.Web.Plan;
 /// <summary>Outings and check-backs as an iCalendar (RFC 5545) file and feed.</summary>
 internal static class FeedEndpoints
 {
+    /// <summary>Time to mix and to walk out (assumed).</summary>
+    private const int AlarmMinutesBefore = 30;
+
     internal static void MapFeed(this RouteGroupBuilder plan) => plan.MapGet("/calendar.ics", Feed).Produces<string>(StatusCodes.Status200OK, "text/calendar");
 
     /// <summary>What calendars are told now. It writes nothing: what they are told is kept by <see cref="FeedKeeper"/>, for which it waits.</summary>
@@ -41,7 +44,7 @@ internal static class FeedEndpoints
     private static CalendarEvent Event(Garden garden, FeedEventRow row)
     {
         var lines = garden.Told(row.Words).Split('\n', 2);
-        return new CalendarEvent
+        var visit = new CalendarEvent
         {
             Uid = $"{row.Key.Replace('/', '-')}@{row.GardenId:N}",
             DtStamp = Utc(row.ChangedAt),
@@ -52,6 +55,12 @@ internal static class FeedEndpoints
             Sequence = row.Sequence,
             Status = row.Cancelled ? EventStatus.Cancelled : EventStatus.Confirmed,
         };
+        if (!row.Cancelled)
+        {
+            visit.Alarms.Add(new Alarm { Action = AlarmAction.Display, Description = lines[0], Trigger = new Trigger(Duration.FromMinutes(-AlarmMinutesBefore)) });
+        }
+
+        return visit;
     }
 
     private static CalDateTime Utc(DateTimeOffset at) => new(at.UtcDateTime, "UTC");

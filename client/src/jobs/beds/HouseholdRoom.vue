@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import PhonesCard from '../home/PhonesCard.vue'
+import LettersCard from '../mail/LettersCard.vue'
 import GardenRoom from './GardenRoom.vue'
 import HouseholdCard from './HouseholdCard.vue'
 import UnitsCard from './UnitsCard.vue'
@@ -10,5 +11,6 @@ import UnitsCard from './UnitsCard.vue'
     <HouseholdCard />
     <UnitsCard />
     <PhonesCard />
+    <LettersCard />
   </GardenRoom>
 </template>

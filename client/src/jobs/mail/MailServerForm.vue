@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import { ref, watch } from 'vue'
+import { mailSecurityWords, options } from '@/garden/words'
+import FieldError from '@/kit/FieldError.vue'
+import NumberField from '@/kit/NumberField.vue'
+import SelectField from '@/kit/SelectField.vue'
+import type { Schemas } from '@/api/client'
+import { useMails } from './useMails'
+
+/** The household's own mail server, with a try before anything depends on it. */
+const { server, keepServer, forgetServer, tryOut } = useMails()
+const usualPort: Record<Schemas['MailSecurity'], number> = { startTls: 587, tls: 465, none: 25 }
+const form = ref({
+  host: '',
+  port: usualPort.startTls as number | null,
+  security: 'startTls' as Schemas['MailSecurity'],
+  from: '',
+  user: '',
+  passPhrase: '',
+})
+watch(
+  () => server.data.value?.server,
+  (kept) => {
+    if (kept) Object.assign(form.value, kept, { user: kept.user ?? '', passPhrase: '' })
+  },
+  { immediate: true },
+)
+function secure(security: Schemas['MailSecurity']) {
+  if (form.value.port === usualPort[form.value.security]) form.value.port = usualPort[security]
+  form.value.security = security
+}
+const save = () =>
+  keepServer.mutate({
+    ...form.value,
+    port: form.value.port ?? 0,
+    user: form.value.user || null,
+    passPhrase: form.value.passPhrase || null,
+  })
+const to = ref('')
+</script>
+
+<template>
+  <section aria-labelledby="mail-server">
+    <h3 id="mail-server">Mail server</h3>
+    <p class="soft">
+      That of whoever brings your mail. Letters go there and nowhere else; the pass phrase is kept sealed.
+    </p>
+    <form novalidate @submit.prevent="save">
+      <label class="wide"
+        >Server<InputText v-model="form.host" placeholder="mail.example.org" maxlength="200"
+      /></label>
+      <SelectField
+        class="wide"
+        :model-value="form.security"
+        :options="options(mailSecurityWords)"
+        label="Kept from being read by"
+        @update:model-value="secure"
+      />
+      <label>Port<NumberField v-model="form.port" aria-label="Port" /></label>
+      <label>Letters come from<InputText v-model="form.from" type="email" maxlength="200" /></label>
+      <label>Name<InputText v-model="form.user" autocomplete="off" maxlength="200" /></label>
+      <label
+        >Pass phrase<InputText
+          v-model="form.passPhrase"
+          type="password"
+          autocomplete="new-password"
+          maxlength="200"
+          :placeholder="server.data.value?.server?.hasPassPhrase ? 'kept' : ''"
+      /></label>
+      <FieldError class="wide" :problem="keepServer.error.value" />
+      <div class="wide deeds">
+        <Button type="submit" label="Keep it" :loading="keepServer.isPending.value" />
+        <Button
+          v-if="server.data.value?.server"
+          label="Forget it"
+          variant="text"
+          @click="forgetServer.mutate()"
+        />
+      </div>
+    </form>
+    <form v-if="server.data.value?.server" novalidate @submit.prevent="tryOut.mutate(to)">
+      <label class="wide">Send a try to<InputText v-model="to" type="email" maxlength="200" /></label>
+      <Button
+        type="submit"
+        label="Try it"
+        variant="outlined"
+        :disabled="!to"
+        :loading="tryOut.isPending.value"
+      />
+      <FieldError class="wide" :problem="tryOut.error.value" />
+      <p v-if="tryOut.isSuccess.value" class="wide" role="status">The server took it.</p>
+    </form>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+
+form {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  align-items: end;
+  gap: 8px;
+}
+
+label {
+  display: grid;
+  gap: 4px;
+}
+
+label :deep(input) {
+  width: 100%;
+}
+
+.wide {
+  grid-column: 1 / -1;
+}
+
+.deeds {
+  display: flex;
+  gap: 8px;
+}
+</style>
