@@ -10,7 +10,7 @@ internal static partial class HeardText
     public const char Whole = '\u0002';
 
     /// <summary>Names of volumes, weights and pieces, and of what is no amount of anything.</summary>
-    public const string UnitWords = @"fl\.? oz|fluid ounces?|teaspoon(?:ful)?s?|tsps?|tablespoon(?:ful)?s?|tbsps?|tblsps?|tbs|dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
+    public const string UnitWords = @"fl\.? oz|fluid ounces?|teaspoon(?:ful)?s?|tsps?|tablespoon(?:ful)?s?|tbsps?|tblsps?|tbls?|tbs|dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
 
     private const string Volumes = "litres?|liters?|gallons?|gal|quarts?|qts?|pints?|l";
 
@@ -18,6 +18,7 @@ internal static partial class HeardText
     public static IEnumerable<string> Pieces(string text)
     {
         var plain = Tablespoon().Replace(text.Replace('\u00a0', ' '), m => m.Value == "T" ? "tbsp" : "tsp");
+        plain = UnitDot().Replace(plain, "$1");
         plain = Decimal().Replace(plain, "$1.$2");
         plain = Mixed().Replace(plain, "$1 $2");
         plain = DoseOf().Replace(plain, "$1 $3 per $2");
@@ -67,6 +68,10 @@ internal static partial class HeardText
     /// <summary>A large T is a tablespoon, a small one a teaspoon.</summary>
     [GeneratedRegex(@"(?<=[\d½¼¾⅓⅔⅛]\s?)[Tt](?=\.?\s)")]
     private static partial Regex Tablespoon();
+
+    /// <summary>"2 Tbl. soap": the dot ends a short word, and no sentence.</summary>
+    [GeneratedRegex(@"\b(tbsps?|tblsps?|tbls?|tbs|tsps?|oz|gal|qts?|pt|lbs?)\.(?=\s)", RegexOptions.IgnoreCase)]
+    private static partial Regex UnitDot();
 
     [GeneratedRegex(@"(?<=^|[^\d])(\d+),(\d{1,2})(?!\d)")]
     private static partial Regex Decimal();

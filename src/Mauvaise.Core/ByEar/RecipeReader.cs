@@ -119,9 +119,9 @@ public sealed partial class RecipeReader
         }
 
         var vessel = Bottle().IsMatch(lower);
-        var volume = VolumeMl(unit is "oz" or "ounce" or "ounces" && (vessel || Vessel().IsMatch(lower)) ? "fl oz" : unit, null);
+        var water = Water().IsMatch(lower) || Vessel().IsMatch(lower) || SteepedIn().IsMatch(lower);
+        var volume = VolumeMl(unit is "oz" or "ounce" or "ounces" && (vessel || water) ? "fl oz" : unit, null);
         var inParts = unit is "part" or "parts";
-        var water = Water().IsMatch(lower) || Vessel().IsMatch(lower);
         var amountAlone = !water && Cleaned().Replace(Verbs().Replace(lower, " "), " ").Trim().Length == 0;
         if (number is > 0 and <= MostAmount && (volume is not null || inParts) && (Taken().IsMatch(lower) || amountAlone))
         {
@@ -191,7 +191,7 @@ public sealed partial class RecipeReader
         return unit switch
         {
             "tsp" or "tsps" or "teaspoon" or "teaspoons" or "teaspoonful" or "teaspoonfuls" => tsp.InBase,
-            "tbsp" or "tbsps" or "tbs" or "tblsp" or "tblsps" or "tablespoon" or "tablespoons" or "tablespoonful" or "tablespoonfuls" => tbsp.InBase,
+            "tbsp" or "tbsps" or "tbs" or "tbl" or "tbls" or "tblsp" or "tblsps" or "tablespoon" or "tablespoons" or "tablespoonful" or "tablespoonfuls" => tbsp.InBase,
             "dessertspoon" or "dessertspoons" or "spoon" or "spoons" or "spoonful" or "spoonfuls" => 10,
             "cup" or "cups" or "cupful" or "mug" or "mugs" => cup.InBase,
             "fl oz" or "fl. oz" or "fluid ounce" or "fluid ounces" => Units.Get(us ? "us-floz" : "imp-floz").InBase,
@@ -266,6 +266,10 @@ public sealed partial class RecipeReader
 
     [GeneratedRegex(@"\bwater\b", RegexOptions.IgnoreCase)]
     private static partial Regex Water();
+
+    /// <summary>"Steeped in 2 l": what a plant lies in is water where nothing else is named.</summary>
+    [GeneratedRegex(@"\b(?:steep|soak|boil|simmer|infus|brew)\w*\s+(?:it\s+|them\s+)?(?:in|with)\s+(?:about\s+)?" + SpokenNumber.Pattern, RegexOptions.IgnoreCase)]
+    private static partial Regex SteepedIn();
 
     [GeneratedRegex(@"\b(?:rest|remainder|remaining|fill|filled|top)\b.*\bwater\b|\bwater\b.*\brest\b", RegexOptions.IgnoreCase)]
     private static partial Regex RestIsWater();

@@ -85,13 +85,20 @@ public static class MixGuards
         select new MixReason("bottle-strong", MixVerdict.Refused, FormattableString.Invariant(
             $"A bottle of {s.BottlePercent:0.#} % is refused: it burns skin and eyes and feeds fire. Buy {s.Material.StockStrengthPercent:0} %."));
 
+    /// <summary>A brew of plants is refused when it is so many times as strong as the strongest stock brings (assumed).</summary>
+    private const double StrongBrew = 4;
+
     private static IEnumerable<MixReason> Ceilings(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares)
     {
         foreach (var p in shares.Where(p => p.Material.Doses is null))
         {
             if (Preparations.MostOf(catalogue, p.Material) is { } most && p.PerLitre > most + 1e-9)
             {
-                yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant($"{p.PerLitre:0.#} {p.Material.Unit} of {p.Material.Name.InSentence()} a litre is over what is ever given; {most:0.#} {p.Material.Unit} is the most."));
+                var told = FormattableString.Invariant($"{p.PerLitre:0.#} {p.Material.Unit} of {p.Material.Name.InSentence()} a litre");
+                // What a stock brings is no limit that anybody measured: a stronger brew scorches before it harms.
+                yield return p.Material.MostPerLitre is null && p.PerLitre <= StrongBrew * most
+                    ? new("strong-brew", MixVerdict.Ok, FormattableString.Invariant($"{told} is stronger than any stock here brings ({most:0.#} {p.Material.Unit}): two leaves first, and never in the sun."))
+                    : new("ceiling", MixVerdict.Refused, FormattableString.Invariant($"{told} is over what is ever given; {most:0.#} {p.Material.Unit} is the most."));
             }
         }
 

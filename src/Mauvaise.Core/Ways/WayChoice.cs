@@ -12,6 +12,9 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
     /// <summary>Where nothing holds, a way is worth its trouble when it leaves no more than this share of what leaving it alone would.</summary>
     private const double WorthIt = 0.8;
 
+    /// <summary>So near to its line, what stays under it may eat much all the same (assumed).</summary>
+    private const double NearLine = 0.5;
+
     /// <summary>Hands are put to what eats, though no line asks for it, when they save more than this share of the crop (assumed), as heavily as the household weighs work.</summary>
     private const double WorthSaving = 0.05;
 
@@ -30,7 +33,7 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
             // Ants are baited whatever the count; who hardly ever sprays takes spotted leaves off at sight.
             var early = f.Visit is not null ? null
                 : all.Find(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
-            return early ?? (f.HelpersAtWork || f.Visit is not null || nothing.Holds ? nothing : Saving(all, nothing) ?? nothing);
+            return early ?? (f.HelpersAtWork || f.Visit is not null || (nothing.Holds && f.Share < NearLine * f.Line.Share) ? nothing : Saving(all, nothing) ?? nothing);
         }
 
         var ways = all.Where(w => w.Allowed && w.Id != takeOut.Id && w.Id != nothing.Id && !PassedBy(w)).ToList();
