@@ -50,6 +50,10 @@ internal static class BenchGarden
         return Tried(new GardenSnapshot(Home(stance), Now, Catalogue, [], beds, plantings, [], seen, [], [], [], [], [], [], [], [], [], [], [], weather, new WeatherState(Now, null)), Now.AddDays(-290));
     }
 
+    /// <summary>The garden of a season on its first morning.</summary>
+    public static GardenSnapshot Empty(SeasonLoop season, HourSeries weather) => new(
+        season.Home, season.Now, Catalogue, [], season.Places, season.Plantings, [], [], [], [], [], [], [], [], [], [], [], [], [], weather, new WeatherState(season.Now, null));
+
     /// <summary>The garden with every material tried on its crops before, without harm.</summary>
     public static GardenSnapshot Tried(GardenSnapshot garden, DateTimeOffset at)
     {

@@ -10,8 +10,9 @@ namespace Mauvaise.Bench;
 /// <summary>What a season came to, a place.</summary>
 /// <param name="Loss">Share of crop value, all of it at most.</param>
 /// <param name="Affected">Mean share of leaves, or of leaf area, affected over the season.</param>
+/// <param name="MinutesBefore">Spent before trouble came.</param>
 /// <param name="HelperHarm">Share of the helpers that were hit and died, summed over sprays.</param>
-internal sealed record SeasonResult(double Loss, double Affected, double Sprays, double Outings, double Litres, double HelperHarm, double ByHand, int RuleBreaks);
+internal sealed record SeasonResult(double Loss, double Affected, double Sprays, double Outings, double Litres, double HelperHarm, double ByHand, double MinutesBefore, int RuleBreaks);
 
 /// <summary>Whole seasons played through: weather with forecast errors, arrivals, growth, counting errors, sprays with their real effect.</summary>
 internal static class ClosedLoop
@@ -22,8 +23,8 @@ internal static class ClosedLoop
     {
         var seasons = int.TryParse(Environment.GetEnvironmentVariable("MAUVAISE_SEASONS"), CultureInfo.InvariantCulture, out var n) ? n : DefaultSeasons;
         var climates = BenchGarden.Catalogue.Climates.Select(c => c.Id).ToList();
-        var policies = new (string Name, Func<IPolicy> Make)[]
-        {
+        (string Name, Func<IPolicy> Make)[] policies =
+        [
             ("no spray", () => new NoSpray()),
             ("every 7 days, the same", () => new Calendar("neem-oil")),
             ("every 7 days, rotating", () => new Calendar("neem-oil", "insecticidal-soap", "potassium-bicarbonate", "horticultural-oil")),
@@ -31,22 +32,26 @@ internal static class ClosedLoop
             ("last resort", () => new Mauvaise(Stance.LastResort)),
             ("watch and treat", () => new Mauvaise(Stance.WatchAndTreat)),
             ("keep ahead", () => new Mauvaise(Stance.KeepAhead)),
-        };
+            ("watch and treat without work before", () => new Mauvaise(Stance.WatchAndTreat, prevents: false)),
+            ("keep ahead without work before", () => new Mauvaise(Stance.KeepAhead, prevents: false)),
+            ("work before alone", () => new WorkBefore()),
+            .. BenchGarden.Catalogue.Measures.Where(m => m.Prevents is not null).Select(m => ($"{m.Id} alone", (Func<IPolicy>)(() => new WorkBefore(m.Id)))),
+        ];
         if (Environment.GetEnvironmentVariable("MAUVAISE_POLICIES") is { Length: > 0 } wanted)
         {
             policies = [.. policies.Where(p => wanted.Split(',', StringSplitOptions.TrimEntries).Contains(p.Name))];
         }
 
         Console.WriteLine($"{seasons} seasons of {SeasonLoop.Days} days from number {BenchSettings.FirstSeason} on in each of {climates.Count} climates, {BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}. Per place and season, mean with 95 % interval.\n");
-        Console.WriteLine("| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres | helpers harmed | by hand | rule breaks |");
-        Console.WriteLine("|---|---|---|---|---|---|---|---|---|");
+        Console.WriteLine("| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres | helpers harmed | by hand | before trouble, min | rule breaks |");
+        Console.WriteLine("|---|---|---|---|---|---|---|---|---|---|");
         foreach (var (name, make) in policies)
         {
             var results = new SeasonResult[climates.Count * seasons];
             Parallel.For(0, results.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
                 i => results[i] = new SeasonLoop(climates[i / seasons], (ulong)(BenchSettings.FirstSeason + i % seasons), make()).Play());
             string Of(Func<SeasonResult, double> figure, string format) => Interval([.. results.Select(figure)], format);
-            Console.WriteLine($"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} | {Of(r => r.Outings, "0.0")} | {Of(r => r.Litres, "0.0")} | {Of(r => r.HelperHarm, "0.00")} | {Of(r => r.ByHand, "0.0")} | {results.Sum(r => r.RuleBreaks)} |");
+            Console.WriteLine($"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} | {Of(r => r.Outings, "0.0")} | {Of(r => r.Litres, "0.0")} | {Of(r => r.HelperHarm, "0.00")} | {Of(r => r.ByHand, "0.0")} | {Of(r => r.MinutesBefore, "0")} | {results.Sum(r => r.RuleBreaks)} |");
         }
     }
 
@@ -125,7 +130,8 @@ internal sealed class SeasonLoop
     private readonly Dictionary<Guid, List<(Material Material, double Cover)>> cover = [];
     private readonly Dictionary<Guid, Ants> ants = [];
     private readonly Dictionary<Guid, double> lost = [];
-    private double affected, sprays, outings, litres, harm, byHand;
+    private readonly Dictionary<Guid, List<(Measure Measure, DateOnly On)>> before = [];
+    private double affected, sprays, outings, litres, harm, byHand, minutesBefore;
     private int breaks;
 
     public SeasonLoop(string climate, ulong seed, IPolicy policy)
@@ -144,6 +150,7 @@ internal sealed class SeasonLoop
             lost[planting.Id] = 0;
             ants[planting.Id] = open && chance.Next() < 0.25 ? Ants.Few : Ants.None;
             cover[planting.Id] = [];
+            before[planting.Id] = [];
             var days = SkyDays.Of(sky.Under(place.Shelter), Home, First, First.AddDays(Days));
             foreach (var id in BenchGarden.Kinds[place.Order].Targets)
             {
@@ -173,14 +180,14 @@ internal sealed class SeasonLoop
     {
         for (Today = First; Day < Days; Today = Today.AddDays(1))
         {
-            var before = sprays;
+            var sprayed = sprays;
             policy.Live(this);
-            outings += sprays > before ? 1 : 0;
+            outings += sprays > sprayed ? 1 : 0;
             Advance();
         }
 
         var n = (double)plantings.Count;
-        return new SeasonResult(lost.Values.Sum(l => Math.Min(1, l)) / n, affected / Days / troubles.Count, sprays / n, outings, litres / n, harm / n, byHand / n, breaks);
+        return new SeasonResult(lost.Values.Sum(l => Math.Min(1, l)) / n, affected / Days / troubles.Count, sprays / n, outings, litres / n, harm / n, byHand / n, minutesBefore / n, breaks);
     }
 
     /// <summary>Counts each trouble of a planting on the same twenty leaves.</summary>
@@ -241,6 +248,19 @@ internal sealed class SeasonLoop
         }
     }
 
+    /// <summary>Something is done before trouble comes: it keeps off its part of what comes for as long as it holds.</summary>
+    public void Prevent(Planting planting, Measure measure, double minutes)
+    {
+        minutesBefore += minutes;
+        before[planting.Id].Add((measure, Today));
+    }
+
+    /// <summary>Share of a trouble's coming that work before it keeps off today.</summary>
+    private double KeptOff(Planting planting, Target target) => 1 - before[planting.Id]
+        .Where(b => b.Measure.Prevents!.IsAgainst(target) && (b.Measure.Lasts is not { } lasts || Today.DayNumber - b.On.DayNumber < lasts.Days))
+        .Select(b => b.Measure).Distinct()
+        .Aggregate(1.0, (comes, m) => comes * (1 - Math.Min(0.98, m.Prevents!.TakesOff * truth.Speed($"{m.Id} against {target.Id}"))));
+
     public Guid NewId() => new([.. Enumerable.Range(0, 16).Select(_ => (byte)(chance.Next() * 256))]);
 
     private void Advance()
@@ -252,6 +272,7 @@ internal sealed class SeasonLoop
             var open = places.First(p => p.Id == planting.PlaceId).Shelter == Shelter.Open;
             var target = BenchGarden.Catalogue.Target(key.Target);
             var held = 1 - cover[planting.Id].Aggregate(1.0, (free, c) => free * (1 - c.Cover * (c.Material.EffectOn(target) is { } e ? truth.Of(c.Material.Id, target.Id, e).Protects : 0)));
+            held = 1 - (1 - held) * (1 - KeptOff(planting, target));
             trouble.Advance(new TroubleDay(meanC + (open ? 0 : 3), rain, Math.Min(1, favour[key].GetValueOrDefault(Today) * truth.Speed(key.Target)), held, 0.015), chance);
             var stands = target.Kind == TargetKind.Disease ? 0.1 : BenchGarden.Catalogue.Crop(planting.Crop).LeafCrop ? 0.05 : 0.15;
             lost[planting.Id] += 0.02 * Math.Max(0, trouble.Damage - stands);

@@ -5,6 +5,7 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Preventing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 
@@ -73,8 +74,38 @@ internal sealed class Threshold : IPolicy
     }
 }
 
+/// <summary>What the app asks to be done before trouble comes, and nothing else: no count, no hand, no spray.</summary>
+/// <param name="only">One measure alone; null for all.</param>
+internal sealed class WorkBefore(string? only = null) : IPolicy
+{
+    private GardenSnapshot? kept;
+
+    public void Live(SeasonLoop season)
+    {
+        if (season.IsWalkDay)
+        {
+            var weather = season.Forecast();
+            kept = (kept ?? BenchGarden.Empty(season, weather)) with { Now = season.Now, Weather = weather };
+            kept = kept.After(Done(season, kept, only));
+        }
+    }
+
+    /// <summary>Does all that is due.</summary>
+    public static Written Done(SeasonLoop season, GardenSnapshot garden, string? only)
+    {
+        var due = PreventionPlan.Of(garden).All.Where(w => w.State == PreventionState.Due && (only is null || w.Measure.Id == only)).Select(w => (Id: season.NewId(), Work: w)).ToList();
+        foreach (var (_, work) in due)
+        {
+            season.Prevent(work.Planting, work.Measure, work.Minutes);
+        }
+
+        return due.Count == 0 ? new Written("Nothing before trouble") : PreventionDeeds.Say(garden, due, PreventionWord.Done, season.Today, season.Now, null);
+    }
+}
+
 /// <summary>The app: walks, ladders, courses, check-backs, and the rota planned anew with every new fact; what follows from a deed is what follows in the app.</summary>
-internal sealed class Mauvaise(Stance stance) : IPolicy
+/// <param name="prevents">What is due before trouble comes is done on the walk.</param>
+internal sealed class Mauvaise(Stance stance, bool prevents = true) : IPolicy
 {
     /// <summary>Without news the plan is looked at again after so many days, for what the forecast changed.</summary>
     private const int ReplanDays = 2;
@@ -104,6 +135,10 @@ internal sealed class Mauvaise(Stance stance) : IPolicy
         if (season.IsWalkDay)
         {
             Hands(season);
+            if (prevents)
+            {
+                Do(WorkBefore.Done(season, kept, null));
+            }
         }
 
         var due = rota?.Outings.Any(o => o.On == season.Today) == true;
@@ -181,9 +216,7 @@ internal sealed class Mauvaise(Stance stance) : IPolicy
     private GardenSnapshot Morning(SeasonLoop season)
     {
         var weather = season.Forecast();
-        kept ??= BenchGarden.Tried(
-            new GardenSnapshot(season.Home, season.Now, BenchGarden.Catalogue, [], season.Places, season.Plantings, [], [], [], [], [], [], [], [], [], [], [], [], [], weather, new WeatherState(season.Now, null)),
-            season.Now.AddDays(-290));
+        kept ??= BenchGarden.Tried(BenchGarden.Empty(season, weather), season.Now.AddDays(-290));
         return kept with { Now = season.Now, Weather = weather };
     }
 }

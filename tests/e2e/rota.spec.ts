@@ -23,6 +23,21 @@ test('a round is carried to another day by keys, with its cost, pinned and let g
   await expect(page.getByRole('button', { name: /^Let go: Chapel courgette/ })).toHaveCount(0)
 })
 
+test('the grid is one stop for Tab, and up and down go through it', async ({ page }) => {
+  await page.goto('/rota')
+  const grid = page.getByRole('group', { name: 'The fortnight by places' })
+  const blocks = grid.getByRole('button')
+  await expect(blocks.nth(1)).toBeVisible()
+  await expect(grid.locator('[tabindex="0"]')).toHaveCount(1)
+  await grid.locator('[tabindex="0"]').focus()
+  await expect(blocks.first()).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await expect(blocks.nth(1)).toBeFocused()
+  await expect(blocks.nth(1)).toHaveAttribute('tabindex', '0')
+  await page.keyboard.press('ArrowUp')
+  await expect(blocks.first()).toBeFocused()
+})
+
 test('the calendar opens in a program of its own, and the same visits move in it', async ({ page }) => {
   const { gardens } = await (await page.request.get('/api/state')).json()
   const feed = async () => {

@@ -61,7 +61,8 @@ internal sealed class RotaBuild
         var places = garden.Places.Select(p => p.Id).ToList();
         var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
         var weight = Costs.Weight(garden.Garden.Stance);
-        Problem = new RotaProblem(2 * firmDays, Costs.OutingOf(garden.Garden.Stance), Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
+        var outing = Costs.OutingOf(garden.Garden.Stance, needs.Select(n => n.Place.Id).Distinct().Count());
+        Problem = new RotaProblem(2 * firmDays, outing, Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
     }
 
     public GardenSnapshot Garden => garden;

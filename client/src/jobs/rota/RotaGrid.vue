@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import { civilDay } from '@/kit/format'
@@ -117,6 +117,20 @@ function shift(round: Round, by: number) {
   const next = days.value[days.value.indexOf(now) + by]
   if (next) emit('over', next)
 }
+/** The blocks are one stop for Tab; up and down go from one to the next. */
+const stopKey = ref<string>()
+const stop = computed(() =>
+  Math.max(
+    0,
+    blocks.value.findIndex((b) => b.round.key === (stopKey.value ?? props.chosen?.key)),
+  ),
+)
+async function goOn(by: number) {
+  const next = blocks.value.at((stop.value + by) % blocks.value.length)
+  stopKey.value = next?.round.key
+  await nextTick()
+  box.value?.querySelectorAll<SVGGElement>('.block')[stop.value]?.focus()
+}
 const label = (r: Round) =>
   `${r.where}: ${r.recipeName} against ${r.targetName}, round ${r.round} of ${r.rounds}, ${civilDay(r.on)}${r.pinId ? ', pinned' : ''}`
 </script>
@@ -217,17 +231,20 @@ const label = (r: Round) =>
         </text>
       </g>
       <g
-        v-for="b in blocks"
+        v-for="(b, i) in blocks"
         :key="b.round.key"
         class="block"
         :class="{ chosen: chosen?.key === b.round.key }"
-        tabindex="0"
+        :tabindex="i === stop ? 0 : -1"
         role="button"
         :aria-label="label(b.round)"
         :aria-pressed="chosen?.key === b.round.key"
         @pointerdown="take(b.round, $event)"
         @click="emit('choose', b.round)"
         @keydown.enter.prevent="chosen?.key === b.round.key && over ? emit('drop') : emit('choose', b.round)"
+        @focus="stopKey = b.round.key"
+        @keydown.up.prevent="goOn(-1)"
+        @keydown.down.prevent="goOn(1)"
         @keydown.left.prevent="shift(b.round, -1)"
         @keydown.right.prevent="shift(b.round, 1)"
       >

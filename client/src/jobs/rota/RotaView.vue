@@ -107,7 +107,8 @@ const patchDays = computed(() => {
           />
           <p v-if="!chosen" class="soft small">
             Choose a block to see why, and carry it to another day: with the mouse or a finger, or with the
-            arrow keys and Enter. Each day tells what it would cost, in per cent of a bed's crop.
+            left and right keys and Enter; up and down go to the next block. Each day tells what it would
+            cost, in per cent of a bed's crop.
           </p>
         </section>
         <section v-if="chosen" class="card chosen" aria-live="polite" aria-labelledby="chosen-head">
