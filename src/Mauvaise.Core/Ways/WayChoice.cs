@@ -15,7 +15,7 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
     /// <summary>So near to its line, what stays under it may eat much all the same (assumed).</summary>
     private const double NearLine = 0.5;
 
-    /// <summary>Hands are put to what eats, though no line asks for it, when they save more than this share of the crop (assumed), as heavily as the household weighs work.</summary>
+    /// <summary>Hands are put to what eats, though no line asks for it, when they save more than this share of the crop (assumed), whatever the household thinks of sprays.</summary>
     private const double WorthSaving = 0.05;
 
     /// <summary>The mildest way that holds, as the stance weighs it; where none does, the one that comes nearest and is worth its trouble.</summary>
@@ -93,7 +93,7 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
 
     /// <summary>A few caterpillars eat much: what hands save of the crop before a line asks for it; null where that is little, and for what does not eat leaves.</summary>
     private Way? Saving(List<Way> all, Way nothing) => BroodTraits.Of(target) is null ? null :
-        all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook!.Loss - w.Outlook!.Loss > WorthSaving * Costs.Weight(f.Stance)).MinBy(w => w.Cost);
+        all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook!.Loss - w.Outlook!.Loss > WorthSaving).MinBy(w => w.Cost);
 
     /// <summary>It holds, or leaves clearly less than what is done without mixing.</summary>
     private static bool IsWorthMixing(Way way, List<Way> ways) =>
