@@ -131,7 +131,7 @@ internal static class HandSteps
             return [];
         }
 
-        if (f.Garden.Catalogue.Measure(KnownIds.Measures.PutRight).IsFor(target))
+        if (f.IsPutRight)
         {
             return [MeasureFits.Step(f, KnownIds.Measures.PutRight, StepChoice.Do, [ways.Sentence])];
         }

@@ -85,6 +85,9 @@ public sealed record Finding(
     /// <summary>Beyond this share, or webbed over, the plant itself is in question.</summary>
     public bool Overrun => Share > 0.6 || WebbedOver;
 
+    /// <summary>No spray reaches it: it is put right as the catalogue says, or left.</summary>
+    public bool IsPutRight => Target is { } target && Garden.Catalogue.Measure(KnownIds.Measures.PutRight).IsFor(target);
+
     /// <summary>The household cleans first and then protects, and this way is the cleaning.</summary>
     internal bool CleansFirst(Way way) =>
         Garden.Garden.DiseaseApproach == DiseaseApproach.CleanThenProtect && way.Option?.Material.Group == KnownIds.Modes.Oxidiser;

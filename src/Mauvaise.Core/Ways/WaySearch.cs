@@ -58,7 +58,7 @@ internal sealed class WaySearch
         }
 
         var search = new WaySearch(finding, target, leaves, hours);
-        return finding.Garden.Catalogue.Measure(KnownIds.Measures.PutRight).IsFor(target) ? search.PutRight() : search.Weighed();
+        return finding.IsPutRight ? search.PutRight() : search.Weighed();
     }
 
     /// <summary>What no spray reaches is put right, or left: nothing is mixed against it, and no model plays it through.</summary>
