@@ -76,7 +76,11 @@ const marks = computed(() => {
       const both = looks.value.some((o) => o.kind !== l.kind && o.placeId === l.placeId && o.on === l.on)
       return {
         ...l,
-        x: x(l.on) + step.value / 2 + (both ? (l.kind === 'walk' ? -8 : 8) : 0),
+        // In the block's corner, clear of its words.
+        x:
+          x(l.on) +
+          (taken ? step.value - (both && l.kind === 'walk' ? 18 : 8) : step.value / 2) +
+          (both && !taken ? (l.kind === 'walk' ? -8 : 8) : 0),
         y: head + places.value.findIndex((p) => p.id === l.placeId) * row + (taken ? row - 6 : row / 2),
         r: taken ? 3 : 6,
       }
@@ -215,10 +219,6 @@ const label = (r: Round) =>
           </text>
         </g>
       </g>
-      <g v-for="m in marks" :key="m.kind + m.placeId + m.on" class="look" aria-hidden="true">
-        <circle v-if="m.kind === 'walk'" :cx="m.x" :cy="m.y" :r="m.r" />
-        <path v-else :d="`M${m.x - 4} ${m.y + m.r + 2}v${-2 * m.r - 4}l9 4-9 4`" />
-      </g>
       <g v-if="chosen && moves">
         <text
           v-for="m in moves"
@@ -264,6 +264,10 @@ const label = (r: Round) =>
           </text>
         </g>
         <circle v-if="b.round.pinId" :cx="b.x + b.w - 5" :cy="b.y + 5" r="4" class="pin" />
+      </g>
+      <g v-for="m in marks" :key="m.kind + m.placeId + m.on" class="look" aria-hidden="true">
+        <circle v-if="m.kind === 'walk'" :cx="m.x" :cy="m.y" :r="m.r" />
+        <path v-else :d="`M${m.x - 4} ${m.y + m.r + 2}v${-2 * m.r - 4}l9 4-9 4`" />
       </g>
     </svg>
   </div>
@@ -389,9 +393,14 @@ text {
   stroke: var(--ink);
 }
 
+/* Over the blocks, so that a look is seen where something is sprayed too; a press goes through it. */
+.look {
+  pointer-events: none;
+}
+
 .look circle,
 .look path {
-  fill: none;
+  fill: var(--surface);
   stroke: var(--brick);
   stroke-width: 1.5;
 }
