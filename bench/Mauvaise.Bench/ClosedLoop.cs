@@ -78,7 +78,8 @@ internal sealed class OwnTruth(ulong seed, bool differs)
 {
     private const double Off = 0.3;
 
-    private double Factor(string what)
+    /// <summary>How fast a trouble spreads, how many helpers there are, what a measure keeps off: all against what is believed.</summary>
+    public double Factor(string what)
     {
         if (!differs)
         {
@@ -88,9 +89,6 @@ internal sealed class OwnTruth(ulong seed, bool differs)
         var mixed = what.Aggregate(seed, (sum, letter) => sum * 31 + letter);
         return new Chance(mixed).Between(1 - Off, 1 + Off);
     }
-
-    /// <summary>How fast a trouble spreads, or how many helpers there are, against what is believed.</summary>
-    public double Speed(string what) => Factor(what);
 
     public Target Of(Target target) => target.Insect is { } insect && differs
         ? target with { Insect = insect with { GrowthPerDayAt20C = insect.GrowthPerDayAt20C * Factor(target.Id) } }
@@ -158,7 +156,7 @@ internal sealed class SeasonLoop
                 // A year may be a bad one for this and a good one for that.
                 var year = Math.Exp(chance.Between(-1, 1));
                 var site = new ColonySite(open, ants[planting.Id] != Ants.None, (open ? 0.001 : 0.0005) * year);
-                troubles[(planting.Id, id)] = Trouble.Seen(truth.Of(target), 0.002, 0.05, open ? 0.01 * truth.Speed("helpers") : 0, site, 0.0001 * year, year);
+                troubles[(planting.Id, id)] = Trouble.Seen(truth.Of(target), 0.002, 0.05, open ? 0.01 * truth.Factor("helpers") : 0, site, 0.0001 * year, year);
                 favour[(planting.Id, id)] = target.Disease is null ? new Dictionary<DateOnly, double>() : Pressure.Daily(target, days).ToDictionary(p => p.Day, p => p.Value);
             }
         }
@@ -259,7 +257,7 @@ internal sealed class SeasonLoop
     private double KeptOff(Planting planting, Target target) => 1 - before[planting.Id]
         .Where(b => b.Measure.Prevents!.IsAgainst(target) && (b.Measure.Lasts is not { } lasts || Today.DayNumber - b.On.DayNumber < lasts.Days))
         .Select(b => b.Measure).Distinct()
-        .Aggregate(1.0, (comes, m) => comes * (1 - Math.Min(0.98, m.Prevents!.TakesOff * truth.Speed($"{m.Id} against {target.Id}"))));
+        .Aggregate(1.0, (comes, m) => comes * (1 - Math.Min(0.98, m.Prevents!.TakesOff * truth.Factor($"{m.Id} against {target.Id}"))));
 
     public Guid NewId() => new([.. Enumerable.Range(0, 16).Select(_ => (byte)(chance.Next() * 256))]);
 
@@ -273,7 +271,7 @@ internal sealed class SeasonLoop
             var target = BenchGarden.Catalogue.Target(key.Target);
             var held = 1 - cover[planting.Id].Aggregate(1.0, (free, c) => free * (1 - c.Cover * (c.Material.EffectOn(target) is { } e ? truth.Of(c.Material.Id, target.Id, e).Protects : 0)));
             held = 1 - (1 - held) * (1 - KeptOff(planting, target));
-            trouble.Advance(new TroubleDay(meanC + (open ? 0 : 3), rain, Math.Min(1, favour[key].GetValueOrDefault(Today) * truth.Speed(key.Target)), held, 0.015), chance);
+            trouble.Advance(new TroubleDay(meanC + (open ? 0 : 3), rain, Math.Min(1, favour[key].GetValueOrDefault(Today) * truth.Factor(key.Target)), held, 0.015), chance);
             var stands = target.Kind == TargetKind.Disease ? 0.1 : BenchGarden.Catalogue.Crop(planting.Crop).LeafCrop ? 0.05 : 0.15;
             lost[planting.Id] += 0.02 * Math.Max(0, trouble.Damage - stands);
             affected += trouble.Damage;

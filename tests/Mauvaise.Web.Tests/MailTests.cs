@@ -100,6 +100,7 @@ public sealed class MailTests : DemoTest, IDisposable
         await ServeAsync();
         await AskedAsync("ilse@example.org", new TimeOnly(17, 0));
         await SendDueAsync();
+        Assert.StartsWith("18:00 neem with soap: Chapel courgette, Chapel squash; ", Assert.Single(box.Letters).Subject, StringComparison.Ordinal);
         await TakenOnAsync("Herb tubs/mint");
         await SendDueAsync();
         Assert.Equal(2, box.Letters.Count);
@@ -178,7 +179,7 @@ public sealed class MailTests : DemoTest, IDisposable
     }
 
     [Theory]
-    [InlineData("http://mail.example.org/", 587, MailSecurity.Tls, "garden@example.org", null, "host")]
+    [InlineData("mail.example.org/inbox", 587, MailSecurity.Tls, "garden@example.org", null, "host")]
     [InlineData("mail.example.org", 587, MailSecurity.Tls, "garden", null, "from")]
     [InlineData("mail.example.org", 587, MailSecurity.None, "garden@example.org", "ilse", "security")]
     [InlineData("mail.example.org", 70000, MailSecurity.Tls, "garden@example.org", null, "port")]

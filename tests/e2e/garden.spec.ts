@@ -102,6 +102,15 @@ test('a letter in the evening is asked for, and a server that does not answer is
   await page.getByRole('button', { name: 'Try it' }).click()
   await expect(page.getByText('Nothing answers at 127.0.0.1, port 1.')).toBeVisible()
   await expectAccessible(page)
+  // What is kept can be put right.
+  await page.getByLabel('Port').fill('2')
+  const kept = page.waitForResponse(
+    (r) => r.url().endsWith('/api/mail-server') && r.request().method() === 'PUT',
+  )
+  await page.getByRole('button', { name: 'Keep it' }).click()
+  expect((await kept).status()).toBe(204)
+  await page.getByRole('button', { name: 'Try it' }).click()
+  await expect(page.getByText('Nothing answers at 127.0.0.1, port 2.')).toBeVisible()
   await page.getByRole('button', { name: 'Forget it' }).click()
   await page.getByRole('button', { name: 'Take off ilse@example.org' }).click()
   await expect(page.getByText('nobody gets one')).toBeVisible()

@@ -32,7 +32,7 @@ public sealed record EveningLetter(string Subject, IReadOnlyList<string> Lines, 
         return new EveningLetter(
             (string.Join("; ", named) + more).AsSentenceStart(),
             [.. told.Select(d => $"{d.Title}. {d.Detail}"), .. evening.WindowSentence == "" ? Array.Empty<string>() : [evening.WindowSentence]],
-            // Its beginning moves on with the clock, its end only with the weather.
+            // A window's beginning moves on with the clock, its end only with the weather.
             [.. told.Select(d => d.Tank is not null && evening.Window is { } until ? FormattableString.Invariant($"{d.Title} {until.End:u}") : d.Title)]);
     }
 

@@ -15,7 +15,10 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
     /// <summary>So near to its line, what stays under it may eat much all the same (assumed).</summary>
     private const double NearLine = 0.5;
 
-    /// <summary>Hands are put to what eats, though no line asks for it, when they save more than this share of the crop (assumed), whatever the household thinks of sprays.</summary>
+    /// <summary>
+    /// Hands are put to what eats, though no line asks for it, when they save more than this share of the crop (assumed), whatever the household
+    /// thinks of sprays.
+    /// </summary>
     private const double WorthSaving = 0.05;
 
     /// <summary>The mildest way that holds, as the stance weighs it; where none does, the one that comes nearest and is worth its trouble.</summary>
@@ -28,12 +31,17 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
             return takeOut;
         }
 
-        if (!f.OverLine || f.HelpersAtWork || f.Visit is not null)
+        if (f.Visit is not null)
+        {
+            return nothing;
+        }
+
+        if (!f.OverLine || f.HelpersAtWork)
         {
             // Ants are baited whatever the count; who hardly ever sprays takes spotted leaves off at sight.
-            var early = f.Visit is not null ? null
-                : all.Find(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
-            return early ?? (f.HelpersAtWork || f.Visit is not null || (nothing.Holds && f.Share < NearLine * f.Line.Share) ? nothing : Saving(all, nothing) ?? nothing);
+            var early = all.Find(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
+            var near = !nothing.Holds || f.Share >= NearLine * f.Line.Share;
+            return early ?? (near && !f.HelpersAtWork ? Saving(all, nothing) : null) ?? nothing;
         }
 
         var ways = all.Where(w => w.Allowed && w.Id != takeOut.Id && w.Id != nothing.Id && !PassedBy(w)).ToList();
@@ -91,7 +99,10 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
             ?? (f.Overrun && takeOut.Allowed ? takeOut : nothing);
     }
 
-    /// <summary>A few caterpillars eat much: what hands save of the crop before a line asks for it; null where that is little, and for what does not eat leaves.</summary>
+    /// <summary>
+    /// A few caterpillars eat much: the hands that save most of the crop before a line asks for it; null where that is little, and for what does
+    /// not eat leaves.
+    /// </summary>
     private Way? Saving(List<Way> all, Way nothing) => BroodTraits.Of(target) is null ? null :
         all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook!.Loss - w.Outlook!.Loss > WorthSaving).MinBy(w => w.Cost);
 

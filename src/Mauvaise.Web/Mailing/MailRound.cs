@@ -1,3 +1,4 @@
+using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
@@ -83,7 +84,8 @@ public sealed class MailRound(GardenTools tools, Postman postman)
     {
         string Told(string words) => garden.Garden.Told(words);
         var subject = letter is null ? "Nothing is to be done this evening any more" : first ? Told(letter.Subject) : $"Changed: {Told(letter.Subject)}";
-        return (subject, $"{garden.Garden.Name}, {garden.Today.ToString("dddd d MMMM", System.Globalization.CultureInfo.InvariantCulture)}\n\n{string.Join("\n\n", letter?.Lines.Select(Told) ?? [subject + "."])}\n");
+        var head = $"{garden.Garden.Name}, {garden.Today.ToString("dddd d MMMM", CultureInfo.InvariantCulture)}";
+        return (subject, string.Join("\n\n", [head, .. letter?.Lines.Select(Told) ?? [subject + "."]]) + "\n");
     }
 }
 

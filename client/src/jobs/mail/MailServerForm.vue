@@ -23,7 +23,9 @@ const form = ref({
 watch(
   () => server.data.value?.server,
   (kept) => {
-    if (kept) Object.assign(form.value, kept, { user: kept.user ?? '', passPhrase: '' })
+    if (!kept) return
+    const { host, port, security, from, user } = kept
+    form.value = { host, port, security, from, user: user ?? '', passPhrase: '' }
   },
   { immediate: true },
 )
