@@ -99,7 +99,7 @@ internal sealed class WorkBefore(string? only = null) : IPolicy
             season.Prevent(work.Planting, work.Measure, work.Minutes);
         }
 
-        return due.Count == 0 ? new Written("Nothing before trouble") : PreventionDeeds.Say(garden, due, PreventionWord.Done, season.Today, season.Now, null);
+        return due.Count == 0 ? new Written("Nothing before trouble") : PreventionDeeds.Answer(garden, due, PreventionWord.Done, season.Today, season.Now, null);
     }
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useGarden } from './garden/useGarden'
@@ -44,7 +45,7 @@ watch(
 </script>
 
 <template>
-  <a class="skip" href="#main">To the content</a>
+  <a class="skip" href="#main">{{ tell('shell.toTheContent') }}</a>
   <TopBar v-if="!bare" />
   <p v-if="state.isError.value" class="trouble note stop no-print" role="alert">
     {{ state.error.value?.message }}

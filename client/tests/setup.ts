@@ -1,3 +1,5 @@
+import { speak } from '@/language'
+
 // PrimeVue's overlays ask for this; jsdom has none.
 window.matchMedia ??= (query: string) =>
   ({
@@ -6,3 +8,5 @@ window.matchMedia ??= (query: string) =>
     addEventListener() {},
     removeEventListener() {},
   }) as unknown as MediaQueryList
+
+await speak('en')

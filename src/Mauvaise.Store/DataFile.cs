@@ -1,4 +1,5 @@
 using System.Data.Common;
+using Mauvaise.Core.Words;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
@@ -8,7 +9,7 @@ namespace Mauvaise.Store;
 
 /// <summary>The data file can not be used as it is; nothing was written to it.</summary>
 public sealed class DamagedDataException(string path, string what, Exception? inner = null)
-    : Exception($"The data file {path} can not be opened: {what} Nothing was changed. Put it aside and restore a backup, or start Mauvaise with another --data folder.", inner)
+    : Exception(Say.Of("store.theDataFileCanNot", ("path", path), ("what", what)), inner)
 {
     /// <summary>What is wrong with it, as a sentence's end.</summary>
     public string What { get; } = what;
@@ -102,12 +103,12 @@ public static class DataFile
 
     private static string Plain(SqliteException e) => e.SqliteErrorCode switch
     {
-        26 => "it is not a Mauvaise data file, or its beginning is damaged.",
-        11 => "part of it is damaged.",
-        5 or 6 => "another program holds it.",
-        8 or 14 => "it can not be read or written; look at its rights and the disk.",
-        13 => "the disk is full.",
-        _ => $"SQLite says {e.SqliteErrorCode}.",
+        26 => Say.Of("store.itIsNotAMauvaiseData"),
+        11 => Say.Of("store.partOfItIsDamaged"),
+        5 or 6 => Say.Of("store.anotherProgramHolds"),
+        8 or 14 => Say.Of("store.itCanNotBeRead"),
+        13 => Say.Of("store.theDiskIsFull"),
+        _ => Say.Of("store.sqliteSays", ("sqliteErrorCode", e.SqliteErrorCode)),
     };
 
     /// <summary>Makes SQLite flush its log at every commit, so that an acknowledged write survives a power cut.</summary>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Archive;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -25,15 +26,15 @@ public static class Doctor
         var found = new List<Examined>();
         if (!File.Exists(path))
         {
-            return [new(false, $"There is no file {path}.")];
+            return [new(false, Say.Of("store.thereIsNoFile", ("path", path)))];
         }
 
         var bytes = new FileInfo(path).Length;
-        found.Add(new(bytes > 0, bytes > 0 ? string.Create(CultureInfo.InvariantCulture, $"{path}, {bytes / 1048576.0:0.0} MB.") : $"{path} is empty: put a copy back."));
+        found.Add(new(bytes > 0, bytes > 0 ? string.Create(CultureInfo.InvariantCulture, $"{path}, {bytes / 1048576.0:0.0} MB.") : Say.Of("store.isEmptyPutACopyBack", ("path", path))));
         try
         {
             Backups.Check(path);
-            found.Add(new(true, "Its pages, indexes and references are sound."));
+            found.Add(new(true, Say.Of("store.itsPagesIndexesAndReferences")));
             var options = new DbContextOptionsBuilder<GardenDb>()
                 .UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Mode = SqliteOpenMode.ReadOnly, Pooling = false, DefaultTimeout = 10 }.ToString()).Options;
             await using var db = new GardenDb(options);
@@ -49,7 +50,7 @@ public static class Doctor
         }
         catch (SqliteException e)
         {
-            found.Add(new(false, $"It can not be read through: {e.Message}"));
+            found.Add(new(false, Say.Of("store.itCanNotBeReadThrough", ("message", e.Message))));
         }
 
         return [.. found, .. backups is null ? [] : Copies(backups, now), Room(path, bytes)];
@@ -74,17 +75,17 @@ public static class Doctor
         var copy = Path.Combine(backups, Backups.Name(CopyKind.BeforeMend, now));
         Directory.CreateDirectory(backups);
         await db.Database.ExecuteSqlAsync($"VACUUM INTO {copy}", stop);
-        List<string> done = [$"A copy of before is {copy}."];
+        List<string> done = [Say.Of("store.aCopyOfBefore", ("copy", copy))];
         if (indexes)
         {
             await db.Database.ExecuteSqlRawAsync("REINDEX", stop);
-            done.Add("Its indexes were made anew.");
+            done.Add(Say.Of("store.itsIndexesWereMadeAnew"));
         }
 
         if (lost > 0)
         {
             await db.Photos.Where(p => !db.PhotoImages.Any(i => i.PhotoId == p.Id)).ExecuteDeleteAsync(stop);
-            done.Add(string.Create(CultureInfo.InvariantCulture, $"{lost} pictures that were lost were taken off their counts."));
+            done.Add(Say.Of("store.picturesThatWereLostWereTaken", ("lost", lost)));
         }
 
         return done;
@@ -95,8 +96,8 @@ public static class Doctor
         var known = db.Database.GetMigrations().ToList();
         var applied = (await db.Database.GetAppliedMigrationsAsync(stop)).ToList();
         return applied.FirstOrDefault(m => !known.Contains(m)) is { } newer
-            ? [new(false, $"It was written by a newer Mauvaise (step {newer}): bring this one up to date.")]
-            : [new(true, applied.Count == known.Count ? "Its shape is that of this version." : string.Create(CultureInfo.InvariantCulture, $"It is {known.Count - applied.Count} steps older than this version; the next start brings it up to date, with a copy first."))];
+            ? [new(false, Say.Of("store.itWasWrittenByANewer", ("newer", newer)))]
+            : [new(true, applied.Count == known.Count ? Say.Of("store.itsShapeIsThatOfThis") : Say.Of("store.itIsStepsOlderThanThis", ("known", known.Count - applied.Count)))];
     }
 
     private static async Task<List<Examined>> RowsAsync(GardenDb db, CancellationToken stop)
@@ -112,26 +113,26 @@ public static class Doctor
             var garden = (await new ArchiveMerge(db).ReadAsync(id, stop))!;
             var faults = ArchiveCheck.Faults(garden).Take(MostTold).ToList();
             found.Add(faults.Count == 0
-                ? new(true, string.Create(CultureInfo.InvariantCulture, $"{garden.Garden.Name}: {garden.Places.Count} places, {garden.Plantings.Count} plantings, {garden.Observations.Count} counts and {garden.Applications.Count} sprays, all of them readable."))
+                ? new(true, Say.Of("store.placesPlantingsCountsAndSpraysAll", ("garden", garden.Garden.Name), ("places", garden.Places.Count), ("plantings", garden.Plantings.Count), ("observations", garden.Observations.Count), ("applications", garden.Applications.Count)))
                 : new(false, $"{garden.Garden.Name}: {string.Join("; ", faults)}."));
             found.AddRange(await PicturesAsync(db, id, stop));
             var fetch = await db.WeatherFetches.AsNoTracking().Where(f => f.GardenId == id).OrderByDescending(f => f.AnsweredAt).FirstOrDefaultAsync(stop);
             found.Add(fetch switch
             {
-                { Trouble: { } trouble } => new(false, $"Weather: {trouble}"),
-                { AnsweredAt: { } last } => new(true, string.Create(CultureInfo.InvariantCulture, $"Weather was last fetched on {last:d MMMM yyyy}.")),
-                _ => new(true, "No weather service has answered yet."),
+                { Trouble: { } trouble } => new(false, Say.Of("store.weather", ("trouble", trouble))),
+                { AnsweredAt: { } last } => new(true, Say.Of("store.weatherWasLastFetched", ("last", Say.In(last, "d MMMM yyyy")))),
+                _ => new(true, Say.Of("store.noWeatherServiceHasAnsweredYet")),
             });
         }
 
-        return found.Count > 0 ? found : [new(true, "There is no garden in it yet.")];
+        return found.Count > 0 ? found : [new(true, Say.Of("store.thereIsNoGarden"))];
     }
 
     private static async Task<IEnumerable<Examined>> PicturesAsync(GardenDb db, Guid garden, CancellationToken stop)
     {
         var pictures = await db.Photos.CountAsync(p => p.GardenId == garden, stop);
         var missing = await db.Photos.CountAsync(p => p.GardenId == garden && !db.PhotoImages.Any(i => i.PhotoId == p.Id), stop);
-        return pictures == 0 ? [] : [new(missing == 0, string.Create(CultureInfo.InvariantCulture, $"{pictures} pictures{(missing == 0 ? "" : $", of which {missing} are lost")}."))];
+        return pictures == 0 ? [] : [new(missing == 0, missing == 0 ? Say.Of("store.pictures", ("pictures", pictures)) : Say.Of("store.picturesOfWhichAreLost", ("pictures", pictures), ("missing", missing)))];
     }
 
     private static IEnumerable<Examined> Copies(string folder, DateTimeOffset now)
@@ -139,16 +140,16 @@ public static class Doctor
         var days = Backups.Days(folder);
         if (days.Count == 0)
         {
-            return [new(false, $"There is no copy in {folder} yet: ./mauvaise backup makes one.")];
+            return [new(false, Say.Of("store.thereIsNoCopyInYet", ("folder", folder)))];
         }
 
         var age = DateOnly.FromDateTime(now.Date).DayNumber - days[0].Day.DayNumber;
-        return [new(age <= CopyDays, string.Create(CultureInfo.InvariantCulture, $"{days.Count} copies in {folder}, the newest of {days[0].Day:d MMMM yyyy}."))];
+        return [new(age <= CopyDays, Say.Of("store.copiesInTheNewest", ("days", days.Count), ("folder", folder), ("day", Say.In(days[0].Day, "d MMMM yyyy"))))];
     }
 
     private static Examined Room(string path, long bytes)
     {
         var free = new DriveInfo(Path.GetFullPath(path)).AvailableFreeSpace;
-        return new(free > RoomTimes * bytes, string.Create(CultureInfo.InvariantCulture, $"{free / 1073741824.0:0.0} GB of room on the disk."));
+        return new(free > RoomTimes * bytes, Say.Of("store.gbOfRoomOnTheDisk", ("free", Say.In(free / 1073741824.0, "0.0"))));
     }
 }

@@ -2,6 +2,7 @@ using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Deeds;
 using Mauvaise.Store.Facts;
@@ -177,7 +178,7 @@ api.MapUndo();
 api.MapCatalogue();
 api.MapCalc();
 api.MapDemo();
-app.MapFallback("/api/{**rest}", ProblemHttpResult () => Problems.Of(StatusCodes.Status404NotFound, "not-found", "There is nothing at this address.")).ExcludeFromDescription();
+app.MapFallback("/api/{**rest}", ProblemHttpResult () => Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress"))).ExcludeFromDescription();
 app.MapFallbackToFile("index.html", new StaticFileOptions
 {
     OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache",

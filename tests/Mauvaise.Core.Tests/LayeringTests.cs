@@ -8,7 +8,7 @@ public class LayeringTests
 {
     /// <summary>The core's folders in working order: each may use those before it.</summary>
     private static readonly string[] Order =
-        ["Time", "Measures", "Catalogue", "Sky", "Gardens", "Biology", "Scouting", "Identification", "Decisions", "Mixing", "ByEar", "Cover", "Courses", "Simulation", "Ways", "Preventing", "Actions", "Outcomes", "Trials", "Lessons", "Planning", "Ledger", "Deeds"];
+        ["Words", "Time", "Measures", "Catalogue", "Sky", "Gardens", "Biology", "Scouting", "Identification", "Decisions", "Mixing", "ByEar", "Cover", "Courses", "Simulation", "Ways", "Preventing", "Actions", "Outcomes", "Trials", "Lessons", "Planning", "Ledger", "Deeds"];
 
     private static readonly ArchUnitNET.Domain.Architecture Core = new ArchLoader().LoadAssemblies(typeof(GardenCatalogue).Assembly).Build();
 

@@ -32,7 +32,7 @@ public class PreventionTests
     private static PreventiveWork? Work(GardenSnapshot garden, Planting planting, string measure) => PreventionPlan.Of(garden).Find(planting.Id, measure);
 
     private static GardenSnapshot After(GardenSnapshot garden, PreventiveWork work, PreventionWord word, double daysAgo = 0, DateOnly? on = null) =>
-        garden.After(PreventionDeeds.Say(garden, [(Guid.NewGuid(), work)], word, on ?? garden.Today, garden.Now.AddDays(-daysAgo), null));
+        garden.After(PreventionDeeds.Answer(garden, [(Guid.NewGuid(), work)], word, on ?? garden.Today, garden.Now.AddDays(-daysAgo), null));
 
     [Theory]
     [InlineData("tomato", PlaceKind.OpenBed, GrowthStage.Fruiting, "low-leaves", true)]

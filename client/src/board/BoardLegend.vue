@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 
 defineProps<{ groups: Schemas['GroupAnswer'][] }>()
 </script>
 
 <template>
-  <ul class="legend small" aria-label="Legend">
+  <ul class="legend small" :aria-label="tell('board.legend')">
     <li v-for="g in groups" :key="g.id">
       <svg width="24" height="16" aria-hidden="true">
         <rect x="0.5" y="0.5" width="23" height="15" :fill="`url(#hatch-${g.hatch})`" stroke="currentColor" />
@@ -14,19 +15,19 @@ defineProps<{ groups: Schemas['GroupAnswer'][] }>()
     </li>
     <li>
       <svg width="24" height="16" aria-hidden="true"><path class="planned" d="M1 15V3L23 13V15Z" /></svg>
-      planned
+      {{ tell('board.planned') }}
     </li>
     <li>
       <svg width="16" height="16" aria-hidden="true"><circle cx="8" cy="8" r="5.5" class="dot" /></svg>
-      leaves affected
+      {{ tell('board.leavesAffected') }}
     </li>
     <li>
       <svg width="24" height="16" aria-hidden="true"><path class="pressure" d="M1 12L9 4L16 8L23 3" /></svg>
-      weather pressure
+      {{ tell('board.weatherPressure') }}
     </li>
     <li>
       <svg width="14" height="16" aria-hidden="true"><path class="flag" d="M1 1V15M1 1L12 5L1 9Z" /></svg>
-      check back
+      {{ tell('board.checkBack') }}
     </li>
   </ul>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useElementSize, useEventListener, useMediaQuery } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -67,14 +68,16 @@ const reading = computed(() => {
   if (t === undefined) return null
   const words =
     t === null
-      ? ['not known']
+      ? [tell('board.notKnown')]
       : [
           told('temperature', t),
           `${data.value.sky.relativeHumidityPercent[i]} %`,
-          `wind ${told('wind', data.value.sky.windMetresPerSecond[i] ?? 0)}`,
+          tell('board.wind', {
+            windMetresPerSecond: told('wind', data.value.sky.windMetresPerSecond[i] ?? 0),
+          }),
         ]
   const rain = data.value.sky.rainMm[i]
-  if (rain) words.push(`rain ${told('rain', rain)}`)
+  if (rain) words.push(tell('board.rain', { rain: told('rain', rain) }))
   return `${dayAndClock(cursor.value, zone.value)}: ${words.join(', ')}`
 })
 
@@ -111,35 +114,36 @@ const shownGroups = computed(() => {
   <div class="board-page">
     <AsyncState v-if="!data" class="wait" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
-      <section class="board" aria-label="Board">
+      <section class="board" :aria-label="tell('board.board')">
         <header>
           <h1>{{ data.gardenName }}</h1>
           <p class="soft">{{ data.sentence }}</p>
-          <div class="zoom no-print" role="group" aria-label="Time shown">
-            <button aria-label="Earlier" @click="move(-24)">←</button>
-            <button aria-label="Zoom out" @click="change(1 / 0.6)">−</button>
-            <button aria-label="Zoom in" @click="change(0.6)">+</button>
-            <button aria-label="Later" @click="move(24)">→</button>
+          <div class="zoom no-print" role="group" :aria-label="tell('board.timeShown')">
+            <button :aria-label="tell('board.earlier')" @click="move(-24)">←</button>
+            <button :aria-label="tell('board.zoomOut')" @click="change(1 / 0.6)">−</button>
+            <button :aria-label="tell('board.zoomIn')" @click="change(0.6)">+</button>
+            <button :aria-label="tell('board.later')" @click="move(24)">→</button>
           </div>
         </header>
         <p v-if="data.rows.length === 0" class="note">
-          No places yet. <RouterLink :to="{ name: 'garden' }">Add the first bed</RouterLink> and what grows in
-          it.
+          {{ tell('board.noPlacesYet') }}
+          <RouterLink :to="{ name: 'garden' }">{{ tell('board.addTheFirstBed') }}</RouterLink>
+          {{ tell('board.andWhatGrows') }}
         </p>
         <HatchPatterns />
         <div class="grid">
           <div class="sky-labels small soft" aria-hidden="true">
-            <span>temperature, rain</span>
-            <span>wet leaves</span>
-            <span>wind</span>
-            <span class="good">good hours</span>
+            <span>{{ tell('board.temperatureRain') }}</span>
+            <span>{{ tell('board.wetLeaves') }}</span>
+            <span>{{ tell('board.wind2') }}</span>
+            <span class="good">{{ tell('board.goodHours') }}</span>
           </div>
           <ol class="labels">
             <li v-for="(row, i) in data.rows" :key="row.placeId" :class="{ selected: i === selected }">
               <button @click="open(i)" @focus="selected = i">
                 <strong>{{ row.name }}</strong>
                 <span class="soft">{{
-                  row.plantings.map((p) => inSentence(p.cropName)).join(', ') || 'nothing planted'
+                  row.plantings.map((p) => inSentence(p.cropName)).join(', ') || tell('board.nothingPlanted')
                 }}</span>
               </button>
             </li>
@@ -167,12 +171,12 @@ const shownGroups = computed(() => {
           </div>
         </div>
         <p class="reading small soft" aria-hidden="true">
-          {{ reading ?? 'Move over the Board to read an hour.' }}
+          {{ reading ?? tell('board.moveOverTheBoardToRead') }}
         </p>
         <BoardLegend :groups="shownGroups" />
         <ul class="visually-hidden">
           <li v-for="row in data.rows" :key="row.placeId">
-            {{ row.name }}: cover {{ percent(row.coverNow) }}
+            {{ tell('board.cover', { row: row.name, coverNow: percent(row.coverNow) }) }}
           </li>
         </ul>
       </section>

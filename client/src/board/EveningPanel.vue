@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
@@ -15,26 +16,32 @@ type Deed = Schemas['DeedAnswer']
 /** The screen on which a deed is done; null when it is done in the bed alone. */
 function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
   if (deed.checkBackId)
-    return { to: { name: 'check-back', params: { checkBackId: deed.checkBackId } }, label: 'Count again' }
+    return {
+      to: { name: 'check-back', params: { checkBackId: deed.checkBackId } },
+      label: tell('board.countAgain'),
+    }
   if (deed.batchId)
-    return { to: { name: 'spray', params: { batchId: deed.batchId } }, label: 'Log it when it is sprayed' }
+    return {
+      to: { name: 'spray', params: { batchId: deed.batchId } },
+      label: tell('board.logItWhenItIsSprayed'),
+    }
   if (deed.tank) {
     const { recipe, target } = deed.tank
     const patch = deed.kind === 'patchTest' ? 'true' : undefined
     return {
       to: { name: 'bench', query: { planting: deed.plantingIds, target, recipe, patch } },
-      label: 'Mix it',
+      label: tell('board.mixIt'),
     }
   }
-  if (deed.kind === 'prevent') return { to: { name: 'before' }, label: 'Keep trouble off' }
+  if (deed.kind === 'prevent') return { to: { name: 'before' }, label: tell('board.keepTroubleOff') }
   if (deed.kind === 'walk')
-    return { to: { name: 'walk', query: { planting: deed.plantingIds } }, label: 'Start the walk' }
+    return { to: { name: 'walk', query: { planting: deed.plantingIds } }, label: tell('board.startTheWalk') }
   return {
     to: {
       name: 'decide',
       query: { planting: deed.plantingIds.length === 1 ? deed.plantingIds[0] : undefined },
     },
-    label: 'Decide',
+    label: tell('board.decide'),
   }
 }
 
@@ -46,7 +53,8 @@ const firstDeed = computed(() => {
   if (!first.value) return ''
   const ids = first.value.plantingIds
   const places = new Set(plantings.value.filter((p) => ids.includes(p.id)).map((p) => p.place.name))
-  const where = places.size === 1 ? [...places][0] : places.size > 1 ? `${places.size} places` : ''
+  const where =
+    places.size === 1 ? [...places][0] : places.size > 1 ? tell('board.places', { size: places.size }) : ''
   return where ? `${screen(first.value).label}: ${where}` : screen(first.value).label
 })
 const spray = computed(() => props.evening.deeds.find((d) => d.tank))
@@ -56,19 +64,22 @@ const hours = computed(() => {
 })
 const count = computed(() =>
   props.evening.deeds.length === 1
-    ? 'One thing to do'
-    : `${props.evening.deeds.length} things to do, in order`,
+    ? tell('board.oneThingToDo')
+    : tell('board.thingsToDoInOrder', { deeds: props.evening.deeds.length }),
 )
 </script>
 
 <template>
   <section class="evening" aria-labelledby="evening-head">
-    <h2 id="evening-head">This evening</h2>
+    <h2 id="evening-head">{{ tell('board.thisEvening') }}</h2>
     <p v-if="planted" class="soft">
-      {{ evening.deeds.length ? count : 'Nothing is due. Enjoy the garden.' }}
+      {{ evening.deeds.length ? count : tell('board.nothingIsDueEnjoyTheGarden') }}
     </p>
     <p v-else class="soft">
-      Nothing is planted yet. <RouterLink to="/garden">Plant something</RouterLink>, then take the first walk.
+      {{ tell('board.nothingIsPlantedYet') }}
+      <RouterLink to="/garden">{{ tell('board.plantSomething') }}</RouterLink>{{
+        tell('board.thenTakeTheFirstWalk')
+      }}
     </p>
     <div
       v-if="spray"
@@ -80,7 +91,7 @@ const count = computed(() =>
       <RouterLink
         :to="{ name: 'hours', query: { planting: spray.plantingIds, material: spray.tank?.material } }"
       >
-        Why these hours?
+        {{ tell('board.whyTheseHours') }}
       </RouterLink>
     </div>
     <div v-if="first" class="deed-at-hand">
@@ -95,7 +106,7 @@ const count = computed(() =>
           </h3>
           <p class="soft">{{ deed.detail }}</p>
           <details>
-            <summary>Why</summary>
+            <summary>{{ tell('board.why') }}</summary>
             <ul>
               <li v-for="reason in deed.reasons" :key="reason">{{ reason }}</li>
             </ul>
@@ -104,11 +115,11 @@ const count = computed(() =>
       </li>
     </ol>
     <LeftoverBottles :except="evening.deeds.flatMap((d) => d.batchId ?? [])" />
-    <RouterLink v-if="evening.outingKey" :to="{ name: 'outing', params: { outingKey: evening.outingKey } }"
-      >Go out with it, step by step</RouterLink
-    >
+    <RouterLink v-if="evening.outingKey" :to="{ name: 'outing', params: { outingKey: evening.outingKey } }">{{
+      tell('board.goOutWithItStep')
+    }}</RouterLink>
     <template v-if="evening.leftAlone.length">
-      <h3 class="left">Left alone, and why</h3>
+      <h3 class="left">{{ tell('board.leftAloneAndWhy') }}</h3>
       <ul class="soft small">
         <li v-for="left in evening.leftAlone" :key="left.plantingId">{{ left.sentence }}</li>
       </ul>

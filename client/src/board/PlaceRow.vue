@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { dayAndClock, percent } from '@/kit/format'
@@ -22,22 +23,38 @@ const bands = computed(() =>
       ...band,
       from,
       path: bandPath(band.points, from, band.stepHours, props.x, base, 32),
-      title: `${band.material}, ${band.planned ? 'planned for ' : ''}${dayAndClock(band.from, props.timeZone)}`,
+      title: band.planned
+        ? tell('board.plannedFor', {
+            material: band.material,
+            dayAndClock: dayAndClock(band.from, props.timeZone),
+          })
+        : tell('board.materialDayandclock', {
+            material: band.material,
+            dayAndClock: dayAndClock(band.from, props.timeZone),
+          }),
     }
   }),
 )
 const pressure = computed(() => dayCurve(props.row.pressure, props.x, base, 32))
 const pressureNow = computed(() => props.row.pressure.find((p) => Date.parse(p.day) + 86_400_000 > props.now))
 const spoken = computed(() => {
-  const dots = props.row.dots.map(
-    (d) =>
-      `${dayAndClock(d.at, props.timeZone)}: ${percent(d.share)} of leaves with ${d.namedAs ?? 'something unnamed'}`,
+  const dots = props.row.dots.map((d) =>
+    tell('board.ofLeaves', {
+      dayAndClock: dayAndClock(d.at, props.timeZone),
+      share: percent(d.share),
+      namedAs: d.namedAs ?? tell('board.somethingUnnamed'),
+    }),
   )
   const pressed = pressureNow.value
-    ? [`Pressure ${percent(pressureNow.value.value)}, ${pressureNow.value.sentence}`]
+    ? [
+        tell('board.pressure', {
+          pressureNow: percent(pressureNow.value.value),
+          sentence: pressureNow.value.sentence,
+        }),
+      ]
     : []
   return [
-    `Cover now ${percent(props.row.coverNow)}`,
+    tell('board.coverNow', { coverNow: percent(props.row.coverNow) }),
     ...pressed,
     ...dots,
     ...props.row.flags.map((f) => f.words),
@@ -78,8 +95,14 @@ const spoken = computed(() => {
       :r="dotRadius(dot.share)"
     >
       <title>
-        {{ dot.cropName }}: {{ dot.leavesAffected }} of {{ dot.leavesLooked }} leaves,
-        {{ dot.namedAs ?? 'no name yet' }}
+        {{
+          tell('board.ofLeaves2', {
+            cropName: dot.cropName,
+            leavesAffected: dot.leavesAffected,
+            leavesLooked: dot.leavesLooked,
+            namedAs: dot.namedAs ?? tell('board.noNameYet'),
+          })
+        }}
       </title>
     </circle>
     <g

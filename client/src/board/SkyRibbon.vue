@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -74,7 +75,7 @@ const now = computed(() => Date.parse(props.board.now))
     :width="width"
     :height="height"
     role="img"
-    aria-label="Weather: temperature, rain, wet leaves, wind and good hours"
+    :aria-label="tell('board.weatherTemperatureRainWetLeavesWind')"
   >
     <g v-for="d in days" :key="d.t">
       <line class="day" :x1="x(d.t)" :x2="x(d.t)" y1="18" :y2="height" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { useElementSize } from '@vueuse/core'
@@ -75,7 +76,7 @@ const ends = computed(() => {
     ref="picture"
     :viewBox="`0 0 ${width} ${height}`"
     role="img"
-    :aria-label="`Share over ${days} days for ${names.join('; ')}`"
+    :aria-label="tell('drawings.shareOverDays', { days, names: names.join('; ') })"
   >
     <g class="grid">
       <g v-for="t in y.ticks(4)" :key="t">

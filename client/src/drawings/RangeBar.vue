@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
@@ -39,7 +40,9 @@ const spoken = computed(() =>
   props.estimates
     .map((e) => {
       const range =
-        e.low === undefined || e.high === undefined ? '' : `, likely ${round(e.low)} to ${round(e.high)}`
+        e.low === undefined || e.high === undefined
+          ? ''
+          : tell('drawings.likelyTo', { low: round(e.low), high: round(e.high) })
       return `${e.name}: ${round(e.value)}${props.unit}${range}`
     })
     .join('. '),

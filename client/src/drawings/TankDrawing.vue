@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { trim } from '@/kit/format'
 import { household, told } from '@/kit/household'
@@ -27,7 +28,11 @@ const marks = computed(() => {
 </script>
 
 <template>
-  <svg viewBox="0 0 220 228" role="img" :aria-label="`${amount} in a tank of ${told('volume', capacity)}`">
+  <svg
+    viewBox="0 0 220 228"
+    role="img"
+    :aria-label="tell('drawings.inATank', { amount, capacity: told('volume', capacity) })"
+  >
     <clipPath id="tank">
       <path
         d="M66 14H134V34C160 40 170 52 170 70V206Q170 216 160 216H40Q30 216 30 206V70C30 52 40 40 66 34Z"

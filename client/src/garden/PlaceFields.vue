@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import InputText from 'primevue/inputtext'
 import { computed, useId } from 'vue'
 import type { Problem, Schemas } from '@/api/client'
@@ -14,19 +15,19 @@ withDefaults(defineProps<{ problem: Problem | null; prefix?: string }>(), { pref
 const id = useId()
 const numbers = computed(() => [
   ...('areaM2' in place.value
-    ? [{ key: 'areaM2', label: 'Area', quantity: 'area' as const }]
+    ? [{ key: 'areaM2', label: tell('garden.area'), quantity: 'area' as const }]
     : [
-        { key: 'lengthM', label: 'Length', quantity: 'length' as const },
-        { key: 'widthM', label: 'Width', quantity: 'length' as const },
+        { key: 'lengthM', label: tell('garden.length'), quantity: 'length' as const },
+        { key: 'widthM', label: tell('garden.width'), quantity: 'length' as const },
       ]),
-  { key: 'sunHours', label: 'Hours of sun', quantity: undefined },
-  { key: 'pondDistanceM', label: 'Distance to a pond (empty for none)', quantity: 'length' as const },
+  { key: 'sunHours', label: tell('garden.hoursOfSun'), quantity: undefined },
+  { key: 'pondDistanceM', label: tell('garden.distanceToAPondEmpty'), quantity: 'length' as const },
 ])
 /** The same fields by name, whichever of the two shapes it is. */
 const figures = computed(() => place.value as unknown as Record<string, number | null>)
 const times = [
-  { key: 'sunFrom', label: 'Sun reaches it at (empty for all day)' },
-  { key: 'sunTo', label: 'Sun leaves it at' },
+  { key: 'sunFrom', label: tell('garden.sunReachesItAtEmpty') },
+  { key: 'sunTo', label: tell('garden.sunLeaves') },
 ] as const
 /** The API's times have seconds, the browser's field may not. */
 const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
@@ -38,7 +39,7 @@ const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
 <template>
   <div class="fields">
     <div class="field">
-      <label :for="`${id}-name`">Name of the bed</label>
+      <label :for="`${id}-name`">{{ tell('garden.nameOfTheBed') }}</label>
       <InputText
         :id="`${id}-name`"
         v-model="place.name"
@@ -47,8 +48,12 @@ const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
       />
       <FieldError :problem="problem" :field="`${prefix}name`" />
     </div>
-    <SelectField v-model="place.kind" :options="options(placeKindWords)" label="Kind" />
-    <SelectField v-model="place.watering" :options="options(wateringWords)" label="Watering" />
+    <SelectField v-model="place.kind" :options="options(placeKindWords)" :label="tell('garden.kind')" />
+    <SelectField
+      v-model="place.watering"
+      :options="options(wateringWords)"
+      :label="tell('garden.watering')"
+    />
     <div v-for="f in numbers" :key="f.key" class="field">
       <label :for="`${id}-${f.key}`">{{ f.label }}</label>
       <NumberField

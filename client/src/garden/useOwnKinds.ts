@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGardenQuery } from './useGarden'
@@ -11,7 +12,11 @@ export function useOwnKinds() {
     computed(() =>
       (query.data.value ?? [])
         .filter((k) => k.of === of && !k.retired)
-        .map((k) => ({ id: k.kindId, name: `${k.name} (your own)`, alsoCalled: [k.likeName] })),
+        .map((k) => ({
+          id: k.kindId,
+          name: tell('garden.yourOwn', { name: k.name }),
+          alsoCalled: [k.likeName],
+        })),
     )
   return { all: query.data, crops: offered('crop'), troubles: offered('trouble') }
 }

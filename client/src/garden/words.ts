@@ -1,166 +1,174 @@
+import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 
 /** Enum values of the API in the gardener's words. */
 export const stanceWords: Record<Schemas['Stance'], string> = {
-  lastResort: 'Last resort',
-  watchAndTreat: 'Watch and treat',
-  keepAhead: 'Keep ahead',
+  lastResort: tell('garden.lastResort'),
+  watchAndTreat: tell('garden.watchAndTreat'),
+  keepAhead: tell('garden.keepAhead'),
 }
 
 export const approachWords: Record<Schemas['DiseaseApproach'], string> = {
-  cleanThenProtect: 'Clean, then protect',
-  protectOnly: 'Protect only',
-  neemOnly: 'Neem only',
-  milk: 'Milk',
+  cleanThenProtect: tell('garden.cleanThenProtect'),
+  protectOnly: tell('garden.protectOnly'),
+  neemOnly: tell('garden.neemOnly'),
+  milk: tell('garden.milk'),
 }
 
 export const stepWords: Record<Schemas['DoseStep'], string> = {
-  gentle: 'gentle',
-  usual: 'usual',
-  strong: 'strong',
+  gentle: tell('garden.gentle'),
+  usual: tell('garden.usual'),
+  strong: tell('garden.strong'),
 }
 
 export const mailSecurityWords: Record<Schemas['MailSecurity'], string> = {
-  startTls: 'TLS, after a plain hello (STARTTLS)',
-  tls: 'TLS from the start',
-  none: 'None, on this machine alone',
+  startTls: tell('garden.tlsAfterAPlainHelloStarttls'),
+  tls: tell('garden.tlsFromTheStart'),
+  none: tell('garden.noneOnThisMachineAlone'),
 }
 
 export const formWords: Record<Schemas['Form'], string> = {
-  spray: 'spray',
-  dip: 'dip',
-  drench: 'soil drench',
-  dust: 'dust',
-  bait: 'bait',
-  feed: 'feed',
-  wipe: 'wipe',
+  spray: tell('garden.spray'),
+  dip: tell('garden.dip'),
+  drench: tell('garden.soilDrench'),
+  dust: tell('garden.dust'),
+  bait: tell('garden.bait'),
+  feed: tell('garden.feed'),
+  wipe: tell('garden.wipe'),
 }
 
 export const dosedPerWords: Record<Schemas['DosedPer'], string> = {
-  litre: 'a litre',
-  squareMetre: 'a square metre',
-  plant: 'a plant',
-  station: 'a station',
+  litre: tell('garden.aLitre'),
+  squareMetre: tell('garden.aSquareMetre'),
+  plant: tell('garden.aPlant'),
+  station: tell('garden.aStation'),
 }
 
 export const waterWords: Record<Schemas['Water'], string> = {
-  rain: 'Rain water',
-  softTap: 'Soft tap water',
-  hardTap: 'Hard tap water',
+  rain: tell('garden.rainWater'),
+  softTap: tell('garden.softTapWater'),
+  hardTap: tell('garden.hardTapWater'),
 }
 
 export const placeKindWords: Record<Schemas['PlaceKind'], string> = {
-  openBed: 'Open bed',
-  raisedBed: 'Raised bed',
-  containers: 'Tubs',
-  tunnel: 'Tunnel or greenhouse',
-  indoorRack: 'Indoor rack',
+  openBed: tell('garden.openBed'),
+  raisedBed: tell('garden.raisedBed'),
+  containers: tell('garden.tubs'),
+  tunnel: tell('garden.tunnelOrGreenhouse'),
+  indoorRack: tell('garden.indoorRack'),
 }
 
 export const wateringWords: Record<Schemas['Watering'], string> = {
-  drip: 'Drip line',
-  handAtSoil: 'By hand, at the soil',
-  overhead: 'From above',
-  tray: 'Tray below',
+  drip: tell('garden.dripLine'),
+  handAtSoil: tell('garden.byHandAtTheSoil'),
+  overhead: tell('garden.fromAbove'),
+  tray: tell('garden.trayBelow'),
 }
 
 export const stageWords: Record<Schemas['GrowthStage'], string> = {
-  seedling: 'Seedling',
-  young: 'Young',
-  flowering: 'Flowering',
-  fruiting: 'Fruiting',
-  mature: 'Full grown',
-  ending: 'Ending',
+  seedling: tell('garden.seedling'),
+  young: tell('garden.young'),
+  flowering: tell('garden.flowering'),
+  fruiting: tell('garden.fruiting'),
+  mature: tell('garden.fullGrown'),
+  ending: tell('garden.ending'),
 }
 
 export const roleWords: Record<Schemas['Role'], string> = {
-  owner: 'keeps it',
-  helper: 'gardens too',
-  guest: 'guest: walks and logs',
-  looker: 'only looks',
+  owner: tell('garden.keepsIt'),
+  helper: tell('garden.gardensToo'),
+  guest: tell('garden.guestWalksAndLogs'),
+  looker: tell('garden.onlyLooks'),
 }
 
 /** What a link opens. */
 export const linkWords: Record<Schemas['LinkKind'], string> = {
-  calendar: 'the calendar',
-  neighbours: 'what was sprayed lately',
+  calendar: tell('garden.theCalendar'),
+  neighbours: tell('garden.whatWasSprayedLately'),
 }
 
-export const lengthUnitWords: Record<Schemas['LengthUnit'], string> = { metres: 'metres', feet: 'feet' }
+export const lengthUnitWords: Record<Schemas['LengthUnit'], string> = {
+  metres: tell('garden.metres'),
+  feet: tell('garden.feet'),
+}
 
 /** Days on which weeks begin somewhere. */
 export const weekStartWords: Record<'monday' | 'sunday' | 'saturday', string> = {
-  monday: 'Monday',
-  sunday: 'Sunday',
-  saturday: 'Saturday',
+  monday: tell('garden.monday'),
+  sunday: tell('garden.sunday'),
+  saturday: tell('garden.saturday'),
 }
 
 export const hourWords: Record<Schemas['HourCount'], string> = {
-  twentyFour: '24 hours, as 19:20',
-  twelve: '12 hours, as 7:20 pm',
+  twentyFour: tell('garden.24HoursAs1920'),
+  twelve: tell('garden.12HoursAs720Pm'),
 }
 
 export const kitchenWords: Record<Schemas['KitchenSystem'], string> = {
-  metric: 'Metric spoons (5 and 15 ml)',
-  us: 'US spoons and cups',
-  imperial: 'Imperial',
-  australian: 'Australian (20 ml tablespoon)',
+  metric: tell('garden.metricSpoons5And15Ml'),
+  us: tell('garden.usSpoonsAndCups'),
+  imperial: tell('garden.imperial'),
+  australian: tell('garden.australian20MlTablespoon'),
 }
 
-export const antsWords: Record<Schemas['Ants'], string> = { none: 'none', few: 'few', many: 'many' }
+export const antsWords: Record<Schemas['Ants'], string> = {
+  none: tell('garden.none'),
+  few: tell('garden.few'),
+  many: tell('garden.many'),
+}
 
 export const plantPartWords: Record<Schemas['PlantPart'], string> = {
-  unsaid: 'not said',
-  tips: 'growing tips',
-  newLeaves: 'new leaves',
-  oldLeaves: 'old, low leaves',
-  stem: 'stem',
-  flowers: 'flowers',
-  fruit: 'fruit',
+  unsaid: tell('garden.notSaid'),
+  tips: tell('garden.growingTips'),
+  newLeaves: tell('garden.newLeaves'),
+  oldLeaves: tell('garden.oldLowLeaves'),
+  stem: tell('garden.stem'),
+  flowers: tell('garden.flowers'),
+  fruit: tell('garden.fruit'),
 }
 
 export const bedSideWords: Record<Schemas['BedSide'], string> = {
-  unsaid: 'not said',
-  edge: 'at the edge',
-  middle: 'in the middle',
-  everywhere: 'everywhere',
+  unsaid: tell('garden.notSaid'),
+  edge: tell('garden.atTheEdge'),
+  middle: tell('garden.inTheMiddle'),
+  everywhere: tell('garden.everywhere'),
 }
 
 export const rootCheckWords: Record<Schemas['RootCheck'], string> = {
-  notLooked: 'not looked at',
-  clean: 'clean and white',
-  troubled: 'not as they should be',
+  notLooked: tell('garden.notLooked'),
+  clean: tell('garden.cleanAndWhite'),
+  troubled: tell('garden.notAsTheyShould'),
 }
 
 export const sourceWords: Record<Schemas['WeatherSource'], string> = {
-  service: 'weather service',
-  file: 'imported file',
-  station: 'station',
-  hand: 'by hand',
+  service: tell('garden.weatherService'),
+  file: tell('garden.importedFile'),
+  station: tell('garden.station'),
+  hand: tell('garden.byHand'),
 }
 
 export const tableFieldWords: Record<Schemas['TableField'], string> = {
-  ignore: 'leave out',
-  time: 'date and time',
-  date: 'date',
-  clock: 'time of day',
-  temperature: 'temperature',
-  minTemperature: 'lowest temperature',
-  maxTemperature: 'highest temperature',
-  humidity: 'humidity',
-  dewPoint: 'dew point',
-  wind: 'wind',
-  gust: 'gust',
-  rain: 'rain',
-  cloud: 'cloud',
-  leafWetness: 'leaf wetness (0 to 1)',
-  solar: 'solar radiation',
+  ignore: tell('garden.leaveOut'),
+  time: tell('garden.dateAndTime'),
+  date: tell('garden.date'),
+  clock: tell('garden.timeOfDay'),
+  temperature: tell('garden.temperature'),
+  minTemperature: tell('garden.lowestTemperature'),
+  maxTemperature: tell('garden.highestTemperature'),
+  humidity: tell('garden.humidity'),
+  dewPoint: tell('garden.dewPoint'),
+  wind: tell('board.wind2'),
+  gust: tell('garden.gust'),
+  rain: tell('garden.rain'),
+  cloud: tell('garden.cloud'),
+  leafWetness: tell('garden.leafWetness0To1'),
+  solar: tell('garden.solarRadiation'),
 }
 
 export const dateOrderWords: Record<Schemas['DateOrder'], string> = {
-  yearFirst: 'year first',
-  dayFirst: 'day first',
-  monthFirst: 'month first',
+  yearFirst: tell('garden.yearFirst'),
+  dayFirst: tell('garden.dayFirst'),
+  monthFirst: tell('garden.monthFirst'),
 }
 
 export const temperatureUnitWords: Record<Schemas['TemperatureUnit'], string> = {
@@ -171,56 +179,59 @@ export const temperatureUnitWords: Record<Schemas['TemperatureUnit'], string> = 
 export const windUnitWords: Record<Schemas['WindUnit'], string> = {
   metresPerSecond: 'm/s',
   kilometresPerHour: 'km/h',
-  milesPerHour: 'mph',
-  knots: 'knots',
+  milesPerHour: tell('garden.mph'),
+  knots: tell('garden.knots'),
 }
 
-export const rainUnitWords: Record<Schemas['RainUnit'], string> = { millimetres: 'mm', inches: 'inches' }
+export const rainUnitWords: Record<Schemas['RainUnit'], string> = {
+  millimetres: tell('garden.mm'),
+  inches: tell('garden.inches'),
+}
 
 export const injuryWords: Record<Schemas['Injury'], string> = {
-  none: 'None',
-  slight: 'A little',
-  clear: 'Clear',
-  severe: 'Severe',
+  none: tell('garden.none2'),
+  slight: tell('garden.aLittle'),
+  clear: tell('garden.clear'),
+  severe: tell('garden.severe'),
 }
 
 export const outcomeWords: Record<NonNullable<Schemas['Outcome']>, string> = {
-  cleared: 'Cleared',
-  holding: 'Holding',
-  losing: 'Losing',
-  lost: 'Lost',
+  cleared: tell('garden.cleared'),
+  holding: tell('garden.holding'),
+  losing: tell('garden.losing'),
+  lost: tell('garden.lost'),
 }
 
 export const injurySignWords: Record<Schemas['InjurySign'], string> = {
-  scorch: 'Scorch',
-  curl: 'Curl',
-  drop: 'Leaves dropped',
+  scorch: tell('garden.scorch'),
+  curl: tell('garden.curl'),
+  drop: tell('garden.leavesDropped'),
 }
 
 export const ledgerKindWords: Record<Schemas['LedgerKind'], string> = {
-  spray: 'Sprays',
-  task: 'By hand',
-  count: 'Counts',
-  check: 'Check-backs',
+  spray: tell('garden.sprays'),
+  task: tell('garden.byHand2'),
+  count: tell('garden.counts'),
+  check: tell('garden.checkBacks'),
 }
 
 export const sprayReasonWords: Record<Schemas['SprayReason'], string> = {
-  ownIdea: 'Own idea',
-  plan: 'The plan',
-  course: 'A course',
+  ownIdea: tell('garden.ownIdea'),
+  plan: tell('garden.thePlan'),
+  course: tell('garden.aCourse'),
 }
 
 export const wettedPartWords: Record<Schemas['WettedPart'], string> = {
-  undersides: 'Undersides',
-  tops: 'Tops',
-  stems: 'Stems',
-  soil: 'Soil',
+  undersides: tell('garden.undersides'),
+  tops: tell('garden.tops'),
+  stems: tell('garden.stems'),
+  soil: tell('garden.soil'),
 }
 
 export const trialUnitWords: Record<Schemas['TrialUnitKind'], string> = {
-  leaf: 'Marked leaves',
-  plant: 'Plants',
-  place: 'Whole places',
+  leaf: tell('garden.markedLeaves'),
+  plant: tell('garden.plants'),
+  place: tell('garden.wholePlaces'),
 }
 
 /** The options of a select from one of the tables above. */

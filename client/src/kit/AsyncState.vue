@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 /** The waiting and the failing state of a view that reads something. */
 defineProps<{ pending: boolean; error: Error | null; retry?: () => unknown }>()
 </script>
@@ -6,9 +7,9 @@ defineProps<{ pending: boolean; error: Error | null; retry?: () => unknown }>()
 <template>
   <p v-if="error" class="note stop" role="alert">
     {{ error.message }}
-    <button v-if="retry" class="again" @click="retry">Try again</button>
+    <button v-if="retry" class="again" @click="retry">{{ tell('kit.tryAgain') }}</button>
   </p>
-  <p v-else-if="pending" class="soft" role="status">One moment.</p>
+  <p v-else-if="pending" class="soft" role="status">{{ tell('kit.oneMoment') }}</p>
 </template>
 
 <style scoped>

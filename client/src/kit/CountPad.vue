@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
 import { claimKeys, isTyping } from '@/shell/useKeys'
@@ -19,7 +20,10 @@ const props = withDefaults(
     /** The second is nothing to worry about. */
     secondIsMild?: boolean
   }>(),
-  { both: undefined, names: () => ['Clean', 'First', 'Second'] as const },
+  {
+    both: undefined,
+    names: () => [tell('checkback.clean'), tell('outing.first'), tell('kit.second')] as const,
+  },
 )
 const emit = defineEmits<{ count: [leaf: number, times: number]; back: [] }>()
 
@@ -29,9 +33,11 @@ const pads = computed(() =>
     ? [
         { leaf: 1, label: props.names[1], shown: props.affected[0] ?? 0, mild: false },
         { leaf: 2, label: props.names[2], shown: props.affected[1] ?? 0, mild: props.secondIsMild },
-        ...(props.both === undefined ? [] : [{ leaf: 3, label: 'Both', shown: props.both, mild: false }]),
+        ...(props.both === undefined
+          ? []
+          : [{ leaf: 3, label: tell('kit.both'), shown: props.both, mild: false }]),
       ]
-    : [{ leaf: 1, label: 'Affected', shown: props.affected[0] ?? 0, mild: false }],
+    : [{ leaf: 1, label: tell('walk.affected'), shown: props.affected[0] ?? 0, mild: false }],
 )
 
 claimKeys(['a', 's', 'd', 'f', 'e', '5'])
@@ -65,8 +71,8 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       <b>{{ pad.shown }}</b>
     </button>
     <div class="more">
-      <button @click="emit('count', 0, 5)">Five {{ names[0].toLowerCase() }}</button>
-      <button :disabled="!canUndo" @click="emit('back')">One back</button>
+      <button @click="emit('count', 0, 5)">{{ tell('kit.five', { names: names[0].toLowerCase() }) }}</button>
+      <button :disabled="!canUndo" @click="emit('back')">{{ tell('kit.oneBack') }}</button>
     </div>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
 import { household, type Quantity } from './household'
@@ -47,15 +48,17 @@ const fault = computed(() => {
   const t = typed.value
   if (t.is === 'unclear') return t.why
   if (t.is === 'empty') return ''
-  if (props.min !== undefined && toSi(t.value) < props.min) return `${shown(props.min)} is the least.`
-  if (props.max !== undefined && toSi(t.value) > props.max) return `${shown(props.max)} is the most.`
+  if (props.min !== undefined && toSi(t.value) < props.min)
+    return tell('kit.isTheLeast', { shown: shown(props.min) })
+  if (props.max !== undefined && toSi(t.value) > props.max)
+    return tell('kit.isTheMost', { shown: shown(props.max) })
   return ''
 })
 /** A slip of the decimal sign makes ten times as much, or a hundred. */
 const large = computed(() => {
   const t = typed.value
   return t.is === 'number' && before.value !== null && before.value > 0 && toSi(t.value) >= 10 * before.value
-    ? `${shown(before.value)} stood here before: is ${written(t.value)} what you mean?`
+    ? tell('kit.stoodHereBeforeIsWhatYou', { shown: shown(before.value), written: written(t.value) })
     : ''
 })
 
@@ -79,7 +82,7 @@ watch(
   },
 )
 
-function tell() {
+function report() {
   if (fault.value !== '') return
   const value = typed.value.is === 'number' ? toSi(typed.value.value) : null
   if (value === told || (value === null && told === undefined)) return
@@ -88,7 +91,7 @@ function tell() {
 }
 
 function left() {
-  tell()
+  report()
   if (fault.value === '' && typed.value.is === 'number') text.value = written(typed.value.value)
 }
 </script>
@@ -106,7 +109,7 @@ function left() {
         :invalid="invalid || fault !== ''"
         :inputmode="min !== undefined && min >= 0 ? 'decimal' : 'text'"
         autocomplete="off"
-        @update:model-value="lazy ? undefined : tell()"
+        @update:model-value="lazy ? undefined : report()"
         @change="left"
       />
       <span v-if="suffix ?? scale" class="suffix" aria-hidden="true">{{

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 /** A small count with a minus and a plus that a wet thumb can hit. */
 const value = defineModel<number>({ required: true })
 defineProps<{ label: string }>()
@@ -7,9 +8,9 @@ defineProps<{ label: string }>()
 <template>
   <div class="stepper" role="group" :aria-label="label">
     <span>{{ label }}</span>
-    <button :aria-label="`${label}: one fewer`" :disabled="value <= 0" @click="value--">−</button>
+    <button :aria-label="tell('kit.oneFewer', { label })" :disabled="value <= 0" @click="value--">−</button>
     <output>{{ value }}</output>
-    <button :aria-label="`${label}: one more`" @click="value++">+</button>
+    <button :aria-label="tell('kit.oneMore', { label })" @click="value++">+</button>
   </div>
 </template>
 

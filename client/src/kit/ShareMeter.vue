@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Judged } from '@/jobs/walk/useSample'
 import { percent } from '@/kit/format'
@@ -14,13 +15,13 @@ const words = computed(() => {
   const line = percent(props.sample.line)
   switch (props.sample.verdict) {
     case 'above':
-      return `Above the ${line} line. Enough leaves.`
+      return tell('kit.aboveTheLineEnoughLeaves', { line })
     case 'below':
-      return `Below the ${line} line. Enough leaves.`
+      return tell('kit.belowTheLineEnoughLeaves', { line })
     default:
       return props.sample.moreLeaves > 0
-        ? `Too few leaves to tell. Count about ${props.sample.moreLeaves} more.`
-        : 'Too few leaves to tell. Count on.'
+        ? tell('kit.tooFewLeavesToTellCount', { moreLeaves: props.sample.moreLeaves })
+        : tell('kit.tooFewLeavesToTellCount2')
   }
 })
 </script>
@@ -28,10 +29,10 @@ const words = computed(() => {
 <template>
   <div class="meter">
     <p class="head">
-      <strong>{{ percent(sample.share) }} affected</strong>
-      <span v-if="sample.low !== undefined && sample.high !== undefined"
-        >likely {{ percent(sample.low) }} to {{ percent(sample.high) }}</span
-      >
+      <strong>{{ tell('kit.affected', { share: percent(sample.share) }) }}</strong>
+      <span v-if="sample.low !== undefined && sample.high !== undefined">{{
+        tell('kit.likelyTo', { low: percent(sample.low), high: percent(sample.high) })
+      }}</span>
     </p>
     <div class="scale" aria-hidden="true">
       <div
@@ -40,7 +41,9 @@ const words = computed(() => {
         :style="{ left: left(sample.low), right: `calc(100% - ${left(sample.high)})` }"
       />
       <div class="dot" :style="{ left: left(sample.share) }" />
-      <div class="line" :style="{ left: left(sample.line) }"><span>line</span></div>
+      <div class="line" :style="{ left: left(sample.line) }">
+        <span>{{ tell('kit.line') }}</span>
+      </div>
     </div>
     <p role="status">{{ words }}</p>
   </div>

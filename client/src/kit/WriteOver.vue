@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import type { Problem } from '@/api/client'
 
@@ -9,7 +10,7 @@ const emit = defineEmits<{ over: []; keep: [] }>()
 
 <template>
   <div v-if="problem?.code === 'changed-meanwhile'" class="actions">
-    <Button type="button" label="Write mine over it" variant="outlined" @click="emit('over')" />
-    <Button type="button" label="Keep what is there" variant="text" @click="emit('keep')" />
+    <Button type="button" :label="tell('kit.writeMineOver')" variant="outlined" @click="emit('over')" />
+    <Button type="button" :label="tell('kit.keepWhatIsThere')" variant="text" @click="emit('keep')" />
   </div>
 </template>

@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { shallowRef } from 'vue'
 
 /** How SI becomes what the household reads: times the factor, and the offset on top. */
@@ -57,5 +58,5 @@ export function toldNumber(quantity: Quantity, si: number): string {
 
 /** "12 to 25 °C": the word once. */
 export function toldRange(quantity: Quantity, low: number, high: number): string {
-  return `${toldNumber(quantity, low)} to ${told(quantity, high)}`
+  return tell('decide.lowHigh', { low: toldNumber(quantity, low), high: told(quantity, high) })
 }

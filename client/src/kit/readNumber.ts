@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 /** What was typed into a number field: a number, nothing, or something that can not be told for sure. */
 export type Typed = { is: 'number'; value: number } | { is: 'empty' } | { is: 'unclear'; why: string }
 
@@ -50,11 +51,11 @@ function decimal(body: string, sign: '.' | ','): number | string {
     // A thousand in groups, with the decimal sign behind them or without one.
     return new RegExp(`^\\d{1,3}(\\${other}\\d{3})+\\${sign}\\d+$`).test(body)
       ? Number(grouped.replace(sign, '.'))
-      : `“${body}” is no number. Write it as ${example}.`
+      : tell('kit.isNoNumberWrite', { body, example })
   }
   if (body.includes(other) && new RegExp(`^[1-9]\\d{0,2}\\${other}\\d{3}$`).test(body)) {
     const [whole = '', rest = ''] = body.split(other)
-    return `“${body}” may be ${whole}${rest} or ${whole}${sign}${rest}. Write the one that you mean.`
+    return tell('kit.mayBeOrWriteTheOne', { body, whole, rest, sign })
   }
   return Number(body.replace(',', '.'))
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { useOutbox } from './useOutbox'
 
@@ -9,14 +10,17 @@ const { waiting, refused, flush, again, letGo } = useOutbox()
 <template>
   <div v-if="waiting.length + refused.length > 0" class="strip note caution no-print" role="status">
     <p v-if="waiting.length > 0">
-      {{ waiting.length === 1 ? '1 entry is' : `${waiting.length} entries are` }} kept on this device until
-      the network is back.
-      <Button label="Try now" size="small" variant="outlined" @click="flush" />
+      {{
+        waiting.length === 1
+          ? tell('outbox.1EntryIsKeptOnThis')
+          : tell('outbox.entriesAreKeptOnThisDevice', { waiting: waiting.length })
+      }}
+      <Button :label="tell('outbox.tryNow')" size="small" variant="outlined" @click="flush" />
     </p>
     <p v-for="parcel in refused" :key="parcel.key">
-      {{ parcel.words }} was not taken: {{ parcel.refused }}
-      <Button label="Send again" size="small" variant="outlined" @click="again(parcel)" />
-      <Button label="Let it go" size="small" variant="outlined" @click="letGo(parcel.key)" />
+      {{ tell('outbox.wasNotTaken', { words: parcel.words, refused: parcel.refused }) }}
+      <Button :label="tell('outbox.sendAgain')" size="small" variant="outlined" @click="again(parcel)" />
+      <Button :label="tell('outbox.letItGo')" size="small" variant="outlined" @click="letGo(parcel.key)" />
     </p>
   </div>
 </template>

@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { useQueryClient } from '@tanstack/vue-query'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { createStore, del, entries, set } from 'idb-keyval'
@@ -31,7 +32,8 @@ const outbox = createOutbox(
     noticeSignedOut(response.status)
     if (response.status === 204) return { ok: true, status: 204, data: null }
     // A page of somebody else's, as a network's sign-in: to us the network is down.
-    if (!response.headers.get('content-type')?.includes('json')) throw new TypeError('That was not Mauvaise.')
+    if (!response.headers.get('content-type')?.includes('json'))
+      throw new TypeError(tell('outbox.thatWasNotMauvaise'))
     return { ok: response.ok, status: response.status, data: await response.json() }
   },
   async (gardenId) =>

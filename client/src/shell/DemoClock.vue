@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { answer, api } from '@/api/client'
 
@@ -14,20 +15,24 @@ const reset = useMutation({
 
 function startOver() {
   // What was written in the demo is gone after this, and no undo brings it back.
-  if (window.confirm('Start the demo over? What you wrote in it is lost.')) reset.mutate()
+  if (window.confirm(tell('shell.startTheDemoOverWhatYou'))) reset.mutate()
 }
 </script>
 
 <template>
-  <span class="demo" role="group" aria-label="Demo clock">
-    <button :disabled="step.isPending.value" title="Demo clock: one hour on" @click="step.mutate(1)">
+  <span class="demo" role="group" :aria-label="tell('shell.demoClock')">
+    <button :disabled="step.isPending.value" :title="tell('shell.demoClockOneHour')" @click="step.mutate(1)">
       +1 h
     </button>
-    <button :disabled="step.isPending.value" title="Demo clock: one day on" @click="step.mutate(24)">
-      +1 day
+    <button :disabled="step.isPending.value" :title="tell('shell.demoClockOneDay')" @click="step.mutate(24)">
+      {{ tell('shell.1Day') }}
     </button>
-    <button :disabled="reset.isPending.value" title="Demo clock: back to the beginning" @click="startOver">
-      Reset
+    <button
+      :disabled="reset.isPending.value"
+      :title="tell('shell.demoClockBackToTheBeginning')"
+      @click="startOver"
+    >
+      {{ tell('shell.reset') }}
     </button>
   </span>
 </template>

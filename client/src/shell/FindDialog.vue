@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import Dialog from 'primevue/dialog'
 import InputText from 'primevue/inputtext'
@@ -41,12 +42,12 @@ const all = computed<Found[]>(() => [
     .filter((r) => r.name && r.meta.title && !r.path.includes(':') && !r.meta.bare && !r.meta.hidden)
     .map((r) => ({ label: String(r.meta.title), to: { path: r.path } })),
   ...targets.value.map((t) => ({
-    label: `${t.label}: play it through`,
+    label: tell('shell.playItThrough', { label: t.label }),
     to: { name: 'what-if', query: { target: t.value } },
     also: t.also.join(' '),
   })),
   ...(materials.value ?? []).map((m) => ({
-    label: `${m.name}: when it may go on`,
+    label: tell('shell.whenItMayGo', { it: m.name }),
     to: { name: 'hours', query: { material: m.id } },
   })),
 ])
@@ -71,7 +72,7 @@ function open(to?: RouteLocationRaw) {
     v-model:visible="visible"
     modal
     dismissable-mask
-    header="Find"
+    :header="tell('beds.find')"
     position="top"
     :style="{ width: 'min(520px, 94vw)' }"
   >
@@ -79,7 +80,7 @@ function open(to?: RouteLocationRaw) {
       v-model="wanted"
       autofocus
       fluid
-      aria-label="Find a place, crop or screen"
+      :aria-label="tell('shell.findAPlaceCropOrScreen')"
       @keydown.enter="open(found[0]?.to)"
     />
     <ul>
@@ -87,7 +88,7 @@ function open(to?: RouteLocationRaw) {
         <button @click="open(x.to)">{{ x.label }}</button>
       </li>
     </ul>
-    <p v-if="found.length === 0" class="soft">Nothing by that name.</p>
+    <p v-if="found.length === 0" class="soft">{{ tell('shell.nothingByThatName') }}</p>
   </Dialog>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { jobAmong, thumbJobs } from './jobs'
@@ -10,7 +11,7 @@ const current = computed(() => jobAmong(thumbJobs, route.path))
 </script>
 
 <template>
-  <nav class="jobs no-print" aria-label="Jobs at hand">
+  <nav class="jobs no-print" :aria-label="tell('shell.jobsAtHand')">
     <RouterLink
       v-for="job in thumbJobs"
       :key="job.name"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Dialog from 'primevue/dialog'
 import { lettersOn, shortcuts } from './useKeys'
 
@@ -10,10 +11,12 @@ const visible = defineModel<boolean>('visible', { required: true })
     v-model:visible="visible"
     modal
     dismissable-mask
-    header="Keys"
+    :header="tell('shell.keys')"
     :style="{ width: 'min(460px, 94vw)' }"
   >
-    <label class="letters"><input v-model="lettersOn" type="checkbox" /> Letters start jobs</label>
+    <label class="letters"
+      ><input v-model="lettersOn" type="checkbox" /> {{ tell('shell.lettersStartJobs') }}</label
+    >
     <dl>
       <template v-for="s in shortcuts" :key="s.key">
         <dt>

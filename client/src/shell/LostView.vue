@@ -1,6 +1,12 @@
+<script setup lang="ts">
+import { tell } from '@/language'
+</script>
+
 <template>
   <div class="page narrow">
-    <h1>There is nothing at this address</h1>
-    <p><RouterLink to="/">To the Board</RouterLink></p>
+    <h1>{{ tell('shell.thereIsNothingAtThisAddress') }}</h1>
+    <p>
+      <RouterLink to="/">{{ tell('checkback.toTheBoard') }}</RouterLink>
+    </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useMediaQuery, useWakeLock } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -31,10 +32,15 @@ const jobs = computed(() => [
 <template>
   <div class="page narrow">
     <div class="page-head">
-      <h1>More</h1>
+      <h1>{{ tell('shell.more') }}</h1>
       <p v-if="garden" class="soft">{{ garden.name }}, {{ dayAndClock(garden.now, garden.timeZoneId) }}</p>
     </div>
-    <Button label="Find a place, crop or screen" variant="outlined" size="large" @click="findOpen = true" />
+    <Button
+      :label="tell('shell.findAPlaceCropOrScreen')"
+      variant="outlined"
+      size="large"
+      @click="findOpen = true"
+    />
     <ul>
       <li v-for="job in jobs" :key="job.name">
         <RouterLink :to="{ name: job.name }">
@@ -46,36 +52,43 @@ const jobs = computed(() => [
       v-if="(state.data.value?.gardens.length ?? 0) > 1"
       :model-value="gardenId"
       :options="state.data.value!.gardens.map((g) => ({ value: g.id, label: g.name }))"
-      label="Garden"
+      :label="tell('shell.garden')"
       @update:model-value="open"
     />
     <section v-if="ready.keeps()" aria-labelledby="on-device">
-      <h2 id="on-device">On this device</h2>
+      <h2 id="on-device">{{ tell('shell.onThisDevice') }}</h2>
       <p>
         {{
           ready.at.value
-            ? `The round, tonight, mixes and check-backs are here as of ${dayAndClock(ready.at.value, garden?.timeZoneId ?? 'UTC')}: an evening goes without a network.`
-            : 'Nothing is kept here yet for an evening without a network.'
+            ? tell('shell.theRoundTonightMixesAndCheck', {
+                dayAndClock: dayAndClock(ready.at.value, garden?.timeZoneId ?? 'UTC'),
+              })
+            : tell('shell.nothingIsKeptHereYet')
         }}
       </p>
       <Button
-        label="Fetch it all now"
+        :label="tell('shell.fetchItAllNow')"
         variant="outlined"
         :loading="ready.busy.value"
         @click="ready.fetchAll"
       />
       <label v-if="awake" class="tick"
-        ><input v-model="keepAwake" type="checkbox" /> Keep the screen on while counting and spraying</label
+        ><input v-model="keepAwake" type="checkbox" /> {{ tell('shell.keepTheScreenOnWhileCounting') }}</label
       >
     </section>
     <div class="actions">
       <Button
         v-if="home.data.value?.person"
-        :label="`Sign out ${home.data.value.person.name}`"
+        :label="tell('shell.signOut', { person: home.data.value.person.name })"
         variant="outlined"
         @click="signOut.mutate(undefined, { onSuccess: () => router.replace({ name: 'sign-in' }) })"
       />
-      <Button :label="dusk ? 'Light' : 'Dusk'" variant="outlined" :aria-pressed="dusk" @click="turn" />
+      <Button
+        :label="dusk ? tell('shell.light') : tell('shell.dusk')"
+        variant="outlined"
+        :aria-pressed="dusk"
+        @click="turn"
+      />
       <span v-if="state.data.value?.demo" class="demo"><DemoClock /></span>
     </div>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Select from 'primevue/select'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
@@ -18,11 +19,11 @@ const { dusk, turn } = useDusk()
 
 <template>
   <header class="bar no-print">
-    <RouterLink class="name" to="/" aria-label="Mauvaise, to the Board"
+    <RouterLink class="name" to="/" :aria-label="tell('shell.mauvaiseToTheBoard')"
       >mauvaise<i aria-hidden="true">.</i></RouterLink
     >
     <span class="garden">{{ garden?.name }}</span>
-    <nav aria-label="Jobs">
+    <nav :aria-label="tell('shell.jobs')">
       <RouterLink
         v-for="job in topJobs"
         :key="job.name"
@@ -36,7 +37,7 @@ const { dusk, turn } = useDusk()
       <DemoClock v-if="state.data.value?.demo" />
       <RouterLink class="stance" :to="{ name: 'garden' }">{{ stanceWords[garden.stance] }}</RouterLink>
       <button class="theme" :aria-pressed="dusk" @click="turn">
-        {{ dusk ? 'Light' : 'Dusk' }}
+        {{ dusk ? tell('shell.light') : tell('shell.dusk') }}
       </button>
       <span v-if="standing" class="time">{{ garden.members.find((m) => m.id === memberId)?.name }}</span>
       <Select
@@ -46,7 +47,7 @@ const { dusk, turn } = useDusk()
         :options="garden.members"
         option-label="name"
         option-value="id"
-        aria-label="Who is writing"
+        :aria-label="tell('shell.whoIsWriting')"
         @update:model-value="choose"
       />
     </div>

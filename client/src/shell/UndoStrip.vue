@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { useGarden } from '@/garden/useGarden'
 import { dayAndClock } from '@/kit/format'
@@ -14,23 +15,31 @@ const { offered, nothing, undo, dismiss, problem, busy } = useUndo()
     <div v-if="offered" class="bar">
       <span v-if="problem">{{ problem.message }}</span>
       <span v-else-if="offered.own">{{ offered.words }}.</span>
-      <span v-else
-        >Take back: {{ offered.words }}, {{ dayAndClock(offered.at, garden?.timeZoneId ?? 'UTC')
-        }}{{ offered.by ? `, by ${offered.by}` : '' }}?</span
-      >
+      <span v-else>{{
+        offered.by
+          ? tell('shell.takeBack', {
+              words: offered.words,
+              dayAndClock: dayAndClock(offered.at, garden?.timeZoneId ?? 'UTC'),
+              by: offered.by,
+            })
+          : tell('shell.takeBack2', {
+              words: offered.words,
+              dayAndClock: dayAndClock(offered.at, garden?.timeZoneId ?? 'UTC'),
+            })
+      }}</span>
       <Button
-        label="Undo"
+        :label="tell('shell.undo')"
         size="small"
         severity="contrast"
         variant="outlined"
         :loading="busy"
         @click="undo"
       />
-      <button class="close" aria-label="Close" @click="dismiss">×</button>
+      <button class="close" :aria-label="tell('archive.close')" @click="dismiss">×</button>
     </div>
     <div v-else-if="nothing" class="bar">
-      <span>Nothing was written yet, so there is nothing to take back.</span>
-      <button class="close" aria-label="Close" @click="dismiss">×</button>
+      <span>{{ tell('shell.nothingWasWrittenYetSoThere') }}</span>
+      <button class="close" :aria-label="tell('archive.close')" @click="dismiss">×</button>
     </div>
   </div>
 </template>

@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 /** A job with the screen that it is done on. */
 export interface Job {
   name: string
@@ -7,36 +8,36 @@ export interface Job {
 
 /** What is done most days, in the order of an evening. */
 export const dailyJobs: Job[] = [
-  { name: 'board', label: 'Board', what: 'tonight, and what was found where' },
-  { name: 'walk', label: 'Walk', what: 'look at the beds and count' },
-  { name: 'decide', label: 'Decide', what: 'what to do about what was found' },
-  { name: 'rota', label: 'Rota', what: 'the fortnight and the season' },
-  { name: 'bench', label: 'Bench', what: 'measure and mix' },
-  { name: 'check-backs', label: 'Check back', what: 'did it work?' },
-  { name: 'ledger', label: 'Ledger', what: 'what happened in each bed' },
+  { name: 'board', label: tell('board.board'), what: tell('shell.tonightAndWhatWasFoundWhere') },
+  { name: 'walk', label: tell('walk.walk'), what: tell('shell.lookAtTheBedsAndCount') },
+  { name: 'decide', label: tell('board.decide'), what: tell('shell.whatToDoAboutWhat') },
+  { name: 'rota', label: tell('rota.rota'), what: tell('shell.theFortnightAndTheSeason') },
+  { name: 'bench', label: tell('bench.bench'), what: tell('shell.measureAndMix') },
+  { name: 'check-backs', label: tell('checkback.checkBack'), what: tell('shell.didItWork') },
+  { name: 'ledger', label: tell('ledger.ledger'), what: tell('shell.whatHappenedInEachBed') },
 ]
 
 /** What is looked up now and then. */
 export const otherJobs: Job[] = [
-  { name: 'before', label: 'Before trouble', what: 'what keeps it off: air, nets, mulch, collars' },
-  { name: 'picking', label: 'Picking', what: 'what may be picked, and what it gave' },
-  { name: 'shelf', label: 'Shelf', what: 'bottles, bags and what to buy' },
-  { name: 'hours', label: 'Good hours', what: 'when a mix may go on' },
-  { name: 'what-if', label: 'What if?', what: 'play ways through before anything is sprayed' },
-  { name: 'weather', label: 'Weather', what: 'readings, stations, and by hand' },
-  { name: 'almanac', label: 'Almanac', what: 'the years side by side' },
-  { name: 'trials', label: 'Trials', what: 'one side against the other' },
-  { name: 'garden', label: 'Garden', what: 'places, plantings, household, copies' },
+  { name: 'before', label: tell('before.beforeTrouble'), what: tell('shell.whatKeepsItOffAirNets') },
+  { name: 'picking', label: tell('picking.picking'), what: tell('shell.whatMayBePickedAndWhat') },
+  { name: 'shelf', label: tell('shelf.shelf'), what: tell('shell.bottlesBagsAndWhatToBuy') },
+  { name: 'hours', label: tell('place.goodHours'), what: tell('shell.whenAMixMayGo') },
+  { name: 'what-if', label: tell('decide.whatIf'), what: tell('shell.playWaysThroughBeforeAnything') },
+  { name: 'weather', label: tell('weather.weather'), what: tell('shell.readingsStationsAndByHand') },
+  { name: 'almanac', label: tell('ledger.almanac'), what: tell('shell.theYearsSideBySide') },
+  { name: 'trials', label: tell('ledger.trials'), what: tell('shell.oneSideAgainstTheOther') },
+  { name: 'garden', label: tell('shell.garden'), what: tell('shell.placesPlantingsHouseholdCopies') },
 ]
 
-const more: Job = { name: 'more', label: 'More', what: '' }
+const more: Job = { name: 'more', label: tell('shell.more'), what: '' }
 
 /** Along the top of a wide screen; everything else is under More. */
 export const topJobs: Job[] = [...dailyJobs, more]
 
 /** Under the thumb on a phone; everything else is under More. */
 export const thumbJobs: Job[] = [
-  { name: 'board', label: 'Tonight', what: '' },
+  { name: 'board', label: tell('shell.tonight'), what: '' },
   ...dailyJobs.filter((j) => ['walk', 'decide', 'bench'].includes(j.name)),
   more,
 ]

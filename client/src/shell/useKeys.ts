@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { useEventListener, useLocalStorage } from '@vueuse/core'
 import { onScopeDispose, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -9,30 +10,30 @@ export interface Shortcut {
 }
 
 const jobs: Record<string, { route: string; does: string }> = {
-  b: { route: 'board', does: 'Board' },
-  w: { route: 'walk', does: 'Walk: count leaves' },
-  d: { route: 'decide', does: 'Decide: the steps against what was found' },
-  r: { route: 'rota', does: 'Rota: the plan of the fortnight' },
-  m: { route: 'bench', does: 'Bench: mix a spray' },
-  h: { route: 'hours', does: 'Good hours' },
-  c: { route: 'check-backs', does: 'Check back' },
-  l: { route: 'ledger', does: 'Ledger: everything done' },
-  t: { route: 'trials', does: 'Trials' },
-  y: { route: 'almanac', does: 'Almanac: the season looked back at' },
-  g: { route: 'garden', does: 'Garden: places and plantings' },
-  k: { route: 'weather', does: 'Weather: what is known, and by whom' },
+  b: { route: 'board', does: tell('board.board') },
+  w: { route: 'walk', does: tell('shell.walkCountLeaves') },
+  d: { route: 'decide', does: tell('shell.decideTheStepsAgainstWhat') },
+  r: { route: 'rota', does: tell('shell.rotaThePlanOfTheFortnight') },
+  m: { route: 'bench', does: tell('shell.benchMixASpray') },
+  h: { route: 'hours', does: tell('place.goodHours') },
+  c: { route: 'check-backs', does: tell('checkback.checkBack') },
+  l: { route: 'ledger', does: tell('shell.ledgerEverythingDone') },
+  t: { route: 'trials', does: tell('ledger.trials') },
+  y: { route: 'almanac', does: tell('shell.almanacTheSeasonLookedBack') },
+  g: { route: 'garden', does: tell('shell.gardenPlacesAndPlantings') },
+  k: { route: 'weather', does: tell('shell.weatherWhatIsKnown') },
 }
 
 /** What `?` lists. */
 export const shortcuts: Shortcut[] = [
   ...Object.entries(jobs).map(([key, job]) => ({ key, does: job.does })),
-  { key: 'u', does: 'Undo the last thing written' },
-  { key: '/', does: 'Find a place, crop or screen' },
-  { key: '?', does: 'This list' },
-  { key: '↑ ↓ Enter', does: 'On the Board: choose a place and open it' },
-  { key: '← → + −', does: 'On the Board: move and zoom the time' },
-  { key: 'a s d 5', does: 'On a count: clean, affected, one back, five clean' },
-  { key: 'f e', does: 'On a count of two troubles: the second, both' },
+  { key: 'u', does: tell('shell.undoTheLastThingWritten') },
+  { key: '/', does: tell('shell.findAPlaceCropOrScreen') },
+  { key: '?', does: tell('shell.thisList') },
+  { key: '↑ ↓ Enter', does: tell('shell.onTheBoardChooseAPlace') },
+  { key: '← → + −', does: tell('shell.onTheBoardMoveAndZoom') },
+  { key: 'a s d 5', does: tell('shell.onACountCleanAffectedOne') },
+  { key: 'f e', does: tell('shell.onACountOfTwoTroubles') },
 ]
 
 /** Keys that the screen at hand has a meaning of its own for: one meaning a key and screen. */

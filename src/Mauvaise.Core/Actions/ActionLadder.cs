@@ -3,6 +3,7 @@ using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Actions;
 
@@ -66,7 +67,7 @@ public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)
 
     /// <summary>A step that somebody said no to is not proposed again for this look.</summary>
     private static LadderStep Answered(Finding finding, LadderStep step) =>
-        finding.Passed.Contains(step.Code) ? step with { Choice = StepChoice.PassedOver, Why = ["You passed it by.", .. step.Why] } : step;
+        finding.Passed.Contains(step.Code) ? step with { Choice = StepChoice.PassedOver, Why = [Say.Of("actions.youPassed"), .. step.Why] } : step;
 
     internal static string Date(DateOnly date) => WayWords.Day(date);
 }

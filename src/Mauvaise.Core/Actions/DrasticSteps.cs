@@ -7,6 +7,7 @@ using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Actions;
 
@@ -30,7 +31,7 @@ internal static class SpraySteps
 
         if (f.Target is not { } target)
         {
-            yield return Against(SprayCodes.Spray, "Spray", "Name it first: what helps against one does nothing for another.");
+            yield return Against(SprayCodes.Spray, "Spray", Say.Of("actions.nameItFirstWhatHelpsAgainst"));
             yield break;
         }
 
@@ -65,33 +66,33 @@ internal static class SpraySteps
 
         if (way is not { Option: { } best, Shape: { } shape })
         {
-            return Against(SprayCodes.Spray, "Spray", ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}." : "Nothing in the catalogue works on it.");
+            return Against(SprayCodes.Spray, "Spray", ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}." : Say.Of("actions.nothingInTheCatalogueWorks"));
         }
 
         var name = best.Recipe.Name;
         List<string> why =
         [
             f.Told + ".",
-            .. f.Doubled || f.RainWillSpread ? [f.RainWillSpread && !f.Doubled ? ($"{Figure.Rain(f.RainMm)} of rain in three days will spread it.") : f.Line.Reason] : Array.Empty<string>(),
+            .. f.Doubled || f.RainWillSpread ? [f.RainWillSpread && !f.Doubled ? (Say.Of("actions.ofRainInThreeDaysWill", ("rain", Figure.Rain(f.RainMm)))) : f.Line.Reason] : Array.Empty<string>(),
             .. best.Reasons,
             shape.Reason,
-            .. options.Where(o => !o.Allowed).Take(NamedAgainst).Select(o => $"Not {o.Material.Name.InSentence()}: {o.PassedOver[0]}."),
+            .. options.Where(o => !o.Allowed).Take(NamedAgainst).Select(o => Say.Of("actions.not", ("material", o.Material.Name.InSentence()), ("passedOver", o.PassedOver[0]))),
         ];
         if (f.Planting.InFlower)
         {
-            why.Add("It is in flower: only when no bee flies.");
+            why.Add(Say.Of("actions.itIsInFlowerOnlyWhen"));
         }
 
         if (!way.Proposed)
         {
-            return Step(form, name, StepChoice.May, [$"{ways.Proposed!.Words.AsSentenceStart()} first; when the count after that is still over the line, this.", .. why], best, shape);
+            return Step(form, name, StepChoice.May, [Say.Of("actions.firstWhenTheCountAfter", ("words", ways.Proposed!.Words.AsSentenceStart())), .. why], best, shape);
         }
 
         var on = f.Garden.Today.AddDays(way.SprayDays[0]);
         return UseGuards.PatchOf(f.Garden, f.Crop, best.Material) switch
         {
-            { State: PatchState.Waiting, JudgeOn: { } judge } => Step(form, name, StepChoice.Do, [$"Two leaves wait to be judged on {ActionLadder.Date(judge)}; then this.", .. why], best, shape, on > judge ? on : judge),
-            { State: PatchState.Needed } => Step(SprayCodes.PatchTest, $"Two leaves first: {name.InSentence()}", StepChoice.Do, why, best, shape, f.Garden.Today),
+            { State: PatchState.Waiting, JudgeOn: { } judge } => Step(form, name, StepChoice.Do, [Say.Of("actions.twoLeavesWaitToBeJudged", ("date", ActionLadder.Date(judge))), .. why], best, shape, on > judge ? on : judge),
+            { State: PatchState.Needed } => Step(SprayCodes.PatchTest, Say.Of("actions.twoLeavesFirst", ("name", name.InSentence())), StepChoice.Do, why, best, shape, f.Garden.Today),
             _ => Step(form, name, StepChoice.Do, why, best, shape, on),
         };
     }
@@ -101,12 +102,12 @@ internal static class SpraySteps
     {
         _ when target.Kind == TargetKind.LookAlike => WayWords.NoSprayMends,
         _ when target.NoSpray => target.InsteadOfSpray!,
-        { Visit: { } visit } => $"Check back {ActionLadder.Date(visit.DueOn)} before anything else goes on.",
+        { Visit: { } visit } => Say.Of("actions.checkBackBeforeAnythingElseGoes", ("date", ActionLadder.Date(visit.DueOn))),
         { Course: not null } => null,
         _ when target.InsteadOfSpray is { } instead && !(something && target.Group == KnownIds.TargetGroups.SoilPests) => instead,
         { OverLine: false } => f.Told + ".",
-        { HelpersAtWork: true } => "It would harm the helpers at work.",
-        { Stance: Stance.LastResort, GrowthHurt: false } => $"{f.Told}, but growth is not hurt: as a last resort only.",
+        { HelpersAtWork: true } => Say.Of("actions.itWouldHarmTheHelpers"),
+        { Stance: Stance.LastResort, GrowthHurt: false } => Say.Of("actions.butGrowthIsNotHurt", ("it", f.Told)),
         _ => null,
     };
 
@@ -129,8 +130,8 @@ internal static class SpraySteps
             { Allowed: false } => Step(code, option.Recipe.Name, StepChoice.PassedOver, [option.PassedOver[0] + "."], option, null),
             _ when !f.OverLine => Step(code, option.Recipe.Name, StepChoice.PassedOver, [f.Told + "."], option, null),
             { Recipe.Form: Form.Dust } when rain >= DustRainMm =>
-                Step(code, option.Recipe.Name, StepChoice.PassedOver, [($"{Figure.Rain(rain)} of rain in two days: dust works only dry.")], option, null),
-            { Recipe.Form: Form.Dust } when f.Helpers > 0 => Step(code, option.Recipe.Name, StepChoice.PassedOver, ["Dust kills the helpers too."], option, null),
+                Step(code, option.Recipe.Name, StepChoice.PassedOver, [(Say.Of("actions.ofRainInTwoDaysDust", ("rain", Figure.Rain(rain))))], option, null),
+            { Recipe.Form: Form.Dust } when f.Helpers > 0 => Step(code, option.Recipe.Name, StepChoice.PassedOver, [Say.Of("actions.dustKillsTheHelpersToo")], option, null),
             _ => Step(code, option.Recipe.Name, StepChoice.May, option.Reasons, option, null, f.Garden.Today),
         };
     }
@@ -154,7 +155,7 @@ internal static class TakeOutSteps
 
         if (target.Group == KnownIds.TargetGroups.SoilPests && f.Place.Kind == PlaceKind.IndoorRack)
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.RestRack, f.Overrun ? StepChoice.Do : StepChoice.May, ["It lives on in the medium and the corners."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.RestRack, f.Overrun ? StepChoice.Do : StepChoice.May, [Say.Of("actions.itLivesOnInTheMedium")]);
         }
 
         if (!f.Garden.Catalogue.Measure(KnownIds.Measures.TakeOut).IsFor(target))
@@ -167,10 +168,10 @@ internal static class TakeOutSteps
         {
             _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [.. how, target.InsteadOfSpray!]),
             _ when ways.Proposed?.Uses(KnownIds.Measures.TakeOut) == true => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do,
-                [.. how, f.Told + (f.Ending ? ", and the crop is near its end." : ": it feeds the rest of the garden."), Saves(ways)]),
-            { Overrun: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [f.WebbedOver ? "Webbed over the top." : "More than six leaves in ten.", Saves(ways)]),
-            { Ending: true, OverLine: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, ["The crop ends within two weeks.", Saves(ways)]),
-            _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [f.Told + ": worth saving."]),
+                [.. how, f.Ending ? Say.Of("actions.andTheCropIsNearIts", ("it", f.Told)) : Say.Of("actions.itFeedsTheRest", ("it", f.Told)), Saves(ways)]),
+            { Overrun: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [f.WebbedOver ? Say.Of("actions.webbedOverTheTop") : Say.Of("actions.moreThanSixLeavesInTen"), Saves(ways)]),
+            { Ending: true, OverLine: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [Say.Of("actions.theCropEndsWithinTwoWeeks"), Saves(ways)]),
+            _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [Say.Of("actions.worthSaving", ("it", f.Told))]),
         };
     }
 
@@ -178,10 +179,10 @@ internal static class TakeOutSteps
     {
         if (ways.Mixed is not { Option: { } best, Shape: { } shape })
         {
-            return "It saves its neighbours.";
+            return Say.Of("actions.itSavesItsNeighbours");
         }
 
         var litres = SprayVolume.LitresFor(ways.Finding.Garden, [ways.Finding.Planting]);
-        return FormattableString.Invariant($"It saves {shape.Rounds} rounds of {best.Material.Name.InSentence()}, {Figure.Volume(shape.Rounds * litres)} in all, and its neighbours.");
+        return Say.Of("actions.itSavesRoundsOfInAll", ("rounds", shape.Rounds), ("material", best.Material.Name.InSentence()), ("volume", Figure.Volume(shape.Rounds * litres)));
     }
 }

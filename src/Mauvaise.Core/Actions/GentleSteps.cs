@@ -6,6 +6,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Actions;
 
@@ -35,21 +36,21 @@ internal static class LookSteps
         var seenOn = f.Garden.Garden.DateOf(f.Seen.At);
         if (f.Target is null && !f.Clean)
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.NameIt, StepChoice.Do, ["Nobody has named it, and its suspects want different things."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.NameIt, StepChoice.Do, [Say.Of("actions.nobodyHasNamedItAndIts")]);
         }
 
         yield return f switch
         {
-            { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(WalkRhythm.Days), "Clean: the usual walk is soon enough."),
-            { Stale: true } => Look(StepChoice.Do, today, $"The count is from {ActionLadder.Date(seenOn)}: too old to decide by."),
-            { Visit: { } visit } => Look(StepChoice.Do, visit.DueOn, $"Something was done already; check back {ActionLadder.Date(visit.DueOn)}."),
-            { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), "Two counts say more than one."),
-            { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, "It does not go away by itself."),
-            { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), "It is no pest."),
-            { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), "Helpers are at work: count again in 3 to 5 days."),
+            { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(WalkRhythm.Days), Say.Of("actions.cleanTheUsualWalkIsSoon")),
+            { Stale: true } => Look(StepChoice.Do, today, Say.Of("actions.theCountIsFromTooOld", ("date", ActionLadder.Date(seenOn)))),
+            { Visit: { } visit } => Look(StepChoice.Do, visit.DueOn, Say.Of("actions.somethingWasDoneAlreadyCheckBack", ("date", ActionLadder.Date(visit.DueOn)))),
+            { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), Say.Of("actions.twoCountsSayMoreThanOne")),
+            { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, Say.Of("actions.itDoesNotGoAway")),
+            { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), Say.Of("actions.itIsNoPest")),
+            { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), Say.Of("actions.helpersAreAtWorkCountAgain")),
             { OverLine: true } when ways.Proposed is { Rung: Rung.Look } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), ways.Sentence),
-            { OverLine: true } => Look(StepChoice.PassedOver, null, f.Told + ": waiting lets it grow."),
-            { Doubled: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainSteepDays), f.Told + ", but it doubled: look again soon."),
+            { OverLine: true } => Look(StepChoice.PassedOver, null, Say.Of("actions.waitingLetsItGrow", ("it", f.Told))),
+            { Doubled: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainSteepDays), Say.Of("actions.butItDoubledLookAgainSoon", ("it", f.Told))),
             _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), f.Told + "."),
         };
 
@@ -67,18 +68,18 @@ internal static class HelperSteps
             yield break;
         }
 
-        var helpers = f.Helpers == 1 ? "1 helper" : $"{f.Helpers} helpers";
+        var helpers = Say.Of("actions.helpers", ("n", f.Helpers));
         yield return f switch
         {
-            { Helpers: 0 } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, ["None were seen."]),
-            { HelpersAtWork: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.Do, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: enough to wait for."]),
-            { Seen.Ants: not Ants.None } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [$"{helpers}, but ants keep them off."]),
-            { Doubled: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [$"{helpers}, but the count doubled all the same."]),
-            _ => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [$"{helpers} on {f.Seen.LeavesAffected} infested leaves: too few to wait for."]),
+            { Helpers: 0 } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.noneWereSeen")]),
+            { HelpersAtWork: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.Do, [Say.Of("actions.onInfestedLeavesEnoughToWait", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]),
+            { Seen.Ants: not Ants.None } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.butAntsKeepThemOff", ("helpers", helpers))]),
+            { Doubled: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.butTheCountDoubledAll", ("helpers", helpers))]),
+            _ => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.onInfestedLeavesTooFew", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]),
         };
         if (f.Seen.Ants != Ants.None)
         {
-            string[] why = ["Ants carry them back and keep helpers off."];
+            string[] why = [Say.Of("actions.antsCarryThemBackAndKeep")];
             yield return MeasureFits.Step(f, KnownIds.Measures.AntBait, StepChoice.Do, why);
             yield return MeasureFits.Step(f, KnownIds.Measures.AntBand, StepChoice.Do, why);
         }
@@ -89,8 +90,8 @@ internal static class HelperSteps
             yield return Coming(f) is { } coming
                 ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [coming])
                 : f.Share >= 2 * f.Line.Share
-                ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [$"Too late: they come in about {lead} days, and it is overrun now."])
-                : MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May, [$"Under cover none come by themselves; ordered today they are here about {ActionLadder.Date(f.Garden.Today.AddDays(lead))}."]);
+                ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [Say.Of("actions.tooLateTheyComeInAbout", ("lead", lead))])
+                : MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May, [Say.Of("actions.underCoverNoneComeByThemselves", ("date", ActionLadder.Date(f.Garden.Today.AddDays(lead))))]);
         }
     }
 
@@ -104,8 +105,8 @@ internal static class HelperSteps
         return release switch
         {
             null => null,
-            { State: TaskState.Planned } => $"{told} are ordered, for {ActionLadder.Date(release.DueOn)}.",
-            _ => $"{told} were let out on {ActionLadder.Date(f.Garden.Garden.DateOf(release.DoneAt!.Value))}.",
+            { State: TaskState.Planned } => Say.Of("actions.areOrdered", ("told", told), ("date", ActionLadder.Date(release.DueOn))),
+            _ => Say.Of("actions.wereLetOut", ("told", told), ("date", ActionLadder.Date(f.Garden.Garden.DateOf(release.DoneAt!.Value)))),
         };
     }
 
@@ -145,15 +146,15 @@ internal static class HandSteps
         return m.Id switch
         {
             KnownIds.Measures.WaterAtSoil => MeasureFits.Step(f, m.Id, f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
-                [f.Place.Watering == Watering.Overhead ? $"{f.Place.Name} is watered from above, which keeps leaves wet." : "The leaves are not watered here."]),
+                [f.Place.Watering == Watering.Overhead ? Say.Of("actions.isWateredFromAboveWhichKeeps", ("place", f.Place.Name)) : Say.Of("actions.theLeavesAreNotWateredHere")]),
             KnownIds.Measures.Mulch => MeasureFits.Step(f, m.Id, f.RainWillSpread ? StepChoice.Do : StepChoice.May, [f.RainWillSpread
-                ? ($"{Figure.Rain(f.RainMm)} of rain in three days will splash it up.") : "Rain splashes it up from the soil."]),
-            KnownIds.Measures.MoreAir => MeasureFits.Step(f, m.Id, f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May, ["It likes still, humid air."]),
-            KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, ["It keeps the next brood off."]),
+                ? (Say.Of("actions.ofRainInThreeDaysWill2", ("rain", Figure.Rain(f.RainMm)))) : Say.Of("actions.rainSplashesItUpFrom")]),
+            KnownIds.Measures.MoreAir => MeasureFits.Step(f, m.Id, f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May, [Say.Of("actions.itLikesStillHumidAir")]),
+            KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, [Say.Of("actions.itKeepsTheNextBroodOff")]),
             KnownIds.Measures.PickOff when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),
             _ when m.WantsDullDay => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [DullDayWhy(f, out var on)], on),
-            KnownIds.Measures.PinchTips when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, ["It does not sit at the tips alone."]),
-            _ => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [first ? f.Told + ": hands are a match for it." : "Costs nothing, and helps."]),
+            KnownIds.Measures.PinchTips when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, [Say.Of("actions.itDoesNotSit")]),
+            _ => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [first ? Say.Of("actions.handsAreAMatch", ("it", f.Told)) : Say.Of("actions.costsNothingAndHelps")]),
         };
     }
 
@@ -168,12 +169,12 @@ internal static class HandSteps
             var hours = Enumerable.Range(from, DullHours).Select(i => sky.Hour(i)).ToList();
             if (hours.TrueForAll(h => h.TemperatureC is <= CoolC) && hours.Average(h => h.CloudPercent ?? 0) >= DullCloudPercent)
             {
-                return $"{f.Told}: water is a match for it. {ActionLadder.Date(on)} is cool and dull.";
+                return Say.Of("actions.waterIsAMatch", ("it", f.Told), ("date", ActionLadder.Date(on)));
             }
         }
 
         on = f.Garden.Today;
-        return $"{f.Told}: water is a match for it. No dull day is near: do it early, so that leaves dry before the sun.";
+        return Say.Of("actions.waterIsAMatch2", ("it", f.Told));
     }
 }
 
@@ -204,19 +205,19 @@ internal static class PruneSteps
         // Where leaves are cut, the bag is part of the cutting.
         if (target.NoSpray && f.Garden.Catalogue.Measure(KnownIds.Measures.BagAndBin).IsFor(target))
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.BagAndBin, StepChoice.Do, ["What comes off must not lie about: spores live on."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.BagAndBin, StepChoice.Do, [Say.Of("actions.whatComesOffMustNotLie")]);
         }
 
         if (f.Garden.Catalogue.Measure(KnownIds.Measures.Compost).IsFor(target))
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.Compost, StepChoice.May, ["There is no disease on them."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.Compost, StepChoice.May, [Say.Of("actions.thereIsNoDiseaseOnThem")]);
         }
 
         if (plan is not null && f.Garden.Catalogue.Measure(KnownIds.Measures.Feed).IsFor(target))
         {
             yield return comesOff && plan.TakeNow >= FeedShare * plan.Leaves
-                ? MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.Do, ["It grows back what it lost."], f.Garden.Today.AddDays(FeedAfterDays))
-                : MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, ["Few leaves come off."]);
+                ? MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.Do, [Say.Of("actions.itGrowsBackWhatItLost")], f.Garden.Today.AddDays(FeedAfterDays))
+                : MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [Say.Of("actions.fewLeavesComeOff")]);
         }
     }
 
@@ -224,8 +225,8 @@ internal static class PruneSteps
     {
         _ when plan.TakeNow == 0 => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [plan.Sentence]),
         _ when f.Tried.TryGetValue(KnownIds.Measures.Prune, out var day) && day > f.Garden.Today.AddDays(-7) =>
-            MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [$"Leaves came off on {ActionLadder.Date(day)}; the next a week later."]),
-        _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, "It takes most of what spreads with few of the leaves."]),
+            MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [Say.Of("actions.leavesCameOffOnTheNext", ("date", ActionLadder.Date(day)))]),
+        _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, Say.Of("actions.itTakesMostOfWhatSpreads")]),
         _ => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.May, [plan.Sentence]),
     };
 }
@@ -246,7 +247,7 @@ internal static class IsolateSteps
         var choice = f.OverLine && !f.HelpersAtWork ? StepChoice.Do : StepChoice.May;
         if (f.Garden.Catalogue.Measure(KnownIds.Measures.Isolate) is { } isolate && isolate.IsFor(target) && isolate.OnlyIn.Contains(f.Place.Kind))
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.Isolate, choice, ["It walks and drifts to what stands beside it."]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.Isolate, choice, [Say.Of("actions.itWalksAndDriftsToWhat")]);
         }
 
         var beside = f.Garden.Growing.Where(p => p.Id != f.Planting.Id && p.PlaceId == f.Planting.PlaceId && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop)))
@@ -255,8 +256,8 @@ internal static class IsolateSteps
         if (beside.Count > 0 && f.Garden.Catalogue.Measure(KnownIds.Measures.LookAtNeighbours).IsFor(target))
         {
             yield return unseen.Count > 0
-                ? MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, choice, [$"It lives on {string.Join(" and ", unseen.Select(Crop))} too, in the same place."])
-                : MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, StepChoice.PassedOver, [$"{string.Join(" and ", beside.Select(Crop))} beside it: looked at already."]);
+                ? MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, choice, [Say.Of("actions.itLivesOnToo", ("join", Say.All(unseen.Select(Crop))))])
+                : MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, StepChoice.PassedOver, [Say.Of("actions.besideItLookedAtAlready", ("join", Say.All(beside.Select(Crop))))]);
         }
 
         string Crop(Planting p) => f.Garden.Catalogue.Crop(p.Crop).Name.InSentence();

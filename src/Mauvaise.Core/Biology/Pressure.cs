@@ -2,6 +2,7 @@ using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Biology;
 
@@ -91,8 +92,8 @@ public static class Pressure
 
             var (perDay, mean) = (sum / known, humidity / known);
             var dryness = insect.LikesDryAir ? Math.Clamp((85 - mean) / 40, 0.2, 1) : 1;
-            var air = insect.LikesDryAir ? FormattableString.Invariant($", air at {mean:0} %") : "";
-            return (perDay / (FullSpeedC - insect.LowerC) * dryness, $"{Figure.DegreeDays(perDay)} a day last week{air}");
+            var air = insect.LikesDryAir ? Say.Of("biology.airAt", ("mean", Say.In(mean, "0"))) : "";
+            return (perDay / (FullSpeedC - insect.LowerC) * dryness, Say.Of("biology.aDayLastWeek", ("degreeDays", Figure.DegreeDays(perDay)), ("air", air)));
         };
     }
 
@@ -109,8 +110,8 @@ public static class Pressure
                 nearly += fill[k] >= 1 ? 0 : fill[k] * NearlyWeight;
             }
 
-            var words = spells switch { 0 => "no night wet and warm enough", 1 => "one night wet and warm enough", _ => $"{spells} nights wet and warm enough" };
-            return ((spells + nearly) / SpellsForFull, $"{words} in ten days");
+            var words = spells switch { 0 => Say.Of("biology.noNightWetAndWarmEnough"), 1 => Say.Of("biology.oneNightWetAndWarmEnough"), _ => Say.Of("biology.nightsWetAndWarmEnough", ("spells", spells)) };
+            return ((spells + nearly) / SpellsForFull, Say.Of("biology.inTenDays", ("words", words)));
         };
     }
 
@@ -124,7 +125,7 @@ public static class Pressure
             {
                 if (warned[i - back])
                 {
-                    return (1 - 0.1 * back, back == 0 ? "two warm, humid days in a row" : $"two warm, humid days in a row, {back} {(back == 1 ? "day" : "days")} ago");
+                    return (1 - 0.1 * back, back == 0 ? Say.Of("biology.twoWarmHumidDays") : back == 1 ? Say.Of("biology.twoWarmHumidDays2", ("back", back)) : Say.Of("biology.twoWarmHumidDays3", ("back", back)));
                 }
             }
 
@@ -141,7 +142,7 @@ public static class Pressure
             var humid = days[i].NightHumidityPercent >= HumidNightPercent;
             var washed = days[i].RainMm > WashingRainMm;
             var value = index[i] / 100.0 * (humid ? 1 : 0.6) * (washed ? 0.7 : 1);
-            return (value, $"mildew index {index[i]} of 100, {(washed ? "rain washed the leaves" : humid ? "humid nights" : "dry nights")}");
+            return (value, washed ? Say.Of("biology.mildewIndexOf100RainWashed", ("index", index[i])) : humid ? Say.Of("biology.mildewIndexOf100HumidNights", ("index", index[i])) : Say.Of("biology.mildewIndexOf100DryNights", ("index", index[i])));
         };
     }
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Biology;
 
@@ -83,14 +84,14 @@ public static class StageTimeline
 
     private static StageEvent Event(DateOnly day, StageEventKind kind, int generation, bool certain)
     {
-        var about = certain ? "" : "about ";
-        var date = day.ToString("ddd d MMM", CultureInfo.InvariantCulture);
-        var whose = generation == 1 ? "of what was found" : $"of generation {generation}";
+        var about = certain ? "" : Say.Of("words.about");
+        var date = Say.In(day, "ddd d MMM");
+        var whose = generation == 1 ? Say.Of("biology.ofWhatWasFound") : Say.Of("biology.ofGeneration", ("generation", generation));
         return new(day, kind, generation, certain, kind switch
         {
-            StageEventKind.Hatch => $"Eggs {whose} hatch {about}{date}.",
-            StageEventKind.Young => $"First young of generation {generation} {about}{date}.",
-            _ => $"Adults {whose} {about}{date}; they breed.",
+            StageEventKind.Hatch => Say.Of("biology.eggsHatch", ("whose", whose), ("about", about), ("date", date)),
+            StageEventKind.Young => Say.Of("biology.firstYoungOfGeneration", ("generation", generation), ("about", about), ("date", date)),
+            _ => Say.Of("biology.adultsTheyBreed", ("whose", whose), ("about", about), ("date", date)),
         });
     }
 }

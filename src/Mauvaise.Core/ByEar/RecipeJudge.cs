@@ -4,6 +4,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.ByEar;
 
@@ -80,8 +81,8 @@ public static class RecipeJudge
     {
         var strong = heard.Lines.Where(l => l.Word is { Material: not null } && l.Millilitres is not null).ToList();
         yield return strong.Count > 0 || (heard.Neat && heard.Lines.Any(l => l.Word is not null))
-            ? new RecipeFault("undiluted", "No water is named: nothing goes on a plant undiluted. Say how much water it goes into.", true)
-            : new RecipeFault("no-water", "How much water does it go into?", false);
+            ? new RecipeFault("undiluted", Say.Of("byEar.noWaterIsNamedNothingGoes"), true)
+            : new RecipeFault("no-water", Say.Of("byEar.howMuchWaterDoesItGo"), false);
     }
 
     /// <summary>What the catalogue does not hold: refused where it harms, and held to the ceiling of its kind where one is known.</summary>
@@ -100,7 +101,7 @@ public static class RecipeJudge
             var perLitre = line.Millilitres * line.Used / litres;
             if (MostOfKind(word.Nature) is { } most && perLitre > most)
             {
-                var told = FormattableString.Invariant($"{perLitre:0.#} ml of {line.Name!.InSentence()} a litre is over what is given of its kind; {most:0} ml is the most.");
+                var told = Say.Of("byEar.mlOfALitreIsOver", ("perLitre", Say.In(perLitre, "0.#")), ("line", line.Name!.InSentence()), ("most", Say.In(most, "0")));
                 yield return new RecipeFault("ceiling", told, true);
             }
 
@@ -111,7 +112,7 @@ public static class RecipeJudge
         }
     }
 
-    private const string NobodyMeasured = "nobody measured what it does on a plant. Try two leaves first.";
+    private static string NobodyMeasured => Say.Of("byEar.nobodyMeasuredWhatItDoes");
 
     /// <summary>The most of a thing that is only known by its kind, ml a litre: as of oils, soaps and vinegar (assumed); null where there is none.</summary>
     private static double? MostOfKind(HeardNature nature) => nature switch
@@ -129,7 +130,7 @@ public static class RecipeJudge
         var borax = shares.Find(s => s.Material.Id == KnownIds.Materials.Borax);
         if (borax is not null && heard.Litres is not null && borax.PerLitre / 10 > MostBoraxPercent)
         {
-            var told = FormattableString.Invariant($"{borax.PerLitre / 10:0.#} % of borax kills the ants before they carry it home: 1 to {MostBoraxPercent} % is enough.");
+            var told = Say.Of("byEar.ofBoraxKillsTheAntsBefore", ("perLitre", Say.In(borax.PerLitre / 10, "0.#")), ("mostBoraxPercent", MostBoraxPercent));
             yield return new RecipeFault("bait-strong", told, false);
         }
 
@@ -161,7 +162,7 @@ public static class RecipeJudge
 
         if (shares.Exists(s => s.Material.Cautions.Any(c => c.Contains("cats", StringComparison.Ordinal))))
         {
-            yield return new RecipeFault("pets", "Keep cats away until it is dry: they lick it off.", false);
+            yield return new RecipeFault("pets", Say.Of("byEar.keepCatsAwayUntil"), false);
         }
     }
 
@@ -169,7 +170,7 @@ public static class RecipeJudge
     {
         if (shares.Count > 0 && shares.TrueForAll(s => s.Material.Evidence == EvidenceGrade.Weak || s.Material.Load == LoadKind.Soap) && shares.Exists(s => s.Material.Evidence == EvidenceGrade.Weak))
         {
-            yield return new RecipeFault("evidence", "The evidence for it is weak: nobody measured much. A trial beside plants that are left alone would tell.", false);
+            yield return new RecipeFault("evidence", Say.Of("byEar.theEvidenceForItIsWeak"), false);
         }
     }
 
@@ -201,8 +202,8 @@ public static class RecipeJudge
         return
         [
             .. may.Where(s => s.PerLitre * size >= LeastMeasured).Select(s => Measured(s, Limit(catalogue, s.Material) ?? s.PerLitre, size, kitchen)),
-            $"made up with water to {TankVolume.Text(size, kitchen)}",
-            .. crop is null ? Array.Empty<string>() : [$"two leaves of the {crop.Name.InSentence()} first"],
+            Say.Of("byEar.madeUpWithWater", ("text", TankVolume.Text(size, kitchen))),
+            .. crop is null ? Array.Empty<string>() : [Say.Of("byEar.twoLeavesOfTheFirst", ("crop", crop.Name.InSentence()))],
         ];
     }
 
@@ -223,12 +224,12 @@ public static class RecipeJudge
         var name = material.Name.InSentence();
         if (KitchenMeasure.AtMost(most / perMl, kitchen) is { } spoons)
         {
-            return string.Create(CultureInfo.InvariantCulture, $"{spoons.Text} ({spoons.Millilitres * perMl:0.##} {material.Unit}) of {name}");
+            return Say.Of("byEar.textMillilitresUnitOf", ("text", spoons.Text), ("millilitres", Say.In(spoons.Millilitres * perMl, "0.##")), ("unit", material.Unit), ("name", name));
         }
 
         var drops = Math.Floor(amount * material.DropsPerMillilitre + 1e-9);
         return !powder && drops is >= 1 and <= MostDrops
-            ? string.Create(CultureInfo.InvariantCulture, $"{drops} drop{(drops > 1 ? "s" : "")} ({drops / material.DropsPerMillilitre:0.##} ml) of {name}")
-            : string.Create(CultureInfo.InvariantCulture, $"{amount:0.##} {material.Unit} of {name} ({(powder ? "scale" : "syringe")})");
+            ? drops > 1 ? Say.Of("byEar.dropsMl", ("drops", drops), ("drops2", Say.In(drops / material.DropsPerMillilitre, "0.##")), ("name", name)) : Say.Of("byEar.dropMl", ("drops", drops), ("drops2", Say.In(drops / material.DropsPerMillilitre, "0.##")), ("name", name))
+            : powder ? Say.Of("byEar.ofScale", ("amount", Say.In(amount, "0.##")), ("unit", material.Unit), ("name", name)) : Say.Of("byEar.ofSyringe", ("amount", Say.In(amount, "0.##")), ("unit", material.Unit), ("name", name));
     }
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.ByEar;
 
@@ -51,12 +52,12 @@ public sealed partial class RecipeReader
         var (heard, name) = (found.Value.Heard, NameOf(found.Value));
         if (LeftOut().IsMatch(lower))
         {
-            return new HeardLine(piece, HeardKind.Work, $"{name}: left out");
+            return new HeardLine(piece, HeardKind.Work, Say.Of("byEar.leftOut", ("name", name)));
         }
 
-        var unclear = amount.Success && (number is not > 0 || number > MostAmount) ? $"{amount.Groups["number"].Value} is no amount of {name.InSentence()}."
-            : number is null ? $"How much {name.InSentence()}?"
-            : Wrong().IsMatch(unit) ? $"{name} is not measured in {unit}."
+        var unclear = amount.Success && (number is not > 0 || number > MostAmount) ? Say.Of("byEar.isNoAmount", ("groups", amount.Groups["number"].Value), ("name", name.InSentence()))
+            : number is null ? Say.Of("byEar.howMuch", ("name", name.InSentence()))
+            : Wrong().IsMatch(unit) ? Say.Of("byEar.isNotMeasured", ("name", name), ("unit", unit))
             : null;
         if (unclear is not null)
         {
@@ -73,7 +74,7 @@ public sealed partial class RecipeReader
         var material = heard.Material is { } id ? catalogue.Material(id) : null;
         if (unit is "part" or "parts")
         {
-            return new HeardLine(piece, HeardKind.Part, $"{Plain(number)} parts of {name.InSentence()}", heard, name, Percent: percent, Parts: number);
+            return new HeardLine(piece, HeardKind.Part, Say.Of("byEar.partsOf", ("plain", Plain(number)), ("name", name.InSentence())), heard, name, Percent: percent, Parts: number);
         }
 
         var weighed = material is null ? heard.Grams is not null : material.Unit == "g";
@@ -94,7 +95,7 @@ public sealed partial class RecipeReader
             return weighed ? Known(piece, heard, name, null, number * grams, percent) : Known(piece, heard, name, number * grams / density, null, percent);
         }
 
-        return Unread(piece, heard, name, percent, unit.Length == 0 ? $"{Plain(number)} what of {name.InSentence()}?" : $"{name} is not measured in {unit}.");
+        return Unread(piece, heard, name, percent, unit.Length == 0 ? Say.Of("byEar.whatOf", ("plain", Plain(number)), ("name", name.InSentence())) : Say.Of("byEar.isNotMeasured", ("name", name), ("unit", unit)));
     }
 
     private static HeardLine Unread(string piece, HeardWord heard, string name, double? percent, string why) =>
@@ -103,7 +104,13 @@ public sealed partial class RecipeReader
     private static HeardLine Known(string piece, HeardWord heard, string name, double? ml, double? grams, double? percent) => new(
         piece,
         HeardKind.Part,
-        FormattableString.Invariant($"{ml ?? grams:0.##} {(ml is null ? "g" : "ml")} of {name.InSentence()}{(percent is { } p ? $", {p:0.#} %" : "")}"),
+        (ml is null, percent) switch
+        {
+            (true, { } p) => Say.Of("byEar.gOf", ("grams", Say.In(grams, "0.##")), ("name", name.InSentence()), ("percent", Say.In(p, "0.#"))),
+            (true, _) => Say.Of("byEar.gOf2", ("grams", Say.In(grams, "0.##")), ("name", name.InSentence())),
+            (false, { } p) => Say.Of("byEar.mlOf", ("ml", Say.In(ml, "0.##")), ("name", name.InSentence()), ("percent", Say.In(p, "0.#"))),
+            _ => Say.Of("byEar.mlOf2", ("ml", Say.In(ml, "0.##")), ("name", name.InSentence())),
+        },
         heard,
         name,
         ml,
@@ -115,7 +122,7 @@ public sealed partial class RecipeReader
     {
         if (Thinned().IsMatch(lower) && RecipeStages.RatioOf(lower) is { } ratio)
         {
-            return new HeardLine(piece, HeardKind.Thinned, $"thinned to {Plain(ratio)} times its volume", Parts: ratio);
+            return new HeardLine(piece, HeardKind.Thinned, Say.Of("byEar.thinnedToTimesItsVolume", ("plain", Plain(ratio))), Parts: ratio);
         }
 
         var vessel = Bottle().IsMatch(lower);
@@ -125,31 +132,31 @@ public sealed partial class RecipeReader
         var amountAlone = !water && Cleaned().Replace(Verbs().Replace(lower, " "), " ").Trim().Length == 0;
         if (number is > 0 and <= MostAmount && (volume is not null || inParts) && (Taken().IsMatch(lower) || amountAlone))
         {
-            var taken = $"{Plain(number.Value)} {unit} of what was made";
+            var taken = Say.Of("byEar.ofWhatWasMade", ("plain", Plain(number.Value)), ("unit", unit));
             return new HeardLine(piece, HeardKind.Taken, taken, Millilitres: number * volume, Parts: inParts ? number : null);
         }
 
         if (volume is not null && water && number is not null and not (> 0 and <= MostAmount))
         {
-            return new HeardLine(piece, HeardKind.Unknown, null, null, "Water") { Unclear = $"{Plain(number.Value)} is no amount of water." };
+            return new HeardLine(piece, HeardKind.Unknown, null, null, "Water") { Unclear = Say.Of("byEar.isNoAmountOfWater", ("plain", Plain(number.Value))) };
         }
 
         if (number is not null && (volume is not null || inParts) && water)
         {
-            var told = $"{Plain(number.Value * (volume ?? 0) / 1000)} l {(vessel ? "in all" : "of water")}";
+            var told = vessel ? Say.Of("byEar.lInAll", ("plain", Plain(number.Value * (volume ?? 0) / 1000))) : Say.Of("byEar.lOfWater", ("plain", Plain(number.Value * (volume ?? 0) / 1000)));
             return inParts
-                ? new HeardLine(piece, HeardKind.Water, $"{Plain(number.Value)} parts of water", null, "Water", Parts: number)
+                ? new HeardLine(piece, HeardKind.Water, Say.Of("byEar.partsOfWater", ("plain", Plain(number.Value))), null, "Water", Parts: number)
                 : new HeardLine(piece, whole || vessel ? HeardKind.Whole : HeardKind.Water, told, null, "Water", number * volume);
         }
 
         if (Work().IsMatch(lower) || RestIsWater().IsMatch(lower))
         {
-            return new HeardLine(piece, HeardKind.Work, "how it is made or used");
+            return new HeardLine(piece, HeardKind.Work, Say.Of("byEar.howItIsMadeOrUsed"));
         }
 
         var name = Cleaned().Replace(lower, " ").Trim();
         return number is not null && name.Length > 2 && (unit.Length > 0 || Regex.IsMatch(lower, @"^\s*" + SpokenNumber.Pattern + @"\s"))
-            ? new HeardLine(piece, HeardKind.Unknown, null, null, name.Length > 60 ? name[..60] : name) { Unclear = "Not known here: say what it is like." }
+            ? new HeardLine(piece, HeardKind.Unknown, null, null, name.Length > 60 ? name[..60] : name) { Unclear = Say.Of("byEar.notKnownHereSayWhat") }
             : new HeardLine(piece, HeardKind.Unknown, null);
     }
 

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.ByEar;
 
@@ -29,7 +30,7 @@ internal static partial class RecipeStages
     private static List<HeardLine> NamedTwice(IReadOnlyList<HeardLine> lines) =>
     [
         .. lines.Select(l => l.Kind == HeardKind.Part && !HasAmount(l) && lines.Any(x => x.Word == l.Word && HasAmount(x))
-            ? new HeardLine(l.Text, HeardKind.Work, "how it is made or used")
+            ? new HeardLine(l.Text, HeardKind.Work, Say.Of("byEar.howItIsMadeOrUsed"))
             : l),
     ];
 
@@ -45,7 +46,7 @@ internal static partial class RecipeStages
             return lines;
         }
 
-        var told = FormattableString.Invariant($"{bare.Millilitres:0.##} ml of {thing.Name!.InSentence()}");
+        var told = Say.Of("byEar.mlOf3", ("millilitres", Say.In(bare.Millilitres, "0.##")), ("thing", thing.Name!.InSentence()));
         return [.. lines.Where(l => l != bare).Select(l => l == thing ? l with { Millilitres = bare.Millilitres, Unclear = null, Understood = told } : l)];
     }
 
@@ -92,12 +93,12 @@ internal static partial class RecipeStages
             Millilitres = grams is null ? share * 1000 : null,
             Grams = grams,
             Unclear = null,
-            Understood = FormattableString.Invariant($"{grams ?? share * 1000:0.#} {(grams is null ? "ml" : "g")} of {line.Name!.InSentence()} in a litre"),
+            Understood = grams is null ? Say.Of("byEar.mlOfInALitre", ("grams", Say.In(grams ?? share * 1000, "0.#")), ("line", line.Name!.InSentence())) : Say.Of("byEar.gOfInALitre", ("grams", Say.In(grams ?? share * 1000, "0.#")), ("line", line.Name!.InSentence())),
         };
     }
 
     private static HeardLine WaterOf(double share) =>
-        new("", HeardKind.Water, FormattableString.Invariant($"{share * 1000:0} ml of water in a litre"), null, "Water", share * 1000);
+        new("", HeardKind.Water, Say.Of("byEar.mlOfWaterInALitre", ("share", Say.In(share * 1000, "0"))), null, "Water", share * 1000);
 
     /// <summary>What comes out, litres, with how much of each part ends in it, and the water that was named for it.</summary>
     private static (List<HeardLine> Lines, double? Litres, double? WaterLitres) Volumes(List<HeardLine> lines, string text)

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>How strong a mix is made: the planner starts gentle and steps up only after a failed round without injury.</summary>
@@ -166,20 +168,20 @@ public sealed record Material
     /// <summary>True when a label rules its use, so that it is allowed where only labelled products are.</summary>
     public bool IsLabelled => Label is not null || LabelOnly;
 
-    /// <summary>What of it may be assumed, by field, and what a gardener calls that.</summary>
+    /// <summary>What of it may be assumed, by field, and the message that says what a gardener calls that.</summary>
     internal static readonly IReadOnlyDictionary<string, string> AssumedWords = new Dictionary<string, string>
     {
-        ["doses"] = "doses",
-        ["cadence"] = "days between rounds",
-        ["cover"] = "how long it covers",
-        ["worksOn"] = "what it does",
-        ["harmToHelpers"] = "harm to helpers",
-        ["madeFrom"] = "what goes into it",
-        ["mixedLifeHours"] = "how long a mix keeps",
+        ["doses"] = "catalogue.doses",
+        ["cadence"] = "catalogue.daysBetweenRounds",
+        ["cover"] = "catalogue.howLongItCovers",
+        ["worksOn"] = "catalogue.whatItDoes",
+        ["harmToHelpers"] = "catalogue.harmToHelpers",
+        ["madeFrom"] = "catalogue.whatGoesInto",
+        ["mixedLifeHours"] = "catalogue.howLongAMixKeeps",
     };
 
     /// <summary>What of it is assumed, in words.</summary>
-    public IReadOnlyList<string> AssumedInWords() => [.. Assumed.Select(a => AssumedWords[a])];
+    public IReadOnlyList<string> AssumedInWords() => [.. Assumed.Select(a => Say.Of(AssumedWords[a]))];
 
     /// <summary>
     /// How well this material works on a target: the entry for the target itself, else the one for its group, else null.

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>A product in the household's hand, as its label describes it.</summary>
@@ -47,7 +49,7 @@ public sealed record OwnProduct(
             LabelOnly = false,
             // Doses are by the litre here: what is not watered in is sprayed.
             GivenAs = basis.GivenAs == Form.Drench ? Form.Drench : Form.Spray,
-            Cautions = [.. basis.Cautions, "Its label comes first: dose, times, waits and what it may be used on."],
+            Cautions = [.. basis.Cautions, Say.Of("catalogue.itsLabelComesFirstDoseTimes")],
         };
     }
 }

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>A part of a recipe of one's own.</summary>
@@ -37,7 +39,7 @@ public sealed record OwnRecipe(Guid Id, string Name, string Text, string? HeardF
                 .. parts.Where(p => p != active).Select(p => new Ingredient(p.Part.Material, Role(p.Material!, oil), p.Part.PerLitre)),
             ],
             parts.Min(p => p.Material!.MixedLifeHours),
-            "Shake every minute while spraying.",
+            Say.Of("catalogue.shakeEveryMinuteWhileSpraying"),
             Kept: true,
             PutAway: Retired);
     }

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>What two materials may do together.</summary>
@@ -23,12 +25,12 @@ public static class Pairs
     /// <summary>Null when no rule fits.</summary>
     public static MixingPair? Find(IReadOnlyList<MixingPair> rules, Material a, Material b) =>
         a.Id == b.Id
-            ? new MixingPair([a.Id], [b.Id], "allowed", 0, "they are the same")
+            ? new MixingPair([a.Id], [b.Id], "allowed", 0, Say.Of("catalogue.theyAreTheSame"))
             : rules
                 .Where(p => (Fits(p.A, a) && Fits(p.B, b)) || (Fits(p.A, b) && Fits(p.B, a)))
                 .OrderByDescending(p => p.InOneTank == "never").ThenByDescending(p => p.DaysApart)
                 .FirstOrDefault()
-            ?? (a.Group == b.Group ? new MixingPair([a.Group], [b.Group], "allowed", 0, "they are of one kind") : null);
+            ?? (a.Group == b.Group ? new MixingPair([a.Group], [b.Group], "allowed", 0, Say.Of("catalogue.theyAreOfOneKind")) : null);
 
     private static bool Fits(IReadOnlyList<string> rule, Material m) => rule.Any(r =>
         r == "anything" || r == m.Id || r == m.Group || (r == "living" && m.Living) || (r == "true-soap" && m.TrueSoap)

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>How a mix reaches the trouble.</summary>
@@ -30,7 +32,7 @@ public sealed record Recipe(
 
     /// <summary>A labelled product on its own, as its label has it.</summary>
     public static Recipe ByLabel(Material product) =>
-        new(product.Id, $"{product.Name}, by its label", [new Ingredient(product.Id, "active")], product.MixedLifeHours, "Shake every minute while spraying.", product.GivenAs);
+        new(product.Id, Say.Of("catalogue.byItsLabel", ("product", product.Name)), [new Ingredient(product.Id, "active")], product.MixedLifeHours, Say.Of("catalogue.shakeEveryMinuteWhileSpraying"), product.GivenAs);
 
     /// <summary>True for a mix of liquids, whose amount is litres.</summary>
     public bool IsWet => Form is not (Form.Dust or Form.Bait or Form.Feed);

@@ -5,6 +5,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Courses;
 
@@ -47,7 +48,7 @@ public sealed record CourseProgress(
 
     /// <summary>Why another material waits while this course runs; null for the course's own.</summary>
     public UseReason? Bars(string material) =>
-        Recipe.Active.Material == material ? null : new("course-runs", $"{Recipe.Name.InSentence()} is under way against it; stop that course first");
+        Recipe.Active.Material == material ? null : new("course-runs", Say.Of("courses.isUnderWayAgainstItStop", ("recipe", Recipe.Name.InSentence())));
 
     /// <summary>The course against a trouble on a planting that is still going on, or null.</summary>
     public static CourseProgress? Running(GardenSnapshot garden, Planting planting, string target) =>
@@ -112,16 +113,16 @@ public sealed record CourseProgress(
     private static CourseProgress? Ended(Facts f) =>
         f switch
         {
-            { Course.StoppedAt: not null } => Over(f, CourseState.Stopped, "Stopped by hand."),
-            _ when f.Clean.Count >= CleanLooks => Over(f, CourseState.Cleared, "Two clean looks in a row: this course is done."),
-            _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, "Past saving at the last check: take it out and look at its neighbours."),
-            { Burnt: true } => Over(f, CourseState.ChangeGroup, $"{f.Material.Name} burnt the leaves: rest the plant, then another group."),
-            _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, "It grew through two rounds: change the group."),
+            { Course.StoppedAt: not null } => Over(f, CourseState.Stopped, Say.Of("courses.stoppedByHand")),
+            _ when f.Clean.Count >= CleanLooks => Over(f, CourseState.Cleared, Say.Of("courses.twoCleanLooksInARow")),
+            _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, Say.Of("courses.pastSavingAtTheLastCheck")),
+            { Burnt: true } => Over(f, CourseState.ChangeGroup, Say.Of("courses.burntTheLeavesRestThePlant", ("material", f.Material.Name))),
+            _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, Say.Of("courses.itGrewThroughTwoRoundsChange")),
             _ when f.Given.Count >= EnoughRounds && !f.GoesOnWhenClean && f.LastVisit is { DoneAt: not null, Outcome: Outcome.Cleared } =>
-                Over(f, CourseState.Held, $"{f.Given.Count} rounds have brought it well under its line: walks watch it from here."),
+                Over(f, CourseState.Held, Say.Of("courses.roundsHaveBroughtItWellUnder", ("given", f.Given.Count))),
             _ when f.Given.Count >= MostRounds(f) && f.LastVisit is { DoneAt: not null } && Left(f) is > 0 and var left => left >= f.Line
-                ? Over(f, CourseState.ChangeGroup, $"{f.Given.Count} rounds are through and it is over its line still: change the group.")
-                : Over(f, CourseState.Held, $"{f.Given.Count} rounds are through and it is under its line: walks watch it from here."),
+                ? Over(f, CourseState.ChangeGroup, Say.Of("courses.roundsAreThrough", ("given", f.Given.Count)))
+                : Over(f, CourseState.Held, Say.Of("courses.roundsAreThrough2", ("given", f.Given.Count))),
             _ => null,
         };
 
@@ -143,26 +144,26 @@ public sealed record CourseProgress(
         if (f.Given.Count == 0 && UseGuards.PatchOf(f.Garden, f.Garden.Catalogue.Crop(f.Planting.Crop), f.Material) is { State: PatchState.Needed or PatchState.Waiting } patch)
         {
             return patch.JudgeOn is { } judge
-                ? Going(f, CourseState.PatchWaits, judge, step, $"Two leaves wait to be judged on {Date(judge)}; then round 1 of {f.Total}.")
-                : Going(f, CourseState.PatchFirst, f.Garden.Today, step, "Two leaves first: it is new on this crop here.");
+                ? Going(f, CourseState.PatchWaits, judge, step, Say.Of("courses.twoLeavesWaitToBeJudged", ("date", Date(judge)), ("total", f.Total)))
+                : Going(f, CourseState.PatchFirst, f.Garden.Today, step, Say.Of("courses.twoLeavesFirstItIsNew"));
         }
 
         if (f.LastVisit is { DoneAt: null } visit && SettlingCount.Of(f.Garden, visit, f.Course.Target) is null
             && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total))
         {
-            return Going(f, CourseState.CheckFirst, visit.DueOn, step, $"Check back {Word(f.Garden, visit.DueOn)} before anything more is sprayed.");
+            return Going(f, CourseState.CheckFirst, visit.DueOn, step, Say.Of("courses.checkBackBeforeAnythingMore", ("word", Word(f.Garden, visit.DueOn))));
         }
 
         if (f.Given.Count >= MostRounds(f))
         {
             // Every round is through and judged, and one clean look is still missing.
             var look = f.Garden.Garden.DateOf(f.Judged.LastOrDefault()?.DoneAt ?? f.Given[^1].At).AddDays(f.Shape.SpacingDays);
-            return Going(f, CourseState.CheckFirst, look, step, $"All {f.Given.Count} rounds are through. Look once more {Word(f.Garden, look)}: two clean looks in a row end it.");
+            return Going(f, CourseState.CheckFirst, look, step, Say.Of("courses.allRoundsAreThroughLookOnce", ("given", f.Given.Count), ("word", Word(f.Garden, look))));
         }
 
         var (next, why) = NextRound(f);
-        var stepped = step > f.Course.Step ? $", a step stronger, since the last round failed without hurting" : "";
-        return Going(f, CourseState.RoundDue, next, step, $"Round {f.Given.Count + 1} of {Math.Max(f.Total, f.Given.Count + 1)} {Word(f.Garden, next)}{stepped}: {why}.");
+        var stepped = step > f.Course.Step ? Say.Of("courses.aStepStrongerSinceTheLast") : "";
+        return Going(f, CourseState.RoundDue, next, step, Say.Of("courses.roundOf", ("given", f.Given.Count + 1), ("total", Math.Max(f.Total, f.Given.Count + 1)), ("word", Word(f.Garden, next)), ("stepped", stepped), ("why", why)));
     }
 
     /// <summary>One step up after a failed round that did no harm; back to gentle after any harm.</summary>
@@ -177,17 +178,17 @@ public sealed record CourseProgress(
     {
         if (f.Course.OwnDays.Count > f.Given.Count)
         {
-            return (f.Course.OwnDays[f.Given.Count], "as you chose");
+            return (f.Course.OwnDays[f.Given.Count], Say.Of("courses.asYouChose"));
         }
 
         if (f.Given.Count == 0)
         {
-            return (f.Garden.Today, "the first");
+            return (f.Garden.Today, Say.Of("courses.theFirst"));
         }
 
         var (on, why) = Spaced(f);
         return f.Clean.Count > 0 && !f.GoesOnWhenClean && f.Garden.Garden.DateOf(f.Clean[0]).AddDays(WaitForLookDays) is var look && look > on
-            ? (look, "the last look was clean, and one more clean look ends it")
+            ? (look, Say.Of("courses.theLastLookWasClean"))
             : (on, why);
     }
 
@@ -199,7 +200,7 @@ public sealed record CourseProgress(
         var target = f.Garden.Catalogue.Target(f.Course.Target);
         if (target.Kind != TargetKind.Disease || f.Material.EffectOn(target) is not { Protects: > 0 } || f.Material.Cover.HalfLifeDays is null)
         {
-            return (spaced, $"{CourseShape.Days(f.Shape.SpacingDays)} after the last; {f.Shape.Because}");
+            return (spaced, Say.Of("courses.afterTheLast", ("days", CourseShape.Days(f.Shape.SpacingDays)), ("because", f.Shape.Because)));
         }
 
         var place = f.Garden.PlaceOf(f.Planting);
@@ -214,9 +215,9 @@ public sealed record CourseProgress(
         var lapsed = Under(floor, f.Material.Cadence.UpkeepMinDays ?? f.Material.Cadence.CurativeMinDays);
         return (washed, lapsed) switch
         {
-            ({ } w, _) when lapsed is null || w < lapsed => (w, "rain has taken its cover by then"),
-            (_, { } l) => (l, FormattableString.Invariant($"its cover is under {floor * 100:0} % then")),
-            _ => (spaced, "its cover holds until then"),
+            ({ } w, _) when lapsed is null || w < lapsed => (w, Say.Of("courses.rainHasTakenItsCover")),
+            (_, { } l) => (l, Say.Of("courses.itsCoverIsUnderThen", ("floor", Say.In(floor * 100, "0")))),
+            _ => (spaced, Say.Of("courses.itsCoverHoldsUntilThen")),
         };
     }
 
@@ -234,11 +235,10 @@ public sealed record CourseProgress(
             return null;
         }
 
-        return string.Create(CultureInfo.InvariantCulture,
-            $"{(now > then ? "Warmer" : "Cooler")} than when it was begun ({Figure.DegreeDays(now, 1)} a day against {Figure.DegreeDays(then, 1)}): {f.Shape.Rounds} rounds, {CourseShape.Days(f.Shape.SpacingDays)} apart, instead of {f.Course.Rounds}, {CourseShape.Days(f.Course.SpacingDays)} apart.");
+        return now > then ? Say.Of("courses.warmerThanWhenItWasBegun", ("degreeDays", Figure.DegreeDays(now, 1)), ("degreeDays2", Figure.DegreeDays(then, 1)), ("rounds", f.Shape.Rounds), ("days", CourseShape.Days(f.Shape.SpacingDays)), ("rounds2", f.Course.Rounds), ("days2", CourseShape.Days(f.Course.SpacingDays))) : Say.Of("courses.coolerThanWhenItWasBegun", ("degreeDays", Figure.DegreeDays(now, 1)), ("degreeDays2", Figure.DegreeDays(then, 1)), ("rounds", f.Shape.Rounds), ("days", CourseShape.Days(f.Shape.SpacingDays)), ("rounds2", f.Course.Rounds), ("days2", CourseShape.Days(f.Course.SpacingDays)));
     }
 
-    private static string Word(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? "now" : $"on {Date(date)}";
+    private static string Word(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? Say.Of("words.now") : Say.Of("courses.dateOn", ("date", Date(date)));
 
-    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
 }

@@ -4,6 +4,7 @@ using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Courses;
 
@@ -13,7 +14,7 @@ namespace Mauvaise.Core.Courses;
 public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDaysPerDay, string Because)
 {
     /// <summary>"3 rounds, 5 days apart: eggs hatch within 4 days."</summary>
-    public string Reason => $"{Rounds} rounds, {Days(SpacingDays)} apart: {Because}.";
+    public string Reason => Say.Of("courses.roundsApart", ("rounds", Rounds), ("days", Days(SpacingDays)), ("because", Because));
 
 
     /// <summary>Most rounds against one generation, before the group changes.</summary>
@@ -41,15 +42,15 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
         if (target.Insect is not { } insect)
         {
             var rounds = Math.Min(most, Math.Max(2, material.Cadence.Rounds));
-            return new CourseShape(max, rounds, null, "what it takes to hold a disease; it ends after two clean checks");
+            return new CourseShape(max, rounds, null, Say.Of("courses.whatItTakesToHold"));
         }
 
         var margin = garden.StanceAt(place) == Stance.KeepAhead ? 1 : 0;
         var warmth = WarmthAhead(garden, place, insect);
-        var told = $"{Figure.DegreeDays(warmth, 1)} a day ahead";
+        var told = Say.Of("courses.aDayAhead", ("degreeDays", Figure.DegreeDays(warmth, 1)));
         if (warmth < Cold)
         {
-            return new CourseShape(max, 2, warmth, $"it is too cold to breed ({told})");
+            return new CourseShape(max, 2, warmth, Say.Of("courses.itIsTooColdToBreed", ("told", told)));
         }
 
         var effect = material.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
@@ -57,8 +58,8 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
         {
             var spacing = RespraySpacing.ForEggLayer(insect.EggDegreeDays, insect.ToAdultDegreeDays, warmth, effect.Eggs >= KillsEggs, min, max);
             return Sized(spacing.SpacingDays, spacing.Rounds, effect.Eggs >= KillsEggs
-                ? $"it kills eggs too, so two rounds do ({told})"
-                : FormattableString.Invariant($"eggs hatch within {insect.EggDegreeDays / warmth:0.#} days and the young breed after {(insect.ToAdultDegreeDays - insect.EggDegreeDays) / warmth:0.#} ({told})"));
+                ? Say.Of("courses.itKillsEggsTooSoTwo", ("told", told))
+                : Say.Of("courses.eggsHatchWithinDays", ("eggDegreeDays", Say.In(insect.EggDegreeDays / warmth, "0.#")), ("toAdultDegreeDays", Say.In((insect.ToAdultDegreeDays - insect.EggDegreeDays) / warmth, "0.#")), ("told", told)));
         }
 
         var growth = insect.GrowthPerDayAt20C * warmth / (CatalogueC - insect.LowerC);
@@ -70,13 +71,13 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
             .Select(x => ((int Days, int Rounds)?)(x.Days, x.Rounds!.Value))
             .FirstOrDefault();
         return best is { } found
-            ? Sized(found.Days, Math.Max(2, found.Rounds), FormattableString.Invariant($"it bears live young and grows by {growth * 100:0} % a day ({told})"))
-            : new CourseShape(min, most, warmth, $"it grows faster than this kills ({told}), so as close as they may be, and hands as well");
+            ? Sized(found.Days, Math.Max(2, found.Rounds), Say.Of("courses.itBearsLiveYoungAndGrows", ("growth", Say.In(growth * 100, "0")), ("told", told)))
+            : new CourseShape(min, most, warmth, Say.Of("courses.itGrowsFasterThanThisKills", ("told", told)));
 
         CourseShape Sized(int days, int rounds, string because)
         {
             var sized = Math.Min(most, rounds + margin);
-            var spare = margin > 0 && sized > rounds ? "; one is margin, since you keep ahead" : "";
+            var spare = margin > 0 && sized > rounds ? Say.Of("courses.oneIsMarginSinceYouKeep") : "";
             return new CourseShape(days, sized, warmth, because + spare);
         }
     }
@@ -104,5 +105,5 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
     /// <summary>Rounds of a material that a course has at the most.</summary>
     public static int MostOf(Material material) => Math.Min(MostRounds, material.InARowLimit ?? MostRounds);
 
-    internal static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
+    internal static string Days(int days) => Say.Of("words.days", ("n", days));
 }

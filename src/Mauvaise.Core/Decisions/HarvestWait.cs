@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 
@@ -26,15 +27,14 @@ public sealed record HarvestWait(SprayApplication? Last, DateOnly? From, string 
         var last = garden.LastSpray(planting.Id);
         return waits.FirstOrDefault() is { Material: { } wanting, Until: var from }
             ? new HarvestWait(last, from, Wait(from, wanting))
-            : new HarvestWait(last, null, last is null ? "Never sprayed this season." : After(garden, last));
+            : new HarvestWait(last, null, last is null ? Say.Of("decisions.neverSprayedThisSeason") : After(garden, last));
     }
 
-    private static string Wait(DateOnly from, Material material) => string.Create(CultureInfo.InvariantCulture,
-        $"Wait until {from:ddd d MMM}: {material.Name.InSentence()} wants {Wording.Some(material.DaysToWait!.Value, "day")} before picking.");
+    private static string Wait(DateOnly from, Material material) => Say.Of("decisions.waitUntilWantsBeforePicking", ("from", Say.In(from, "ddd d MMM")), ("material", material.Name.InSentence()), ("some", Say.Of("words.days", ("n", material.DaysToWait!.Value))));
 
     private static string After(GardenSnapshot garden, SprayApplication last)
     {
-        var ago = (garden.Today.DayNumber - garden.Garden.DateOf(last.At).DayNumber) switch { 0 => "today", 1 => "yesterday", var days => $"{days} days ago" };
-        return $"{garden.Catalogue.FindMaterial(last.Material)?.Name ?? last.Material} went on {ago}: wash it.";
+        var ago = Say.Ago(garden.Today.DayNumber - garden.Garden.DateOf(last.At).DayNumber);
+        return Say.Of("decisions.wentOnWash", ("findMaterial", garden.Catalogue.FindMaterial(last.Material)?.Name ?? last.Material), ("ago", ago));
     }
 }

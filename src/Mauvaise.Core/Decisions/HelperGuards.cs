@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 
@@ -37,7 +38,7 @@ public static class HelperGuards
         var most = Math.Max(1, (int)Math.Floor(ordered.MostPerM2 * place.AreaM2));
         if (number > most)
         {
-            against.Add(new("too-many", $"{place.Name} feeds {most} {ordered.Many} at the most"));
+            against.Add(new("too-many", Say.Of("decisions.feedsAtTheMost", ("place", place.Name), ("most", most), ("many", ordered.Many))));
         }
 
         var since = garden.Now.AddDays(-ClearDays);
@@ -45,7 +46,7 @@ public static class HelperGuards
         {
             var material = garden.MaterialsOf(spray).First(m => m.HarmToHelpers >= Harmful);
             var on = garden.Garden.DateOf(spray.At);
-            against.Add(new("still-on-leaves", FormattableString.Invariant($"{material.Name.InSentence()} went on here on {on:d MMMM} and would harm them until {on.AddDays(ClearDays):d MMMM}")));
+            against.Add(new("still-on-leaves", Say.Of("decisions.wentOnHereOnAndWould", ("material", material.Name.InSentence()), ("on", Say.In(on, "d MMMM")), ("addDays", Say.In(on.AddDays(ClearDays), "d MMMM")))));
         }
 
         var sky = garden.SkyOf(place).Shelter;
@@ -53,7 +54,7 @@ public static class HelperGuards
         var coming = Enumerable.Range(now, 24).Select(i => sky.Hour(i).TemperatureC).OfType<double>().DefaultIfEmpty(double.NaN).Max();
         if (coming < ordered.WarmC)
         {
-            against.Add(new("too-cold", $"the coming day reaches {Figure.Temperature(coming)} and {ordered.Many} work from {Figure.Temperature(ordered.WarmC)} on"));
+            against.Add(new("too-cold", Say.Of("decisions.theComingDayReachesAndWork", ("temperature", Figure.Temperature(coming)), ("many", ordered.Many), ("temperature2", Figure.Temperature(ordered.WarmC)))));
         }
 
         return against;

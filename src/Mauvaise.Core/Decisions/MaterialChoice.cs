@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 
@@ -73,46 +74,46 @@ public static class MaterialChoice
         var grade = material.EvidenceOn(target) switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
         var score = works * (grade + (1 - grade) * own);
         var restsOn = effect.Source is { } source ? $": {source}" : "";
-        reasons.Add($"{Evidence(material.EvidenceOn(target))} evidence against {target.Name.InSentence()}{restsOn}.");
+        reasons.Add(Say.Of("decisions.evidenceAgainst", ("evidence", Evidence(material.EvidenceOn(target))), ("target", target.Name.InSentence()), ("restsOn", restsOn)));
         if (learned is { OwnWeight: > 0.5 })
         {
-            reasons.Add(FormattableString.Invariant($"Here it took {learned.Now * 100:0} % by what you counted; {learned.UsualMean * 100:0} % is usual."));
+            reasons.Add(Say.Of("decisions.hereItTookByWhatYou", ("now", Say.In(learned.Now * 100, "0")), ("usualMean", Say.In(learned.UsualMean * 100, "0"))));
         }
 
         if (garden.Learned.Injury(material.Id, crop.Id)?.Share is { OwnHits: > 0 } hurt && hurt.Now > hurt.UsualMean)
         {
             score *= 1 - (hurt.Now - hurt.UsualMean);
-            reasons.Add(FormattableString.Invariant($"It hurt {crop.Name.InSentence()} here: {hurt.Now * 100:0} of a hundred sprays, as far as you saw."));
+            reasons.Add(Say.Of("decisions.itHurtHereOfAHundred", ("crop", crop.Name.InSentence()), ("now", Say.In(hurt.Now * 100, "0"))));
         }
 
         if (LastCourseGroup(garden, history, target) is { } last)
         {
             if (last.Count >= 2 && last.Group == material.Group && garden.Catalogue.Group(last.Group).BreedsResistance)
             {
-                barred.Add(new(MaterialOption.RepeatsGroup, $"the last course here was {garden.Catalogue.Group(last.Group).Name} as well; the group changes between courses"));
+                barred.Add(new(MaterialOption.RepeatsGroup, Say.Of("decisions.theLastCourseHere", ("group", garden.Catalogue.Group(last.Group).Name))));
             }
             else if (last.Group != material.Group)
             {
-                reasons.Add($"Changes the group: the last was {garden.Catalogue.Group(last.Group).Name}.");
+                reasons.Add(Say.Of("decisions.changesTheGroupTheLast", ("group", garden.Catalogue.Group(last.Group).Name)));
             }
         }
 
         if (material.LabelOnly)
         {
-            barred.Add(new(MaterialOption.NeedsLabel, "its dose is on the label of a product that you own: enter it on the shelf"));
+            barred.Add(new(MaterialOption.NeedsLabel, Say.Of("decisions.itsDoseIsOnTheLabel")));
         }
 
         barred.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, Working(recipe)));
         if (UseGuards.PatchOf(garden, crop, material) is { State: PatchState.Needed or PatchState.Waiting })
         {
             score *= 0.9;
-            reasons.Add($"New on {crop.Name.InSentence()} here: two leaves first.");
+            reasons.Add(Say.Of("decisions.newOnHereTwoLeavesFirst", ("crop", crop.Name.InSentence())));
         }
 
         if (garden.Stocks.Count > 0 && garden.Stocks.All(x => x.Material != material.Id || x.Left <= 0))
         {
             score *= 0.9;
-            reasons.Add(material.MadeFrom is null ? "None on the shelf." : "To be made first.");
+            reasons.Add(material.MadeFrom is null ? Say.Of("decisions.noneOnTheShelf") : Say.Of("decisions.toBeMadeFirst"));
         }
 
         if (target.Kind == TargetKind.Disease && Approach(garden, history, material, effect) is var (fits, word))
@@ -126,13 +127,13 @@ public static class MaterialChoice
         if (IsTender(crop, planting, material))
         {
             score *= 0.6;
-            reasons.Add($"{crop.Name} scorches easily from it: gentle dose, patch first.");
+            reasons.Add(Say.Of("decisions.scorchesEasilyFromItGentleDose", ("crop", crop.Name)));
         }
 
         if (garden.LatestObservation(planting.Id) is { } seen && seen.Helpers + seen.Mummies > 0 && material.HarmToHelpers > 0.5)
         {
             score *= 0.8;
-            reasons.Add("Harms the helpers that were seen.");
+            reasons.Add(Say.Of("decisions.harmsTheHelpersThatWereSeen"));
         }
 
         return new MaterialOption(material, recipe, barred.Count == 0 ? score : 0, reasons, barred) { FitsApproach = approach };
@@ -145,11 +146,11 @@ public static class MaterialChoice
         var cleaned = history.Any(a => garden.Catalogue.Material(a.Material).Group == Oxidiser && a.At > garden.Now.AddDays(-CleanHoldsDays));
         return garden.Garden.DiseaseApproach switch
         {
-            DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned ? (not, "It was cleaned lately: now it is protected.") : (fits, "Clean first, then protect: your way with disease."),
-            DiseaseApproach.CleanThenProtect when effect.Protects >= 0.4 => cleaned ? (fits, "It was cleaned lately: now it is protected.") : null,
-            DiseaseApproach.ProtectOnly => effect.Protects >= 0.4 ? (fits, "Protect only: your way with disease.") : (not, "It protects little, and you protect only."),
-            DiseaseApproach.NeemOnly => material.Group.StartsWith(KnownIds.Modes.Azadirachtin, StringComparison.Ordinal) ? (fits, "Neem only: your way with disease.") : (not, "Not neem, which is your way with disease."),
-            DiseaseApproach.Milk => material.Id == KnownIds.Materials.Milk ? (fits, "Milk: your way with disease.") : (not, "Not milk, which is your way with disease."),
+            DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned ? (not, Say.Of("decisions.itWasCleanedLatelyNow")) : (fits, Say.Of("decisions.cleanFirstThenProtectYourWay")),
+            DiseaseApproach.CleanThenProtect when effect.Protects >= 0.4 => cleaned ? (fits, Say.Of("decisions.itWasCleanedLatelyNow")) : null,
+            DiseaseApproach.ProtectOnly => effect.Protects >= 0.4 ? (fits, Say.Of("decisions.protectOnlyYourWayWithDisease")) : (not, Say.Of("decisions.itProtectsLittleAndYouProtect")),
+            DiseaseApproach.NeemOnly => material.Group.StartsWith(KnownIds.Modes.Azadirachtin, StringComparison.Ordinal) ? (fits, Say.Of("decisions.neemOnlyYourWayWithDisease")) : (not, Say.Of("decisions.notNeemWhichIsYourWay")),
+            DiseaseApproach.Milk => material.Id == KnownIds.Materials.Milk ? (fits, Say.Of("decisions.milkYourWayWithDisease")) : (not, Say.Of("decisions.notMilkWhichIsYourWay")),
             _ => null,
         };
     }
@@ -181,8 +182,8 @@ public static class MaterialChoice
 
     private static string Evidence(EvidenceGrade grade) => grade switch
     {
-        EvidenceGrade.Good => "Good",
-        EvidenceGrade.Fair => "Fair",
-        _ => "Weak",
+        EvidenceGrade.Good => Say.Of("decisions.evidenceGood"),
+        EvidenceGrade.Fair => Say.Of("decisions.evidenceFair"),
+        _ => Say.Of("decisions.evidenceWeak"),
     };
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 
@@ -58,7 +59,7 @@ public static class UseGuards
     internal static IEnumerable<UseReason> OwnFamily(Crop crop, IEnumerable<Material> inMix) =>
         from m in inMix
         where m.NeverOn.Contains(crop.Family)
-        select new UseReason("own-family", $"{m.Name.InSentence()} carries diseases of {crop.Family} to {crop.Name.InSentence()}");
+        select new UseReason("own-family", Say.Of("decisions.carriesDiseases", ("it", m.Name.InSentence()), ("family", crop.Family), ("crop", crop.Name.InSentence())));
 
     /// <summary>
     /// How a material stands with a crop: tried and judged in this garden, proven by the gardener's own word, waiting to be judged, or to be
@@ -88,7 +89,7 @@ public static class UseGuards
     {
         if (garden.Garden.OnlyLabelled && !active.IsLabelled)
         {
-            yield return new("only-labelled", "only labelled products are used in this garden");
+            yield return new("only-labelled", Say.Of("decisions.onlyLabelledProductsAreUsed"));
         }
     }
 
@@ -99,8 +100,7 @@ public static class UseGuards
          let pair = Pairs.Between(garden.Catalogue, now, before)
          where pair.DaysApart > 0 && at < a.At.AddDays(pair.DaysApart)
          orderby a.At.AddDays(pair.DaysApart) descending
-         select new UseReason("wait", FormattableString.Invariant(
-             $"{before.Name.InSentence()} was given here on {garden.Garden.DateOf(a.At):d MMMM} and {pair.Why}; {now.Name.InSentence()} waits {Days(pair.DaysApart)}, until {garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)):d MMMM}")))
+         select new UseReason("wait", Say.Of("decisions.wasGivenHereOnAndWaits", ("before", before.Name.InSentence()), ("dateOf", Say.In(garden.Garden.DateOf(a.At), "d MMMM")), ("why", pair.Why), ("now", now.Name.InSentence()), ("days", Days(pair.DaysApart)), ("dateOf2", Say.In(garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)), "d MMMM")))))
         .Take(1);
 
     /// <summary>Oil hurts in any form until the leaves are healed, and so do soap and all else that has burnt them.</summary>
@@ -116,7 +116,7 @@ public static class UseGuards
         var guilty = garden.ActivesOf(spray).Select(garden.Catalogue.FindMaterial).OfType<Material>().ToList();
         if (inMix.FirstOrDefault(m => guilty.Exists(g => g.Id == m.Id || g.Group == m.Group || (IsOil(g) && IsOil(m)))) is { } again)
         {
-            yield return new("burnt", FormattableString.Invariant($"{garden.Catalogue.Material(spray.Material).Name.InSentence()} burnt it, seen on {garden.Garden.DateOf(on):d MMMM}, and {again.Name.InSentence()} is of its kind; it rests until {garden.Garden.DateOf(on).AddDays(HealDays):d MMMM}, or until a look finds it healed"));
+            yield return new("burnt", Say.Of("decisions.burntItSeen", ("material", garden.Catalogue.Material(spray.Material).Name.InSentence()), ("dateOf", Say.In(garden.Garden.DateOf(on), "d MMMM")), ("again", again.Name.InSentence()), ("addDays", Say.In(garden.Garden.DateOf(on).AddDays(HealDays), "d MMMM"))));
         }
     }
 
@@ -130,7 +130,7 @@ public static class UseGuards
             var given = GivenSince(garden, history, season, limit);
             if (given >= limit.Most)
             {
-                yield return new("season-limit", $"{limit.Together} went on here {given} times this season; {limit.Most} is the most");
+                yield return new("season-limit", Say.Of("decisions.wentOnHereTimesThisSeason", ("together", limit.Together), ("given", given), ("most", limit.Most)));
             }
         }
     }
@@ -147,7 +147,7 @@ public static class UseGuards
             .Count();
         if (active.InARowLimit is { } row && inARow >= row)
         {
-            yield return new("in-a-row", $"{garden.Catalogue.Group(active.Group).Name} went on {inARow} times in a row; {row} is the most");
+            yield return new("in-a-row", Say.Of("decisions.wentOnTimesInARow", ("group", garden.Catalogue.Group(active.Group).Name), ("inARow", inARow), ("row", row)));
         }
     }
 
@@ -157,12 +157,12 @@ public static class UseGuards
         var given = history.Where(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season).ToList();
         if (active.Label?.MaxTimes is { } most && given.Count >= most)
         {
-            yield return new("label-times", $"its label allows {most} times a season and it was given {given.Count} times here");
+            yield return new("label-times", Say.Of("decisions.itsLabelAllowsTimesASeason", ("most", most), ("given", given.Count)));
         }
 
         if (active.Label?.DaysBetween is { } days && given.LastOrDefault() is { } last && at < last.At.AddDays(days))
         {
-            yield return new("label-interval", FormattableString.Invariant($"its label wants {Days(days)} between two; it was given on {garden.Garden.DateOf(last.At):d MMMM}"));
+            yield return new("label-interval", Say.Of("decisions.itsLabelWantsBetweenTwo", ("days", Days(days)), ("dateOf", Say.In(garden.Garden.DateOf(last.At), "d MMMM"))));
         }
     }
 
@@ -172,7 +172,7 @@ public static class UseGuards
         var longest = inMix.Where(m => m.DaysToWait is > 0).MaxBy(m => m.DaysToWait);
         if (longest?.DaysToWait is { } wait && garden.Picks.FirstOrDefault(p => p.PlantingId == planting.Id && p.On >= day && p.On < day.AddDays(wait)) is { } pick)
         {
-            yield return new("pick-wait", FormattableString.Invariant($"picking is planned for {pick.On:d MMMM} and {longest.Name.InSentence()} wants {Days(wait)} before it; pick first, then spray"));
+            yield return new("pick-wait", Say.Of("decisions.pickingIsPlannedForAndWants", ("on", Say.In(pick.On, "d MMMM")), ("longest", longest.Name.InSentence()), ("days", Days(wait))));
         }
     }
 
@@ -181,7 +181,7 @@ public static class UseGuards
         var furthest = inMix.MaxBy(m => m.KeepFromPondM)!;
         if (place.PondDistanceM is { } pond && pond < furthest.KeepFromPondM)
         {
-            yield return new("pond", $"the pond is {Figure.Length(pond)} away and {furthest.Name.InSentence()} keeps {Figure.Length(furthest.KeepFromPondM)} from water");
+            yield return new("pond", Say.Of("decisions.thePondIsAwayAndKeeps", ("figure", Figure.Length(pond)), ("furthest", furthest.Name.InSentence()), ("figure2", Figure.Length(furthest.KeepFromPondM))));
         }
     }
 
@@ -190,10 +190,9 @@ public static class UseGuards
         if (inMix.FirstOrDefault(m => m.HarmToHelpers >= HelperGuards.Harmful) is { } harmful
             && HelperGuards.SparedAt(garden, place, at) is var (release, until))
         {
-            yield return new("helpers-out", FormattableString.Invariant(
-                $"{HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)} were let out here on {garden.Garden.DateOf(release.DoneAt!.Value):d MMMM}; {harmful.Name.InSentence()} would harm them until {until:d MMMM}"));
+            yield return new("helpers-out", Say.Of("decisions.wereLetOutHereOnWould", ("helperGuards", HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)), ("dateOf", Say.In(garden.Garden.DateOf(release.DoneAt!.Value), "d MMMM")), ("harmful", harmful.Name.InSentence()), ("until", Say.In(until, "d MMMM"))));
         }
     }
 
-    private static string Days(double days) => days == 1 ? "1 day" : string.Create(CultureInfo.InvariantCulture, $"{days:0.#} days");
+    private static string Days(double days) => days == 1 ? Say.Of("words.days", ("n", 1)) : Say.Of("courses.days", ("days", Say.In(days, "0.#")));
 }

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 
@@ -44,10 +45,9 @@ public static class Wearing
         var sky = garden.SkyOf(garden.PlaceOf(planting)).Shelter;
         var from = sky.IndexOf(since);
         var rain = lasts.RainMm is null ? 0 : sky.RainMm(from, Math.Max(0, sky.IndexOf(garden.Now) - from));
-        return rain >= lasts.RainMm ? $"{Figure.Rain(rain)} of rain since it was done {Ago(days)}."
-            : days >= lasts.Days ? $"Done {Ago(days)}; it holds for about {lasts.Days} days."
+        return rain >= lasts.RainMm ? Say.Of("decisions.ofRainSinceItWasDone", ("rain", Figure.Rain(rain)), ("ago", Say.Ago(days)))
+            : days >= lasts.Days ? Say.Of("decisions.doneItHoldsForAboutDays", ("ago", Say.Ago(days)), ("days", lasts.Days))
             : null;
     }
 
-    private static string Ago(int days) => days switch { 0 => "today", 1 => "yesterday", _ => $"{days} days ago" };
 }

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -14,7 +15,7 @@ public static class Bottles
         bool patchTest, Mix mix, DateTimeOffset at, Guid? memberId, bool fromShelf = true, Guid? sprayerId = null)
     {
         var amount = SizeText(garden, garden.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, mix.Order.Size);
-        return new Written($"Mixed {(mix.Recipe.IsWet ? amount + " of " : "")}{mix.Recipe.Name.InSentence()}", memberId)
+        return new Written(mix.Recipe.IsWet ? Say.Of("deeds.mixedOf", ("amount", amount), ("recipe", mix.Recipe.Name.InSentence())) : Say.Of("deeds.mixed", ("recipe", mix.Recipe.Name.InSentence())), memberId)
         {
             Batches =
             [
@@ -42,7 +43,7 @@ public static class Bottles
     /// <summary>An amount of a mix as the household reads it.</summary>
     public static string SizeText(GardenSnapshot garden, DosedPer per, double size) => per == DosedPer.Litre
         ? TankVolume.Text(size, garden.Garden.Kitchen)
-        : FormattableString.Invariant($"{size:0.#} {SizeUnit(per)}");
+        : $"{Say.In(size, "0.#")} {SizeUnit(per)}";
 
     /// <summary>What a mix is measured in.</summary>
     public static string SizeUnit(DosedPer per) => per switch

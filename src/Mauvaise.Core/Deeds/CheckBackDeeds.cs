@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -87,7 +88,7 @@ public static class CheckBackDeeds
 
     /// <summary>Where nobody can tell the living from the dead: they are hosed off, and those that are back in two days lived.</summary>
     public static Written HoseAndCountAgain(GardenSnapshot garden, CheckBack visit, WhatIsJudged what, Guid taskId, Guid? memberId) =>
-        new($"Hosed {garden.Where(garden.FindPlanting(visit.PlantingId)!)}, to count again", memberId)
+        new(Say.Of("deeds.hosedToCountAgain", ("garden", garden.Where(garden.FindPlanting(visit.PlantingId)!))), memberId)
         {
             Tasks = [new GardenTask(taskId, visit.PlantingId, null, KnownIds.Measures.WaterJet, what.Target, garden.Today, TaskState.Done, garden.Now)],
             CheckBacks = [visit with { DueOn = garden.Today.AddDays(AfterHosingDays) }],
@@ -97,7 +98,7 @@ public static class CheckBackDeeds
         Injury injury, IReadOnlyList<InjurySign>? signs, Guid? memberId)
     {
         var outcome = Verdict(garden, visit, what, seen.LeavesLooked, seen.LeavesAffected, seen.Ants, visit.OnlyDead).Outcome;
-        return new Written($"Checked {garden.Where(garden.FindPlanting(visit.PlantingId)!)}: {outcome.ToString().ToLowerInvariant()}", memberId)
+        return new Written(Say.Of("deeds.checked", ("garden", garden.Where(garden.FindPlanting(visit.PlantingId)!)), ("outcome", Say.Word(outcome))), memberId)
         {
             CheckBacks =
             [
@@ -117,7 +118,7 @@ public static class CheckBackDeeds
 
     /// <summary>A patch test judged by its two leaves alone: nothing is counted, so no count of the bed is made of it.</summary>
     public static Written JudgePatch(GardenSnapshot garden, CheckBack visit, PatchJudgement order) =>
-        new($"Judged two leaves of {garden.Where(garden.FindPlanting(visit.PlantingId)!)}", order.MemberId)
+        new(Say.Of("deeds.judgedTwoLeaves", ("garden", garden.Where(garden.FindPlanting(visit.PlantingId)!))), order.MemberId)
         {
             CheckBacks = [visit with { DoneAt = Looks.LookedAt(garden, order.At), Injury = order.Injury, InjurySigns = order.InjurySigns, MemberId = order.MemberId }],
         };

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -17,7 +18,7 @@ public static class HelperDeeds
 {
     /// <summary>They are on order: let out on the day that they come, and nothing is barred until then.</summary>
     public static Written Expect(GardenSnapshot garden, NewHelpers order, DateOnly comesOn) =>
-        new($"Ordered {HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)} for {garden.Where(garden.FindPlanting(order.PlantingId)!)}",
+        new(Say.Of("deeds.orderedFor", ("helperGuards", HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)), ("garden", garden.Where(garden.FindPlanting(order.PlantingId)!))),
             order.MemberId)
         {
             Tasks = [Release(order, comesOn)],

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -37,7 +38,7 @@ public static class Looks
     public static Written Note(GardenSnapshot garden, NewObservation look)
     {
         var planting = garden.FindPlanting(look.PlantingId)!;
-        return new Written($"Noted {garden.Where(planting)}", look.MemberId)
+        return new Written(Say.Of("deeds.noted", ("garden", garden.Where(planting))), look.MemberId)
         {
             Walks = Begun(garden, look),
             Observations = Of(garden, look, null),

@@ -6,6 +6,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -75,7 +76,7 @@ public static class MixDeeds
     {
         if (target is not null && catalogue.Target(target) is { NoSpray: true } t)
         {
-            yield return new("no-spray", MixVerdict.Refused, $"No kitchen spray against {t.Name.InSentence()}. {t.InsteadOfSpray}");
+            yield return new("no-spray", MixVerdict.Refused, Say.Of("deeds.noKitchenSprayAgainst", ("target", t.Name.InSentence()), ("insteadOfSpray", t.InsteadOfSpray)));
         }
     }
 
@@ -89,12 +90,12 @@ public static class MixDeeds
 
     private static string PatchSentence(PatchTrial p)
     {
-        var what = $"{p.Material.Name} on {p.Crop.Name.InSentence()}";
+        var what = Say.Of("deeds.materialCropOn", ("material", p.Material.Name), ("crop", p.Crop.Name.InSentence()));
         return p.State == PatchState.Waiting
-            ? FormattableString.Invariant($"{what}: two leaves were tried; judge them on {p.JudgeOn:d MMMM}, then mix for all.")
+            ? Say.Of("deeds.twoLeavesWereTriedJudgeThem", ("what", what), ("judgeOn", Say.In(p.JudgeOn, "d MMMM")))
             : p.Burnt
-                ? $"{what} burnt last time: try two leaves again, a step lower, and wait two days."
-                : $"{what} is new here: try two leaves and look after two days.";
+                ? Say.Of("deeds.burntLastTimeTryTwoLeaves", ("what", what))
+                : Say.Of("deeds.isNewHereTryTwoLeaves", ("what", what));
     }
 
     /// <summary>The recipe with another soap; where the household's shelf has none of the recipe's but another, with that.</summary>

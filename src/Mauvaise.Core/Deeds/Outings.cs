@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -30,5 +31,5 @@ public static class Outings
     }
 
     private static string Words(int tanks, int tasks) =>
-        $"Logged an outing: {tanks} {(tanks == 1 ? "tank" : "tanks")}{(tasks > 0 ? $", {tasks} {(tasks == 1 ? "task" : "tasks")}" : "")}";
+        Say.Of("deeds.loggedAnOuting", ("tanks", tanks), ("it", (tanks == 1 ? "tank" : "tanks")), ("it2", (tasks > 0 ? $", {tasks} {(tasks == 1 ? "task" : "tasks")}" : "")));
 }

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Preventing;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -21,7 +22,7 @@ public static class PreventionDeeds
     /// <summary>Several pieces of work in one deed.</summary>
     /// <param name="work">With the id that its task gets.</param>
     /// <param name="on">The day it is taken on for; today otherwise.</param>
-    public static Written Say(
+    public static Written Answer(
         GardenSnapshot garden,
         IReadOnlyList<(Guid Id, PreventiveWork Work)> work,
         PreventionWord word,
@@ -29,10 +30,10 @@ public static class PreventionDeeds
         DateTimeOffset at,
         Guid? memberId)
     {
-        var verb = word switch { PreventionWord.Done => "Done", PreventionWord.Planned => "Took on", _ => "Let be" };
+        var verb = word switch { PreventionWord.Done => Say.Of("deeds.done2"), PreventionWord.Planned => Say.Of("deeds.tookOn"), _ => Say.Of("deeds.letBe") };
         var measures = work.Select(w => w.Work.Measure.Name.InSentence()).Distinct().ToList();
-        var where = work.Count == 1 ? garden.Where(work[0].Work.Planting) : $"{work.Count} plantings";
-        return new Written($"{verb}: {(measures.Count == 1 ? measures[0] : $"{measures.Count} things before trouble")}, {where}", memberId)
+        var where = work.Count == 1 ? garden.Where(work[0].Work.Planting) : Say.Of("deeds.plantings", ("work", work.Count));
+        return new Written(measures.Count == 1 ? Say.Of("deeds.verbMeasuresWhere", ("verb", verb), ("measures", measures[0]), ("where", where)) : Say.Of("deeds.thingsBeforeTrouble", ("verb", verb), ("measures", measures.Count), ("where", where)), memberId)
         {
             Tasks =
             [

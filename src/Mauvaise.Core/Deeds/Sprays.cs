@@ -5,6 +5,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Outcomes;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -55,7 +56,7 @@ public static class Sprays
             order.Parts,
             reckoned > 0 ? reckoned : null,
             air ?? AirAt(garden, at));
-        return new Written($"Logged {Measures.Wording.InSentence(material.Name)} on {string.Join(", ", plantings.Select(garden.Where))}", order.MemberId)
+        return new Written(Say.Of("deeds.loggedOn", ("wording", Measures.Wording.InSentence(material.Name)), ("join", string.Join(", ", plantings.Select(garden.Where)))), order.MemberId)
         {
             Sprays = [spray],
             Courses = [.. Opened(garden, plantings, batch, order.PatchTest, at)],

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Deeds;
 
@@ -9,14 +10,14 @@ public static class TaskDeeds
 {
     /// <summary>Does again what was put on once and holds no longer.</summary>
     public static Written Renew(GardenSnapshot garden, Worn worn, DateTimeOffset at, Guid? memberId) =>
-        new($"Renewed: {worn.Measure.Name.InSentence()}, {garden.Where(worn.Planting)}", memberId)
+        new(Say.Of("deeds.renewed", ("measure", worn.Measure.Name.InSentence()), ("garden", garden.Where(worn.Planting))), memberId)
         {
             Tasks = [worn.Task with { Id = Guid.NewGuid(), DueOn = garden.Garden.DateOf(at), DoneAt = at }],
         };
 
     /// <summary>Lets it be: what wore off is not asked for again until it is taken on anew.</summary>
     public static Written LetBe(GardenSnapshot garden, Worn worn, Guid? memberId) =>
-        new($"Not again: {worn.Measure.Name.InSentence()}, {garden.Where(worn.Planting)}", memberId)
+        new(Say.Of("deeds.notAgain", ("measure", worn.Measure.Name.InSentence()), ("garden", garden.Where(worn.Planting))), memberId)
         {
             Tasks = [worn.Task with { Id = Guid.NewGuid(), DueOn = garden.Today.AddDays(1), DoneAt = null, State = TaskState.Dropped }],
         };
@@ -27,8 +28,8 @@ public static class TaskDeeds
     {
         var measure = garden.Catalogue.FindMeasure(task.Step);
         var what = task.Helper is { } helper
-            ? $"Let out {HelperGuards.Told(garden.Catalogue, helper, task.Number ?? 1)}"
-            : $"Done: {measure?.Name.InSentence() ?? task.Step}";
+            ? Say.Of("deeds.letOut", ("helperGuards", HelperGuards.Told(garden.Catalogue, helper, task.Number ?? 1)))
+            : Say.Of("deeds.done", ("measure", measure?.Name.InSentence() ?? task.Step));
         return new Written($"{what}, {garden.Where(garden.FindPlanting(task.PlantingId)!)}", memberId)
         {
             Tasks = [task with { State = TaskState.Done, DoneAt = at, Leaves = leaves }],

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Gardens;
 
@@ -23,9 +24,9 @@ public sealed record HarvestAmount(double? Grams, int? Pieces)
     };
 
     /// <summary>"1.2 kg and 14 pieces", in the household's units when it is read.</summary>
-    public static string Told(double grams, int pieces) => string.Join(" and ", new[]
+    public static string Told(double grams, int pieces) => Say.All(new[]
     {
         grams > 0 ? Figure.Amount(grams, "g") : null,
-        pieces > 0 ? Wording.Some(pieces, "piece") : null,
+        pieces > 0 ? Say.Of("words.pieces", ("n", pieces)) : null,
     }.OfType<string>());
 }

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Identification;
 
@@ -239,10 +240,10 @@ public static class SuspectRanker
             var factor = Chance(t, sign, present) / Math.Max(OthersChance(causes, p, i, sign, present), 1e-6);
             clues.Add(new Clue(sign.Id, factor, (present, factor >= 1) switch
             {
-                (true, true) => $"{sign.Name}: fits",
-                (true, false) => $"{sign.Name}: unusual for it",
-                (false, true) => $"no {Lower(sign.Name)}: as expected",
-                (false, false) => $"no {Lower(sign.Name)}, though {CatalogueRules.Likelihood(t, sign) * 100:0} in 100 show it",
+                (true, true) => Say.Of("identification.fits", ("sign", sign.Name)),
+                (true, false) => Say.Of("identification.unusualFor", ("sign", sign.Name)),
+                (false, true) => Say.Of("identification.noAsExpected", ("lower", Lower(sign.Name))),
+                (false, false) => Say.Of("identification.noThoughIn100Show", ("lower", Lower(sign.Name)), ("likelihood", Say.In(CatalogueRules.Likelihood(t, sign) * 100, "0"))),
             }));
         }
 
@@ -325,7 +326,7 @@ public static class SuspectRanker
         var group = ranking[0].Target.Group;
         var share = ranking.Where(s => s.Target.Group == group).Sum(s => s.Probability);
         return share >= GroupSettled && TargetGroups.Action(group) is { } action
-            ? new(group, share, $"Naming can wait: {share * 100:0} in 100 it is {TargetGroups.Words(group)}, and {action}.")
+            ? new(group, share, Say.Of("identification.namingCanWaitIn100", ("share", Say.In(share * 100, "0")), ("words", TargetGroups.Words(group)), ("action", action)))
             : null;
     }
 

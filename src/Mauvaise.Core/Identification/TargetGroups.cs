@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Identification;
 
 /// <summary>Groups of targets that are met with the same action, so that a group is name enough.</summary>
@@ -7,25 +8,25 @@ public static class TargetGroups
     /// <summary>The group in the gardener's words.</summary>
     public static string Words(string group) => group switch
     {
-        KnownIds.TargetGroups.SapFeeders => "a sap feeder",
+        KnownIds.TargetGroups.SapFeeders => Say.Of("identification.aSapFeeder"),
         KnownIds.TargetGroups.Chewers => "a chewer",
-        KnownIds.TargetGroups.SurfaceMildew => "powdery mildew",
-        KnownIds.TargetGroups.DownyMildew => "downy mildew",
-        KnownIds.TargetGroups.LeafSpots => "a leaf spot",
-        KnownIds.TargetGroups.LookAlikes => "no pest",
-        KnownIds.TargetGroups.SoilPests => "something at the roots",
-        KnownIds.TargetGroups.Hopeless => "something no spray cures",
-        KnownIds.TargetGroups.Animals => "an animal",
-        _ => "something of one kind",
+        KnownIds.TargetGroups.SurfaceMildew => Say.Of("identification.powderyMildew"),
+        KnownIds.TargetGroups.DownyMildew => Say.Of("identification.downyMildew"),
+        KnownIds.TargetGroups.LeafSpots => Say.Of("identification.aLeafSpot"),
+        KnownIds.TargetGroups.LookAlikes => Say.Of("identification.noPest"),
+        KnownIds.TargetGroups.SoilPests => Say.Of("identification.somethingAtTheRoots"),
+        KnownIds.TargetGroups.Hopeless => Say.Of("identification.somethingNoSprayCures"),
+        KnownIds.TargetGroups.Animals => Say.Of("identification.anAnimal"),
+        _ => Say.Of("identification.somethingOfOneKind"),
     };
 
     /// <summary>What one does about any of them; null when members of the group want different things.</summary>
     public static string? Action(string group) => group switch
     {
-        KnownIds.TargetGroups.SapFeeders => "soap, oil or neem on the undersides meets them all",
-        KnownIds.TargetGroups.LeafSpots => "all want the worst leaves off and the rest kept dry and covered",
-        KnownIds.TargetGroups.DownyMildew => "all want air, dry leaves and the worst leaves off",
-        KnownIds.TargetGroups.LookAlikes => "none of them wants a spray",
+        KnownIds.TargetGroups.SapFeeders => Say.Of("identification.soapOilOrNeem"),
+        KnownIds.TargetGroups.LeafSpots => Say.Of("identification.allWantTheWorstLeavesOff"),
+        KnownIds.TargetGroups.DownyMildew => Say.Of("identification.allWantAirDryLeaves"),
+        KnownIds.TargetGroups.LookAlikes => Say.Of("identification.noneOfThemWantsASpray"),
         _ => null,
     };
 }

@@ -5,6 +5,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ledger;
 
@@ -99,7 +100,7 @@ public sealed record Almanac(
             Months(days),
             [.. used.Select(u => Shop(season, u)).OfType<NextShopping>().OrderByDescending(x => x.ToBuy > 0).ThenBy(x => x.Material.Name, StringComparer.Ordinal)],
             Yield.Of(season, from),
-            string.Create(CultureInfo.InvariantCulture, $"{sprays} {(sprays == 1 ? "spray" : "sprays")} of a planting; a weekly calendar would have given {weekly:0}. {(sprays < weekly ? $"{weekly - sprays:0} were saved." : "None were saved.")}{(burnt.Length > 0 ? $" {burnt.Length} hurt the plant." : "")}"));
+            Say.Of("ledger.ofAPlantingAWeeklyCalendar", ("n", sprays), ("weekly", Say.In(weekly, "0")), ("saved", sprays < weekly ? Say.Of("ledger.wereSaved", ("saved", Say.In(weekly - sprays, "0"))) : Say.Of("ledger.noneWereSaved")), ("hurt", burnt.Length > 0 ? Say.Of("ledger.hurtThePlant", ("burnt", burnt.Length)) : "")));
     }
 
     private static PlaceSeason OfPlace(GardenSnapshot season, Place place, DateOnly from, DateOnly to)
@@ -137,9 +138,9 @@ public sealed record Almanac(
 
         var mean = before.Average(MeanC);
         var usual = season.Catalogue.FindClimate(season.Garden.Climate)!.MeanC[season.Garden.NorthernMonth(day) - 1];
-        var off = Math.Abs(mean - usual) < 0.75 ? "as usual" : string.Create(CultureInfo.InvariantCulture, $"{Math.Abs(mean - usual):0.0} {(mean > usual ? "warmer" : "cooler")} than usual");
+        var off = Math.Abs(mean - usual) < 0.75 ? Say.Of("ledger.asUsual") : mean > usual ? Say.Of("ledger.warmerThanUsual", ("mean", Say.In(Math.Abs(mean - usual), "0.0"))) : Say.Of("ledger.coolerThanUsual", ("mean", Say.In(Math.Abs(mean - usual), "0.0")));
         var wet = before.Count(d => d.WetHours >= WetNightHours);
-        return string.Create(CultureInfo.InvariantCulture, $"In the fortnight before: {Figure.Temperature(mean)} on the mean ({off}), {Figure.Rain(before.Sum(d => d.RainMm))} of rain, {wet} wet {(wet == 1 ? "night" : "nights")}.");
+        return Say.Of("ledger.inTheFortnightBefore", ("temperature", Figure.Temperature(mean)), ("off", off), ("rain", Figure.Rain(before.Sum(d => d.RainMm))), ("n", wet));
     }
 
     private static IReadOnlyList<MonthWeather> Months(SkyDays days) =>
@@ -159,7 +160,6 @@ public sealed record Almanac(
 
         var good = season.Stocks.Where(s => s.Material == material.Id && (Shelf.GoodUntil(material, s) is not { } until || until >= season.Garden.SeasonStart(season.Today).AddYears(1))).Sum(s => s.Left);
         var buy = Math.Max(0, used.Amount - good);
-        return new NextShopping(material, used.Amount, good, buy, Shelf.PriceOf(season.Stocks, material.Id) * buy, string.Create(CultureInfo.InvariantCulture,
-            $"{Figure.Amount(used.Amount, material.Unit)} went this season; {Figure.Amount(good, material.Unit)} on the shelf will still be good then."));
+        return new NextShopping(material, used.Amount, good, buy, Shelf.PriceOf(season.Stocks, material.Id) * buy, Say.Of("ledger.wentThisSeasonOnTheShelf", ("amount", Figure.Amount(used.Amount, material.Unit)), ("amount2", Figure.Amount(good, material.Unit))));
     }
 }

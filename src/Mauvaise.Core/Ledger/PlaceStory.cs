@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ledger;
 
@@ -41,7 +42,7 @@ public static class PlaceStory
     private static StoryChapter OfPlanting(GardenSnapshot season, Planting planting)
     {
         var crop = season.Catalogue.Crop(planting.Crop);
-        var lines = new List<StoryLine> { new(StoryKind.Planted, season.Garden.StartOf(planting.From), $"Planted{(planting.Variety is null ? "" : $", {planting.Variety}")}.", planting.Id) };
+        var lines = new List<StoryLine> { new(StoryKind.Planted, season.Garden.StartOf(planting.From), planting.Variety is null ? Say.Of("ledger.planted") : Say.Of("ledger.planted2", ("variety", planting.Variety)), planting.Id) };
         var looks = season.CountsOf(planting.Id).GroupBy(o => o.LookId).Select(g => (At: g.First().At, Id: g.First().Id, Looked: g.Max(o => o.LeavesLooked), Affected: g.Where(o => o.Named is null).Sum(o => o.LeavesAffected), Clean: g.All(o => o.LeavesAffected == 0), Note: string.Join(" ", g.Select(o => o.Note).OfType<string>()))).ToList();
         for (var i = 0; i < looks.Count; i++)
         {
@@ -50,39 +51,38 @@ public static class PlaceStory
                 var run = looks.Skip(i).TakeWhile(l => l.Clean && l.Note.Length == 0).Count();
                 var last = looks[i + Math.Max(0, run - 1)];
                 lines.Add(new(StoryKind.Clean, looks[i].At, run > 1
-                    ? $"Clean at {run} looks until {Date(season, last.At)}."
-                    : FormattableString.Invariant($"Clean: {looks[i].Looked} leaves.{Noted(looks[i].Note)}"), looks[i].Id));
+                    ? Say.Of("ledger.cleanAtLooksUntil", ("run", run), ("date", Date(season, last.At)))
+                    : Say.Of("ledger.cleanLeaves", ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))), looks[i].Id));
                 i += Math.Max(0, run - 1);
             }
             else if (looks[i].Affected > 0)
             {
-                lines.Add(new(StoryKind.Found, looks[i].At, FormattableString.Invariant($"Something without a name on {looks[i].Affected} of {looks[i].Looked} leaves.{Noted(looks[i].Note)}"), looks[i].Id));
+                lines.Add(new(StoryKind.Found, looks[i].At, Say.Of("ledger.somethingWithoutAName", ("affected", looks[i].Affected), ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))), looks[i].Id));
             }
         }
 
         lines.AddRange(season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target is null).Select(t => Task(season, t)).OfType<StoryLine>());
         lines.AddRange(season.SpraysOn(planting.Id).Where(a => a.Target is null).SelectMany(a => Spray(season, a, planting)));
         lines.AddRange(season.Harvests.Where(h => h.PlantingId == planting.Id)
-            .Select(h => new StoryLine(StoryKind.Picked, h.At, $"Picked {h.Told}{(h.Washed switch { true => ", washed", false => ", not washed", _ => "" })}.", h.Id)));
+            .Select(h => new StoryLine(StoryKind.Picked, h.At, Say.Of("ledger.picked", ("it", h.Told), ("washed", h.Washed switch { true => Say.Of("ledger.washed"), false => Say.Of("ledger.notWashed"), _ => "" })), h.Id)));
         if (planting.Until is { } until && until <= season.Today)
         {
-            lines.Add(new(StoryKind.Ended, season.Garden.StartOf(until), "Taken out.", planting.Id));
+            lines.Add(new(StoryKind.Ended, season.Garden.StartOf(until), Say.Of("ledger.takenOut"), planting.Id));
         }
 
         return new StoryChapter(planting, null, crop.Name, [.. lines.OrderBy(l => l.At)],
-            planting.GrowsOn(season.Today) ? looks.Count > 0 ? $"It grows, and was last looked at on {Date(season, looks[^1].At)}." : "It grows, and nobody has looked at it yet." : "Its season is over.");
+            planting.GrowsOn(season.Today) ? looks.Count > 0 ? Say.Of("ledger.itGrowsAndWasLastLooked", ("date", Date(season, looks[^1].At))) : Say.Of("ledger.itGrowsAndNobodyHasLooked") : Say.Of("ledger.itsSeasonIsOver"));
     }
 
     private static StoryChapter OfTrouble(GardenSnapshot season, Planting planting, Target target)
     {
         var crop = season.Catalogue.Crop(planting.Crop).Name.InSentence();
         var judged = season.CheckBacks.Where(c => c.ObservationId is not null).Select(c => c.ObservationId!.Value).ToHashSet();
-        var found = season.CountsOf(planting.Id).Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id)).Select((o, i) => new StoryLine(StoryKind.Found, o.At, FormattableString.Invariant(
-            $"{(i == 0 ? "Found" : "Still there")}: {o.LeavesAffected} of {o.LeavesLooked} leaves{(o.SeverityPercent is { } area ? FormattableString.Invariant($", {area:0} % of such a leaf") : "")}.{Company(o)}{Noted(o.Note ?? "")}"), o.Id));
+        var found = season.CountsOf(planting.Id).Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id)).Select((o, i) => new StoryLine(StoryKind.Found, o.At, Found(o, i == 0), o.Id));
         var done = season.SpraysOn(planting.Id).Where(a => a.Target == target.Id).SelectMany(a => Spray(season, a, planting));
         var byHand = season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target == target.Id).SelectMany(t => new[] { Task(season, t) }.OfType<StoryLine>().Concat(Came(season, season.VisitsOf(t.Id).FirstOrDefault())));
         StoryLine[] lines = [.. found.Concat(done).Concat(byHand).OrderBy(l => l.At)];
-        return new StoryChapter(planting, target, $"{target.Name} on {crop}", lines, Ending(season, planting, target));
+        return new StoryChapter(planting, target, Say.Of("ledger.targetCropOn", ("target", target.Name), ("crop", crop)), lines, Ending(season, planting, target));
     }
 
     private static string Ending(GardenSnapshot season, Planting planting, Target target)
@@ -95,9 +95,9 @@ public static class PlaceStory
         var last = season.CountsOf(planting.Id).LastOrDefault(o => (o.Named == target.Id || o.LeavesAffected == 0));
         return last switch
         {
-            null => "Nobody counted it.",
-            { LeavesAffected: 0 } => $"Gone when last looked at, on {Date(season, last.At)}.",
-            _ => FormattableString.Invariant($"On {last.Incidence * 100:0} % of leaves when last looked at, on {Date(season, last.At)}."),
+            null => Say.Of("ledger.nobodyCounted"),
+            { LeavesAffected: 0 } => Say.Of("ledger.goneWhenLastLooked", ("date", Date(season, last.At))),
+            _ => Say.Of("ledger.onOfLeavesWhenLastLooked", ("incidence", Say.In(last.Incidence * 100, "0")), ("date", Date(season, last.At))),
         };
     }
 
@@ -105,13 +105,13 @@ public static class PlaceStory
     {
         var name = season.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material;
         var who = season.Members.FirstOrDefault(m => m.Id == a.MemberId)?.Name;
-        var air = a.Air?.TemperatureC is { } t ? $", at {Figure.Temperature(t)}" : "";
+        var air = a.Air?.TemperatureC is { } t ? Say.Of("ledger.temperatureAt", ("temperature", Figure.Temperature(t))) : "";
         // A dust or a bait has no litres.
         var amount = a.Litres > 0 ? $", {TankVolume.Text(a.Litres, season.Garden.Kitchen)}" : "";
-        var more = a.Treated.Count > 1 ? $", over {a.Treated.Count} plantings" : "";
+        var more = a.Treated.Count > 1 ? Say.Of("ledger.overPlantings", ("treated", a.Treated.Count)) : "";
         yield return new(StoryKind.Done, a.At, a.PatchTest
-            ? $"{name} tried on two leaves{(who is null ? "" : $" by {who}")}."
-            : $"{name}{amount}{more}{air}{(who is null ? "" : $", by {who}")}{Reason(a.Why)}.{Noted(a.Note ?? "")}", a.Id);
+            ? who is null ? Say.Of("ledger.triedOnTwoLeaves", ("name", name)) : Say.Of("ledger.triedOnTwoLeaves2", ("name", name), ("who", who))
+            : who is null ? Say.Of("ledger.nameAmountMore", ("name", name), ("amount", amount), ("more", more), ("air", air), ("reason", Reason(a.Why)), ("noted", Noted(a.Note ?? ""))) : Say.Of("ledger.nameAmountMoreBy", ("name", name), ("amount", amount), ("more", more), ("air", air), ("who", who), ("reason", Reason(a.Why)), ("noted", Noted(a.Note ?? ""))), a.Id);
         foreach (var came in Came(season, season.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)))
         {
             yield return came;
@@ -130,29 +130,36 @@ public static class PlaceStory
         var change = (before, after) switch
         {
             (_, null) => "",
-            (null, { } a) => FormattableString.Invariant($", {a.Share * 100:0} % of leaves"),
-            ({ } b, { } a) => FormattableString.Invariant($", {b.Share * 100:0} % of leaves before and {a.Share * 100:0} % after"),
+            (null, { } a) => Say.Of("ledger.ofLeaves", ("share", Say.In(a.Share * 100, "0"))),
+            ({ } b, { } a) => Say.Of("ledger.ofLeavesBeforeAndAfter", ("share", Say.In(b.Share * 100, "0")), ("share2", Say.In(a.Share * 100, "0"))),
         };
-        var hurt = visit.Injury == Injury.None ? "" : $" {visit.Injury} injury{(visit.InjurySigns is { Count: > 0 } signs ? $" ({string.Join(", ", signs.Select(s => s.ToString().ToLowerInvariant()))})" : "")}.";
-        var touched = (visit.Alive ?? 0) + (visit.Dead ?? 0) is > 0 and var n ? $" Of {n} touched, {visit.Dead ?? 0} were dead." : "";
-        yield return new(StoryKind.Judged, at, $"{visit.Outcome?.ToString() ?? "Two leaves judged"}{change}.{touched}{hurt}", visit.Id);
+        var hurt = visit.Injury == Injury.None ? "" : visit.InjurySigns is { Count: > 0 } signs ? Say.Of("ledger.injury", ("injury", visit.Injury), ("join", string.Join(", ", signs.Select(s => Say.Word(s))))) : Say.Of("ledger.injury2", ("injury", visit.Injury));
+        var touched = (visit.Alive ?? 0) + (visit.Dead ?? 0) is > 0 and var n ? Say.Of("ledger.ofTouchedWereDead", ("number", n), ("dead", visit.Dead ?? 0)) : "";
+        yield return new(StoryKind.Judged, at, $"{(visit.Outcome is { } outcome ? Say.Word(outcome).AsSentenceStart() : Say.Of("ledger.twoLeavesJudged"))}{change}.{touched}{hurt}", visit.Id);
     }
 
     private static StoryLine? Task(GardenSnapshot season, GardenTask t) => t is { State: TaskState.Done, DoneAt: { } at } && season.Catalogue.FindMeasure(t.Step) is { } measure
-        ? new(StoryKind.Done, at, $"{measure.Name}{(t.Leaves is { } n ? $", {n} leaves" : "")}.", t.Id)
+        ? new(StoryKind.Done, at, t.Leaves is { } n ? Say.Of("ledger.leaves", ("measure", measure.Name), ("number", n)) : Say.Of("ledger.measure", ("measure", measure.Name)), t.Id)
         : null;
 
     private static string Company(Observation o) => (o.Helpers + o.Mummies, o.Ants) switch
     {
         (0, Ants.None) => "",
-        (0, _) => " Ants on it.",
-        (var helpers, Ants.None) => $" {helpers} helpers at work.",
-        var (helpers, _) => $" {helpers} helpers at work, and ants.",
+        (0, _) => Say.Of("ledger.antsOn"),
+        (var helpers, Ants.None) => Say.Of("ledger.helpersAtWork", ("helpers", helpers)),
+        var (helpers, _) => Say.Of("ledger.helpersAtWorkAndAnts", ("helpers", helpers)),
     };
 
-    private static string Reason(SprayReason why) => why switch { SprayReason.Plan => ", as planned", SprayReason.Course => ", a round of the course", _ => "" };
+    private static string Found(Observation o, bool first)
+    {
+        var ofALeaf = o.SeverityPercent is { } area ? Say.Of("ledger.ofSuchALeaf", ("area", Say.In(area, "0"))) : "";
+        return Say.Of(first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves",
+            ("leavesAffected", o.LeavesAffected), ("leavesLooked", o.LeavesLooked), ("ofALeaf", ofALeaf), ("company", Company(o)), ("noted", Noted(o.Note ?? "")));
+    }
+
+    private static string Reason(SprayReason why) => why switch { SprayReason.Plan => Say.Of("ledger.asPlanned"), SprayReason.Course => Say.Of("ledger.aRoundOfTheCourse"), _ => "" };
 
     private static string Noted(string note) => note.Length == 0 ? "" : $" \"{note}\"";
 
-    private static string Date(GardenSnapshot season, DateTimeOffset at) => season.Garden.DateOf(at).ToString("d MMMM", CultureInfo.InvariantCulture);
+    private static string Date(GardenSnapshot season, DateTimeOffset at) => Say.In(season.Garden.DateOf(at), "d MMMM");
 }

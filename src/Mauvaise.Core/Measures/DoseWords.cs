@@ -1,4 +1,5 @@
 using System.Globalization;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;
 
@@ -19,21 +20,21 @@ public static class DoseWords
         if (kitchen is not (KitchenSystem.Us or KitchenSystem.Imperial))
         {
             return unit == "g" && amount >= 1000
-                ? string.Create(CultureInfo.InvariantCulture, $"{amount / 1000:0.##} kg")
-                : string.Create(CultureInfo.InvariantCulture, $"{amount:0.#} {unit}");
+                ? Say.Of("measures.amountKg", ("amount", Say.In(amount / 1000, "0.##")))
+                : $"{Say.In(amount, "0.#")} {unit}";
         }
 
         if (unit == "g")
         {
             var ounces = amount / Units.Get("oz").InBase;
             return ounces >= OuncesAPound
-                ? string.Create(CultureInfo.InvariantCulture, $"{ounces / OuncesAPound:0.##} lb")
-                : string.Create(CultureInfo.InvariantCulture, $"{ounces:0.##} oz");
+                ? Say.Of("measures.ouncesLb", ("ounces", Say.In(ounces / OuncesAPound, "0.##")))
+                : Say.Of("measures.ouncesOz", ("ounces", Say.In(ounces, "0.##")));
         }
 
         var ounce = Units.Get(kitchen == KitchenSystem.Us ? "us-floz" : "imp-floz");
-        return amount >= ounce.InBase / 2 ? string.Create(CultureInfo.InvariantCulture, $"{amount / ounce.InBase:0.#} fl oz")
-            : amount == 0 ? "0 fl oz" : $"{KitchenMeasure.InQuarters(amount, KitchenMeasure.Spoons(kitchen).Teaspoon)} tsp";
+        return amount >= ounce.InBase / 2 ? $"{Say.In(amount / ounce.InBase, "0.#")} fl oz"
+            : amount == 0 ? Say.Of("measures.0FlOz") : Say.Of("measures.tsp", ("inQuarters", KitchenMeasure.InQuarters(amount, KitchenMeasure.Spoons(kitchen).Teaspoon)));
     }
 
     /// <summary>"5 ml a litre"; "1 tsp a quart" where gallons are used, "1 tbsp a gallon" where that is whole; grams as ounces a gallon.</summary>
@@ -50,20 +51,20 @@ public static class DoseWords
         };
         if (vessel is null || large is null)
         {
-            return string.Create(CultureInfo.InvariantCulture, $"{amount:0.##} {unit} a litre");
+            return Say.Of("measures.aLitre", ("amount", Say.In(amount, "0.##")), ("unit", unit));
         }
 
         if (unit == "g")
         {
             var ounces = amount * large.InBase / 1000 / Units.Get("oz").InBase;
-            return string.Create(CultureInfo.InvariantCulture, $"{ounces:0.##} oz a gallon");
+            return Say.Of("measures.ozAGallon", ("ounces", Say.In(ounces, "0.##")));
         }
 
         var (teaspoon, tablespoon, _) = KitchenMeasure.Spoons(kitchen);
         var teaspoons = amount * vessel.InBase / 1000 / teaspoon.InBase;
         return teaspoons >= TeaspoonsOfSpoon
-            ? $"{KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, tablespoon)} tbsp a {vessel.Name}"
-            : teaspoons >= 0.25 ? $"{KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, teaspoon)} tsp a {vessel.Name}"
-            : $"{KitchenMeasure.InQuarters(amount * large.InBase / 1000, teaspoon)} tsp a gallon";
+            ? Say.Of("measures.tbspA", ("inQuarters", KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, tablespoon)), ("vessel", vessel.Named(1)))
+            : teaspoons >= 0.25 ? Say.Of("measures.tspA", ("inQuarters", KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, teaspoon)), ("vessel", vessel.Named(1)))
+            : Say.Of("measures.tspAGallon", ("inQuarters", KitchenMeasure.InQuarters(amount * large.InBase / 1000, teaspoon)));
     }
 }

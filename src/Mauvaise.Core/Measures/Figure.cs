@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;
 
@@ -81,7 +82,7 @@ public static partial class Figure
                 var scale = units.Scale(kind switch { 'T' => Quantity.Temperature, 'R' => Quantity.Rain, 'W' => Quantity.Wind, 'L' => Quantity.Length, 'A' => Quantity.Area, _ => Quantity.DegreeDays });
                 // The digits were chosen for the SI unit; another one has its own.
                 var places = scale.Factor == 1 ? Math.Clamp(digits - '0', 0, 6) : scale.Digits;
-                return string.Create(CultureInfo.InvariantCulture, $"{Math.Round(scale.Of(value), places, MidpointRounding.AwayFromZero)} {scale.Word}");
+                return $"{Say.In(Math.Round(scale.Of(value), places, MidpointRounding.AwayFromZero), "0.######")} {scale.Word}";
         }
     }
 

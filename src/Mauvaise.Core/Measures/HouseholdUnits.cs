@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Measures;
 
 public enum TemperatureUnit { Celsius, Fahrenheit }
@@ -28,8 +30,8 @@ public sealed record HouseholdUnits(
     {
         (Quantity.Temperature, TemperatureUnit.Fahrenheit, _, _, _) => new("°F", 1.8, 32, 0),
         (Quantity.Temperature, _, _, _, _) => new("°C", 1, 0, 0),
-        (Quantity.DegreeDays, TemperatureUnit.Fahrenheit, _, _, _) => new("degree-days (F)", 1.8, 0, 0),
-        (Quantity.DegreeDays, _, _, _, _) => new("degree-days", 1, 0, 0),
+        (Quantity.DegreeDays, TemperatureUnit.Fahrenheit, _, _, _) => new(Say.Of("measures.degreeDaysF"), 1.8, 0, 0),
+        (Quantity.DegreeDays, _, _, _, _) => new(Say.Of("measures.degreeDays"), 1, 0, 0),
         (Quantity.Length, _, LengthUnit.Feet, _, _) => new("ft", 1 / MetresPerFoot, 0, 1),
         (Quantity.Length, _, _, _, _) => new("m", 1, 0, 1),
         (Quantity.Area, _, LengthUnit.Feet, _, _) => new("sq ft", 1 / (MetresPerFoot * MetresPerFoot), 0, 0),
@@ -38,7 +40,7 @@ public sealed record HouseholdUnits(
         (Quantity.Rain, _, _, _, _) => new("mm", 1, 0, 1),
         (Quantity.Wind, _, _, _, WindUnit.KilometresPerHour) => new("km/h", 3.6, 0, 0),
         (Quantity.Wind, _, _, _, WindUnit.MilesPerHour) => new("mph", 3600 / MetresPerMile, 0, 0),
-        (Quantity.Wind, _, _, _, WindUnit.Knots) => new("knots", 3600 / MetresPerSeaMile, 0, 0),
+        (Quantity.Wind, _, _, _, WindUnit.Knots) => new(Say.Of("measures.knots"), 3600 / MetresPerSeaMile, 0, 0),
         _ => new("m/s", 1, 0, 1),
     };
 

@@ -1,4 +1,5 @@
 using System.Globalization;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;
 
@@ -42,7 +43,7 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         var error = (best.Millilitres - millilitres) / millilitres * 100;
         return Math.Abs(error) <= LargestErrorPercent
             ? new KitchenMeasure(best.Scoops, best.Text, error)
-            : new KitchenMeasure([], $"{exactText} with a {(byWeight ? "scale" : "syringe")}", 0);
+            : new KitchenMeasure([], byWeight ? Say.Of("measures.withAScale", ("exactText", exactText)) : Say.Of("measures.withASyringe", ("exactText", exactText)), 0);
     }
 
     /// <summary>
@@ -78,7 +79,7 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         return new[] { tablespoon, teaspoon }
             .Select(u => (Unit: u, Count: Math.Round(millilitres / (u.InBase * LevelPerHeaped))))
             .Where(h => h.Count is >= 1 and <= 3 && Math.Abs(h.Count * h.Unit.InBase * LevelPerHeaped / millilitres - 1) * 100 <= LargestErrorPercent)
-            .Select(h => $"{Count(h.Count)} heaped {h.Unit.Name}")
+            .Select(h => Say.Of("measures.heaped", ("number", Count(h.Count)), ("unit", h.Unit.Named(1))))
             .FirstOrDefault();
     }
 
@@ -95,7 +96,7 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
     {
         public double Millilitres => Many * Larger.InBase + (Smaller is null ? 0 : Few * Smaller.InBase);
         public IReadOnlyList<Scoop> Scoops => Smaller is null ? [new Scoop(Many, Larger)] : [new Scoop(Many, Larger), new Scoop(Few, Smaller)];
-        public string Text => Smaller is null ? $"{Count(Many)} {Larger.Name}" : $"{Count(Many)} {Larger.Name} + {Count(Few)} {Smaller.Name}";
+        public string Text => Smaller is null ? $"{Count(Many)} {Larger.Named(1)}" : $"{Count(Many)} {Larger.Named(1)} + {Count(Few)} {Smaller.Named(1)}";
     }
 
     private static IEnumerable<Choice> Candidates(double millilitres, Unit teaspoon, Unit tablespoon, Unit cup)

@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;
 
@@ -9,7 +10,11 @@ public enum Dimension { Volume, Mass, Drops }
 public enum KitchenSystem { Metric, Us, Imperial, Australian }
 
 /// <summary>A unit of the kitchen: its factor to millilitres, grams or drops.</summary>
-public sealed record Unit(string Code, string Name, Dimension Dimension, double InBase);
+public sealed record Unit(string Code, Dimension Dimension, double InBase)
+{
+    /// <summary>What so much of it is called: "quart", "quarts".</summary>
+    public string Named(double amount) => Say.Of($"units.{Code}", ("n", amount is > 0 and <= 1 ? 1 : 2));
+}
 
 /// <summary>
 /// All units that Mauvaise reads. Base units are the millilitre, the gram and the drop. Factors are exact by definition:
@@ -23,26 +28,26 @@ public static class Units
 
     public static readonly IReadOnlyList<Unit> All =
     [
-        new("ml", "ml", Dimension.Volume, 1),
-        new("l", "l", Dimension.Volume, 1000),
-        new("us-tsp", "tsp", Dimension.Volume, UsGallonMl / 768),
-        new("us-tbsp", "tbsp", Dimension.Volume, UsGallonMl / 256),
-        new("us-floz", "fl oz", Dimension.Volume, UsGallonMl / 128),
-        new("us-cup", "cup", Dimension.Volume, UsGallonMl / 16),
-        new("us-pt", "pint", Dimension.Volume, UsGallonMl / 8),
-        new("us-qt", "quart", Dimension.Volume, UsGallonMl / 4),
-        new("us-gal", "gallon", Dimension.Volume, UsGallonMl),
-        new("metric-tsp", "tsp", Dimension.Volume, 5),
-        new("metric-tbsp", "tbsp", Dimension.Volume, 15),
-        new("metric-cup", "cup", Dimension.Volume, 250),
-        new("au-tbsp", "tbsp", Dimension.Volume, 20),
-        new("imp-floz", "fl oz", Dimension.Volume, ImperialGallonMl / 160),
-        new("imp-pt", "pint", Dimension.Volume, ImperialGallonMl / 8),
-        new("imp-gal", "gallon", Dimension.Volume, ImperialGallonMl),
-        new("g", "g", Dimension.Mass, 1),
-        new("kg", "kg", Dimension.Mass, 1000),
-        new("oz", "oz", Dimension.Mass, 28.349523125),
-        new("drop", "drops", Dimension.Drops, 1),
+        new("ml", Dimension.Volume, 1),
+        new("l", Dimension.Volume, 1000),
+        new("us-tsp", Dimension.Volume, UsGallonMl / 768),
+        new("us-tbsp", Dimension.Volume, UsGallonMl / 256),
+        new("us-floz", Dimension.Volume, UsGallonMl / 128),
+        new("us-cup", Dimension.Volume, UsGallonMl / 16),
+        new("us-pt", Dimension.Volume, UsGallonMl / 8),
+        new("us-qt", Dimension.Volume, UsGallonMl / 4),
+        new("us-gal", Dimension.Volume, UsGallonMl),
+        new("metric-tsp", Dimension.Volume, 5),
+        new("metric-tbsp", Dimension.Volume, 15),
+        new("metric-cup", Dimension.Volume, 250),
+        new("au-tbsp", Dimension.Volume, 20),
+        new("imp-floz", Dimension.Volume, ImperialGallonMl / 160),
+        new("imp-pt", Dimension.Volume, ImperialGallonMl / 8),
+        new("imp-gal", Dimension.Volume, ImperialGallonMl),
+        new("g", Dimension.Mass, 1),
+        new("kg", Dimension.Mass, 1000),
+        new("oz", Dimension.Mass, 28.349523125),
+        new("drop", Dimension.Drops, 1),
     ];
 
     private static readonly FrozenDictionary<string, Unit> ByCode = All.ToFrozenDictionary(u => u.Code);

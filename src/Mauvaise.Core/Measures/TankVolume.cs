@@ -1,4 +1,5 @@
 using System.Globalization;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;
 
@@ -12,7 +13,7 @@ public static class TankVolume
     public static UnitScale Scale(KitchenSystem system)
     {
         var unit = Units.Get(system switch { KitchenSystem.Us => "us-qt", KitchenSystem.Imperial => "imp-pt", _ => "l" });
-        return new UnitScale(unit.Name, 1000 / unit.InBase, 0, 2);
+        return new UnitScale(unit.Named(1), 1000 / unit.InBase, 0, 2);
     }
 
     private static (string Unit, double From)[] Stairs(KitchenSystem system) => system switch { KitchenSystem.Us => Us, KitchenSystem.Imperial => Imperial, _ => [] };
@@ -44,7 +45,7 @@ public static class TankVolume
 
     /// <summary>"2 1/2 quarts".</summary>
     private static string Said(double amount, Unit unit) =>
-        $"{(amount == 0 ? "0" : KitchenMeasure.Count(amount))} {unit.Name}{(amount is > 0 and <= 1 || unit.Code.EndsWith("oz", StringComparison.Ordinal) ? "" : "s")}";
+        $"{(amount == 0 ? "0" : KitchenMeasure.Count(amount))} {unit.Named(amount)}";
 
     /// <summary>A volume in quarters may be off by this share; beyond it a smaller measure tells it better (assumed).</summary>
     private const double QuartersMayMiss = 0.02;
@@ -56,6 +57,6 @@ public static class TankVolume
         system is KitchenSystem.Us or KitchenSystem.Imperial ? Metric(litres) : null;
 
     private static string Metric(double litres) => litres >= 1
-        ? string.Create(CultureInfo.InvariantCulture, $"{litres:0.##} l")
-        : string.Create(CultureInfo.InvariantCulture, $"{litres * 1000:0} ml");
+        ? $"{Say.In(litres, "0.##")} l"
+        : Say.Of("measures.litresMl", ("litres", Say.In(litres * 1000, "0")));
 }

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Measures;
 
 /// <summary>Names within sentences.</summary>
@@ -8,12 +10,8 @@ public static class Wording
 
     /// <summary>A name of the catalogue as it stands within a sentence: "neem oil", but "Bt kurstaki".</summary>
     public static string InSentence(this string name) =>
-        name.Length < 2 || !char.IsLower(name[1]) || Proper.Contains(name.Split(' ', 2)[0]) ? name : char.ToLowerInvariant(name[0]) + name[1..];
+        !Say.Language.LowersNames || name.Length < 2 || !char.IsLower(name[1]) || Proper.Contains(name.Split(' ', 2)[0]) ? name : char.ToLowerInvariant(name[0]) + name[1..];
 
     /// <summary>The first letter as it begins a sentence.</summary>
     public static string AsSentenceStart(this string words) => words.Length == 0 ? words : char.ToUpperInvariant(words[0]) + words[1..];
-
-    /// <summary>"1 leaf", "3 leaves".</summary>
-    /// <param name="many">Null when an s makes it many.</param>
-    public static string Some(int count, string one, string? many = null) => $"{count} {(count == 1 ? one : many ?? one + "s")}";
 }

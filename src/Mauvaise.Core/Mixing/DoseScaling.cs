@@ -1,5 +1,6 @@
 using System.Globalization;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -47,21 +48,21 @@ public static class DoseScaling
         var perLitre = level / (dose.AddTo && !weighed ? per + level / 1000 : per);
         var needed = perLitre * litres * (stock is { } have && recipe is { } meant ? meant / have : 1);
         var millilitres = weighed ? needed / density : needed;
-        Bounds.Hold(millilitres <= litres * 1000, "doseAmount", dose.Amount, "That is more than the tank holds: an undiluted concentrate is never sprayed.");
+        Bounds.Hold(millilitres <= litres * 1000, "doseAmount", dose.Amount, Say.Of("mixing.thatIsMoreThanTheTank"));
 
-        var exact = string.Create(CultureInfo.InvariantCulture, $"{needed:0.##} {unit.Code}");
+        var exact = $"{Say.In(needed, "0.##")} {unit.Code}";
         var spoonable = dose.Unit.Dimension != Dimension.Mass || dose.GramsPerMillilitre is not null;
         return new ScaledDose(
             unit.Code,
             perLitre,
             needed,
-            spoonable ? KitchenMeasure.Nearest(millilitres, System(dose), exact, weighed) : new KitchenMeasure([], exact + " with a scale", 0),
+            spoonable ? KitchenMeasure.Nearest(millilitres, System(dose), exact, weighed) : new KitchenMeasure([], Say.Of("mixing.withAScale", ("exact", exact)), 0),
             stock is { } percent ? Dilution.FinalPercent(percent, millilitres, litres * 1000) : null);
     }
 
     private static double Volume(double amount, Unit unit, string name)
     {
-        Bounds.Hold(unit.Dimension == Dimension.Volume, name, unit.Code, "Water and tanks are measured by volume.");
+        Bounds.Hold(unit.Dimension == Dimension.Volume, name, unit.Code, Say.Of("mixing.waterAndTanksAreMeasured"));
         return Units.Convert(amount, unit, Units.Get("l"));
     }
 

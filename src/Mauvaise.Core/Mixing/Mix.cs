@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -139,7 +140,7 @@ public sealed record Mix(
         var perLitre = bottle is { } have && m.StockStrengthPercent is { } usual ? madeUp * usual / have : madeUp;
         var amount = perLitre * order.Size;
         var spoonMl = m.Unit == "g" ? amount / m.DensityGramsPerMillilitre : amount;
-        var exact = string.Create(CultureInfo.InvariantCulture, $"{amount:0.##} {m.Unit}");
+        var exact = $"{Say.In(amount, "0.##")} {m.Unit}";
         return new MixPart(m, role, perLitre, amount, m.Unit, KitchenMeasure.Nearest(spoonMl, order.Kitchen, exact, m.Unit == "g"), bottle);
     }
 }

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -25,7 +26,7 @@ public static class MixGuards
     private const double HotC = 32;
 
     /// <summary>Of oil without soap.</summary>
-    public static readonly MixReason OilAlone = new("no-emulsifier", MixVerdict.Ok, $"Oil floats on water and burns where it lands: add soap first, {Figure.Dose(1, "ml")}.");
+    public static MixReason OilAlone => new("no-emulsifier", MixVerdict.Ok, Say.Of("mixing.oilFloatsOnWaterAndBurns", ("dose", Figure.Dose(1, "ml"))));
 
     /// <summary>A pond nearer than this is named on the mix (assumed).</summary>
     private const double PondNearM = 30;
@@ -63,17 +64,17 @@ public static class MixGuards
         var down = new List<MixReason>();
         if (conditions.WarmestNext6hC is > WarmC and <= HotC and var warm)
         {
-            down.Add(new("heat", MixVerdict.StepDown, FormattableString.Invariant($"{Figure.Temperature(warm)} after spraying. Over {Figure.Temperature(WarmC)} the dose steps down.")));
+            down.Add(new("heat", MixVerdict.StepDown, Say.Of("mixing.afterSprayingOverTheDoseSteps", ("temperature", Figure.Temperature(warm)), ("temperature2", Figure.Temperature(WarmC)))));
         }
 
         if (conditions.TenderCrops.Count > 0)
         {
-            down.Add(new("tender", MixVerdict.StepDown, $"{string.Join(", ", conditions.TenderCrops)} scorches easily from {active.Name.InSentence()}: one step down, two leaves first."));
+            down.Add(new("tender", MixVerdict.StepDown, Say.Of("mixing.scorchesEasilyFromOneStepDown", ("join", string.Join(", ", conditions.TenderCrops)), ("active", active.Name.InSentence()))));
         }
 
         if (conditions.Seedlings)
         {
-            down.Add(new("seedlings", MixVerdict.StepDown, "Seedlings: one step down."));
+            down.Add(new("seedlings", MixVerdict.StepDown, Say.Of("mixing.seedlingsOneStepDown")));
         }
 
         return down;
@@ -82,8 +83,7 @@ public static class MixGuards
     private static IEnumerable<MixReason> Bottles(IEnumerable<MixShare> shares) =>
         from s in shares
         where s.BottlePercent > s.Material.MostStockPercent
-        select new MixReason("bottle-strong", MixVerdict.Refused, FormattableString.Invariant(
-            $"A bottle of {s.BottlePercent:0.#} % is refused: it burns skin and eyes and feeds fire. Buy {s.Material.StockStrengthPercent:0} %."));
+        select new MixReason("bottle-strong", MixVerdict.Refused, Say.Of("mixing.aBottleOfIsRefused", ("bottlePercent", Say.In(s.BottlePercent, "0.#")), ("stockStrengthPercent", Say.In(s.Material.StockStrengthPercent, "0"))));
 
     /// <summary>A brew of plants is refused when it is so many times as strong as the strongest stock brings (assumed).</summary>
     private const double StrongBrew = 4;
@@ -94,24 +94,23 @@ public static class MixGuards
         {
             if (Preparations.MostOf(catalogue, p.Material) is { } most && p.PerLitre > most + 1e-9)
             {
-                var told = FormattableString.Invariant($"{p.PerLitre:0.#} {p.Material.Unit} of {p.Material.Name.InSentence()} a litre");
+                var told = Say.Of("mixing.ofALitre", ("perLitre", Say.In(p.PerLitre, "0.#")), ("unit", p.Material.Unit), ("material", p.Material.Name.InSentence()));
                 // What a stock brings is no limit that anybody measured: a stronger brew scorches before it harms.
                 yield return p.Material.MostPerLitre is null && p.PerLitre <= StrongBrew * most
-                    ? new("strong-brew", MixVerdict.Ok, FormattableString.Invariant($"{told} is stronger than any stock here brings ({most:0.#} {p.Material.Unit}): two leaves first, and never in the sun."))
-                    : new("ceiling", MixVerdict.Refused, FormattableString.Invariant($"{told} is over what is ever given; {most:0.#} {p.Material.Unit} is the most."));
+                    ? new("strong-brew", MixVerdict.Ok, Say.Of("mixing.isStrongerThanAnyStockHere", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit)))
+                    : new("ceiling", MixVerdict.Refused, Say.Of("mixing.isOverWhatIsEverGiven", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit)));
             }
         }
 
         foreach (var p in shares.Where(p => p.Material.Doses is { } d && p.UsualPerLitre > d.Ceiling + 1e-9))
         {
             var doses = p.Material.Doses!;
-            yield return new("ceiling", MixVerdict.Refused, FormattableString.Invariant(
-                $"{p.UsualPerLitre:0.#} {doses.Unit} of {p.Material.Name.InSentence()} {Per(doses.Per)} is over its {(p.Material.Label is null ? "ceiling" : "label")}; {doses.Ceiling:0.#} {doses.Unit} is the most."));
+            yield return new("ceiling", MixVerdict.Refused, p.Material.Label is null ? Say.Of("mixing.ofIsOverItsCeiling", ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")), ("unit", doses.Unit), ("material", p.Material.Name.InSentence()), ("per", Per(doses.Per)), ("ceiling", Say.In(doses.Ceiling, "0.#"))) : Say.Of("mixing.ofIsOverItsLabel", ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")), ("unit", doses.Unit), ("material", p.Material.Name.InSentence()), ("per", Per(doses.Per)), ("ceiling", Say.In(doses.Ceiling, "0.#"))));
         }
 
         if (shares.Where(s => s.Material.Unit == "ml").Sum(s => s.PerLitre) >= 1000)
         {
-            yield return new("undiluted", MixVerdict.Refused, "An undiluted concentrate is never sprayed: there is no room for water.");
+            yield return new("undiluted", MixVerdict.Refused, Say.Of("mixing.anUndilutedConcentrateIsNeverSprayed"));
         }
     }
 
@@ -119,20 +118,19 @@ public static class MixGuards
     private static IEnumerable<MixReason> NoSprays(IEnumerable<MixShare> shares) =>
         from s in shares
         where s.Material.Doses is { Per: DosedPer.Station or DosedPer.SquareMetre or DosedPer.Plant }
-        select new MixReason("no-spray-form", MixVerdict.Refused, $"{s.Material.Name} is never sprayed: it is measured {Per(s.Material.Doses!.Per)}.");
+        select new MixReason("no-spray-form", MixVerdict.Refused, Say.Of("mixing.isNeverSprayedItIsMeasured", ("material", s.Material.Name), ("per", Per(s.Material.Doses!.Per))));
 
     private static IEnumerable<MixReason> Loads(IReadOnlyList<MixShare> shares, double oil, double soap, MixConditions conditions)
     {
         var mostOil = conditions.WarmestNext6hC > WarmC ? MostWarmOilPercent : MostLoadPercent;
         if (oil > mostOil + 1e-9)
         {
-            yield return new("oil-load", MixVerdict.Refused, FormattableString.Invariant(
-                $"Oils together make {oil:0.##} %; {mostOil:0} % is the most{(mostOil < MostLoadPercent ? $" above {Figure.Temperature(WarmC)}" : "")}."));
+            yield return new("oil-load", MixVerdict.Refused, mostOil < MostLoadPercent ? Say.Of("mixing.oilsTogetherMakeIsTheMost", ("oil", Say.In(oil, "0.##")), ("mostOil", Say.In(mostOil, "0")), ("temperature", Figure.Temperature(WarmC))) : Say.Of("mixing.oilsTogetherMakeIsTheMost2", ("oil", Say.In(oil, "0.##")), ("mostOil", Say.In(mostOil, "0"))));
         }
 
         if (soap > MostLoadPercent + 1e-9)
         {
-            yield return new("soap-load", MixVerdict.Refused, FormattableString.Invariant($"Soaps together make {soap:0.##} %; {MostLoadPercent:0} % is the most."));
+            yield return new("soap-load", MixVerdict.Refused, Say.Of("mixing.soapsTogetherMakeIsTheMost", ("soap", Say.In(soap, "0.##")), ("mostLoadPercent", Say.In(MostLoadPercent, "0"))));
         }
 
         if (oil > 0 && soap == 0 && shares.Any(s => s.Material.NeedsEmulsifier))
@@ -164,8 +162,8 @@ public static class MixGuards
             {
                 if (Pairs.Between(catalogue, all[i], all[j]) is { InOneTank: "never" } pair)
                 {
-                    var wait = pair.DaysApart > 0 ? FormattableString.Invariant($"Give them {pair.DaysApart:0} {(pair.DaysApart == 1 ? "day" : "days")} apart.") : "Give one of them alone.";
-                    yield return new("never-together", MixVerdict.Refused, $"{all[i].Name} and {all[j].Name.InSentence()} may not meet in one tank: {pair.Why}. {wait}");
+                    var wait = pair.DaysApart > 0 ? pair.DaysApart == 1 ? Say.Of("mixing.giveThemDayApart", ("daysApart", Say.In(pair.DaysApart, "0"))) : Say.Of("mixing.giveThemDaysApart", ("daysApart", Say.In(pair.DaysApart, "0"))) : Say.Of("mixing.giveOneOfThemAlone");
+                    yield return new("never-together", MixVerdict.Refused, Say.Of("mixing.andMayNotMeetInOne", ("all", all[i].Name), ("all2", all[j].Name.InSentence()), ("why", pair.Why), ("wait", wait)));
                 }
             }
         }
@@ -175,17 +173,17 @@ public static class MixGuards
     {
         if (conditions.WarmestNext6hC is > HotC and var hot)
         {
-            yield return new("too-hot", MixVerdict.Refused, FormattableString.Invariant($"{Figure.Temperature(hot)} after spraying. Over {Figure.Temperature(HotC)} nothing goes on: wait for a cooler evening."));
+            yield return new("too-hot", MixVerdict.Refused, Say.Of("mixing.afterSprayingOverNothingGoes", ("temperature", Figure.Temperature(hot)), ("temperature2", Figure.Temperature(HotC))));
         }
 
         if (conditions.InFlower is { Count: > 0 } flowers)
         {
             var who = string.Join(", ", flowers);
             yield return form == Form.Dust
-                ? new("bees", MixVerdict.Refused, $"{who} in flower: dust on a flower kills bees. Wait until it has faded.")
+                ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerDustOnAFlower", ("who", who)))
                 : conditions.BeesOut == true
-                    ? new("bees", MixVerdict.Refused, $"{who} in flower, and bees are out at that hour: choose one when they are home.")
-                    : new("bees", MixVerdict.Ok, $"{who} in flower: only when the bees are home, and not on open flowers.");
+                    ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerAndBeesAreOut", ("who", who)))
+                    : new("bees", MixVerdict.Ok, Say.Of("mixing.inFlowerOnlyWhenTheBees", ("who", who)));
         }
     }
 
@@ -194,26 +192,26 @@ public static class MixGuards
     {
         if (conditions.Water == Water.HardTap && soap > 0 && shares.Any(s => s.Material.TrueSoap))
         {
-            yield return new("hard-water", MixVerdict.Ok, "Hard water breaks true soap into scum: use rain water.");
+            yield return new("hard-water", MixVerdict.Ok, Say.Of("mixing.hardWaterBreaksTrueSoapInto"));
         }
 
         if (conditions.PondM is <= PondNearM and var pond && form is Form.Spray or Form.Drench)
         {
-            yield return new("pond", MixVerdict.Ok, FormattableString.Invariant($"A pond lies {Figure.Length(pond)} away: only while the wind blows away from it, and rinse nothing there."));
+            yield return new("pond", MixVerdict.Ok, Say.Of("mixing.aPondLiesAwayOnlyWhile", ("figure", Figure.Length(pond))));
         }
 
         if (conditions.Indoors && (oil > 0 || soap > 0 || form == Form.Spray))
         {
-            yield return new("indoors", MixVerdict.Ok, "Indoors: air the room, cover the reservoir, lamps off until the leaves are dry.");
+            yield return new("indoors", MixVerdict.Ok, Say.Of("mixing.indoorsAirTheRoomCover"));
         }
     }
 
-    /// <summary>"a litre", as a dose is told.</summary>
+    /// <summary>Say.Of("mixing.aLitre"), as a dose is told.</summary>
     public static string Per(DosedPer per) => per switch
     {
-        DosedPer.SquareMetre => "a square metre",
-        DosedPer.Plant => "a plant",
-        DosedPer.Station => "a station",
-        _ => "a litre",
+        DosedPer.SquareMetre => Say.Of("mixing.aSquareMetre"),
+        DosedPer.Plant => Say.Of("mixing.aPlant"),
+        DosedPer.Station => Say.Of("mixing.aStation"),
+        _ => Say.Of("mixing.aLitre"),
     };
 }

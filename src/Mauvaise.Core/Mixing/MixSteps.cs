@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -45,17 +46,17 @@ public static class MixSteps
         var first = SpoonSize.ToMark(Math.Min(Math.Min(0.25, mix.Litres / 4), water), kitchen);
         return
         [
-            Water(warm ? $"Warm water, about {Figure.Temperature(30)}" : "Water first", powders.Count > 0 ? "to stir the powder in" : "to start with", first, kitchen),
-            .. powders.Select(p => Measured(p, "stir until clear", kitchen)),
-            .. soaps.Select(p => Measured(p, p.Role == "emulsifier" ? "keeps the oil in the water" : "stir gently, no foam", kitchen)),
-            .. others.Select(p => Measured(p, p.Material.NeedsEmulsifier ? "into the soapy water, then shake" : p.Role == "sticker" ? "sticks it to the leaf" : "stir in", kitchen)),
-            Water("Fill up with rain water", $"made up to the mark: about {TankVolume.Text(Math.Max(0, water - first), kitchen)} more. {mix.Recipe.Shake}", mix.Litres, kitchen),
+            Water(warm ? Say.Of("mixing.warmWaterAbout", ("temperature", Figure.Temperature(30))) : Say.Of("mixing.waterFirst"), powders.Count > 0 ? Say.Of("mixing.toStirThePowder") : Say.Of("mixing.toStart"), first, kitchen),
+            .. powders.Select(p => Measured(p, Say.Of("mixing.stirUntilClear"), kitchen)),
+            .. soaps.Select(p => Measured(p, p.Role == "emulsifier" ? Say.Of("mixing.keepsTheOilInTheWater") : Say.Of("mixing.stirGentlyNoFoam"), kitchen)),
+            .. others.Select(p => Measured(p, p.Material.NeedsEmulsifier ? Say.Of("mixing.intoTheSoapyWaterThenShake") : p.Role == "sticker" ? Say.Of("mixing.sticksItToTheLeaf") : Say.Of("mixing.stirIn"), kitchen)),
+            Water(Say.Of("mixing.fillUpWithRainWater"), Say.Of("mixing.madeUpToTheMarkAbout", ("text", TankVolume.Text(Math.Max(0, water - first), kitchen)), ("shake", mix.Recipe.Shake)), mix.Litres, kitchen),
         ];
     }
 
     private static List<MixStep> Dry(Mix mix, IReadOnlyList<string> steps) =>
     [
-        .. mix.Parts.Select(p => Measured(p, string.Create(CultureInfo.InvariantCulture, $"{p.PerLitre:0.#} {p.Unit} {MixGuards.Per(mix.Parts[0].Material.Doses!.Per)}"), mix.Order.Kitchen)),
+        .. mix.Parts.Select(p => Measured(p, $"{Say.In(p.PerLitre, "0.#")} {p.Unit} {MixGuards.Per(mix.Parts[0].Material.Doses!.Per)}", mix.Order.Kitchen)),
         .. steps.Select(Plain),
         Plain(mix.Recipe.Shake),
     ];
@@ -68,20 +69,20 @@ public static class MixSteps
     private static MixStep Measured(MixPart part, string detail, KitchenSystem kitchen)
     {
         var heaped = part is { Unit: "g", Kitchen.Scoops.Count: > 0 } ? KitchenMeasure.Heaped(part.SpoonMl, kitchen) : null;
-        return Measured(part.Material, heaped is null ? detail : $"{detail} (or {heaped})", part.Amount, part.Kitchen);
+        return Measured(part.Material, heaped is null ? detail : Say.Of("mixing.orHeaped", ("detail", detail), ("heaped", heaped)), part.Amount, part.Kitchen);
     }
 
     private static MixStep Measured(Material material, string detail, double amount, KitchenMeasure? kitchen)
     {
-        var exact = string.Create(CultureInfo.InvariantCulture, $"{(amount < 10 ? Math.Round(amount, 2) : Math.Round(amount, 1))} {material.Unit}");
+        var exact = $"{Say.In(amount, amount < 10 ? "0.##" : "0.#")} {material.Unit}";
         var spoons = kitchen is { Scoops.Count: > 0 };
-        var level = spoons && material.Unit == "g" ? ", level" : "";
+        var level = spoons && material.Unit == "g" ? Say.Of("mixing.level") : "";
         return new MixStep(
             material.Name,
             detail,
             material.Id,
             (spoons ? kitchen!.Text : material.Unit == "g" ? Figure.Amount(amount, "g") : exact) + level,
-            spoons ? exact : material.Unit == "g" ? "with a scale" : "with a syringe",
+            spoons ? exact : material.Unit == "g" ? Say.Of("mixing.withAScale2") : Say.Of("mixing.withASyringe"),
             kitchen?.Scoops ?? []);
     }
 }

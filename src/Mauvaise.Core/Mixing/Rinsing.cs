@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -26,6 +27,6 @@ public static class Rinsing
                      where pair.InOneTank == "never" || pair.DaysApart > 0
                      select (before, now, pair.Why)).FirstOrDefault();
         return clash.before is null ? null
-            : FormattableString.Invariant($"The {sprayer.Name} held {clash.before.Name.InSentence()} on {garden.Garden.DateOf(last.MadeAt):d MMMM}: rinse it twice first, hose and nozzle too, since {clash.Why}.");
+            : Say.Of("mixing.theHeldOnRinseItTwice", ("sprayer", sprayer.Name), ("before", clash.before.Name.InSentence()), ("dateOf", Say.In(garden.Garden.DateOf(last.MadeAt), "d MMMM")), ("why", clash.Why));
     }
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Mixing;
 
@@ -60,20 +61,20 @@ public static class Shelf
         var hints = new List<ShelfHint>();
         if (stock.Left <= 0)
         {
-            hints.Add(new("empty", "Used up."));
+            hints.Add(new("empty", Say.Of("mixing.usedUp")));
         }
         else if (stock.IsLow)
         {
-            hints.Add(new("low", $"Low: {Figure.Amount(stock.Left, stock.Unit)} left."));
+            hints.Add(new("low", Say.Of("mixing.lowLeft", ("amount", Figure.Amount(stock.Left, stock.Unit)))));
         }
 
         if (stock.Left > 0 && GoodUntil(material, stock) is { } until && until < today)
         {
             hints.Add(material.Load == LoadKind.Oil || material.Group is "oil" or KnownIds.Modes.Azadirachtin
-                ? new("rancid", "Old oil: smell it. A rancid oil burns leaves; pour it out and buy fresh.")
+                ? new("rancid", Say.Of("mixing.oldOilSmellItARancid"))
                 : material.MadeFrom is not null
-                    ? new("stale", "Past its day: pour it on a path and make fresh.")
-                    : new("old", "Past its date: weaker than it says."));
+                    ? new("stale", Say.Of("mixing.pastItsDayPour"))
+                    : new("old", Say.Of("mixing.pastItsDateWeakerThan")));
         }
 
         if (stock.Left > 0 && ColdHint(material, coldestLastNightC) is { } cold)
@@ -87,7 +88,7 @@ public static class Shelf
     /// <summary>Says that a cold bottle has set; null when it has not, or nobody knows.</summary>
     public static ShelfHint? ColdHint(Material material, double? coldestLastNightC) =>
         coldestLastNightC is { } cold && material.PasteBelowC is { } paste && cold < paste
-            ? new("cold", $"{Figure.Temperature(cold)} last night: under {Figure.Temperature(paste)} it is a paste. Stand the bottle in warm water first.")
+            ? new("cold", Say.Of("mixing.lastNightUnder", ("temperature", Figure.Temperature(cold)), ("temperature2", Figure.Temperature(paste))))
             : null;
 
     /// <summary>What a unit of a material cost when it was last bought, in the household's money; null when no price is known.</summary>

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Outcomes;
 
@@ -55,24 +56,24 @@ public static class CheckBackVerdict
     {
         var dead = beside switch
         {
-            { OnlyDead: > 0 and var n, Insects: true } => $" {Leaves(n)} with dead ones alone.",
-            { OnlyDead: > 0 and var n } => $" {Leaves(n)} with old spots alone: spots do not go, new leaves tell.",
+            { OnlyDead: > 0 and var n, Insects: true } => Say.Of("outcomes.withDeadOnesAlone", ("leaves", Leaves(n))),
+            { OnlyDead: > 0 and var n } => Say.Of("outcomes.withOldSpotsAloneSpotsDo", ("leaves", Leaves(n))),
             _ => "",
         };
-        return dead + (beside is { AntsClimb: true } ? " Ants still climb, so some are left: look at the tips and under the leaves." : "");
+        return beside is { AntsClimb: true } ? Say.Of("outcomes.antsStillClimbSoSome", ("dead", dead)) : dead;
     }
 
-    private static string Leaves(int n) => n == 1 ? "1 more leaf" : $"{n} more leaves";
+    private static string Leaves(int n) => n == 1 ? Say.Of("outcomes.1MoreLeaf") : Say.Of("outcomes.moreLeaves", ("number", n));
 
     private static Judgement ByCount((int Looked, int Affected)? before, (int Looked, int Affected) after, double line)
     {
         var now = (double)after.Affected / after.Looked;
         var (low, high) = LeafSample.Interval(after.Looked, after.Affected);
-        var range = FormattableString.Invariant($"{now * 100:0} % of leaves now (likely {low * 100:0} to {high * 100:0})");
+        var range = Say.Of("outcomes.ofLeavesNowLikely", ("now", Say.In(now * 100, "0")), ("low", Say.In(low * 100, "0")), ("high", Say.In(high * 100, "0")));
         if (before is not { Looked: > 0 } b)
         {
             var alone = after.Affected == 0 ? Outcome.Cleared : now > LostShare ? Outcome.Lost : now < line ? Outcome.Holding : Outcome.Losing;
-            return new Judgement(alone, null, $"{range}. Nobody counted before the spray, so the line decides.");
+            return new Judgement(alone, null, Say.Of("outcomes.nobodyCountedBeforeTheSpraySo", ("range", range)));
         }
 
         var then = (double)b.Affected / b.Looked;
@@ -83,12 +84,12 @@ public static class CheckBackVerdict
             : Outcome.Holding;
         var compared = change switch
         {
-            null => "none before",
-            > 0 => FormattableString.Invariant($"up from {then * 100:0} %"),
-            < 0 => FormattableString.Invariant($"down from {then * 100:0} %"),
-            _ => "as before",
+            null => Say.Of("outcomes.noneBefore"),
+            > 0 => Say.Of("outcomes.upFrom", ("then", Say.In(then * 100, "0"))),
+            < 0 => Say.Of("outcomes.downFrom", ("then", Say.In(then * 100, "0"))),
+            _ => Say.Of("outcomes.asBefore"),
         };
-        var few = after.Looked < 10 ? " Few leaves: count ten or more to be surer." : "";
+        var few = after.Looked < 10 ? Say.Of("outcomes.fewLeavesCountTenOrMore") : "";
         return new Judgement(outcome, change, $"{range}, {compared}.{few}");
     }
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -11,17 +12,17 @@ public static class ChoiceWords
     public static string Of(GardenSnapshot garden, PlanChoice choice)
     {
         var planting = garden.FindPlanting(choice.PlantingId);
-        var where = planting is null ? "a planting" : garden.Where(planting);
-        var crop = planting is null ? "a crop" : garden.Catalogue.Crop(planting.Crop).Name.InSentence();
-        var material = (choice.Material is { } id ? garden.Catalogue.FindMaterial(id)?.Name.InSentence() : null) ?? "this";
-        var day = choice.On?.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+        var where = planting is null ? Say.Of("planning.aPlanting") : garden.Where(planting);
+        var crop = planting is null ? Say.Of("planning.aCrop") : garden.Catalogue.Crop(planting.Crop).Name.InSentence();
+        var material = (choice.Material is { } id ? garden.Catalogue.FindMaterial(id)?.Name.InSentence() : null) ?? Say.Of("planning.this");
+        var day = Say.In(choice.On, "ddd d MMM");
         return choice.Word switch
         {
-            PlanWord.Pin => $"{where}: pinned for {day}",
-            PlanWord.Skip => $"{where}: not before the day after {day}",
-            PlanWord.LeaveAlone => $"{where}: left alone on purpose",
-            PlanWord.Proven => $"{material.AsSentenceStart()} on {crop}: used for years, as you said",
-            _ => $"{where}: never {material}",
+            PlanWord.Pin => Say.Of("planning.pinnedFor", ("where", where), ("day", day)),
+            PlanWord.Skip => Say.Of("planning.notBeforeTheDayAfter", ("where", where), ("day", day)),
+            PlanWord.LeaveAlone => Say.Of("planning.leftAloneOnPurpose", ("where", where)),
+            PlanWord.Proven => Say.Of("planning.onUsedForYearsAsYou", ("material", material.AsSentenceStart()), ("crop", crop)),
+            _ => Say.Of("planning.never", ("where", where), ("material", material)),
         };
     }
 }

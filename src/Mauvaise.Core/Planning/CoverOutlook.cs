@@ -3,6 +3,7 @@ using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -21,8 +22,8 @@ public static class CoverOutlook
         var now = garden.Weather.IndexOf(garden.Now);
         var holding = cover.Where(c => c.Value[Math.Clamp(now, 0, c.Value.Length - 1)] >= Holds).ToList();
         var words = holding.Count == 0
-            ? "No place has cover now."
-            : $"Cover holds on {holding.Count} of {cover.Count} places.";
+            ? Say.Of("planning.noPlaceHasCoverNow")
+            : Say.Of("planning.coverHoldsOnOfPlaces", ("holding", holding.Count), ("cover", cover.Count));
         var rain = Enumerable.Range(now, Math.Max(0, Math.Min(120, garden.Weather.Hours.Count - now - 24)))
             .Select(i => (Hour: i, Mm: Enumerable.Range(i, 24).Sum(k => garden.Weather.AtOrUnknown(k).RainMm ?? 0)))
             .Where(x => x.Mm >= NotableRainMm && garden.Weather.AtOrUnknown(x.Hour).RainMm > 0)
@@ -37,8 +38,8 @@ public static class CoverOutlook
         var stripped = holding
             .Where(c => c.Key.Shelter == Shelter.Open && c.Value[storm.Hour] >= Holds && c.Value[Math.Min(storm.Hour + 24, c.Value.Length - 1)] < Holds)
             .Select(c => c.Key.Name).ToList();
-        var day = garden.Garden.Zone.Local(garden.Weather.At(storm.Hour)).ToString("dddd", CultureInfo.InvariantCulture);
-        var told = $"{day}'s rain, {Figure.Rain(storm.Mm)},";
-        return stripped.Count == 0 ? $"{words} {told} leaves it standing." : $"{words} {told} will strip {string.Join(" and ", stripped)}.";
+        var day = Say.In(garden.Garden.Zone.Local(garden.Weather.At(storm.Hour)), "dddd");
+        var told = Say.Of("planning.sRain", ("day", day), ("rain", Figure.Rain(storm.Mm)));
+        return stripped.Count == 0 ? Say.Of("planning.leavesItStanding", ("words", words), ("told", told)) : Say.Of("planning.willStrip", ("words", words), ("told", told), ("join", Say.All(stripped)));
     }
 }

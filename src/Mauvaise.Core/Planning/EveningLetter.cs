@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -28,7 +29,7 @@ public sealed record EveningLetter(string Subject, IReadOnlyList<string> Lines, 
         // What has its hour comes first.
         var told = urgent.OrderByDescending(d => d.Tank is not null).ToList();
         var named = told.Take(InSubject).Select(d => (d.Tank is not null && from is { } at ? Figure.Time(at) + " " : "") + d.Title.InSentence());
-        var more = told.Count > InSubject ? $"; {told.Count - InSubject} more" : "";
+        var more = told.Count > InSubject ? Say.Of("planning.more", ("told", told.Count - InSubject)) : "";
         return new EveningLetter(
             (string.Join("; ", named) + more).AsSentenceStart(),
             [.. told.Select(d => $"{d.Title}. {d.Detail}"), .. evening.WindowSentence == "" ? Array.Empty<string>() : [evening.WindowSentence]],

@@ -11,6 +11,7 @@ using Mauvaise.Core.Preventing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -20,7 +21,7 @@ namespace Mauvaise.Core.Planning;
 /// </summary>
 public static class EveningPlanner
 {
-    private const string ByHandTitle = "By hand";
+    private static string ByHandTitle => Say.Of("planning.byHand");
 
     private sealed record Wish(Planting Planting, Target Target, DeedKind Kind, MaterialOption Option, DoseStep Step, List<Reason> Reasons);
 
@@ -72,17 +73,17 @@ public static class EveningPlanner
         var task = garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId);
         var at = spray?.At ?? task?.DoneAt ?? garden.Now;
         var days = Days(garden.Today.DayNumber - garden.Garden.DateOf(at).DayNumber);
-        var what = spray is not null ? garden.Catalogue.Material(spray.Material).Name : garden.Catalogue.FindMeasure(task?.Step ?? "")?.Name ?? "Something";
+        var what = spray is not null ? garden.Catalogue.Material(spray.Material).Name : garden.Catalogue.FindMeasure(task?.Step ?? "")?.Name ?? Say.Of("planning.something");
         return new Deed(
             DeedKind.CheckBack,
-            $"{(spray is { PatchTest: true } ? "Judge two leaves" : "Check back")}: {garden.Where(planting)}",
+            spray is { PatchTest: true } ? Say.Of("planning.judgeTwoLeaves", ("garden", garden.Where(planting))) : Say.Of("planning.checkBack", ("garden", garden.Where(planting))),
             spray switch
             {
-                { PatchTest: true } => $"{what} was tried {days} ago. Did it scorch, curl or drop them?",
-                not null => $"{what} went on {days} ago. Count the same leaves: are they moving?",
-                _ => $"{what}: done {days} ago. Count the same leaves.",
+                { PatchTest: true } => Say.Of("planning.wasTriedAgoDidItScorch", ("what", what), ("days", days)),
+                not null => Say.Of("planning.wentOnAgoCountTheSame", ("what", what), ("days", days)),
+                _ => Say.Of("planning.doneAgoCountTheSameLeaves", ("what", what), ("days", days)),
             },
-            [new("check-back-due", $"A check-back was due on {Date(visit.DueOn)}.")],
+            [new("check-back-due", Say.Of("planning.aCheckBackWasDue", ("date", Date(visit.DueOn))))],
             [planting.Id],
             null,
             visit.Id);
@@ -100,7 +101,7 @@ public static class EveningPlanner
             DeedKind.Task,
             $"{measure.Name}: {(t.Helper is null ? "" : HelperGuards.Told(garden.Catalogue, t.Helper, t.Number ?? 1) + ", ")}{garden.Where(planting)}",
             measure.How,
-            [new("task-due", $"You took it on for {Date(t.DueOn)}.")],
+            [new("task-due", Say.Of("planning.youTook", ("date", Date(t.DueOn))))],
             [planting.Id],
             null,
             null,
@@ -110,7 +111,7 @@ public static class EveningPlanner
     private static IEnumerable<Deed> WornOff(GardenSnapshot garden) =>
         Wearing.Due(garden).Select(w => new Deed(
             DeedKind.Task,
-            $"Renew: {w.Measure.Name.InSentence()}, {garden.Where(w.Planting)}",
+            Say.Of("planning.renew", ("measure", w.Measure.Name.InSentence()), ("garden", garden.Where(w.Planting))),
             $"{w.Why} {w.Measure.How}",
             [new("worn-off", w.Why)],
             [w.Planting.Id],
@@ -128,8 +129,8 @@ public static class EveningPlanner
 
         yield return new Deed(
             DeedKind.Prevent,
-            $"Before trouble: {measure.Name.InSentence()}, {(due.Count == 1 ? garden.Where(due[0].Planting) : $"{due.Count} plantings")}",
-            $"{measure.How} About {Wording.Some(PreventiveKind.MinutesOf(due), "minute")}.",
+            due.Count == 1 ? Say.Of("planning.beforeTrouble", ("measure", measure.Name.InSentence()), ("garden", garden.Where(due[0].Planting))) : Say.Of("planning.beforeTroublePlantings", ("measure", measure.Name.InSentence()), ("due", due.Count)),
+            Say.Of("planning.about", ("how", measure.How), ("some", Say.Of("words.minutes", ("n", PreventiveKind.MinutesOf(due))))),
             [.. due.Select(w => new Reason(measure.Id, $"{garden.Where(w.Planting)}: {w.Why}"))],
             [.. due.Select(w => w.Planting.Id)],
             null,
@@ -184,7 +185,7 @@ public static class EveningPlanner
             var drastic = byHand[^1].Rung == Rung.TakeOut;
             deeds.Add(new(
                 drastic ? DeedKind.Remove : DeedKind.ByHand,
-                $"{(drastic ? "Take out what is sick" : ByHandTitle)}: {garden.Where(planting)}",
+                drastic ? Say.Of("planning.takeOutWhatIsSick", ("garden", garden.Where(planting))) : Say.Of("planning.byhandtitleGarden", ("byHandTitle", ByHandTitle), ("garden", garden.Where(planting))),
                 string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0],
                 [new("over-line", f.Told + "."), .. byHand.Select(s => new Reason(s.Code, $"{s.Name}: {s.Why[0]}"))],
                 [planting.Id],
@@ -224,11 +225,11 @@ public static class EveningPlanner
             }
             else if (round is not null && round.On > garden.Today)
             {
-                left.Add(new(wish.Planting.Id, $"{garden.Where(wish.Planting)}: {wish.Target.Name.InSentence()}, planned for {Date(round.On)}. {round.WhyThen}"));
+                left.Add(new(wish.Planting.Id, Say.Of("planning.plannedFor", ("garden", garden.Where(wish.Planting)), ("target", wish.Target.Name.InSentence()), ("date", Date(round.On)), ("whyThen", round.WhyThen))));
             }
             else if (not is not null)
             {
-                left.Add(new(wish.Planting.Id, $"{garden.Where(wish.Planting)}: {wish.Target.Name.InSentence()} is not planned. {not.Sentence}"));
+                left.Add(new(wish.Planting.Id, Say.Of("planning.isNotPlanned", ("garden", garden.Where(wish.Planting)), ("target", wish.Target.Name.InSentence()), ("sentence", not.Sentence))));
             }
             else
             {
@@ -256,7 +257,7 @@ public static class EveningPlanner
         deeds.RemoveAll(byHand.Contains);
         deeds.Insert(first, new(
             DeedKind.ByHand,
-            $"{ByHandTitle}, in {byHand.Count} places",
+            Say.Of("planning.inPlaces", ("byHandTitle", ByHandTitle), ("byHand", byHand.Count)),
             string.Join(" ", byHand.Select(d => d.Where + ".")),
             [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Sentence = $"{d.Where}. {r.Sentence}" }))],
             [.. byHand.SelectMany(d => d.PlantingIds).Distinct()],
@@ -268,18 +269,18 @@ public static class EveningPlanner
     {
         var f = ladder.Finding;
         var spray = ladder.Steps.FirstOrDefault(s => s.Rung == Rung.Spray);
-        var why = f.Target?.Kind == TargetKind.LookAlike ? $"{f.Name}, which no spray mends."
-            : taken.Count > 0 ? $"{f.Told}. What you took on comes first."
+        var why = f.Target?.Kind == TargetKind.LookAlike ? Say.Of("planning.whichNoSprayMends", ("it", f.Name))
+            : taken.Count > 0 ? Say.Of("planning.whatYouTookOnComesFirst", ("it", f.Told))
             : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? $"{f.Told}. " : "") + look.Why[0]
             : $"{f.Told}. {spray?.Why[0] ?? ladder.Steps[0].Why[0]}";
-        return $"{garden.Where(f.Planting)}: {why}{(ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0 ? $" Look again {When(garden, on)}." : "")}";
+        return ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0 ? Say.Of("planning.lookAgain", ("garden", garden.Where(f.Planting)), ("why", why), ("when", When(garden, on))) : Say.Of("planning.gardenWhy", ("garden", garden.Where(f.Planting)), ("why", why));
     }
 
     private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<Wish> wishes, List<LeftAlone> left)
     {
         if (wishes.FirstOrDefault(w => w.Planting.Id == planting.Id && w.Kind == DeedKind.Spray) is { } first)
         {
-            left.Add(new(planting.Id, $"{garden.Where(planting)}: {target.Name.InSentence()} waits, {first.Target.Name.InSentence()} comes first here."));
+            left.Add(new(planting.Id, Say.Of("planning.waitsComesFirstHere", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("target2", first.Target.Name.InSentence()))));
             return;
         }
 
@@ -296,7 +297,7 @@ public static class EveningPlanner
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= garden.Today;
         if (!due || against.Count > 0)
         {
-            left.Add(new(planting.Id, $"{garden.Where(planting)}: course against {target.Name.InSentence()}. {(due ? $"{material.Name} waits: {against[0].Clause}." : course.Sentence)}"));
+            left.Add(new(planting.Id, due ? Say.Of("planning.courseAgainstWaits", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("material", material.Name), ("clause", against[0].Clause)) : Say.Of("planning.courseAgainst", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("sentence", course.Sentence))));
             return;
         }
 
@@ -311,7 +312,7 @@ public static class EveningPlanner
     /// <summary>Says that two leaves wait to be judged; null when they do not.</summary>
     private static string? PatchWaits(GardenSnapshot garden, Planting planting, Material material) =>
         UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), material) is { State: PatchState.Waiting, JudgeOn: { } on }
-            ? $"{garden.Where(planting)}: two leaves were tried with {material.Name.InSentence()}; judge them {When(garden, on)}."
+            ? Say.Of("planning.twoLeavesWereTriedWithJudge", ("garden", garden.Where(planting)), ("material", material.Name.InSentence()), ("when", When(garden, on)))
             : null;
 
     /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>
@@ -342,7 +343,7 @@ public static class EveningPlanner
         return MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
             && PatchWaits(garden, planting, best.Material) is null
             ? new Wish(planting, target, DeedKind.Renew, best, DoseStep.Gentle,
-                [new("cover-lapsed", FormattableString.Invariant($"{now * 100:0} % of the {material.Name.InSentence()} is left at {place.Name}; keep ahead wants 60 %."))])
+                [new("cover-lapsed", Say.Of("planning.ofTheIsLeftAtKeep", ("now", Say.In(now * 100, "0")), ("material", material.Name.InSentence()), ("place", place.Name)))])
             : null;
     }
 
@@ -357,12 +358,12 @@ public static class EveningPlanner
         let spots = string.Join(", ", plantings.Select(p => garden.Where(p)))
         select new Deed(
             kind,
-            tank.Key.Patch ? $"Two leaves first: {first.Option.Recipe.Name.InSentence()} on {spots}" : $"{first.Option.Recipe.Name}: {spots}",
+            tank.Key.Patch ? Say.Of("planning.twoLeavesFirst", ("recipe", first.Option.Recipe.Name.InSentence()), ("spots", spots)) : $"{first.Option.Recipe.Name}: {spots}",
             bottle is not null
-                ? $"It stands mixed since {Figure.Time(garden.Garden.Zone.Local(bottle.MadeAt))}, {TankVolume.Text(garden.LeftIn(bottle), garden.Garden.Kitchen)}. Spray it, then log where it went; good until {When(garden, garden.Garden.DateOf(bottle.UseBy))}."
+                ? Say.Of("planning.itStandsMixedSinceSpray", ("time", Figure.Time(garden.Garden.Zone.Local(bottle.MadeAt))), ("text", TankVolume.Text(garden.LeftIn(bottle), garden.Garden.Kitchen)), ("when", When(garden, garden.Garden.DateOf(bottle.UseBy))))
                 : tank.Key.Patch
-                ? $"It is new on this crop here. {TankVolume.Text(litres, garden.Garden.Kitchen)}, judged after {UseGuards.PatchTestDays * 24} hours; the rest waits for that."
-                : $"{TankVolume.Text(litres, garden.Garden.Kitchen)}, {first.Step.ToString().ToLowerInvariant()} dose. Undersides first.",
+                ? Say.Of("planning.itIsNewOnThisCrop", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("patchTestDays", UseGuards.PatchTestDays * 24))
+                : Say.Of("planning.doseUndersidesFirst", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("step", Say.Word(first.Step))),
             [.. tank.SelectMany(w => w.Reasons).Distinct()],
             [.. plantings.Select(p => p.Id)],
             new Tank(first.Option.Recipe, first.Step, litres, first.Target),
@@ -386,9 +387,9 @@ public static class EveningPlanner
             var longest = stale.Max(x => x.Days ?? 0);
             yield return new Deed(
                 DeedKind.Walk,
-                $"Walk: {string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))}{(stale.Count > 3 ? $" and {stale.Count - 3} more" : "")}",
-                FormattableString.Invariant($"{(stale.All(x => x.Days is null) ? "Nobody has looked here yet." : $"Last looked at up to {Days(longest)} ago.")} Turn leaves over; about {WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count())} minutes."),
-                [new("not-seen", $"A walk every {WalkRhythm.Days} days finds things while they are small.")],
+                stale.Count > 3 ? Say.Of("planning.walkAndMore", ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))), ("stale", stale.Count - 3)) : Say.Of("planning.walk", ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting))))),
+                stale.All(x => x.Days is null) ? Say.Of("planning.nobodyHasLookedHereYetTurn", ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))) : Say.Of("planning.lastLookedAtUpToAgo", ("days", Days(longest)), ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))),
+                [new("not-seen", Say.Of("planning.aWalkEveryDaysFindsThings", ("days", WalkRhythm.Days)))],
                 [.. stale.Select(x => x.Planting.Id)],
                 null,
                 null);
@@ -399,7 +400,7 @@ public static class EveningPlanner
     {
         if (deeds.FirstOrDefault(d => d.Tank is not null) is not { } spray)
         {
-            return (null, "Nothing to spray.");
+            return (null, Say.Of("planning.nothingToSpray"));
         }
 
         var material = garden.Catalogue.Material(spray.Tank!.Recipe.Active.Material);
@@ -408,13 +409,13 @@ public static class EveningPlanner
         return window is not null
             ? (window, window.Sentence)
             : (null, hours.Count == 0
-                ? "No weather is known for the coming day, so no hour can be named."
-                : "No good hour in the coming day. " + hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).First().First().Sentence);
+                ? Say.Of("planning.noWeatherIsKnown")
+                : Say.Of("planning.noGoodHourInTheComing", ("sentence", hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).First().First().Sentence)));
     }
 
-    private static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? "today" : Date(date);
+    private static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? Say.Of("words.today") : Date(date);
 
-    private static string Days(int days) => days == 1 ? "1 day" : $"{days} days";
+    private static string Days(int days) => Say.Of("words.days", ("n", days));
 
-    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
 }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -18,20 +19,20 @@ internal static class RotaChanges
         var now = rounds.ToDictionary(r => r.Key);
         return
         [
-            .. rounds.Where(r => !seen.ContainsKey(r.Key)).Select(r => new PlanChange(ChangeKind.New, r.Planting, $"New: {Words(garden, r)} on {Date(r.On)}. {(r.Why.Count > 0 ? r.Why[0] : r.WhyThen)}")),
+            .. rounds.Where(r => !seen.ContainsKey(r.Key)).Select(r => new PlanChange(ChangeKind.New, r.Planting, Say.Of("planning.newOn", ("words", Words(garden, r)), ("date", Date(r.On)), ("why", (r.Why.Count > 0 ? r.Why[0] : r.WhyThen))))),
             .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On != r.On)
-                .Select(r => new PlanChange(ChangeKind.Moved, r.Planting, $"{Words(garden, r)}: moved from {Date(seen[r.Key].On)} to {Date(r.On)}. {MovedWhy(garden, r, seen[r.Key])}")),
+                .Select(r => new PlanChange(ChangeKind.Moved, r.Planting, Say.Of("planning.movedFrom", ("words", Words(garden, r)), ("date", Date(seen[r.Key].On)), ("date2", Date(r.On)), ("movedWhy", MovedWhy(garden, r, seen[r.Key]))))),
             .. rounds.Where(r => seen.TryGetValue(r.Key, out var s) && s.On == r.On && s.Recipe != r.Recipe.Id)
-                .Select(r => new PlanChange(ChangeKind.OtherMix, r.Planting, $"{garden.Where(r.Planting)}: {r.Recipe.Name.InSentence()} instead of {garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? "what was planned"}, {Date(r.On)}.")),
+                .Select(r => new PlanChange(ChangeKind.OtherMix, r.Planting, Say.Of("planning.insteadOf", ("garden", garden.Where(r.Planting)), ("recipe", r.Recipe.Name.InSentence()), ("findRecipe", garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? Say.Of("planning.whatWasPlanned")), ("date", Date(r.On))))),
             .. garden.SeenPlan.Where(s => !now.ContainsKey(s.Key)).Select(s => Dropped(garden, s)).OfType<PlanChange>(),
         ];
     }
 
     private static string MovedWhy(GardenSnapshot garden, PlannedRound round, SeenRound seen) => round switch
     {
-        { Pinned: true } => "You pinned it.",
-        _ when seen.On < garden.Today => "Its day went by.",
-        _ when garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == round.Planting.Id && c.Target == round.Target.Id) => "You skipped it.",
+        { Pinned: true } => Say.Of("planning.youPinned"),
+        _ when seen.On < garden.Today => Say.Of("planning.itsDayWent"),
+        _ when garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == round.Planting.Id && c.Target == round.Target.Id) => Say.Of("planning.youSkipped"),
         _ => round.WhyThen,
     };
 
@@ -48,14 +49,14 @@ internal static class RotaChanges
             return null;
         }
 
-        var why = !planting.GrowsOn(garden.Today) ? "the planting has ended"
-            : garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == id && c.Target == target.Id) ? "you skipped it"
-            : seen.On > garden.Today.AddDays(RotaPlanner.FirmDays - 1) ? "it lies beyond the fortnight now"
-            : "it is not wanted any more, or can not be done";
-        return new PlanChange(ChangeKind.Dropped, planting, $"{garden.Where(planting)}: nothing against {target.Name.InSentence()} on {Date(seen.On)}; {why}.");
+        var why = !planting.GrowsOn(garden.Today) ? Say.Of("planning.thePlantingHasEnded")
+            : garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == id && c.Target == target.Id) ? Say.Of("planning.youSkipped2")
+            : seen.On > garden.Today.AddDays(RotaPlanner.FirmDays - 1) ? Say.Of("planning.itLiesBeyondTheFortnightNow")
+            : Say.Of("planning.itIsNotWantedAnyMore");
+        return new PlanChange(ChangeKind.Dropped, planting, Say.Of("planning.nothingAgainst", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("date", Date(seen.On)), ("why", why)));
     }
 
-    private static string Words(GardenSnapshot garden, PlannedRound r) => $"{garden.Where(r.Planting)}, {r.Recipe.Name.InSentence()} against {r.Target.Name.InSentence()}";
+    private static string Words(GardenSnapshot garden, PlannedRound r) => Say.Of("planning.against", ("garden", garden.Where(r.Planting)), ("recipe", r.Recipe.Name.InSentence()), ("target", r.Target.Name.InSentence()));
 
-    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
 }

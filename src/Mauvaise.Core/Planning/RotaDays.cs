@@ -3,6 +3,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -25,8 +26,8 @@ public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int?
         }
 
         var minutes = Of(garden, rota).Sum(d => d.Minutes);
-        var time = minutes < 60 ? $"{minutes} min" : $"{minutes / 60} h {minutes % 60} min";
-        return $"{Wording.Some(rota.Outings.Count, "outing")}, {Wording.Some(rota.Outings.Sum(o => o.Tanks.Count), "tank")}, {time} with all looking.";
+        var time = minutes < 60 ? Say.Of("planning.min", ("minutes", minutes)) : Say.Of("planning.hMin", ("minutes", minutes / 60), ("minutes2", minutes % 60));
+        return Say.Of("planning.withAllLooking", ("some", Say.Of("words.outings", ("n", rota.Outings.Count))), ("some2", Say.Of("words.tanks", ("n", rota.Outings.Sum(o => o.Tanks.Count)))), ("time", time));
     }
 
     /// <summary>The firm days of a plan.</summary>

@@ -10,6 +10,7 @@ using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -140,7 +141,7 @@ internal static class RotaNeeds
             NeedKind.Round, planting, place, target, course.Step, course.RoundsGiven, Math.Max(course.Rounds, course.RoundsGiven + 1), Later(garden, planting, target, from),
             banned ? [] : [option],
             [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()],
-            banned ? [$"{material.Name}: you banned it here."] : [],
+            banned ? [Say.Of("planning.youBannedItHere", ("material", material.Name))] : [],
             Pinned(garden, planting, target),
             Forecast(garden, planting, target, seen, days),
             Urgency: (seen?.Incidence ?? 0) / Math.Max(0.01, ActionLine.At(garden, planting, target).Share));
@@ -192,8 +193,8 @@ internal static class RotaNeeds
                 NeedKind.Protect, planting, place, target, DoseStep.Gentle, 0, 1, Later(garden, planting, target, garden.Today),
                 [.. allowed.Select(o => Option(garden, planting, o, CourseShape.For(garden, planting, target, o.Material)))],
                 [renewal && pressure < ProtectAtPressure
-                    ? $"The cover against {target.Name.InSentence()} has lapsed, and {place.Name} keeps ahead."
-                    : FormattableString.Invariant($"Pressure of {target.Name.InSentence()} reaches {pressure * 100:0} of 100 within {ProtectAheadDays} days, and {place.Name} keeps ahead.")],
+                    ? Say.Of("planning.theCoverAgainstHasLapsed", ("target", target.Name.InSentence()), ("place", place.Name))
+                    : Say.Of("planning.pressureOfReachesOf100Within", ("target", target.Name.InSentence()), ("pressure", Say.In(pressure * 100, "0")), ("protectAheadDays", ProtectAheadDays), ("place", place.Name))],
                 [.. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}.")],
                 Pinned(garden, planting, target),
                 Forecast(garden, planting, target, null, days),

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -46,7 +47,7 @@ public static class RotaPlanner
                 }
 
                 var more = moved.Cost - cost;
-                return (on, more, more < 5e-5 ? "As good as planned." : FormattableString.Invariant($"Costs {more * 100:0.00} % of a bed's crop more."));
+                return (on, more, more < 5e-5 ? Say.Of("planning.asGoodAsPlanned") : Say.Of("planning.costsOfABedsCropMore", ("more", Say.In(more * 100, "0.00"))));
             }),
         ];
     }

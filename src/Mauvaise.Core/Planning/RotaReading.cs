@@ -7,6 +7,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Time;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -66,7 +67,7 @@ internal sealed class RotaReading(RotaBuild build)
                 k == 0 && need.Pinned is not null,
                 0,
                 k == 0 ? [.. need.Why, .. option.Option.Reasons] : [],
-                k == 0 ? DayWhy(index, need, choice.Option, slot) : $"Round {need.RoundsGiven + k + 1}: {option.Shape.Because}.",
+                k == 0 ? DayWhy(index, need, choice.Option, slot) : Say.Of("planning.round", ("roundsGiven", need.RoundsGiven + k + 1), ("because", option.Shape.Because)),
                 k == 0 ? need.Against : []);
         }
     }
@@ -76,14 +77,14 @@ internal sealed class RotaReading(RotaBuild build)
     {
         if (need.Pinned is not null)
         {
-            return "You pinned it to this day.";
+            return Say.Of("planning.youPinnedItToThisDay");
         }
 
         var first = build.Problem.Needs[index].Options[option].First;
         var sooner = Enumerable.Range(0, slot).Where(s => double.IsPositiveInfinity(first[s])).Count();
         var later = Enumerable.Range(slot + 1, build.Problem.Slots - slot - 1).Where(s => !double.IsPositiveInfinity(first[s]) && RotaProblem.DayOf(s) >= RotaProblem.DayOf(slot) + 3).Select(s => (int?)s).FirstOrDefault();
-        var cost = later is { } l ? FormattableString.Invariant($" Three days later it would cost {Math.Max(0, first[l] - first[slot]) * 100:0.0} % of the crop more.") : "";
-        return (sooner >= slot ? "The first time that hours and rules allow." : "It goes with what else is done then, and costs least.") + cost;
+        var cost = later is { } l ? Say.Of("planning.threeDaysLaterItWouldCost", ("it", Say.In(Math.Max(0, first[l] - first[slot]) * 100, "0.0"))) : "";
+        return sooner >= slot ? Say.Of("planning.theFirstTimeThatHours", ("cost", cost)) : Say.Of("planning.itGoesWithWhatElse", ("cost", cost));
     }
 
     private Outing ToOuting(DateOnly on, bool morning, List<PlannedRound> rounds)
@@ -121,7 +122,7 @@ internal sealed class RotaReading(RotaBuild build)
         var need = needs[index];
         if (need.Options.Count == 0)
         {
-            return need.Against.Count > 0 ? string.Join(" ", need.Against.Take(2)) : $"Nothing that may be used here works on {need.Target.Name.InSentence()}.";
+            return need.Against.Count > 0 ? string.Join(" ", need.Against.Take(2)) : Say.Of("planning.nothingThatMayBeUsedHere", ("target", need.Target.Name.InSentence()));
         }
 
         var option = need.Options[0];
@@ -131,7 +132,7 @@ internal sealed class RotaReading(RotaBuild build)
         var on = need.Pinned ?? earliest;
         if (on < earliest)
         {
-            return $"Not before {Date(earliest)}{(option.PatchOn is null ? "" : ": two leaves are tried first")}.";
+            return option.PatchOn is null ? Say.Of("planning.notBefore", ("date", Date(earliest))) : Say.Of("planning.notBeforeTwoLeavesAreTried", ("date", Date(earliest)));
         }
 
         var at = garden.Now.AddDays(on.DayNumber - garden.Today.DayNumber);
@@ -144,20 +145,19 @@ internal sealed class RotaReading(RotaBuild build)
         var wanted = Enumerable.Range(0, open.Length).Where(s => need.Pinned is null || garden.Today.AddDays(RotaProblem.DayOf(s)) == on);
         if (wanted.All(s => open[s] is null))
         {
-            return $"No hour {(need.Pinned is null ? "in the fortnight" : $"on {Date(on)}")} suits {material.Name.InSentence()} there: {ClosedBy(need.Place, material, on)}";
+            return need.Pinned is null ? Say.Of("planning.noHourInTheFortnightSuits", ("material", material.Name.InSentence()), ("closedBy", ClosedBy(need.Place, material, on))) : Say.Of("planning.noHourOnSuitsThere", ("date", Date(on)), ("material", material.Name.InSentence()), ("closedBy", ClosedBy(need.Place, material, on)));
         }
 
         foreach (var ((limited, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
         {
             return limited.Kind == LimitKind.Shelf && garden.Catalogue.Material(limited.What) is var what
-                ? $"A round takes {Figure.Amount(amount, what.Unit)} of {what.Name.InSentence()} and {Figure.Amount(left, what.Unit)} are on the shelf: "
-                    + "buy some, or enter what there is."
-                : $"{material.Name} has been given here as often as it may be this season.";
+                ? Say.Of("planning.aRoundTakes", ("amount", Figure.Amount(amount, what.Unit)), ("what", what.Name.InSentence()), ("amount2", Figure.Amount(left, what.Unit)))
+                : Say.Of("planning.hasBeenGivenHereAsOften", ("material", material.Name));
         }
 
         return need.Pinned is null
-            ? "Beside what is planned it would break a wait, a limit or the shelf, or waiting costs less than going out."
-            : $"On {Date(on)} it would break a wait, a limit or the shelf beside what else is planned there.";
+            ? Say.Of("planning.besideWhatIsPlannedItWould")
+            : Say.Of("planning.onItWouldBreakAWait", ("date", Date(on)));
     }
 
     /// <summary>The rule that closes most hours of a day, in a sentence.</summary>
@@ -165,7 +165,7 @@ internal sealed class RotaReading(RotaBuild build)
     {
         var judged = SprayHours.Judge(garden.PlannedSkyOf(place), Later(garden.Now, garden.Garden.StartOf(on)), garden.Garden.StartOf(on.AddDays(1)), material);
         var rule = judged.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).FirstOrDefault();
-        return rule?.First().Sentence ?? "nobody is free, or the weather is not known.";
+        return rule?.First().Sentence ?? Say.Of("planning.nobodyIsFreeOrTheWeather");
     }
 
     private static DateTimeOffset Later(DateTimeOffset a, DateTimeOffset b) => a > b ? a : b;
@@ -174,19 +174,19 @@ internal sealed class RotaReading(RotaBuild build)
     {
         if (garden.Weather.Hours.All(h => !h.IsComplete))
         {
-            yield return "No weather is known, so hours are the usual ones and the sky has the last word. Connect a weather service or import a file under Weather.";
+            yield return Say.Of("planning.noWeatherIsKnownSoHours");
         }
 
         if (garden.Garden.Free is { } free && free.Days.All(d => d == 0))
         {
-            yield return "Nobody is ever free, so nothing can be planned. Say under Garden when somebody is.";
+            yield return Say.Of("planning.nobodyIsEverFreeSoNothing");
         }
 
         if (garden.Stocks.Count == 0)
         {
-            yield return "Nothing is written down on the shelf, so amounts are not checked. Enter what there is under Shelf.";
+            yield return Say.Of("planning.nothingIsWrittenDown");
         }
     }
 
-    private static string Date(DateOnly date) => date.ToString("ddd d MMM", CultureInfo.InvariantCulture);
+    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
 }

@@ -2,6 +2,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -21,11 +22,11 @@ internal static class RotaVisits
     public static IReadOnlyList<PlannedVisit> CheckBacks(GardenSnapshot garden, IEnumerable<PlannedRound> rounds) =>
     [
         .. garden.CheckBacks.Where(c => c.DoneAt is null && garden.FindPlanting(c.PlantingId) is { } p && p.GrowsOn(garden.Today))
-            .Select(c => new PlannedVisit(FreeFrom(garden, c.DueOn), garden.FindPlanting(c.PlantingId)!, "Check back", c.Id))
+            .Select(c => new PlannedVisit(FreeFrom(garden, c.DueOn), garden.FindPlanting(c.PlantingId)!, Say.Of("planning.checkBack2"), c.Id))
             .Concat(rounds.Select(r => new PlannedVisit(
                 FreeFrom(garden, r.On.AddDays(CheckBackDay.DaysAfter(garden.Catalogue.Material(r.Recipe.Active.Material), r.Target))),
                 r.Planting,
-                $"Check back on {r.Recipe.Name.InSentence()}",
+                Say.Of("planning.checkBack3", ("recipe", r.Recipe.Name.InSentence())),
                 null)))
             .OrderBy(v => v.On),
     ];

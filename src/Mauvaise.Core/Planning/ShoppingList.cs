@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -42,11 +43,11 @@ public static class ShoppingList
         var reasons = new List<string>();
         if (toBuy > 0)
         {
-            reasons.Add($"The coming {AheadDays} days take {Figure.Amount(needed, material.Unit)}; {Figure.Amount(onShelf, material.Unit)} are on the shelf.");
+            reasons.Add(Say.Of("planning.theComingDaysTake", ("aheadDays", AheadDays), ("amount", Figure.Amount(needed, material.Unit)), ("amount2", Figure.Amount(onShelf, material.Unit))));
         }
         else if (kept.Count > 0 && good.All(s => s.IsLow))
         {
-            reasons.Add(good.Count == 0 ? "What is on the shelf is past its date." : $"Low: {Figure.Amount(onShelf, material.Unit)} left.");
+            reasons.Add(good.Count == 0 ? Say.Of("planning.whatIsOnTheShelf") : Say.Of("mixing.lowLeft", ("amount", Figure.Amount(onShelf, material.Unit))));
         }
 
         return new ShoppingItem(material, needed, onShelf, toBuy, toBuy > 0 ? Shelf.PriceOf(kept, material.Id) * toBuy : null, reasons);

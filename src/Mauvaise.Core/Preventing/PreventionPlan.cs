@@ -6,6 +6,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Preventing;
 
@@ -178,12 +179,12 @@ public sealed class PreventionPlan
     private string Why(Measure measure, List<(Target Target, DateOnly? On)> flying)
     {
         var named = flying.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
-        var what = named.Count < 2 ? string.Concat(named) : $"{string.Join(", ", named[..^1])} and {named[^1]}";
+        var what = named.Count < 2 ? string.Concat(named) : Say.Of("preventing.and", ("join", string.Join(", ", named[..^1])), ("named", named[^1]));
         var flown = flying.Where(f => f.On is not null).Select(f => f.On <= garden.Today
-            ? $" {f.Target.Name} flies since about {Day(f.On!.Value)}: look under it first."
-            : $" {f.Target.Name} flies from about {Day(f.On!.Value)}.");
-        return $"{measure.Prevents!.Why} It keeps off about {WayWords.Percent(measure.Prevents.TakesOff)} of {what}.{string.Concat(flown)}";
+            ? Say.Of("preventing.fliesSinceAboutLookUnder", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
+            : Say.Of("preventing.fliesFromAbout", ("target", f.Target.Name), ("day", Day(f.On!.Value))));
+        return Say.Of("preventing.itKeepsOffAbout", ("why", measure.Prevents!.Why), ("percent", WayWords.Percent(measure.Prevents.TakesOff)), ("what", what), ("concat", string.Concat(flown)));
     }
 
-    private static string Day(DateOnly date) => date.ToString("d MMMM", CultureInfo.InvariantCulture);
+    private static string Day(DateOnly date) => Say.In(date, "d MMMM");
 }

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
@@ -33,8 +34,8 @@ public sealed record ActionLine(double Share, string Reason)
             KnownIds.TargetGroups.LeafSpots or KnownIds.TargetGroups.DownyMildew => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
             _ => stance switch { Stance.KeepAhead => 0.05, Stance.LastResort => 0.4, _ => Unnamed },
         };
-        var what = target?.Name.InSentence() ?? "something not yet named";
-        return new ActionLine(share, FormattableString.Invariant($"{share * 100:0} % of leaves is the line for {what} when you {Words(stance)}."));
+        var what = target?.Name.InSentence() ?? Say.Of("scouting.somethingNotYetNamed");
+        return new ActionLine(share, Say.Of("scouting.ofLeavesIsTheLine", ("share", Say.In(share * 100, "0")), ("what", what), ("words", Words(stance))));
     }
 
     /// <summary>The line that holds for a planting in its place.</summary>
@@ -48,8 +49,8 @@ public sealed record ActionLine(double Share, string Reason)
     /// <summary>The stance as it reads in a sentence.</summary>
     public static string Words(Stance stance) => stance switch
     {
-        Stance.KeepAhead => "keep ahead",
-        Stance.LastResort => "spray only as a last resort",
-        _ => "watch and treat",
+        Stance.KeepAhead => Say.Of("scouting.keepAhead"),
+        Stance.LastResort => Say.Of("scouting.sprayOnlyAsALastResort"),
+        _ => Say.Of("scouting.watchAndTreat"),
     };
 }

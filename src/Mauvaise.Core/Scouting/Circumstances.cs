@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
@@ -50,17 +51,17 @@ public sealed record Circumstances(
     {
         if (!InSeason(t))
         {
-            yield return new("season", OutOfSeason, "early or late in the year for it");
+            yield return new("season", OutOfSeason, Say.Of("scouting.earlyOrLateInTheYear"));
         }
 
         if (Shelter != Shelter.Open && Math.Abs(t.UnderCoverFactor - 1) > 0.01)
         {
-            yield return new("cover", t.UnderCoverFactor, t.UnderCoverFactor > 1 ? "likes it under cover" : "seldom under cover");
+            yield return new("cover", t.UnderCoverFactor, t.UnderCoverFactor > 1 ? Say.Of("scouting.likesItUnderCover") : Say.Of("scouting.seldomUnderCover"));
         }
 
         if (!GardenCatalogue.IsHost(t, Crop))
         {
-            yield return new("host", UnusualHere, $"not known to live on {Crop.Name.InSentence()}");
+            yield return new("host", UnusualHere, Say.Of("scouting.notKnownToLive", ("crop", Crop.Name.InSentence())));
         }
 
         foreach (var clue in Local?.GetValueOrDefault(t.Id) ?? [])

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
@@ -48,7 +49,7 @@ public static class FirstDates
             .Select(f => f.Day.DayNumber - SeasonStart(garden.Latitude, f.Day).DayNumber).Order().ToList();
         if (own.Count == 0 && target.Season is { From: 1, To: 12 })
         {
-            return new(null, false, null, past, "Comes at any time of the year; no earlier season is on record.");
+            return new(null, false, null, past, Say.Of("scouting.comesAtAnyTime"));
         }
 
         var offset = own.Count > 0
@@ -58,12 +59,12 @@ public static class FirstDates
         DateOnly? protect = ProtectDaysBefore(stance) is { } days ? expected.AddDays(-days) : null;
         var basis = own.Count switch
         {
-            0 => "as the climate has it; no earlier season is on record",
-            1 => "as in the one earlier season on record",
-            _ => $"the middle of {own.Count} earlier seasons",
+            0 => Say.Of("scouting.asTheClimateHasItNo"),
+            1 => Say.Of("scouting.asInTheOneEarlierSeason"),
+            _ => Say.Of("scouting.theMiddleOfEarlierSeasons", ("own", own.Count)),
         };
-        var from = protect is { } p ? $" Protect from {Date(p)}." : "";
-        return new(expected, own.Count > 0, protect, past, $"Expected about {Date(expected)}, {basis}.{from}");
+        var from = protect is { } p ? Say.Of("scouting.protectFrom", ("date", Date(p))) : "";
+        return new(expected, own.Count > 0, protect, past, Say.Of("scouting.expectedAbout", ("date", Date(expected)), ("basis", basis), ("from", from)));
     }
 
     /// <summary>
@@ -101,5 +102,5 @@ public static class FirstDates
         return climate.MeanC[(i + 12) % 12] * (1 - f) + climate.MeanC[(i + 13) % 12] * f;
     }
 
-    private static string Date(DateOnly day) => day.ToString("d MMMM", CultureInfo.InvariantCulture);
+    private static string Date(DateOnly day) => Say.In(day, "d MMMM");
 }

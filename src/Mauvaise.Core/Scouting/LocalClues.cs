@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
@@ -60,12 +61,12 @@ public static class LocalClues
         select new Clue(
             "reading",
             tells.At(state),
-            FormattableString.Invariant($"{kind.Name.InSentence()} measured {kind.Told(read.Value)} on {when:d MMMM}: {PlaceReadings.Words(state)}"),
+            Say.Of("scouting.measuredOn", ("kind", kind.Name.InSentence()), ("kind2", kind.Told(read.Value)), ("when", Say.In(when, "d MMMM")), ("words", PlaceReadings.Words(state))),
             true);
 
     private static Clue? Age(Target target, Planting planting) =>
         planting.Stage is GrowthStage.Seedling or GrowthStage.Young && Math.Abs(target.YoungFactor - 1) > 0.01
-            ? new("age", target.YoungFactor, target.YoungFactor > 1 ? "likes young plants" : "seldom on young plants")
+            ? new("age", target.YoungFactor, target.YoungFactor > 1 ? Say.Of("scouting.likesYoungPlants") : Say.Of("scouting.seldomOnYoungPlants"))
             : null;
 
     private static Clue? Weather(Target target, SkyDays days) =>
@@ -87,10 +88,10 @@ public static class LocalClues
         var place = garden.PlaceOf(near.Planting).Name;
         var crop = garden.Catalogue.Crop(near.Planting.Crop).Name.InSentence();
         var days = garden.Today.DayNumber - garden.Garden.DateOf(near.Seen.At).DayNumber;
-        var ago = days switch { 0 => "today", 1 => "yesterday", _ => $"{days} days ago" };
+        var ago = Say.Ago(days);
         return near.Planting.PlaceId == planting.PlaceId
-            ? new("neighbour", SameBed, $"on the {crop} in the same bed {ago}")
-            : new("neighbour", SameGarden, $"on the {crop} in {place} {ago}");
+            ? new("neighbour", SameBed, Say.Of("scouting.onTheInTheSameBed", ("crop", crop), ("ago", ago)))
+            : new("neighbour", SameGarden, Say.Of("scouting.onThe", ("crop", crop), ("place", place), ("ago", ago)));
     }
 
     private static Clue? HereBefore(Planting planting, IReadOnlyList<(Observation Seen, Planting Planting)> named)
@@ -98,7 +99,7 @@ public static class LocalClues
         var times = named.Count(x => x.Planting.Crop == planting.Crop);
         return times == 0
             ? null
-            : new("here-before", 1 + 0.5 * Math.Min(MostNames, times), times == 1 ? "named once on this crop here before" : $"named {times} times on this crop here before");
+            : new("here-before", 1 + 0.5 * Math.Min(MostNames, times), times == 1 ? Say.Of("scouting.namedOnceOnThisCropHere") : Say.Of("scouting.namedTimesOnThisCropHere", ("times", times)));
     }
 
     private static Clue? Sprayed(GardenSnapshot garden, Planting planting, Target target)
@@ -110,7 +111,7 @@ public static class LocalClues
 
         var days = garden.LastSpray(planting.Id) is { } spray ? (garden.Now - spray.At).TotalDays : double.MaxValue;
         return days <= ScorchDays
-            ? new("sprayed", AfterSpray, $"sprayed here within {ScorchDays} days")
-            : new("sprayed", NoSpray, $"no spray here in {ScorchDays} days");
+            ? new("sprayed", AfterSpray, Say.Of("scouting.sprayedHereWithinDays", ("scorchDays", ScorchDays)))
+            : new("sprayed", NoSpray, Say.Of("scouting.noSprayHereInDays", ("scorchDays", ScorchDays)));
     }
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
@@ -22,22 +23,22 @@ public static class PlaceReadings
     {
         ArgumentNullException.ThrowIfNull(garden);
         var crops = Crops(garden, place).ToList();
-        var ranges = crops.GroupBy(kind.FineFor).Select(g => $"{Range(kind, g.Key)} for {string.Join(", ", g.Select(c => c.Name.InSentence()))}").ToList();
-        var should = $"It should be {(crops.Count == 0 ? Range(kind, kind.FineFor(null)) : string.Join(", ", ranges))}.";
+        var ranges = crops.GroupBy(kind.FineFor).Select(g => Say.Of("scouting.for", ("range", Range(kind, g.Key)), ("join", string.Join(", ", g.Select(c => c.Name.InSentence()))))).ToList();
+        var should = Say.Of("scouting.itShould", ("range", (crops.Count == 0 ? Range(kind, kind.FineFor(null)) : string.Join(", ", ranges))));
         return garden.ReadingOf(place, kind) is { } read
-            ? string.Create(CultureInfo.InvariantCulture, $"{kind.Told(read.Value)} on {garden.Garden.DateOf(read.At):d MMM}: {Words(StateOf(garden, place, kind)!.Value)}. {should}")
-            : $"Not measured lately. {should}";
+            ? Say.Of("scouting.kindDateofWordsOn", ("kind", kind.Told(read.Value)), ("dateOf", Say.In(garden.Garden.DateOf(read.At), "d MMM")), ("words", Words(StateOf(garden, place, kind)!.Value)), ("should", should))
+            : Say.Of("scouting.notMeasuredLately", ("should", should));
     }
 
     /// <summary>"Too low", as the rest of a sentence.</summary>
     public static string Words(ReadingState state) => state switch
     {
-        ReadingState.Low => "too low",
-        ReadingState.High => "too high",
-        _ => "as it should be",
+        ReadingState.Low => Say.Of("scouting.tooLow"),
+        ReadingState.High => Say.Of("scouting.tooHigh"),
+        _ => Say.Of("scouting.asItShould"),
     };
 
     private static IEnumerable<Crop> Crops(GardenSnapshot garden, Place place) => garden.GrowingAt(place).Select(p => garden.Catalogue.Crop(p.Crop)).Distinct();
 
-    private static string Range(ReadingKind kind, (double From, double To) fine) => FormattableString.Invariant($"{fine.From:0.##} to {kind.Told(fine.To)}");
+    private static string Range(ReadingKind kind, (double From, double To) fine) => Say.Of("scouting.fromKindTo", ("from", Say.In(fine.From, "0.##")), ("kind", kind.Told(fine.To)));
 }

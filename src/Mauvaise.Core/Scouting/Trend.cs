@@ -1,4 +1,5 @@
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
@@ -62,34 +63,34 @@ public static class Trends
 
         var slope = points.Sum(p => p.W * (p.X - meanX) * (p.Y - meanY)) / spread;
         var half = Z95 / Math.Sqrt(spread);
-        return Say(slope, slope - half, slope + half);
+        return Told(slope, slope - half, slope + half);
     }
 
-    private static Trend Say(double slope, double low, double high)
+    private static Trend Told(double slope, double low, double high)
     {
         if (low > 0)
         {
             var (days, shortest, longest) = (Doubling(slope), Doubling(high), Doubling(low));
-            return new(slope, low, high, TrendDirection.Rising, days, shortest, longest, $"Rising: doubles in about {Days(days)} ({Span(shortest, longest)}).");
+            return new(slope, low, high, TrendDirection.Rising, days, shortest, longest, Say.Of("scouting.risingDoublesInAbout", ("days", Days(days)), ("span", Span(shortest, longest))));
         }
 
         if (high < 0)
         {
             var (days, shortest, longest) = (Doubling(-slope), Doubling(-low), Doubling(-high));
-            return new(slope, low, high, TrendDirection.Falling, days, shortest, longest, $"Falling: halves in about {Days(days)} ({Span(shortest, longest)}).");
+            return new(slope, low, high, TrendDirection.Falling, days, shortest, longest, Say.Of("scouting.fallingHalvesInAbout", ("days", Days(days)), ("span", Span(shortest, longest))));
         }
 
         return low > -SteadyPerDay && high < SteadyPerDay
-            ? new(slope, low, high, TrendDirection.Steady, null, null, null, "Steady.")
-            : new(slope, low, high, TrendDirection.Unclear, null, null, null, "No clear trend yet: too few leaves or looks to tell.");
+            ? new(slope, low, high, TrendDirection.Steady, null, null, null, Say.Of("scouting.steady"))
+            : new(slope, low, high, TrendDirection.Unclear, null, null, null, Say.Of("scouting.noClearTrendYetTooFew"));
     }
 
     private static double Doubling(double perDay) => Math.Log(2) / perDay;
 
-    private static string Days(double days) => days < 1.5 ? "a day" : FormattableString.Invariant($"{Math.Min(days, 365):0} days");
+    private static string Days(double days) => days < 1.5 ? Say.Of("words.aDay") : Say.Of("courses.days", ("days", Say.In(Math.Min(days, 365), "0")));
 
     private static string Span(double shortest, double longest) =>
         longest > 60
-            ? FormattableString.Invariant($"{shortest:0} days at the fastest, perhaps much slower")
-            : FormattableString.Invariant($"{shortest:0} to {longest:0} days");
+            ? Say.Of("scouting.daysAtTheFastestPerhapsMuch", ("shortest", Say.In(shortest, "0")))
+            : Say.Of("scouting.toDays", ("shortest", Say.In(shortest, "0")), ("longest", Say.In(longest, "0")));
 }

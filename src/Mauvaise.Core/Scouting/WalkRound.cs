@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
@@ -92,31 +93,31 @@ public static class WalkRound
         var days = stops.Max(s => s.LastLook is { } o ? garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber : int.MaxValue);
         // A look as old as the rhythm weighs 1; twice that is the most it weighs.
         var urgency = Math.Min(2, days / (double)WalkRhythm.Days);
-        why.Add(days switch { int.MaxValue => "nobody looked yet", 0 => "seen today", 1 => "seen yesterday", _ => $"last seen {days} days ago" });
+        why.Add(days switch { int.MaxValue => Say.Of("scouting.nobodyLookedYet"), 0 => Say.Of("scouting.seenToday"), 1 => Say.Of("scouting.seenYesterday"), _ => Say.Of("scouting.lastSeenDaysAgo", ("days", days)) });
         if (skipped)
         {
             urgency += SkippedWeight;
-            why.Add("skipped on the last walk");
+            why.Add(Say.Of("scouting.skippedOnTheLastWalk"));
         }
 
         if (stops.Where(s => s.LastLook is { LeavesAffected: > 0 } o && o.Incidence >= s.Line.Share / 2).MaxBy(s => s.LastLook!.Incidence) is { LastLook: { } trouble })
         {
             urgency += TroubleWeight;
-            var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.InSentence() : "something unnamed";
-            why.Add(FormattableString.Invariant($"{name} on {trouble.Incidence * 100:0} % of leaves last time"));
+            var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.InSentence() : Say.Of("scouting.somethingUnnamed");
+            why.Add(Say.Of("scouting.onOfLeavesLastTime", ("name", name), ("incidence", Say.In(trouble.Incidence * 100, "0"))));
         }
 
         if (stops.SelectMany(s => s.Watch).Where(w => w.Why.Count > 0).MaxBy(w => w.Share) is { } watch)
         {
             urgency += PressureWeight * watch.Share;
-            why.Add($"look for {watch.Target.Name.InSentence()}: {watch.Why[0]}");
+            why.Add(Say.Of("scouting.lookFor", ("target", watch.Target.Name.InSentence()), ("why", watch.Why[0])));
         }
 
         var carried = stops.Select(s => s.LastLook).FirstOrDefault(o => o is { LeavesAffected: > 0, Named: { } id } && o.At > garden.Now.AddDays(-CarriedDays)
             && garden.Catalogue.FindTarget(id)?.Disease is { SpreadsBy: "splash" or "wind" });
         if (carried is not null)
         {
-            why.Insert(0, $"last: hands and sleeves carry {garden.Catalogue.Target(carried.Named!).Name.InSentence()}");
+            why.Insert(0, Say.Of("scouting.lastHandsAndSleevesCarry", ("target", garden.Catalogue.Target(carried.Named!).Name.InSentence())));
         }
 
         return (new PlaceStop(place, urgency, why, stops), carried is not null);

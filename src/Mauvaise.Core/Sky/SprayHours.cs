@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Sky;
 
@@ -80,7 +81,7 @@ public static class SprayHours
     {
         if (!sky.Hour(i).IsComplete)
         {
-            return new HourVerdict(sky.At(i), Verdict.Never, [new RuleVerdict(SprayRule.Unknown, Verdict.Never, null, "The weather of this hour is not known.")], Morning(sky, i));
+            return new HourVerdict(sky.At(i), Verdict.Never, [new RuleVerdict(SprayRule.Unknown, Verdict.Never, null, Say.Of("sky.theWeatherOfThisHour"))], Morning(sky, i));
         }
 
         var figures = new RuleFigure[SprayRules.RuleCount];

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Sky;
 
@@ -14,74 +15,74 @@ internal static class SprayWords
         {
             SprayRule.Heat => f.Verdict switch
             {
-                Verdict.Never => $"{Warmest(f, sky)}; nothing over {Figure.Temperature(material.HeatNeverC)} for {name}.",
-                Verdict.Poor => $"{Warmest(f, sky)}; gentle dose from {Figure.Temperature(27)}.",
-                _ => $"At most {Figure.Temperature(f.Number)} in the next six hours.",
+                Verdict.Never => Say.Of("sky.nothingOver", ("warmest", Warmest(f, sky)), ("temperature", Figure.Temperature(material.HeatNeverC)), ("name", name)),
+                Verdict.Poor => Say.Of("sky.gentleDoseFrom", ("warmest", Warmest(f, sky)), ("temperature", Figure.Temperature(27))),
+                _ => Say.Of("sky.atMostInTheNextSix", ("temperature", Figure.Temperature(f.Number))),
             },
             SprayRule.Sun => Sun(f, material),
             SprayRule.Wind => Wind(f, sky, i),
             SprayRule.Rain => f.Verdict == Verdict.Good
-                ? $"Dry for the {f.Hours} h that {name} needs."
-                : $"{Figure.Rain(f.Number, 1)} of rain within {f.Hours} h; {name} needs them dry.",
+                ? Say.Of("sky.dryForTheHThatNeeds", ("hours", f.Hours), ("name", name))
+                : Say.Of("sky.ofRainWithinHNeedsThem", ("rain", Figure.Rain(f.Number, 1)), ("hours", f.Hours), ("name", name)),
             SprayRule.Evaporation => f.Number < 2
-                ? $"The air is nearly full of water (Delta T {Round(f.Number, 1)} K)."
+                ? Say.Of("sky.theAirIsNearlyFull", ("round", Round(f.Number, 1)))
                 : f.Number <= 8
-                    ? $"Drops last long enough (Delta T {Round(f.Number, 1)} K)."
-                    : $"Drops dry on the way (Delta T {Round(f.Number, 1)} K).",
+                    ? Say.Of("sky.dropsLastLongEnoughDeltaT", ("round", Round(f.Number, 1)))
+                    : Say.Of("sky.dropsDryOnTheWayDelta", ("round", Round(f.Number, 1))),
             SprayRule.Drying => f.Verdict switch
             {
-                Verdict.Never => "Leaves would stay wet through a night of infection weather.",
-                Verdict.Poor => f.Number > 18 ? "Leaves stay wet until morning." : $"Leaves take about {Round(f.Number)} h to dry.",
-                _ => $"Leaves are dry again in about {Round(Math.Max(1, f.Number))} h.",
+                Verdict.Never => Say.Of("sky.leavesWouldStayWetThrough"),
+                Verdict.Poor => f.Number > 18 ? Say.Of("sky.leavesStayWetUntilMorning") : Say.Of("sky.leavesTakeAboutHToDry", ("round", Round(f.Number))),
+                _ => Say.Of("sky.leavesAreDryAgainInAbout", ("round", Round(Math.Max(1, f.Number)))),
             },
             SprayRule.LeafWet => f.Verdict switch
             {
-                Verdict.Never => "Leaves are wet from rain; the spray would run off.",
-                Verdict.Poor => "Dew on the leaves.",
-                _ => "Leaves are dry.",
+                Verdict.Never => Say.Of("sky.leavesAreWetFromRain"),
+                Verdict.Poor => Say.Of("sky.dewOnTheLeaves"),
+                _ => Say.Of("sky.leavesAreDry"),
             },
             SprayRule.Cold => f.Verdict switch
             {
-                Verdict.Never => f.Number < 4 ? $"{Figure.Temperature(f.Number)} is too cold." : "Frost within a day; oil would harm.",
-                Verdict.Poor => $"{Figure.Temperature(f.Number)}: cold mixes spread badly.",
+                Verdict.Never => f.Number < 4 ? Say.Of("sky.isTooCold", ("temperature", Figure.Temperature(f.Number))) : Say.Of("sky.frostWithinADayOilWould"),
+                Verdict.Poor => Say.Of("sky.coldMixesSpreadBadly", ("temperature", Figure.Temperature(f.Number))),
                 _ => $"{Figure.Temperature(f.Number)}.",
             },
-            SprayRule.Bees => f.Verdict == Verdict.Never ? "Bees are flying and the crop is in flower."
-                : f.Verdict == Verdict.Poor ? $"Bees are home and it is light from {Clock(sky, i, sky.Open(i).From)} to {Clock(sky, i, sky.Open(i).To)} only."
-                : f.Number == 0 ? "Bees are home."
-                : sky.Place.CropInFlower && sky.FlowersClosed(i) ? "The flowers have closed for the day." : "No open flowers here.",
+            SprayRule.Bees => f.Verdict == Verdict.Never ? Say.Of("sky.beesAreFlyingAndTheCrop")
+                : f.Verdict == Verdict.Poor ? Say.Of("sky.beesAreHome", ("clock", Clock(sky, i, sky.Open(i).From)), ("clock2", Clock(sky, i, sky.Open(i).To)))
+                : f.Number == 0 ? Say.Of("sky.beesAreHome2")
+                : sky.Place.CropInFlower && sky.FlowersClosed(i) ? Say.Of("sky.theFlowersHaveClosed") : Say.Of("sky.noOpenFlowersHere"),
             SprayRule.Pond => f.Verdict == Verdict.Never
-                ? $"The pond is {Figure.Length(f.Number)} away; {name} keeps {Figure.Length(material.KeepFromPondM)} from water."
-                : "No pond is near.",
-            SprayRule.Light => f.Verdict == Verdict.Never ? "Dark." : "Light enough to see the leaves.",
-            SprayRule.Wilt => f.Verdict == Verdict.Good ? "Leaves should be firm." : "Plants may be wilting: water first, spray when leaves are firm.",
-            SprayRule.Free => f.Verdict == Verdict.Good ? "Somebody is free." : "Nobody is free then.",
-            _ => "The weather of this hour is not known.",
+                ? Say.Of("sky.thePondIsAwayKeepsFrom", ("figure", Figure.Length(f.Number)), ("name", name), ("figure2", Figure.Length(material.KeepFromPondM)))
+                : Say.Of("sky.noPondIsNear"),
+            SprayRule.Light => f.Verdict == Verdict.Never ? Say.Of("sky.dark") : Say.Of("sky.lightEnoughToSeeTheLeaves"),
+            SprayRule.Wilt => f.Verdict == Verdict.Good ? Say.Of("sky.leavesShouldBeFirm") : Say.Of("sky.plantsMayBeWiltingWaterFirst"),
+            SprayRule.Free => f.Verdict == Verdict.Good ? Say.Of("sky.somebodyIsFree") : Say.Of("sky.nobodyIsFreeThen"),
+            _ => Say.Of("sky.theWeatherOfThisHour"),
         };
     }
 
     private static string Clock(PlaceSky sky, int i, int minute) => Figure.Time(sky.Shelter.LocalStart(i).AddMinutes(minute));
 
-    private static string Warmest(RuleFigure f, PlaceSky sky) => $"{Figure.Temperature(f.Number)} at {Figure.Time(sky.Shelter.LocalStart(f.Hours))}";
+    private static string Warmest(RuleFigure f, PlaceSky sky) => Say.Of("sky.temperatureTimeAt", ("temperature", Figure.Temperature(f.Number)), ("time", Figure.Time(sky.Shelter.LocalStart(f.Hours))));
 
     private static string Sun(RuleFigure f, Material material)
     {
-        var told = $"{Round(f.Number, 1)} h of sun on the leaves in the next six";
+        var told = Say.Of("sky.hOfSunOnTheLeaves", ("round", Round(f.Number, 1)));
         return (material.Sun, f.Verdict) switch
         {
-            (SunNeed.Wants, Verdict.Poor) => $"Only {told}; {material.Name.InSentence()} wants two.",
-            (_, Verdict.Never) => $"{told}; at most two, or the leaves scorch.",
+            (SunNeed.Wants, Verdict.Poor) => Say.Of("sky.onlyWantsTwo", ("told", told), ("material", material.Name.InSentence())),
+            (_, Verdict.Never) => Say.Of("sky.atMostTwoOrTheLeaves", ("told", told)),
             _ => $"{told}.",
         };
     }
 
     private static string Wind(RuleFigure f, PlaceSky sky, int i) =>
-        sky.Place.Shelter != Shelter.Open ? "No wind under cover."
+        sky.Place.Shelter != Shelter.Open ? Say.Of("sky.noWindUnderCover")
         : f.Verdict switch
         {
-            Verdict.Never => $"Wind {Figure.Wind(f.Number)}, gusts {Figure.Wind(sky.Hour(i).GustMetresPerSecond ?? f.Number)}; the spray would drift.",
-            Verdict.Good => $"Wind {Figure.Wind(f.Number)}.",
-            _ => f.Number < 1 ? $"Still air, {Figure.Wind(f.Number)}: mist hangs and wanders." : $"Wind {Figure.Wind(f.Number)}: keep the nozzle close.",
+            Verdict.Never => Say.Of("sky.windGustsTheSprayWouldDrift", ("wind", Figure.Wind(f.Number)), ("wind2", Figure.Wind(sky.Hour(i).GustMetresPerSecond ?? f.Number))),
+            Verdict.Good => Say.Of("sky.wind", ("wind", Figure.Wind(f.Number))),
+            _ => f.Number < 1 ? Say.Of("sky.stillAirMistHangsAndWanders", ("wind", Figure.Wind(f.Number))) : Say.Of("sky.windKeepTheNozzleClose", ("wind", Figure.Wind(f.Number))),
         };
 
     private static string Round(double value, int digits = 0) =>

@@ -1,3 +1,5 @@
+using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Sky;
 
 /// <summary>Where a figure came from. A later name outranks an earlier one where both have a figure.</summary>
@@ -39,13 +41,13 @@ public readonly record struct WeatherHour(
         ?? Outside("gust", GustMetresPerSecond, 0, 120, "m/s")
         ?? Outside("rain", RainMm, 0, 300, "mm")
         ?? Outside("cloud", CloudPercent, 0, 100, "%")
-        ?? Outside("leaf wetness", LeafWetness, 0, 1, "")
-        ?? Outside("solar radiation", SolarWattsPerSquareMetre, 0, 1600, "W/m2");
+        ?? Outside(Say.Of("sky.leafWetness"), LeafWetness, 0, 1, "")
+        ?? Outside(Say.Of("sky.solarRadiation"), SolarWattsPerSquareMetre, 0, 1600, "W/m2");
 
     private static string? Outside(string field, double? value, double low, double high, string unit) =>
         value is null || (value >= low && value <= high)
             ? null
-            : FormattableString.Invariant($"{field} {value} {unit} is outside {low} to {high}").TrimEnd();
+            : Say.Of("sky.isOutside", ("field", field), ("value", value), ("unit", unit), ("low", low), ("high", high)).TrimEnd();
 }
 
 /// <summary>A run of whole UTC hours without holes in time; a hole in knowledge is an hour whose fields are null.</summary>

@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Sky;
 
@@ -93,7 +94,7 @@ public static partial class WeatherTable
         {
             var (at, wrongTime) = Instant(lines[i], columns, columns.Utc ? GardenZone.Utc : zone, previous);
             var (hour, wrongValue) = Values(lines[i], columns);
-            var why = wrongTime ?? wrongValue ?? hour.Impossible() ?? (seen.Add(at!.Value) ? null : "This time was there before.");
+            var why = wrongTime ?? wrongValue ?? hour.Impossible() ?? (seen.Add(at!.Value) ? null : Say.Of("sky.thisTimeWasThereBefore"));
             if (why is not null)
             {
                 bad.Add(new(i + 1, why));
@@ -138,8 +139,8 @@ public static partial class WeatherTable
             var (hour, wrong) = Values(lines[i], columns);
             var (min, wrongMin) = Number(lines[i], columns, TableField.MinTemperature, Celsius(columns));
             var (max, wrongMax) = Number(lines[i], columns, TableField.MaxTemperature, Celsius(columns));
-            var why = date is null ? "The date can not be read." : wrong ?? wrongMin ?? wrongMax ?? hour.Impossible()
-                ?? (min > max ? "The minimum is above the maximum." : days.ContainsKey(date.Value) ? "This day was there before." : null);
+            var why = date is null ? Say.Of("sky.theDateCanNotBeRead") : wrong ?? wrongMin ?? wrongMax ?? hour.Impossible()
+                ?? (min > max ? Say.Of("sky.theMinimumIsAboveTheMaximum") : days.ContainsKey(date.Value) ? Say.Of("sky.thisDayWasThereBefore") : null);
             if (why is not null)
             {
                 bad.Add(new(i + 1, why));
@@ -184,10 +185,10 @@ public static partial class WeatherTable
 
         if (!DateTime.TryParseExact(text.Replace('T', ' ').Trim(), ClockFormats(columns.Dates), CultureInfo.InvariantCulture, DateTimeStyles.AllowWhiteSpaces, out var local))
         {
-            return (null, "The time can not be read.");
+            return (null, Say.Of("sky.theTimeCanNotBeRead"));
         }
 
-        return zone.InOrder(local, previous) is { } at ? (at, null) : (null, "That time did not exist: the clocks skipped it.");
+        return zone.InOrder(local, previous) is { } at ? (at, null) : (null, Say.Of("sky.thatTimeDidNotExist"));
     }
 
     private static (WeatherHour Hour, string? Why) Values(IReadOnlyList<string> line, TableColumns columns)
@@ -231,7 +232,7 @@ public static partial class WeatherTable
 
         return double.TryParse(columns.DecimalComma ? text.Replace(',', '.') : text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value)
             ? (convert(value), null)
-            : (null, $"'{text}' is no number.");
+            : (null, Say.Of("sky.isNoNumber", ("text", text)));
     }
 
     private static string Cell(IReadOnlyList<string> line, TableColumns columns, TableField field)

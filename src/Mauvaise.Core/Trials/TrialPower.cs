@@ -1,5 +1,6 @@
 using MathNet.Numerics.Distributions;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Trials;
 
@@ -50,6 +51,6 @@ public static class TrialPower
 
     /// <summary>"With 20 leaves a side you would see a difference of 40 points or more."</summary>
     public static string Sentence(int leaves, double untreated) => SmallestDifferencePoints(leaves, untreated) is { } points
-        ? FormattableString.Invariant($"With {leaves} leaves a side you would see a difference of {Math.Ceiling(points):0} points or more.")
-        : FormattableString.Invariant($"With {leaves} leaves a side not even a clean sweep would show: take more.");
+        ? Say.Of("trials.withLeavesASideYouWould", ("leaves", leaves), ("points", Say.In(Math.Ceiling(points), "0")))
+        : Say.Of("trials.withLeavesASideNotEven", ("leaves", leaves));
 }

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Outcomes;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Trials;
 
@@ -82,12 +83,12 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
         var strict = 1 - (1 - Confidence) / treatedSides;
         if (target.Kind == TargetKind.Disease && Comparison.OfAmounts(side.Areas, alone.Areas) is { } area)
         {
-            return (area, Comparison.OfAmounts(side.Areas, alone.Areas, strict), "area under the curve");
+            return (area, Comparison.OfAmounts(side.Areas, alone.Areas, strict), Say.Of("trials.areaUnderTheCurve"));
         }
 
         if (side.After.Concat(alone.After).All(u => u.AffectedBefore is not null) && Comparison.HendersonTilton(side.After, alone.After) is { } both)
         {
-            return (both, Comparison.HendersonTilton(side.After, alone.After, strict), "Henderson and Tilton");
+            return (both, Comparison.HendersonTilton(side.After, alone.After, strict), Say.Of("trials.hendersonAndTilton"));
         }
 
         return (Comparison.Abbott(side.After, alone.After), Comparison.Abbott(side.After, alone.After, strict), "Abbott");
@@ -95,16 +96,16 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
 
     private static string Words(Counted side, TrialVerdict? verdict, ControlEstimate? control)
     {
-        var told = control is null ? "" : FormattableString.Invariant($"{Math.Max(-999, control.Percent):0} % fewer than left alone (likely {Math.Max(-999, control.Low):0} to {control.High:0})");
+        var told = control is null ? "" : Say.Of("trials.fewerThanLeftAloneLikely", ("it", Say.In(Math.Max(-999, control.Percent), "0")), ("it2", Say.In(Math.Max(-999, control.Low), "0")), ("high", Say.In(control.High, "0")));
         return verdict switch
         {
-            null when side.Side.Recipe is null => "Left alone: what the others are held against.",
-            null => side.Treated ? "Not counted yet since it was treated." : "Not treated yet.",
-            TrialVerdict.Works => $"Works: {told}.",
-            TrialVerdict.MakesItWorse => $"Worse than leaving it alone: {told}.",
-            TrialVerdict.DoesLittle => $"Does little: {told}.",
-            _ when control is null => "Nothing to tell: the side left alone stayed clean.",
-            _ => $"Too few to tell: {told}.",
+            null when side.Side.Recipe is null => Say.Of("trials.leftAloneWhatTheOthers"),
+            null => side.Treated ? Say.Of("trials.notCountedYetSince") : Say.Of("trials.notTreatedYet"),
+            TrialVerdict.Works => Say.Of("trials.works", ("told", told)),
+            TrialVerdict.MakesItWorse => Say.Of("trials.worseThanLeavingItAlone", ("told", told)),
+            TrialVerdict.DoesLittle => Say.Of("trials.doesLittle", ("told", told)),
+            _ when control is null => Say.Of("trials.nothingToTellTheSideLeft"),
+            _ => Say.Of("trials.tooFewToTell", ("told", told)),
         };
     }
 

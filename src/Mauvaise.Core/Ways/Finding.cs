@@ -5,6 +5,7 @@ using Mauvaise.Core.Identification;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
@@ -93,23 +94,23 @@ public sealed record Finding(
         Garden.Garden.DiseaseApproach == DiseaseApproach.CleanThenProtect && way.Option?.Material.Group == KnownIds.Modes.Oxidiser;
 
     /// <summary>"12 % of leaves with black bean aphid, line 20 %".</summary>
-    public string Told => FormattableString.Invariant($"{Share * 100:0} % of leaves with {Name}, line {Line.Share * 100:0} %");
+    public string Told => Say.Of("ways.ofLeavesWithLine", ("share", Say.In(Share * 100, "0")), ("name", Name), ("share2", Say.In(Line.Share * 100, "0")));
 
-    public string Name => Target is null ? "something unnamed" : IsGroup ? TargetGroups.Words(Target.Group) : Target.Name.InSentence();
+    public string Name => Target is null ? Say.Of("scouting.somethingUnnamed") : IsGroup ? TargetGroups.Words(Target.Group) : Target.Name.InSentence();
 
     /// <summary>Why a measure can not be done here, on this stage, this soon after the last time; null when it can.</summary>
     public string? Against(Measure m) =>
-        m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(Place.Kind) ? $"Not in {Words(Place.Kind)}."
-        : m.NotOnSeedlings && Planting.Stage == GrowthStage.Seedling ? "Seedlings do not bear it."
-        : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? $"Done on {WayWords.Day(day)}, and {Told} now."
+        m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(Place.Kind) ? Say.Of("ways.notIn", ("words", Words(Place.Kind)))
+        : m.NotOnSeedlings && Planting.Stage == GrowthStage.Seedling ? Say.Of("ways.seedlingsDoNotBear")
+        : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? Say.Of("ways.doneOnAndNow", ("day", WayWords.Day(day)), ("told", Told))
         : null;
 
     private static string Words(PlaceKind kind) => kind switch
     {
-        PlaceKind.Containers => "tubs",
-        PlaceKind.Tunnel => "a tunnel",
-        PlaceKind.IndoorRack => "an indoor rack",
-        _ => "a bed",
+        PlaceKind.Containers => Say.Of("ways.tubs"),
+        PlaceKind.Tunnel => Say.Of("ways.aTunnel"),
+        PlaceKind.IndoorRack => Say.Of("ways.anIndoorRack"),
+        _ => Say.Of("ways.aBed"),
     };
 
     /// <param name="seen">A count: at least one leaf was looked at.</param>
@@ -188,6 +189,6 @@ public sealed record Finding(
     private static ActionLine Lower(ActionLine line, Target? target, Stance stance, Place place, Planting planting)
     {
         var lower = stance == Stance.KeepAhead ? line.Share / 2 : Math.Min(line.Share, ActionLine.For(target, stance + 1, place.Shelter, planting.Stage).Share);
-        return new ActionLine(lower, FormattableString.Invariant($"It doubled in under {SteepDays:0} days, so the line moves down to {lower * 100:0} %."));
+        return new ActionLine(lower, Say.Of("ways.itDoubledInUnderDaysSo", ("steepDays", Say.In(SteepDays, "0")), ("lower", Say.In(lower * 100, "0"))));
     }
 }

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
@@ -25,12 +26,12 @@ public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeN
         var most = (int)Math.Floor(all * MostAtOnce);
         var now = Math.Min(affected, most);
         var visits = now == 0 ? 0 : (int)Math.Ceiling((double)affected / now);
-        var about = leaves is null ? "about " : "";
+        var about = leaves is null ? Say.Of("words.about") : "";
         var sentence = now == 0
-            ? "Too few leaves to spare one."
+            ? Say.Of("ways.tooFewLeavesToSpareOne")
             : visits == 1
-                ? $"Take off {now} of {about}{all} leaves, the worst first."
-                : $"Take off {now} of {about}{all} leaves now, the worst first: a quarter is the most at once. {affected} are affected, so {visits} visits a week apart.";
+                ? Say.Of("ways.takeOffOfLeavesTheWorst", ("now", now), ("about", about), ("all", all))
+                : Say.Of("ways.takeOffOfLeavesNow", ("now", now), ("about", about), ("all", all), ("affected", affected), ("visits", visits));
         return new PrunePlan(all, leaves is not null, affected, now, visits, sentence);
     }
 

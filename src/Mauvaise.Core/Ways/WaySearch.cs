@@ -5,6 +5,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Simulation;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
@@ -54,7 +55,7 @@ internal sealed class WaySearch
 
         if (finding.Clean || finding.Stale || finding.Target is not { } target)
         {
-            return new WaySet(finding, [], finding.Clean ? "Clean: the usual walk is soon enough." : finding.Stale ? "The count is too old to decide by: count again." : "Find out what it is first.");
+            return new WaySet(finding, [], finding.Clean ? Say.Of("actions.cleanTheUsualWalkIsSoon") : finding.Stale ? Say.Of("ways.theCountIsTooOld") : Say.Of("ways.findOutWhatItIsFirst"));
         }
 
         var search = new WaySearch(finding, target, leaves, hours);
@@ -75,7 +76,7 @@ internal sealed class WaySearch
             Proposed = f.Visit is null,
         };
         Way[] ways = [mend with { Minutes = Minutes(mend) }, Nothing() with { Proposed = f.Visit is not null }, TakenOut()];
-        var sentence = f.Visit is { } visit ? $"Look again on {WayWords.Day(visit.DueOn)}: something was done already." : said;
+        var sentence = f.Visit is { } visit ? Say.Of("ways.lookAgainOnSomethingWasDone", ("day", WayWords.Day(visit.DueOn))) : said;
         return new WaySet(f, [.. ways.OrderByDescending(w => w.Proposed)], sentence);
     }
 
@@ -95,12 +96,12 @@ internal sealed class WaySearch
         return new WaySet(f, ordered, noHour + WayWords.Sentence(f, ordered)) { WithoutHour = left };
     }
 
-    private static Way Nothing() => new() { Id = Way.AloneId, Words = "leave it, and look again", Rung = Rung.Look };
+    private static Way Nothing() => new() { Id = Way.AloneId, Words = Say.Of("ways.leaveItAndLookAgain"), Rung = Rung.Look };
 
     /// <summary>Keeping the ants from those that would eat them.</summary>
     private IEnumerable<Way> Ants() => f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders ? [] :
     [
-        new() { Id = KnownIds.Measures.AntBait, Words = "bait the ants and band the stems", Rung = Rung.Helpers, Hands = AntParts },
+        new() { Id = KnownIds.Measures.AntBait, Words = Say.Of("ways.baitTheAntsAndBand"), Rung = Rung.Helpers, Hands = AntParts },
     ];
 
     private HandPart[] AntParts =>
@@ -189,7 +190,7 @@ internal sealed class WaySearch
             Against = [.. Barred(option, shape, start)],
         };
 
-        var shapes = running is null ? Shapes(material, usual) : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, "what is left of the course under way")];
+        var shapes = running is null ? Shapes(material, usual) : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Say.Of("ways.whatIsLeftOfTheCourse"))];
         return Shaped(scene is null ? usual : shapes.Find(s => Promises(Middling(Shaped(s)))) ?? Nearest());
 
         // None holds: the one that leaves least.
@@ -205,7 +206,7 @@ internal sealed class WaySearch
         var closer = from rounds in Enumerable.Range(usual.Rounds, Math.Max(1, most - usual.Rounds + 1))
                      from days in Enumerable.Range(least, widest - least + 1).Reverse()
                      where rounds <= most
-                     select usual with { Rounds = rounds, SpacingDays = days, Because = "fewer or further apart leave more" };
+                     select usual with { Rounds = rounds, SpacingDays = days, Because = Say.Of("ways.fewerOrFurtherApartLeaveMore") };
         return [usual with { SpacingDays = widest }, .. closer];
     }
 
@@ -233,32 +234,32 @@ internal sealed class WaySearch
 
         if (f.Garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == f.Planting.Id && c.Material == option.Material.Id))
         {
-            yield return new("banned", "you banned it here");
+            yield return new("banned", Say.Of("ways.youBannedItHere"));
         }
 
         if (UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Waiting, JudgeOn: { } judge } && judge <= f.Garden.Today)
         {
-            yield return new("judge-first", $"its two leaves wait to be judged since {WayWords.Day(judge)}");
+            yield return new("judge-first", Say.Of("ways.itsTwoLeavesWait", ("day", WayWords.Day(judge))));
         }
 
         if (f.Overdue is { } overdue)
         {
-            yield return new("check-first", $"a check-back has been due since {WayWords.Day(overdue.DueOn)}: count those leaves first");
+            yield return new("check-first", Say.Of("ways.aCheckBackHasBeenDue", ("day", WayWords.Day(overdue.DueOn))));
         }
 
         if (start is null)
         {
-            yield return new(WithoutHour.Code, "no hour of the coming days suits it");
+            yield return new(WithoutHour.Code, Say.Of("ways.noHourOfTheComingDays"));
         }
 
         if (f.Ending && f.DaysToEnd is { } days && days < shape.SpacingDays * (shape.Rounds - 1))
         {
-            yield return new("crop-ends", $"the crop ends in about {CourseShape.Days(Math.Max(0, days))}; {shape.Rounds} rounds take longer than that");
+            yield return new("crop-ends", Say.Of("ways.theCropEndsInAboutRounds", ("days", CourseShape.Days(Math.Max(0, days))), ("rounds", shape.Rounds)));
         }
 
         if (f.Stance == Stance.LastResort && !f.GrowthHurt)
         {
-            yield return new("last-resort", "growth is not hurt, and you spray as a last resort only");
+            yield return new("last-resort", Say.Of("ways.growthIsNotHurtAndYou"));
         }
 
         // What reaches the leaf is in vain, unless it is known of this very trouble.
@@ -274,10 +275,10 @@ internal sealed class WaySearch
         return new Way
         {
             Id = KnownIds.Measures.TakeOut,
-            Words = target.ByPlant ? "take the sick plants out" : f.Crop.TakenOutBy ?? "take the plants out",
+            Words = target.ByPlant ? Say.Of("ways.takeTheSickPlantsOut") : f.Crop.TakenOutBy ?? Say.Of("ways.takeThePlantsOut"),
             Rung = Rung.TakeOut,
             Hands = [new HandPart(m, [0])],
-            Against = m.IsFor(target) ? [] : [new UseReason("worth-saving", "it does not threaten the plant")],
+            Against = m.IsFor(target) ? [] : [new UseReason("worth-saving", Say.Of("ways.itDoesNotThreatenThePlant"))],
         };
     }
 

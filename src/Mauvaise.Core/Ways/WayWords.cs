@@ -3,6 +3,7 @@ using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
@@ -10,22 +11,22 @@ namespace Mauvaise.Core.Ways;
 public static class WayWords
 {
     /// <summary>Of a planting that nothing is proposed for.</summary>
-    public const string LeftAlone = "You leave it alone on purpose: nothing is proposed here.";
+    public static string LeftAlone => Say.Of("ways.youLeaveItAloneOnPurpose");
 
     /// <summary>Of what is no pest, where the catalogue says nothing better.</summary>
-    public const string NoSprayMends = "No spray mends it.";
+    public static string NoSprayMends => Say.Of("ways.noSprayMends");
 
     /// <summary>"Hose them off, 3 times, 3 days apart".</summary>
-    internal static string Hands(IReadOnlyList<HandPart> parts) => Joined(parts.Select(p => p.Measure.Name.InSentence() + Times(p.Days)));
+    internal static string Hands(IReadOnlyList<HandPart> parts) => Say.All(parts.Select(p => p.Measure.Name.InSentence() + Times(p.Days)));
 
-    internal static string Prune(PrunePlan plan) => $"cut {plan.TakeNow} leaves and bin them" + (plan.Visits > 1 ? $", {plan.Visits} times a week apart" : "");
+    internal static string Prune(PrunePlan plan) => plan.Visits > 1 ? Say.Of("ways.cutLeavesAndBinThemTimes", ("takeNow", plan.TakeNow), ("visits", plan.Visits)) : Say.Of("ways.cutLeavesAndBinThem", ("takeNow", plan.TakeNow));
 
     /// <summary>"Cut 35 leaves and bin them, then neem with soap, 3 rounds, 5 days apart, from Thu 16 Jul".</summary>
     internal static string Rounds(GardenSnapshot garden, Recipe recipe, IReadOnlyList<HandPart> first, PrunePlan? prune, CourseShape shape, int start)
     {
-        var before = first.Count == 0 ? "" : (first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? Prune(prune!) : Hands(first)) + ", then ";
-        var rounds = shape.Rounds == 1 ? "once" : $"{shape.Rounds} rounds, {CourseShape.Days(shape.SpacingDays)} apart";
-        return $"{before}{recipe.Name.InSentence()}, {rounds}{(start == 0 ? "" : $", from {Day(garden.Today.AddDays(start))}")}";
+        var before = first.Count == 0 ? "" : Say.Of("ways.then", ("prune", first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? Prune(prune!) : Hands(first)));
+        var rounds = shape.Rounds == 1 ? Say.Of("ways.once") : Say.Of("ways.roundsApart", ("rounds", shape.Rounds), ("days", CourseShape.Days(shape.SpacingDays)));
+        return start == 0 ? Say.Of("ways.beforeRecipeRounds", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds)) : Say.Of("ways.from", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds), ("day", Day(garden.Today.AddDays(start))));
     }
 
     /// <summary>What is proposed and what comes of it.</summary>
@@ -35,7 +36,7 @@ public static class WayWords
         var alone = ways.FirstOrDefault(w => w.Id == Way.AloneId);
         if (proposed is null)
         {
-            return "Nothing that may be done here helps.";
+            return Say.Of("ways.nothingThatMayBeDoneHere");
         }
 
         var what = proposed.Words.AsSentenceStart();
@@ -46,42 +47,36 @@ public static class WayWords
 
         if (proposed.Id == alone.Id)
         {
-            return f.OverLine && f.HelpersAtWork ? $"{what}: helpers are at work."
-                : f.OverLine && f.Visit is { } visit ? $"{what} on {Day(visit.DueOn)}: something was done already."
-                : f.OverLine && !proposed.Holds ? $"Nothing that may be done here changes much: {Percent(outlook.End.Middle)} of leaves in 3 weeks.{Bought(ways)}"
-                : FormattableString.Invariant($"{what}: it is under its line of {f.Line.Share * 100:0} %.");
+            return f.OverLine && f.HelpersAtWork ? Say.Of("ways.helpersAreAtWork", ("what", what))
+                : f.OverLine && f.Visit is { } visit ? Say.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Day(visit.DueOn)))
+                : f.OverLine && !proposed.Holds ? Say.Of("ways.nothingThatMayBeDoneHere2", ("percent", Percent(outlook.End.Middle)), ("bought", Bought(ways)))
+                : Say.Of("ways.itIsUnderItsLine", ("what", what), ("share", Say.In(f.Line.Share * 100, "0")));
         }
 
         if (proposed.Id == KnownIds.Measures.TakeOut)
         {
-            return $"{what}: left alone, {Percent(untouched.End.Middle)} of leaves in 3 weeks.";
+            return Say.Of("ways.leftAloneOfLeavesIn3", ("what", what), ("percent", Percent(untouched.End.Middle)));
         }
 
         var comes = Comes(outlook, untouched);
         return proposed.Holds ? $"{what}. {comes}"
-            : f.CleansFirst(proposed) ? $"{what}. {comes} Protecting what is clean comes next."
-            : $"{what}. {comes} Nothing here brings it under {Percent(f.Line.Share)} for good.{Bought(ways)}";
+            : f.CleansFirst(proposed) ? Say.Of("ways.protectingWhatIsCleanComesNext", ("what", what), ("comes", comes))
+            : Say.Of("ways.nothingHereBringsItUnder", ("what", what), ("comes", comes), ("percent", Percent(f.Line.Share)), ("bought", Bought(ways)));
     }
 
     /// <summary>What would hold it if it were bought, as a sentence of its own; empty where nothing would.</summary>
     private static string Bought(IReadOnlyList<Way> ways) =>
         ways.Where(w => w.Holds && w.Against is [{ Code: MaterialOption.NeedsLabel }]).MinBy(w => w.Cost) is { } way
-            ? $" {way.Option!.Material.Name} would: enter the product that you buy on the shelf." : "";
+            ? Say.Of("ways.wouldEnterTheProductThatYou", ("material", way.Option!.Material.Name)) : "";
 
     /// <summary>"In 3 weeks 7 %, left alone 65 %."; null where no model plays it through.</summary>
     public static string? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.Alone?.Outlook is { } alone ? Comes(outlook, alone) : null;
 
-    private static string Comes(Outlook outlook, Outlook alone) => $"In 3 weeks {Percent(outlook.End.Middle)}, left alone {Percent(alone.End.Middle)}.";
+    private static string Comes(Outlook outlook, Outlook alone) => Say.Of("ways.in3WeeksLeftAlone", ("percent", Percent(outlook.End.Middle)), ("percent2", Percent(alone.End.Middle)));
 
-    public static string Percent(double share) => FormattableString.Invariant($"{share * 100:0} %");
+    public static string Percent(double share) => $"{Say.In(share * 100, "0")} %";
 
-    public static string Day(DateOnly date) => date.ToString("ddd d MMM", System.Globalization.CultureInfo.InvariantCulture);
+    public static string Day(DateOnly date) => Say.In(date, "ddd d MMM");
 
-    private static string Times(IReadOnlyList<int> days) => days.Count < 2 ? "" : $", {days.Count} times, {CourseShape.Days(days[1] - days[0])} apart";
-
-    private static string Joined(IEnumerable<string> parts)
-    {
-        var all = parts.ToList();
-        return all.Count < 2 ? string.Concat(all) : $"{string.Join(", ", all[..^1])} and {all[^1]}";
-    }
+    private static string Times(IReadOnlyList<int> days) => days.Count < 2 ? "" : Say.Of("ways.timesApart", ("days", days.Count), ("days2", CourseShape.Days(days[1] - days[0])));
 }

@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
@@ -61,7 +62,7 @@ internal static class WithoutHour
         var often = hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light)
             .GroupBy(r => r.Rule).MaxBy(g => g.Count());
         var because = often is null ? "" : $": {often.First().Sentence.TrimEnd('.').InSentence()}";
-        return $"No hour of the coming days suits {material.Name.InSentence()}{because}. ";
+        return Say.Of("ways.noHourOfTheComingDays2", ("material", material.Name.InSentence()), ("because", because));
     }
 
     /// <summary>After bees and light have gone, or before they come: nothing but the dark is against it, and that nobody is free.</summary>
@@ -69,12 +70,12 @@ internal static class WithoutHour
     {
         if (hours.Find(h => Says(h, SprayRule.Light) && OnlyAgainst(h, SprayRule.Light, SprayRule.Free)) is not { } dark)
         {
-            return new("lamp", false, "With a lamp in the dark: no hour of the coming nights suits it either.");
+            return new("lamp", false, Say.Of("ways.withALampInTheDark"));
         }
 
-        var when = f.Garden.Garden.Zone.Local(dark.Hour).Hour < 12 ? "Before sunrise" : "After dark";
-        var free = Says(dark, SprayRule.Free) ? " You did not mark it as an hour in which somebody is free." : "";
-        return new("lamp", true, $"{when}, with a lamp: {Told(f, dark)}. Bees are home, and leaves stay cool until it has dried.{free}");
+        var when = f.Garden.Garden.Zone.Local(dark.Hour).Hour < 12 ? Say.Of("ways.beforeSunrise") : Say.Of("ways.afterDark");
+        var free = Says(dark, SprayRule.Free) ? Say.Of("ways.youDidNotMark") : "";
+        return new("lamp", true, Say.Of("ways.withALampBeesAreHome", ("when", when), ("told", Told(f, dark)), ("free", free)));
     }
 
     /// <summary>Heat and sun alone are against it: a sheet, and the gentle dose.</summary>
@@ -87,8 +88,8 @@ internal static class WithoutHour
 
         var warmest = Figure.Temperature(Warmest(hour));
         yield return Warmest(hour) <= material.HeatNeverC + ShadeBearsK
-            ? new("shade", true, $"Under a sheet for six hours and at the gentle dose: {Told(f, hour)}. {warmest} at the most, in the shade.")
-            : new("shade", false, $"Under a sheet: {warmest} is too much for {material.Name.InSentence()} even in the shade.");
+            ? new("shade", true, Say.Of("ways.underASheetForSixHours", ("told", Told(f, hour)), ("warmest", warmest)))
+            : new("shade", false, Say.Of("ways.underASheetIsTooMuch", ("warmest", warmest), ("material", material.Name.InSentence())));
     }
 
     /// <summary>Soap works while it is wet: what is rinsed off can not scorch afterwards.</summary>
@@ -96,7 +97,7 @@ internal static class WithoutHour
     {
         if (hours.Find(h => OnlyAgainst(h, SprayRule.Heat, SprayRule.Sun, SprayRule.Evaporation, SprayRule.Drying)) is { } hour)
         {
-            yield return new("rinse", true, $"Soap, rinsed off after ten minutes: {Told(f, hour)}. It works while it is wet, and nothing is left to scorch.");
+            yield return new("rinse", true, Say.Of("ways.soapRinsedOffAfterTenMinutes", ("told", Told(f, hour))));
         }
     }
 
@@ -104,8 +105,8 @@ internal static class WithoutHour
     {
         if (ways.Where(w => w is { Allowed: true, Option: null, Hands.Count: > 0 } && !w.Uses(KnownIds.Measures.TakeOut)).MinBy(w => w.Cost) is { } hands)
         {
-            var comes = hands.Outlook is { End: var end } ? $" In 3 weeks {WayWords.Percent(end.Middle)}." : "";
-            yield return new("hands", true, $"By hand, at any hour: {hands.Words}.{comes}");
+            var comes = hands.Outlook is { End: var end } ? Say.Of("ways.in3Weeks", ("percent", WayWords.Percent(end.Middle))) : "";
+            yield return new("hands", true, Say.Of("ways.byHandAtAnyHour", ("words", hands.Words), ("comes", comes)));
         }
     }
 
@@ -117,6 +118,5 @@ internal static class WithoutHour
         hour.Verdict == Verdict.Never && hour.Rules.All(r => r.Verdict != Verdict.Never || rules.Contains(r.Rule));
 
     private static string Told(Finding f, HourVerdict hour) =>
-        string.Create(CultureInfo.InvariantCulture,
-            $"{WayWords.Day(f.Garden.Garden.DateOf(hour.Hour))} from {Figure.Time(f.Garden.Garden.Zone.Local(hour.From))}");
+        Say.Of("ways.from2", ("day", WayWords.Day(f.Garden.Garden.DateOf(hour.Hour))), ("time", Figure.Time(f.Garden.Garden.Zone.Local(hour.From))));
 }

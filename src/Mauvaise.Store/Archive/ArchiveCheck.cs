@@ -2,6 +2,7 @@ using System.Collections;
 using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Time;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 
 namespace Mauvaise.Store.Archive;
@@ -11,7 +12,7 @@ namespace Mauvaise.Store.Archive;
 /// <param name="Row">From 1.</param>
 public sealed record ArchiveFault(string Kind, int Row, string Field, string Sentence)
 {
-    public override string ToString() => $"{Kind}, row {Row}, {Field}: {Sentence}";
+    public override string ToString() => Say.Of("store.row", ("kind", Kind), ("row", Row), ("field", Field), ("sentence", Sentence));
 }
 
 /// <summary>Holds every row of an archive to what a request would be held to, before anything is written.</summary>
@@ -61,14 +62,14 @@ internal static class ArchiveCheck
             var name = path + char.ToLowerInvariant(property.Name[0]) + property.Name[1..];
             var fault = property.GetValue(row) switch
             {
-                double d when !double.IsFinite(d) || Math.Abs(d) > MostNumber => "this is no number that can be",
-                int n when Math.Abs((long)n) > (long)MostNumber && property.Name != nameof(TrialRow.Seed) => "this is no number that can be",
-                string { Length: > MostText } => string.Create(CultureInfo.InvariantCulture, $"a text has up to {MostText} letters"),
-                string text when text.Any(c => char.IsControl(c) && c is not ('\n' or '\r' or '\t')) => "there are letters in it that no keyboard writes",
-                DateTimeOffset t when t.Year is < LeastYear or > MostYear => "the year can not be",
-                DateOnly t when t.Year is < LeastYear or > MostYear => "the year can not be",
-                Guid id when id == Guid.Empty => "the id is empty",
-                null when property.PropertyType == typeof(string) && IsRequired(property) => "it is missing",
+                double d when !double.IsFinite(d) || Math.Abs(d) > MostNumber => Say.Of("store.thisIsNoNumberThatCan"),
+                int n when Math.Abs((long)n) > (long)MostNumber && property.Name != nameof(TrialRow.Seed) => Say.Of("store.thisIsNoNumberThatCan"),
+                string { Length: > MostText } => Say.Of("store.aTextHasUpToLetters", ("mostText", MostText)),
+                string text when text.Any(c => char.IsControl(c) && c is not ('\n' or '\r' or '\t')) => Say.Of("store.thereAreLetters"),
+                DateTimeOffset t when t.Year is < LeastYear or > MostYear => Say.Of("store.theYearCanNot"),
+                DateOnly t when t.Year is < LeastYear or > MostYear => Say.Of("store.theYearCanNot"),
+                Guid id when id == Guid.Empty => Say.Of("store.theIdIsEmpty"),
+                null when property.PropertyType == typeof(string) && IsRequired(property) => Say.Of("store.itIsMissing"),
                 _ => null,
             };
             if (fault is not null)
@@ -82,7 +83,7 @@ internal static class ArchiveCheck
                 foreach (var item in list)
                 {
                     at++;
-                    foreach (var (field, sentence) in item is null ? [("", "there is a hole in the list")] : item.GetType().Namespace == typeof(GardenRow).Namespace ? Values(item, "") : [])
+                    foreach (var (field, sentence) in item is null ? [("", Say.Of("store.thereIsAHole"))] : item.GetType().Namespace == typeof(GardenRow).Namespace ? Values(item, "") : [])
                     {
                         yield return ($"{name}[{at}]{(field.Length > 0 ? "." + field : "")}", sentence);
                     }
@@ -103,52 +104,52 @@ internal static class ArchiveCheck
         return
         [
             .. Wrong("garden", [a.Garden],
-                ("latitude", g => g.Latitude is >= -90 and <= 90, "latitude lies between -90 and 90"),
-                ("longitude", g => g.Longitude is >= -180 and <= 180, "longitude lies between -180 and 180"),
-                ("timeZoneId", g => GardenZone.Find(g.TimeZoneId) is not null, "there is no such time zone"),
-                ("freeHours", g => g.FreeHours is null || FreeHoursOf(g.FreeHours) is not null, "free hours are seven masks, Monday first")),
+                ("latitude", g => g.Latitude is >= -90 and <= 90, Say.Of("store.latitudeLiesBetween90And90")),
+                ("longitude", g => g.Longitude is >= -180 and <= 180, Say.Of("store.longitudeLiesBetween180And180")),
+                ("timeZoneId", g => GardenZone.Find(g.TimeZoneId) is not null, Say.Of("store.thereIsNoSuchTimeZone")),
+                ("freeHours", g => g.FreeHours is null || FreeHoursOf(g.FreeHours) is not null, Say.Of("store.freeHoursAreSevenMasksMonday"))),
             .. Wrong("places", a.Places,
-                ("areaM2", p => p.AreaM2 is > 0 and <= 10_000, "the area is over 0 and up to 10000 square metres"),
-                ("sunHours", p => p.SunHours is >= 0 and <= 24, "hours of sun lie between 0 and 24"),
-                ("pondDistanceM", p => p.PondDistanceM is null or >= 0, "a distance is no less than 0")),
+                ("areaM2", p => p.AreaM2 is > 0 and <= 10_000, Say.Of("store.theAreaIsOver0")),
+                ("sunHours", p => p.SunHours is >= 0 and <= 24, Say.Of("store.hoursOfSunLieBetween0")),
+                ("pondDistanceM", p => p.PondDistanceM is null or >= 0, Say.Of("store.aDistanceIsNoLessThan"))),
             .. Wrong("plantings", a.Plantings,
-                ("placeId", p => places.Contains(p.PlaceId), "there is no such place in this file"),
-                ("until", p => p.Until is null || p.Until >= p.From, "it ends before it begins"),
-                ("count", p => p.Count is null or > 0, "plants are counted from 1")),
-            .. Wrong("sprayers", a.Sprayers, ("capacityLitres", x => x.CapacityLitres > 0, "a sprayer holds more than nothing")),
-            .. Wrong("stocks", a.Stocks, ("left", x => x.Left >= 0 && x.Amount >= 0, "there can not be less than nothing")),
+                ("placeId", p => places.Contains(p.PlaceId), Say.Of("store.thereIsNoSuchPlace")),
+                ("until", p => p.Until is null || p.Until >= p.From, Say.Of("store.itEndsBeforeItBegins")),
+                ("count", p => p.Count is null or > 0, Say.Of("store.plantsAreCountedFrom1"))),
+            .. Wrong("sprayers", a.Sprayers, ("capacityLitres", x => x.CapacityLitres > 0, Say.Of("store.aSprayerHoldsMoreThanNothing"))),
+            .. Wrong("stocks", a.Stocks, ("left", x => x.Left >= 0 && x.Amount >= 0, Say.Of("store.thereCanNotBeLessThan"))),
             .. Wrong("observations", a.Observations,
-                ("plantingId", o => plantings.Contains(o.PlantingId), "there is no such planting in this file"),
-                ("leavesAffected", o => o.LeavesLooked >= 0 && o.LeavesAffected >= 0 && (o.LeavesLooked == 0 || o.LeavesAffected <= o.LeavesLooked), "no more leaves can be affected than were looked at"),
-                ("helpers", o => o.Helpers >= 0 && o.Mummies >= 0, "there can not be less than none"),
-                ("severityPercent", o => o.SeverityPercent is null or (>= 0 and <= 100), "per cent lie between 0 and 100")),
+                ("plantingId", o => plantings.Contains(o.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
+                ("leavesAffected", o => o.LeavesLooked >= 0 && o.LeavesAffected >= 0 && (o.LeavesLooked == 0 || o.LeavesAffected <= o.LeavesLooked), Say.Of("store.noMoreLeavesCanBeAffected")),
+                ("helpers", o => o.Helpers >= 0 && o.Mummies >= 0, Say.Of("store.thereCanNotBeLessThan2")),
+                ("severityPercent", o => o.SeverityPercent is null or (>= 0 and <= 100), Say.Of("store.perCentLieBetween0"))),
             .. Wrong("batches", a.Batches,
-                ("litres", b => b.Litres >= 0, "there can not be less than nothing"),
-                ("ingredients", b => b.Ingredients.Exists(i => i.Role == "active"), "nothing in it is the active part"),
-                ("plantings", b => b.Plantings.TrueForAll(p => plantings.Contains(p.PlantingId)), "there is no such planting in this file")),
+                ("litres", b => b.Litres >= 0, Say.Of("store.thereCanNotBeLessThan")),
+                ("ingredients", b => b.Ingredients.Exists(i => i.Role == "active"), Say.Of("store.nothingInItIsTheActive")),
+                ("plantings", b => b.Plantings.TrueForAll(p => plantings.Contains(p.PlantingId)), Say.Of("store.thereIsNoSuchPlanting"))),
             .. Wrong("applications", a.Applications,
-                ("treated", x => x.Treated.TrueForAll(t => plantings.Contains(t.PlantingId)), "there is no such planting in this file"),
-                ("treated.shareWetted", x => x.Treated.TrueForAll(t => t.ShareWetted is >= 0 and <= 1), "a share lies between 0 and 1"),
-                ("litres", x => x.Litres >= 0, "there can not be less than nothing"),
-                ("batchId", x => x.BatchId is not { } b || batches.Contains(b), "there is no such bottle in this file"),
-                ("parts", x => AreWords<WettedPart>(x.Parts), "there is a word in it that no part of a plant has")),
+                ("treated", x => x.Treated.TrueForAll(t => plantings.Contains(t.PlantingId)), Say.Of("store.thereIsNoSuchPlanting")),
+                ("treated.shareWetted", x => x.Treated.TrueForAll(t => t.ShareWetted is >= 0 and <= 1), Say.Of("store.aShareLiesBetween0")),
+                ("litres", x => x.Litres >= 0, Say.Of("store.thereCanNotBeLessThan")),
+                ("batchId", x => x.BatchId is not { } b || batches.Contains(b), Say.Of("store.thereIsNoSuchBottle")),
+                ("parts", x => AreWords<WettedPart>(x.Parts), Say.Of("store.thereIsAWord"))),
             .. Wrong("harvests", a.Harvests,
-                ("plantingId", h => plantings.Contains(h.PlantingId), "there is no such planting in this file"),
-                ("grams", h => h.Grams is null or (> 0 and <= 1e6), "what was picked weighs more than nothing, and a ton at most"),
-                ("pieces", h => h.Pieces is null or > 0, "pieces are counted from 1")),
+                ("plantingId", h => plantings.Contains(h.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
+                ("grams", h => h.Grams is null or (> 0 and <= 1e6), Say.Of("store.whatWasPickedWeighsMoreThan")),
+                ("pieces", h => h.Pieces is null or > 0, Say.Of("store.piecesAreCountedFrom1"))),
             .. Wrong("readings", a.Readings,
-                ("placeId", r => places.Contains(r.PlaceId), "there is no such place in this file"),
-                ("value", r => double.IsFinite(r.Value), "a reading is a number")),
-            .. Wrong("tasks", a.Tasks, ("plantingId", t => plantings.Contains(t.PlantingId), "there is no such planting in this file")),
+                ("placeId", r => places.Contains(r.PlaceId), Say.Of("store.thereIsNoSuchPlace")),
+                ("value", r => double.IsFinite(r.Value), Say.Of("store.aReadingIsANumber"))),
+            .. Wrong("tasks", a.Tasks, ("plantingId", t => plantings.Contains(t.PlantingId), Say.Of("store.thereIsNoSuchPlanting"))),
             .. Wrong("checkBacks", a.CheckBacks,
-                ("plantingId", c => plantings.Contains(c.PlantingId), "there is no such planting in this file"),
-                ("applicationId", c => c.ApplicationId is not { } s || sprays.Contains(s), "there is no such spray in this file"),
-                ("taskId", c => c.TaskId is not { } t || tasks.Contains(t), "there is no such task in this file"),
-                ("injurySigns", c => AreWords<InjurySign>(c.InjurySigns), "there is a word in it that no injury has")),
+                ("plantingId", c => plantings.Contains(c.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
+                ("applicationId", c => c.ApplicationId is not { } s || sprays.Contains(s), Say.Of("store.thereIsNoSuchSpray")),
+                ("taskId", c => c.TaskId is not { } t || tasks.Contains(t), Say.Of("store.thereIsNoSuchTask")),
+                ("injurySigns", c => AreWords<InjurySign>(c.InjurySigns), Say.Of("store.thereIsAWord2"))),
             .. Wrong("courses", a.Courses,
-                ("plantingId", c => plantings.Contains(c.PlantingId), "there is no such planting in this file"),
-                ("spacingDays", c => c.SpacingDays is >= 1 and <= 400 && c.Rounds is >= 1 and <= 100, "rounds are 1 to 100, and days between them 1 to 400"),
-                ("ownDays", c => (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).All(d => DateOnly.TryParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out _)), "days are written as 2026-07-16")),
+                ("plantingId", c => plantings.Contains(c.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
+                ("spacingDays", c => c.SpacingDays is >= 1 and <= 400 && c.Rounds is >= 1 and <= 100, Say.Of("store.roundsAre1To100")),
+                ("ownDays", c => (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).All(d => DateOnly.TryParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out _)), Say.Of("store.daysAreWrittenAs202607"))),
         ];
     }
 

@@ -4,6 +4,7 @@ using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Microsoft.EntityFrameworkCore;
 
@@ -32,18 +33,8 @@ public static partial class ArchiveFile
     public const long MostPhotoBytes = 16L * 1024 * 1024;
 
     private const string WeatherHeader = "source,hour_utc,temperature_c,relative_humidity_percent,wind_m_s,gust_m_s,rain_mm,cloud_percent,leaf_wetness_share,solar_w_m2";
-    private const string Note =
-        """
-        This is a whole garden, written by Mauvaise.
-
-        garden.json         places, plantings, counts, sprays and all other records; instants in UTC
-        garden.schema.json  what may stand in it (JSON Schema)
-        weather.csv         the hourly weather by source, UTC; an empty cell is not known
-        photos/ID.jpg       pictures, and photos/ID.small.jpg for lists; ID as in garden.json
-
-        Bring it back in under Garden, "The whole garden in one file".
-
-        """;
+    private static string Note =>
+        Say.Of("store.thisIsAWholeGardenWritten");
 
     /// <summary>A zip keeps no earlier time than this; with it, the same garden gives the same bytes.</summary>
     private static readonly DateTimeOffset Timeless = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);

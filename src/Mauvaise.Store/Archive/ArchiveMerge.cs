@@ -1,6 +1,7 @@
 using System.Collections;
 using System.Text.Json;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Deeds;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
@@ -126,7 +127,7 @@ public sealed class ArchiveMerge(GardenDb db)
             await PhotosAsync(opened, redraw, stop);
             if (mine is not null && changes.Count > 0)
             {
-                log.Note(theirs.Garden.Id, memberId, $"Took in a file of {theirs.Garden.Name}", changes);
+                log.Note(theirs.Garden.Id, memberId, Say.Of("store.tookInAFile", ("garden", theirs.Garden.Name)), changes);
                 await db.SaveChangesAsync(stop);
             }
 

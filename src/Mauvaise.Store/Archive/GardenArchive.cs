@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 
 namespace Mauvaise.Store.Archive;
@@ -56,35 +57,35 @@ public sealed record GardenArchive(
     };
 
     /// <summary>Rows of one kind in the archive, with the words for them.</summary>
-    public static IReadOnlyList<(string Words, Func<GardenArchive, IEnumerable<object>> Rows)> Kinds { get; } =
+    public static IReadOnlyList<(string Words, Func<GardenArchive, IEnumerable<object>> Rows)> Kinds =>
     [
-        ("garden", a => [a.Garden]),
-        ("people", a => a.Members),
-        ("places", a => a.Places),
-        ("plantings", a => a.Plantings),
-        ("sprayers", a => a.Sprayers),
-        ("products", a => a.Products),
-        ("recipes of one's own", a => a.OwnRecipes),
-        ("crops and troubles of one's own", a => a.OwnKinds),
-        ("things on the shelf", a => a.Stocks),
-        ("planned picks", a => a.Picks),
-        ("pickings", a => a.Harvests),
-        ("readings", a => a.Readings),
-        ("jar tests", a => a.Emulsions),
-        ("walks", a => a.Walks),
-        ("counts", a => a.Observations),
-        ("photos", a => a.Photos),
-        ("mixes", a => a.Batches),
-        ("sprays", a => a.Applications),
-        ("tasks", a => a.Tasks),
-        ("check-backs", a => a.CheckBacks),
-        ("courses", a => a.Courses),
-        ("words to the plan", a => a.PlanChoices),
-        ("rounds as last seen", a => a.SeenRounds),
-        ("calendar entries", a => a.FeedEvents),
-        ("corrections", a => a.Corrections),
-        ("trials", a => a.Trials),
-        ("counts of trials", a => a.TrialCounts),
+        (Say.Of("store.kindGarden"), a => [a.Garden]),
+        (Say.Of("store.kindPeople"), a => a.Members),
+        (Say.Of("store.kindPlaces"), a => a.Places),
+        (Say.Of("store.kindPlantings"), a => a.Plantings),
+        (Say.Of("store.kindSprayers"), a => a.Sprayers),
+        (Say.Of("store.kindProducts"), a => a.Products),
+        (Say.Of("store.recipesOfOnesOwn"), a => a.OwnRecipes),
+        (Say.Of("store.cropsAndTroublesOfOnesOwn"), a => a.OwnKinds),
+        (Say.Of("store.thingsOnTheShelf"), a => a.Stocks),
+        (Say.Of("store.plannedPicks"), a => a.Picks),
+        (Say.Of("store.kindPickings"), a => a.Harvests),
+        (Say.Of("store.kindReadings"), a => a.Readings),
+        (Say.Of("store.jarTests"), a => a.Emulsions),
+        (Say.Of("store.kindWalks"), a => a.Walks),
+        (Say.Of("store.kindCounts"), a => a.Observations),
+        (Say.Of("store.kindPhotos"), a => a.Photos),
+        (Say.Of("store.kindMixes"), a => a.Batches),
+        (Say.Of("store.kindSprays"), a => a.Applications),
+        (Say.Of("store.kindTasks"), a => a.Tasks),
+        (Say.Of("store.kindCheckBacks"), a => a.CheckBacks),
+        (Say.Of("store.kindCourses"), a => a.Courses),
+        (Say.Of("store.wordsToThePlan"), a => a.PlanChoices),
+        (Say.Of("store.roundsAsLastSeen"), a => a.SeenRounds),
+        (Say.Of("store.calendarEntries"), a => a.FeedEvents),
+        (Say.Of("store.kindCorrections"), a => a.Corrections),
+        (Say.Of("store.kindTrials"), a => a.Trials),
+        (Say.Of("store.countsOfTrials"), a => a.TrialCounts),
     ];
 
     /// <summary>The JSON schema of garden.json.</summary>
@@ -92,7 +93,7 @@ public sealed record GardenArchive(
     {
         var schema = Json.GetJsonSchemaAsNode(typeof(GardenArchive), new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true }).AsObject();
         schema.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
-        schema.Insert(1, "title", JsonValue.Create($"A garden of Mauvaise, version {Current}"));
+        schema.Insert(1, "title", $"A garden of Mauvaise, version {Current}");
         return schema.ToJsonString(Json);
     }
 }

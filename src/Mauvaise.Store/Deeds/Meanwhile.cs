@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
@@ -14,13 +15,13 @@ namespace Mauvaise.Store.Deeds;
 /// <param name="By">Who changed it; null when that is not known.</param>
 public sealed record Clash(string What, string Theirs, string Yours, string? By)
 {
-    public override string ToString() => $"{What}: {Theirs} there, {Yours} here";
+    public override string ToString() => Say.Of("store.thereHere", ("what", What), ("theirs", Theirs), ("yours", Yours));
 }
 
 /// <summary>Somebody changed the same thing otherwise since it was read; nothing was written.</summary>
 public sealed class ChangedMeanwhileException(IReadOnlyList<Clash> clashes) : DeedRefusedException(
     "changed-meanwhile",
-    $"{clashes[0].By ?? "Somebody"} changed this while it was open here. {string.Join("; ", clashes)}. Keep what is there, or write yours over it.")
+    Say.Of("store.changedThisWhileItWasOpen", ("by", clashes[0].By ?? Say.Of("store.somebody")), ("join", string.Join("; ", clashes))))
 {
     public IReadOnlyList<Clash> Clashes { get; } = clashes;
 }
@@ -90,12 +91,12 @@ public static partial class Meanwhile
 
     private static string Told(string column, object? value) => value switch
     {
-        null or "" => "nothing",
+        null or "" => Say.Of("words.nothing"),
         double area when column.EndsWith("M2", StringComparison.Ordinal) => Figure.Area(area),
         double length when column.EndsWith('M') => Figure.Length(length),
         double volume when column.EndsWith("Litres", StringComparison.Ordinal) => Figure.Volume(volume),
-        DateOnly day => day.ToString("d MMMM yyyy", CultureInfo.InvariantCulture),
-        bool yes => yes ? "yes" : "no",
+        DateOnly day => Say.In(day, "d MMMM yyyy"),
+        bool yes => Say.Of(yes ? "words.yes" : "words.no"),
         Enum word => Capital().Replace(word.ToString(), " $0").Trim().ToLowerInvariant(),
         IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
         _ => value.ToString()!,

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Store.Loading;
 
@@ -42,5 +43,5 @@ internal static class KnownRecords
         return o.Named is { } named && c.FindTarget(named) is null ? known with { Named = null, NameIsGroup = false, OwnName = o.OwnName ?? Unknown(named) } : known;
     }
 
-    private static string Unknown(string id) => $"{id} (not in this catalogue)";
+    private static string Unknown(string id) => Say.Of("store.notInThisCatalogue", ("id", id));
 }

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Microsoft.EntityFrameworkCore;
 
@@ -69,7 +70,7 @@ public static class WeatherStore
             {
                 if (series.Hours[i].Impossible() is { } why)
                 {
-                    refused.Add($"{series.At(i):yyyy-MM-dd HH}:00 UTC: {why}");
+                    refused.Add(Say.Of("store.00Utc", ("at", Say.In(series.At(i), "yyyy-MM-dd HH")), ("why", why)));
                 }
                 else
                 {

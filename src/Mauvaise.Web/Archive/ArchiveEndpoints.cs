@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using System.Globalization;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Archive;
 using Mauvaise.Web.Home;
@@ -101,7 +102,7 @@ public static class ArchiveEndpoints
         }
         catch (PhotoRefusedException e)
         {
-            return Problems.Of(StatusCodes.Status400BadRequest, "archive-photo", $"A photo in this file can not be kept: {e.Message} Nothing was taken in.");
+            return Problems.Of(StatusCodes.Status400BadRequest, "archive-photo", Say.Of("archive.aPhotoInThisFileCan", ("message", e.Message)));
         }
         catch (ArchiveRefusedException e)
         {

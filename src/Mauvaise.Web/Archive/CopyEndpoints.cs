@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -62,7 +63,7 @@ public static class CopyEndpoints
             }
             catch (DamagedDataException e)
             {
-                return Problems.Refused("copy-damaged", $"This copy can not be put back: {e.What} Nothing was changed. Take another one.");
+                return Problems.Refused("copy-damaged", Say.Of("archive.thisCopyCanNotBePut", ("what", e.What)));
             }
         }
     }

@@ -4,6 +4,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -43,10 +44,10 @@ public static class BatchEndpoints
 
         var wet = s.Catalogue.FindRecipe(body.Recipe)?.IsWet ?? true;
         var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, body.Add ?? [], body.Soap, body.Dose, body.BottlePercent, new Checks())
-            .That(body.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Say what the mix is for: choose a planting.")
+            .That(body.PlantingIds.Count > 0, "plantingIds", "plantings-missing", Say.Of("bench.sayWhatTheMix"))
             .That(body.Size > 0 && body.Size <= Mix.MostOf(wet), "size", "size-range", BenchOrder.SizeRange(wet))
-            .That(!body.PatchTest || (wet && body.Size <= SprayVolume.MostPatchTestLitres), "size", "patch-size", "Two leaves take half a litre at most.")
-            .That(body.Sprayer is null || s.Sprayers.Any(x => x.Id == body.Sprayer), "sprayer", "sprayer-unknown", "Choose one of the garden's sprayers.");
+            .That(!body.PatchTest || (wet && body.Size <= SprayVolume.MostPatchTestLitres), "size", "patch-size", Say.Of("bench.twoLeavesTakeHalfALitre"))
+            .That(body.Sprayer is null || s.Sprayers.Any(x => x.Id == body.Sprayer), "sprayer", "sprayer-unknown", Say.Of("bench.chooseOneOfTheGardensSprayers"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -58,7 +59,7 @@ public static class BatchEndpoints
         {
             var why = made.Reasons.First(r => r.Verdict == made.Verdict);
             return Problems.Refused("mix-" + why.Code, made.NearestStep is { } nearest
-                ? $"{why.Sentence} The {nearest.ToString().ToLowerInvariant()} dose is the most that is allowed now."
+                ? Say.Of("bench.theDoseIsTheMost", ("sentence", why.Sentence), ("nearest", nearest.ToString().ToLowerInvariant()))
                 : why.Sentence);
         }
 
@@ -79,8 +80,8 @@ public static class BatchEndpoints
                     Answer(s, b),
                     b.UseBy < s.Now,
                     b.UseBy < s.Now
-                        ? "Past its use-by: pour it on a gravel path away from drains and ponds, and rinse the bottle."
-                        : "Still good: it can go on another bed that needs it, or wait for this one. Shake it first."))])
+                        ? Say.Of("bench.pastItsUseByPour")
+                        : Say.Of("bench.stillGoodItCanGo")))])
             : Problems.NotFound("garden");
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Empty(Guid gardenId, Guid batchId, EmptyBottle body, GardenTools tools, CancellationToken stop)
@@ -92,7 +93,7 @@ public static class BatchEndpoints
 
         if (row.EmptiedAt is null)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, "Poured a rest away", _ => row.EmptiedAt = tools.Now, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.pouredARestAway"), _ => row.EmptiedAt = tools.Now, stop);
         }
 
         return TypedResults.NoContent();

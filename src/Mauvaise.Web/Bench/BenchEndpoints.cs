@@ -6,6 +6,7 @@ using Mauvaise.Core.Ways;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -60,8 +61,8 @@ public static class BenchEndpoints
         }
 
         var checks = BenchOrder.Check(s, planting, target, recipe, add, soap, dose, bottlePercent, new Checks())
-            .That(EnumWords.TryRead(step ?? "gentle", out DoseStep doseStep), "step", "step-unknown", "The dose is gentle, usual or strong.")
-            .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", "Choose one of the garden's sprayers.");
+            .That(EnumWords.TryRead(step ?? "gentle", out DoseStep doseStep), "step", "step-unknown", Say.Of("bench.theDoseIsGentleUsual"))
+            .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", Say.Of("bench.chooseOneOfTheGardensSprayers"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -179,13 +180,13 @@ public static class BenchEndpoints
         var waxy = plantings.Select(p => s.Catalogue.Crop(p.Crop)).Where(c => c.HardToWet).Select(c => c.Name.InSentence()).Distinct().ToList();
         if (mix.Recipe.Form == Form.Spray && waxy.Count > 0)
         {
-            notes.Add($"Leaves of {string.Join(" and ", waxy)} shed water: spray them fine, from both sides, and look whether drops stay.");
+            notes.Add(Say.Of("bench.leavesOfShedWaterSprayThem", ("join", Say.All(waxy))));
         }
 
         var spare = fill.Size * fill.Tanks - fill.Needed;
         if (mix.Recipe.IsWet && spare > SpareLitres)
         {
-            notes.Add(string.Create(CultureInfo.InvariantCulture, $"{TankVolume.Text(spare, s.Garden.Kitchen)} more than they take: make less, or use the rest on another bed within {mix.MixedLifeHours:0} hours."));
+            notes.Add(Say.Of("bench.moreThanTheyTakeMakeLess", ("text", TankVolume.Text(spare, s.Garden.Kitchen)), ("mixedLifeHours", Say.In(mix.MixedLifeHours, "0"))));
         }
 
         return notes;
@@ -198,33 +199,33 @@ public static class BenchEndpoints
         var why = new List<string>
         {
             mix.Order.ActiveDose is { } own
-                ? string.Create(CultureInfo.InvariantCulture, $"You asked for {own:0.##} {active.Unit} {MixGuards.Per(active.Material.Doses!.Per)}.")
-                : mix.Recipe.Kept ? "It is mixed as you keep it. Nobody measured it as a whole: what its parts do is what is known."
-                : "Start gentle; step up only after a failed round without injury.",
+                ? Say.Of("bench.youAsked", ("own", Say.In(own, "0.##")), ("unit", active.Unit), ("per", MixGuards.Per(active.Material.Doses!.Per)))
+                : mix.Recipe.Kept ? Say.Of("bench.itIsMixedAsYouKeep")
+                : Say.Of("bench.startGentleStepUpOnlyAfter"),
         };
         if (active.Material.Label is not null)
         {
-            why.Add("The label's figures stand in place of the catalogue's.");
+            why.Add(Say.Of("bench.theLabelsFiguresStandInPlace"));
         }
 
         if (active.BottlePercent is { } bottle && active.Material.StockStrengthPercent is { } usual && bottle != usual)
         {
-            why.Add(string.Create(CultureInfo.InvariantCulture, $"The bottle is {bottle:0.#} % and the recipe was written for {usual:0.#} %: the amount is {usual / bottle:0.##} times as much."));
+            why.Add(Say.Of("bench.theBottleIsAndTheRecipe", ("bottle", Say.In(bottle, "0.#")), ("usual", Say.In(usual, "0.#")), ("usual2", Say.In(usual / bottle, "0.##"))));
         }
 
         if (made.Emulsion is { } jar)
         {
-            why.Add(string.Create(CultureInfo.InvariantCulture, $"Soap, {Figure.Dose(jar.SoapMlPerLitre, "ml")}, kept a jar even for {jar.HeldSeconds} seconds on {s.Garden.DateOf(jar.At):d MMMM}."));
+            why.Add(Say.Of("bench.soapKeptAJarEven", ("dose", Figure.Dose(jar.SoapMlPerLitre, "ml")), ("heldSeconds", jar.HeldSeconds), ("dateOf", Say.In(s.Garden.DateOf(jar.At), "d MMMM"))));
         }
 
         if (mix.OilPercent > 0 || mix.SoapPercent > 0)
         {
-            why.Add(string.Create(CultureInfo.InvariantCulture, $"Oils together {mix.OilPercent:0.##} %, soaps together {mix.SoapPercent:0.##} %; 2 % of each is the most, 1 % of oil above {Figure.Temperature(27)}."));
+            why.Add(Say.Of("bench.oilsTogetherSoapsTogether2", ("oilPercent", Say.In(mix.OilPercent, "0.##")), ("soapPercent", Say.In(mix.SoapPercent, "0.##")), ("temperature", Figure.Temperature(27))));
         }
 
         if (active.Material.Assumed.Count > 0)
         {
-            why.Add($"Assumed of this material: {string.Join(", ", active.Material.AssumedInWords())}.");
+            why.Add(Say.Of("bench.assumedOfThisMaterial", ("join", string.Join(", ", active.Material.AssumedInWords()))));
         }
 
         return why;
@@ -263,10 +264,10 @@ public static class BenchEndpoints
 
         var soap = s.Catalogue.FindMaterial(body.Soap);
         var checks = new Checks()
-            .That(s.Catalogue.FindMaterial(body.Oil) is { NeedsEmulsifier: true }, "oil", "oil-unknown", "Choose an oil that needs soap.")
-            .That(soap is { Load: LoadKind.Soap }, "soap", "soap-unknown", "Choose one of the soaps.")
-            .That(body.SoapMlPerLitre > 0 && body.SoapMlPerLitre <= (soap?.Doses?.Ceiling ?? 0), "soapMlPerLitre", "soap-range", string.Create(CultureInfo.InvariantCulture, $"The soap is over 0 and up to its ceiling of {soap?.Doses?.Ceiling:0.#} ml a litre."))
-            .That(body.HeldSeconds is >= ShortestShake and <= LongestShake, "heldSeconds", "held-range", $"Watch the jar for {ShortestShake} seconds at least.");
+            .That(s.Catalogue.FindMaterial(body.Oil) is { NeedsEmulsifier: true }, "oil", "oil-unknown", Say.Of("bench.chooseAnOilThatNeedsSoap"))
+            .That(soap is { Load: LoadKind.Soap }, "soap", "soap-unknown", Say.Of("bench.chooseOneOfTheSoaps"))
+            .That(body.SoapMlPerLitre > 0 && body.SoapMlPerLitre <= (soap?.Doses?.Ceiling ?? 0), "soapMlPerLitre", "soap-range", Say.Of("bench.theSoapIsOver0", ("soap", Say.In(soap?.Doses?.Ceiling, "0.#"))))
+            .That(body.HeldSeconds is >= ShortestShake and <= LongestShake, "heldSeconds", "held-range", Say.Of("bench.watchTheJarForSeconds", ("shortestShake", ShortestShake)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -274,7 +275,7 @@ public static class BenchEndpoints
 
         if (s.Emulsions.All(e => e.Id != body.Id))
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, "Noted what a shaken jar showed", db => db.Emulsions.Add(new EmulsionRow
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.notedWhatAShakenJarShowed"), db => db.Emulsions.Add(new EmulsionRow
             {
                 Id = body.Id,
                 GardenId = gardenId,
@@ -296,7 +297,7 @@ public static class BenchEndpoints
         step.Material,
         step.Measure,
         step.Exact,
-        [.. step.Scoops.Select(x => new ScoopAnswer(x.Unit.Name, x.Count, x.Unit.InBase))]);
+        [.. step.Scoops.Select(x => new ScoopAnswer(x.Unit.Named(1), x.Count, x.Unit.InBase))]);
 
     public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit, Figure.Dose(s.PerLitre, s.Material.Unit));
 
@@ -309,13 +310,13 @@ public static class BenchEndpoints
         GardenSnapshot s, Planting planting, Target target, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
     {
         var group = s.Catalogue.Group(o.Material.Group);
-        string[] inShort = against.Any(r => r.Code == MaterialOption.NeedsLabel) ? ["by the label of a product you buy"] :
+        string[] inShort = against.Any(r => r.Code == MaterialOption.NeedsLabel) ? [Say.Of("bench.byTheLabelOfAProduct")] :
         [
-            .. against.Count > 0 ? ["not now"] : share is { } left ? [$"{WayWords.Percent(left)} in 3 weeks"] : Array.Empty<string>(),
-            .. UseGuards.PatchOf(s, s.Catalogue.Crop(planting.Crop), o.Material).State is PatchState.Needed or PatchState.Waiting ? ["new here"] : Array.Empty<string>(),
-            .. s.Stocks.Count > 0 && s.Stocks.All(x => x.Material != o.Material.Id || x.Left <= 0) ? [o.Material.MadeFrom is null ? "none there" : "to be made"] : Array.Empty<string>(),
+            .. against.Count > 0 ? [Say.Of("bench.notNow")] : share is { } left ? [Say.Of("bench.in3Weeks", ("percent", WayWords.Percent(left)))] : Array.Empty<string>(),
+            .. UseGuards.PatchOf(s, s.Catalogue.Crop(planting.Crop), o.Material).State is PatchState.Needed or PatchState.Waiting ? [Say.Of("bench.newHere")] : Array.Empty<string>(),
+            .. s.Stocks.Count > 0 && s.Stocks.All(x => x.Material != o.Material.Id || x.Left <= 0) ? [o.Material.MadeFrom is null ? Say.Of("bench.noneThere") : Say.Of("bench.toBeMade")] : Array.Empty<string>(),
         ];
         return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.EvidenceOn(target), against.Count == 0, string.Join(", ", inShort),
-            against.Count == 0 ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons] : [.. against.Select(r => $"Not now: {r.Clause}.")]);
+            against.Count == 0 ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons] : [.. against.Select(r => Say.Of("bench.notNow2", ("clause", r.Clause)))]);
     }
 }

@@ -3,6 +3,7 @@ using Mauvaise.Core.ByEar;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Calc;
@@ -76,10 +77,10 @@ public static class OwnRecipeEndpoints
         var judged = RecipeJudge.Judge(shipped, heard, kitchen, null, null);
         var stops = judged.Faults.FirstOrDefault(f => f.Stops);
         var checks = RecipeCalc.CheckText(new Checks(), body.Text, heard)
-            .That(name.Length > 0, "name", "name-missing", "Give it a name by which you will find it again.")
-            .That(!await tools.Db.OwnRecipes.AnyAsync(r => r.GardenId == gardenId && r.Id != recipeId && r.Name == name, stop), "name", "name-taken", "Another recipe has this name.")
-            .That(body.Warning || body.Retired || stops is null, "text", "recipe-stops", $"It can not be kept to be mixed: {stops?.Words} Keep the corrected one, or keep it as a warning.")
-            .That(body.Warning || body.Retired || judged.Litres is not null, "text", "no-water", "Say how much water it goes into.");
+            .That(name.Length > 0, "name", "name-missing", Say.Of("bench.giveItANameByWhich"))
+            .That(!await tools.Db.OwnRecipes.AnyAsync(r => r.GardenId == gardenId && r.Id != recipeId && r.Name == name, stop), "name", "name-taken", Say.Of("bench.anotherRecipeHasThisName"))
+            .That(body.Warning || body.Retired || stops is null, "text", "recipe-stops", Say.Of("bench.itCanNotBeKept", ("stops", stops?.Words)))
+            .That(body.Warning || body.Retired || judged.Litres is not null, "text", "no-water", Say.Of("bench.sayHowMuchWaterItGoes"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -88,8 +89,8 @@ public static class OwnRecipeEndpoints
         // What was kept stays as it was read then: whose spoons were meant is known only while it is told.
         var parts = row is not null && row.Text == body.Text.Trim() && row.Warning == body.Warning ? row.Parts
             : body.Warning ? "" : SnapshotLoader.PartsText(judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre)));
-        var words = row is null ? body.Warning ? "Kept as a warning" : "Kept the recipe" : body.Retired ? "Put away the recipe" : "Changed the recipe";
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"{words} {name}", db =>
+        var words = row is null ? body.Warning ? Say.Of("bench.keptAsAWarning") : Say.Of("bench.keptTheRecipe") : body.Retired ? Say.Of("bench.putAwayTheRecipe") : Say.Of("bench.changedTheRecipe");
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.didToRecipe", ("words", words), ("name", name)), db =>
         {
             if (row is null)
             {

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
@@ -57,7 +58,7 @@ public static class ProductEndpoints
     [
         .. (await db.Products.AsNoTracking().Where(p => p.GardenId == s.Garden.Id).OrderBy(p => p.Retired).ThenBy(p => p.Name).ToListAsync(stop))
             .Select(SnapshotLoader.ToProduct)
-            .Select(p => new ProductAnswer(p.Id, p.MaterialId, p.Name, p.Like, p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name, p.WorksOn, p.Unit, $"{Figure.Dose(p.DoseLow, p.Unit)} to {Figure.Dose(p.DoseHigh, p.Unit)}", p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired)),
+            .Select(p => new ProductAnswer(p.Id, p.MaterialId, p.Name, p.Like, p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name, p.WorksOn, p.Unit, Say.Of("bench.doseDose2To", ("dose", Figure.Dose(p.DoseLow, p.Unit)), ("dose2", Figure.Dose(p.DoseHigh, p.Unit))), p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired)),
     ];
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Put(Guid gardenId, Guid productId, ProductChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
@@ -69,23 +70,23 @@ public static class ProductEndpoints
 
         var like = body.Like is null ? null : shipped.FindMaterial(body.Like);
         var checks = new Checks()
-            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", "Give the product's name, up to 80 letters, as on its label.")
-            .That(body.Like is null || like is { Pantry: false, MadeFrom: null, Doses: null or { Per: DosedPer.Litre } }, "like", "material-unknown", "Choose what it is from the list.")
-            .That(body.Like is not null || body.WorksOn.Count > 0, "worksOn", "works-on-missing", "Say what its label is for.")
-            .That(body.WorksOn.Count <= 8 && body.WorksOn.All(on => shipped.Targets.Any(t => (t.Id == on || t.Group == on) && !t.NoSpray)), "worksOn", "target-unknown", "One of the things it works on is not in the catalogue.")
-            .That(body.Unit is "ml" or "g", "unit", "unit-unknown", "A label's dose is in ml or g a litre.")
-            .That(body.DoseLow is > 0 and <= 500, "doseLow", "dose-range", "A dose is over 0 and up to 500 a litre.")
-            .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", "The highest dose is at least the lowest, and up to 500 a litre.")
-            .That(body.MaxTimes is null or (>= 1 and <= 50), "maxTimes", "times-range", "A label allows 1 to 50 times a season.")
-            .That(body.DaysBetween is null or (>= 1 and <= 60), "daysBetween", "between-range", "Days between two lie between 1 and 60.")
-            .That(body.DaysToWait is null or (>= 0 and <= 120), "daysToWait", "wait-range", "Days to wait before picking lie between 0 and 120.");
+            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", Say.Of("bench.giveTheProductsNameUp"))
+            .That(body.Like is null || like is { Pantry: false, MadeFrom: null, Doses: null or { Per: DosedPer.Litre } }, "like", "material-unknown", Say.Of("bench.chooseWhatItIsFrom"))
+            .That(body.Like is not null || body.WorksOn.Count > 0, "worksOn", "works-on-missing", Say.Of("bench.sayWhatItsLabel"))
+            .That(body.WorksOn.Count <= 8 && body.WorksOn.All(on => shipped.Targets.Any(t => (t.Id == on || t.Group == on) && !t.NoSpray)), "worksOn", "target-unknown", Say.Of("bench.oneOfTheThingsItWorks"))
+            .That(body.Unit is "ml" or "g", "unit", "unit-unknown", Say.Of("bench.aLabelsDoseIsInMl"))
+            .That(body.DoseLow is > 0 and <= 500, "doseLow", "dose-range", Say.Of("bench.aDoseIsOver02"))
+            .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", Say.Of("bench.theHighestDoseIsAtLeast"))
+            .That(body.MaxTimes is null or (>= 1 and <= 50), "maxTimes", "times-range", Say.Of("bench.aLabelAllows1To50"))
+            .That(body.DaysBetween is null or (>= 1 and <= 60), "daysBetween", "between-range", Say.Of("bench.daysBetweenTwoLieBetween1"))
+            .That(body.DaysToWait is null or (>= 0 and <= 120), "daysToWait", "wait-range", Say.Of("bench.daysToWaitBeforePickingLie"));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
         var row = await tools.Db.Products.FirstOrDefaultAsync(p => p.GardenId == gardenId && p.Id == productId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"{(row is null ? "Noted the label of" : body.Retired ? "Put away" : "Changed the label of")} {body.Name.Trim()}", db =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, row is null ? Say.Of("bench.notedTheLabel", ("body", body.Name.Trim())) : body.Retired ? Say.Of("bench.putAway", ("body", body.Name.Trim())) : Say.Of("bench.changedTheLabel", ("body", body.Name.Trim())), db =>
         {
             if (row is null)
             {

@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -197,22 +198,22 @@ public static class ShelfEndpoints
 
         var material = s.Catalogue.FindMaterial(body.Material);
         var checks = new Checks()
-            .That(material is not null, "material", "material-unknown", "Choose what it is from the list.")
-            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", "Give it a name of up to 80 letters, as on the bottle.")
-            .That(body.Amount is > 0 and <= Most, "amount", "amount-range", "A full bottle holds over 0 and up to 100 000.")
-            .That(body.Left >= 0 && body.Left <= body.Amount, "left", "left-range", "What is left lies between 0 and the full amount.")
-            .That(body.StrengthPercent is null or (> 0 and <= 100), "strengthPercent", "bottle-range", "A strength lies between 0 and 100 %.")
-            .That(material?.MostStockPercent is not { } most || body.StrengthPercent is not { } have || have <= most, "strengthPercent", "bottle-strong", string.Create(CultureInfo.InvariantCulture, $"Over {material?.MostStockPercent:0} % burns skin and eyes and feeds fire: buy {material?.StockStrengthPercent:0} %."))
-            .That(body.Cost is null or (>= 0 and <= Most), "cost", "cost-range", "A cost is 0 or more.")
-            .That(body.LowAt is null || (body.LowAt >= 0 && body.LowAt <= body.Amount), "lowAt", "low-range", "It is low at something between 0 and the full amount.")
-            .That(body.OpenedOn is null || body.OpenedOn <= s.Today, "openedOn", "opened-ahead", "It was opened today or earlier.");
+            .That(material is not null, "material", "material-unknown", Say.Of("bench.chooseWhatItIsFrom"))
+            .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", Say.Of("bench.giveItANameOfUp"))
+            .That(body.Amount is > 0 and <= Most, "amount", "amount-range", Say.Of("bench.aFullBottleHoldsOver0"))
+            .That(body.Left >= 0 && body.Left <= body.Amount, "left", "left-range", Say.Of("bench.whatIsLeftLiesBetween0"))
+            .That(body.StrengthPercent is null or (> 0 and <= 100), "strengthPercent", "bottle-range", Say.Of("bench.aStrengthLiesBetween0"))
+            .That(material?.MostStockPercent is not { } most || body.StrengthPercent is not { } have || have <= most, "strengthPercent", "bottle-strong", Say.Of("bench.overBurnsSkinAndEyes", ("material", Say.In(material?.MostStockPercent, "0")), ("material2", Say.In(material?.StockStrengthPercent, "0"))))
+            .That(body.Cost is null or (>= 0 and <= Most), "cost", "cost-range", Say.Of("bench.aCostIs0OrMore"))
+            .That(body.LowAt is null || (body.LowAt >= 0 && body.LowAt <= body.Amount), "lowAt", "low-range", Say.Of("bench.itIsLowAtSomethingBetween"))
+            .That(body.OpenedOn is null || body.OpenedOn <= s.Today, "openedOn", "opened-ahead", Say.Of("bench.itWasOpenedTodayOrEarlier"));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
         var row = await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"{(row is null ? "Put" : "Changed")} {body.Name.Trim()} {(row is null ? "on the shelf" : "")}".Trim(), db =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of(row is null ? "bench.putOnTheShelf" : "gardens.changed", ("name", body.Name.Trim())), db =>
         {
             if (row is null)
             {
@@ -238,7 +239,7 @@ public static class ShelfEndpoints
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop) is { } row)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, $"Took {row.Name} off the shelf", db => db.Stocks.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("bench.tookOffTheShelf", ("row", row.Name)), db => db.Stocks.Remove(row), stop);
         }
 
         return TypedResults.NoContent();
@@ -253,8 +254,8 @@ public static class ShelfEndpoints
 
         var material = s.Catalogue.FindMaterial(body.Material);
         var checks = new Checks()
-            .That(material?.MadeFrom is not null, "material", "material-unknown", "Choose one of the stocks that are made at home.")
-            .That(body.YieldMl is >= 10 and <= 5000, "yieldMl", "yield-range", "Make 10 to 5000 ml at a time.");
+            .That(material?.MadeFrom is not null, "material", "material-unknown", Say.Of("bench.chooseOneOfTheStocks"))
+            .That(body.YieldMl is >= 10 and <= 5000, "yieldMl", "yield-range", Say.Of("bench.make10To5000Ml"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -272,14 +273,14 @@ public static class ShelfEndpoints
         // A stock of stocks is as old as its oldest part.
         var keeps = draws.Where(d => s.Catalogue.Material(d.Stock.Material).MadeFrom is not null).Select(d => d.Stock.BestBefore).OfType<DateOnly>()
             .Append(s.Today.AddDays((int)made.KeepsDays)).Min();
-        await tools.Log.WriteAsync(gardenId, body.MemberId, string.Create(CultureInfo.InvariantCulture, $"Made {body.YieldMl:0} ml of {material.Name.InSentence()}"), db =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.madeMl", ("yieldMl", Say.In(body.YieldMl, "0")), ("material", material.Name.InSentence())), db =>
         {
             db.Stocks.Add(new StockRow
             {
                 Id = body.Id,
                 GardenId = gardenId,
                 Material = material.Id,
-                Name = string.Create(CultureInfo.InvariantCulture, $"{material.Name}, made {s.Today:d MMM}"),
+                Name = Say.Of("bench.made", ("material", material.Name), ("today", Say.In(s.Today, "d MMM"))),
                 Amount = body.YieldMl,
                 Left = body.YieldMl,
                 Unit = material.Unit,

@@ -5,6 +5,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Places;
@@ -110,7 +111,7 @@ public static class BoardEndpoints
             s.Garden.Zone.Local(s.Now),
             start,
             end,
-            s.Places.Count == 0 ? "No places yet." : CoverOutlook.Sentence(s, together),
+            s.Places.Count == 0 ? Say.Of("board.noPlacesYet") : CoverOutlook.Sentence(s, together),
             HourColumns.Of(window),
             [.. window.Hours.Select(LeafWetness.IsWet)],
             HourSeries.WholeHour(s.Now),
@@ -184,7 +185,7 @@ public static class BoardEndpoints
             [.. s.CheckBacks
                 .Where(c => plantings.ContainsKey(c.PlantingId) && c.DueOn >= s.Garden.DateOf(start) && c.DueOn < s.Garden.DateOf(end))
                 .Select(c => new FlagAnswer(c.Id, c.DoneAt ?? s.Garden.Zone.At(c.DueOn, PlannedVisit.UsualHour), c.DoneAt is not null,
-                    c.Outcome is { } outcome ? $"checked: {outcome.ToString().ToLowerInvariant()}" : c.DueOn <= s.Today ? "check-back due" : "check-back planned"))]);
+                    c.Outcome is { } outcome ? Say.Of("board.checked", ("outcome", Say.Word(outcome))) : c.DueOn <= s.Today ? Say.Of("board.checkBackDue") : Say.Of("board.checkBackPlanned")))]);
     }
 
     /// <summary>What is planned, as cover to come; one band for plantings of a place that are met together.</summary>

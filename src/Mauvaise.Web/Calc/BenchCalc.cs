@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Outcomes;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -67,10 +68,10 @@ public static class BenchCalc
     {
         var material = body.Material is null ? null : catalogue.FindMaterial(body.Material);
         var checks = new Checks()
-            .That(body.Material is null || material is not null, "material", "material-unknown", $"This material is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Material ?? "", catalogue.Materials.Select(m => m.Id))}.");
+            .That(body.Material is null || material is not null, "material", "material-unknown", Say.Of("calc.thisMaterialIsNot", ("nearest", CatalogueRules.Nearest(body.Material ?? "", catalogue.Materials.Select(m => m.Id)))));
         foreach (var (field, code) in new[] { ("doseUnit", body.DoseUnit), ("perUnit", body.PerUnit), ("tankUnit", body.TankUnit) })
         {
-            checks.That(Units.Find(code) is not null, field, "unit-unknown", $"There is no unit '{code}'. Known: {string.Join(", ", Units.All.Select(u => u.Code))}.");
+            checks.That(Units.Find(code) is not null, field, "unit-unknown", Say.Of("calc.thereIsNoUnitKnown", ("code", code), ("join", string.Join(", ", Units.All.Select(u => u.Code)))));
         }
 
         if (!checks.Passed)
@@ -103,13 +104,13 @@ public static class BenchCalc
         var situation = body.Conditions ?? new MixSituation();
         var crop = situation.Crop is null ? null : catalogue.FindCrop(situation.Crop);
         var checks = new Checks()
-            .That(body.Ingredients.Count > 0, "ingredients", "ingredients-missing", "Name one ingredient at least.")
-            .That(body.Ingredients.All(i => catalogue.FindMaterial(i.Material) is not null), "ingredients", "material-unknown", "One of the materials is not in the catalogue.")
-            .That(body.Ingredients.All(i => Units.Find(i.Unit) is not null), "ingredients", "unit-unknown", "One of the units is not known.")
-            .That(body.Ingredients.All(i => i.Amount is > 0 and <= 1e6), "ingredients", "amount-range", "Every amount is over 0.")
-            .That(Units.Find(body.WaterUnit) is { Dimension: Dimension.Volume }, "waterUnit", "unit-unknown", "Water is measured by volume, as l or us-gal.")
-            .That(body.WaterAmount is > 0 and <= 1e6, "waterAmount", "amount-range", "Water is over 0.")
-            .That(situation.Crop is null || crop is not null, "crop", "crop-unknown", "This crop is not in the catalogue.");
+            .That(body.Ingredients.Count > 0, "ingredients", "ingredients-missing", Say.Of("calc.nameOneIngredientAtLeast"))
+            .That(body.Ingredients.All(i => catalogue.FindMaterial(i.Material) is not null), "ingredients", "material-unknown", Say.Of("calc.oneOfTheMaterialsIsNot"))
+            .That(body.Ingredients.All(i => Units.Find(i.Unit) is not null), "ingredients", "unit-unknown", Say.Of("calc.oneOfTheUnitsIsNot"))
+            .That(body.Ingredients.All(i => i.Amount is > 0 and <= 1e6), "ingredients", "amount-range", Say.Of("calc.everyAmountIsOver0"))
+            .That(Units.Find(body.WaterUnit) is { Dimension: Dimension.Volume }, "waterUnit", "unit-unknown", Say.Of("calc.waterIsMeasuredByVolume"))
+            .That(body.WaterAmount is > 0 and <= 1e6, "waterAmount", "amount-range", Say.Of("calc.waterIsOver0"))
+            .That(situation.Crop is null || crop is not null, "crop", "crop-unknown", Say.Of("calc.thisCropIsNot"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -123,7 +124,7 @@ public static class BenchCalc
             situation.MaxTemperatureNext6hC,
             tender ? [crop!.Name] : [],
             situation.Stage == GrowthStage.Seedling,
-            situation.InFlower ? [crop?.Name ?? "The crop"] : []));
+            situation.InFlower ? [crop?.Name ?? Say.Of("calc.theCrop")] : []));
         return TypedResults.Ok(new MixCalc(
             [.. Strengths.Of(catalogue, shares).Select(s => new StrengthCalc(s.Material.Id, s.PerLitre, s.Material.Unit, s.Percent))],
             new LoadCalc(judged.OilPercent, judged.SoapPercent),
@@ -144,7 +145,7 @@ public static class BenchCalc
     {
         var (d, p) = (Numbers(days), Numbers(percent));
         return d is null || p is null
-            ? new Checks().That(false, d is null ? "days" : "percent", "not-numbers", "Give numbers with commas between, as 0,7,14.").Problem()
+            ? new Checks().That(false, d is null ? "days" : "percent", "not-numbers", Say.Of("calc.giveNumbersWithCommasBetween")).Problem()
             : TypedResults.Ok(new ProgressCalc(DiseaseProgress.AreaUnderCurve(d, p)));
     }
 

@@ -3,6 +3,7 @@ using Mauvaise.Core.ByEar;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -46,8 +47,8 @@ public static class RecipeCalc
         var crop = body.Crop is null ? null : catalogue.FindCrop(body.Crop);
         var heard = RecipeReader.Read(catalogue, body.Text, kitchen);
         var checks = CheckText(new Checks(), body.Text, heard)
-            .That(body.Crop is null || crop is not null, "crop", "crop-unknown", $"This crop is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Crop ?? "", catalogue.Crops.Select(c => c.Id))}.")
-            .That(body.SprayerLitres is null or (> 0 and <= Mix.MostLitres), "sprayerLitres", "size-range", $"The sprayer holds over 0 and up to {Mix.MostLitres:0} litres.");
+            .That(body.Crop is null || crop is not null, "crop", "crop-unknown", Say.Of("calc.thisCropIsNot2", ("nearest", CatalogueRules.Nearest(body.Crop ?? "", catalogue.Crops.Select(c => c.Id)))))
+            .That(body.SprayerLitres is null or (> 0 and <= Mix.MostLitres), "sprayerLitres", "size-range", Say.Of("calc.theSprayerHoldsOver0", ("mostLitres", Say.In(Mix.MostLitres, "0"))));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -73,7 +74,7 @@ public static class RecipeCalc
 
     /// <summary>Whether a text is a recipe at all, and one only.</summary>
     public static Checks CheckText(Checks checks, string text, HeardRecipe heard) => checks
-        .That(!string.IsNullOrWhiteSpace(text), "text", "text-missing", "Write the recipe as you heard it.")
-        .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", "Nothing here could be read as a recipe: write what goes in and how much, as “2 tablespoons of neem oil in a gallon of water”.")
-        .That(heard.Recipes == 1, "text", "two-recipes", "Water is named twice: write one recipe at a time.");
+        .That(!string.IsNullOrWhiteSpace(text), "text", "text-missing", Say.Of("calc.writeTheRecipeAsYouHeard"))
+        .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", Say.Of("calc.nothingHereCouldBeRead"))
+        .That(heard.Recipes == 1, "text", "two-recipes", Say.Of("calc.waterIsNamedTwiceWriteOne"));
 }

@@ -6,6 +6,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Windows;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -61,10 +62,10 @@ public static class SkyCalc
     private static Results<Ok<CoverCalc>, ProblemHttpResult> CoverOf(CoverRequest body)
     {
         var checks = new Checks()
-            .That(body.Hours.Count is > 0 and <= HourColumns.MostHours, "hours", "hours-range", $"Give 1 to {HourColumns.MostHours} hours.")
-            .That(body.HalfLifeDays is > 0 and <= 365, "halfLifeDays", "half-life-range", "The half-life is over 0 and up to 365 days.")
-            .That(body.WashOffMm is > 0 and <= 1000, "washOffMm", "wash-off-range", "The wash-off is over 0 and up to 1000 mm.")
-            .That(body.Start is >= 0 and <= 1, "start", "share-range", "The start is a share, 0 to 1.")
+            .That(body.Hours.Count is > 0 and <= HourColumns.MostHours, "hours", "hours-range", Say.Of("calc.give1ToHours", ("mostHours", HourColumns.MostHours)))
+            .That(body.HalfLifeDays is > 0 and <= 365, "halfLifeDays", "half-life-range", Say.Of("calc.theHalfLifeIsOver0"))
+            .That(body.WashOffMm is > 0 and <= 1000, "washOffMm", "wash-off-range", Say.Of("calc.theWashOffIsOver0"))
+            .That(body.Start is >= 0 and <= 1, "start", "share-range", Say.Of("calc.theStartIsAShare0"))
             .That(body.Hours.All(h => h.Impossible() is null), "hours", "weather-impossible", body.Hours.Select(h => h.Impossible()).FirstOrDefault(x => x is not null) ?? "");
         return checks.Passed
             ? TypedResults.Ok(new CoverCalc(CoverCurve.Decay(body.Start, body.HalfLifeDays, body.WashOffMm, [.. body.Hours.Select(h => h.RainMm ?? 0)])))
@@ -76,10 +77,10 @@ public static class SkyCalc
         var place = body.Place;
         var zone = GardenZone.Find(place.TimeZoneId);
         var checks = new Checks()
-            .That(catalogue.FindMaterial(body.Material) is not null, "material", "material-unknown", "This material is not in the catalogue.")
-            .That(body.Hours.TemperatureC.Count is > 0 and <= HourColumns.MostHours, "hours", "hours-range", $"Give 1 to {HourColumns.MostHours} hours.")
-            .That(place.Latitude is >= -90 and <= 90 && place.Longitude is >= -180 and <= 180, "place", "place-range", "Latitude lies between -90 and 90, longitude between -180 and 180.")
-            .That(zone is not null, "place", "time-zone-unknown", "Name a time zone, as Europe/Vienna.");
+            .That(catalogue.FindMaterial(body.Material) is not null, "material", "material-unknown", Say.Of("calc.thisMaterialIsNot2"))
+            .That(body.Hours.TemperatureC.Count is > 0 and <= HourColumns.MostHours, "hours", "hours-range", Say.Of("calc.give1ToHours", ("mostHours", HourColumns.MostHours)))
+            .That(place.Latitude is >= -90 and <= 90 && place.Longitude is >= -180 and <= 180, "place", "place-range", Say.Of("calc.latitudeLiesBetween90And90"))
+            .That(zone is not null, "place", "time-zone-unknown", Say.Of("calc.nameATimeZoneAsEurope"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -112,11 +113,11 @@ public static class SkyCalc
         var unknown = named.Find(s => catalogue.FindSign(s) is null);
         var twice = named.GroupBy(s => s).FirstOrDefault(g => g.Count() > 1)?.Key;
         var checks = new Checks()
-            .That(catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", $"This crop is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Crop, catalogue.Crops.Select(c => c.Id))}; another-crop stands for any other.")
-            .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90.")
-            .That(body.Signs.Count > 0, "signs", "signs-missing", "Name one sign at least.")
-            .That(unknown is null, body.NotSure?.Contains(unknown ?? "") == true ? "notSure" : "signs", "sign-unknown", $"A sign is not in the catalogue. The nearest name is {CatalogueRules.Nearest(unknown ?? "", catalogue.Signs.Select(s => s.Id))}.")
-            .That(twice is null, notSure.Contains(twice ?? "") ? "notSure" : "signs", "sign-twice", $"The sign {twice} is named twice: it is there, or not, or nobody is sure.");
+            .That(catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", Say.Of("calc.thisCropIsNot3", ("nearest", CatalogueRules.Nearest(body.Crop, catalogue.Crops.Select(c => c.Id)))))
+            .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", Say.Of("calc.latitudeLiesBetween90And902"))
+            .That(body.Signs.Count > 0, "signs", "signs-missing", Say.Of("calc.nameOneSignAtLeast"))
+            .That(unknown is null, body.NotSure?.Contains(unknown ?? "") == true ? "notSure" : "signs", "sign-unknown", Say.Of("calc.aSignIsNot", ("nearest", CatalogueRules.Nearest(unknown ?? "", catalogue.Signs.Select(s => s.Id)))))
+            .That(twice is null, notSure.Contains(twice ?? "") ? "notSure" : "signs", "sign-twice", Say.Of("calc.theSignIsNamedTwice", ("twice", twice)));
         if (!checks.Passed)
         {
             return checks.Problem();

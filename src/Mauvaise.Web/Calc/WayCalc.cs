@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Decide;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -34,11 +35,11 @@ public static class WayCalc
     private static Results<Ok<WaysAnswer>, ProblemHttpResult> WaysOf(WaysRequest body, GardenCatalogue catalogue)
     {
         var checks = new Checks()
-            .That(catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", $"This crop is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Crop, catalogue.Crops.Select(c => c.Id))}; another-crop stands for any other.")
-            .That(catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", $"This pest or disease is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Target, catalogue.Targets.Select(t => t.Id))}.")
-            .That(catalogue.FindClimate(body.Climate) is not null, "climate", "climate-unknown", $"This climate is not in the catalogue. The nearest name is {CatalogueRules.Nearest(body.Climate, catalogue.Climates.Select(c => c.Id))}.")
-            .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90.")
-            .That(body.Share is > 0 and <= 1, "share", "share-range", "The share of leaves affected is over 0 and up to 1.");
+            .That(catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", Say.Of("calc.thisCropIsNot3", ("nearest", CatalogueRules.Nearest(body.Crop, catalogue.Crops.Select(c => c.Id)))))
+            .That(catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", Say.Of("calc.thisPestOrDiseaseIsNot", ("nearest", CatalogueRules.Nearest(body.Target, catalogue.Targets.Select(t => t.Id)))))
+            .That(catalogue.FindClimate(body.Climate) is not null, "climate", "climate-unknown", Say.Of("calc.thisClimateIsNot", ("nearest", CatalogueRules.Nearest(body.Climate, catalogue.Climates.Select(c => c.Id)))))
+            .That(body.Latitude is >= -90 and <= 90, "latitude", "latitude-range", Say.Of("calc.latitudeLiesBetween90And902"))
+            .That(body.Share is > 0 and <= 1, "share", "share-range", Say.Of("calc.theShareOfLeavesAffected"));
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -7,6 +7,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
@@ -123,15 +124,15 @@ public static class CheckBackEndpoints
         }
 
         var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
-            .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", "Look at one leaf at least.")
-            .That(body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched), "alive", "touched-range", $"Insects touched lie between 0 and {MostTouched}.")
+            .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", Say.Of("checkBacks.lookAtOneLeafAtLeast"))
+            .That(body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched), "alive", "touched-range", Say.Of("checkBacks.insectsTouchedLieBetween0", ("mostTouched", MostTouched)))
             .That(body.OnlyDead is null or >= 0 && body.Count.LeavesAffected + (body.OnlyDead ?? 0) <= body.Count.LeavesLooked,
-                "onlyDead", "only-dead-range", "Leaves with dead ones alone, and leaves where they move, are not more than those looked at.")
+                "onlyDead", "only-dead-range", Say.Of("checkBacks.leavesWithDeadOnesAlone"))
             .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
-            .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", "This check-back is for another planting.")
+            .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", Say.Of("checkBacks.thisCheckBackIsForAnother"))
             .That(!what.PatchTest, "", "patch-test", PatchTest)
             .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
-            .That(Looks.LookedAt(s, body.Count.At) >= what.At, "at", "before-spray", "This was counted before the spray went on, so it can not judge it.");
+            .That(Looks.LookedAt(s, body.Count.At) >= what.At, "at", "before-spray", Say.Of("checkBacks.thisWasCountedBeforeTheSpray"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -150,10 +151,9 @@ public static class CheckBackEndpoints
     private static string? Contradiction(CheckBackCount body) => body switch
     {
         { Alive: > 0 and var moving, Count.LeavesAffected: 0 } =>
-            $"{moving} of those that you touched {(moving == 1 ? "moves" : "move")}, and yet no leaf was counted with living ones. Which is right?",
+            moving == 1 ? Say.Of("checkBacks.ofThoseThatYouTouchedMoves", ("moving", moving)) : Say.Of("checkBacks.ofThoseThatYouTouchedMove", ("moving", moving)),
         { Alive: 0, Dead: > 0 and var still, Count.LeavesAffected: > 0 and var leaves } =>
-            $"{(still == 1 ? "The one that you touched does not move" : $"None of the {still} that you touched moves")}, and yet "
-            + $"{Wording.Some(leaves, "leaf was", "leaves were")} counted with living ones. Are those dead too?",
+            still == 1 ? Say.Of("checkBacks.theOneThatYouTouchedDoes", ("some", Say.Of("checkBacks.leavesWere", ("n", leaves)))) : Say.Of("checkBacks.noneOfTheThatYouTouched", ("still", still), ("some", Say.Of("checkBacks.leavesWere", ("n", leaves)))),
         _ => null,
     };
 
@@ -177,7 +177,7 @@ public static class CheckBackEndpoints
             .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
             .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
             .That(settling is not null && settling.Id == body.ObservationId, "observationId", "count-not-fit",
-                "That count does not judge this: it has to be the latest since the check-back was due, and of the same trouble.");
+                Say.Of("checkBacks.thatCountDoesNotJudgeThis"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -204,7 +204,7 @@ public static class CheckBackEndpoints
         var checks = new Checks()
             .That(!what.PatchTest, "", "patch-test", PatchTest)
             .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
-            .That(CanHose(s, what), "", "nothing-to-hose", "Water does not tell the living from the dead here: count the leaves.");
+            .That(CanHose(s, what), "", "nothing-to-hose", Say.Of("checkBacks.waterDoesNotTellTheLiving"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -214,9 +214,9 @@ public static class CheckBackEndpoints
         return TypedResults.Ok(Answer(await tools.DoAsync(s, written, stop), written.CheckBacks[0]));
     }
 
-    private const string PatchTest = "This was a patch test: judge the two leaves instead.";
-    private const string AlreadyJudged = "This spray was judged already. Undo that first to judge it again.";
-    private const string HowMuch = "Say how much it is hurt.";
+    private static string PatchTest => Say.Of("checkBacks.thisWasAPatchTestJudge");
+    private static string AlreadyJudged => Say.Of("checkBacks.thisSprayWasJudgedAlreadyUndo");
+    private static string HowMuch => Say.Of("checkBacks.sayHowMuchItIsHurt");
 
     private static bool Sane(Injury injury, IReadOnlyList<InjurySign>? signs) => injury != Injury.None || signs is not { Count: > 0 };
 
@@ -228,11 +228,11 @@ public static class CheckBackEndpoints
         // Outcomes of every year count, so it need not be in the snapshot.
         if (await tools.Db.CheckBacks.FirstOrDefaultAsync(c => c.GardenId == gardenId && c.Id == checkBackId && c.DoneAt != null, stop) is not { } row)
         {
-            return Problems.NotFound("judged check-back");
+            return Problems.NotFound(Say.Of("checkBacks.judgedCheckBack"));
         }
 
         var why = string.IsNullOrWhiteSpace(body.Why) ? null : body.Why.Trim();
-        var checks = new Checks().That(why is null or { Length: <= 200 }, "why", "why-long", "The reason has up to 200 letters.");
+        var checks = new Checks().That(why is null or { Length: <= 200 }, "why", "why-long", Say.Of("checkBacks.theReasonHasUpTo200"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -240,7 +240,7 @@ public static class CheckBackEndpoints
 
         if (row.DiscountedFor != why)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, why is null ? "Lets an outcome count again" : "Set an outcome aside", _ => row.DiscountedFor = why, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, why is null ? Say.Of("checkBacks.letsAnOutcomeCountAgain") : Say.Of("checkBacks.setAnOutcomeAside"), _ => row.DiscountedFor = why, stop);
         }
 
         return TypedResults.NoContent();
@@ -256,9 +256,9 @@ public static class CheckBackEndpoints
 
         var at = Looks.LookedAt(s, body.At);
         var checks = new Checks()
-            .That(spray.PatchTest, "", "no-patch-test", "This was a whole spray: count the leaves.")
-            .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", "These leaves were judged already. Undo that first to judge them again.")
-            .That(at >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5), "", "too-early", FormattableString.Invariant($"Scorch shows late: look again on {visit.DueOn:d MMMM}."));
+            .That(spray.PatchTest, "", "no-patch-test", Say.Of("checkBacks.thisWasAWholeSprayCount"))
+            .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", Say.Of("checkBacks.theseLeavesWereJudgedAlreadyUndo"))
+            .That(at >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5), "", "too-early", Say.Of("checkBacks.scorchShowsLateLookAgain", ("dueOn", Say.In(visit.DueOn, "d MMMM"))));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -318,13 +318,13 @@ public static class CheckBackEndpoints
     {
         if (before is null)
         {
-            return "Nobody counted before. Take twenty leaves, a few from every plant, high and low.";
+            return Say.Of("checkBacks.nobodyCountedBeforeTakeTwentyLeaves");
         }
 
-        var part = before.Part switch { PlantPart.Unsaid => "leaves", PlantPart.Tips => "tips", PlantPart.NewLeaves => "new leaves", PlantPart.OldLeaves => "old leaves", PlantPart.Stem => "stems", PlantPart.Flowers => "flowers", _ => "fruit" };
-        var side = before.Side switch { BedSide.Edge => " at the edge of the bed", BedSide.Middle => " in the middle of the bed", _ => "" };
-        var plants = planting.Count is > 1 and var n ? $", spread over the same {Math.Min(n, before.LeavesLooked)} plants" : "";
-        return string.Create(CultureInfo.InvariantCulture, $"Count the same {before.LeavesLooked} {part}{side} as on {s.Garden.DateOf(before.At):d MMMM}{plants}.");
+        var part = before.Part switch { PlantPart.Unsaid => Say.Of("checkBacks.leaves"), PlantPart.Tips => Say.Of("checkBacks.tips"), PlantPart.NewLeaves => Say.Of("checkBacks.newLeaves"), PlantPart.OldLeaves => Say.Of("checkBacks.oldLeaves"), PlantPart.Stem => Say.Of("checkBacks.stems"), PlantPart.Flowers => Say.Of("checkBacks.flowers"), _ => Say.Of("checkBacks.fruit") };
+        var side = before.Side switch { BedSide.Edge => Say.Of("checkBacks.atTheEdgeOfTheBed"), BedSide.Middle => Say.Of("checkBacks.inTheMiddleOfTheBed"), _ => "" };
+        var plants = planting.Count is > 1 and var n ? Say.Of("checkBacks.spreadOverTheSamePlants", ("number", Math.Min(n, before.LeavesLooked))) : "";
+        return Say.Of("checkBacks.countTheSame", ("leavesLooked", before.LeavesLooked), ("part", part), ("side", side), ("dateOf", Say.In(s.Garden.DateOf(before.At), "d MMMM")), ("plants", plants));
     }
 
     private static string? Course(GardenSnapshot s, Planting planting, WhatIsJudged what) =>

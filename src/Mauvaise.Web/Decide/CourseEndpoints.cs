@@ -5,6 +5,7 @@ using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -44,7 +45,7 @@ public static class CourseEndpoints
             return checks.Problem();
         }
 
-        var words = $"Began a course of {s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()}, {s.Where(s.FindPlanting(course.PlantingId)!)}";
+        var words = Say.Of("decide.beganACourse", ("material", s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()), ("state", s.Where(s.FindPlanting(course.PlantingId)!)));
         await tools.DoAsync(s, new Written(words, body.MemberId) { Courses = [course] }, stop);
         return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
     }
@@ -58,21 +59,21 @@ public static class CourseEndpoints
         var material = recipe is null ? null : s.Catalogue.Material(recipe.Active.Material);
         var days = body.Days ?? [];
         var checks = new Checks()
-            .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", "This planting has ended: no course can begin there.")
-            .That(target is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
-            .That(recipe is { Form: Form.Spray or Form.Drench }, "recipe", "recipe-unknown", "Choose a spray from the catalogue.")
-            .That(target is null || material?.EffectOn(target) is not null, "recipe", "no-effect", $"{material?.Name ?? "It"} does nothing against {target?.Name.InSentence()}.")
-            .That(days.Count <= MostOwnDays && days.All(d => d is >= 0 and <= FurthestDay), "days", "days-range", $"Choose up to {MostOwnDays} days, from today to {FurthestDay} days ahead: nothing is sprayed in the past.")
-            .That(days.Zip(days.Skip(1)).All(p => p.Second > p.First), "days", "days-order", "Days must rise.");
+            .That(planting is not null, "plantingId", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
+            .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", Say.Of("decide.thisPlantingHasEndedNoCourse"))
+            .That(target is not null, "target", "target-unknown", Say.Of("bench.thisPestOrDiseaseIsNot"))
+            .That(recipe is { Form: Form.Spray or Form.Drench }, "recipe", "recipe-unknown", Say.Of("decide.chooseASprayFromTheCatalogue"))
+            .That(target is null || material?.EffectOn(target) is not null, "recipe", "no-effect", Say.Of("decide.doesNothingAgainst", ("material", material?.Name ?? Say.Of("decide.it")), ("target", target?.Name.InSentence())))
+            .That(days.Count <= MostOwnDays && days.All(d => d is >= 0 and <= FurthestDay), "days", "days-range", Say.Of("decide.chooseUpToDaysFromToday", ("mostOwnDays", MostOwnDays), ("furthestDay", FurthestDay)))
+            .That(days.Zip(days.Skip(1)).All(p => p.Second > p.First), "days", "days-order", Say.Of("decide.daysMustRise"));
         if (checks.Passed)
         {
             var apart = material!.Cadence.CurativeMinDays;
-            checks.That(days.Zip(days.Skip(1)).All(p => p.Second - p.First >= apart), "days", "days-too-close", $"{material.Name} wants {apart} days between two rounds.")
-                .That(CourseProgress.Running(s, planting!, body.Target) is null, "target", "course-running", $"A course against {target!.Name.InSentence()} is running there already. Stop that first.");
+            checks.That(days.Zip(days.Skip(1)).All(p => p.Second - p.First >= apart), "days", "days-too-close", Say.Of("decide.wantsDaysBetweenTwoRounds", ("material", material.Name), ("apart", apart)))
+                .That(CourseProgress.Running(s, planting!, body.Target) is null, "target", "course-running", Say.Of("decide.aCourseAgainstIsRunningThere", ("target", target!.Name.InSentence())));
             var first = s.Now.AddDays(days.Count > 0 ? days[0] : 0);
             var against = UseGuards.Against(s, planting!, MaterialChoice.MaterialsIn(s.Catalogue, recipe!), first, MaterialChoice.Working(recipe!));
-            checks.That(against.Count == 0, "recipe", "use-" + against.FirstOrDefault()?.Code, $"{material.Name} can not go on then: {against.FirstOrDefault()?.Clause}.");
+            checks.That(against.Count == 0, "recipe", "use-" + against.FirstOrDefault()?.Code, Say.Of("decide.canNotGoOnThen", ("material", material.Name), ("firstOrDefault", against.FirstOrDefault()?.Clause)));
         }
 
         return checks.Passed
@@ -90,7 +91,7 @@ public static class CourseEndpoints
         if (course.StoppedAt is null)
         {
             var row = await tools.Db.Courses.FirstAsync(c => c.Id == courseId, stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Stopped the course against {s.Catalogue.Target(course.Target).Name.InSentence()}", _ => row.StoppedAt = tools.Now, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("decide.stoppedTheCourseAgainst", ("target", s.Catalogue.Target(course.Target).Name.InSentence())), _ => row.StoppedAt = tools.Now, stop);
         }
 
         return TypedResults.NoContent();

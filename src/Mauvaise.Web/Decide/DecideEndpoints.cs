@@ -5,6 +5,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -37,10 +38,10 @@ public static class DecideEndpoints
 
         var one = planting is { } id ? s.FindPlanting(id) : null;
         var checks = new Checks()
-            .That(planting is null || one is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(one is null || one.GrowsOn(s.Today), "planting", "planting-ended", $"{(one is null ? "This planting" : s.Where(one))} has ended: there is nothing to decide.")
-            .That(leaves is null or (>= 1 and <= MostLeaves), "leaves", "leaves-range", $"Leaves on the plants are 1 to {MostLeaves:N0}.")
-            .That(leaves is null || planting is not null, "leaves", "leaves-whose", "Say which planting the leaves are of.");
+            .That(planting is null || one is not null, "planting", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
+            .That(one is null || one.GrowsOn(s.Today), "planting", "planting-ended", one is null ? Say.Of("decide.thisPlantingHasEndedThere") : Say.Of("decide.hasEndedThereIsNothing", ("state", s.Where(one))))
+            .That(leaves is null or (>= 1 and <= MostLeaves), "leaves", "leaves-range", Say.Of("decide.leavesOnThePlantsAre1", ("mostLeaves", Say.In(MostLeaves, "N0"))))
+            .That(leaves is null || planting is not null, "leaves", "leaves-whose", Say.Of("decide.sayWhichPlantingTheLeaves"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -50,7 +51,7 @@ public static class DecideEndpoints
         return TypedResults.Ok(new DecideAnswer(
             [.. looks.Where(x => x.Seen is { LeavesLooked: > 0, LeavesAffected: > 0 })
                 .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves)).OrderByDescending(Urgency).Select(l => Answer(s, l))],
-            [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => $"{s.Where(x.Planting)}: no leaf was counted. Count ten or more, and the steps follow.")],
+            [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => Say.Of("decide.noLeafWasCountedCountTen", ("state", s.Where(x.Planting))))],
             [.. Wearing.Due(s).Where(w => one is null || w.Planting.Id == one.Id).Select(w => TaskEndpoints.Answer(s, w.Task, w.Why)).OfType<TaskAnswer>(), .. s.Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id)).Select(t => TaskEndpoints.Answer(s, t)).OfType<TaskAnswer>()],
             [.. s.Courses.Where(c => one is null || c.PlantingId == one.Id)
                 .GroupBy(c => (c.PlantingId, c.Target)).Select(g => CourseEndpoints.Answer(s, CourseProgress.Of(s, g.Last())))

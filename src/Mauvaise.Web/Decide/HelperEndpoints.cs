@@ -3,6 +3,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -43,14 +44,14 @@ public static class HelperEndpoints
     {
         var planting = s.FindPlanting(order.PlantingId);
         checks
-            .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", "This planting has ended.")
+            .That(planting is not null, "plantingId", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
+            .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", Say.Of("decide.thisPlantingHasEnded"))
             .That(s.Catalogue.Helpers.Any(h => h.Id == order.Helper && h.Ordered is not null), "helper", "helper-unknown",
-                "Choose a kind that can be ordered or moved.")
-            .That(order.Number is > 0 and <= MostHelpers, "number", "helpers-range", $"How many: 1 to {MostHelpers:N0}.")
-            .That(order.Target is null || s.Catalogue.FindTarget(order.Target) is not null, "target", "target-unknown", "This pest is not in the catalogue.")
+                Say.Of("decide.chooseAKindThatCan"))
+            .That(order.Number is > 0 and <= MostHelpers, "number", "helpers-range", Say.Of("decide.howMany1", ("mostHelpers", Say.In(MostHelpers, "N0"))))
+            .That(order.Target is null || s.Catalogue.FindTarget(order.Target) is not null, "target", "target-unknown", Say.Of("decide.thisPestIsNot"))
             .That(order.ComesOn is null || (order.ComesOn >= s.Today && order.ComesOn <= s.Today.AddDays(FurthestDays)),
-                "comesOn", "day-range", $"They come today or within {FurthestDays} days.");
+                "comesOn", "day-range", Say.Of("decide.theyComeTodayOrWithinDays", ("furthestDays", FurthestDays)));
         if (checks.Passed && order.ComesOn is null)
         {
             CheckRelease(s, planting!, order.Helper, order.Number, checks);
@@ -66,7 +67,7 @@ public static class HelperEndpoints
         {
             foreach (var reason in HelperGuards.AgainstRelease(s, planting, kind, number))
             {
-                checks.That(false, reason.Code == "too-many" ? "number" : "helper", reason.Code, $"Not yet: {reason.Clause}.");
+                checks.That(false, reason.Code == "too-many" ? "number" : "helper", reason.Code, Say.Of("decide.notYet", ("clause", reason.Clause)));
             }
         }
     }

@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -49,7 +50,7 @@ public static class StanceEndpoints
         if (place.Stance != body.Stance)
         {
             var row = await tools.Db.Places.FirstAsync(p => p.Id == placeId, stop);
-            var words = body.Stance is { } stance ? ActionLine.Words(stance) : "as the garden";
+            var words = body.Stance is { } stance ? ActionLine.Words(stance) : Say.Of("decide.asTheGarden");
             await tools.Log.WriteAsync(gardenId, body.MemberId, $"{place.Name}: {words}", _ => row.Stance = body.Stance, stop);
         }
 
@@ -67,9 +68,9 @@ public static class StanceEndpoints
             .SelectMany(p => s.LatestLook(p.Id).Where(o => o is { LeavesAffected: > 0, Named: not null }).Select(o => (Planting: p, Target: s.Catalogue.FindTarget(o.Named!))))
             .Where(x => x.Target is { Kind: not TargetKind.LookAlike, NoSpray: false })
             .DistinctBy(x => x.Target!.Group).Take(4)
-            .Select(x => FormattableString.Invariant($"{x.Target!.Name.InSentence()} {ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Share * 100:0} %"))
+            .Select(x => $"{x.Target!.Name.InSentence()} {Say.In(ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Share * 100, "0")} %")
             .ToList();
-        return found.Count > 0 ? [$"Acts from these shares of leaves on: {string.Join(", ", found)}."] : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
+        return found.Count > 0 ? [Say.Of("decide.actsFromTheseSharesOfLeaves", ("join", string.Join(", ", found)))] : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
     }
 
     /// <summary>For each trouble whose first step would be another: what it would be.</summary>
@@ -81,23 +82,23 @@ public static class StanceEndpoints
            let before = Summary(ActionLadder.For(now, planting, seen))
            let after = Summary(ActionLadder.For(then, planting, seen))
            where before != after
-           select $"{now.Where(planting)}: {after.InSentence()} instead of {before.InSentence()}.",
+           select Say.Of("decide.insteadOf", ("now", now.Where(planting)), ("after", after.InSentence()), ("before", before.InSentence())),
     ];
 
     private static string Summary(ActionLadder ladder)
     {
         var names = ladder.Steps.Where(x => x.Choice == StepChoice.Do && x.Code is not (KnownIds.Measures.BagAndBin or KnownIds.Measures.LookAtNeighbours or KnownIds.Measures.Feed or KnownIds.Measures.AntBand)).Select(x => x.Name).ToList();
-        return names.Count == 0 ? "nothing" : string.Join(", ", names);
+        return names.Count == 0 ? Say.Of("words.nothing") : string.Join(", ", names);
     }
 
     private static string Name<T>(T value) where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
     private static string Words(DiseaseApproach approach) => approach switch
     {
-        DiseaseApproach.CleanThenProtect => "Peroxide on what shows, then bicarbonate, milk or neem on what is clean.",
-        DiseaseApproach.ProtectOnly => "Only what keeps spores off: bicarbonate, milk, neem.",
-        DiseaseApproach.NeemOnly => "Neem wherever it works.",
-        DiseaseApproach.Milk => "Milk wherever it works.",
+        DiseaseApproach.CleanThenProtect => Say.Of("decide.peroxideOnWhatShowsThenBicarbonate"),
+        DiseaseApproach.ProtectOnly => Say.Of("decide.onlyWhatKeepsSporesOffBicarbonate"),
+        DiseaseApproach.NeemOnly => Say.Of("decide.neemWhereverItWorks"),
+        DiseaseApproach.Milk => Say.Of("decide.milkWhereverItWorks"),
         _ => throw new ArgumentOutOfRangeException(nameof(approach), approach, "Unknown approach."),
     };
 }

@@ -4,6 +4,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
@@ -59,8 +60,8 @@ public static class TaskEndpoints
         }
 
         var twice = new Checks()
-            .That(body.Tasks.Select(t => t.Id).Distinct().Count() == body.Tasks.Count, "tasks", "id-twice", "Two steps were sent with the same id.")
-            .That(body.Courses.Select(c => c.Id).Distinct().Count() == body.Courses.Count, "courses", "id-twice", "Two courses were sent with the same id.");
+            .That(body.Tasks.Select(t => t.Id).Distinct().Count() == body.Tasks.Count, "tasks", "id-twice", Say.Of("decide.twoStepsWereSent"))
+            .That(body.Courses.Select(c => c.Id).Distinct().Count() == body.Courses.Count, "courses", "id-twice", Say.Of("decide.twoCoursesWereSent"));
         if (!twice.Passed)
         {
             return twice.Problem();
@@ -92,8 +93,8 @@ public static class TaskEndpoints
 
         if (tasks.Count + courses.Count > 0)
         {
-            var steps = tasks.Count + courses.Count == 1 ? "1 step" : $"{tasks.Count + courses.Count} steps";
-            var words = courses.Count == 0 && tasks.All(t => t.State == TaskState.Passed) ? $"Passed by {steps}" : $"Took on {steps}";
+            var steps = Say.Of("decide.steps", ("n", tasks.Count + courses.Count));
+            var words = courses.Count == 0 && tasks.All(t => t.State == TaskState.Passed) ? Say.Of("decide.passedBy", ("steps", steps)) : Say.Of("decide.tookOn", ("steps", steps));
             await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = tasks, Courses = courses }, stop);
         }
 
@@ -106,10 +107,10 @@ public static class TaskEndpoints
         var seen = s.Observations.FirstOrDefault(o => o.Id == body.ObservationId);
         var planting = seen is null ? null : s.FindPlanting(seen.PlantingId);
         var checks = new Checks()
-            .That(seen is not null, "observationId", "note-unknown", "This note is not in the garden any more. Look at the list again.")
-            .That(planting is null || planting.GrowsOn(s.Today), "observationId", "planting-ended", "This planting has ended: there is nothing to decide.")
-            .That(seen is null or { LeavesLooked: > 0 }, "observationId", "no-count", "No leaf was counted. Count ten or more, and the steps follow.")
-            .That(body.On is null || (body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)), "on", "day-range", $"Choose a day from today on, within {FurthestDays} days.");
+            .That(seen is not null, "observationId", "note-unknown", Say.Of("decide.thisNoteIsNot"))
+            .That(planting is null || planting.GrowsOn(s.Today), "observationId", "planting-ended", Say.Of("decide.thisPlantingHasEndedThere"))
+            .That(seen is null or { LeavesLooked: > 0 }, "observationId", "no-count", Say.Of("decide.noLeafWasCountedCountTen2"))
+            .That(body.On is null || (body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)), "on", "day-range", Say.Of("decide.chooseADayFromToday", ("furthestDays", FurthestDays)));
         if (!checks.Passed)
         {
             return (null, "", checks);
@@ -117,15 +118,15 @@ public static class TaskEndpoints
 
         var ladder = ActionLadder.For(s, planting!, seen!);
         var step = ladder.Steps.FirstOrDefault(x => x.Code == body.Step);
-        checks.That(step is not null, "step", "step-unknown", "This step is not on the ladder for what was found.")
-            .That(step is null || body.Pass || step.Measure is not null, "step", "step-is-a-course", "A spray is taken on as a course.");
+        checks.That(step is not null, "step", "step-unknown", Say.Of("decide.thisStepIsNot"))
+            .That(step is null || body.Pass || step.Measure is not null, "step", "step-is-a-course", Say.Of("decide.aSprayIsTaken"));
         if (!checks.Passed)
         {
             return (null, "", checks);
         }
 
         var task = new GardenTask(body.Id, planting!.Id, seen!.LookId, body.Step, ladder.Finding.Target?.Id, body.On ?? step!.On ?? s.Today, body.Pass ? TaskState.Passed : TaskState.Planned);
-        return (task, $"{(body.Pass ? "Passed by" : "Took on")}: {step!.Name.InSentence()}, {s.Where(planting)}", checks);
+        return (task, body.Pass ? Say.Of("decide.passedBy2", ("step", step!.Name.InSentence()), ("state", s.Where(planting))) : Say.Of("decide.tookOn2", ("step", step!.Name.InSentence()), ("state", s.Where(planting))), checks);
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Done(Guid gardenId, Guid taskId, TaskDone body, GardenTools tools, CancellationToken stop)
@@ -147,8 +148,8 @@ public static class TaskEndpoints
 
         var measure = s.Catalogue.FindMeasure(task.Step);
         var checks = new Checks()
-            .That(task.State == TaskState.Planned && measure is not null, "", "task-not-planned", "This was not taken on, so it can not be done.")
-            .That(body.Leaves is null or (>= 0 and <= MostLeaves), "leaves", "leaves-range", $"Leaves taken off are 0 to {MostLeaves:N0}.");
+            .That(task.State == TaskState.Planned && measure is not null, "", "task-not-planned", Say.Of("decide.thisWasNotTakenOnSo"))
+            .That(body.Leaves is null or (>= 0 and <= MostLeaves), "leaves", "leaves-range", Say.Of("decide.leavesTakenOffAre0", ("mostLeaves", Say.In(MostLeaves, "N0"))));
         if (checks.Passed && task is { Step: KnownIds.Measures.ReleaseHelpers, Helper: { } helper })
         {
             HelperEndpoints.CheckRelease(s, s.FindPlanting(task.PlantingId)!, helper, task.Number ?? 1, checks);
@@ -188,7 +189,7 @@ public static class TaskEndpoints
         }
         else if (task.State == TaskState.Planned)
         {
-            var words = $"Dropped: {s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()}, {s.Where(s.FindPlanting(task.PlantingId)!)}";
+            var words = Say.Of("decide.dropped", ("findMeasure", s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()), ("state", s.Where(s.FindPlanting(task.PlantingId)!)));
             await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = [task with { State = TaskState.Dropped }] }, stop);
         }
 

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -81,11 +82,11 @@ public static class WayEndpoints
         var grown = s.FindPlanting(planting);
         var t = s.Catalogue.FindTarget(target);
         var checks = new Checks()
-            .That(grown is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(grown is null || grown.GrowsOn(s.Today), "planting", "planting-ended", "This planting has ended: there is nothing to decide.")
-            .That(t is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.");
+            .That(grown is not null, "planting", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
+            .That(grown is null || grown.GrowsOn(s.Today), "planting", "planting-ended", Say.Of("decide.thisPlantingHasEndedThere"))
+            .That(t is not null, "target", "target-unknown", Say.Of("bench.thisPestOrDiseaseIsNot"));
         var set = checks.Passed ? WayBook.Of(s).For(grown!, t!) : null;
-        checks.That(!checks.Passed || set is not null, "planting", "no-count", $"Count some leaves with {t?.Name} first: the ways begin at a count.");
+        checks.That(!checks.Passed || set is not null, "planting", "no-count", Say.Of("decide.countSomeLeavesWithFirst", ("target", t?.Name)));
         return checks.Passed ? TypedResults.Ok(WaysAnswer.Of(set!, s.Catalogue)) : checks.Problem();
     }
 }

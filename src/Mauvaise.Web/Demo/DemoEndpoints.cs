@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Mailing;
@@ -77,5 +78,5 @@ public static class DemoEndpoints
         await transaction.CommitAsync(stop);
     }
 
-    private static ProblemHttpResult NoDemo() => Problems.Of(StatusCodes.Status404NotFound, "no-demo", "Only the demo's clock can be stepped.");
+    private static ProblemHttpResult NoDemo() => Problems.Of(StatusCodes.Status404NotFound, "no-demo", Say.Of("demo.onlyTheDemosClockCanBe"));
 }

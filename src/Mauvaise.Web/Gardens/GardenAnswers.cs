@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 
 namespace Mauvaise.Web.Gardens;
@@ -64,13 +65,13 @@ public static class GardenAnswers
         var state = s.WeatherState;
         if (state.FetchedAt is not { } at)
         {
-            return new(null, true, (state.Trouble ?? "No weather yet.") + " Hours and cover wait for it; everything else works.");
+            return new(null, true, Say.Of("gardens.hoursAndCoverWait", ("trouble", state.Trouble ?? Say.Of("gardens.noWeatherYet"))));
         }
 
         var age = s.Now - at;
         var old = age.Duration() > FreshFor || state.Trouble is not null;
         var local = s.Garden.Zone.Local(at);
-        var since = $"{local.ToString("ddd d MMM", CultureInfo.InvariantCulture)}, {Figure.Time(local)}";
-        return new(at, old, old ? $"{state.Trouble ?? "The weather is old."} What is shown is from {since}." : $"Weather from {since}.");
+        var since = $"{Say.In(local, "ddd d MMM")}, {Figure.Time(local)}";
+        return new(at, old, old ? Say.Of("gardens.whatIsShownIsFrom", ("trouble", state.Trouble ?? Say.Of("gardens.theWeatherIsOld")), ("since", since)) : Say.Of("gardens.weatherFrom", ("since", since)));
     }
 }

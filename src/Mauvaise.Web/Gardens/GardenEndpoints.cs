@@ -4,6 +4,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Home;
@@ -56,8 +57,8 @@ public static class GardenEndpoints
     private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(NewGarden body, GardenTools tools, GardenCatalogue catalogue, WeatherClient weather, ClaimsPrincipal user, CancellationToken stop)
     {
         var checks = CheckSite(new Checks(), body.Name, body.Latitude, body.Longitude, body.TimeZoneId, body.Climate, catalogue)
-            .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", "Say who you are, so that the log can name you.");
-        CheckPlace(checks, body.FirstPlace, "firstPlace.");
+            .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", Say.Of("gardens.sayWhoYouAreSo"));
+        CheckPlace(checks, body.FirstPlace, Say.Of("gardens.firstplace"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -91,8 +92,8 @@ public static class GardenEndpoints
         }
 
         tools.Db.Places.Add(PlaceRow(body.Id, body.FirstPlace, 0));
-        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "Trigger bottle", CapacityLitres = Capacity(body.Kitchen, 1) });
-        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = "Pump sprayer", CapacityLitres = Capacity(body.Kitchen, 5) });
+        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = Say.Of("gardens.triggerBottle"), CapacityLitres = Capacity(body.Kitchen, 1) });
+        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = Say.Of("gardens.pumpSprayer"), CapacityLitres = Capacity(body.Kitchen, 5) });
         await tools.Db.SaveChangesAsync(stop);
         await weather.TryRefreshAsync(body.Id, stop);
         return created;
@@ -107,13 +108,13 @@ public static class GardenEndpoints
 
         var wrong = -1;
         var free = body.FreeHours is null ? null : FreeHours.Read(body.FreeHours, out wrong);
-        var checks = new Checks().That(wrong < 0, $"freeHours[{wrong}]", "free-hours", "Write hours as 6-8, 18-21, or always, or never.");
+        var checks = new Checks().That(wrong < 0, $"freeHours[{wrong}]", "free-hours", Say.Of("gardens.writeHoursAs6818"));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, "Changed how the garden is run", _ =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.changedHowTheGardenIsRun"), _ =>
         {
             garden.FreeHours = free is null ? garden.FreeHours : string.Join(',', free.Days);
             garden.Stance = body.Stance;
@@ -154,7 +155,7 @@ public static class GardenEndpoints
 
         if (s.Places.All(p => p.Id != body.Id))
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Added {body.Name}", db => db.Places.Add(PlaceRow(gardenId, body, s.Places.Count)), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.added", ("name", body.Name)), db => db.Places.Add(PlaceRow(gardenId, body, s.Places.Count)), stop);
         }
 
         return TypedResults.Created((string?)null);
@@ -168,14 +169,14 @@ public static class GardenEndpoints
         }
 
         var checks = CheckName(CheckGround(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
-            .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", $"The area is over 0 and up to {Figure.Area(MostAreaM2)}.");
+            .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", Say.Of("gardens.theAreaIsOver0", ("area", Figure.Area(MostAreaM2))));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
         var row = await tools.Db.Places.FirstAsync(p => p.Id == placeId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Changed {place.Name}", _ =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.changed", ("name", place.Name)), _ =>
         {
             row.Name = body.Name.Trim();
             row.Kind = body.Kind;
@@ -197,10 +198,10 @@ public static class GardenEndpoints
         }
 
         var checks = new Checks()
-            .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", "Choose one of the garden's places.")
-            .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", "Choose a crop from the list.")
-            .That(body.From <= s.Today.AddDays(1), "from", "date-ahead", "A planting starts today or earlier.")
-            .That(body.Variety is null or { Length: <= PlantingFacts.VarietyLetters }, "variety", "variety-long", $"A variety has up to {PlantingFacts.VarietyLetters} letters.");
+            .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
+            .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", Say.Of("gardens.chooseACropFromTheList"))
+            .That(body.From <= s.Today.AddDays(1), "from", "date-ahead", Say.Of("gardens.aPlantingStartsTodayOrEarlier"))
+            .That(body.Variety is null or { Length: <= PlantingFacts.VarietyLetters }, "variety", "variety-long", Say.Of("gardens.aVarietyHasUpToLetters", ("varietyLetters", PlantingFacts.VarietyLetters)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -208,7 +209,7 @@ public static class GardenEndpoints
 
         if (s.FindPlanting(body.Id) is null)
         {
-            var words = $"Planted {s.Catalogue.Crop(body.Crop).Name.InSentence()} in {s.Places.First(p => p.Id == body.PlaceId).Name}";
+            var words = Say.Of("gardens.plantedIn", ("crop", s.Catalogue.Crop(body.Crop).Name.InSentence()), ("places", s.Places.First(p => p.Id == body.PlaceId).Name));
             await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Plantings.Add(new PlantingRow
             {
                 Id = body.Id,
@@ -232,7 +233,7 @@ public static class GardenEndpoints
             return Problems.NotFound("planting");
         }
 
-        var words = body.Ended ? $"Cleared {s.Where(planting)}" : $"Changed {s.Where(planting)}";
+        var words = body.Ended ? Say.Of("gardens.cleared", ("state", s.Where(planting))) : Say.Of("gardens.changed", ("name", s.Where(planting)));
         var row = await tools.Db.Plantings.FirstAsync(p => p.Id == plantingId, stop);
         await tools.Log.WriteAsync(gardenId, body.MemberId, words, _ =>
         {
@@ -244,25 +245,25 @@ public static class GardenEndpoints
     }
 
     internal static Checks CheckSite(Checks checks, string? name, double latitude, double longitude, string? zone, string? climate, GardenCatalogue catalogue) => checks
-        .That(name?.Trim() is { Length: > 0 and <= 80 }, "name", "name-missing", "Give the garden a name of up to 80 letters.")
-        .That(latitude is >= -90 and <= 90, "latitude", "latitude-range", "Latitude lies between -90 and 90, north of the equator positive.")
-        .That(longitude is >= -180 and <= 180, "longitude", "longitude-range", "Longitude lies between -180 and 180, east of Greenwich positive.")
-        .That(GardenZone.Find(zone) is not null, "timeZoneId", "time-zone-unknown", "Choose a time zone from the list, as Europe/Vienna.")
-        .That(climate is not null && catalogue.FindClimate(climate) is not null, "climate", "climate-unknown", "Choose the climate type that is nearest to yours.");
+        .That(name?.Trim() is { Length: > 0 and <= 80 }, "name", "name-missing", Say.Of("gardens.giveTheGardenAName"))
+        .That(latitude is >= -90 and <= 90, "latitude", "latitude-range", Say.Of("gardens.latitudeLiesBetween90And90"))
+        .That(longitude is >= -180 and <= 180, "longitude", "longitude-range", Say.Of("gardens.longitudeLiesBetween180And180"))
+        .That(GardenZone.Find(zone) is not null, "timeZoneId", "time-zone-unknown", Say.Of("gardens.chooseATimeZoneFrom"))
+        .That(climate is not null && catalogue.FindClimate(climate) is not null, "climate", "climate-unknown", Say.Of("gardens.chooseTheClimateType"));
 
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
-            .That(place?.LengthM is > 0 and <= MostLengthM, path + "lengthM", "length-range", $"Length is over 0 and up to {Figure.Length(MostLengthM)}.")
-            .That(place?.WidthM is > 0 and <= MostWidthM, path + "widthM", "width-range", $"Width is over 0 and up to {Figure.Length(MostWidthM)}.");
+            .That(place?.LengthM is > 0 and <= MostLengthM, Say.Of("gardens.lengthm", ("path", path)), "length-range", Say.Of("gardens.lengthIsOver0AndUp", ("figure", Figure.Length(MostLengthM))))
+            .That(place?.WidthM is > 0 and <= MostWidthM, Say.Of("gardens.widthm", ("path", path)), "width-range", Say.Of("gardens.widthIsOver0AndUp", ("figure", Figure.Length(MostWidthM))));
 
     private static Checks CheckGround(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) => checks
-        .That(name?.Trim() is { Length: > 0 and <= 80 }, path + "name", "place-name-missing", "Give the place a name of up to 80 letters.")
-        .That(sunHours is >= 0 and <= 24, path + "sunHours", "sun-range", "Hours of sun lie between 0 and 24.")
-        .That(pondDistanceM is null or (>= 0 and <= 1000), path + "pondDistanceM", "pond-range", $"The pond lies up to {Figure.Length(1000)} away; leave it empty where there is none.")
-        .That(sunFrom is null || sunTo is null || sunFrom < sunTo, path + "sunTo", "sun-order", "The sun leaves after it has come.");
+        .That(name?.Trim() is { Length: > 0 and <= 80 }, Say.Of("gardens.name", ("path", path)), "place-name-missing", Say.Of("gardens.giveThePlaceAName"))
+        .That(sunHours is >= 0 and <= 24, Say.Of("gardens.sunhours", ("path", path)), "sun-range", Say.Of("gardens.hoursOfSunLieBetween0"))
+        .That(pondDistanceM is null or (>= 0 and <= 1000), Say.Of("gardens.ponddistancem", ("path", path)), "pond-range", Say.Of("gardens.thePondLiesUpToAway", ("figure", Figure.Length(1000))))
+        .That(sunFrom is null || sunTo is null || sunFrom < sunTo, Say.Of("gardens.sunto", ("path", path)), "sun-order", Say.Of("gardens.theSunLeavesAfterItHas"));
 
     private static Checks CheckName(Checks checks, GardenSnapshot s, Guid placeId, string? name) => checks
-        .That(!s.Places.Any(p => p.Id != placeId && string.Equals(p.Name, name?.Trim(), StringComparison.OrdinalIgnoreCase)), "name", "name-taken", "Another place has this name.");
+        .That(!s.Places.Any(p => p.Id != placeId && string.Equals(p.Name, name?.Trim(), StringComparison.OrdinalIgnoreCase)), "name", "name-taken", Say.Of("gardens.anotherPlaceHasThisName"));
 
     private static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) => new()
     {

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -33,10 +34,10 @@ public static class HouseholdEndpoints
         var name = body.Name.Trim();
         var role = body.Role ?? known?.Role ?? Role.Helper;
         var checks = new Checks()
-            .That(role != Role.Looker || s.Members.Any(m => m.Id != memberId && m.Role != Role.Looker), "role", "nobody-writes", "Somebody has to be able to write.")
-            .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", "Give a name of up to 80 letters.")
-            .That(!s.Members.Any(m => m.Id != memberId && Same(m.Name, name)), "name", "name-taken", "Somebody here has this name already.")
-            .That(known is not null || s.Members.Count < MostMembers, "name", "members-many", $"A household has up to {MostMembers} people here.");
+            .That(role != Role.Looker || s.Members.Any(m => m.Id != memberId && m.Role != Role.Looker), "role", "nobody-writes", Say.Of("gardens.somebodyHasToBeAble"))
+            .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", Say.Of("gardens.giveANameOfUp"))
+            .That(!s.Members.Any(m => m.Id != memberId && Same(m.Name, name)), "name", "name-taken", Say.Of("gardens.somebodyHereHasThisNameAlready"))
+            .That(known is not null || s.Members.Count < MostMembers, "name", "members-many", Say.Of("gardens.aHouseholdHasUpToPeople", ("mostMembers", MostMembers)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -44,12 +45,12 @@ public static class HouseholdEndpoints
 
         if (known is null)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"{name} gardens here too", db => db.Members.Add(new MemberRow { Id = memberId, GardenId = gardenId, Name = name, Role = role }), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.gardensHereToo", ("name", name)), db => db.Members.Add(new MemberRow { Id = memberId, GardenId = gardenId, Name = name, Role = role }), stop);
         }
         else if (known.Name != name || known.Role != role)
         {
             var row = await tools.Db.Members.FirstAsync(m => m.Id == memberId, stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Changed {known.Name} in the household", _ => (row.Name, row.Role) = (name, role), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.changedInTheHousehold", ("known", known.Name)), _ => (row.Name, row.Role) = (name, role), stop);
         }
 
         return TypedResults.NoContent();
@@ -64,9 +65,9 @@ public static class HouseholdEndpoints
 
         var name = body.Name.Trim();
         var checks = new Checks()
-            .That(name is { Length: > 0 and <= 80 }, "name", "sprayer-name", "Give the sprayer a name of up to 80 letters.")
-            .That(!s.Sprayers.Any(x => x.Id != sprayerId && Same(x.Name, name)), "name", "name-taken", "Another sprayer has this name.")
-            .That(body.CapacityLitres is > 0 and <= Mix.MostLitres, "capacityLitres", "capacity-range", $"It holds something, and up to {Figure.Volume(Mix.MostLitres)}.");
+            .That(name is { Length: > 0 and <= 80 }, "name", "sprayer-name", Say.Of("gardens.giveTheSprayerAName"))
+            .That(!s.Sprayers.Any(x => x.Id != sprayerId && Same(x.Name, name)), "name", "name-taken", Say.Of("gardens.anotherSprayerHasThisName"))
+            .That(body.CapacityLitres is > 0 and <= Mix.MostLitres, "capacityLitres", "capacity-range", Say.Of("gardens.itHoldsSomethingAndUp", ("volume", Figure.Volume(Mix.MostLitres))));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -75,11 +76,11 @@ public static class HouseholdEndpoints
         var row = await tools.Db.Sprayers.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == sprayerId, stop);
         if (row is null)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Added {name}", db => db.Sprayers.Add(new SprayerRow { Id = sprayerId, GardenId = gardenId, Name = name, CapacityLitres = body.CapacityLitres }), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.added", ("name", name)), db => db.Sprayers.Add(new SprayerRow { Id = sprayerId, GardenId = gardenId, Name = name, CapacityLitres = body.CapacityLitres }), stop);
         }
         else if (row.Name != name || row.CapacityLitres != body.CapacityLitres)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Changed {name}", _ => (row.Name, row.CapacityLitres) = (name, body.CapacityLitres), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.changed", ("name", name)), _ => (row.Name, row.CapacityLitres) = (name, body.CapacityLitres), stop);
         }
 
         return TypedResults.NoContent();
@@ -90,7 +91,7 @@ public static class HouseholdEndpoints
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Sprayers.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == sprayerId, stop) is { } row)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, $"Took {row.Name} off", db => db.Sprayers.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.tookOff", ("row", row.Name)), db => db.Sprayers.Remove(row), stop);
         }
 
         return TypedResults.NoContent();

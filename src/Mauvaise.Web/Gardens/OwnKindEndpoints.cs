@@ -1,6 +1,7 @@
 using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
@@ -67,19 +68,19 @@ public static class OwnKindEndpoints
             ? shipped.Crops.Any(c => Same(c.Name, name) || c.AlsoCalled.Any(x => Same(x, name)))
             : shipped.Targets.Any(t => Same(t.Name, name) || t.AlsoCalled.Any(x => Same(x, name)));
         var checks = new Checks()
-            .That(name.Length > 0, "name", "name-missing", "Give it the name that you call it by.")
-            .That(!listed, "name", "name-listed", "That one is listed: choose it from the list instead.")
+            .That(name.Length > 0, "name", "name-missing", Say.Of("gardens.giveItTheNameThatYou"))
+            .That(!listed, "name", "name-listed", Say.Of("gardens.thatOneIsListedChoose"))
             .That(!await tools.Db.OwnKinds.AnyAsync(k => k.GardenId == gardenId && k.Id != kindId && k.Of == body.Of && k.Name == name, stop),
-                "name", "name-taken", "You have one of this name.")
-            .That(known, "like", "like-unknown", $"Say which one of the list it is most like. The nearest name is {CatalogueRules.Nearest(body.Like, ids)}.")
-            .That(row is null || row.Of == body.Of, "of", "kind-changed", "A crop does not become a trouble, nor the other way round.");
+                "name", "name-taken", Say.Of("gardens.youHaveOneOfThisName"))
+            .That(known, "like", "like-unknown", Say.Of("gardens.sayWhichOneOfTheList", ("nearest", CatalogueRules.Nearest(body.Like, ids))))
+            .That(row is null || row.Of == body.Of, "of", "kind-changed", Say.Of("gardens.aCropDoesNotBecome"));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var words = row is null ? "Added" : body.Retired ? "Put away" : "Changed";
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"{words} the {(body.Of == OwnKindOf.Crop ? "crop" : "trouble")} {name}", db =>
+        var what = body.Of == OwnKindOf.Crop ? Say.Of("gardens.theCrop", ("name", name)) : Say.Of("gardens.theTrouble", ("name", name));
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of(row is null ? "gardens.added" : body.Retired ? "gardens.putAway" : "gardens.changed", ("name", what)), db =>
         {
             if (row is null)
             {

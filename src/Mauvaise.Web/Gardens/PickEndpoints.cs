@@ -1,4 +1,5 @@
 using System.Globalization;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -27,8 +28,8 @@ public static class PickEndpoints
 
         var planting = s.FindPlanting(body.PlantingId);
         var checks = new Checks()
-            .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays), "on", "pick-date", "Choose today or a day of this season.");
+            .That(planting is not null, "plantingId", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
+            .That(body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays), "on", "pick-date", Say.Of("gardens.chooseTodayOrADay"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -36,7 +37,7 @@ public static class PickEndpoints
 
         if (s.Picks.All(p => p.Id != body.Id && (p.PlantingId != body.PlantingId || p.On != body.On)))
         {
-            var words = string.Create(CultureInfo.InvariantCulture, $"Picking {s.Where(planting!)} on {body.On:d MMMM}");
+            var words = Say.Of("gardens.pickingOn", ("state", s.Where(planting!)), ("on", Say.In(body.On, "d MMMM")));
             await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Picks.Add(new PickRow { Id = body.Id, GardenId = gardenId, PlantingId = body.PlantingId, On = body.On }), stop);
         }
 
@@ -48,7 +49,7 @@ public static class PickEndpoints
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Picks.FirstOrDefaultAsync(p => p.GardenId == gardenId && p.Id == pickId, stop) is { } row)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, "Took a planned picking off", db => db.Picks.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.tookAPlannedPickingOff"), db => db.Picks.Remove(row), stop);
         }
 
         return TypedResults.NoContent();

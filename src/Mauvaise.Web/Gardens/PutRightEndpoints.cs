@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Weather;
@@ -59,7 +60,7 @@ public static class PutRightEndpoints
         }
 
         var moved = garden.Latitude != body.Latitude || garden.Longitude != body.Longitude;
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Put the garden right: {body.Name.Trim()}", _ =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.putTheGardenRight", ("body", body.Name.Trim())), _ =>
         {
             (garden.Name, garden.Latitude, garden.Longitude, garden.TimeZoneId, garden.Climate) = (body.Name.Trim(), body.Latitude, body.Longitude, body.TimeZoneId, body.Climate);
         }, stop);
@@ -80,10 +81,10 @@ public static class PutRightEndpoints
 
         if (await tools.Db.Plantings.AnyAsync(p => p.PlaceId == placeId, stop))
         {
-            return Problems.Refused("place-planted", $"Something grows or grew in {place.Name}, and its records hang on it. Take its plantings away, or put them in another place, first.");
+            return Problems.Refused("place-planted", Say.Of("gardens.somethingGrowsOrGrew", ("place", place.Name)));
         }
 
-        await tools.Log.WriteAsync(gardenId, memberId, $"Took {place.Name} away", db => db.Places.Remove(place), stop);
+        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.tookAway", ("place", place.Name)), db => db.Places.Remove(place), stop);
         return TypedResults.NoContent();
     }
 
@@ -98,19 +99,19 @@ public static class PutRightEndpoints
         var sprays = tools.Db.Applications.Where(a => a.Treated.Any(t => t.PlantingId == plantingId)).Select(a => a.At);
         DateOnly[] recorded = [.. (await counts.Concat(sprays).ToListAsync(stop)).Select(s.Garden.DateOf).Order()];
         var checks = new Checks()
-            .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", "Choose one of the garden's places.")
-            .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", "Choose a crop from the list.")
-            .That(body.From <= s.Today.AddDays(1) && body.From > s.Today.AddYears(-MostYears), "from", "date-ahead", "A planting starts today or earlier.")
-            .That(recorded.Length == 0 || body.From <= recorded[0], "from", "date-after-records", recorded.Length == 0 ? "" : $"Something was written about it on {recorded[0]:d MMMM yyyy}: it was there by then.")
-            .That(body.Until is null || body.Until >= body.From, "until", "date-order", "It ends after it began.")
-            .That(body.Until is null || body.Until <= s.Today, "until", "date-ahead", "The last day is today or earlier; leave it empty while it grows.")
-            .That(body.Until is null || recorded.Length == 0 || body.Until >= recorded[^1], "until", "date-before-records", recorded.Length == 0 ? "" : $"Something was written about it on {recorded[^1]:d MMMM yyyy}: it was there still.");
+            .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
+            .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", Say.Of("gardens.chooseACropFromTheList"))
+            .That(body.From <= s.Today.AddDays(1) && body.From > s.Today.AddYears(-MostYears), "from", "date-ahead", Say.Of("gardens.aPlantingStartsTodayOrEarlier"))
+            .That(recorded.Length == 0 || body.From <= recorded[0], "from", "date-after-records", recorded.Length == 0 ? "" : Say.Of("gardens.somethingWasWrittenAbout", ("recorded", Say.In(recorded[0], "d MMMM yyyy"))))
+            .That(body.Until is null || body.Until >= body.From, "until", "date-order", Say.Of("gardens.itEndsAfterItBegan"))
+            .That(body.Until is null || body.Until <= s.Today, "until", "date-ahead", Say.Of("gardens.theLastDayIsToday"))
+            .That(body.Until is null || recorded.Length == 0 || body.Until >= recorded[^1], "until", "date-before-records", recorded.Length == 0 ? "" : Say.Of("gardens.somethingWasWrittenAbout2", ("recorded", Say.In(recorded[^1], "d MMMM yyyy"))));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Put right: {s.Catalogue.Crop(body.Crop).Name.InSentence()} in {s.Places.First(p => p.Id == body.PlaceId).Name}", _ =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.putRight", ("crop", s.Catalogue.Crop(body.Crop).Name.InSentence()), ("places", s.Places.First(p => p.Id == body.PlaceId).Name)), _ =>
         {
             (row.PlaceId, row.Crop, row.From, row.Until, row.Count) = (body.PlaceId, body.Crop, body.From, body.Until, body.Count);
             row.Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim();
@@ -136,12 +137,12 @@ public static class PutRightEndpoints
             || await db.Trials.AnyAsync(t => t.Units.Any(u => u.PlantingId == plantingId), stop);
         if (recorded)
         {
-            return Problems.Refused("planting-recorded", $"There are records of this {name.InSentence()}. Clear it instead: what happened in the bed stays in the ledger.");
+            return Problems.Refused("planting-recorded", Say.Of("gardens.thereAreRecordsOfThisClear", ("name", name.InSentence())));
         }
 
         var picks = await db.Picks.Where(p => p.PlantingId == plantingId).ToListAsync(stop);
         var choices = await db.PlanChoices.Where(c => c.PlantingId == plantingId).ToListAsync(stop);
-        await tools.Log.WriteAsync(gardenId, memberId, $"Took {name.InSentence()} away", written =>
+        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.tookAway2", ("name", name.InSentence())), written =>
         {
             written.Picks.RemoveRange(picks);
             written.PlanChoices.RemoveRange(choices);
@@ -162,16 +163,16 @@ public static class PutRightEndpoints
         var ids = look.ConvertAll(o => o.Id);
         if (await db.CheckBacks.AnyAsync(c => (c.ObservationId != null && ids.Contains(c.ObservationId.Value)) || (c.BeforeId != null && ids.Contains(c.BeforeId.Value)), stop))
         {
-            return Problems.Refused("count-judges", "A check back was judged by this count, so it stays. Count again: the newest count is what decides.");
+            return Problems.Refused("count-judges", Say.Of("gardens.aCheckBackWasJudged"));
         }
 
         if (await db.Photos.AnyAsync(p => ids.Contains(p.ObservationId), stop))
         {
-            return Problems.Refused("count-pictured", "There are pictures of it. Take them away first.");
+            return Problems.Refused("count-pictured", Say.Of("gardens.thereArePicturesOfItTake"));
         }
 
-        var where = s.FindPlanting(look[0].PlantingId) is { } planting ? s.Where(planting) : "a planting that is gone";
-        await tools.Log.WriteAsync(gardenId, memberId, $"Struck the count of {s.Garden.DateOf(look[0].At):d MMMM}, {where}", written => written.Observations.RemoveRange(look), stop);
+        var where = s.FindPlanting(look[0].PlantingId) is { } planting ? s.Where(planting) : Say.Of("gardens.aPlantingThatIsGone");
+        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.struckTheCount", ("dateOf", Say.In(s.Garden.DateOf(look[0].At), "d MMMM")), ("where", where)), written => written.Observations.RemoveRange(look), stop);
         return TypedResults.NoContent();
     }
 

@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -38,9 +39,9 @@ public static class DeviceEndpoints
 
         var guest = member.Role == Role.Guest;
         var checks = new Checks()
-            .That(guest || body is { GuestDays: null, GuestPlaces: null }, "guestDays", "only-guests", "Only guests come for a while or to some places.")
-            .That(body.GuestPlaces is null or { Count: > 0 and <= MostGuestPlaces }, "guestPlaces", "places-count", $"Name 1 to {MostGuestPlaces} places, or none for all.")
-            .That(body.GuestPlaces?.All(id => s.Places.Any(p => p.Id == id)) != false, "guestPlaces", "place-unknown", "Choose among the garden's places.");
+            .That(guest || body is { GuestDays: null, GuestPlaces: null }, "guestDays", "only-guests", Say.Of("home.onlyGuestsComeForAWhile"))
+            .That(body.GuestPlaces is null or { Count: > 0 and <= MostGuestPlaces }, "guestPlaces", "places-count", Say.Of("home.name1ToPlacesOrNone", ("mostGuestPlaces", MostGuestPlaces)))
+            .That(body.GuestPlaces?.All(id => s.Places.Any(p => p.Id == id)) != false, "guestPlaces", "place-unknown", Say.Of("home.chooseAmongTheGardensPlaces"));
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -1,5 +1,6 @@
 using System.Security.Claims;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
@@ -53,7 +54,7 @@ public static class HomeEndpoints
         // Whoever marks it first has used it: two phones at once do not both come in.
         if (await db.Invites.Where(i => i.KeyHash == hash && i.UsedAt == null && i.GoodUntil > now).ExecuteUpdateAsync(i => i.SetProperty(x => x.UsedAt, now), stop) == 0)
         {
-            return Problems.Of(StatusCodes.Status410Gone, "code-spent", "This code was used already, or its time is over. Ask for a new one.");
+            return Problems.Of(StatusCodes.Status410Gone, "code-spent", Say.Of("home.thisCodeWasUsedAlready"));
         }
 
         var invite = await db.Invites.AsNoTracking().FirstAsync(i => i.KeyHash == hash, stop);
@@ -72,7 +73,7 @@ public static class HomeEndpoints
         var person = await people.FindByNameAsync(body.Name.Trim());
         if (person is not null && await people.IsLockedOutAsync(person))
         {
-            return Problems.Of(StatusCodes.Status429TooManyRequests, "locked-out", "Too many tries. Wait a quarter of an hour, or scan a code from the keeper.");
+            return Problems.Of(StatusCodes.Status429TooManyRequests, "locked-out", Say.Of("home.tooManyTriesWaitAQuarter"));
         }
 
         if (person is null || !await people.CheckPasswordAsync(person, body.PassPhrase))
@@ -82,7 +83,7 @@ public static class HomeEndpoints
                 await people.AccessFailedAsync(person);
             }
 
-            return Problems.Of(StatusCodes.Status401Unauthorized, "name-or-phrase", "Name and pass phrase do not fit together.");
+            return Problems.Of(StatusCodes.Status401Unauthorized, "name-or-phrase", Say.Of("home.nameAndPassPhraseDoNot"));
         }
 
         await people.ResetAccessFailedCountAsync(person);
@@ -107,9 +108,9 @@ public static class HomeEndpoints
         var name = body.Name?.Trim() ?? person.UserName!;
         var other = await people.FindByNameAsync(name);
         var checks = new Checks()
-            .That(body.PassPhrase.Length >= ShortestPassPhrase, "passPhrase", "phrase-short", $"A pass phrase has {ShortestPassPhrase} letters or more: some words in a row are easy to keep in mind.")
-            .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", "Give a name of up to 80 letters.")
-            .That(other is null || other.Id == person.Id, "name", "name-taken", "Somebody here has this name already.");
+            .That(body.PassPhrase.Length >= ShortestPassPhrase, "passPhrase", "phrase-short", Say.Of("home.aPassPhraseHasLetters", ("shortestPassPhrase", ShortestPassPhrase)))
+            .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", Say.Of("gardens.giveANameOfUp"))
+            .That(other is null || other.Id == person.Id, "name", "name-taken", Say.Of("gardens.somebodyHereHasThisNameAlready"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -118,11 +119,11 @@ public static class HomeEndpoints
         person.UserName = name;
         person.PasswordHash = people.PasswordHasher.HashPassword(person, body.PassPhrase);
         var done = await people.UpdateAsync(person);
-        return done.Succeeded ? TypedResults.NoContent() : Problems.Of(StatusCodes.Status409Conflict, "changed-meanwhile", "This was changed elsewhere just now. Look again, then try once more.");
+        return done.Succeeded ? TypedResults.NoContent() : Problems.Of(StatusCodes.Status409Conflict, "changed-meanwhile", Say.Of("home.thisWasChangedElsewhereJustNow"));
     }
 
     internal static ProblemHttpResult NotAtHome() =>
-        Problems.Of(StatusCodes.Status409Conflict, "not-at-home", "Nobody signs in here: this Mauvaise answers on its own machine only. Start it with serve --home to let phones in.");
+        Problems.Of(StatusCodes.Status409Conflict, "not-at-home", Say.Of("home.nobodySignsInHereThisMauvaise"));
 }
 
 /// <summary>Who of the household is which person.</summary>

@@ -1,4 +1,5 @@
 using System.Threading.RateLimiting;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
@@ -48,7 +49,7 @@ public static class HomeHosting
         services.AddRateLimiter(o =>
         {
             o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            o.OnRejected = (context, _) => new ValueTask(Problems.Of(StatusCodes.Status429TooManyRequests, "too-many-tries", "Too many tries. Wait a minute, then try again.").ExecuteAsync(context.HttpContext));
+            o.OnRejected = (context, _) => new ValueTask(Problems.Of(StatusCodes.Status429TooManyRequests, "too-many-tries", Say.Of("home.tooManyTriesWaitAMinute")).ExecuteAsync(context.HttpContext));
             o.AddPolicy(HomeEndpoints.Guessing, http => RateLimitPartition.GetFixedWindowLimiter(
                 http.Connection.RemoteIpAddress?.ToString() ?? "",
                 _ => new FixedWindowRateLimiterOptions { PermitLimit = TriesAMinute, Window = TimeSpan.FromMinutes(1) }));
@@ -66,8 +67,8 @@ public static class HomeHosting
         o.ExpireTimeSpan = Sessions.Lasts;
         o.SlidingExpiration = true;
         o.SessionStore = sessions;
-        o.Events.OnRedirectToLogin = c => Problems.Of(StatusCodes.Status401Unauthorized, "signed-out", "This device is signed out. Sign in, or scan a new code.").ExecuteAsync(c.HttpContext);
-        o.Events.OnRedirectToAccessDenied = c => Problems.Of(StatusCodes.Status403Forbidden, "not-yours", "Your part in this garden does not go so far. Ask who keeps it.").ExecuteAsync(c.HttpContext);
+        o.Events.OnRedirectToLogin = c => Problems.Of(StatusCodes.Status401Unauthorized, "signed-out", Say.Of("home.thisDeviceIsSignedOutSign")).ExecuteAsync(c.HttpContext);
+        o.Events.OnRedirectToAccessDenied = c => Problems.Of(StatusCodes.Status403Forbidden, "not-yours", Say.Of("home.yourPartInThisGardenDoes")).ExecuteAsync(c.HttpContext);
     }
 
     /// <summary>Listens on the home network: HTTPS for the app, plain HTTP for the page about trust.</summary>

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Plan;
@@ -41,9 +42,9 @@ public static class LinkEndpoints
 
         var row = await tools.Db.Links.FirstOrDefaultAsync(l => l.Id == body.Id, stop);
         var checks = new Checks()
-            .That(body.Name.Trim() is { Length: > 0 and <= 80 }, "name", "link-name", "Say whom the link is for, in up to 80 letters.")
-            .That(row is null || row.GardenId == gardenId, "id", "id-taken", "Something else has this id already.")
-            .That(row is not null || await tools.Db.Links.CountAsync(l => l.GardenId == gardenId && l.EndedAt == null, stop) < MostLinks, "name", "links-many", $"A garden has up to {MostLinks} links. End one first.");
+            .That(body.Name.Trim() is { Length: > 0 and <= 80 }, "name", "link-name", Say.Of("home.sayWhomTheLink"))
+            .That(row is null || row.GardenId == gardenId, "id", "id-taken", Say.Of("home.somethingElseHasThisIdAlready"))
+            .That(row is not null || await tools.Db.Links.CountAsync(l => l.GardenId == gardenId && l.EndedAt == null, stop) < MostLinks, "name", "links-many", Say.Of("home.aGardenHasUpToLinks", ("mostLinks", MostLinks)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -85,7 +86,7 @@ public static class LinkEndpoints
         }
 
         var lines = s.Applications.Where(a => a.At <= s.Now && a.At >= s.Now.AddDays(-NeighbourDays)).OrderByDescending(a => a.At)
-            .Select(a => $"<li><b>{Text(Core.Ways.WayWords.Day(s.Garden.DateOf(a.At)))}</b>: {Text(s.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material)} on {Text(string.Join(", ", a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(s.Where).Distinct()))}</li>");
+            .Select(a => Say.Of("home.liBBOnLi", ("text", Text(Core.Ways.WayWords.Day(s.Garden.DateOf(a.At)))), ("text2", Text(s.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material)), ("text3", Text(string.Join(", ", a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(s.Where).Distinct())))));
         return TypedResults.Text(
             $"""
             <!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex">

@@ -1,6 +1,7 @@
 using System.Collections;
 using System.Collections.Concurrent;
 using System.Reflection;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -44,7 +45,7 @@ public static class SignedDeeds
             }
 
             return standing.Places is { } allowed && !await WithinAsync(http, allowed, plantings, places)
-                ? Problems.Of(StatusCodes.Status403Forbidden, "other-place", "You were asked to other places of this garden. Ask its keeper for this one.")
+                ? Problems.Of(StatusCodes.Status403Forbidden, "other-place", Say.Of("home.youWereAskedToOtherPlaces"))
                 : await next(invocation);
         };
     }
@@ -87,7 +88,7 @@ public static class SignedDeeds
             return;
         }
 
-        if (value is null || value.GetType().Namespace?.StartsWith("Mauvaise.", StringComparison.Ordinal) != true)
+        if (value is null || value.GetType().Namespace?.StartsWith(Say.Of("home.mauvaise"), StringComparison.Ordinal) != true)
         {
             return;
         }

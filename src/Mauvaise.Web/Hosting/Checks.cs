@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Mauvaise.Web.Hosting;
@@ -41,7 +42,7 @@ public static class Problems
         statusCode: status,
         extensions: new Dictionary<string, object?> { ["code"] = code });
 
-    public static ProblemHttpResult NotFound(string what) => Of(StatusCodes.Status404NotFound, "not-found", $"There is no such {what} in this garden.");
+    public static ProblemHttpResult NotFound(string what) => Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNoSuchInThis", ("what", what)));
 
     public static ProblemHttpResult Refused(string code, string sentence) => Of(StatusCodes.Status409Conflict, code, sentence);
 }

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Deeds;
 using System.Text.Json;
@@ -14,12 +15,12 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
     {
         var (status, code, sentence) = exception switch
         {
-            DamagedDataException e => (StatusCodes.Status409Conflict, "data-damaged", $"Part of the data is damaged: {e.What} Nothing was changed. Put a copy back."),
+            DamagedDataException e => (StatusCodes.Status409Conflict, "data-damaged", Say.Of("hosting.partOfTheDataIsDamaged", ("what", e.What))),
             DeedRefusedException e => (StatusCodes.Status409Conflict, e.Code, e.Message),
-            BadHttpRequestException e => (e.StatusCode, "not-readable", "The request can not be read: " + (e.InnerException is JsonException json ? Readable(json) : e.Message)),
+            BadHttpRequestException e => (e.StatusCode, "not-readable", Say.Of("hosting.theRequestCanNotBeRead", ("readable", e.InnerException is JsonException json ? Readable(json) : e.Message))),
             DbUpdateException { InnerException: SqliteException e } => OfFile(e),
             SqliteException e => OfFile(e),
-            _ => (StatusCodes.Status500InternalServerError, "our-mistake", "Something went wrong here; nothing was saved. Try again, and if it stays, restart Mauvaise."),
+            _ => (StatusCodes.Status500InternalServerError, "our-mistake", Say.Of("hosting.somethingWentWrongHereNothing")),
         };
         if (status >= StatusCodes.Status500InternalServerError)
         {
@@ -43,17 +44,17 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
     }
 
     /// <summary>Where and why a body does not read, without what it said.</summary>
-    private static string Readable(JsonException e) => $"{e.Path?.TrimStart('$', '.')}: {(e.Message.StartsWith("It is one of", StringComparison.Ordinal) ? e.Message : "this is not what belongs here.")}".TrimStart(':', ' ');
+    private static string Readable(JsonException e) => (e.Message.StartsWith("It is one of", StringComparison.Ordinal) ? Say.Of("hosting.pathMessage", ("path", e.Path?.TrimStart('$', '.')), ("message", e.Message)) : Say.Of("hosting.thisIsNotWhatBelongsHere", ("path", e.Path?.TrimStart('$', '.')))).TrimStart(':', ' ');
 
     /// <summary>What the data file has against a write.</summary>
     private static (int Status, string Code, string Sentence) OfFile(SqliteException e) => (e.SqliteErrorCode, e.SqliteExtendedErrorCode) switch
     {
-        (19, 787) => (StatusCodes.Status409Conflict, "refers-to-nothing", "This names something that is not in the garden any more. Look at the list again."),
-        (19, _) => (StatusCodes.Status409Conflict, "id-taken", "Something else has this id already. Send it again with a new one."),
-        (5 or 6, _) => (StatusCodes.Status503ServiceUnavailable, "file-busy", "Another program holds the data file; nothing was saved. Try again in a moment."),
-        (13, _) => (StatusCodes.Status507InsufficientStorage, "disk-full", "The disk is full; nothing was saved. Make room, then try again."),
-        (8 or 14, _) => (StatusCodes.Status507InsufficientStorage, "file-read-only", "The data file can not be written; nothing was saved. Look at its rights and the disk."),
-        _ => (StatusCodes.Status500InternalServerError, "our-mistake", "The data file did not take it; nothing was saved. Run a check of the file, and restore a copy if it is damaged."),
+        (19, 787) => (StatusCodes.Status409Conflict, "refers-to-nothing", Say.Of("hosting.thisNamesSomethingThatIsNot")),
+        (19, _) => (StatusCodes.Status409Conflict, "id-taken", Say.Of("hosting.somethingElseHasThisIdAlready")),
+        (5 or 6, _) => (StatusCodes.Status503ServiceUnavailable, "file-busy", Say.Of("hosting.anotherProgramHoldsTheDataFile")),
+        (13, _) => (StatusCodes.Status507InsufficientStorage, "disk-full", Say.Of("hosting.theDiskIsFullNothing")),
+        (8 or 14, _) => (StatusCodes.Status507InsufficientStorage, "file-read-only", Say.Of("hosting.theDataFileCanNot")),
+        _ => (StatusCodes.Status500InternalServerError, "our-mistake", Say.Of("hosting.theDataFileDidNotTake")),
     };
 
     [LoggerMessage(Level = LogLevel.Error, Message = "{Method} {Path} failed")]

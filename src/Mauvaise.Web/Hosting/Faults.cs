@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Web.Home;
 using Microsoft.Data.Sqlite;
@@ -15,11 +16,11 @@ public static class Faults
     public static string? InWords(Exception e) => e switch
     {
         DamagedDataException or CatalogueException or FolderInUseException or HomeException => e.Message,
-        UnauthorizedAccessException => $"{e.Message} Give yourself the right to write there, or start Mauvaise with another --data folder.",
-        SqliteException { SqliteErrorCode: 13 } => "The disk is full. Make room, then start Mauvaise again; nothing that was saved is lost.",
-        IOException { HResult: NoRoom } => $"The disk is full: {e.Message} Make room, then try again.",
-        IOException { HResult: ReadOnlyDisk } => $"The disk can not be written: {e.Message} Start Mauvaise with another --data folder.",
-        IOException => $"{e.Message} Look at the folder, or start Mauvaise with another --data folder.",
+        UnauthorizedAccessException => Say.Of("hosting.giveYourselfTheRightToWrite", ("message", e.Message)),
+        SqliteException { SqliteErrorCode: 13 } => Say.Of("hosting.theDiskIsFullMakeRoom"),
+        IOException { HResult: NoRoom } => Say.Of("hosting.theDiskIsFullMakeRoom2", ("message", e.Message)),
+        IOException { HResult: ReadOnlyDisk } => Say.Of("hosting.theDiskCanNotBeWritten", ("message", e.Message)),
+        IOException => Say.Of("hosting.lookAtTheFolderOrStart", ("message", e.Message)),
         _ => null,
     };
 }

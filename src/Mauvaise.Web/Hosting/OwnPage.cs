@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Mauvaise.Web.Hosting;
@@ -53,13 +54,13 @@ public static class OwnPage
             return Problems.Of(
                 StatusCodes.Status421MisdirectedRequest,
                 "host-unknown",
-                "This app answers only under the names it was given. Open it as localhost, or start it with --hosts and the name.");
+                Say.Of("hosting.thisAppAnswersOnlyUnder"));
         }
 
         var reads = HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method);
         return reads || FromOwnPage(request)
             ? null
-            : Problems.Of(StatusCodes.Status403Forbidden, "other-page", "Another page asked for this. Only the app's own page may write.");
+            : Problems.Of(StatusCodes.Status403Forbidden, "other-page", Say.Of("hosting.anotherPageAskedForThisOnly"));
     }
 
     private static bool FromOwnPage(HttpRequest request)

@@ -4,6 +4,7 @@ using System.ComponentModel.DataAnnotations;
 using System.Reflection;
 using System.Security.Claims;
 using System.Text.Json;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Web.Hosting;
 
@@ -63,23 +64,23 @@ public static class SoundRequest
                 return;
             case string text:
                 var letters = Said<StringLengthAttribute>(said)?.MaximumLength ?? MostLetters;
-                checks.That(text.Length <= letters, path, "text-long", $"This has up to {letters} letters.")
-                    .That(!text.Contains('\0', StringComparison.Ordinal), path, "text-odd", "This holds a sign that is no letter.");
+                checks.That(text.Length <= letters, path, "text-long", Say.Of("hosting.thisHasUpToLetters", ("letters", letters)))
+                    .That(!text.Contains('\0', StringComparison.Ordinal), path, "text-odd", Say.Of("hosting.thisHoldsASign"));
                 return;
             case double number:
-                checks.That(double.IsFinite(number) && Math.Abs(number) <= Largest && (number == 0 || Math.Abs(number) >= Smallest), path, "out-of-range", "This is no number that a garden has.");
+                checks.That(double.IsFinite(number) && Math.Abs(number) <= Largest && (number == 0 || Math.Abs(number) >= Smallest), path, "out-of-range", Say.Of("hosting.thisIsNoNumber"));
                 return;
             case int whole:
-                checks.That(Math.Abs((long)whole) <= Largest, path, "out-of-range", "This is no number that a garden has.");
+                checks.That(Math.Abs((long)whole) <= Largest, path, "out-of-range", Say.Of("hosting.thisIsNoNumber"));
                 return;
             case Guid id:
-                checks.That(id != Guid.Empty, path, "id-nil", "An id of zeros names nothing.");
+                checks.That(id != Guid.Empty, path, "id-nil", Say.Of("hosting.anIdOfZerosNamesNothing"));
                 return;
             case DateTimeOffset at:
-                checks.That(at.Year is >= FirstYear and <= LastYear, path, "time-range", $"Times lie between {FirstYear} and {LastYear}.");
+                checks.That(at.Year is >= FirstYear and <= LastYear, path, "time-range", Say.Of("hosting.timesLieBetween", ("firstYear", FirstYear), ("lastYear", LastYear)));
                 return;
             case DateOnly day:
-                checks.That(day.Year is >= FirstYear and <= LastYear, path, "day-range", $"Days lie between {FirstYear} and {LastYear}.");
+                checks.That(day.Year is >= FirstYear and <= LastYear, path, "day-range", Say.Of("hosting.daysLieBetween", ("firstYear", FirstYear), ("lastYear", LastYear)));
                 return;
             case IEnumerable list:
                 Through(checks, path, list, said, depth);
@@ -106,11 +107,11 @@ public static class SoundRequest
         {
             if (index == most)
             {
-                checks.That(false, path, "list-long", $"Send up to {most} at once.");
+                checks.That(false, path, "list-long", Say.Of("hosting.sendUpToAtOnce", ("most", most)));
                 return;
             }
 
-            checks.That(thing is not null || mayBeNull, $"{path}[{index}]", "hole", "There is nothing here: leave it out or fill it in.");
+            checks.That(thing is not null || mayBeNull, $"{path}[{index}]", "hole", Say.Of("hosting.thereIsNothingHereLeave"));
             Look(checks, $"{path}[{index}]", thing, said, depth + 1);
             index++;
         }
@@ -119,5 +120,5 @@ public static class SoundRequest
     private static T? Said<T>(ICustomAttributeProvider said)
         where T : Attribute => said.GetCustomAttributes(typeof(T), true).OfType<T>().FirstOrDefault();
 
-    private static bool IsRecord(Type type) => type.Namespace?.StartsWith("Mauvaise.", StringComparison.Ordinal) == true && !type.IsEnum;
+    private static bool IsRecord(Type type) => type.Namespace?.StartsWith(Say.Of("home.mauvaise"), StringComparison.Ordinal) == true && !type.IsEnum;
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using MathNet.Numerics.Distributions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -51,11 +52,11 @@ public static class LearnedEndpoints
         var l = s.Learned;
         return TypedResults.Ok(new LearnedGardenAnswer(
             [.. l.Efficacies.Select(e => Belief(s, e.Material, e.Target, s.Catalogue.Target(e.Target).Name, e.Share, "taken", [.. evidence[(e.Material, e.Target)].Select(x => Outcome(s, x))]))],
-            [.. l.Injuries.Select(e => Belief(s, e.Material, e.Crop, s.Catalogue.Crop(e.Crop).Name, e.Share, "hurt", [.. hurts[(e.Material, e.Crop)].Select(j => new OutcomeAnswer(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), $"{j.Injury} injury", Learning.Hurt(j.Injury), j.DiscountedFor is null ? 1 : 0, j.DiscountedFor))]))],
+            [.. l.Injuries.Select(e => Belief(s, e.Material, e.Crop, s.Catalogue.Crop(e.Crop).Name, e.Share, "hurt", [.. hurts[(e.Material, e.Crop)].Select(j => new OutcomeAnswer(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), Say.Of("learned.injury", ("injury", j.Injury)), Learning.Hurt(j.Injury), j.DiscountedFor is null ? 1 : 0, j.DiscountedFor))]))],
             Math.Round(l.LitresFactor, 2),
-            l.LitresFrom == 0 ? "No spray was logged yet; litres are reckoned by area and stage." : string.Create(CultureInfo.InvariantCulture, $"From {l.LitresFrom} {(l.LitresFrom == 1 ? "spray" : "sprays")}: you use {l.LitresFactor * 100:0} % of what area and stage say, and tanks are reckoned so."),
+            l.LitresFrom == 0 ? Say.Of("learned.noSprayWasLoggedYetLitres") : l.LitresFrom == 1 ? Say.Of("learned.fromSprayYouUseOfWhat", ("litresFrom", l.LitresFrom), ("litresFactor", Say.In(l.LitresFactor * 100, "0"))) : Say.Of("learned.fromSpraysYouUseOfWhat", ("litresFrom", l.LitresFrom), ("litresFactor", Say.In(l.LitresFactor * 100, "0"))),
             Math.Round(l.MinutesAPlace, 1),
-            l.WalksFrom == 0 ? string.Create(CultureInfo.InvariantCulture, $"No walk was timed yet; a place is reckoned with {l.MinutesAPlace:0.#} minutes.") : string.Create(CultureInfo.InvariantCulture, $"From {l.WalksFrom} {(l.WalksFrom == 1 ? "walk" : "walks")}: a place takes you {l.MinutesAPlace:0.#} minutes.")));
+            l.WalksFrom == 0 ? Say.Of("learned.noWalkWasTimedYet", ("minutesAPlace", Say.In(l.MinutesAPlace, "0.#"))) : l.WalksFrom == 1 ? Say.Of("learned.fromWalkAPlaceTakesYou", ("walksFrom", l.WalksFrom), ("minutesAPlace", Say.In(l.MinutesAPlace, "0.#"))) : Say.Of("learned.fromWalksAPlaceTakesYou", ("walksFrom", l.WalksFrom), ("minutesAPlace", Say.In(l.MinutesAPlace, "0.#")))));
     }
 
     private static LearnedAnswer Belief(GardenSnapshot s, string material, string about, string aboutName, LearnedShare share, string does, IReadOnlyList<OutcomeAnswer> outcomes)
@@ -71,13 +72,13 @@ public static class LearnedEndpoints
             share.OwnMean,
             Math.Round(share.OwnWeight, 2),
             BeliefAnswer.Of(share.Now, share.UsualWeight + share.OwnWeight),
-            string.Create(CultureInfo.InvariantCulture, $"Usually {share.UsualMean * 100:0} % {does}, worth {share.UsualWeight:0} outcomes. {(share.OwnMean is { } own ? $"Here {own * 100:0} %, worth {share.OwnWeight:0.#}. Now {share.Now * 100:0} %." : "Nothing seen here counts yet.")}"),
+            share.OwnMean is { } own ? Say.Of("learned.usuallyWorthOutcomesHereWorthNow", ("usualMean", Say.In(share.UsualMean * 100, "0")), ("does", does), ("usualWeight", Say.In(share.UsualWeight, "0")), ("own", Say.In(own * 100, "0")), ("ownWeight", Say.In(share.OwnWeight, "0.#")), ("now", Say.In(share.Now * 100, "0"))) : Say.Of("learned.usuallyWorthOutcomesNothingSeenHere", ("usualMean", Say.In(share.UsualMean * 100, "0")), ("does", does), ("usualWeight", Say.In(share.UsualWeight, "0"))),
             [.. outcomes.OrderByDescending(o => o.At)]);
     }
 
     private static OutcomeAnswer Outcome(GardenSnapshot s, Evidence e) => e.Spray is { } j
-        ? new(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), $"{j.Before!.Affected} of {j.Before.Looked} leaves before, {j.After!.Affected} of {j.After.Looked} after", e.Hits, Math.Round(e.Weight, 2), j.DiscountedFor)
+        ? new(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), Say.Of("learned.ofLeavesBeforeOfAfter", ("affected", j.Before!.Affected), ("looked", j.Before.Looked), ("affected2", j.After!.Affected), ("looked2", j.After.Looked)), e.Hits, Math.Round(e.Weight, 2), j.DiscountedFor)
         : new(null, e.Trial!.Id, e.Trial.ClosedAt!.Value, e.Trial.Name, "a trial", e.Hits, Math.Round(e.Weight, 2), null);
 
-    private static string Where(GardenSnapshot s, Guid planting) => s.FindPlanting(planting) is { } p ? s.Where(p) : "a planting that is gone";
+    private static string Where(GardenSnapshot s, Guid planting) => s.FindPlanting(planting) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone");
 }

@@ -2,6 +2,7 @@ using Mauvaise.Core.Biology;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Places;
@@ -57,7 +58,7 @@ public static class AlmanacEndpoints
         var seasons = await LedgerEndpoints.SeasonsAsync(tools, s, stop);
         if (seasons.FirstOrDefault(x => year is null || x.Year == year) is not { } season)
         {
-            return Problems.Of(StatusCodes.Status404NotFound, "no-season", "Nothing is on record for that season.");
+            return Problems.Of(StatusCodes.Status404NotFound, "no-season", Say.Of("ledger.nothingIsOnRecord"));
         }
 
         var then = (await tools.LoadSeasonAsync(gardenId, season.From, season.To, null, stop))!;

@@ -1,5 +1,6 @@
 using System.Globalization;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Web.Ledger;
 
@@ -15,7 +16,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     public string? Note(string column)
     {
         var words = cells.TryGetValue(column, out var cell) && cell.Length > 0 ? LedgerColumns.Plain(cell) : null;
-        Hold(words is null or { Length: <= 2000 }, column, "it has up to 2000 letters");
+        Hold(words is null or { Length: <= 2000 }, column, Say.Of("ledger.itHasUpTo2000Letters"));
         return words;
     }
 
@@ -23,7 +24,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     public string? Name(string column, int letters)
     {
         var name = Note(column);
-        Hold(name is null || name.Length <= letters, column, $"it has up to {letters} letters");
+        Hold(name is null || name.Length <= letters, column, Say.Of("ledger.itHasUpToLetters", ("letters", letters)));
         return name;
     }
 
@@ -31,7 +32,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         if (!holds)
         {
-            faults.Add($"Line {number}, {column}: {why}.");
+            faults.Add(Say.Of("ledger.line", ("number", number), ("column", column), ("why", why)));
         }
     }
 
@@ -39,7 +40,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var id = Guid.Empty;
         var words = Words(column);
-        Hold(words is null || Guid.TryParse(words, out id), column, $"\"{words}\" is no id");
+        Hold(words is null || Guid.TryParse(words, out id), column, Say.Of("ledger.isNoId", ("words", words)));
         return words is null || id == Guid.Empty ? null : id;
     }
 
@@ -48,11 +49,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         var words = Words(column);
         if (Read(words) is { } instant)
         {
-            Hold(instant <= garden.Now.AddMinutes(5), column, "it lies in the future");
+            Hold(instant <= garden.Now.AddMinutes(5), column, Say.Of("ledger.itLiesInTheFuture"));
             return instant.ToUniversalTime();
         }
 
-        Hold(false, column, $"\"{words}\" is no time; write 2026-07-16T18:30");
+        Hold(false, column, Say.Of("ledger.isNoTimeWrite202607", ("words", words)));
         return default;
     }
 
@@ -73,7 +74,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var day = default(DateOnly);
         var words = Words(column);
-        Hold(words is null || DateOnly.TryParseExact(words, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day), column, $"\"{words}\" is no day; write 2026-07-16");
+        Hold(words is null || DateOnly.TryParseExact(words, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day), column, Say.Of("ledger.isNoDayWrite202607", ("words", words)));
         return words is null || day == default ? null : day;
     }
 
@@ -81,7 +82,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var value = 0.0;
         var words = Words(column);
-        Hold(words is null || (double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value >= low && value <= high), column, $"\"{words}\" is no number from {low} to {high}");
+        Hold(words is null || (double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value >= low && value <= high), column, Say.Of("ledger.isNoNumberFrom", ("words", words), ("low", low), ("high", high)));
         return words is null ? null : value;
     }
 
@@ -91,7 +92,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         foreach (var words in (Words(column) ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {
             var value = 0.0;
-            Hold(double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value is > 0 and <= 1, column, $"\"{words}\" is no share from 0 to 1");
+            Hold(double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value is > 0 and <= 1, column, Say.Of("ledger.isNoShareFrom0", ("words", words)));
             values.Add(value);
         }
 
@@ -102,14 +103,14 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var value = 0;
         var words = Words(column);
-        Hold(words is null || (int.TryParse(words, NumberStyles.None, CultureInfo.InvariantCulture, out value) && value <= most), column, $"\"{words}\" is no whole number up to {most}");
+        Hold(words is null || (int.TryParse(words, NumberStyles.None, CultureInfo.InvariantCulture, out value) && value <= most), column, Say.Of("ledger.isNoWholeNumberUp", ("words", words), ("most", most)));
         return words is null ? null : value;
     }
 
     public bool Yes(string column)
     {
         var words = Words(column)?.ToLowerInvariant();
-        Hold(words is null or "yes" or "no" or "true" or "false", column, $"\"{words}\" is neither yes nor no");
+        Hold(words is null or "yes" or "no" or "true" or "false", column, Say.Of("ledger.isNeitherYesNorNo", ("words", words)));
         return words is "yes" or "true";
     }
 
@@ -118,7 +119,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var value = default(T);
         var words = Words(column);
-        Hold(words is null || (!char.IsDigit(words[0]) && System.Enum.TryParse(words, true, out value)), column, $"\"{words}\" is none of {string.Join(", ", System.Enum.GetNames<T>())}");
+        Hold(words is null || (!char.IsDigit(words[0]) && System.Enum.TryParse(words, true, out value)), column, Say.Of("ledger.isNone", ("words", words), ("join", string.Join(", ", System.Enum.GetNames<T>()))));
         return value;
     }
 
@@ -128,7 +129,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         var names = (Words(column) ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         foreach (var name in names)
         {
-            Hold(System.Enum.GetNames<T>().Contains(name), column, $"\"{name}\" is none of {string.Join(", ", System.Enum.GetNames<T>())}");
+            Hold(System.Enum.GetNames<T>().Contains(name), column, Say.Of("ledger.isNone2", ("name", name), ("join", string.Join(", ", System.Enum.GetNames<T>()))));
         }
 
         return names.Length > 0 ? string.Join(',', names) : null;
@@ -137,17 +138,17 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     public string? Known(string column, Func<string, bool> known, string what)
     {
         var words = Words(column);
-        Hold(words is not null && known(words), column, words is null ? $"it names no {what}" : $"\"{words}\" is no {what} of the catalogue");
+        Hold(words is not null && known(words), column, words is null ? Say.Of("ledger.itNamesNo", ("what", what)) : Say.Of("ledger.isNoOfTheCatalogue", ("words", words), ("what", what)));
         return words;
     }
 
-    public string? Target() => Words("against") is null ? null : Known("against", t => garden.Catalogue.FindTarget(t) is not null, "pest or disease");
+    public string? Target() => Words("against") is null ? null : Known("against", t => garden.Catalogue.FindTarget(t) is not null, Say.Of("ledger.pestOrDisease"));
 
     public Guid? Person()
     {
         var name = Note("person");
         var member = garden.Members.FirstOrDefault(m => string.Equals(m.Name, name, StringComparison.OrdinalIgnoreCase));
-        Hold(name is null || member is not null, "person", $"\"{name}\" is nobody of the household");
+        Hold(name is null || member is not null, "person", Say.Of("ledger.isNobodyOfTheHousehold", ("name", name)));
         return member?.Id;
     }
 
@@ -159,7 +160,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         if (Words("planting_ids") is { } ids)
         {
             var found = ids.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Guid.TryParse(id, out var g) && garden.FindPlanting(g) is not null ? g : Guid.Empty).ToList();
-            Hold(!found.Contains(Guid.Empty), "planting_ids", "one of the plantings is not in this garden");
+            Hold(!found.Contains(Guid.Empty), "planting_ids", Say.Of("ledger.oneOfThePlantingsIsNot"));
             return [.. found.Where(f => f != Guid.Empty)];
         }
 
@@ -169,14 +170,14 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         {
             var parts = words.Split('/');
             var planting = garden.Plantings.FirstOrDefault(p => p.GrowsOn(day) && string.Equals(garden.PlaceOf(p).Name, parts[0].Trim(), StringComparison.OrdinalIgnoreCase) && (parts.Length == 1 || p.Crop == parts[1].Trim()));
-            Hold(planting is not null, "places", $"nothing like \"{words}\" grew then; write place/crop");
+            Hold(planting is not null, "places", Say.Of("ledger.nothingLikeGrewThenWritePlace", ("words", words)));
             if (planting is not null)
             {
                 plantings.Add(planting.Id);
             }
         }
 
-        Hold(plantings.Count > 0, "planting_ids", "it says nowhere");
+        Hold(plantings.Count > 0, "planting_ids", Say.Of("ledger.itSaysNowhere"));
         return plantings;
     }
 }

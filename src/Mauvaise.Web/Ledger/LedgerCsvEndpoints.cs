@@ -3,6 +3,7 @@ using System.Globalization;
 using System.Text;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -83,7 +84,7 @@ internal static class LedgerCsvEndpoints
 
         if (fresh.Count > 0)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Brought in {fresh.Count} {(fresh.Count == 1 ? "record" : "records")} from a table", db =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, fresh.Count == 1 ? Say.Of("ledger.broughtInRecordFromATable", ("fresh", fresh.Count)) : Say.Of("ledger.broughtInRecordsFromATable", ("fresh", fresh.Count)), db =>
             {
                 db.Applications.AddRange(fresh.Sprays);
                 db.Tasks.AddRange(fresh.Tasks);
@@ -95,7 +96,7 @@ internal static class LedgerCsvEndpoints
         return TypedResults.Ok(preview);
     }
 
-    private static ProblemHttpResult TooLong() => Problems.Of(StatusCodes.Status413PayloadTooLarge, "table-long", "This table is too long. Bring it in season by season.");
+    private static ProblemHttpResult TooLong() => Problems.Of(StatusCodes.Status413PayloadTooLarge, "table-long", Say.Of("ledger.thisTableIsTooLongBring"));
 
     /// <summary>What of a table is not here yet, with links that lead nowhere found out.</summary>
     private static async Task<(LedgerRows Fresh, LedgerTablePreview Preview)> ReadAsync(GardenSnapshot s, LedgerTable body, GardenTools tools, CancellationToken stop)
@@ -129,10 +130,10 @@ internal static class LedgerCsvEndpoints
             count.WalkId = null;
         }
 
-        found.AddRange(fresh.Checks.Where(r => r.ApplicationId is { } a && !sprays.Contains(a)).Select(r => $"The check {r.Id} judges a spray that is neither here nor in the table."));
-        found.AddRange(fresh.Checks.Where(r => r.TaskId is { } t && !tasks.Contains(t)).Select(r => $"The check {r.Id} judges a task that is neither here nor in the table."));
-        found.AddRange(fresh.Checks.Where(r => (r.ObservationId is { } o && !counts.Contains(o)) || (r.BeforeId is { } b && !counts.Contains(b))).Select(r => $"The check {r.Id} names a count that is neither here nor in the table."));
-        found.AddRange(Twice(fresh).Select(twice => $"The id {twice} stands in the table twice."));
+        found.AddRange(fresh.Checks.Where(r => r.ApplicationId is { } a && !sprays.Contains(a)).Select(r => Say.Of("ledger.theCheckJudgesASpray", ("id", r.Id))));
+        found.AddRange(fresh.Checks.Where(r => r.TaskId is { } t && !tasks.Contains(t)).Select(r => Say.Of("ledger.theCheckJudgesATask", ("id", r.Id))));
+        found.AddRange(fresh.Checks.Where(r => (r.ObservationId is { } o && !counts.Contains(o)) || (r.BeforeId is { } b && !counts.Contains(b))).Select(r => Say.Of("ledger.theCheckNamesACount", ("id", r.Id))));
+        found.AddRange(Twice(fresh).Select(twice => Say.Of("ledger.theIdStandsInTheTable", ("twice", twice))));
         return (fresh, new LedgerTablePreview(fresh.Count, rows.Count - fresh.Count, [.. found.Take(MostFaults)]));
     }
 

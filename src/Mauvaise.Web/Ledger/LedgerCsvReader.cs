@@ -2,6 +2,7 @@ using System.Globalization;
 using CsvHelper;
 using CsvHelper.Configuration;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 
 namespace Mauvaise.Web.Ledger;
@@ -28,7 +29,7 @@ public static class LedgerCsvReader
         var rows = new LedgerRows(sprays, tasks, counts, checks);
         if (!parser.Read())
         {
-            found.Add("The table is empty.");
+            found.Add(Say.Of("ledger.theTableIsEmpty"));
             return rows;
         }
 
@@ -36,7 +37,7 @@ public static class LedgerCsvReader
         var missing = LedgerColumns.Needed.Except(header).ToList();
         if (missing.Count > 0)
         {
-            found.Add($"The first line must name the columns; \"{missing[0]}\" is not among them.");
+            found.Add(Say.Of("ledger.theFirstLineMustName", ("missing", missing[0])));
             return rows;
         }
 
@@ -51,7 +52,7 @@ public static class LedgerCsvReader
                 case "task": tasks.Add(Task(line)); break;
                 case "count": counts.Add(CountRow(line)); break;
                 case "check": checks.Add(Check(line)); break;
-                case var kind: found.Add($"Line {parser.RawRow}: \"{kind}\" is no kind of record; it is spray, task, count or check."); break;
+                case var kind: found.Add(Say.Of("ledger.lineIsNoKindOfRecord", ("rawRow", parser.RawRow), ("kind", kind))); break;
             }
         }
 
@@ -111,10 +112,10 @@ public static class LedgerCsvReader
         var id = line.Id("id") ?? Guid.NewGuid();
         var looked = line.Whole("leaves_looked", 1000) ?? 0;
         var affected = line.Whole("leaves_affected", 1000) ?? 0;
-        line.Hold(affected <= looked, "leaves_affected", "more leaves are affected than were looked at");
+        line.Hold(affected <= looked, "leaves_affected", Say.Of("ledger.moreLeavesAreAffectedThanWere"));
         IEnumerable<ObservedSignRow> Signs(string column, bool present) => (line.Words(column) ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(x =>
         {
-            line.Hold(line.Garden.Catalogue.FindSign(x) is not null, column, $"\"{x}\" is no sign of the catalogue");
+            line.Hold(line.Garden.Catalogue.FindSign(x) is not null, column, Say.Of("ledger.isNoSignOfTheCatalogue", ("it", x)));
             return new ObservedSignRow { ObservationId = id, Sign = x, Present = present };
         });
         return new()
@@ -165,7 +166,7 @@ public static class LedgerCsvReader
             DiscountedFor = line.Note("discounted_for"),
             MemberId = line.Person(),
         };
-        line.Hold(row.ApplicationId is not null || row.TaskId is not null, "spray_id", "a check names the spray or the task that it judges");
+        line.Hold(row.ApplicationId is not null || row.TaskId is not null, "spray_id", Say.Of("ledger.aCheckNamesTheSpray"));
         return row;
     }
 }

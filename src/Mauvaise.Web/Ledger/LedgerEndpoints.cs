@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Bench;
 using Mauvaise.Web.Gardens;
@@ -32,8 +33,8 @@ public sealed record LedgerAsk(
 
     /// <summary>What is wrong with it.</summary>
     public Checks Check(Checks checks) => checks
-        .That(Kind is null || OfKind is not null, "kind", "kind-unknown", "An entry is a spray, a task, a count or a check.")
-        .That(From is null || To is null || From <= To, "to", "dates-turned", "The last day lies before the first.");
+        .That(Kind is null || OfKind is not null, "kind", "kind-unknown", Say.Of("ledger.anEntryIsASpray"))
+        .That(From is null || To is null || From <= To, "to", "dates-turned", Say.Of("ledger.theLastDayLiesBefore"));
 
     public LedgerFilter In(Garden garden) =>
         new(OfKind, From is { } from ? garden.StartOf(from) : null, To is { } to ? garden.StartOf(to.AddDays(1)) : null, Place, Material, Target, Member);
@@ -64,8 +65,8 @@ public static class LedgerEndpoints
         }
 
         var checks = ask.Check(new Checks())
-            .That(skip >= 0, "skip", "skip-range", "Entries are skipped from 0 on.")
-            .That(take is > 0 and <= MostAtOnce, "take", "take-range", $"Up to {MostAtOnce} entries come at once.");
+            .That(skip >= 0, "skip", "skip-range", Say.Of("ledger.entriesAreSkippedFrom0"))
+            .That(take is > 0 and <= MostAtOnce, "take", "take-range", Say.Of("ledger.upToEntriesComeAtOnce", ("mostAtOnce", MostAtOnce)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -107,7 +108,7 @@ public static class LedgerEndpoints
     private static string Told(List<MarkAnswer> marks)
     {
         int Of(LedgerKind kind) => marks.Count(m => m.Kind == kind);
-        return $"{Wording.Some(Of(LedgerKind.Spray), "spray")}, {Of(LedgerKind.Task)} by hand, {Wording.Some(Of(LedgerKind.Count), "count")}";
+        return Say.Of("ledger.byHand", ("sprays", Say.Of("ledger.sprays", ("n", Of(LedgerKind.Spray)))), ("of", Of(LedgerKind.Task)), ("counts", Say.Of("ledger.counts", ("n", Of(LedgerKind.Count)))));
     }
 
     private static MarkAnswer Mark(GardenSnapshot s, LedgerMark m)
@@ -116,7 +117,7 @@ public static class LedgerEndpoints
         return new MarkAnswer(
             m.Kind,
             s.Garden.DateOf(m.At),
-            m.Share is { } share ? FormattableString.Invariant($"{share * 100:0} % of leaves")
+            m.Share is { } share ? Say.Of("ledger.ofLeaves2", ("share", Say.In(share * 100, "0")))
                 : material?.Name ?? s.Catalogue.FindMeasure(m.What ?? "")?.Name ?? m.What ?? "",
             material is null ? null : s.Catalogue.Group(material.Group).Hatch,
             m.Share is { } shown ? Math.Round(shown, 2) : null);
@@ -166,7 +167,7 @@ public static class LedgerEndpoints
         Math.Round(t.Litres, 2),
         TankVolume.Text(t.Litres, s.Garden.Kitchen),
         t.Cost is { } cost ? Math.Round(cost, 2) : null,
-        t.Cost is null ? "No prices are on the shelf, so nothing is reckoned." : t.Unpriced.Count > 0 ? $"Without {string.Join(", ", t.Unpriced.Select(m => m.Name.InSentence()))}: no price is known." : "By what the bottles on the shelf cost.",
+        t.Cost is null ? Say.Of("ledger.noPricesAreOnTheShelf") : t.Unpriced.Count > 0 ? Say.Of("ledger.withoutNoPriceIsKnown", ("join", string.Join(", ", t.Unpriced.Select(m => m.Name.InSentence())))) : Say.Of("ledger.byWhatTheBottles"),
         [.. t.Groups.Select(g => new GroupRoundsAnswer(g.Group.Id, g.Group.Name, g.Group.Hatch, g.Rounds))],
         [.. t.Salt.Select(x => new SaltAnswer(x.Place.Id, x.Place.Name, x.Rounds, x.Most))]);
 
@@ -186,9 +187,9 @@ public static class LedgerEndpoints
             [.. plantings.Select(p => p.PlaceId).Distinct()],
             e.Kind switch
             {
-                LedgerKind.Count => e.LeavesAffected > 0 ? target ?? "Something without a name" : "Clean",
-                LedgerKind.Check => $"{(e.Outcome is { } outcome ? outcome.ToString() : "Two leaves judged")}: {what?.InSentence()}",
-                _ => e.PatchTest ? $"{what}, two leaves" : what ?? "",
+                LedgerKind.Count => e.LeavesAffected > 0 ? target ?? Say.Of("ledger.somethingWithoutAName2") : Say.Of("ledger.clean"),
+                LedgerKind.Check => e.Outcome is { } outcome ? Say.Of("ledger.outcomeWhat", ("outcome", Say.Word(outcome).AsSentenceStart()), ("what", what?.InSentence())) : Say.Of("ledger.twoLeavesJudged2", ("what", what?.InSentence())),
+                _ => e.PatchTest ? Say.Of("ledger.twoLeaves", ("what", what)) : what ?? "",
             },
             Detail(s, e, material?.Unit),
             target,
@@ -201,17 +202,17 @@ public static class LedgerEndpoints
 
     private static string Detail(GardenSnapshot s, LedgerEntry e, string? unit)
     {
-        string Leaves() => e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? $"{affected} of {looked} leaves" : "";
+        string Leaves() => e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? Say.Of("ledger.ofLeaves3", ("affected", affected), ("looked", looked)) : "";
         return e.Kind switch
         {
             LedgerKind.Spray => string.Join(", ", new[]
             {
                 e.Litres > 0 ? TankVolume.Text(e.Litres.Value, s.Garden.Kitchen) : null,
                 e.PerLitre is { } dose ? Figure.Dose(dose, unit ?? "ml") : null,
-                e.Why switch { SprayReason.Plan => "as planned", SprayReason.Course => "a round of a course", _ => null },
+                e.Why switch { SprayReason.Plan => Say.Of("ledger.asPlanned2"), SprayReason.Course => Say.Of("ledger.aRoundOfACourse"), _ => null },
             }.OfType<string>()),
-            LedgerKind.Task => e.Leaves is { } off ? $"{off} leaves off" : "",
-            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => $"{Leaves()}{(Leaves().Length > 0 ? ", " : "")}{hurt.ToString().ToLowerInvariant()} injury",
+            LedgerKind.Task => e.Leaves is { } off ? Say.Of("ledger.leavesOff", ("off", off)) : "",
+            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Leaves().Length > 0 ? Say.Of("ledger.injury3", ("leaves", Leaves()), ("hurt", Say.Word(hurt))) : Say.Of("ledger.injury4", ("leaves", Leaves()), ("hurt", Say.Word(hurt))),
             _ => Leaves(),
         };
     }

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Deeds;
 using Mauvaise.Core.Deeds;
 using System.Globalization;
@@ -72,7 +73,7 @@ internal static class SprayRecordEndpoints
         var then = s with { Weather = await WeatherStore.ReadAsync(tools.Db, gardenId, body.At, body.At.AddHours(1), stop) };
         var spray = Core.Deeds.Sprays.Log(s, order, bottle.Batches[0], body.At, null, Core.Deeds.Sprays.AirAt(then, body.At));
         var name = s.Catalogue.Material(made.Recipe.Active.Material).Name.InSentence();
-        var after = await tools.DoAsync(s, new Written($"Logged {name} by hand", body.MemberId).And(bottle).And(spray), stop);
+        var after = await tools.DoAsync(s, new Written(Say.Of("ledger.loggedByHand", ("name", name)), body.MemberId).And(bottle).And(spray), stop);
         return TypedResults.Created((string?)null, await AnswerAsync(tools.Db, after, (await FindAsync(tools.Db, gardenId, body.Id, stop))!, stop));
     }
 
@@ -86,10 +87,10 @@ internal static class SprayRecordEndpoints
         var visits = await tools.Db.CheckBacks.Where(c => c.ApplicationId == sprayId).ToListAsync(stop);
         var gone = row.Treated.Select(t => t.PlantingId).Except(body.PlantingIds).ToHashSet();
         var checks = new Checks()
-            .That(row.StruckAt is null, "", "spray-struck", "This spray was struck out. Bring it back first.")
-            .That(row.Litres > 0 ? body.Litres is > 0 and <= Mix.MostLitres : body.Litres == 0, "litres", "litres-range", row.Litres > 0 ? BenchOrder.SizeRange(true) : "This is no liquid: it has no litres.")
-            .That(body.Target is null || s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
-            .That(!visits.Any(v => v.DoneAt is not null && gone.Contains(v.PlantingId)), "plantingIds", "already-judged", "One of the plantings that you took away was judged already, so it was sprayed.");
+            .That(row.StruckAt is null, "", "spray-struck", Say.Of("ledger.thisSprayWasStruckOutBring"))
+            .That(row.Litres > 0 ? body.Litres is > 0 and <= Mix.MostLitres : body.Litres == 0, "litres", "litres-range", row.Litres > 0 ? BenchOrder.SizeRange(true) : Say.Of("ledger.thisIsNoLiquidItHas"))
+            .That(body.Target is null || s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", Say.Of("bench.thisPestOrDiseaseIsNot"))
+            .That(!visits.Any(v => v.DoneAt is not null && gone.Contains(v.PlantingId)), "plantingIds", "already-judged", Say.Of("ledger.oneOfThePlantingsThatYou"));
         SprayEndpoints.CheckSpray(s, checks, body.At, body.PlantingIds, body.ShareWetted, body.Note);
         if (!checks.Passed)
         {
@@ -100,7 +101,7 @@ internal static class SprayRecordEndpoints
         var changes = Changes(s, row, body, note).ToList();
         if (changes.Count > 0)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Put right: {s.Catalogue.FindMaterial(row.Material)?.Name.InSentence() ?? row.Material}", db =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("ledger.putRight", ("findMaterial", s.Catalogue.FindMaterial(row.Material)?.Name.InSentence() ?? row.Material)), db =>
             {
                 db.Corrections.AddRange(changes.Select(c => new CorrectionRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = sprayId, At = tools.Now, MemberId = body.MemberId, Field = c.Field, Was = c.Was, Became = c.Became }));
                 (row.At, row.Litres, row.Parts, row.Target, row.Why, row.Note, row.MemberId) = (body.At, body.Litres, SnapshotLoader.Joined(body.Parts), body.Target, body.Why, note, body.DoneBy);
@@ -131,10 +132,10 @@ internal static class SprayRecordEndpoints
         if (body.Struck != row.StruckAt is not null)
         {
             var name = s.Catalogue.FindMaterial(row.Material)?.Name.InSentence() ?? row.Material;
-            await tools.Log.WriteAsync(gardenId, body.MemberId, body.Struck ? $"Struck out {name}" : $"Brought back {name}", db =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, body.Struck ? Say.Of("ledger.struckOut", ("name", name)) : Say.Of("ledger.broughtBack", ("name", name)), db =>
             {
                 row.StruckAt = body.Struck ? tools.Now : null;
-                db.Corrections.Add(new CorrectionRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = sprayId, At = tools.Now, MemberId = body.MemberId, Field = "struck out", Was = body.Struck ? "no" : "yes", Became = body.Struck ? "yes" : "no" });
+                db.Corrections.Add(new CorrectionRow { Id = Guid.NewGuid(), GardenId = gardenId, ApplicationId = sprayId, At = tools.Now, MemberId = body.MemberId, Field = Say.Of("ledger.struckOut2"), Was = body.Struck ? "no" : "yes", Became = body.Struck ? "yes" : "no" });
             }, stop);
         }
 
@@ -151,13 +152,13 @@ internal static class SprayRecordEndpoints
         [
             ("time", Time(row.At), Time(body.At)),
             ("litres", Number(row.Litres), Number(body.Litres)),
-            ("share wetted", Number(row.Treated.Select(t => t.ShareWetted).FirstOrDefault()), Number(body.ShareWetted)),
+            (Say.Of("ledger.shareWetted"), Number(row.Treated.Select(t => t.ShareWetted).FirstOrDefault()), Number(body.ShareWetted)),
             ("parts", row.Parts, SnapshotLoader.Joined(body.Parts)),
             ("places", Places(row.Treated.Select(t => t.PlantingId)), Places(body.PlantingIds.Distinct())),
             ("against", row.Target is null ? null : s.Catalogue.FindTarget(row.Target)?.Name ?? row.Target, body.Target is null ? null : s.Catalogue.FindTarget(body.Target)!.Name),
             ("why", row.Why.ToString(), body.Why.ToString()),
             ("note", row.Note, note),
-            ("done by", Member(row.MemberId), Member(body.DoneBy)),
+            (Say.Of("ledger.doneBy"), Member(row.MemberId), Member(body.DoneBy)),
         ];
         return all.Where(c => c.Was != c.Became);
     }
@@ -202,10 +203,10 @@ internal static class SprayRecordEndpoints
             [.. history.Select(c => new CorrectionAnswer(c.At, Member(c.MemberId), c.Field, c.Was, c.Became))]);
     }
 
-    private static string Air(SprayAir? air) => air is null ? "The weather then is not known." : string.Join(", ", new[]
+    private static string Air(SprayAir? air) => air is null ? Say.Of("ledger.theWeatherThenIsNotKnown") : string.Join(", ", new[]
     {
         air.TemperatureC is { } t ? Figure.Temperature(t) : null,
-        air.RelativeHumidityPercent is { } h ? string.Create(CultureInfo.InvariantCulture, $"humidity {h:0} %") : null,
-        air.WindMetresPerSecond is { } w ? $"wind {Figure.Wind(w)}" : null,
+        air.RelativeHumidityPercent is { } h ? Say.Of("ledger.humidity", ("it", Say.In(h, "0"))) : null,
+        air.WindMetresPerSecond is { } w ? Say.Of("ledger.wind", ("wind", Figure.Wind(w))) : null,
     }.OfType<string>());
 }

@@ -1,5 +1,6 @@
 using System.Net;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Home;
 using Mauvaise.Web.Hosting;
@@ -40,11 +41,11 @@ public static class MailEndpoints
         var row = await tools.Db.MailServers.FirstOrDefaultAsync(stop);
         var user = string.IsNullOrWhiteSpace(body.User) ? null : body.User.Trim();
         var checks = new Checks()
-            .That(Uri.CheckHostName(body.Host.Trim()) != UriHostNameType.Unknown, "host", "mail-host", "Enter the server's name, like mail.example.org, without http or a slash.")
-            .That(body.Port is >= 1 and <= 65535, "port", "mail-port", "A port lies between 1 and 65535; 587 is usual for STARTTLS, 465 for TLS.")
-            .That(IsAddress(body.From), "from", "mail-address", "Enter the address that letters come from, like garden@example.org.")
-            .That(user is null || body.Security != MailSecurity.None || IsHere(body.Host.Trim()), "security", "mail-open", "Name and pass phrase would travel readable. Choose TLS, or leave the name out.")
-            .That(body.PassPhrase is null or "" || user is not null, "user", "mail-user", "A pass phrase needs a name.");
+            .That(Uri.CheckHostName(body.Host.Trim()) != UriHostNameType.Unknown, "host", "mail-host", Say.Of("mailing.enterTheServersNameLikeMail"))
+            .That(body.Port is >= 1 and <= 65535, "port", "mail-port", Say.Of("mailing.aPortLiesBetween1"))
+            .That(IsAddress(body.From), "from", "mail-address", Say.Of("mailing.enterTheAddressThatLettersCome"))
+            .That(user is null || body.Security != MailSecurity.None || IsHere(body.Host.Trim()), "security", "mail-open", Say.Of("mailing.nameAndPassPhraseWouldTravel"))
+            .That(body.PassPhrase is null or "" || user is not null, "user", "mail-user", Say.Of("mailing.aPassPhraseNeedsAName"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -74,15 +75,15 @@ public static class MailEndpoints
     {
         if (!IsAddress(body.To))
         {
-            return new Checks().That(false, "to", "mail-address", "Enter an address, like you@example.org.").Problem();
+            return new Checks().That(false, "to", "mail-address", Say.Of("mailing.enterAnAddressLikeYouExample")).Problem();
         }
 
         if (await MailRound.ServerAsync(tools, stop) is not { } server)
         {
-            return Problems.Refused("mail-no-server", "No mail server is kept here yet. Save it first.");
+            return Problems.Refused("mail-no-server", Say.Of("mailing.noMailServerIsKeptHere"));
         }
 
-        return await postman.SendAsync(server, body.To.Trim(), "Letters from your garden reach you", "This is a try: letters come here when something is to be done in the evening.\n", stop) is { } fault
+        return await postman.SendAsync(server, body.To.Trim(), Say.Of("mailing.lettersFromYourGardenReachYou"), Say.Of("mailing.thisIsATryLettersCome"), stop) is { } fault
             ? Problems.Of(StatusCodes.Status502BadGateway, "mail-failed", fault)
             : TypedResults.NoContent();
     }
@@ -113,10 +114,10 @@ public static class MailEndpoints
         var others = await tools.Db.Mails.AsNoTracking().Where(m => m.GardenId == gardenId && m.Id != mailId).Select(m => m.Address).ToListAsync(stop);
         var row = await tools.Db.Mails.FirstOrDefaultAsync(m => m.Id == mailId, stop);
         var checks = new Checks()
-            .That(mailId != Guid.Empty && (row is null || row.GardenId == gardenId), "id", "id-taken", "Something else has this id already.")
-            .That(IsAddress(address), "address", "mail-address", "Enter an address, like you@example.org.")
-            .That(!others.Contains(address, StringComparer.OrdinalIgnoreCase), "address", "mail-twice", "Letters go to this address already.")
-            .That(others.Count < MostMails, "address", "mails-many", $"Letters go to {MostMails} addresses at the most. Take one off first.");
+            .That(mailId != Guid.Empty && (row is null || row.GardenId == gardenId), "id", "id-taken", Say.Of("home.somethingElseHasThisIdAlready"))
+            .That(IsAddress(address), "address", "mail-address", Say.Of("mailing.enterAnAddressLikeYouExample"))
+            .That(!others.Contains(address, StringComparer.OrdinalIgnoreCase), "address", "mail-twice", Say.Of("mailing.lettersGoToThisAddressAlready"))
+            .That(others.Count < MostMails, "address", "mails-many", Say.Of("mailing.lettersGoToAddresses", ("mostMails", MostMails)));
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -2,6 +2,7 @@ using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.EntityFrameworkCore;
@@ -83,8 +84,8 @@ public sealed class MailRound(GardenTools tools, Postman postman)
     private static (string Subject, string Text) Words(GardenSnapshot garden, EveningLetter? letter, bool first)
     {
         string Told(string words) => garden.Garden.Told(words);
-        var subject = letter is null ? "Nothing is to be done this evening any more" : first ? Told(letter.Subject) : $"Changed: {Told(letter.Subject)}";
-        var head = $"{garden.Garden.Name}, {garden.Today.ToString("dddd d MMMM", CultureInfo.InvariantCulture)}";
+        var subject = letter is null ? Say.Of("mailing.nothingIsToBeDoneThis") : first ? Told(letter.Subject) : Say.Of("mailing.changed", ("told", Told(letter.Subject)));
+        var head = $"{garden.Garden.Name}, {Say.In(garden.Today, "dddd d MMMM")}";
         return (subject, string.Join("\n\n", [head, .. letter?.Lines.Select(Told) ?? [subject + "."]]) + "\n");
     }
 }

@@ -2,6 +2,7 @@ using System.Net.Sockets;
 using MailKit;
 using MailKit.Net.Smtp;
 using MailKit.Security;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Microsoft.AspNetCore.DataProtection;
 using MimeKit;
@@ -62,15 +63,15 @@ public sealed class Postman(IDataProtectionProvider keys)
     /// <summary>What went wrong, without a word of what the server said: it may say anything.</summary>
     private static string? InWords(MailServerRow server, Exception e) => e switch
     {
-        AuthenticationException or ServiceNotAuthenticatedException => "The mail server refused name and pass phrase.",
-        System.Security.Cryptography.CryptographicException => "The pass phrase can not be opened any more, as after a move of the data. Enter it again.",
-        SslHandshakeException => $"{server.Host} showed no certificate that this machine trusts, or speaks in another way on port {server.Port}.",
-        OperationCanceledException or TimeoutException => $"{server.Host} did not answer in time.",
-        SocketException or IOException => $"Nothing answers at {server.Host}, port {server.Port}.",
-        SmtpCommandException { ErrorCode: SmtpErrorCode.RecipientNotAccepted } => "The mail server does not take letters to this address.",
-        SmtpCommandException { ErrorCode: SmtpErrorCode.SenderNotAccepted } => "The mail server does not take letters from this address.",
-        SmtpCommandException refused => FormattableString.Invariant($"The mail server refused the letter (code {(int)refused.StatusCode})."),
-        ProtocolException or NotSupportedException => $"{server.Host}, port {server.Port}, does not speak as mail servers do.",
+        AuthenticationException or ServiceNotAuthenticatedException => Say.Of("mailing.theMailServerRefusedName"),
+        System.Security.Cryptography.CryptographicException => Say.Of("mailing.thePassPhraseCanNot"),
+        SslHandshakeException => Say.Of("mailing.showedNoCertificateThatThisMachine", ("host", server.Host), ("port", server.Port)),
+        OperationCanceledException or TimeoutException => Say.Of("mailing.didNotAnswerInTime", ("host", server.Host)),
+        SocketException or IOException => Say.Of("mailing.nothingAnswersAtPort", ("host", server.Host), ("port", server.Port)),
+        SmtpCommandException { ErrorCode: SmtpErrorCode.RecipientNotAccepted } => Say.Of("mailing.theMailServerDoesNotTake"),
+        SmtpCommandException { ErrorCode: SmtpErrorCode.SenderNotAccepted } => Say.Of("mailing.theMailServerDoesNotTake2"),
+        SmtpCommandException refused => Say.Of("mailing.theMailServerRefusedTheLetter", ("statusCode", (int)refused.StatusCode)),
+        ProtocolException or NotSupportedException => Say.Of("mailing.portDoesNotSpeakAsMail", ("host", server.Host), ("port", server.Port)),
         _ => null,
     };
 }

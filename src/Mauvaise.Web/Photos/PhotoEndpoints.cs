@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -45,12 +46,12 @@ public static class PhotoEndpoints
 
         if (await tools.Db.Photos.CountAsync(p => p.ObservationId == observationId && p.RemovedAt == null, stop) >= MostPhotos)
         {
-            return Problems.Refused("photos-many", $"A note holds up to {MostPhotos} photos. Remove one first.");
+            return Problems.Refused("photos-many", Say.Of("photos.aNoteHoldsUpToPhotos", ("mostPhotos", MostPhotos)));
         }
 
         if (await ReadAsync(request, stop) is not { } file)
         {
-            return Problems.Of(StatusCodes.Status413PayloadTooLarge, "photo-large", "A photo may have up to 15 MB. Send a smaller copy.");
+            return Problems.Of(StatusCodes.Status413PayloadTooLarge, "photo-large", Say.Of("photos.aPhotoMayHaveUp"));
         }
 
         FramedPhoto framed;
@@ -68,7 +69,7 @@ public static class PhotoEndpoints
             Desk.Release();
         }
 
-        await tools.Log.WriteAsync(gardenId, memberId, "Added a photo", db =>
+        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("photos.addedAPhoto"), db =>
         {
             db.Photos.Add(new PhotoRow { Id = photoId, GardenId = gardenId, ObservationId = observationId, At = seen.At, Width = framed.Width, Height = framed.Height });
             db.PhotoImages.Add(new PhotoImageRow { PhotoId = photoId, Image = framed.Image, Small = framed.Small });
@@ -85,7 +86,7 @@ public static class PhotoEndpoints
 
         if (photo.RemovedAt is null)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, "Removed a photo", _ => photo.RemovedAt = tools.Now, stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("photos.removedAPhoto"), _ => photo.RemovedAt = tools.Now, stop);
         }
 
         return TypedResults.NoContent();

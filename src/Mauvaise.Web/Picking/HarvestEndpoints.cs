@@ -2,6 +2,7 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -60,16 +61,16 @@ public static class HarvestEndpoints
         var plantings = s.Growing.Select(p => (Planting: p, Wait: HarvestWait.Of(s, p))).OrderBy(x => x.Wait.From ?? DateOnly.MinValue).ToList();
         var free = plantings.Count(x => x.Wait.From is null);
         return TypedResults.Ok(new PickingAnswer(
-            plantings.Count == 0 ? "Nothing is planted yet."
-                : free == plantings.Count ? "Everything may be picked today."
-                : $"{Wording.Some(free, "planting")} may be picked today, {plantings.Count - free} must wait.",
+            plantings.Count == 0 ? Say.Of("picking.nothingIsPlantedYet")
+                : free == plantings.Count ? Say.Of("picking.everythingMayBePickedToday")
+                : Say.Of("picking.mayBePickedTodayMustWait", ("some", Say.Of("words.plantings", ("n", free))), ("plantings", plantings.Count - free)),
             s.Garden.Kitchen == KitchenSystem.Us ? HarvestUnit.Pounds : HarvestUnit.Kilograms,
             [.. plantings.Select(x => new PickableAnswer(
                 x.Planting.Id,
                 s.Where(x.Planting),
                 x.Wait.Sentence,
                 x.Wait.From,
-                yields.TryGetValue(x.Planting.Id, out var y) ? $"{y.Told} in {Wording.Some(y.Times, "picking")}" : null,
+                yields.TryGetValue(x.Planting.Id, out var y) ? Say.Of("picking.itSomeIn", ("it", y.Told), ("some", Say.Of("words.pickings", ("n", y.Times)))) : null,
                 [.. s.Harvests.Where(h => h.PlantingId == x.Planting.Id && s.Garden.DateOf(h.At) >= season).Reverse()
                     .Select(h => new HarvestAnswer(h.Id, h.At, h.Told, h.Washed))]))]));
     }
@@ -90,16 +91,16 @@ public static class HarvestEndpoints
         var planting = s.FindPlanting(body.PlantingId);
         var amount = HarvestAmount.Of(body.Amount, body.Unit);
         var checks = new Checks()
-            .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(at <= tools.Now, "at", "in-future", "It is picked when it is picked: choose now or earlier.")
-            .That(planting is null || planting.GrowsOn(s.Garden.DateOf(at)), "at", "not-growing", "It did not grow there on that day.")
-            .That(amount is not null, "amount", "whole-pieces", "Pieces are whole: weigh what is cut.")
+            .That(planting is not null, "plantingId", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
+            .That(at <= tools.Now, "at", "in-future", Say.Of("picking.itIsPickedWhen"))
+            .That(planting is null || planting.GrowsOn(s.Garden.DateOf(at)), "at", "not-growing", Say.Of("picking.itDidNotGrowThere"))
+            .That(amount is not null, "amount", "whole-pieces", Say.Of("picking.piecesAreWholeWeighWhat"))
             .That(amount?.Grams is null or (> 0 and <= MostGrams), "amount", "amount-range",
-                $"What was picked weighs over 0 and up to {MostGrams / 1000:N0} kg.")
-            .That(amount?.Pieces is null or (> 0 and <= MostPieces), "amount", "amount-range", $"Pieces are counted from 1 to {MostPieces:N0}.");
+                Say.Of("picking.whatWasPickedWeighsOver0", ("mostGrams", Say.In(MostGrams / 1000, "N0"))))
+            .That(amount?.Pieces is null or (> 0 and <= MostPieces), "amount", "amount-range", Say.Of("picking.piecesAreCountedFrom1", ("mostPieces", Say.In(MostPieces, "N0"))));
         if (checks.Passed && !body.PickedAlready && HarvestWait.Of(s, planting!) is { From: { } from } wait && s.Garden.DateOf(at) < from && at >= wait.Last!.At)
         {
-            checks.That(false, "plantingId", "pick-wait", $"{wait.Sentence} If it was picked already, say so and it is logged.");
+            checks.That(false, "plantingId", "pick-wait", Say.Of("picking.ifItWasPickedAlreadySay", ("sentence", wait.Sentence)));
         }
 
         if (!checks.Passed)
@@ -118,7 +119,7 @@ public static class HarvestEndpoints
             Washed = body.Washed,
             MemberId = body.MemberId,
         };
-        var words = $"Picked {HarvestAmount.Told(amount.Grams ?? 0, amount.Pieces ?? 0)}, {s.Where(planting!)}";
+        var words = Say.Of("picking.picked", ("harvestAmount", HarvestAmount.Told(amount.Grams ?? 0, amount.Pieces ?? 0)), ("state", s.Where(planting!)));
         await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Harvests.Add(row), stop);
         return TypedResults.Created((string?)null);
     }
@@ -128,7 +129,7 @@ public static class HarvestEndpoints
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Harvests.FirstOrDefaultAsync(h => h.GardenId == gardenId && h.Id == harvestId, stop) is { } row)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, "Struck a picking", db => db.Harvests.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("picking.struckAPicking"), db => db.Harvests.Remove(row), stop);
         }
 
         return TypedResults.NoContent();

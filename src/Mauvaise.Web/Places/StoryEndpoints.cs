@@ -1,6 +1,7 @@
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Board;
 using Mauvaise.Web.Gardens;
@@ -49,7 +50,7 @@ public static class StoryEndpoints
         var seasons = await LedgerEndpoints.SeasonsAsync(tools, s, stop);
         if (seasons.FirstOrDefault(x => year is null || x.Year == year) is not { } season)
         {
-            return Problems.Of(StatusCodes.Status404NotFound, "no-season", "Nothing is on record for that season.");
+            return Problems.Of(StatusCodes.Status404NotFound, "no-season", Say.Of("ledger.nothingIsOnRecord"));
         }
 
         var then = (await tools.LoadSeasonAsync(gardenId, season.From, season.To, placeId, stop))!;

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 
@@ -51,7 +52,7 @@ internal static class FeedBook
         foreach (var outing in rota.Outings)
         {
             var answer = PlanEndpoints.Outing(s, outing);
-            var lines = answer.Tanks.SelectMany(t => t.Rounds.Select(r => $"{t.Amount} {t.RecipeName.InSentence()}: {r.Where}, {r.TargetName.InSentence()}, round {r.Round} of {r.Rounds}"));
+            var lines = answer.Tanks.SelectMany(t => t.Rounds.Select(r => Say.Of("plan.roundOf", ("amount", t.Amount), ("recipeName", t.RecipeName.InSentence()), ("where", r.Where), ("targetName", r.TargetName.InSentence()), ("round", r.Round), ("rounds", r.Rounds))));
             yield return new Visit("outing/" + outing.Key, outing.Hours.From, outing.Hours.To, $"{PlanEndpoints.InShort(outing)}\n{string.Join('\n', lines)}");
         }
 

@@ -2,6 +2,7 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Bench;
@@ -29,16 +30,16 @@ internal static class OutingEndpoints
         var fresh = body.Tanks.Where(t => s.Applications.All(a => a.Id != t.ApplicationId)).ToList();
         var at = body.At ?? s.Now;
         var checks = new Checks()
-            .That(body.Tanks.Count + body.TaskIds.Count > 0, "", "nothing-done", "Nothing was ticked off, so there is nothing to log.")
-            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "An outing is logged after it was made, not before.")
-            .That(body.TaskIds.All(id => s.Tasks.Any(t => t.Id == id)), "taskIds", "task-unknown", "One of the tasks is not in this garden any more.")
-            .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
+            .That(body.Tanks.Count + body.TaskIds.Count > 0, "", "nothing-done", Say.Of("plan.nothingWasTickedOffSoThere"))
+            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", Say.Of("plan.anOutingIsLoggedAfter"))
+            .That(body.TaskIds.All(id => s.Tasks.Any(t => t.Id == id)), "taskIds", "task-unknown", Say.Of("plan.oneOfTheTasksIsNot"))
+            .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", Say.Of("plan.aNoteHasUpTo2000"));
         foreach (var tank in fresh)
         {
             BenchOrder.Check(s, tank.PlantingIds, tank.Target, tank.Recipe, [], null, null, null, checks)
-                .That(tank.PlantingIds.Count > 0, "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
+                .That(tank.PlantingIds.Count > 0, "plantingIds", "plantings-missing", Say.Of("plan.chooseWhereItWentOnePlanting"))
                 .That(tank.MixedLitres is > 0 and <= Mix.MostLitres, "mixedLitres", "litres-range", BenchOrder.SizeRange(true))
-                .That(tank.UsedLitres > 0 && tank.UsedLitres <= tank.MixedLitres + 0.05, "usedLitres", "litres-over-bottle", "No more can have gone on than was mixed.");
+                .That(tank.UsedLitres > 0 && tank.UsedLitres <= tank.MixedLitres + 0.05, "usedLitres", "litres-over-bottle", Say.Of("plan.noMoreCanHaveGone"));
         }
 
         if (!checks.Passed)
@@ -62,5 +63,5 @@ internal static class OutingEndpoints
     }
 
     private static string Sprayed(GardenSnapshot s, TankDone t) =>
-        $"{TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)} of {s.Catalogue.FindRecipe(t.Recipe)?.Name.InSentence()} on {string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(s.Where))}";
+        Say.Of("plan.ofOn", ("text", TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)), ("findRecipe", s.Catalogue.FindRecipe(t.Recipe)?.Name.InSentence()), ("join", string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(s.Where))));
 }

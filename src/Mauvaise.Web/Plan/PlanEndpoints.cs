@@ -5,6 +5,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -40,7 +41,7 @@ public static class PlanEndpoints
 
         var moves = RotaPlanner.Moves(s, planting, target);
         return moves.Count == 0
-            ? Problems.NotFound("round in the plan")
+            ? Problems.NotFound(Say.Of("plan.roundInThePlan"))
             : TypedResults.Ok<IReadOnlyList<MoveAnswer>>([.. moves.Select(m => new MoveAnswer(m.On, m.More is { } more ? Math.Round(Math.Max(0, more) * 100, 2) : null, m.Sentence))]);
     }
 
@@ -56,13 +57,13 @@ public static class PlanEndpoints
         var ofMaterial = body.Word is PlanWord.Ban or PlanWord.Proven;
         var ofRound = body.Word is PlanWord.Pin or PlanWord.Skip;
         var checks = new Checks()
-            .That(planting is not null, "plantingId", "planting-unknown", "Choose one of the garden's plantings.")
+            .That(planting is not null, "plantingId", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
             .That(!ofRound || (body.Target is not null && s.Catalogue.FindTarget(body.Target) is not null), "target",
-                "target-unknown", "Say which trouble is meant.")
+                "target-unknown", Say.Of("plan.sayWhichTroubleIsMeant"))
             .That(!ofMaterial || (body.Material is not null && s.Catalogue.FindMaterial(body.Material) is not null),
-                "material", "material-unknown", "Say which material is meant.")
+                "material", "material-unknown", Say.Of("plan.sayWhichMaterialIsMeant"))
             .That(!ofRound || (body.On is { } on && on >= s.Today && on <= last), "on", "day-range",
-                FormattableString.Invariant($"Choose a day from today to {last:d MMMM}: the plan is firm until then."));
+                Say.Of("plan.chooseADayFromToday", ("last", Say.In(last, "d MMMM"))));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -104,7 +105,7 @@ public static class PlanEndpoints
         if (s.Choices.FirstOrDefault(c => c.Id == choiceId) is { } choice)
         {
             var row = await tools.Db.PlanChoices.FirstAsync(c => c.Id == choiceId, stop);
-            await tools.Log.WriteAsync(gardenId, member, $"Let go of: {ChoiceWords.Of(s, choice)}", db => db.PlanChoices.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, member, Say.Of("plan.letGo", ("of", ChoiceWords.Of(s, choice))), db => db.PlanChoices.Remove(row), stop);
         }
 
         return TypedResults.NoContent();
@@ -145,13 +146,13 @@ public static class PlanEndpoints
     internal static OutingAnswer Outing(GardenSnapshot s, Outing o)
     {
         var tanks = o.Tanks.Select(t => Tank(s, t)).ToList();
-        var half = o.Morning ? "morning" : "evening";
+        var half = Say.Of(o.Morning ? "plan.morning" : "plan.evening");
         return new OutingAnswer(
             o.Key,
             o.On,
             o.Morning,
             Hours(o.Hours),
-            $"{o.On.ToString("dddd d MMM", CultureInfo.InvariantCulture)}, {half}: {InShort(o)}",
+            $"{Say.In(o.On, "dddd d MMM")}, {half}: {InShort(o)}",
             tanks,
             [.. o.Tasks.Select(t => new PlannedTaskAnswer(t.Id, s.Catalogue.Measure(t.Step).Name, s.Where(s.FindPlanting(t.PlantingId)!), s.Catalogue.Measure(t.Step).How))]);
     }
@@ -160,7 +161,7 @@ public static class PlanEndpoints
     internal static string InShort(Outing o)
     {
         var places = o.Tanks.SelectMany(t => t.Rounds).Select(r => r.Place.Id).Distinct().Count();
-        return $"{string.Join(" and ", o.Tanks.Select(t => t.Recipe.Name.InSentence()))} in {places} {(places == 1 ? "place" : "places")}";
+        return places == 1 ? Say.Of("plan.inPlace", ("join", Say.All(o.Tanks.Select(t => t.Recipe.Name.InSentence()))), ("places", places)) : Say.Of("plan.inPlaces", ("join", Say.All(o.Tanks.Select(t => t.Recipe.Name.InSentence()))), ("places", places));
     }
 
     private static PlannedTankAnswer Tank(GardenSnapshot s, PlannedTank t)

@@ -3,6 +3,7 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Preventing;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -41,7 +42,7 @@ public static class PreventionEndpoints
     {
         var prevention = app.MapGroup("/api/gardens/{gardenId:guid}/prevention").WithTags("Prevention");
         prevention.MapGet("", Show);
-        prevention.MapPost("", Say);
+        prevention.MapPost("", Answer);
     }
 
     private static async Task<Results<Ok<PreventionAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop)
@@ -60,12 +61,11 @@ public static class PreventionEndpoints
     }
 
     private static string Sentence(GardenSnapshot s, List<PreventiveWork> due) =>
-        !s.Growing.Any() ? "Nothing is planted yet."
-        : due.Count == 0 ? "Nothing is due before trouble."
-        : $"{Wording.Some(due.Select(w => w.Measure.Id).Distinct().Count(), "thing")} would keep trouble off now, at "
-            + $"{Wording.Some(due.Select(w => w.Planting.Id).Distinct().Count(), "planting")}. Those worth most for their minutes come first.";
+        !s.Growing.Any() ? Say.Of("picking.nothingIsPlantedYet")
+        : due.Count == 0 ? Say.Of("preventing.nothingIsDueBeforeTrouble")
+        : Say.Of("preventing.wouldKeepTroubleOffNow", ("some", Say.Of("words.things", ("n", due.Select(w => w.Measure.Id).Distinct().Count()))), ("some2", Say.Of("words.plantings", ("n", due.Select(w => w.Planting.Id).Distinct().Count()))));
 
-    private static async Task<Results<Created, ProblemHttpResult>> Say(Guid gardenId, PreventionSaid body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Created, ProblemHttpResult>> Answer(Guid gardenId, PreventionSaid body, GardenTools tools, CancellationToken stop)
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -77,14 +77,14 @@ public static class PreventionEndpoints
         var found = fresh.Select(i => (Item: i, Work: plan.Find(i.PlantingId, i.Step))).ToList();
         var strange = found.Find(x => x.Work is null).Item;
         var checks = new Checks()
-            .That(body.Items.Count > 0, "items", "items-none", "Choose what was done, or is to be done.")
-            .That(body.Items.Select(i => i.Id).Distinct().Count() == body.Items.Count, "items", "id-twice", "Two pieces of work were sent with the same id.")
+            .That(body.Items.Count > 0, "items", "items-none", Say.Of("preventing.chooseWhatWasDone"))
+            .That(body.Items.Select(i => i.Id).Distinct().Count() == body.Items.Count, "items", "id-twice", Say.Of("preventing.twoPiecesOfWorkWereSent"))
             .That(body.Items.DistinctBy(i => (i.PlantingId, i.Step)).Count() == body.Items.Count, "items", "work-twice",
-                "The same work on the same planting was sent twice.")
+                Say.Of("preventing.theSameWorkOnTheSame"))
             .That(strange is null, "items", "work-unknown",
-                $"“{s.Catalogue.FindMeasure(strange?.Step ?? "")?.Name ?? strange?.Step}” is no work before trouble there now. Look at the list again.")
+                Say.Of("preventing.isNoWorkBeforeTroubleThere", ("findMeasure", s.Catalogue.FindMeasure(strange?.Step ?? "")?.Name ?? strange?.Step)))
             .That(body.On is null || (body.Word == PreventionWord.Planned && body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)),
-                "on", "day-range", $"A day is for what is taken on: from today, within {FurthestDays} days.");
+                "on", "day-range", Say.Of("preventing.aDayIsForWhat", ("furthestDays", FurthestDays)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -93,7 +93,7 @@ public static class PreventionEndpoints
         var work = found.Select(x => (x.Item.Id, Work: x.Work!)).Where(x => !PreventionDeeds.IsSaid(s, x.Work, body.Word)).ToList();
         if (work.Count > 0)
         {
-            await tools.DoAsync(s, PreventionDeeds.Say(s, work, body.Word, body.On ?? s.Today, tools.Now, body.MemberId), stop);
+            await tools.DoAsync(s, PreventionDeeds.Answer(s, work, body.Word, body.On ?? s.Today, tools.Now, body.MemberId), stop);
         }
 
         return TypedResults.Created((string?)null);

@@ -2,6 +2,7 @@ using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -64,13 +65,13 @@ public static class ReadingEndpoints
         var place = s.Places.FirstOrDefault(p => p.Id == body.PlaceId);
         var kind = s.Catalogue.Readings.FirstOrDefault(k => k.Id == body.Of);
         var checks = new Checks()
-            .That(place is not null, "placeId", "place-unknown", "Choose one of the garden's places.")
+            .That(place is not null, "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
             .That(kind is not null, "of", "reading-unknown",
-                $"This can not be measured here. The nearest is {CatalogueRules.Nearest(body.Of, s.Catalogue.Readings.Select(k => k.Id))}.")
-            .That(kind is null || place is null || kind.IsFor(place.Kind), "of", "reading-elsewhere", $"{kind?.Name} is not measured at {place?.Name}.")
+                Say.Of("readings.thisCanNotBeMeasuredHere", ("nearest", CatalogueRules.Nearest(body.Of, s.Catalogue.Readings.Select(k => k.Id)))))
+            .That(kind is null || place is null || kind.IsFor(place.Kind), "of", "reading-elsewhere", Say.Of("readings.isNotMeasured", ("kind", kind?.Name), ("place", place?.Name)))
             .That(kind is null || (body.Value >= kind.Least && body.Value <= kind.Most), "value", "value-range",
-                $"{kind?.Name} lies between {kind?.Told(kind.Least)} and {kind?.Told(kind.Most)}.")
-            .That(at <= tools.Now && at > tools.Now.AddDays(-OldestDays), "at", "day-range", $"It was measured now or earlier, within {OldestDays} days.");
+                Say.Of("readings.liesBetween", ("kind", kind?.Name), ("kind2", kind?.Told(kind.Least)), ("kind3", kind?.Told(kind.Most))))
+            .That(at <= tools.Now && at > tools.Now.AddDays(-OldestDays), "at", "day-range", Say.Of("readings.itWasMeasuredNowOrEarlier", ("oldestDays", OldestDays)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -86,7 +87,7 @@ public static class ReadingEndpoints
             Value = body.Value,
             MemberId = body.MemberId,
         };
-        var words = $"Measured {kind!.Name.InSentence()}, {kind.Told(body.Value)}: {place!.Name}";
+        var words = Say.Of("readings.measured", ("kind", kind!.Name.InSentence()), ("kind2", kind.Told(body.Value)), ("place", place!.Name));
         await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Readings.Add(row), stop);
         return TypedResults.Created((string?)null);
     }
@@ -96,7 +97,7 @@ public static class ReadingEndpoints
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Readings.FirstOrDefaultAsync(r => r.GardenId == gardenId && r.Id == readingId, stop) is { } row)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, "Struck a reading", db => db.Readings.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("readings.struckAReading"), db => db.Readings.Remove(row), stop);
         }
 
         return TypedResults.NoContent();

@@ -8,6 +8,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
@@ -33,11 +34,11 @@ public static class SprayEndpoints
     {
         var day = s.Garden.DateOf(at);
         return checks
-            .That(plantings.Count > 0 && plantings.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", "Choose where it went: one planting at least.")
-            .That(plantings.Select(s.FindPlanting).OfType<Planting>().All(p => p.GrowsOn(day)), "at", "planting-not-growing", "One of the plantings did not grow on that day.")
-            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", "A spray is logged after it went on, not before.")
-            .That(shareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", "The share of leaves wetted lies between 0 and 100 %.")
-            .That(note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.");
+            .That(plantings.Count > 0 && plantings.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", Say.Of("plan.chooseWhereItWentOnePlanting"))
+            .That(plantings.Select(s.FindPlanting).OfType<Planting>().All(p => p.GrowsOn(day)), "at", "planting-not-growing", Say.Of("sprays.oneOfThePlantingsDidNot"))
+            .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", Say.Of("sprays.aSprayIsLoggedAfter"))
+            .That(shareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", Say.Of("sprays.theShareOfLeavesWettedLies"))
+            .That(note is null or { Length: <= 2000 }, "note", "note-long", Say.Of("plan.aNoteHasUpTo2000"));
     }
 
     private static async Task<Results<Created<ApplicationAnswer>, ProblemHttpResult>> Save(Guid gardenId, NewApplication body, GardenTools tools, CancellationToken stop)
@@ -56,13 +57,13 @@ public static class SprayEndpoints
         var at = body.At ?? s.Now;
         var left = batch is null ? 0 : s.LeftIn(batch);
         var wet = batch is null or { Litres: > 0 };
-        var checks = CheckSpray(s, new Checks().That(batch is not null, "batchId", "batch-unknown", "Mix a bottle first, so that the log knows what was in it."), at, body.PlantingIds, body.ShareWetted, body.Note)
-            .That(wet ? body.Litres > 0 : body.Litres == 0, "litres", "litres-range", wet ? "Litres used are over 0." : "This is no liquid: it has no litres.")
-            .That(batch is null || body.Litres <= left + 0.05, "litres", "litres-over-bottle", $"The bottle held {TankVolume.Text(left, s.Garden.Kitchen)}; no more can have gone on.")
-            .That(batch?.EmptiedAt is null, "batchId", "bottle-empty", "This bottle was poured away.")
-            .That(batch is null or { PatchTest: false } || body.PatchTest, "patchTest", "patch-only", "This bottle was mixed for two leaves only.")
-            .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", "The bottle was mixed after that.")
-            .That(batch is null || at <= batch.UseBy, "at", "past-use-by", "The mix was past its use-by. Pour it on a path and mix fresh.");
+        var checks = CheckSpray(s, new Checks().That(batch is not null, "batchId", "batch-unknown", Say.Of("sprays.mixABottleFirstSo")), at, body.PlantingIds, body.ShareWetted, body.Note)
+            .That(wet ? body.Litres > 0 : body.Litres == 0, "litres", "litres-range", wet ? Say.Of("sprays.litresUsedAreOver0") : Say.Of("ledger.thisIsNoLiquidItHas"))
+            .That(batch is null || body.Litres <= left + 0.05, "litres", "litres-over-bottle", Say.Of("sprays.theBottleHeldNoMoreCan", ("text", TankVolume.Text(left, s.Garden.Kitchen))))
+            .That(batch?.EmptiedAt is null, "batchId", "bottle-empty", Say.Of("sprays.thisBottleWasPouredAway"))
+            .That(batch is null or { PatchTest: false } || body.PatchTest, "patchTest", "patch-only", Say.Of("sprays.thisBottleWasMixedForTwo"))
+            .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", Say.Of("sprays.theBottleWasMixedAfter"))
+            .That(batch is null || at <= batch.UseBy, "at", "past-use-by", Say.Of("sprays.theMixWasPastItsUse"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -94,7 +95,7 @@ public static class SprayEndpoints
 
             if (untried is not null && !body.PatchTest)
             {
-                return Problems.Refused("use-patch-test", $"{untried.Material.Name} was not tried on {crop.Name.InSentence()} yet: two leaves first.");
+                return Problems.Refused("use-patch-test", Say.Of("sprays.wasNotTriedOnYetTwo", ("material", untried.Material.Name), ("crop", crop.Name.InSentence())));
             }
         }
 

@@ -4,6 +4,7 @@ using Mauvaise.Core.Identification;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Walk;
@@ -77,8 +78,8 @@ public static class SuspectEndpoints
     /// <summary>A group is offered as a name from this probability on.</summary>
     private const double GroupSure = 0.7;
 
-    private const string NotListedMeanwhile =
-        "Something that is not listed explains this better than anything that is. Meanwhile: take the worst leaves off and bin them, keep it apart from its neighbours, and look again in three days. You can name it yourself.";
+    private static string NotListedMeanwhile =>
+        Say.Of("suspects.somethingThatIsNotListedExplains");
 
     public static void MapSuspects(this IEndpointRouteBuilder app)
     {
@@ -110,7 +111,7 @@ public static class SuspectEndpoints
             ranking.NotListed,
             ranking.NotListed > ranking.Suspects[0].Probability ? NotListedMeanwhile : null,
             Group(s.Catalogue, ranking),
-            ranking.Together is { } two ? new TogetherAnswer(two.First.Name, two.Second.Name, two.Probability, $"Perhaps two at once: {two.First.Name.InSentence()} and {two.Second.Name.InSentence()}. Name the one that is worse here, and count the other as well.") : null,
+            ranking.Together is { } two ? new TogetherAnswer(two.First.Name, two.Second.Name, two.Probability, Say.Of("suspects.perhapsTwoAtOnceAndName", ("first", two.First.Name.InSentence()), ("second", two.Second.Name.InSentence()))) : null,
             ranking.Next is { } q ? new QuestionAnswer(q.Sign.Id, q.Sign.Question, q.LeadIfYes, q.LeadIfNo) : null,
             ranking.NamingCanWait is { } shared ? new SharedActionAnswer(TargetGroups.Words(shared.Group), ranking.Suspects[0].Target.Id, shared.Sentence) : null,
             TrendAnswer.Of(WalkRound.TrendOf(s, planting.Id, lead.Id, seen)),
@@ -125,13 +126,13 @@ public static class SuspectEndpoints
             return Problems.NotFound("note");
         }
 
-        var checks = new Checks().That(catalogue.FindSign(body.Sign) is not null, "sign", "sign-unknown", "This sign is not in the catalogue.");
+        var checks = new Checks().That(catalogue.FindSign(body.Sign) is not null, "sign", "sign-unknown", Say.Of("suspects.thisSignIsNot"));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Answered: {catalogue.FindSign(body.Sign)!.Name}, {(body.Present ? "yes" : "no")}", db =>
+        await tools.Log.WriteAsync(gardenId, body.MemberId, body.Present ? Say.Of("suspects.answeredYes", ("findSign", catalogue.FindSign(body.Sign)!.Name)) : Say.Of("suspects.answeredNo", ("findSign", catalogue.FindSign(body.Sign)!.Name)), db =>
         {
             if (row.Signs.FirstOrDefault(x => x.Sign == body.Sign) is { } before)
             {
@@ -155,7 +156,7 @@ public static class SuspectEndpoints
         }
 
         var checks = new Checks().That(catalogue.FindTarget(body.Target) is not null, "target", "target-unknown",
-            "This name is neither in the catalogue nor one of your own.");
+            Say.Of("suspects.thisNameIsNeither"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -165,7 +166,7 @@ public static class SuspectEndpoints
         if (row.Named != body.Target || row.NameIsGroup != body.Group || row.OwnName != own)
         {
             var target = catalogue.Target(body.Target);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Named it {own ?? (body.Group ? TargetGroups.Words(target.Group) : target.Name.InSentence())}", _ =>
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("suspects.namedIt", ("own", own ?? (body.Group ? TargetGroups.Words(target.Group) : target.Name.InSentence()))), _ =>
             {
                 row.Named = body.Target;
                 row.NameIsGroup = body.Group;
@@ -178,7 +179,7 @@ public static class SuspectEndpoints
 
     private static NameGroupAnswer? Group(GardenCatalogue catalogue, SuspectRanking ranking) =>
         ranking.Groups[0] is var first && first.Probability >= GroupSure && ranking.Suspects[0].Probability < GroupSure && catalogue.NameOfGroup(first.NameGroup) is { } target
-            ? new NameGroupAnswer(target.Id, target.Name, first.Probability, $"{first.Probability * 100:0} in 100 it is {target.Name.InSentence()}; which kind is not settled, and need not be.")
+            ? new NameGroupAnswer(target.Id, target.Name, first.Probability, Say.Of("suspects.in100ItIsWhichKind", ("probability", Say.In(first.Probability * 100, "0")), ("target", target.Name.InSentence())))
             : null;
 
     private static SuspectAnswer Suspect(GardenCatalogue catalogue, Suspect x)
@@ -186,7 +187,7 @@ public static class SuspectEndpoints
         var sign = catalogue.FindSign(x.Target.Signs.MaxBy(p => p.Value).Key)!;
         return new(
             x.Target.Id,
-            x.Target.IsGroup ? $"{x.Target.Name}, of a kind that is not listed" : x.Target.Name,
+            x.Target.IsGroup ? Say.Of("suspects.ofAKindThatIsNot", ("target", x.Target.Name)) : x.Target.Name,
             x.Target.IsGroup,
             x.Target.LatinName,
             x.Target.Kind,

@@ -4,6 +4,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Trials;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Bench;
@@ -48,10 +49,10 @@ public static class TrialEndpoints
     private static async Task<Results<Ok<TrialPowerAnswer>, ProblemHttpResult>> Power(Guid gardenId, int units, int leavesPerUnit, int sides, GardenTools tools, CancellationToken stop)
     {
         var checks = new Checks()
-            .That(units is > 0 and <= MostUnits, "units", "units-range", $"Units lie between 1 and {MostUnits}.")
-            .That(leavesPerUnit is > 0 and <= MostLeaves, "leavesPerUnit", "leaves-range", $"Leaves on each lie between 1 and {MostLeaves}.")
-            .That(sides is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", $"A trial has {Lot.FewestSides} to {Lot.MostSides} sides.")
-            .That(units >= sides, "units", "units-few", "Each side wants one unit at least.");
+            .That(units is > 0 and <= MostUnits, "units", "units-range", Say.Of("trials.unitsLieBetween1", ("mostUnits", MostUnits)))
+            .That(leavesPerUnit is > 0 and <= MostLeaves, "leavesPerUnit", "leaves-range", Say.Of("trials.leavesOnEachLieBetween1", ("mostLeaves", MostLeaves)))
+            .That(sides is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", Say.Of("trials.aTrialHasToSides", ("fewestSides", Lot.FewestSides), ("mostSides", Lot.MostSides)))
+            .That(units >= sides, "units", "units-few", Say.Of("trials.eachSideWantsOneUnit"));
         return !checks.Passed ? checks.Problem()
             : await tools.LoadAsync(gardenId, stop) is null ? Problems.NotFound("garden")
             : TypedResults.Ok(PowerOf(TrialPower.LeavesASide(units, leavesPerUnit, sides)));
@@ -80,17 +81,17 @@ public static class TrialEndpoints
         var units = body.Plantings.Sum(p => Math.Clamp(p.Units, 0, MostUnits + 1));
         var recipes = body.Sides.Select(x => x.Recipe).OfType<string>().ToList();
         var checks = new Checks()
-            .That(body.Name.Trim() is { Length: > 0 and <= 80 }, "name", "name-length", "Give the trial a name of up to 80 letters.")
-            .That(s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", "Choose the pest or disease that it is about.")
-            .That(body.Sides.Count is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", $"A trial has {Lot.FewestSides} to {Lot.MostSides} sides.")
-            .That(body.Sides.Count(x => x.Recipe is null) == 1, "sides", "sides-alone", "One side, and only one, is left alone: without it nobody knows what would have been.")
-            .That(recipes.All(r => s.Catalogue.FindRecipe(r) is { IsWet: true } recipe && s.Catalogue.Material(recipe.Active.Material).Doses is not null), "sides", "recipe-unknown", "One of the recipes is not in the catalogue, or is no liquid with a dose.")
-            .That(body.Sides.Select(x => (x.Recipe, x.Step)).Distinct().Count() == body.Sides.Count, "sides", "sides-twice", "Two sides are the same.")
-            .That(body.Plantings.All(p => p.Units > 0 && s.FindPlanting(p.PlantingId) is { } planting && planting.GrowsOn(s.Today)), "plantings", "plantings-missing", "Choose plantings that grow now, each with one unit at least.")
-            .That(body.Plantings.Select(p => p.PlantingId).Distinct().Count() == body.Plantings.Count, "plantings", "planting-twice", "A planting is named twice.")
-            .That(units >= body.Sides.Count && units <= MostUnits, "plantings", "units-range", $"It takes a unit for each side at least, and {MostUnits} at most.")
-            .That(body.Unit != TrialUnitKind.Place || body.Plantings.All(p => p.Units == 1), "plantings", "place-units", "Where whole places are compared, each planting is one unit.")
-            .That(body.Unit == TrialUnitKind.Leaf ? body.LeavesPerUnit == 1 : body.LeavesPerUnit is >= 1 and <= MostLeaves, "leavesPerUnit", "leaves-range", body.Unit == TrialUnitKind.Leaf ? "A marked leaf is one leaf." : $"Leaves to count on each lie between 1 and {MostLeaves}.");
+            .That(body.Name.Trim() is { Length: > 0 and <= 80 }, "name", "name-length", Say.Of("trials.giveTheTrialAName"))
+            .That(s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", Say.Of("trials.chooseThePestOrDisease"))
+            .That(body.Sides.Count is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", Say.Of("trials.aTrialHasToSides", ("fewestSides", Lot.FewestSides), ("mostSides", Lot.MostSides)))
+            .That(body.Sides.Count(x => x.Recipe is null) == 1, "sides", "sides-alone", Say.Of("trials.oneSideAndOnlyOne"))
+            .That(recipes.All(r => s.Catalogue.FindRecipe(r) is { IsWet: true } recipe && s.Catalogue.Material(recipe.Active.Material).Doses is not null), "sides", "recipe-unknown", Say.Of("trials.oneOfTheRecipesIsNot"))
+            .That(body.Sides.Select(x => (x.Recipe, x.Step)).Distinct().Count() == body.Sides.Count, "sides", "sides-twice", Say.Of("trials.twoSidesAreTheSame"))
+            .That(body.Plantings.All(p => p.Units > 0 && s.FindPlanting(p.PlantingId) is { } planting && planting.GrowsOn(s.Today)), "plantings", "plantings-missing", Say.Of("trials.choosePlantingsThatGrowNowEach"))
+            .That(body.Plantings.Select(p => p.PlantingId).Distinct().Count() == body.Plantings.Count, "plantings", "planting-twice", Say.Of("trials.aPlantingIsNamedTwice"))
+            .That(units >= body.Sides.Count && units <= MostUnits, "plantings", "units-range", Say.Of("trials.itTakesAUnitForEach", ("mostUnits", MostUnits)))
+            .That(body.Unit != TrialUnitKind.Place || body.Plantings.All(p => p.Units == 1), "plantings", "place-units", Say.Of("trials.whereWholePlacesAreComparedEach"))
+            .That(body.Unit == TrialUnitKind.Leaf ? body.LeavesPerUnit == 1 : body.LeavesPerUnit is >= 1 and <= MostLeaves, "leavesPerUnit", "leaves-range", body.Unit == TrialUnitKind.Leaf ? Say.Of("trials.aMarkedLeafIsOneLeaf") : Say.Of("trials.leavesToCountOnEachLie", ("mostLeaves", MostLeaves)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -98,7 +99,7 @@ public static class TrialEndpoints
 
         var seed = body.Seed ?? RandomNumberGenerator.GetInt32(1, 1_000_000);
         var dealt = Lot.Deal([.. body.Plantings.SelectMany(p => Enumerable.Repeat(p.PlantingId, p.Units))], body.Sides.Count, seed);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, $"Opened the trial {body.Name.Trim()}", db => db.Trials.Add(new TrialRow
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("trials.openedTheTrial", ("body", body.Name.Trim())), db => db.Trials.Add(new TrialRow
         {
             Id = body.Id,
             GardenId = gardenId,
@@ -127,13 +128,13 @@ public static class TrialEndpoints
         var here = trial.Counts.Select(c => c.Id).ToHashSet();
         var fresh = body.Counts.Where(c => !here.Contains(c.Id)).ToList();
         var checks = new Checks()
-            .That(body.Counts.Count > 0, "counts", "nothing-counted", "Count one unit at least.")
-            .That(trial.ClosedAt is null || fresh.Count == 0, "", "trial-closed", "This trial is closed.")
-            .That(at <= s.Now.AddMinutes(5) && at >= trial.OpenedAt, "at", "time-outside", "A count lies between the opening of the trial and now.")
-            .That(fresh.All(c => trial.Units.Any(u => u.Number == c.Unit)), "counts", "unit-unknown", "One of the units is not in this trial.")
-            .That(fresh.Select(c => c.Unit).Distinct().Count() == fresh.Count, "counts", "unit-twice", "A unit was counted twice in one go.")
-            .That(fresh.All(c => c.LeavesLooked is >= 1 and <= 1000 && c.LeavesAffected >= 0 && c.LeavesAffected <= c.LeavesLooked), "counts", "affected-over-looked", "Affected leaves lie between 0 and those looked at, and one leaf at least is looked at.")
-            .That(fresh.All(c => c.SeverityPercent is null or (>= 0 and <= 100)), "counts", "severity-range", "The share of the leaf that is covered lies between 0 and 100 %.");
+            .That(body.Counts.Count > 0, "counts", "nothing-counted", Say.Of("trials.countOneUnitAtLeast"))
+            .That(trial.ClosedAt is null || fresh.Count == 0, "", "trial-closed", Say.Of("trials.thisTrialIsClosed"))
+            .That(at <= s.Now.AddMinutes(5) && at >= trial.OpenedAt, "at", "time-outside", Say.Of("trials.aCountLiesBetweenTheOpening"))
+            .That(fresh.All(c => trial.Units.Any(u => u.Number == c.Unit)), "counts", "unit-unknown", Say.Of("trials.oneOfTheUnitsIsNot"))
+            .That(fresh.Select(c => c.Unit).Distinct().Count() == fresh.Count, "counts", "unit-twice", Say.Of("trials.aUnitWasCountedTwice"))
+            .That(fresh.All(c => c.LeavesLooked is >= 1 and <= 1000 && c.LeavesAffected >= 0 && c.LeavesAffected <= c.LeavesLooked), "counts", "affected-over-looked", Say.Of("trials.affectedLeavesLieBetween0"))
+            .That(fresh.All(c => c.SeverityPercent is null or (>= 0 and <= 100)), "counts", "severity-range", Say.Of("trials.theShareOfTheLeaf"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -141,7 +142,7 @@ public static class TrialEndpoints
 
         if (fresh.Count > 0)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Counted {fresh.Count} of the trial {trial.Name}", db => db.TrialCounts.AddRange(fresh.Select(c => new TrialCountRow
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("trials.countedOfTheTrial", ("fresh", fresh.Count), ("trial", trial.Name)), db => db.TrialCounts.AddRange(fresh.Select(c => new TrialCountRow
             {
                 Id = c.Id,
                 GardenId = gardenId,
@@ -173,16 +174,16 @@ public static class TrialEndpoints
 
         var treated = trial.Sides.Where(x => x.Recipe is not null).ToList();
         var checks = new Checks()
-            .That(trial.ClosedAt is null, "", "trial-closed", "This trial is closed.")
-            .That(trial.TreatedAt is null, "", "trial-treated", "The sides were treated already. A trial is treated once.")
-            .That(body.Sides.Select(x => x.Number).Order().SequenceEqual(treated.Select(x => x.Number)), "sides", "sides-treated", "Say for every side that is treated how much went on.")
+            .That(trial.ClosedAt is null, "", "trial-closed", Say.Of("trials.thisTrialIsClosed"))
+            .That(trial.TreatedAt is null, "", "trial-treated", Say.Of("trials.theSidesWereTreatedAlready"))
+            .That(body.Sides.Select(x => x.Number).Order().SequenceEqual(treated.Select(x => x.Number)), "sides", "sides-treated", Say.Of("trials.sayForEverySide"))
             .That(body.Sides.All(x => x.Litres is > 0 and <= Mix.MostLitres), "sides", "litres-range", BenchOrder.SizeRange(true));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var written = new Written($"Treated the sides of {trial.Name}", body.MemberId);
+        var written = new Written(Say.Of("trials.treatedTheSides", ("trial", trial.Name)), body.MemberId);
         foreach (var (side, done) in treated.Zip(body.Sides.OrderBy(x => x.Number)))
         {
             Guid[] plantings = [.. trial.Units.Where(u => u.Side == side.Number).Select(u => u.PlantingId).Distinct()];
@@ -190,11 +191,11 @@ public static class TrialEndpoints
             // A trial keeps the rules of any spray.
             if (made.Reasons.FirstOrDefault(r => r.Verdict == MixVerdict.Refused && r.Code != "patch-test") is { } refused)
             {
-                return Problems.Refused("mix-" + refused.Code, $"Side {Letter(side.Number)}: {refused.Sentence}");
+                return Problems.Refused("mix-" + refused.Code, Say.Of("trials.side", ("letter", Letter(side.Number)), ("sentence", refused.Sentence)));
             }
 
             var bottle = Bottles.Fill(s.After(written), done.BatchId, plantings, trial.Target, false, made.Mix, tools.Now, body.MemberId);
-            var order = new NewApplication(done.ApplicationId, done.BatchId, plantings, made.Mix.Litres, trial.Unit == TrialUnitKind.Place ? null : MarkedShare, Note: $"Trial {trial.Name}, side {Letter(side.Number)}", MemberId: body.MemberId);
+            var order = new NewApplication(done.ApplicationId, done.BatchId, plantings, made.Mix.Litres, trial.Unit == TrialUnitKind.Place ? null : MarkedShare, Note: Say.Of("trials.trialSide", ("trial", trial.Name), ("letter", Letter(side.Number))), MemberId: body.MemberId);
             // What came of it is told by the trial's own counts, and nothing goes on by itself.
             var spray = Core.Deeds.Sprays.Log(s, order, bottle.Batches[0], tools.Now, SprayReason.OwnIdea) with { Courses = [], CheckBacks = [] };
             written = written.And(bottle).And(spray);
@@ -216,7 +217,7 @@ public static class TrialEndpoints
         if (trial.ClosedAt is null)
         {
             var row = await tools.Db.Trials.FirstAsync(t => t.Id == trialId, stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Closed the trial {trial.Name}", _ => row.ClosedAt = tools.Now, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("trials.closedTheTrial", ("trial", trial.Name)), _ => row.ClosedAt = tools.Now, stop);
         }
 
         return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
@@ -232,9 +233,9 @@ public static class TrialEndpoints
 
     private static string Letter(int number) => ((char)('A' + number - 1)).ToString();
 
-    private static string Name(GardenSnapshot s, TrialSide side) => side.Recipe is null ? "Left alone" : s.Catalogue.FindRecipe(side.Recipe)?.Name ?? side.Recipe;
+    private static string Name(GardenSnapshot s, TrialSide side) => side.Recipe is null ? Say.Of("trials.leftAlone") : s.Catalogue.FindRecipe(side.Recipe)?.Name ?? side.Recipe;
 
-    private static string Where(GardenSnapshot s, TrialUnit unit) => s.FindPlanting(unit.PlantingId) is { } p ? s.Where(p) : "a planting that is gone";
+    private static string Where(GardenSnapshot s, TrialUnit unit) => s.FindPlanting(unit.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone");
 
     private static TrialAnswer Answer(GardenSnapshot s, Trial t)
     {
@@ -269,11 +270,11 @@ public static class TrialEndpoints
 
     private static string Next(Trial t, int rounds) => t switch
     {
-        { ClosedAt: not null } => "Closed: what it showed counts in what the garden has learned.",
-        { TreatedAt: null } when rounds == 0 => "Mark the units with their labels and count them all before anything goes on.",
-        { TreatedAt: null } => "Counted before. Treat the sides now, then say so.",
-        _ when t.Counts.All(c => c.At <= t.TreatedAt) => "Treated. Count the same units again after two to five days.",
-        _ => "Counted after. Count again for a curve, or close it.",
+        { ClosedAt: not null } => Say.Of("trials.closedWhatItShowedCounts"),
+        { TreatedAt: null } when rounds == 0 => Say.Of("trials.markTheUnitsWithTheirLabels"),
+        { TreatedAt: null } => Say.Of("trials.countedBeforeTreatTheSidesNow"),
+        _ when t.Counts.All(c => c.At <= t.TreatedAt) => Say.Of("trials.treatedCountTheSameUnitsAgain"),
+        _ => Say.Of("trials.countedAfterCountAgain"),
     };
 
     private static double? Rounded(double? value) => value is { } v ? Math.Round(v, 4) : null;

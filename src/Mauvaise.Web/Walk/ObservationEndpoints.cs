@@ -4,6 +4,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
@@ -35,11 +36,11 @@ public static class ObservationEndpoints
     public static Checks CheckCount(GardenSnapshot s, NewObservation body, Checks checks)
     {
         checks
-            .That(body.LeavesLooked >= 0 && body.LeavesLooked <= MostLeaves, "leavesLooked", "leaves-range", $"Leaves looked at lie between 0 and {MostLeaves}.")
-            .That(body.Helpers is >= 0 and <= 10_000, "helpers", "helpers-range", "Helpers lie between 0 and 10000.")
-            .That(body.Mummies is >= 0 and <= 10_000, "mummies", "mummies-range", "Mummies lie between 0 and 10000.")
-            .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", "A note has up to 2000 letters.")
-            .That((body.Also?.Count ?? 0) <= MostFurther, "also", "troubles-many", $"Up to {MostFurther + 1} troubles can be counted on the same leaves.");
+            .That(body.LeavesLooked >= 0 && body.LeavesLooked <= MostLeaves, "leavesLooked", "leaves-range", Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves)))
+            .That(body.Helpers is >= 0 and <= 10_000, "helpers", "helpers-range", Say.Of("walk.helpersLieBetween0And10000"))
+            .That(body.Mummies is >= 0 and <= 10_000, "mummies", "mummies-range", Say.Of("walk.mummiesLieBetween0And10000"))
+            .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", Say.Of("plan.aNoteHasUpTo2000"))
+            .That((body.Also?.Count ?? 0) <= MostFurther, "also", "troubles-many", Say.Of("walk.upToTroublesCanBeCounted", ("mostFurther", MostFurther + 1)));
         CheckTrouble(s, checks, "", body.LeavesLooked, body.LeavesAffected, body.SeverityPercent, body.Signs);
         foreach (var (trouble, i) in (body.Also ?? []).Select((x, i) => (x, i)))
         {
@@ -47,7 +48,7 @@ public static class ObservationEndpoints
         }
 
         var ids = (body.Also ?? []).Select(x => x.Id).Append(body.Id).ToList();
-        checks.That(ids.Distinct().Count() == ids.Count, "also", "id-twice", "Two troubles were sent with the same id.");
+        checks.That(ids.Distinct().Count() == ids.Count, "also", "id-twice", Say.Of("walk.twoTroublesWereSent"));
         return CheckWhen(s, body, checks);
     }
 
@@ -56,7 +57,7 @@ public static class ObservationEndpoints
         o.LookId,
         o.WalkId,
         o.PlantingId,
-        s.FindPlanting(o.PlantingId) is { } p ? s.Where(p) : "a planting that is gone",
+        s.FindPlanting(o.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone"),
         o.At,
         o.LeavesLooked,
         o.LeavesAffected,
@@ -82,26 +83,26 @@ public static class ObservationEndpoints
         : target.Name);
 
     private static void CheckTrouble(GardenSnapshot s, Checks checks, string at, int looked, int affected, double? severity, IReadOnlyList<SeenSign> signs) => checks
-        .That(affected >= 0, at + "leavesAffected", "affected-negative", "Affected leaves can not be fewer than 0.")
-        .That(affected <= looked, at + "leavesAffected", "affected-over-looked", "More leaves are affected than were looked at. Count the affected ones among those you looked at.")
-        .That(severity is null or (>= 0 and <= 100), at + "severityPercent", "severity-range", "The share of the leaf that is covered lies between 0 and 100 %.")
-        .That(severity is null or 0 || affected > 0, at + "severityPercent", "severity-clean", "How much of a leaf is covered goes with affected leaves, and none was counted.")
-        .That(signs.All(x => s.Catalogue.FindSign(x.Sign) is not null), at + "signs", "sign-unknown", "One of the signs is not in the catalogue.")
-        .That(signs.Select(x => x.Sign).Distinct().Count() == signs.Count, at + "signs", "sign-twice", "A sign is named twice.");
+        .That(affected >= 0, $"{at}leavesAffected", "affected-negative", Say.Of("walk.affectedLeavesCanNotBeFewer"))
+        .That(affected <= looked, $"{at}leavesAffected", "affected-over-looked", Say.Of("walk.moreLeavesAreAffectedThanWere"))
+        .That(severity is null or (>= 0 and <= 100), $"{at}severityPercent", "severity-range", Say.Of("trials.theShareOfTheLeaf"))
+        .That(severity is null or 0 || affected > 0, $"{at}severityPercent", "severity-clean", Say.Of("walk.howMuchOfALeaf"))
+        .That(signs.All(x => s.Catalogue.FindSign(x.Sign) is not null), $"{at}signs", "sign-unknown", Say.Of("walk.oneOfTheSignsIsNot"))
+        .That(signs.Select(x => x.Sign).Distinct().Count() == signs.Count, $"{at}signs", "sign-twice", Say.Of("walk.aSignIsNamedTwice"));
 
     private static Checks CheckWhen(GardenSnapshot s, NewObservation body, Checks checks)
     {
         var at = body.At ?? s.Now;
         if (s.FindPlanting(body.PlantingId) is not { } planting)
         {
-            return checks.That(false, "plantingId", "planting-unknown", "There is no such planting in this garden.");
+            return checks.That(false, "plantingId", "planting-unknown", Say.Of("walk.thereIsNoSuchPlanting"));
         }
 
         var date = s.Garden.DateOf(at);
         return checks
-            .That(at <= s.Now + ClockSlack, "at", "in-the-future", "This count lies in the future. Is the clock of your device right?")
-            .That(date >= planting.From, "at", "before-planting", $"This was planted on {planting.From.ToString("d MMMM yyyy", CultureInfo.InvariantCulture)}; nothing can have been seen on it before.")
-            .That(planting.Until is null || date <= planting.Until, "plantingId", "planting-not-growing", "This planting had ended by then.");
+            .That(at <= s.Now + ClockSlack, "at", "in-the-future", Say.Of("walk.thisCountLiesInTheFuture"))
+            .That(date >= planting.From, "at", "before-planting", Say.Of("walk.thisWasPlantedOnNothingCan", ("from", Say.In(planting.From, "d MMMM yyyy"))))
+            .That(planting.Until is null || date <= planting.Until, "plantingId", "planting-not-growing", Say.Of("walk.thisPlantingHadEndedByThen"));
     }
 
     private static async Task<Results<Ok<SampleAnswer>, ProblemHttpResult>> Sample(
@@ -113,8 +114,8 @@ public static class ObservationEndpoints
         }
 
         var checks = new Checks()
-            .That(looked is >= 0 and <= MostLeaves, "looked", "leaves-range", $"Leaves looked at lie between 0 and {MostLeaves}.")
-            .That(affected >= 0 && affected <= looked, "affected", "affected-over-looked", "Affected leaves lie between 0 and those looked at.");
+            .That(looked is >= 0 and <= MostLeaves, "looked", "leaves-range", Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves)))
+            .That(affected >= 0 && affected <= looked, "affected", "affected-over-looked", Say.Of("walk.affectedLeavesLieBetween0"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -140,8 +141,8 @@ public static class ObservationEndpoints
 
         var foreign = body.WalkId is { } walk && await tools.Db.Walks.AnyAsync(w => w.Id == walk && w.GardenId != gardenId, stop);
         var checks = CheckCount(s, body, new Checks())
-            .That(!foreign, "walkId", "walk-foreign", "This walk belongs to another garden.")
-            .That(body.LeavesLooked > 0 || body.Signs.Count > 0 || body.Helpers + body.Mummies > 0 || body.Note is { Length: > 0 }, "leavesLooked", "nothing-noted", "Look at one leaf at least, or note a sign.");
+            .That(!foreign, "walkId", "walk-foreign", Say.Of("walk.thisWalkBelongsToAnotherGarden"))
+            .That(body.LeavesLooked > 0 || body.Signs.Count > 0 || body.Helpers + body.Mummies > 0 || body.Note is { Length: > 0 }, "leavesLooked", "nothing-noted", Say.Of("walk.lookAtOneLeafAtLeast"));
         if (!checks.Passed)
         {
             return checks.Problem();

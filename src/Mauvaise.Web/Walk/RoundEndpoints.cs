@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -125,7 +126,7 @@ public static class RoundEndpoints
         if (!await tools.Db.Walks.AnyAsync(w => w.Id == walkId, stop))
         {
             var at = body.At is { } given && given < tools.Now ? given : tools.Now;
-            await tools.Log.WriteAsync(gardenId, body.MemberId, "Started a walk", db => db.Walks.Add(new WalkRow { Id = walkId, GardenId = gardenId, StartedAt = at, MemberId = body.MemberId }), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("walk.startedAWalk"), db => db.Walks.Add(new WalkRow { Id = walkId, GardenId = gardenId, StartedAt = at, MemberId = body.MemberId }), stop);
         }
 
         return TypedResults.NoContent();
@@ -140,7 +141,7 @@ public static class RoundEndpoints
 
         if (walk.EndedAt is null)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, "Ended the walk", _ => walk.EndedAt = tools.Now, stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("walk.endedTheWalk"), _ => walk.EndedAt = tools.Now, stop);
         }
 
         return TypedResults.NoContent();
@@ -160,7 +161,7 @@ public static class RoundEndpoints
 
         if (walk.Skipped.All(x => x.PlaceId != placeId))
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, $"Skipped {place.Name}", db => db.Add(new SkippedPlaceRow { WalkId = walkId, PlaceId = placeId }), stop);
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("walk.skipped", ("place", place.Name)), db => db.Add(new SkippedPlaceRow { WalkId = walkId, PlaceId = placeId }), stop);
         }
 
         return TypedResults.NoContent();

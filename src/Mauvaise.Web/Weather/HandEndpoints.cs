@@ -1,4 +1,5 @@
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -25,13 +26,13 @@ internal static class HandEndpoints
 
         var day = WeatherEndpoints.HoursOf(s, date);
         var checks = new Checks()
-            .That(date <= s.Today && date > s.Today.AddDays(-40), "date", "date-range", "Days from 39 days ago to today can be entered.")
-            .That(body.RainMm is not null || body.MinC is not null || body.MaxC is not null, "", "nothing-entered", "Enter the rain, or the lowest and the highest temperature.")
-            .That(body.RainMm is null or (>= 0 and <= 500), "rainMm", "rain-range", $"Rain of a day lies between nothing and {Figure.Rain(500)}.")
-            .That(body.MinC is null == body.MaxC is null, "maxC", "temperature-pair", "The lowest and the highest temperature go together.")
-            .That(body.MinC is null or (>= -60 and <= 60), "minC", "temperature-range", $"Temperatures lie between {Figure.Temperature(-60)} and {Figure.Temperature(60)}.")
-            .That(body.MaxC is null or (>= -60 and <= 60), "maxC", "temperature-range", $"Temperatures lie between {Figure.Temperature(-60)} and {Figure.Temperature(60)}.")
-            .That(body.MinC is null || body.MaxC is null || body.MinC < body.MaxC, "maxC", "temperature-order", "The highest temperature lies above the lowest.");
+            .That(date <= s.Today && date > s.Today.AddDays(-40), "date", "date-range", Say.Of("weather.daysFrom39DaysAgo"))
+            .That(body.RainMm is not null || body.MinC is not null || body.MaxC is not null, "", "nothing-entered", Say.Of("weather.enterTheRainOrTheLowest"))
+            .That(body.RainMm is null or (>= 0 and <= 500), "rainMm", "rain-range", Say.Of("weather.rainOfADayLiesBetween", ("rain", Figure.Rain(500))))
+            .That(body.MinC is null == body.MaxC is null, "maxC", "temperature-pair", Say.Of("weather.theLowestAndTheHighestTemperature"))
+            .That(body.MinC is null or (>= -60 and <= 60), "minC", "temperature-range", Say.Of("weather.temperaturesLieBetween", ("temperature", Figure.Temperature(-60)), ("temperature2", Figure.Temperature(60))))
+            .That(body.MaxC is null or (>= -60 and <= 60), "maxC", "temperature-range", Say.Of("weather.temperaturesLieBetween", ("temperature", Figure.Temperature(-60)), ("temperature2", Figure.Temperature(60))))
+            .That(body.MinC is null || body.MaxC is null || body.MinC < body.MaxC, "maxC", "temperature-order", Say.Of("weather.theHighestTemperatureLiesAbove"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -50,7 +51,7 @@ internal static class HandEndpoints
                 ?? DailySpread.Hours(new DayValues(date, min, max, null, null, null, null, null), null, s.Garden.Latitude, s.Garden.Longitude, s.Garden.Zone));
         }
 
-        await WeatherEndpoints.KeepAsync(tools, gardenId, body.MemberId, $"Entered the weather of {date:d MMMM}", WeatherSource.Hand, entered, stop);
+        await WeatherEndpoints.KeepAsync(tools, gardenId, body.MemberId, Say.Of("weather.enteredTheWeather", ("date", Say.In(date, "d MMMM"))), WeatherSource.Hand, entered, stop);
         return TypedResults.NoContent();
     }
 
@@ -64,7 +65,7 @@ internal static class HandEndpoints
         var day = WeatherEndpoints.HoursOf(s, date);
         var (first, last) = (DateOnly.FromDateTime(day.Start.UtcDateTime), DateOnly.FromDateTime(day.End.UtcDateTime));
         var rows = await tools.Db.WeatherDays.Where(w => w.GardenId == gardenId && w.Source == WeatherSource.Hand && w.DayUtc >= first && w.DayUtc <= last).ToListAsync(stop);
-        await tools.Log.WriteAsync(gardenId, memberId, $"Dropped what was entered for {date:d MMMM}", _ =>
+        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("weather.droppedWhatWasEntered", ("date", Say.In(date, "d MMMM"))), _ =>
         {
             foreach (var row in rows)
             {

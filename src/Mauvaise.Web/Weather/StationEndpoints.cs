@@ -1,6 +1,7 @@
 using System.Security.Cryptography;
 using System.Text;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
@@ -29,7 +30,7 @@ internal static class StationEndpoints
         }
 
         var key = Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16));
-        await tools.Log.WriteAsync(gardenId, body.MemberId, "Made a key for the weather station", _ => garden.StationKeyHash = Hash(key), stop);
+        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("weather.madeAKeyForTheWeather"), _ => garden.StationKeyHash = Hash(key), stop);
         return TypedResults.Ok(new StationKeyAnswer(key, $"/api/gardens/{gardenId}/weather/readings"));
     }
 
@@ -44,10 +45,10 @@ internal static class StationEndpoints
         var given = Encoding.ASCII.GetBytes(Hash(request.Headers[KeyHeader].ToString()));
         if (garden.StationKeyHash is not { } hash || !CryptographicOperations.FixedTimeEquals(given, Encoding.ASCII.GetBytes(hash)))
         {
-            return Problems.Of(StatusCodes.Status401Unauthorized, "station-key", $"Send the station's key in the header {KeyHeader}.");
+            return Problems.Of(StatusCodes.Status401Unauthorized, "station-key", Say.Of("weather.sendTheStationsKey", ("keyHeader", KeyHeader)));
         }
 
-        var checks = new Checks().That(body.Readings.Count is > 0 and <= MostReadings, "readings", "readings-range", $"Send 1 to {MostReadings} readings at once.");
+        var checks = new Checks().That(body.Readings.Count is > 0 and <= MostReadings, "readings", "readings-range", Say.Of("weather.send1ToReadingsAtOnce", ("mostReadings", MostReadings)));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -58,10 +59,10 @@ internal static class StationEndpoints
         foreach (var r in body.Readings)
         {
             var reading = new WeatherHour(r.TemperatureC, r.RelativeHumidityPercent, r.WindMetresPerSecond, r.GustMetresPerSecond, r.RainMm, r.CloudPercent, r.LeafWetness, r.SolarWattsPerSquareMetre);
-            var why = r.At > tools.Now.AddHours(1) ? "lies in the future" : r.At < tools.Now.AddYears(-20) ? "lies over twenty years back" : reading.Impossible();
+            var why = r.At > tools.Now.AddHours(1) ? Say.Of("weather.liesInTheFuture") : r.At < tools.Now.AddYears(-20) ? Say.Of("weather.liesOverTwentyYearsBack") : reading.Impossible();
             if (why is not null)
             {
-                refused.Add($"{r.At.UtcDateTime:yyyy-MM-dd HH:mm} UTC: {why}");
+                refused.Add(Say.Of("weather.utc", ("utcDateTime", Say.In(r.At.UtcDateTime, "yyyy-MM-dd HH:mm")), ("why", why)));
                 continue;
             }
 
@@ -87,7 +88,7 @@ internal static class StationEndpoints
         }
 
         heard.AnsweredAt = tools.Now;
-        heard.Trouble = refused.Count == 0 ? null : $"{(refused.Count == 1 ? "One reading was" : $"{refused.Count} readings were")} left out: {refused[0]}.";
+        heard.Trouble = refused.Count == 0 ? null : refused.Count == 1 ? Say.Of("weather.oneReadingWasLeftOut", ("refused", refused[0])) : Say.Of("weather.readingsWereLeftOut", ("refused", refused.Count), ("refused2", refused[0]));
         await tools.Db.SaveChangesAsync(stop);
         return TypedResults.Ok(new StationAnswer(hours.Count, refused));
     }

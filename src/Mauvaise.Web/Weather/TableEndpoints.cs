@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -60,14 +61,14 @@ internal static class TableEndpoints
 
         var reading = WeatherTable.Read(table.Lines, body.Columns, garden.Latitude, garden.Longitude, garden.Zone);
         var checks = new Checks()
-            .That(reading.Hours.Count > 0, "text", "no-hours", "No line of this file can be used with these columns.")
-            .That(reading.Bad.Count == body.BadLinesSeen, "badLinesSeen", "look-first", $"{reading.Bad.Count} lines can not be used. Look at them first, then import the others.");
+            .That(reading.Hours.Count > 0, "text", "no-hours", Say.Of("weather.noLineOfThisFileCan"))
+            .That(reading.Bad.Count == body.BadLinesSeen, "badLinesSeen", "look-first", Say.Of("weather.linesCanNotBeUsedLook", ("bad", reading.Bad.Count)));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        await WeatherEndpoints.KeepAsync(tools, gardenId, body.MemberId, $"Imported {reading.Hours.Count} hours of weather", WeatherSource.File, [WeatherStore.Series(reading.Hours)], stop);
+        await WeatherEndpoints.KeepAsync(tools, gardenId, body.MemberId, Say.Of("weather.importedHoursOfWeather", ("hours", reading.Hours.Count)), WeatherSource.File, [WeatherStore.Series(reading.Hours)], stop);
         return TypedResults.Ok(new TableImported(reading.Hours.Count, reading.Bad.Count));
     }
 
@@ -77,7 +78,7 @@ internal static class TableEndpoints
     private static ProblemHttpResult? Text(string text, out TableText table)
     {
         table = null!;
-        var checks = new Checks().That(text.Length is > 0 and <= MostText, "text", "text-range", "The file is empty or over 20 MB.");
+        var checks = new Checks().That(text.Length is > 0 and <= MostText, "text", "text-range", Say.Of("weather.theFileIsEmptyOrOver"));
         if (checks.Passed)
         {
             try
@@ -87,7 +88,7 @@ internal static class TableEndpoints
             }
             catch (Exception e) when (e is FormatException or CsvHelper.CsvHelperException)
             {
-                checks.That(false, "text", "not-a-table", e is FormatException ? e.Message : "This is no table of values with separators.");
+                checks.That(false, "text", "not-a-table", e is FormatException ? e.Message : Say.Of("weather.thisIsNoTableOfValues"));
             }
         }
 

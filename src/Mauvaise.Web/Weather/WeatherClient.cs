@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
@@ -83,16 +84,16 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
                 ?? throw new JsonException("The answer is empty.");
             var refused = await WeatherStore.PutAsync(db, gardenId, WeatherSource.Service, hours.ToSeries(), stop);
             fetch.AnsweredAt = now;
-            fetch.Trouble = refused.Count == 0 ? null : $"{refused.Count} hours had impossible values and were left out.";
+            fetch.Trouble = refused.Count == 0 ? null : Say.Of("weather.hoursHadImpossibleValuesAndWere", ("refused", refused.Count));
         }
         catch (Exception e) when (e is HttpRequestException or IOException or JsonException or FormatException or NotSupportedException or TimeoutRejectedException or BrokenCircuitException
             || (e is OperationCanceledException && !stop.IsCancellationRequested))
         {
             fetch.Trouble = e switch
             {
-                JsonException or FormatException or NotSupportedException => "The weather service answered with something that is no weather.",
-                HttpRequestException { HttpRequestError: HttpRequestError.ConfigurationLimitExceeded } => "The weather service answered with more than any weather is.",
-                _ => "The weather service does not answer.",
+                JsonException or FormatException or NotSupportedException => Say.Of("weather.theWeatherServiceAnsweredWithSomething"),
+                HttpRequestException { HttpRequestError: HttpRequestError.ConfigurationLimitExceeded } => Say.Of("weather.theWeatherServiceAnsweredWithMore"),
+                _ => Say.Of("weather.theWeatherServiceDoesNotAnswer"),
             };
             FetchFailed(log, e.GetType().Name);
         }

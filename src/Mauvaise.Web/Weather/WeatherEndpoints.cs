@@ -1,6 +1,7 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
@@ -45,7 +46,7 @@ public static class WeatherEndpoints
             return Problems.NotFound("garden");
         }
 
-        var checks = new Checks().That(settings.WeatherService is not null, "", "no-service", "No weather service was named when Mauvaise was started.");
+        var checks = new Checks().That(settings.WeatherService is not null, "", "no-service", Say.Of("weather.noWeatherServiceWasNamedWhen"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -105,9 +106,9 @@ public static class WeatherEndpoints
         var known = past.Where(d => d.RainMm is not null).ToList();
         var unknown = past.Length - known.Count;
         var fell = known.Count == 0
-            ? "Nobody knows what fell in the last weeks."
-            : $"{Figure.Rain(known.Sum(d => d.RainMm!.Value))} of rain on the last {known.Count} days that are known.";
-        return unknown == 0 || known.Count == 0 ? fell : $"{fell} {(unknown == 1 ? "One day is" : $"{unknown} days are")} not known.";
+            ? Say.Of("weather.nobodyKnowsWhatFell")
+            : Say.Of("weather.ofRainOnTheLastDays", ("rain", Figure.Rain(known.Sum(d => d.RainMm!.Value))), ("known", known.Count));
+        return unknown == 0 || known.Count == 0 ? fell : unknown == 1 ? Say.Of("weather.oneDayIsNotKnown", ("fell", fell)) : Say.Of("weather.daysAreNotKnown", ("fell", fell), ("unknown", unknown));
     }
 
     /// <param name="said">What each source says, by day in UTC.</param>

@@ -5,6 +5,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Decide;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -65,15 +66,15 @@ public static class WhatIfEndpoints
         var t = s.Catalogue.FindTarget(target);
         var own = days.Select(Read).ToList();
         var checks = new Checks()
-            .That(grown is not null, "planting", "planting-unknown", "Choose one of the garden's plantings.")
-            .That(grown is null || grown.GrowsOn(s.Today), "planting", "planting-not-growing", "This planting has ended: there is nothing to play through.")
-            .That(t is not null, "target", "target-unknown", "This pest or disease is not in the catalogue.")
-            .That(t is null || Trouble.Knows(t), "target", "not-simulated", $"{t?.Name} can not be played through: no model knows its course.")
-            .That(share is null or (> 0 and <= 1), "share", "share-range", "The share of leaves affected is over 0 and up to 1.")
-            .That(own.TrueForAll(d => d is not null), "days", "days-not-days", $"Give days from today with commas between, rising, from 0 to {WayBook.JudgedAfterDays}, {MostSprays} at most, as 0,5,10.")
-            .That(own.Count <= MostCurves - 2 && way.Length <= MostCurves, "days", "days-many", $"Compare up to {MostCurves} at once.");
+            .That(grown is not null, "planting", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
+            .That(grown is null || grown.GrowsOn(s.Today), "planting", "planting-not-growing", Say.Of("whatIfs.thisPlantingHasEndedThere"))
+            .That(t is not null, "target", "target-unknown", Say.Of("bench.thisPestOrDiseaseIsNot"))
+            .That(t is null || Trouble.Knows(t), "target", "not-simulated", Say.Of("whatIfs.canNotBePlayedThroughNo", ("target", t?.Name)))
+            .That(share is null or (> 0 and <= 1), "share", "share-range", Say.Of("calc.theShareOfLeavesAffected"))
+            .That(own.TrueForAll(d => d is not null), "days", "days-not-days", Say.Of("whatIfs.giveDaysFromTodayWithCommas", ("judgedAfterDays", WayBook.JudgedAfterDays), ("mostSprays", MostSprays)))
+            .That(own.Count <= MostCurves - 2 && way.Length <= MostCurves, "days", "days-many", Say.Of("whatIfs.compareUpToAtOnce", ("mostCurves", MostCurves)));
         var set = !checks.Passed ? null : share is { } supposed ? WayBook.Of(s).Imagined(grown!, ImaginedGarden.Count(grown!, target, supposed, s.Now)) : WayBook.Of(s).For(grown!, t!);
-        checks.That(!checks.Passed || set is { All.Count: > 0 }, "share", "no-count", $"Count some leaves with {t?.Name.InSentence()} first, or suppose a share: the run has to begin somewhere.");
+        checks.That(!checks.Passed || set is { All.Count: > 0 }, "share", "no-count", Say.Of("whatIfs.countSomeLeavesWithFirst", ("target", t?.Name.InSentence())));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -81,11 +82,11 @@ public static class WhatIfEndpoints
 
         var options = set!.WithMaterials.Select(w => w.Option!).ToList();
         var chosen = options.Find(o => o.Recipe.Id == recipe) ?? options.FirstOrDefault();
-        checks.That(own.Count == 0 || chosen is not null, "recipe", "no-material", $"Nothing in the catalogue works on {t!.Name.InSentence()}.")
+        checks.That(own.Count == 0 || chosen is not null, "recipe", "no-material", Say.Of("whatIfs.nothingInTheCatalogueWorks", ("target", t!.Name.InSentence())))
             .That(own.TrueForAll(d => chosen is null || d!.Zip(d!.Skip(1)).All(p => p.Second - p.First >= chosen.Material.Cadence.CurativeMinDays)), "days", "days-too-close",
-                $"{chosen?.Material.Name} wants {chosen?.Material.Cadence.CurativeMinDays} days between two rounds.");
+                Say.Of("whatIfs.wantsDaysBetweenTwoRounds", ("chosen", chosen?.Material.Name), ("chosen2", chosen?.Material.Cadence.CurativeMinDays)));
         var unknown = way.FirstOrDefault(id => set.All.All(w => w.Id != id));
-        checks.That(unknown is null, "way", "way-unknown", "One of these ways is not among those that may be compared here: look at the list again.");
+        checks.That(unknown is null, "way", "way-unknown", Say.Of("whatIfs.oneOfTheseWaysIsNot"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -122,7 +123,7 @@ public static class WhatIfEndpoints
         var f = set.Finding;
         return WhatIf.Play(Scene.Of(f.Garden, f.Planting, f.Target!, f.Seen), [.. schedules.Select(d => new Schedule(new SprayRounds(option.Material, d)))], WayBook.PlayedDays)
             .Select((c, i) => new CurveAnswer(
-                $"own-{i + 1}", $"{option.Recipe.Name.InSentence()} on day {string.Join(", ", schedules[i])}", schedules[i], [.. c.Days.Take(WayBook.JudgedAfterDays + 1)], c.Loss, schedules[i].Count * litres, Figure.Volume(schedules[i].Count * litres), c.HelpersLeft, option.Recipe.Id));
+                $"own-{i + 1}", Say.Of("whatIfs.onDay", ("recipe", option.Recipe.Name.InSentence()), ("join", string.Join(", ", schedules[i]))), schedules[i], [.. c.Days.Take(WayBook.JudgedAfterDays + 1)], c.Loss, schedules[i].Count * litres, Figure.Volume(schedules[i].Count * litres), c.HelpersLeft, option.Recipe.Id));
     }
 
     /// <summary>Null when it is no rising list of days within the time.</summary>

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -39,9 +40,9 @@ public static class WindowEndpoints
         }
 
         var checks = new Checks()
-            .That(s.Catalogue.FindMaterial(material) is not null, "material", "material-unknown", "This material is not in the catalogue.")
-            .That(planting.Length > 0 && planting.All(p => s.FindPlanting(p) is not null), "planting", "planting-unknown", "Choose a planting of this garden.")
-            .That(hours is null or (> 0 and <= MostHours), "hours", "hours-range", $"Hours are over 0 and up to {MostHours}.");
+            .That(s.Catalogue.FindMaterial(material) is not null, "material", "material-unknown", Say.Of("calc.thisMaterialIsNot2"))
+            .That(planting.Length > 0 && planting.All(p => s.FindPlanting(p) is not null), "planting", "planting-unknown", Say.Of("windows.chooseAPlantingOfThisGarden"))
+            .That(hours is null or (> 0 and <= MostHours), "hours", "hours-range", Say.Of("windows.hoursAreOver0AndUp", ("mostHours", MostHours)));
         if (!checks.Passed)
         {
             return checks.Problem();

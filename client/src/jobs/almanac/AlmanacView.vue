@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
@@ -42,25 +43,24 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <div class="page-head">
-        <h1>Almanac of {{ data.season.name }}</h1>
+        <h1>{{ tell('almanac.almanacOf', { season: data.season.name }) }}</h1>
         <SelectField
           v-if="seasons.length > 1"
           class="season no-print"
-          label="Season"
+          :label="tell('almanac.season')"
           :model-value="String(data.season.year)"
           :options="seasons"
           @update:model-value="router.replace({ query: { year: $event } })"
         />
-        <PrintButton label="Print the season" variant="text" />
+        <PrintButton :label="tell('almanac.printTheSeason')" variant="text" />
       </div>
       <p class="summary">{{ data.summary }}</p>
       <LedgerSums :totals="data.totals" />
 
       <section class="card" aria-labelledby="firsts">
-        <h2 id="firsts">What came when</h2>
+        <h2 id="firsts">{{ tell('almanac.whatCameWhen') }}</h2>
         <p v-if="seen.length === 0" class="soft">
-          Nothing was named yet. First finds are kept for every season, so that next year protection begins in
-          time.
+          {{ tell('almanac.nothingWasNamedYetFirstFinds') }}
         </p>
         <template v-else>
           <FirstDatesChart :firsts="seen" :season="data.season" />
@@ -78,7 +78,7 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
                 }}.
                 <template v-if="f.before">{{ f.before }}</template>
               </span>
-              <span class="next">Next season: {{ f.sentence }}</span>
+              <span class="next">{{ tell('almanac.nextSeason', { sentence: f.sentence }) }}</span>
             </li>
           </ul>
         </template>
@@ -86,16 +86,16 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
 
       <div class="two">
         <section class="card" aria-labelledby="worked">
-          <h2 id="worked">What worked</h2>
-          <p v-if="data.worked.length === 0" class="soft">No spray was judged this season.</p>
+          <h2 id="worked">{{ tell('almanac.whatWorked') }}</h2>
+          <p v-if="data.worked.length === 0" class="soft">{{ tell('almanac.noSprayWasJudgedThisSeason') }}</p>
           <table v-else>
             <thead>
               <tr>
-                <th scope="col">Material</th>
-                <th scope="col">Against</th>
-                <th scope="col" class="n">Cleared</th>
-                <th scope="col" class="n">Holding</th>
-                <th scope="col" class="n">Losing</th>
+                <th scope="col">{{ tell('almanac.material') }}</th>
+                <th scope="col">{{ tell('almanac.against') }}</th>
+                <th scope="col" class="n">{{ tell('garden.cleared') }}</th>
+                <th scope="col" class="n">{{ tell('garden.holding') }}</th>
+                <th scope="col" class="n">{{ tell('garden.losing') }}</th>
               </tr>
             </thead>
             <tbody>
@@ -110,22 +110,28 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
           </table>
         </section>
         <section class="card" aria-labelledby="burnt">
-          <h2 id="burnt">What burnt</h2>
-          <p v-if="data.burnt.length === 0" class="soft">Nothing was hurt by a spray.</p>
+          <h2 id="burnt">{{ tell('almanac.whatBurnt') }}</h2>
+          <p v-if="data.burnt.length === 0" class="soft">{{ tell('almanac.nothingWasHurtByASpray') }}</p>
           <ul v-else>
             <li v-for="b in data.burnt" :key="b.material + b.crop + b.day">
-              {{ b.material }} on {{ inSentence(b.crop) }}, {{ civilDay(b.day) }}:
-              {{ injuryWords[b.injury].toLowerCase() }}
+              {{
+                tell('almanac.materialCropDay', {
+                  material: b.material,
+                  crop: inSentence(b.crop),
+                  day: civilDay(b.day),
+                  injuryWords: injuryWords[b.injury].toLowerCase(),
+                })
+              }}
             </li>
           </ul>
-          <h2>The weather</h2>
+          <h2>{{ tell('almanac.theWeather') }}</h2>
           <table v-if="data.weather.length">
             <thead>
               <tr>
-                <th scope="col">Month</th>
-                <th scope="col" class="n">Mean</th>
-                <th scope="col" class="n">Rain</th>
-                <th scope="col" class="n">Wet nights</th>
+                <th scope="col">{{ tell('almanac.month') }}</th>
+                <th scope="col" class="n">{{ tell('almanac.mean') }}</th>
+                <th scope="col" class="n">{{ tell('almanac.rain') }}</th>
+                <th scope="col" class="n">{{ tell('almanac.wetNights') }}</th>
               </tr>
             </thead>
             <tbody>
@@ -137,20 +143,20 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
               </tr>
             </tbody>
           </table>
-          <p v-else class="soft">The weather of that season is not known here.</p>
+          <p v-else class="soft">{{ tell('almanac.theWeatherOfThatSeason') }}</p>
         </section>
       </div>
 
       <section class="card" aria-labelledby="places">
-        <h2 id="places">Place by place</h2>
+        <h2 id="places">{{ tell('almanac.placeByPlace') }}</h2>
         <table>
           <thead>
             <tr>
-              <th scope="col">Place</th>
-              <th scope="col" class="n">Looks</th>
-              <th scope="col">Worst</th>
-              <th scope="col" class="n">Sprays</th>
-              <th scope="col" class="n">A weekly calendar</th>
+              <th scope="col">{{ tell('almanac.place') }}</th>
+              <th scope="col" class="n">{{ tell('almanac.looks') }}</th>
+              <th scope="col">{{ tell('almanac.worst') }}</th>
+              <th scope="col" class="n">{{ tell('garden.sprays') }}</th>
+              <th scope="col" class="n">{{ tell('almanac.aWeeklyCalendar') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -165,8 +171,8 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
               <td>
                 <template v-if="p.worst !== null"
                   >{{ percent(p.worst) }}
-                  {{ p.worstOf ? inSentence(p.worstOf) : 'something without a name' }}</template
-                ><template v-else>nothing found</template>
+                  {{ p.worstOf ? inSentence(p.worstOf) : tell('almanac.somethingWithoutAName') }}</template
+                ><template v-else>{{ tell('almanac.nothingFound') }}</template>
               </td>
               <td class="n">{{ p.sprays }}</td>
               <td class="n">{{ p.weeklySprays }}</td>
@@ -176,15 +182,15 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
       </section>
 
       <section v-if="data.yields.length" class="card" aria-labelledby="yields">
-        <h2 id="yields">What was picked</h2>
+        <h2 id="yields">{{ tell('almanac.whatWasPicked') }}</h2>
         <table>
           <thead>
             <tr>
-              <th scope="col">Planting</th>
-              <th scope="col">Gave</th>
-              <th scope="col" class="n">Pickings</th>
-              <th scope="col">When</th>
-              <th scope="col" class="n">Sprays</th>
+              <th scope="col">{{ tell('almanac.planting') }}</th>
+              <th scope="col">{{ tell('almanac.gave') }}</th>
+              <th scope="col" class="n">{{ tell('almanac.pickings') }}</th>
+              <th scope="col">{{ tell('almanac.when') }}</th>
+              <th scope="col" class="n">{{ tell('garden.sprays') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -194,7 +200,9 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
               <td class="n">{{ y.times }}</td>
               <td>
                 {{ civilDay(y.first)
-                }}<template v-if="y.last !== y.first"> to {{ civilDay(y.last) }}</template>
+                }}<template v-if="y.last !== y.first">
+                  {{ tell('almanac.lastTo', { last: civilDay(y.last) }) }}</template
+                >
               </td>
               <td class="n">{{ y.sprays }}</td>
             </tr>
@@ -203,14 +211,15 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
       </section>
 
       <section class="card" aria-labelledby="shopping">
-        <h2 id="shopping">To have in the house next season</h2>
+        <h2 id="shopping">{{ tell('almanac.toHaveInTheHouseNext') }}</h2>
         <p v-if="data.shopping.length === 0" class="soft">
-          Nothing was used up this season, so there is nothing to propose.
+          {{ tell('almanac.nothingWasUsedUpThisSeason') }}
         </p>
         <ul v-else>
           <li v-for="s in data.shopping" :key="s.material">
-            <strong>{{ s.material }}</strong>: {{ s.toBuy > 0 ? `buy ${s.toBuyText}` : 'enough left'
-            }}{{ s.cost && s.toBuy > 0 ? `, about ${s.cost.toFixed(2)}` : '' }}.
+            <strong>{{ s.material }}</strong>:
+            {{ s.toBuy > 0 ? tell('almanac.buy', { toBuyText: s.toBuyText }) : tell('almanac.enoughLeft')
+            }}{{ s.cost && s.toBuy > 0 ? tell('almanac.about', { cost: s.cost.toFixed(2) }) : '' }}.
             <span class="soft">{{ s.because }}</span>
           </li>
         </ul>

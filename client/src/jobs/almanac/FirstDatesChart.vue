@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 
@@ -42,11 +43,7 @@ const height = computed(() => 26 + props.firsts.length * row)
 
 <template>
   <div>
-    <svg
-      :viewBox="`0 0 ${width} ${height}`"
-      role="img"
-      aria-label="First finds over the year; the list below says the same"
-    >
+    <svg :viewBox="`0 0 ${width} ${height}`" role="img" :aria-label="tell('almanac.firstFindsOverTheYear')">
       <g v-for="(m, i) in months" :key="i">
         <line class="month" :x1="m.x" :x2="m.x" y1="16" :y2="height" />
         <text class="small" :x="m.x + 3" y="11">{{ m.name }}</text>
@@ -67,7 +64,7 @@ const height = computed(() => 26 + props.firsts.length * row)
       </g>
     </svg>
     <p class="soft small">
-      Rings: first finds, this season's filled. Mauve: from when to protect next season until it is expected.
+      {{ tell('almanac.ringsFirstFindsThisSeasonsFilled') }}
     </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -13,12 +14,12 @@ const { garden } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const copies = useQuery({ queryKey: ['backups'], queryFn: () => answer(api.GET('/api/backups')) })
 const kinds: Record<Schemas['CopyKind'], string> = {
-  day: 'of the day',
-  byHand: 'made by hand',
-  beforeMerge: 'before a file was brought in',
-  beforeSchema: 'before a new version',
-  beforeRestore: 'before another copy was put back',
-  beforeMend: 'before the data was mended',
+  day: tell('archive.ofTheDay'),
+  byHand: tell('archive.madeByHand'),
+  beforeMerge: tell('archive.beforeAFileWasBrought'),
+  beforeSchema: tell('archive.beforeANewVersion'),
+  beforeRestore: tell('archive.beforeAnotherCopyWasPutBack'),
+  beforeMend: tell('archive.beforeTheDataWasMended'),
 }
 
 const making = useMutation<Schemas['CopiesAnswer'], Problem>({
@@ -61,28 +62,33 @@ function examine() {
 <template>
   <details class="card fold">
     <summary>
-      <strong>Copies of all data</strong>
+      <strong>{{ tell('archive.copiesOfAllData') }}</strong>
       <span v-if="copies.data.value" class="soft"
-        >{{ copies.data.value.copies.length }} kept<template v-if="copies.data.value.copies[0]"
-          >, the newest of {{ dayAndClock(copies.data.value.copies[0].at, zone) }}</template
-        ></span
+        >{{ tell('archive.kept', { copies: copies.data.value.copies.length })
+        }}<template v-if="copies.data.value.copies[0]">{{
+          tell('archive.theNewest', { dayAndClock: dayAndClock(copies.data.value.copies[0].at, zone) })
+        }}</template></span
       >
-      <span class="change">Open</span>
+      <span class="change">{{ tell('archive.open') }}</span>
     </summary>
     <p v-if="copies.data.value" class="soft small">
-      One is made every day, and before anything that could go wrong, in {{ copies.data.value.folder }}. The
-      data takes {{ fileSize(copies.data.value.dataBytes) }}.
+      {{
+        tell('archive.oneIsMadeEveryDay', {
+          folder: copies.data.value.folder,
+          fileSize: fileSize(copies.data.value.dataBytes),
+        })
+      }}
     </p>
     <FieldError :problem="(copies.error.value as Problem | null) ?? making.error.value" />
     <div class="actions">
       <Button
-        label="Make a copy now"
+        :label="tell('archive.makeACopyNow')"
         variant="outlined"
         :loading="making.isPending.value"
         @click="making.mutate()"
       />
       <Button
-        label="Look the data through"
+        :label="tell('archive.lookTheDataThrough')"
         variant="outlined"
         :loading="examining.isPending.value"
         @click="examine"
@@ -91,38 +97,47 @@ function examine() {
     <FieldError :problem="examining.error.value ?? mending.error.value" />
     <div v-if="found" class="note" :class="found.sound ? 'good' : 'caution'" role="status">
       <p>
-        <strong>{{ found.sound ? 'All is sound.' : 'Something wants a look.' }}</strong>
+        <strong>{{ found.sound ? tell('archive.allIsSound') : tell('archive.somethingWantsALook') }}</strong>
       </p>
       <p v-for="words in mending.data.value?.done" :key="words">{{ words }}</p>
-      <p v-if="mending.data.value?.done.length === 0">Nothing here mends by itself: put a copy back.</p>
+      <p v-if="mending.data.value?.done.length === 0">{{ tell('archive.nothingHereMendsByItselfPut') }}</p>
       <ul>
         <li v-for="f in found.found" :key="f.words" :class="{ wants: !f.sound }">{{ f.words }}</li>
       </ul>
       <Button
         v-if="!found.sound && !mending.data.value"
-        label="Mend what loses nothing"
+        :label="tell('archive.mendWhatLosesNothing')"
         variant="outlined"
         :loading="mending.isPending.value"
         @click="mending.mutate()"
       />
     </div>
     <p v-if="restoring.data.value" class="note good" role="status">
-      The copy is in its place. What was there is kept as {{ restoring.data.value.keptAs }}.
+      {{ tell('archive.theCopyIsInItsPlace', { keptAs: restoring.data.value.keptAs }) }}
     </p>
     <ol v-if="copies.data.value" class="copies">
       <li v-for="c in copies.data.value.copies" :key="c.name">
         <span class="when">{{ dayAndClock(c.at, zone) }}</span>
         <span class="soft">{{ kinds[c.kind] }}, {{ fileSize(c.bytes) }}</span>
         <Button
-          :label="opened === c.name ? 'Close' : 'Look into it'"
+          :label="opened === c.name ? tell('archive.close') : tell('archive.lookInto')"
           variant="text"
           size="small"
-          :aria-label="`${opened === c.name ? 'Close' : 'Look into'} the copy of ${dayAndClock(c.at, zone)}, ${kinds[c.kind]}`"
+          :aria-label="
+            opened === c.name
+              ? tell('archive.closeTheCopy', { dayAndClock: dayAndClock(c.at, zone), kinds: kinds[c.kind] })
+              : tell('archive.lookIntoTheCopy', {
+                  dayAndClock: dayAndClock(c.at, zone),
+                  kinds: kinds[c.kind],
+                })
+          "
           :aria-expanded="opened === c.name"
           @click="look(c.name)"
         />
         <div v-if="opened === c.name" class="inside">
-          <p v-if="looking.isPending.value" class="soft" role="status">Reading it through.</p>
+          <p v-if="looking.isPending.value" class="soft" role="status">
+            {{ tell('archive.readingItThrough') }}
+          </p>
           <FieldError :problem="looking.error.value ?? restoring.error.value" />
           <template v-if="looking.data.value">
             <ul>
@@ -132,22 +147,21 @@ function examine() {
             </ul>
             <Button
               v-if="wanted !== c.name"
-              label="Put this copy back"
+              :label="tell('archive.putThisCopyBack')"
               variant="outlined"
               @click="wanted = c.name"
             />
             <template v-else>
               <p>
-                Everything goes back to {{ dayAndClock(c.at, zone) }}; what was written since is kept as a
-                copy, and phones that joined since then join again.
+                {{ tell('archive.everythingGoesBackToWhat', { dayAndClock: dayAndClock(c.at, zone) }) }}
               </p>
               <div class="actions">
                 <Button
-                  label="Yes, put it back"
+                  :label="tell('archive.yesPutItBack')"
                   :loading="restoring.isPending.value"
                   @click="restore(c.name)"
                 />
-                <Button label="Leave all as it is" variant="text" @click="wanted = undefined" />
+                <Button :label="tell('archive.leaveAll')" variant="text" @click="wanted = undefined" />
               </div>
             </template>
           </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -21,7 +22,7 @@ async function send<T>(path: string, body: File): Promise<T> {
     headers: { 'content-type': 'application/zip' },
     body,
   }).catch(() => {
-    throw new Problem('no-answer', 'Mauvaise does not answer. Is it still running? Nothing was taken in.')
+    throw new Problem('no-answer', tell('archive.mauvaiseDoesNotAnswer'))
   })
   const data: unknown = await response.json().catch(() => ({}))
   if (!response.ok) throw Problem.of(response.status, data)
@@ -59,35 +60,38 @@ const nothing = computed(() => preview.data.value && told.value.length === 0)
 
 <template>
   <section class="card stack" aria-labelledby="whole">
-    <h2 id="whole">The whole garden in one file</h2>
+    <h2 id="whole">{{ tell('archive.theWholeGardenInOneFile') }}</h2>
     <p class="soft">
-      Everything with its photos, in a form that any program can read. Keep it where you keep what you do not
-      want to lose, or carry it to another machine.
+      {{ tell('archive.everythingWithItsPhotos') }}
     </p>
     <div v-if="gardenId" class="actions">
-      <a class="out" :href="`/api/gardens/${gardenId}/archive`" download>Save the garden as a file</a>
+      <a class="out" :href="`/api/gardens/${gardenId}/archive`" download>{{
+        tell('archive.saveTheGardenAsAFile')
+      }}</a>
     </div>
     <div class="field">
-      <label for="whole-file">Bring in a garden from a file</label>
+      <label for="whole-file">{{ tell('archive.bringInAGardenFrom') }}</label>
       <input id="whole-file" ref="input" type="file" accept=".zip,application/zip" @change="choose" />
     </div>
-    <p v-if="preview.isPending.value" class="soft" role="status">Reading it through.</p>
+    <p v-if="preview.isPending.value" class="soft" role="status">{{ tell('archive.readingItThrough') }}</p>
     <FieldError :problem="preview.error.value ?? taking.error.value" />
     <div v-if="taking.data.value" class="note good" role="status">
-      <p>{{ taking.data.value.what.gardenName }} is here.</p>
+      <p>{{ tell('archive.isHere', { gardenName: taking.data.value.what.gardenName }) }}</p>
       <p v-if="taking.data.value.backupName">
-        What was here before is kept as {{ taking.data.value.backupName }}, and Undo takes out again what came
-        in.
+        {{ tell('archive.whatWasHereBeforeIsKept', { backupName: taking.data.value.backupName }) }}
       </p>
     </div>
     <template v-else-if="preview.data.value && file">
       <p role="status">
         <strong>{{ preview.data.value.gardenName }}</strong>:
-        <template v-if="nothing">all of it is here already, and the same.</template>
+        <template v-if="nothing">{{ tell('archive.allOfItIsHereAlready') }}</template>
         <template v-else>{{
           told
             .map((k) =>
-              [k.fresh && `${k.fresh} new ${k.words}`, k.differing && `${k.differing} ${k.words} that differ`]
+              [
+                k.fresh && tell('archive.new', { fresh: k.fresh, words: k.words }),
+                k.differing && tell('archive.thatDiffer', { differing: k.differing, words: k.words }),
+              ]
                 .filter(Boolean)
                 .join(', '),
             )
@@ -95,11 +99,11 @@ const nothing = computed(() => preview.data.value && told.value.length === 0)
         }}</template>
       </p>
       <label v-if="told.some((k) => k.differing > 0)" class="tick"
-        ><input v-model="takeTheirs" type="checkbox" /> Where they differ, take what is in the file</label
+        ><input v-model="takeTheirs" type="checkbox" /> {{ tell('archive.whereTheyDifferTakeWhat') }}</label
       >
       <div class="actions">
         <Button
-          :label="preview.data.value.gardenIsHere ? 'Merge it in' : 'Bring it in'"
+          :label="preview.data.value.gardenIsHere ? tell('archive.mergeIt') : tell('archive.bringIt')"
           :disabled="!!nothing"
           :loading="taking.isPending.value"
           @click="go"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -46,17 +47,21 @@ const closed = [() => emit('done'), () => undefined] as const
 </script>
 
 <template>
-  <form novalidate :aria-label="`Change ${place.name}`" @submit.prevent="saving.save().then(...closed)">
+  <form
+    novalidate
+    :aria-label="tell('beds.change2', { name: place.name })"
+    @submit.prevent="saving.save().then(...closed)"
+  >
     <PlaceFields v-model="form" :problem="saving.error.value" />
     <FieldError :problem="saving.error.value" :shown="placeFieldNames" />
     <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <FieldError :problem="taking.error.value" />
     <div class="actions">
-      <Button type="submit" label="Save the place" :loading="saving.isPending.value" />
-      <Button type="button" label="Leave it as it was" variant="text" @click="emit('done')" />
+      <Button type="submit" :label="tell('beds.saveThePlace')" :loading="saving.isPending.value" />
+      <Button type="button" :label="tell('beds.leaveIt')" variant="text" @click="emit('done')" />
       <Button
         type="button"
-        label="It never was: take it away"
+        :label="tell('beds.itNeverWasTakeItAway')"
         variant="text"
         :loading="taking.isPending.value"
         @click="taking.mutate(undefined, { onSuccess: () => emit('done') })"

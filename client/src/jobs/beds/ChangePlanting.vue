@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api } from '@/api/client'
@@ -51,20 +52,26 @@ const closed = [() => emit('done'), () => undefined] as const
 <template>
   <form
     novalidate
-    :aria-label="`Put right: ${planting.cropName}`"
+    :aria-label="tell('beds.putRight', { cropName: planting.cropName })"
     @submit.prevent="saving.save().then(...closed)"
   >
     <PlantingFields v-model="facts" :problem="saving.error.value" :today="today" />
-    <SelectField v-model="placeId" :options="garden?.places ?? []" label="In" show="name" take="id" />
+    <SelectField
+      v-model="placeId"
+      :options="garden?.places ?? []"
+      :label="tell('beds.in')"
+      show="name"
+      take="id"
+    />
     <FieldError :problem="saving.error.value" :shown="['crop', 'variety', 'from', 'count']" />
     <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <FieldError :problem="taking.error.value" />
     <div class="actions">
-      <Button type="submit" label="Save" :loading="saving.isPending.value" />
-      <Button type="button" label="Leave it as it was" variant="text" @click="emit('done')" />
+      <Button type="submit" :label="tell('beds.save')" :loading="saving.isPending.value" />
+      <Button type="button" :label="tell('beds.leaveIt')" variant="text" @click="emit('done')" />
       <Button
         type="button"
-        label="It never was: take it away"
+        :label="tell('beds.itNeverWasTakeItAway')"
         variant="text"
         :loading="taking.isPending.value"
         @click="taking.mutate(undefined, whenDone)"

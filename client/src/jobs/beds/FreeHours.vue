@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref, watch } from 'vue'
@@ -8,7 +9,15 @@ import FieldError from '@/kit/FieldError.vue'
 
 /** When somebody of the household is free to spray, day by day. */
 const { garden } = useGarden()
-const days = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+const days = [
+  tell('garden.monday'),
+  tell('beds.tuesday'),
+  tell('beds.wednesday'),
+  tell('beds.thursday'),
+  tell('beds.friday'),
+  tell('garden.saturday'),
+  tell('garden.sunday'),
+]
 /** Indices of the days, from the day on which the household's week begins. */
 const order = computed(() => {
   const start = Math.max(
@@ -31,17 +40,17 @@ const saving = useGardenSettings()
 <template>
   <details class="card fold">
     <summary>
-      <strong>When somebody is free to spray</strong>
+      <strong>{{ tell('beds.whenSomebodyIsFreeToSpray') }}</strong>
       <span class="soft">{{
         garden?.freeHours.every((d) => d === 'always')
           ? 'always'
           : order.map((i) => garden?.freeHours[i]).join(' · ')
       }}</span>
-      <span class="change">Change</span>
+      <span class="change">{{ tell('beds.change') }}</span>
     </summary>
     <form novalidate @submit.prevent="saving.mutate({ freeHours: hours })">
       <p class="soft">
-        Hours of the day, as 6-8, 18-21; or always, or never. Hours outside are not proposed.
+        {{ tell('beds.hoursOfTheDayAs6') }}
       </p>
       <div class="days">
         <div v-for="i in order" :key="i" class="field">
@@ -55,7 +64,12 @@ const saving = useGardenSettings()
           <FieldError :problem="saving.error.value" :field="`freeHours[${i}]`" />
         </div>
       </div>
-      <Button type="submit" label="Save the hours" variant="outlined" :loading="saving.isPending.value" />
+      <Button
+        type="submit"
+        :label="tell('beds.saveTheHours')"
+        variant="outlined"
+        :loading="saving.isPending.value"
+      />
     </form>
   </details>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import TabRow from '@/kit/TabRow.vue'
@@ -6,10 +7,10 @@ import TabRow from '@/kit/TabRow.vue'
 /** One of the four rooms of the garden, with the way to the others and its name above; what is in it shows once the garden is known. */
 const { garden, query } = useGarden()
 const rooms = [
-  { name: 'garden', label: 'Places and plantings' },
-  { name: 'garden-ways', label: 'How we garden' },
-  { name: 'garden-household', label: 'Household and tools' },
-  { name: 'garden-app', label: 'This Mauvaise' },
+  { name: 'garden', label: tell('beds.placesAndPlantings') },
+  { name: 'garden-ways', label: tell('beds.howWeGarden') },
+  { name: 'garden-household', label: tell('beds.householdAndTools') },
+  { name: 'garden-app', label: tell('beds.thisMauvaise') },
 ]
 </script>
 
@@ -22,7 +23,7 @@ const rooms = [
       :retry="query.refetch"
     />
     <template v-else>
-      <TabRow label="Rooms of the garden" :links="rooms" />
+      <TabRow :label="tell('beds.roomsOfTheGarden')" :links="rooms" />
       <div class="page-head">
         <h1>{{ garden.name }}</h1>
         <p class="soft">{{ garden.latitude }}, {{ garden.longitude }} · {{ garden.timeZoneId }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
@@ -63,22 +64,22 @@ const addSprayer = () =>
 <template>
   <details class="card fold">
     <summary>
-      <strong>Household and sprayers</strong>
+      <strong>{{ tell('beds.householdAndSprayers') }}</strong>
       <span class="soft"
         >{{ garden?.members.map((m) => m.name).join(', ') }} ·
         {{ garden?.sprayers.map((x) => x.holds).join(', ') }}</span
       >
-      <span class="change">Change</span>
+      <span class="change">{{ tell('beds.change') }}</span>
     </summary>
     <div class="columns">
       <section aria-labelledby="people">
-        <h3 id="people">Who gardens here</h3>
-        <p class="soft">The log names who did what. Choose yourself at the top of the screen.</p>
+        <h3 id="people">{{ tell('beds.whoGardensHere') }}</h3>
+        <p class="soft">{{ tell('beds.theLogNamesWhoDidWhat') }}</p>
         <div v-for="p in people" :key="p.id" class="person">
           <InputText
             v-model="p.name"
             maxlength="80"
-            :aria-label="`Name of ${p.name}`"
+            :aria-label="tell('beds.nameOf', { it: p.name })"
             @change="calling.mutate(p)"
           />
           <Select
@@ -86,7 +87,7 @@ const addSprayer = () =>
             :options="options(roleWords)"
             option-label="label"
             option-value="value"
-            :aria-label="`What ${p.name} may do`"
+            :aria-label="tell('beds.whatMayDo', { it: p.name })"
             @update:model-value="calling.mutate(p)"
           />
         </div>
@@ -94,36 +95,41 @@ const addSprayer = () =>
           <InputText
             v-model="somebody"
             maxlength="80"
-            aria-label="Somebody else"
-            placeholder="Somebody else"
+            :aria-label="tell('beds.somebodyElse')"
+            :placeholder="tell('beds.somebodyElse')"
           />
-          <Button type="submit" label="Add" variant="outlined" aria-label="Add somebody" />
+          <Button
+            type="submit"
+            :label="tell('beds.add')"
+            variant="outlined"
+            :aria-label="tell('beds.addSomebody')"
+          />
         </form>
         <FieldError :problem="calling.error.value" field="name" />
         <FieldError :problem="calling.error.value" field="role" />
         <FieldError :problem="calling.error.value" :shown="['name', 'role']" />
       </section>
       <section aria-labelledby="sprayers">
-        <h3 id="sprayers">Sprayers</h3>
-        <p class="soft">The bench fills the smallest one that holds the mix, or several times.</p>
+        <h3 id="sprayers">{{ tell('beds.sprayers') }}</h3>
+        <p class="soft">{{ tell('beds.theBenchFillsTheSmallestOne') }}</p>
         <div v-for="x in sprayers" :key="x.id" class="sprayer">
           <InputText
             v-model="x.name"
             maxlength="80"
-            :aria-label="`Name of ${x.name}`"
+            :aria-label="tell('beds.nameOf', { it: x.name })"
             @change="keeping.mutate(x)"
           />
           <NumberField
             v-model="x.capacityLitres"
             quantity="volume"
-            :aria-label="`What ${x.name} holds`"
+            :aria-label="tell('beds.whatHolds', { it: x.name })"
             lazy
             @update:model-value="keeping.mutate(x)"
           />
           <Button
-            label="Gone"
+            :label="tell('beds.gone')"
             variant="text"
-            :aria-label="`${x.name} is gone`"
+            :aria-label="tell('beds.isGone', { it: x.name })"
             @click="removing.mutate(x.id)"
           />
         </div>
@@ -131,16 +137,21 @@ const addSprayer = () =>
           <InputText
             v-model="tool.name"
             maxlength="80"
-            aria-label="Another sprayer"
-            placeholder="Another sprayer"
+            :aria-label="tell('beds.anotherSprayer')"
+            :placeholder="tell('beds.anotherSprayer')"
           />
           <NumberField
             v-model="tool.capacityLitres"
             quantity="volume"
             placeholder="holds"
-            aria-label="What it holds"
+            :aria-label="tell('beds.whatItHolds')"
           />
-          <Button type="submit" label="Add" variant="outlined" aria-label="Add a sprayer" />
+          <Button
+            type="submit"
+            :label="tell('beds.add')"
+            variant="outlined"
+            :aria-label="tell('beds.addASprayer')"
+          />
         </form>
         <FieldError :problem="keeping.error.value" field="name" />
         <FieldError :problem="keeping.error.value" field="capacityLitres" />

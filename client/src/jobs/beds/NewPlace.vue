@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api } from '@/api/client'
@@ -32,8 +33,8 @@ async function add() {
     <PlaceFields v-model="place" :problem="saving.error.value" />
     <FieldError :problem="saving.error.value" :shown="placeFieldNames" />
     <div class="actions">
-      <Button type="submit" label="Add this place" :loading="saving.isPending.value" />
-      <Button type="button" label="Not now" variant="text" @click="emit('done')" />
+      <Button type="submit" :label="tell('beds.addThisPlace')" :loading="saving.isPending.value" />
+      <Button type="button" :label="tell('beds.notNow')" variant="text" @click="emit('done')" />
     </div>
   </form>
 </template>

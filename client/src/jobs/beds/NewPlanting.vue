@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -44,11 +45,11 @@ async function add() {
 <template>
   <form novalidate @submit.prevent="add">
     <PlantingFields v-model="facts" :problem="saving.error.value" :today="today" />
-    <SelectField v-model="stage" :options="options(stageWords)" label="Stage" />
+    <SelectField v-model="stage" :options="options(stageWords)" :label="tell('beds.stage')" />
     <FieldError :problem="saving.error.value" :shown="['crop', 'variety', 'from', 'count']" />
     <div class="actions">
-      <Button type="submit" label="Plant it" :loading="saving.isPending.value" />
-      <Button type="button" label="Not now" variant="text" @click="emit('done')" />
+      <Button type="submit" :label="tell('beds.plantIt')" :loading="saving.isPending.value" />
+      <Button type="button" :label="tell('beds.notNow')" variant="text" @click="emit('done')" />
     </div>
   </form>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
@@ -60,21 +61,24 @@ async function add() {
 
 <template>
   <section class="card" aria-labelledby="own-kinds">
-    <h2 id="own-kinds">Crops and troubles of your own</h2>
+    <h2 id="own-kinds">{{ tell('beds.cropsAndTroublesOfYourOwn') }}</h2>
     <p class="soft">
-      What is in no list here: give it your name and say what it is most like. It is planted, named, treated
-      and judged by the facts of that one.
+      {{ tell('beds.whatIsInNoListHere') }}
     </p>
     <ul v-if="all?.length">
       <li v-for="k in all" :key="k.id" :class="{ soft: k.retired }">
         <span>
-          <strong>{{ k.name }}</strong>, a {{ k.of }} like {{ inSentence(k.likeName) }}
+          <strong>{{ k.name }}</strong>{{
+            tell('beds.aLike', { of: k.of, likeName: inSentence(k.likeName) })
+          }}
         </span>
         <Button
-          :label="k.retired ? 'Offer it again' : 'Put away'"
+          :label="k.retired ? tell('beds.offerItAgain') : tell('beds.putAway')"
           size="small"
           variant="text"
-          :aria-label="`${k.retired ? 'Offer it again' : 'Put away'}: ${k.name}`"
+          :aria-label="
+            k.retired ? tell('beds.offerItAgain2', { it: k.name }) : tell('beds.putAway2', { it: k.name })
+          "
           @click="saving.mutate({ id: k.id, of: k.of, name: k.name, like: k.like, retired: !k.retired })"
         />
       </li>
@@ -83,25 +87,36 @@ async function add() {
       <SelectButton
         v-model="of"
         :options="[
-          { value: 'crop', label: 'A crop' },
-          { value: 'trouble', label: 'A trouble' },
+          { value: 'crop', label: tell('beds.aCrop') },
+          { value: 'trouble', label: tell('beds.aTrouble') },
         ]"
         option-label="label"
         option-value="value"
         :allow-empty="false"
-        aria-label="What it is"
+        :aria-label="tell('beds.whatIt')"
         @update:model-value="like = undefined"
       />
       <div class="field">
-        <label for="own-kind-name">Your name for it</label>
+        <label for="own-kind-name">{{ tell('beds.yourName') }}</label>
         <InputText id="own-kind-name" v-model="name" maxlength="80" />
         <FieldError :problem="saving.error.value" field="name" />
       </div>
-      <SelectField v-model="like" label="Most like" :options="choices" placeholder="Choose" filter>
+      <SelectField
+        v-model="like"
+        :label="tell('beds.mostLike')"
+        :options="choices"
+        :placeholder="tell('beds.choose')"
+        filter
+      >
         <FieldError :problem="saving.error.value" field="like" />
       </SelectField>
       <FieldError :problem="saving.error.value" :shown="['name', 'like']" />
-      <Button type="submit" label="Add it" variant="outlined" :loading="saving.isPending.value" />
+      <Button
+        type="submit"
+        :label="tell('beds.addIt')"
+        variant="outlined"
+        :loading="saving.isPending.value"
+      />
     </form>
   </section>
 </template>

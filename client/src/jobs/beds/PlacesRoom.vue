@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
@@ -78,20 +79,25 @@ const change = useGardenWrite(
 <template>
   <GardenRoom v-slot="{ garden: known }">
     <div class="page-head">
-      <h2>Places</h2>
+      <h2>{{ tell('beds.places') }}</h2>
       <label v-if="known.places.length > manyPlaces" class="find"
-        >Find <InputText v-model="wanted" placeholder="a place or a crop"
+        >{{ tell('beds.find') }} <InputText v-model="wanted" :placeholder="tell('beds.aPlaceOrACrop')"
       /></label>
-      <Button v-if="!addingPlace" label="Add a place" variant="outlined" @click="addingPlace = true" />
+      <Button
+        v-if="!addingPlace"
+        :label="tell('beds.addAPlace')"
+        variant="outlined"
+        @click="addingPlace = true"
+      />
     </div>
     <NewPlace v-if="addingPlace" @done="addingPlace = false" />
     <FieldError :problem="change.error.value" />
     <p v-if="known.places.length === 0" class="note">
-      No place yet. Add the first bed, tub or shelf; then plant something in it.
+      {{ tell('beds.noPlaceYetAddTheFirst') }}
     </p>
     <p v-else-if="shown.length === 0" class="note" role="status">
-      No place and no crop is called that.
-      <Button label="Show all" size="small" variant="text" @click="wanted = ''" />
+      {{ tell('beds.noPlaceAndNoCrop') }}
+      <Button :label="tell('beds.showAll')" size="small" variant="text" @click="wanted = ''" />
     </p>
     <ol class="places">
       <li v-for="place in shown" :key="place.id" class="card">
@@ -100,23 +106,29 @@ const change = useGardenWrite(
             <RouterLink :to="{ name: 'place', params: { placeId: place.id } }">{{ place.name }}</RouterLink>
           </h3>
           <p class="soft">
-            {{ placeKindWords[place.kind] }}, {{ told('area', place.areaM2) }}, {{ place.sunHours }} h of sun,
-            {{ stanceWords[place.stance].toLowerCase() }}
+            {{
+              tell('beds.hOfSun', {
+                placeKindWords: placeKindWords[place.kind],
+                areaM2: told('area', place.areaM2),
+                sunHours: place.sunHours,
+                stanceWords: stanceWords[place.stance].toLowerCase(),
+              })
+            }}
           </p>
           <Button
             v-if="changing !== place.id"
-            label="Change"
+            :label="tell('beds.change')"
             variant="text"
             size="small"
-            :aria-label="`Change ${place.name}`"
+            :aria-label="tell('beds.change2', { name: place.name })"
             @click="changing = place.id"
           />
           <Button
             v-if="plantingIn !== place.id"
-            label="Plant something"
+            :label="tell('board.plantSomething')"
             variant="text"
             size="small"
-            :aria-label="`Plant something in ${place.name}`"
+            :aria-label="tell('beds.plantSomething', { place: place.name })"
             @click="plantingIn = place.id"
           />
         </div>
@@ -127,7 +139,7 @@ const change = useGardenWrite(
               >{{ p.cropName }} <span class="soft">{{ p.variety }}</span><span
                 v-if="p.leftAlone"
                 class="alone"
-                >left alone on purpose</span
+                >{{ tell('beds.leftAloneOnPurpose') }}</span
               ></span
             >
             <Select
@@ -135,7 +147,7 @@ const change = useGardenWrite(
               :options="options(stageWords)"
               option-label="label"
               option-value="value"
-              :aria-label="`Stage of ${p.cropName}`"
+              :aria-label="tell('beds.stageOf', { cropName: p.cropName })"
               @update:model-value="change.mutate({ planting: p, stage: $event })"
             />
             <label class="flower"
@@ -144,29 +156,29 @@ const change = useGardenWrite(
                 :checked="p.inFlower"
                 @change="change.mutate({ planting: p, inFlower: !p.inFlower })"
               />
-              in flower</label
+              {{ tell('beds.inFlower') }}</label
             >
             <Button
-              label="Cleared"
+              :label="tell('garden.cleared')"
               variant="text"
-              :aria-label="`${p.cropName} is cleared`"
+              :aria-label="tell('beds.isCleared', { cropName: p.cropName })"
               @click="change.mutate({ planting: p, ended: true })"
             />
             <Button
-              :label="p.leftAlone ? 'Tend it again' : 'Leave alone'"
+              :label="p.leftAlone ? tell('beds.tendItAgain') : tell('beds.leaveAlone')"
               variant="text"
               :aria-label="
                 p.leftAlone
-                  ? `Tend it again: ${p.cropName} in ${place.name}`
-                  : `Leave it alone on purpose: ${p.cropName} in ${place.name}`
+                  ? tell('beds.tendItAgain2', { cropName: p.cropName, place: place.name })
+                  : tell('beds.leaveItAloneOnPurpose', { cropName: p.cropName, place: place.name })
               "
               @click="leave.mutate(p)"
             />
             <Button
               v-if="puttingRight !== p.id"
-              label="Put right"
+              :label="tell('beds.putRight2')"
               variant="text"
-              :aria-label="`Put right: ${p.cropName} in ${place.name}`"
+              :aria-label="tell('beds.putRight3', { cropName: p.cropName, place: place.name })"
               @click="puttingRight = p.id"
             />
             <ChangePlanting v-else :planting="p" :place-id="place.id" @done="puttingRight = undefined" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import InputText from 'primevue/inputtext'
 import { computed, useId } from 'vue'
@@ -32,30 +33,30 @@ const sorted = computed(() =>
     :options="sorted"
     filter
     :also="['alsoCalled']"
-    placeholder="Choose a crop"
-    label="Crop"
+    :placeholder="tell('beds.chooseACrop')"
+    :label="tell('beds.crop')"
     show="name"
     take="id"
     ><FieldError :problem="problem" field="crop"
   /></SelectField>
   <div class="field">
-    <label :for="`${id}-variety`">Variety</label>
+    <label :for="`${id}-variety`">{{ tell('beds.variety') }}</label>
     <InputText :id="`${id}-variety`" v-model="facts.variety" maxlength="80" />
     <FieldError :problem="problem" field="variety" />
   </div>
   <div class="field">
-    <label :for="`${id}-from`">Planted on</label>
+    <label :for="`${id}-from`">{{ tell('beds.plantedOn') }}</label>
     <input :id="`${id}-from`" v-model="facts.from" class="p-inputtext" type="date" :max="today" />
     <FieldError :problem="problem" field="from" />
   </div>
   <div class="field">
-    <label :for="`${id}-count`">Plants</label>
+    <label :for="`${id}-count`">{{ tell('garden.plants') }}</label>
     <NumberField
       v-model="facts.count"
       :input-id="`${id}-count`"
       :min="1"
       :max="10000"
-      placeholder="not counted"
+      :placeholder="tell('beds.notCounted')"
       fluid
     />
     <FieldError :problem="problem" field="count" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
@@ -60,15 +61,18 @@ const ready = computed(() => form.value.latitude !== null && form.value.longitud
 
 <template>
   <details class="card">
-    <summary><strong>Name, position and climate</strong> <span class="soft">Change</span></summary>
+    <summary>
+      <strong>{{ tell('beds.namePositionAndClimate') }}</strong>
+      <span class="soft">{{ tell('beds.change') }}</span>
+    </summary>
     <form novalidate @submit.prevent="saving.save().then(...saved)">
       <div class="field">
-        <label for="site-name">Name</label>
+        <label for="site-name">{{ tell('beds.name') }}</label>
         <InputText id="site-name" v-model="form.name" maxlength="80" />
         <FieldError :problem="saving.error.value" field="name" />
       </div>
       <div class="field">
-        <label for="site-latitude">Latitude, north positive</label>
+        <label for="site-latitude">{{ tell('beds.latitudeNorthPositive') }}</label>
         <NumberField
           v-model="form.latitude"
           input-id="site-latitude"
@@ -80,7 +84,7 @@ const ready = computed(() => form.value.latitude !== null && form.value.longitud
         <FieldError :problem="saving.error.value" field="latitude" />
       </div>
       <div class="field">
-        <label for="site-longitude">Longitude, east positive</label>
+        <label for="site-longitude">{{ tell('beds.longitudeEastPositive') }}</label>
         <NumberField
           v-model="form.longitude"
           input-id="site-longitude"
@@ -96,21 +100,26 @@ const ready = computed(() => form.value.latitude !== null && form.value.longitud
         :options="zones"
         :show="null"
         :take="null"
-        label="Time zone"
+        :label="tell('beds.timeZone')"
         filter
       />
       <SelectField
         v-model="form.climate"
         :options="climates.data.value ?? []"
-        label="Climate"
+        :label="tell('beds.climate')"
         show="name"
         take="id"
       />
       <FieldError :problem="saving.error.value" :shown="shown" />
       <WriteOver :problem="saving.error.value" @over="saving.insist().then(...saved)" @keep="keep" />
       <div class="actions">
-        <Button type="submit" label="Save" :disabled="!ready" :loading="saving.isPending.value" />
-        <span v-if="saving.isSuccess.value" role="status" class="soft">Saved.</span>
+        <Button
+          type="submit"
+          :label="tell('beds.save')"
+          :disabled="!ready"
+          :loading="saving.isPending.value"
+        />
+        <span v-if="saving.isSuccess.value" role="status" class="soft">{{ tell('beds.saved') }}</span>
       </div>
     </form>
   </details>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -42,19 +43,19 @@ function chooseCountry(code: string) {
 <template>
   <details v-if="garden && units" class="card fold">
     <summary>
-      <strong>What you measure in</strong>
+      <strong>{{ tell('beds.whatYouMeasure') }}</strong>
       <span class="soft"
         >{{ garden.scales.temperature.word }}, {{ garden.scales.rain.word }}, {{ garden.scales.wind.word }},
         {{ garden.scales.length.word }}; {{ kitchenWords[garden.kitchen].toLowerCase() }}</span
       >
-      <span class="change">Change</span>
+      <span class="change">{{ tell('beds.change') }}</span>
     </summary>
     <div class="fields">
       <SelectField
         :model-value="undefined"
         :options="countries.data.value ?? []"
-        label="As in a country"
-        placeholder="Choose one to set them all"
+        :label="tell('beds.asInACountry')"
+        :placeholder="tell('beds.chooseOneToSetThemAll')"
         show="name"
         take="code"
         @update:model-value="chooseCountry"
@@ -62,43 +63,43 @@ function chooseCountry(code: string) {
       <SelectField
         :model-value="garden.kitchen"
         :options="options(kitchenWords)"
-        label="Spoons and cups"
+        :label="tell('beds.spoonsAndCups')"
         @update:model-value="settings.mutate({ kitchen: $event })"
       />
       <SelectField
         :model-value="units.temperature"
         :options="options(temperatureUnitWords)"
-        label="Temperature"
+        :label="tell('beds.temperature')"
         @update:model-value="set({ temperature: $event })"
       />
       <SelectField
         :model-value="units.length"
         :options="options(lengthUnitWords)"
-        label="Beds"
+        :label="tell('beds.beds')"
         @update:model-value="set({ length: $event })"
       />
       <SelectField
         :model-value="units.rain"
         :options="options(rainUnitWords)"
-        label="Rain"
+        :label="tell('almanac.rain')"
         @update:model-value="set({ rain: $event })"
       />
       <SelectField
         :model-value="units.wind"
         :options="options(windUnitWords)"
-        label="Wind"
+        :label="tell('beds.wind')"
         @update:model-value="set({ wind: $event })"
       />
       <SelectField
         :model-value="units.hours"
         :options="options(hourWords)"
-        label="Hours"
+        :label="tell('beds.hours')"
         @update:model-value="set({ hours: $event })"
       />
       <SelectField
         :model-value="weekStart"
         :options="options(weekStartWords)"
-        label="Weeks begin on"
+        :label="tell('beds.weeksBegin')"
         @update:model-value="set({ weekStart: $event })"
       />
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { options, waterWords } from '@/garden/words'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import FieldError from '@/kit/FieldError.vue'
@@ -21,7 +22,7 @@ const settings = useGardenSettings()
       <SelectField
         :model-value="garden.water"
         :options="options(waterWords)"
-        label="Water for mixing"
+        :label="tell('beds.waterForMixing')"
         @update:model-value="settings.mutate({ water: $event })"
       />
       <label class="tick"
@@ -30,7 +31,7 @@ const settings = useGardenSettings()
           :checked="garden.onlyLabelled"
           @change="settings.mutate({ onlyLabelled: !garden.onlyLabelled })"
         />
-        Only labelled products here: home mixes are neither proposed nor mixed</label
+        {{ tell('beds.onlyLabelledProductsHereHomeMixes') }}</label
       >
       <FieldError :problem="settings.error.value" />
     </section>

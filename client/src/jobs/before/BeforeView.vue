@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -29,19 +30,19 @@ const rest = (state: Schemas['PreventionState']) =>
   )
 const others = computed(() =>
   [
-    { title: 'Later, before they fly', work: rest('later'), again: false },
-    { title: 'Done, and holds', work: rest('holds'), again: false },
-    { title: 'Not this season', work: rest('letBe'), again: true },
+    { title: tell('before.laterBeforeTheyFly'), work: rest('later'), again: false },
+    { title: tell('before.doneAndHolds'), work: rest('holds'), again: false },
+    { title: tell('before.notThisSeason'), work: rest('letBe'), again: true },
   ].filter((o) => o.work.length > 0),
 )
 const { say } = usePrevention()
-const until = (work: Work) => (work.on ? civilDay(work.on) : 'the end of the season')
+const until = (work: Work) => (work.on ? civilDay(work.on) : tell('before.theEndOfTheSeason'))
 </script>
 
 <template>
   <div class="page">
     <div class="page-head">
-      <h1>Before trouble</h1>
+      <h1>{{ tell('before.beforeTrouble') }}</h1>
       <p v-if="data" class="soft">{{ data.sentence }}</p>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
@@ -60,19 +61,19 @@ const until = (work: Work) => (work.on ? civilDay(work.on) : 'the end of the sea
               {{ work.name }}, {{ work.where }}
               <span class="soft">{{
                 work.state === 'later'
-                  ? `from ${until(work)}`
+                  ? tell('before.from', { until: until(work) })
                   : work.state === 'holds'
-                    ? `until ${until(work)}`
+                    ? tell('before.until', { until: until(work) })
                     : ''
               }}</span>
             </span>
             <span class="soft small">{{ work.why }}</span>
             <Button
               v-if="other.again"
-              label="Done after all"
+              :label="tell('before.doneAfterAll')"
               size="small"
               variant="text"
-              :aria-label="`Done after all: ${work.name}, ${work.where}`"
+              :aria-label="tell('before.doneAfterAll2', { work: work.name, where: work.where })"
               @click="say.mutate({ work: [work], word: 'done' })"
             />
           </li>

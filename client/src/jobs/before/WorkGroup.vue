@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -14,20 +15,24 @@ const { say } = usePrevention()
 const open = computed(() => props.group.work.filter((w) => w.state === 'due' || w.state === 'planned'))
 const at = (work: Schemas['PreventiveWorkAnswer'][]) =>
   work.map((w) => ({ plantingId: w.plantingId, step: props.group.step }))
-const everywhere = computed(() => (open.value.length > 1 ? `Done in all ${open.value.length}` : 'Done'))
+const everywhere = computed(() =>
+  open.value.length > 1 ? tell('before.doneInAll', { open: open.value.length }) : tell('before.done'),
+)
 const day = ref('')
 /** When it is to be done, and what it is worth at a planting. */
 const worth = (work: Schemas['PreventiveWorkAnswer']) =>
   work.state === 'planned' && work.on
-    ? `for ${civilDay(work.on)}`
-    : `keeps off ${work.worthPercent} % of what is likely`
+    ? tell('before.for', { on: civilDay(work.on) })
+    : tell('before.keepsOffOfWhatIsLikely', { worthPercent: work.worthPercent })
 </script>
 
 <template>
   <section class="card" :aria-labelledby="`work-${group.step}`">
     <div class="head">
       <h2 :id="`work-${group.step}`">{{ group.name }}</h2>
-      <span v-if="group.dueMinutes > 0" class="soft">{{ group.dueMinutes }} min</span>
+      <span v-if="group.dueMinutes > 0" class="soft">{{
+        tell('before.min', { dueMinutes: group.dueMinutes })
+      }}</span>
     </div>
     <p>
       {{ group.because }} <span class="soft">{{ group.how }}</span>
@@ -43,16 +48,16 @@ const worth = (work: Schemas['PreventiveWorkAnswer']) =>
     </div>
     <FieldError :problem="say.error.value" />
     <details>
-      <summary>One by one, another day, or not this season</summary>
+      <summary>{{ tell('before.oneByOneAnotherDay') }}</summary>
       <form class="row" @submit.prevent="day && say.mutate({ work: at(open), word: 'planned', on: day })">
-        <label :for="`day-${group.step}`">Take it on for</label>
+        <label :for="`day-${group.step}`">{{ tell('before.takeIt') }}</label>
         <input :id="`day-${group.step}`" v-model="day" class="p-inputtext" type="date" :min="today" />
         <Button
           type="submit"
-          label="Take on"
+          :label="tell('before.takeOn')"
           variant="text"
           :disabled="!day"
-          :aria-label="`Take on: ${group.name}`"
+          :aria-label="tell('before.takeOn2', { group: group.name })"
         />
       </form>
       <ul>
@@ -63,17 +68,17 @@ const worth = (work: Schemas['PreventiveWorkAnswer']) =>
           <p class="soft small">{{ work.why }}</p>
           <div class="row">
             <Button
-              label="Done"
+              :label="tell('before.done')"
               size="small"
               variant="outlined"
-              :aria-label="`Done: ${group.name}, ${work.where}`"
+              :aria-label="tell('before.done2', { group: group.name, where: work.where })"
               @click="say.mutate({ work: at([work]), word: 'done' })"
             />
             <Button
-              label="Not this season"
+              :label="tell('before.notThisSeason')"
               size="small"
               variant="text"
-              :aria-label="`Not this season: ${group.name}, ${work.where}`"
+              :aria-label="tell('before.notThisSeason2', { group: group.name, where: work.where })"
               @click="say.mutate({ work: at([work]), word: 'letBe' })"
             />
           </div>

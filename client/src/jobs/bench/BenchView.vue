@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import Select from 'primevue/select'
 import SelectButton from 'primevue/selectbutton'
@@ -30,9 +31,9 @@ const { garden, memberId } = useGarden()
 const { ask, change, data, isPending, error, refetch } = useBench()
 
 const steps: { value: Schemas['DoseStep']; label: string }[] = [
-  { value: 'gentle', label: 'gentle' },
-  { value: 'usual', label: 'usual' },
-  { value: 'strong', label: 'strong' },
+  { value: 'gentle', label: tell('garden.gentle') },
+  { value: 'usual', label: tell('garden.usual') },
+  { value: 'strong', label: tell('garden.strong') },
 ]
 const sprayers = computed(() => garden.value?.sprayers ?? [])
 const strength = computed(() => {
@@ -49,9 +50,9 @@ const crop = computed(
     garden.value?.places.flatMap((p) => p.plantings).find((p) => p.id === ask.value.planting[0])?.likeCrop,
 )
 const needed = computed(() => {
-  if (data.value?.patchTest) return 'for two leaves'
-  if (ask.value.planting.length === 0) return 'to try'
-  return data.value?.form === 'spray' ? 'wets these leaves' : 'is what they take'
+  if (data.value?.patchTest) return tell('bench.forTwoLeaves')
+  if (ask.value.planting.length === 0) return tell('bench.toTry')
+  return data.value?.form === 'spray' ? tell('bench.wetsTheseLeaves') : tell('bench.isWhatTheyTake')
 })
 /** A new pairing is tried first: everything else about the mix is in order. */
 const patchFirst = computed(() => {
@@ -126,10 +127,12 @@ async function mixed() {
   <div class="page">
     <HatchPatterns />
     <div class="page-head">
-      <h1>Bench</h1>
+      <h1>{{ tell('bench.bench') }}</h1>
       <p v-if="data?.for.length" class="soft">
-        for {{ data.for.join(', ')
-        }}<template v-if="data.targetName">, against {{ inSentence(data.targetName) }}</template>
+        {{ tell('bench.for', { for: data.for.join(', ') })
+        }}<template v-if="data.targetName">{{
+          tell('bench.against', { targetName: inSentence(data.targetName) })
+        }}</template>
       </p>
     </div>
     <LeftoverBottles />
@@ -150,7 +153,7 @@ async function mixed() {
           option-label="label"
           option-value="value"
           :allow-empty="false"
-          aria-label="Dose"
+          :aria-label="tell('bench.dose')"
           @update:model-value="change({ step: $event, dose: undefined })"
         />
         <Select
@@ -159,7 +162,7 @@ async function mixed() {
           :options="sprayers"
           option-label="name"
           option-value="id"
-          aria-label="Sprayer"
+          :aria-label="tell('bench.sprayer')"
           @update:model-value="change({ sprayer: $event })"
         />
         <span class="size">
@@ -168,7 +171,9 @@ async function mixed() {
             :min="0.05"
             :max="wet ? 50 : 1000"
             :max-fraction-digits="2"
-            :aria-label="`How much, ${wet ? 'of the mix' : data.sizeUnit}`"
+            :aria-label="
+              wet ? tell('bench.howMuchOfTheMix') : tell('bench.howMuch', { sizeUnit: data.sizeUnit })
+            "
             :suffix="wet ? undefined : ` ${data.sizeUnit}`"
             :quantity="wet ? 'volume' : undefined"
             @update:model-value="change({ size: $event ?? undefined })"
@@ -176,7 +181,9 @@ async function mixed() {
         </span>
         <p class="soft">
           {{ data.sizeNeededText }} {{ needed
-          }}<template v-if="data.tanks > 1">, in {{ data.tanks }} equal fillings</template>
+          }}<template v-if="data.tanks > 1">{{
+            tell('bench.inEqualFillings', { tanks: data.tanks })
+          }}</template>
         </p>
       </div>
       <div class="columns">
@@ -185,11 +192,11 @@ async function mixed() {
             <h2 id="recipe">{{ data.recipeName }}</h2>
             <p class="soft">
               <template v-if="wet">
-                Made up to {{ data.sizeText
-                }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template>: water is added until
-                the whole is that much.
+                {{ tell('bench.madeUp', { sizeText: data.sizeText })
+                }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template
+                >{{ tell('bench.waterIsAddedUntilTheWhole') }}
               </template>
-              <template v-else>For {{ data.sizeText }}.</template>
+              <template v-else>{{ tell('bench.for2', { sizeText: data.sizeText }) }}</template>
             </p>
             <MixSteps :steps="data.steps" />
             <ShakeTimer
@@ -198,7 +205,7 @@ async function mixed() {
               @soap="change({ soap: $event })"
             />
             <details>
-              <summary>Why this dose</summary>
+              <summary>{{ tell('bench.whyThisDose') }}</summary>
               <ul class="soft">
                 <li v-for="w in data.whyThisDose" :key="w">{{ w }}</li>
               </ul>
@@ -208,13 +215,13 @@ async function mixed() {
           <div class="actions">
             <Button
               v-if="patchFirst"
-              label="Try two leaves first"
+              :label="tell('bench.tryTwoLeavesFirst')"
               size="large"
               @click="change({ patch: true, size: undefined, step: 'gentle' })"
             />
             <Button
               v-if="patchFirst && unproven.length"
-              label="We have used it on this for years"
+              :label="tell('bench.weHaveUsedItOnThis')"
               size="large"
               variant="text"
               :loading="prove.isPending.value"
@@ -223,8 +230,10 @@ async function mixed() {
             <Button
               :label="
                 data.patchTest
-                  ? `Mixed it: ${data.sizeText} for two leaves`
-                  : `Mixed it: ${data.sizeText}${vessel ? ` in the ${vessel}` : ''}`
+                  ? tell('bench.mixedItForTwoLeaves', { sizeText: data.sizeText })
+                  : vessel
+                    ? tell('bench.mixedIt', { sizeText: data.sizeText, vessel })
+                    : tell('bench.mixedIt2', { sizeText: data.sizeText })
               "
               size="large"
               :variant="patchFirst ? 'outlined' : undefined"
@@ -234,7 +243,7 @@ async function mixed() {
             />
             <Button
               v-if="data.patchTest"
-              label="For the whole bed instead"
+              :label="tell('bench.forTheWholeBedInstead')"
               variant="outlined"
               @click="change({ patch: undefined, size: undefined })"
             />
@@ -243,13 +252,13 @@ async function mixed() {
               class="p-button p-component p-button-outlined link"
               :to="{ name: 'hours', query: { planting: ask.planting, material: data.material } }"
             >
-              Good hours for it
+              {{ tell('bench.goodHours') }}
             </RouterLink>
             <RouterLink
               class="p-button p-component p-button-outlined link"
               :to="{ name: 'mix-card', query: $route.query }"
             >
-              Print the mix card
+              {{ tell('bench.printTheMixCard') }}
             </RouterLink>
             <RouterLink
               v-if="ask.planting.length === 1 && ask.target"
@@ -259,11 +268,11 @@ async function mixed() {
                 query: { planting: ask.planting[0], target: ask.target, recipe: data.recipe },
               }"
             >
-              Once, or three times?
+              {{ tell('bench.onceOrThreeTimes') }}
             </RouterLink>
           </div>
           <p v-if="ask.planting.length === 0" class="soft">
-            Choose what it is for, then the bottle can be saved.
+            {{ tell('bench.chooseWhatItIsForThen') }}
           </p>
         </div>
         <div class="side">
@@ -275,7 +284,7 @@ async function mixed() {
               :hatch="data.hatch"
               :words="strength"
             />
-            <ul class="strengths" aria-label="In the finished spray">
+            <ul class="strengths" :aria-label="tell('bench.inTheFinishedSpray')">
               <li v-for="s in data.strengths" :key="s.material">
                 <strong>{{ s.material }}</strong> {{ s.text }}, {{ trim(s.percent, 3) }} %
               </li>

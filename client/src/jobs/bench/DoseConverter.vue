@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, reactive, ref } from 'vue'
@@ -62,48 +63,71 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
 <template>
   <details class="card" @toggle="open = ($event.target as HTMLDetailsElement).open">
     <summary>
-      <strong>Carry a dose over</strong>
-      <span class="soft">from spoons, gallons or a label to your tank</span>
+      <strong>{{ tell('bench.carryADoseOver') }}</strong>
+      <span class="soft">{{ tell('bench.fromSpoonsGallonsOrALabel') }}</span>
     </summary>
     <div class="sentence">
-      <NumberField v-model="spoken.doseAmount" aria-label="Dose" :min="0" :max-fraction-digits="3" />
-      <SelectField v-model="spoken.doseUnit" label="Unit of the dose" :options="all" filter />
-      <NumberField v-model="spoken.perAmount" aria-label="in how much" :min="0" :max-fraction-digits="3" />
-      <SelectField v-model="spoken.perUnit" label="Unit of the water" :options="volumes" filter />
-      <NumberField v-model="spoken.tankAmount" aria-label="My tank" :min="0" :max-fraction-digits="3" />
-      <SelectField v-model="spoken.tankUnit" label="Unit of my tank" :options="volumes" filter />
+      <NumberField
+        v-model="spoken.doseAmount"
+        :aria-label="tell('bench.dose')"
+        :min="0"
+        :max-fraction-digits="3"
+      />
+      <SelectField v-model="spoken.doseUnit" :label="tell('bench.unitOfTheDose')" :options="all" filter />
+      <NumberField
+        v-model="spoken.perAmount"
+        :aria-label="tell('bench.inHowMuch')"
+        :min="0"
+        :max-fraction-digits="3"
+      />
+      <SelectField v-model="spoken.perUnit" :label="tell('bench.unitOfTheWater')" :options="volumes" filter />
+      <NumberField
+        v-model="spoken.tankAmount"
+        :aria-label="tell('bench.myTank')"
+        :min="0"
+        :max-fraction-digits="3"
+      />
+      <SelectField v-model="spoken.tankUnit" :label="tell('bench.unitOfMyTank')" :options="volumes" filter />
       <SelectField
         v-model="spoken.material"
-        label="Of what"
+        :label="tell('bench.ofWhat')"
         :options="materials.data.value ?? []"
         show="name"
         take="id"
         filter
-        placeholder="not said"
+        :placeholder="tell('garden.notSaid')"
       />
     </div>
     <div class="ticks">
-      <label><input v-model="spoken.powder" type="checkbox" /> a powder</label>
+      <label><input v-model="spoken.powder" type="checkbox" /> {{ tell('bench.aPowder') }}</label>
       <label v-if="spoken.powder"
         >of
         <NumberField
           v-model="spoken.density"
-          aria-label="Grams in a millilitre"
+          :aria-label="tell('bench.gramsInAMillilitre')"
           :min="0.05"
           :max="20"
           :max-fraction-digits="2"
         />
-        g in a ml (bicarbonate 0.95)</label
+        {{ tell('bench.gInAMlBicarbonate0') }}</label
       >
-      <label><input v-model="spoken.heaped" type="checkbox" /> heaped spoons</label>
-      <label><input v-model="spoken.addTo" type="checkbox" /> added to the water, not made up to it</label>
+      <label><input v-model="spoken.heaped" type="checkbox" /> {{ tell('bench.heapedSpoons') }}</label>
+      <label
+        ><input v-model="spoken.addTo" type="checkbox" /> {{ tell('bench.addedToTheWaterNotMade') }}</label
+      >
     </div>
     <FieldError :problem="problem" />
     <p v-if="data && !problem" class="note good" role="status">
       <strong>{{ data.kitchen.text }}</strong><template v-if="data.kitchen.errorPercent">
         ({{ data.kitchen.errorPercent > 0 ? '+' : '' }}{{ trim(data.kitchen.errorPercent, 1) }} %)</template
-      >: {{ trim(data.needed.amount, 2) }} {{ data.needed.unit }} in your tank,
-      {{ trim(data.perLitre.amount, 3) }} {{ data.perLitre.unit }} a litre.
+      >{{
+        tell('bench.inYourTankALitre', {
+          amount: trim(data.needed.amount, 2),
+          unit: data.needed.unit,
+          amount2: trim(data.perLitre.amount, 3),
+          unit2: data.perLitre.unit,
+        })
+      }}
     </p>
     <template v-if="data && !problem">
       <p
@@ -114,7 +138,7 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
       >
         {{ r.sentence }}
       </p>
-      <p v-if="!spoken.material" class="soft small">Say what it is a dose of, and it is judged too.</p>
+      <p v-if="!spoken.material" class="soft small">{{ tell('bench.sayWhatItIsADose') }}</p>
     </template>
   </details>
 </template>

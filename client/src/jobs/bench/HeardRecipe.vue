@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -21,10 +22,10 @@ const props = defineProps<{
 }>()
 defineEmits<{ choose: [recipe: string] }>()
 const kitchens: { value: Schemas['HeardKitchen']; label: string }[] = [
-  { value: 'metric', label: 'metric spoons and litres' },
-  { value: 'uk', label: 'British spoons and gallons' },
-  { value: 'us', label: 'American spoons and gallons' },
-  { value: 'australian', label: 'Australian spoons, 20 ml to the table' },
+  { value: 'metric', label: tell('bench.metricSpoonsAndLitres') },
+  { value: 'uk', label: tell('bench.britishSpoonsAndGallons') },
+  { value: 'us', label: tell('bench.americanSpoonsAndGallons') },
+  { value: 'australian', label: tell('bench.australianSpoons20Ml') },
 ]
 const open = ref(false)
 /** Whoever told it may come from elsewhere than the garden. */
@@ -51,9 +52,9 @@ const problem = computed(() =>
 const verdict = computed(() => {
   if (!data.value) return null
   return {
-    ok: { words: 'Nothing speaks against it.', kind: 'good' },
-    warn: { words: 'It may go on a plant, with care:', kind: 'caution' },
-    no: { words: 'Not like this:', kind: 'stop' },
+    ok: { words: tell('bench.nothingSpeaksAgainst'), kind: 'good' },
+    warn: { words: tell('bench.itMayGoOnAPlant'), kind: 'caution' },
+    no: { words: tell('bench.notLikeThis'), kind: 'stop' },
   }[data.value.verdict]
 })
 
@@ -90,20 +91,20 @@ const keep = (kept: { text: string; warning: boolean }) =>
 <template>
   <details class="card" @toggle="open = ($event.target as HTMLDetailsElement).open">
     <summary>
-      <strong>A recipe you heard</strong>
-      <span class="soft">in its own words, held against what is known</span>
+      <strong>{{ tell('bench.aRecipeYouHeard') }}</strong>
+      <span class="soft">{{ tell('bench.inItsOwnWordsHeldAgainst') }}</span>
     </summary>
     <div class="told">
-      <label for="heard-text">What goes in, and how much water</label>
+      <label for="heard-text">{{ tell('bench.whatGoesInAndHowMuch') }}</label>
       <Textarea
         id="heard-text"
         v-model="text"
         rows="3"
         auto-resize
         maxlength="4000"
-        placeholder="2 tablespoons of neem oil and a squirt of soap in a gallon of water"
+        :placeholder="tell('bench.2TablespoonsOfNeemOil')"
       />
-      <SelectField v-model="kitchen" label="Whose spoons" :options="kitchens" />
+      <SelectField v-model="kitchen" :label="tell('bench.whoseSpoons')" :options="kitchens" />
     </div>
     <FieldError :problem="problem" />
     <template v-if="data && verdict && !problem && text.trim() !== ''">
@@ -114,31 +115,38 @@ const keep = (kept: { text: string; warning: boolean }) =>
         </ul>
       </div>
       <div v-if="data.corrected" class="note good">
-        <strong>Nearest that may go on</strong>
+        <strong>{{ tell('bench.nearestThatMayGo') }}</strong>
         <ul>
           <li v-for="line in data.corrected.lines" :key="line">{{ line }}</li>
         </ul>
       </div>
       <table>
         <caption>
-          How it was understood
+          {{
+            tell('bench.howItWasUnderstood')
+          }}
         </caption>
         <tbody>
           <tr v-for="(line, i) in data.lines" :key="i">
             <td>{{ line.text }}</td>
-            <td>{{ line.understood ?? 'not read' }}</td>
+            <td>{{ line.understood ?? tell('bench.notRead') }}</td>
           </tr>
         </tbody>
       </table>
       <form class="keep" novalidate @submit.prevent>
         <div class="field">
-          <label for="heard-name">Keep it under the name</label>
+          <label for="heard-name">{{ tell('bench.keepItUnderTheName') }}</label>
           <InputText id="heard-name" v-model="name" maxlength="80" />
           <FieldError :problem="keeping.error.value" field="name" />
         </div>
         <div class="field">
-          <label for="heard-from">Heard from</label>
-          <InputText id="heard-from" v-model="heardFrom" maxlength="80" placeholder="nobody said" />
+          <label for="heard-from">{{ tell('bench.heardFrom') }}</label>
+          <InputText
+            id="heard-from"
+            v-model="heardFrom"
+            maxlength="80"
+            :placeholder="tell('bench.nobodySaid')"
+          />
         </div>
         <FieldError :problem="keeping.error.value" field="text" />
         <FieldError :problem="keeping.error.value" :shown="['name', 'text']" />
@@ -146,21 +154,21 @@ const keep = (kept: { text: string; warning: boolean }) =>
           <Button
             v-if="data.verdict !== 'no'"
             type="button"
-            label="Keep it"
+            :label="tell('bench.keepIt')"
             :loading="keeping.isPending.value"
             @click="keep({ text, warning: false })"
           />
           <Button
             v-if="data.corrected"
             type="button"
-            label="Keep the corrected one"
+            :label="tell('bench.keepTheCorrectedOne')"
             :loading="keeping.isPending.value"
             @click="keep({ text: data.corrected.lines.join('\n'), warning: false })"
           />
           <Button
             v-if="data.verdict === 'no'"
             type="button"
-            label="Keep it as a warning"
+            :label="tell('bench.keepItAsAWarning')"
             variant="outlined"
             :loading="keeping.isPending.value"
             @click="keep({ text, warning: true })"

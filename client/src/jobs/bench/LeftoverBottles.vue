@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
@@ -27,21 +28,39 @@ const pouring = useGardenWrite((gardenId, batchId: string) =>
 </script>
 
 <template>
-  <ul v-if="left?.length" class="left" aria-label="Bottles with something left">
+  <ul v-if="left?.length" class="left" :aria-label="tell('bench.bottlesWithSomethingLeft')">
     <li v-for="l in left" :key="l.batch.id" class="note" :class="l.past ? 'caution' : 'good'">
       <p>
-        <strong>{{ l.batch.amountLeft }} of {{ inSentence(l.batch.recipeName) }} left</strong>
-        from {{ l.batch.for.join(', ') }}, {{ l.past ? 'was good' : 'good' }} until
-        {{ dayAndClock(l.batch.useBy, zone) }}. {{ l.advice }}
+        <strong>{{
+          tell('bench.ofLeft', { amountLeft: l.batch.amountLeft, recipeName: inSentence(l.batch.recipeName) })
+        }}</strong>
+        {{
+          l.past
+            ? tell('bench.fromWasGoodUntil', {
+                for: l.batch.for.join(', '),
+                dayAndClock: dayAndClock(l.batch.useBy, zone),
+                advice: l.advice,
+              })
+            : tell('bench.fromGoodUntil', {
+                for: l.batch.for.join(', '),
+                dayAndClock: dayAndClock(l.batch.useBy, zone),
+                advice: l.advice,
+              })
+        }}
       </p>
       <div class="actions">
         <RouterLink
           v-if="!l.past"
           class="p-button p-component p-button-sm p-button-outlined"
           :to="{ name: 'spray', params: { batchId: l.batch.id } }"
-          >Log where it went</RouterLink
+          >{{ tell('bench.logWhereItWent') }}</RouterLink
         >
-        <Button label="Poured away" size="small" variant="outlined" @click="pouring.mutate(l.batch.id)" />
+        <Button
+          :label="tell('bench.pouredAway')"
+          size="small"
+          variant="outlined"
+          @click="pouring.mutate(l.batch.id)"
+        />
       </div>
     </li>
   </ul>

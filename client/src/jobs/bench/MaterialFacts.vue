@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGardenQuery } from '@/garden/useGarden'
@@ -19,43 +20,84 @@ const { data, isPending, error, refetch } = useGardenQuery(
     ),
   open,
 )
-const days = (n: number) => (n === 1 ? '1 day' : `${trim(n, 1)} days`)
+const days = (n: number) => (n === 1 ? tell('bench.1Day') : tell('bench.days', { number: trim(n, 1) }))
 const rows = computed(() => {
   const m = data.value
   if (!m) return []
   const { doses, cadence: c, cover } = m
   return [
-    ['Group', m.groupCode ? `${m.groupName} (${m.groupCode})` : m.groupName],
-    ['Evidence', m.evidence],
+    [tell('bench.group'), m.groupCode ? `${m.groupName} (${m.groupCode})` : m.groupName],
+    [tell('bench.evidence'), m.evidence],
     [
-      'Dose',
+      tell('bench.dose'),
       doses
-        ? `${trim(doses.gentle, 2)} gentle, ${trim(doses.usual, 2)} usual, ${trim(doses.strong, 2)} strong, ${trim(doses.ceiling, 2)} at most, ${doses.unit} ${dosedPerWords[doses.per ?? 'litre']}`
-        : 'by its label',
+        ? tell('bench.gentleUsualStrongAtMost', {
+            gentle: trim(doses.gentle, 2),
+            usual: trim(doses.usual, 2),
+            strong: trim(doses.strong, 2),
+            ceiling: trim(doses.ceiling, 2),
+            unit: doses.unit,
+            dosedPerWords: dosedPerWords[doses.per ?? 'litre'],
+          })
+        : tell('bench.byItsLabel'),
     ],
     [
-      'Against what was found',
-      `every ${c.curativeMinDays === c.curativeMaxDays ? '' : `${c.curativeMinDays} to `}${days(c.curativeMaxDays)}, ${c.rounds} ${c.rounds === 1 ? 'time' : 'rounds'}`,
+      tell('bench.againstWhatWasFound'),
+      c.curativeMinDays === c.curativeMaxDays
+        ? c.rounds === 1
+          ? tell('bench.everyTime', { days: days(c.curativeMaxDays), rounds: c.rounds })
+          : tell('bench.everyRounds', { days: days(c.curativeMaxDays), rounds: c.rounds })
+        : c.rounds === 1
+          ? tell('bench.everyToTime', {
+              curativeMinDays: c.curativeMinDays,
+              days: days(c.curativeMaxDays),
+              rounds: c.rounds,
+            })
+          : tell('bench.everyToRounds', {
+              curativeMinDays: c.curativeMinDays,
+              days: days(c.curativeMaxDays),
+              rounds: c.rounds,
+            }),
     ],
-    ['Upkeep', c.upkeepMinDays === null ? 'none' : `every ${c.upkeepMinDays} to ${c.upkeepMaxDays} days`],
     [
-      'Cover',
+      tell('bench.upkeep'),
+      c.upkeepMinDays === null
+        ? tell('garden.none')
+        : tell('bench.everyToDays', { upkeepMinDays: c.upkeepMinDays, upkeepMaxDays: c.upkeepMaxDays }),
+    ],
+    [
+      tell('bench.cover'),
       cover.halfLifeDays === null
-        ? 'none once dry'
-        : `half is left after ${days(cover.halfLifeDays)}${cover.sunHalvesHalfLife ? ', half as long in full sun' : ''}, or after ${trim(cover.washOffMm ?? 0, 1)} mm of rain`,
+        ? tell('bench.noneOnceDry')
+        : cover.sunHalvesHalfLife
+          ? tell('bench.halfIsLeftAfterHalf', {
+              days: days(cover.halfLifeDays),
+              washOffMm: trim(cover.washOffMm ?? 0, 1),
+            })
+          : tell('bench.halfIsLeftAfterOrAfter', {
+              days: days(cover.halfLifeDays),
+              washOffMm: trim(cover.washOffMm ?? 0, 1),
+            }),
     ],
-    ['Dry hours it wants', `${trim(m.rainFreeHours, 0)} h`],
-    ['Before picking', m.daysToWait === null ? 'its label says' : days(m.daysToWait)],
-    ['Once mixed', m.mixedLifeHours > 48 ? days(m.mixedLifeHours / 24) : `${trim(m.mixedLifeHours, 0)} h`],
-    ['Kept', m.storage ?? 'as its label says'],
-    ['Helpers it hits', `${percent(m.harmToHelpers)} die`],
+    [tell('bench.dryHoursItWants'), `${trim(m.rainFreeHours, 0)} h`],
+    [tell('bench.beforePicking'), m.daysToWait === null ? tell('bench.itsLabelSays') : days(m.daysToWait)],
     [
-      'Season',
-      m.seasonLimit ? `${m.seasonLimit.most} times a bed, ${m.seasonLimit.together} together` : 'no limit',
+      tell('bench.onceMixed'),
+      m.mixedLifeHours > 48 ? days(m.mixedLifeHours / 24) : `${trim(m.mixedLifeHours, 0)} h`,
     ],
-    ...(m.inARowLimit ? [['In a row', `${m.inARowLimit} times at most`]] : []),
-    ...(m.schools ? [['Where gardeners differ', m.schools]] : []),
-    ...(m.assumed.length ? [['Assumed', m.assumed.join(', ')]] : []),
+    [tell('bench.kept'), m.storage ?? tell('bench.asItsLabelSays')],
+    [tell('bench.helpersItHits'), tell('bench.die', { harmToHelpers: percent(m.harmToHelpers) })],
+    [
+      tell('almanac.season'),
+      m.seasonLimit
+        ? tell('bench.timesABedTogether', { most: m.seasonLimit.most, together: m.seasonLimit.together })
+        : tell('bench.noLimit'),
+    ],
+    ...(m.inARowLimit
+      ? [[tell('bench.inARow'), tell('bench.timesAtMost', { inARowLimit: m.inARowLimit })]]
+      : []),
+    ...(m.schools ? [[tell('bench.whereGardenersDiffer'), m.schools]] : []),
+    ...(m.assumed.length ? [[tell('bench.assumed'), m.assumed.join(', ')]] : []),
   ] as [string, string][]
 })
 </script>
@@ -63,7 +105,7 @@ const rows = computed(() => {
 <template>
   <details class="card" @toggle="open = ($event.target as HTMLDetailsElement).open">
     <summary>
-      <strong>What is known of {{ inSentence(name) }}</strong>
+      <strong>{{ tell('bench.whatIsKnown', { name: inSentence(name) }) }}</strong>
     </summary>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
@@ -75,15 +117,17 @@ const rows = computed(() => {
       </dl>
       <table>
         <caption>
-          Share that one spray kills, and that cover holds back
+          {{
+            tell('bench.shareThatOneSprayKills')
+          }}
         </caption>
         <thead>
           <tr>
             <th scope="col">on</th>
-            <th scope="col">eggs</th>
-            <th scope="col">young, or the disease</th>
-            <th scope="col">grown</th>
-            <th scope="col">held back</th>
+            <th scope="col">{{ tell('bench.eggs') }}</th>
+            <th scope="col">{{ tell('bench.youngOrTheDisease') }}</th>
+            <th scope="col">{{ tell('bench.grown') }}</th>
+            <th scope="col">{{ tell('bench.heldBack') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -96,11 +140,15 @@ const rows = computed(() => {
           </tr>
         </tbody>
       </table>
-      <h3>May not meet</h3>
+      <h3>{{ tell('bench.mayNotMeet') }}</h3>
       <ul>
         <li v-for="x in data.meetings" :key="x.name">
-          <strong>{{ x.name }}</strong>: {{ x.inOneTank ? '' : 'never in one tank, '
-          }}{{ x.daysApart > 0 ? `${days(x.daysApart)} apart` : 'one after the other is fine' }};
+          <strong>{{ x.name }}</strong>: {{ x.inOneTank ? '' : tell('bench.neverInOneTank')
+          }}{{
+            x.daysApart > 0
+              ? tell('bench.apart', { days: days(x.daysApart) })
+              : tell('bench.oneAfterTheOtherIsFine')
+          }};
           {{ x.why }}
         </li>
       </ul>

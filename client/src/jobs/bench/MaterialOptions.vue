@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 
@@ -16,7 +17,7 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
 </script>
 
 <template>
-  <div class="options" role="group" aria-label="Materials that work on it">
+  <div class="options" role="group" :aria-label="tell('bench.materialsThatWork')">
     <button
       v-for="o in shown"
       :key="o.recipe"
@@ -41,12 +42,16 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
       </span>
     </button>
     <button v-if="hidden.length > 0" class="more" @click="all = true">
-      <strong>{{ hidden.length }} more {{ hidden.length === 1 ? 'material' : 'materials' }}</strong>
-      <span v-if="notNow > 0" class="small">{{ notNow }} of them not now</span>
+      <strong>{{
+        hidden.length === 1
+          ? tell('bench.moreMaterial', { hidden: hidden.length })
+          : tell('bench.moreMaterials', { hidden: hidden.length })
+      }}</strong>
+      <span v-if="notNow > 0" class="small">{{ tell('bench.ofThemNotNow', { notNow }) }}</span>
     </button>
   </div>
   <details>
-    <summary>Why these</summary>
+    <summary>{{ tell('bench.whyThese') }}</summary>
     <dl>
       <template v-for="o in shown" :key="o.recipe">
         <dt>{{ o.material }}</dt>

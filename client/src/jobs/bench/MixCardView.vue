@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import PrintButton from '@/kit/PrintButton.vue'
@@ -17,16 +18,19 @@ usePaper('148mm 210mm', '10mm')
   <div class="page narrow paper">
     <div class="actions no-print">
       <PrintButton size="large" :disabled="!data" />
-      <RouterLink :to="{ name: 'bench', query: $route.query }">Back to the bench</RouterLink>
+      <RouterLink :to="{ name: 'bench', query: $route.query }">{{ tell('bench.backToTheBench') }}</RouterLink>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <article v-else class="card-sheet">
       <header>
         <h1>{{ data.recipeName }}</h1>
         <p>
-          {{ data.sizeText }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template>,
-          {{ data.step }} dose<template v-if="data.for.length">, for {{ data.for.join(', ') }}</template
-          ><template v-if="data.targetName">, against {{ inSentence(data.targetName) }}</template>
+          {{ data.sizeText }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template
+          >{{ tell('bench.dose2', { step: data.step })
+          }}<template v-if="data.for.length">{{ tell('bench.for3', { for: data.for.join(', ') }) }}</template
+          ><template v-if="data.targetName">{{
+            tell('bench.against', { targetName: inSentence(data.targetName) })
+          }}</template>
         </p>
         <p class="soft">{{ garden?.name }}</p>
       </header>
@@ -45,8 +49,12 @@ usePaper('148mm 210mm', '10mm')
         </li>
       </ol>
       <p v-if="data.strengths.length">
-        In the spray: {{ data.strengths.map((s) => `${s.material} ${trim(s.percent, 2)} %`).join(', ') }}.
-        Good for {{ trim(data.mixedLifeHours, 0) }} hours.
+        {{
+          tell('bench.inTheSprayGoodForHours', {
+            strengths: data.strengths.map((s) => `${s.material} ${trim(s.percent, 2)} %`).join(', '),
+            mixedLifeHours: trim(data.mixedLifeHours, 0),
+          })
+        }}
       </p>
       <ul class="cautions">
         <li v-for="r in data.reasons.filter((x) => x.verdict === 'ok')" :key="r.sentence">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import MultiSelect from 'primevue/multiselect'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -43,14 +44,19 @@ const hours = computed(() => {
     label: dayAndClock(w.start, zone.value),
   }))
   const now = garden.value
-    ? [{ id: garden.value.now, label: `Now, ${dayAndClock(garden.value.now, zone.value)}` }]
+    ? [
+        {
+          id: garden.value.now,
+          label: tell('bench.now', { dayAndClock: dayAndClock(garden.value.now, zone.value) }),
+        },
+      ]
     : []
   const chosen =
     props.ask.at && !best.some((h) => h.id === props.ask.at)
       ? [{ id: props.ask.at, label: dayAndClock(props.ask.at, zone.value) }]
       : []
   return [
-    { id: next, label: 'The next good hour' },
+    { id: next, label: tell('bench.theNextGoodHour') },
     ...chosen,
     ...best,
     ...now.filter((n) => n.id !== props.ask.at),
@@ -68,16 +74,16 @@ const touched = computed(
 <template>
   <details class="card" :open="touched || undefined">
     <summary>
-      <strong>Another recipe, hour, dose, bottle or units</strong>{{ ' ' }}
-      <span v-if="bench.added.length" class="soft"
-        >with {{ bench.added.map((a) => inSentence(a.name)).join(', ') }}</span
-      >
+      <strong>{{ tell('bench.anotherRecipeHourDoseBottle') }}</strong>{{ ' ' }}
+      <span v-if="bench.added.length" class="soft">{{
+        tell('bench.with', { added: bench.added.map((a) => inSentence(a.name)).join(', ') })
+      }}</span>
     </summary>
     <div class="grid">
       <SelectField
         :model-value="bench.recipe"
         :options="recipes"
-        label="Recipe"
+        :label="tell('bench.recipe')"
         take="id"
         filter
         @update:model-value="
@@ -88,19 +94,19 @@ const touched = computed(
         v-if="ask.planting.length"
         :model-value="ask.at ?? next"
         :options="hours"
-        label="For which hour"
+        :label="tell('bench.forWhichHour')"
         take="id"
         @update:model-value="emit('change', { at: $event === next ? undefined : $event })"
       />
       <div v-if="bench.sizeUnit === 'l'" class="field">
-        <label for="add">Put in as well</label>
+        <label for="add">{{ tell('bench.putInAsWell') }}</label>
         <MultiSelect
           input-id="add"
           :model-value="ask.add"
           :options="[...bench.added, ...bench.canAdd]"
           option-label="name"
           option-value="id"
-          placeholder="nothing more"
+          :placeholder="tell('bench.nothingMore')"
           filter
           fluid
           @update:model-value="emit('change', { add: $event })"
@@ -109,7 +115,7 @@ const touched = computed(
       <div class="field">
         <label for="own-dose"
           >{{ bench.materialName }}, {{ bench.dose.unit }}
-          {{ bench.sizeUnit === 'l' ? 'a litre' : 'each' }}</label
+          {{ bench.sizeUnit === 'l' ? tell('garden.aLitre') : tell('bench.each') }}</label
         >
         <NumberField
           input-id="own-dose"
@@ -120,20 +126,24 @@ const touched = computed(
           fluid
           @update:model-value="emit('change', { dose: $event ?? undefined })"
         />
-        <span class="soft small"
-          >{{ trim(bench.dose.gentle, 2) }} gentle, {{ trim(bench.dose.usual, 2) }} usual,
-          {{ trim(bench.dose.strong, 2) }} strong, {{ trim(bench.dose.ceiling, 2) }} at most</span
-        >
+        <span class="soft small">{{
+          tell('bench.gentleUsualStrongAtMost2', {
+            gentle: trim(bench.dose.gentle, 2),
+            usual: trim(bench.dose.usual, 2),
+            strong: trim(bench.dose.strong, 2),
+            ceiling: trim(bench.dose.ceiling, 2),
+          })
+        }}</span>
       </div>
       <SelectField
         v-if="garden"
         :model-value="garden.kitchen"
         :options="options(kitchenWords)"
-        label="Spoons and units"
+        :label="tell('bench.spoonsAndUnits')"
         @update:model-value="settings.mutate({ kitchen: $event })"
       />
       <div v-if="bench.bottlePercent !== null" class="field">
-        <label for="bottle">The bottle's strength, %</label>
+        <label for="bottle">{{ tell('bench.theBottlesStrength') }}</label>
         <NumberField
           input-id="bottle"
           :model-value="bench.bottlePercent"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -12,8 +13,8 @@ const emit = defineEmits<{ change: [more: Partial<BenchAsk>] }>()
 const tone = (verdict: Schemas['MixVerdict']) => (verdict === 'refused' ? 'stop' : 'caution')
 const hours = computed(() =>
   props.bench.mixedLifeHours > 48
-    ? `${trim(props.bench.mixedLifeHours / 24, 0)} days`
-    : `${trim(props.bench.mixedLifeHours, 0)} hours`,
+    ? tell('bench.days2', { mixedLifeHours: trim(props.bench.mixedLifeHours / 24, 0) })
+    : tell('bench.hours', { mixedLifeHours: trim(props.bench.mixedLifeHours, 0) }),
 )
 const short = computed(() => props.bench.shelf.filter((l) => l.missing > 0))
 const hints = computed(() => [...new Set(props.bench.shelf.flatMap((l) => l.hints))])
@@ -27,9 +28,9 @@ const hints = computed(() => [...new Set(props.bench.shelf.flatMap((l) => l.hint
       </p>
     </div>
     <div v-if="bench.nearestStep" class="note">
-      <p>The nearest that is allowed now is the {{ stepWords[bench.nearestStep] }} dose.</p>
+      <p>{{ tell('bench.theNearestThatIsAllowedNow', { stepWords: stepWords[bench.nearestStep] }) }}</p>
       <Button
-        :label="`Take the ${stepWords[bench.nearestStep]} dose`"
+        :label="tell('bench.takeTheDose', { stepWords: stepWords[bench.nearestStep] })"
         size="small"
         variant="outlined"
         @click="emit('change', { step: bench.nearestStep ?? undefined, dose: undefined })"
@@ -37,26 +38,33 @@ const hints = computed(() => [...new Set(props.bench.shelf.flatMap((l) => l.hint
     </div>
     <Button
       v-if="bench.added.length && bench.verdict === 'refused'"
-      label="Leave out what was added"
+      :label="tell('bench.leaveOutWhatWasAdded')"
       size="small"
       variant="outlined"
       @click="emit('change', { add: [] })"
     />
     <p v-for="l in short" :key="l.material" class="note caution">
-      {{ l.name }}: {{ trim(l.needed, 1) }} {{ l.unit }} wanted, {{ trim(l.onShelf ?? 0, 1) }} {{ l.unit }} on
-      the shelf.
+      {{
+        tell('bench.wantedOnTheShelf', {
+          it: l.name,
+          needed: trim(l.needed, 1),
+          unit: l.unit,
+          onShelf: trim(l.onShelf ?? 0, 1),
+        })
+      }}
     </p>
     <p v-for="h in hints" :key="h" class="note caution">{{ h }}</p>
     <p v-for="n in bench.notes" :key="n" class="note">{{ n }}</p>
     <p v-for="c in bench.cautions" :key="c" class="note caution">{{ c }}</p>
     <p class="note">
-      Good for {{ hours }} once mixed.
       {{
         bench.daysToWait === null
-          ? 'Picking: its label says when. Wash the harvest.'
+          ? tell('bench.goodForOnceMixedPickingIts', { hours })
           : bench.daysToWait === 0
-            ? 'Nothing to wait for before picking; wash the harvest.'
-            : `Pick ${bench.daysToWait === 1 ? 'a day' : `${bench.daysToWait} days`} later at the earliest; wash the harvest.`
+            ? tell('bench.goodForOnceMixedNothing', { hours })
+            : bench.daysToWait === 1
+              ? tell('bench.goodForOnceMixedPick', { hours })
+              : tell('bench.goodForOnceMixedPickDays', { hours, daysToWait: bench.daysToWait })
       }}
     </p>
   </div>

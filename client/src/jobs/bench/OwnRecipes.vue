@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -33,30 +34,32 @@ const putting = useGardenWrite((gardenId, r: Schemas['OwnRecipeAnswer']) =>
 
 <template>
   <section v-if="kept.length" aria-labelledby="kept-recipes">
-    <h3 id="kept-recipes">Kept here</h3>
+    <h3 id="kept-recipes">{{ tell('bench.keptHere') }}</h3>
     <ul>
       <li v-for="r in kept" :key="r.id">
         <strong>{{ r.name }}</strong>
         <span class="soft">{{
           r.warning
-            ? 'a warning: not to be mixed'
-            : [r.parts.join('; '), r.heardFrom && `heard from ${r.heardFrom}`].filter(Boolean).join(' · ')
+            ? tell('bench.aWarningNotToBeMixed')
+            : [r.parts.join('; '), r.heardFrom && tell('bench.heardFrom2', { heardFrom: r.heardFrom })]
+                .filter(Boolean)
+                .join(' · ')
         }}</span>
         <p v-if="r.warning" class="told">{{ r.text }}</p>
         <Button
           v-if="r.recipe"
-          label="Mix it"
+          :label="tell('board.mixIt')"
           size="small"
           :variant="chosen === r.recipe ? undefined : 'outlined'"
-          :aria-label="`Mix ${r.name}`"
+          :aria-label="tell('bench.mix', { name: r.name })"
           :aria-pressed="chosen === r.recipe"
           @click="$emit('choose', r.recipe)"
         />
         <Button
-          label="Put it away"
+          :label="tell('bench.putItAway')"
           size="small"
           variant="text"
-          :aria-label="`Put ${r.name} away`"
+          :aria-label="tell('bench.putAway', { it: r.name })"
           @click="putting.mutate(r)"
         />
       </li>

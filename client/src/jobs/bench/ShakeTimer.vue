@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useIntervalFn } from '@vueuse/core'
 import Button from 'primevue/button'
 import SelectButton from 'primevue/selectbutton'
@@ -89,15 +90,15 @@ async function held() {
     <summary>
       {{
         emulsifier.found
-          ? `Soap: ${trim(emulsifier.mlPerLitre, 1)} ml a litre, as your jar showed`
-          : `Soap: ${trim(emulsifier.mlPerLitre, 1)} ml a litre. Shake a jar to find yours`
+          ? tell('bench.soapMlALitreAsYour', { mlPerLitre: trim(emulsifier.mlPerLitre, 1) })
+          : tell('bench.soapMlALitreShake', { mlPerLitre: trim(emulsifier.mlPerLitre, 1) })
       }}
     </summary>
     <div class="grid">
       <SelectField
         :model-value="emulsifier.soap"
         :options="emulsifier.soaps"
-        label="Soap"
+        :label="tell('bench.soap')"
         show="name"
         take="id"
         @update:model-value="$emit('soap', $event)"
@@ -105,13 +106,12 @@ async function held() {
       <SelectField
         :model-value="emulsifier.water"
         :options="options(waterWords)"
-        label="Water"
+        :label="tell('bench.water')"
         @update:model-value="settings.mutate({ water: $event })"
       />
     </div>
     <p>
-      A jar with {{ trim(amount, 1) }} ml of soap to a litre of water, and the oil: in half a litre that is
-      {{ trim(amount / 2, 2) }} ml. Shake it hard, set it down and watch.
+      {{ tell('bench.aJarWithMlOfSoap', { amount: trim(amount, 1), amount2: trim(amount / 2, 2) }) }}
     </p>
     <SelectButton
       v-model="seconds"
@@ -120,10 +120,16 @@ async function held() {
       option-value="value"
       :allow-empty="false"
       :disabled="running"
-      aria-label="How long to watch"
+      :aria-label="tell('bench.howLongToWatch')"
     />
     <div class="timer">
-      <svg viewBox="0 0 80 80" width="80" height="80" role="timer" :aria-label="`${left} seconds left`">
+      <svg
+        viewBox="0 0 80 80"
+        width="80"
+        height="80"
+        role="timer"
+        :aria-label="tell('bench.secondsLeft', { left })"
+      >
         <circle class="ring" cx="40" cy="40" r="34" pathLength="1" />
         <circle
           class="rest"
@@ -137,14 +143,16 @@ async function held() {
         <text x="40" y="48">{{ running ? left : watched ? '✓' : seconds }}</text>
       </svg>
       <div v-if="watched" class="asked" role="status">
-        <p><strong>Is it still even, with no oil on top?</strong></p>
+        <p>
+          <strong>{{ tell('bench.isItStillEvenWithNo') }}</strong>
+        </p>
         <div class="actions">
-          <Button label="Even: keep this amount" :loading="saving.isPending.value" @click="held" />
-          <Button label="It parted: 1 ml more" variant="outlined" @click="parted" />
+          <Button :label="tell('bench.evenKeepThisAmount')" :loading="saving.isPending.value" @click="held" />
+          <Button :label="tell('bench.itParted1MlMore')" variant="outlined" @click="parted" />
         </div>
       </div>
-      <Button v-else-if="!running" label="Shaken: start watching" @click="start" />
-      <Button v-else label="It parted already" variant="outlined" @click="parted" />
+      <Button v-else-if="!running" :label="tell('bench.shakenStartWatching')" @click="start" />
+      <Button v-else :label="tell('bench.itPartedAlready')" variant="outlined" @click="parted" />
     </div>
     <FieldError :problem="saving.error.value" />
   </details>

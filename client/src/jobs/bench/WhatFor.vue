@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import MultiSelect from 'primevue/multiselect'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
@@ -18,19 +19,21 @@ const against = useTargets()
 
 <template>
   <p v-if="where.length === 0" class="note">
-    Nothing grows yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink>, then a mix can be
-    made for it.
+    {{ tell('bench.nothingGrowsYet') }}
+    <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>{{
+      tell('bench.thenAMixCanBeMade')
+    }}
   </p>
   <div v-if="shown" class="for">
     <div class="field">
-      <label for="where">Where</label>
+      <label for="where">{{ tell('bench.where') }}</label>
       <MultiSelect
         input-id="where"
         :model-value="plantings"
         :options="where"
         option-label="label"
         option-value="id"
-        placeholder="Choose one planting or more"
+        :placeholder="tell('bench.chooseOnePlantingOrMore')"
         filter
         fluid
         @update:model-value="$emit('change', { planting: $event, size: undefined })"
@@ -39,14 +42,19 @@ const against = useTargets()
     <SelectField
       :model-value="target"
       :options="against"
-      placeholder="Choose a pest or disease"
+      :placeholder="tell('bench.chooseAPestOrDisease')"
       filter
-      label="Against"
+      :label="tell('almanac.against')"
       @update:model-value="$emit('change', { target: $event, recipe: undefined, add: [], dose: undefined })"
     />
   </div>
   <div v-else>
-    <Button label="Other beds or another trouble" variant="text" size="small" @click="changing = true" />
+    <Button
+      :label="tell('bench.otherBedsOrAnotherTrouble')"
+      variant="text"
+      size="small"
+      @click="changing = true"
+    />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { injuryWords, outcomeWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
@@ -13,32 +14,34 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
 <template>
   <div class="page narrow">
     <div class="page-head">
-      <h1>Check back</h1>
-      <p class="soft">A spray is judged by counting the same leaves again.</p>
+      <h1>{{ tell('checkback.checkBack') }}</h1>
+      <p class="soft">{{ tell('checkback.aSprayIsJudgedByCounting') }}</p>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <p v-if="open.length === 0" class="note">
-        Nothing to look back at. A check-back is set whenever a spray is logged.
+        {{ tell('checkback.nothingToLookBack') }}
       </p>
       <ol v-else>
         <li v-for="c in open" :key="c.id">
           <RouterLink :to="{ name: 'check-back', params: { checkBackId: c.id } }">
             <span>
-              <strong>{{ c.where }}</strong> <span v-if="c.patchTest">two leaves</span>
+              <strong>{{ c.where }}</strong> <span v-if="c.patchTest">{{ tell('checkback.twoLeaves') }}</span>
               <span class="soft"
                 >{{ c.what
-                }}<template v-if="c.targetName"> against {{ inSentence(c.targetName) }}</template></span
+                }}<template v-if="c.targetName">
+                  {{ tell('checkback.against', { targetName: inSentence(c.targetName) }) }}</template
+                ></span
               >
             </span>
             <span class="when" :class="{ due: c.due }"
-              >{{ c.due ? 'due since' : 'on' }} {{ civilDay(c.dueOn) }}</span
+              >{{ c.due ? tell('checkback.dueSince') : tell('checkback.on') }} {{ civilDay(c.dueOn) }}</span
             >
           </RouterLink>
         </li>
       </ol>
       <template v-if="done.length">
-        <h2>Judged lately</h2>
+        <h2>{{ tell('checkback.judgedLately') }}</h2>
         <ol class="done">
           <li v-for="c in done" :key="c.id" class="note">
             <p>
@@ -46,9 +49,9 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
                 c.outcome
                   ? outcomeWords[c.outcome]
                   : c.patchTest
-                    ? `Two leaves, injury: ${injuryWords[c.injury].toLowerCase()}`
-                    : 'Looked at'
-              }}</strong>: {{ inSentence(c.what) }} on {{ c.where }}
+                    ? tell('checkback.twoLeavesInjury', { injuryWords: injuryWords[c.injury].toLowerCase() })
+                    : tell('checkback.lookedAt')
+              }}</strong>{{ tell('checkback.whatWhere', { what: inSentence(c.what), where: c.where }) }}
             </p>
             <p class="soft">{{ c.sentence }}</p>
           </li>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
@@ -29,10 +30,10 @@ const sample = useSample(() => visit.value?.plantingId ?? '', looked, living)
 /** What a leaf can be: only what lives counts. */
 const leafNames = computed(() =>
   !visit.value?.target
-    ? (['Clean', 'It goes on', 'Only old'] as const)
+    ? ([tell('checkback.clean'), tell('checkback.itGoes'), tell('checkback.onlyOld')] as const)
     : visit.value.insects
-      ? (['Clean', 'They move', 'Only dead'] as const)
-      : (['Clean', 'New spots', 'Old spots only'] as const),
+      ? ([tell('checkback.clean'), tell('checkback.theyMove'), tell('checkback.onlyDead')] as const)
+      : ([tell('checkback.clean'), tell('checkback.newSpots'), tell('checkback.oldSpotsOnly')] as const),
 )
 const asksBack = computed(() => problem.value?.fields['certain'])
 async function hose() {
@@ -64,17 +65,22 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
     <AsyncState v-if="!visit" :pending="isPending" :error="error" />
     <template v-else>
       <div class="page-head">
-        <h1>Check back: {{ visit.where }}</h1>
+        <h1>{{ tell('checkback.checkBack2', { where: visit.where }) }}</h1>
         <p class="soft">
           {{ visit.what
-          }}<template v-if="visit.targetName"> against {{ inSentence(visit.targetName) }}</template
+          }}<template v-if="visit.targetName">
+            {{ tell('checkback.against', { targetName: inSentence(visit.targetName) }) }}</template
           >,
           {{ dayAndClock(visit.doneWhatAt, zone) }}
         </p>
       </div>
       <div v-if="kept" class="note good stack" role="status">
-        <p>Kept on this device. The verdict comes when the network is back.</p>
-        <Button label="To the check-backs" size="large" @click="router.push({ name: 'check-backs' })" />
+        <p>{{ tell('checkback.keptOnThisDeviceTheVerdict') }}</p>
+        <Button
+          :label="tell('checkback.toTheCheckBacks')"
+          size="large"
+          @click="router.push({ name: 'check-backs' })"
+        />
       </div>
       <template v-else-if="visit.patchTest">
         <p
@@ -85,14 +91,14 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
         >
           {{
             visit.injury === 'none' || visit.injury === 'slight'
-              ? `${visit.what} may go on all of it now.`
-              : `It burnt. Try two leaves again a step lower, or take another material.`
+              ? tell('checkback.mayGoOnAll', { what: visit.what })
+              : tell('checkback.itBurntTryTwoLeavesAgain')
           }}
         </p>
         <template v-else>
-          <p>Look at the two leaves, top and underside: scorch, curl, dull spots, dropped leaves.</p>
+          <p>{{ tell('checkback.lookAtTheTwoLeavesTop') }}</p>
           <div class="row">
-            <span id="patch-injury" class="label">Did it hurt them?</span>
+            <span id="patch-injury" class="label">{{ tell('checkback.didItHurtThem') }}</span>
             <SelectButton
               v-model="injury"
               :options="options(injuryWords)"
@@ -103,7 +109,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             />
           </div>
           <div v-if="injury && injury !== 'none'" class="row">
-            <span id="patch-signs" class="label">How?</span>
+            <span id="patch-signs" class="label">{{ tell('checkback.how') }}</span>
             <SelectButton
               v-model="signs"
               multiple
@@ -114,16 +120,21 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             />
           </div>
           <FieldError :problem="problem" />
-          <p v-if="!injury" class="soft">Say whether it hurt them, then judge.</p>
+          <p v-if="!injury" class="soft">{{ tell('checkback.sayWhetherItHurtThemThen') }}</p>
           <Button
-            label="Judge the two leaves"
+            :label="tell('checkback.judgeTheTwoLeaves')"
             size="large"
             :disabled="!injury"
             :loading="saving"
             @click="check.judgePatch"
           />
         </template>
-        <Button v-if="visit.doneAt" label="To the Board" size="large" @click="router.push('/')" />
+        <Button
+          v-if="visit.doneAt"
+          :label="tell('checkback.toTheBoard')"
+          size="large"
+          @click="router.push('/')"
+        />
       </template>
       <template v-else>
         <RangeBar
@@ -140,28 +151,37 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             <h2>{{ outcomeWords[visit.outcome] }}</h2>
             <p>{{ visit.sentence }}</p>
             <p v-if="visit.injury !== 'none'">
-              Injury to the plant: {{ injuryWords[visit.injury].toLowerCase()
+              {{ tell('checkback.injuryToThePlant', { injuryWords: injuryWords[visit.injury].toLowerCase() })
               }}<template v-if="visit.injurySigns.length"
                 >, {{ visit.injurySigns.map((i) => injurySignWords[i].toLowerCase()).join(', ') }}</template
               >.
             </p>
             <p v-if="visit.onlyDead">
-              {{ visit.onlyDead }} {{ visit.onlyDead === 1 ? 'leaf' : 'leaves' }} with
-              {{ visit.insects ? 'dead ones' : 'old spots' }} alone.
+              {{
+                visit.onlyDead === 1
+                  ? visit.insects
+                    ? tell('checkback.leafWithDeadOnesAlone', { onlyDead: visit.onlyDead })
+                    : tell('checkback.leafWithOldSpotsAlone', { onlyDead: visit.onlyDead })
+                  : visit.insects
+                    ? tell('checkback.leavesWithDeadOnesAlone', { onlyDead: visit.onlyDead })
+                    : tell('checkback.leavesWithOldSpotsAlone', { onlyDead: visit.onlyDead })
+              }}
             </p>
             <p v-if="visit.alive !== null || visit.dead !== null">
-              Touched: {{ visit.dead ?? 0 }} dead, {{ visit.alive ?? 0 }} living.
+              {{ tell('checkback.touchedDeadLiving', { dead: visit.dead ?? 0, alive: visit.alive ?? 0 }) }}
             </p>
-            <p v-if="visit.course"><strong>The course:</strong> {{ visit.course }}</p>
+            <p v-if="visit.course">
+              <strong>{{ tell('checkback.theCourse') }}</strong> {{ visit.course }}
+            </p>
             <p v-if="visit.discountedFor">
-              Set aside, so the garden does not learn from it: {{ visit.discountedFor }}.
+              {{ tell('checkback.setAsideSoTheGardenDoes', { discountedFor: visit.discountedFor }) }}
             </p>
           </section>
           <div class="actions">
-            <Button label="To the Board" size="large" @click="router.push('/')" />
+            <Button :label="tell('checkback.toTheBoard')" size="large" @click="router.push('/')" />
             <Button
               v-if="visit.outcome === 'losing' || visit.outcome === 'holding'"
-              label="Mix the next round"
+              :label="tell('checkback.mixTheNextRound')"
               variant="outlined"
               @click="
                 router.push({
@@ -175,15 +195,18 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
 
         <template v-else>
           <section v-if="visit.countedSince && looked === 0" class="note stack" aria-labelledby="since">
-            <h2 id="since">Counted since</h2>
+            <h2 id="since">{{ tell('checkback.countedSince') }}</h2>
             <p>
-              {{ visit.countedSince.count.leavesAffected }} of
-              {{ visit.countedSince.count.leavesLooked }} leaves on
-              {{ dayAndClock(visit.countedSince.count.at, zone) }}. Say below whether the spray hurt the
-              plant, and that count can judge it.
+              {{
+                tell('checkback.ofLeavesOnSayBelowWhether', {
+                  leavesAffected: visit.countedSince.count.leavesAffected,
+                  leavesLooked: visit.countedSince.count.leavesLooked,
+                  dayAndClock: dayAndClock(visit.countedSince.count.at, zone),
+                })
+              }}
             </p>
             <Button
-              label="Judge by that count"
+              :label="tell('checkback.judgeByThatCount')"
               :disabled="!injury"
               :loading="saving"
               @click="check.judgeByCount(visit.countedSince.observationId)"
@@ -192,8 +215,8 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
           <p>
             {{
               visit.insects
-                ? 'Touch them: what moves is alive. Look at new growth too.'
-                : 'Old spots stay. Count as new what has spots it did not have, and look at new leaves.'
+                ? tell('checkback.touchThemWhatMovesIsAlive')
+                : tell('checkback.oldSpotsStayCountAsNew')
             }}
           </p>
           <CountPad
@@ -208,7 +231,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
           <FieldError :problem="problem" field="leavesLooked" />
           <ShareMeter v-if="sample" :sample="sample" />
           <div class="row">
-            <span id="injury" class="label">Did the spray hurt the plant?</span>
+            <span id="injury" class="label">{{ tell('checkback.didTheSprayHurtThePlant') }}</span>
             <SelectButton
               v-model="injury"
               :options="options(injuryWords)"
@@ -219,7 +242,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             />
           </div>
           <div v-if="injury && injury !== 'none'" class="row">
-            <span id="injury-signs" class="label">How?</span>
+            <span id="injury-signs" class="label">{{ tell('checkback.how') }}</span>
             <SelectButton
               v-model="signs"
               multiple
@@ -230,9 +253,9 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             />
           </div>
           <div v-if="visit.insects" class="touched">
-            <p>Touch a few with a straw. What moves is alive.</p>
-            <NumberStepper v-model="touched.dead" label="Dead" />
-            <NumberStepper v-model="touched.alive" label="Living" />
+            <p>{{ tell('checkback.touchAFewWithAStraw') }}</p>
+            <NumberStepper v-model="touched.dead" :label="tell('checkback.dead')" />
+            <NumberStepper v-model="touched.alive" :label="tell('checkback.living')" />
           </div>
           <FieldNotes v-model="draft" />
           <FieldError :problem="problem" :shown="['leavesLooked', 'certain']" />
@@ -241,18 +264,28 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             <div class="actions">
               <Button
                 v-if="living > 0"
-                label="Those are dead too"
+                :label="tell('checkback.thoseAreDeadToo')"
                 @click="(check.livingAreDead(), check.judge())"
               />
-              <Button label="Both are right" variant="outlined" @click="check.judge(true)" />
-              <Button v-if="living === 0" label="Count on" variant="text" @click="problem = null" />
+              <Button :label="tell('checkback.bothAreRight')" variant="outlined" @click="check.judge(true)" />
+              <Button
+                v-if="living === 0"
+                :label="tell('checkback.countOn')"
+                variant="text"
+                @click="problem = null"
+              />
             </div>
           </div>
           <div v-else class="actions">
-            <Button label="Judge this spray" size="large" :loading="saving" @click="check.judge()" />
+            <Button
+              :label="tell('checkback.judgeThisSpray')"
+              size="large"
+              :loading="saving"
+              @click="check.judge()"
+            />
             <Button
               v-if="visit.canHose && looked === 0"
-              label="Can't tell: hose them off, count in two days"
+              :label="tell('checkback.cantTellHoseThemOffCount')"
               variant="text"
               :loading="saving"
               @click="hose"

@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import { answer, api, Problem, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
@@ -49,7 +50,7 @@ export function useCheckBack(checkBackId: string) {
         method: 'POST',
         path: `/api/gardens/${gardenId.value}/check-backs/${checkBackId}/${what}`,
         body,
-        words: 'A check-back',
+        words: tell('checkback.aCheckBack'),
         stamp: what === 'count' ? 'count' : true,
       })
       kept.value = !delivery.sent

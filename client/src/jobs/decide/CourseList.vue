@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
@@ -23,21 +24,28 @@ const mixes = (c: Schemas['CourseAnswer']) => c.state === 'roundDue' || c.state 
 
 <template>
   <section class="card" aria-labelledby="courses-head">
-    <h2 id="courses-head">Courses</h2>
+    <h2 id="courses-head">{{ tell('decide.courses') }}</h2>
     <p v-if="courses.length === 0" class="soft">
-      None runs. A course is two to four rounds against one generation.
+      {{ tell('decide.noneRunsACourseIsTwo') }}
     </p>
     <ol>
       <li v-for="c in courses" :key="c.id">
         <p>
-          <strong>{{ c.where }}</strong>: {{ inSentence(c.material) }} against
-          {{ inSentence(c.targetName) }}
+          <strong>{{ c.where }}</strong>{{
+            tell('decide.against', { material: inSentence(c.material), targetName: inSentence(c.targetName) })
+          }}
         </p>
-        <p class="rounds" role="img" :aria-label="`${c.roundsGiven} of ${c.rounds} rounds given`">
+        <p
+          class="rounds"
+          role="img"
+          :aria-label="tell('decide.ofRoundsGiven', { roundsGiven: c.roundsGiven, rounds: c.rounds })"
+        >
           <i v-for="n in Math.max(c.rounds, c.roundsGiven)" :key="n" :class="{ given: n <= c.roundsGiven }" />
           <span class="soft small" aria-hidden="true"
-            >{{ c.roundsGiven }} of {{ c.rounds
-            }}<template v-if="c.nextOn">, next {{ civilDay(c.nextOn) }}</template></span
+            >{{ tell('decide.roundsgivenRounds', { roundsGiven: c.roundsGiven, rounds: c.rounds })
+            }}<template v-if="c.nextOn">{{
+              tell('decide.next', { nextOn: civilDay(c.nextOn) })
+            }}</template></span
           >
         </p>
         <p class="soft small">{{ c.sentence }}</p>
@@ -45,10 +53,10 @@ const mixes = (c: Schemas['CourseAnswer']) => c.state === 'roundDue' || c.state 
         <div class="actions">
           <Button
             v-if="mixes(c)"
-            :label="c.state === 'patchFirst' ? 'Mix for two leaves' : 'Mix the round'"
+            :label="c.state === 'patchFirst' ? tell('decide.mixForTwoLeaves') : tell('decide.mixTheRound')"
             size="small"
             variant="outlined"
-            :aria-label="`Mix for ${c.where}, ${c.targetName}`"
+            :aria-label="tell('decide.mixFor', { where: c.where, targetName: c.targetName })"
             @click="
               router.push({
                 name: 'bench',
@@ -63,10 +71,10 @@ const mixes = (c: Schemas['CourseAnswer']) => c.state === 'roundDue' || c.state 
             "
           />
           <Button
-            label="Stop"
+            :label="tell('decide.stop')"
             size="small"
             variant="text"
-            :aria-label="`Stop the course on ${c.where} against ${c.targetName}`"
+            :aria-label="tell('decide.stopTheCourseOnAgainst', { where: c.where, targetName: c.targetName })"
             @click="stop.mutate(c.id)"
           />
         </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useMediaQuery } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -43,30 +44,41 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
 <template>
   <div class="page wide paper">
     <div class="page-head">
-      <h1>Decide</h1>
+      <h1>{{ tell('board.decide') }}</h1>
       <p v-if="data && ladders.length" class="soft" role="status">
         {{
           waiting.length === 0
-            ? 'Everything is answered.'
+            ? tell('decide.everythingIsAnswered')
             : waiting.length === 1
-              ? 'One trouble waits for an answer.'
-              : `${waiting.length} troubles wait for an answer, the most urgent first.`
+              ? tell('decide.oneTroubleWaitsForAnAnswer')
+              : tell('decide.troublesWaitForAnAnswer', { waiting: waiting.length })
         }}
-        <RouterLink v-if="planting" :to="{ name: 'decide' }">Everything that was found</RouterLink>
+        <RouterLink v-if="planting" :to="{ name: 'decide' }">{{
+          tell('decide.everythingThatWasFound')
+        }}</RouterLink>
       </p>
-      <PrintButton v-if="data && ladders.length" label="Print what was decided" size="small" variant="text" />
+      <PrintButton
+        v-if="data && ladders.length"
+        :label="tell('decide.printWhatWasDecided')"
+        size="small"
+        variant="text"
+      />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <div v-else class="columns" :class="{ one: ladders.length < 2 }">
       <div v-if="!narrow || !inHand || ladders.length === 1" class="list">
         <p v-for="sentence in data.uncounted" :key="sentence" class="note caution">{{ sentence }}</p>
         <div v-if="ladders.length === 0" class="note">
-          <p>Nothing to decide: the last looks were clean, or nobody has looked yet.</p>
+          <p>{{ tell('decide.nothingToDecideTheLastLooks') }}</p>
           <div class="actions">
-            <Button label="Start a walk" variant="outlined" @click="router.push({ name: 'walk' })" />
+            <Button
+              :label="tell('decide.startAWalk')"
+              variant="outlined"
+              @click="router.push({ name: 'walk' })"
+            />
           </div>
         </div>
-        <nav v-if="ladders.length > 1" aria-label="Troubles">
+        <nav v-if="ladders.length > 1" :aria-label="tell('decide.troubles')">
           <TroubleRow
             v-for="ladder in urgent"
             :key="ladder.observationId"
@@ -75,7 +87,7 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
             @choose="choose(ladder.observationId)"
           />
           <details v-if="calm.length" :open="urgent.length === 0 || calm.some((l) => l === inHand)">
-            <summary>{{ calm.length }} to leave alone, and look again</summary>
+            <summary>{{ tell('decide.toLeaveAloneAndLookAgain', { calm: calm.length }) }}</summary>
             <div class="calm">
               <TroubleRow
                 v-for="ladder in calm"
@@ -89,7 +101,7 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
         </nav>
         <Button
           v-if="waiting.length > 1"
-          label="Take on all that is proposed"
+          :label="tell('decide.takeOnAllThatIsProposed')"
           variant="outlined"
           fluid
           :loading="busy"
@@ -99,7 +111,7 @@ const all = (of: Ladder[]) => of.flatMap((ladder) => open(ladder).map((step) => 
       <div class="hand">
         <Button
           v-if="narrow && inHand && ladders.length > 1"
-          label="All troubles"
+          :label="tell('decide.allTroubles')"
           variant="text"
           @click="choose()"
         />

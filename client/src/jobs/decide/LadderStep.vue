@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -14,7 +15,7 @@ const { today } = useGarden()
 
 const when = computed(() => {
   if (!props.step.on || props.step.choice === 'passedOver') return ''
-  return props.step.on <= today.value ? 'today' : civilDay(props.step.on)
+  return props.step.on <= today.value ? tell('decide.today2') : civilDay(props.step.on)
 })
 /** Rounds of a course that runs already are mixed at once. */
 const running = computed(
@@ -38,12 +39,14 @@ const bench = computed(() => ({
     <div class="text">
       <p>
         <strong>{{ step.name }}</strong> <span v-if="when" class="soft">{{ when }}</span>
-        <span v-if="step.taken" class="taken">{{ step.takenState === 'done' ? 'done' : 'taken on' }}</span>
+        <span v-if="step.taken" class="taken">{{
+          step.takenState === 'done' ? tell('decide.done') : tell('decide.takenOn')
+        }}</span>
       </p>
       <p class="soft">{{ step.why[0] }}</p>
       <p v-if="step.course && step.choice !== 'passedOver'" class="soft">{{ step.course.reason }}</p>
       <details v-if="step.how || step.why.length > 1">
-        <summary>How, and why</summary>
+        <summary>{{ tell('decide.howAndWhy') }}</summary>
         <p v-if="step.how">{{ step.how }}</p>
         <ul>
           <li v-for="why in step.why.slice(1)" :key="why">{{ why }}</li>
@@ -53,24 +56,24 @@ const bench = computed(() => ({
     <div v-if="step.choice !== 'passedOver' && !step.taken" class="answers">
       <Button
         v-if="running"
-        label="Mix it"
-        :aria-label="`Mix it: ${step.name}, ${ladder.where}`"
+        :label="tell('board.mixIt')"
+        :aria-label="tell('decide.mixIt', { step: step.name, where: ladder.where })"
         @click="router.push(bench)"
       />
       <Button
         v-else
-        :label="isCourse(step) ? 'Begin it' : 'Take it on'"
+        :label="isCourse(step) ? tell('decide.beginIt') : tell('decide.takeIt')"
         :variant="step.choice === 'do' ? 'outlined' : 'text'"
         :disabled="busy"
-        :aria-label="`Take on: ${step.name}, ${ladder.where}`"
+        :aria-label="tell('decide.takeOn', { step: step.name, where: ladder.where })"
         @click="$emit('accept')"
       />
       <Button
         v-if="step.choice === 'do'"
-        label="Pass"
+        :label="tell('decide.pass')"
         variant="text"
         :disabled="busy"
-        :aria-label="`Pass by: ${step.name}, ${ladder.where}`"
+        :aria-label="tell('decide.passBy', { step: step.name, where: ladder.where })"
         @click="$emit('pass')"
       />
     </div>

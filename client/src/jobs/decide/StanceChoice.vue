@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import AsyncState from '@/kit/AsyncState.vue'
@@ -34,8 +35,8 @@ const label = (choice: string) =>
     ? stanceWords[choice as Schemas['Stance']]
     : approachWords[choice as Schemas['DiseaseApproach']]
 const title = computed(() => {
-  if (props.what === 'approach') return 'How you meet disease'
-  return props.placeId ? 'When you spray here at all' : 'When you spray at all'
+  if (props.what === 'approach') return tell('decide.howYouMeetDisease')
+  return props.placeId ? tell('decide.whenYouSprayHereAtAll') : tell('decide.whenYouSprayAtAll')
 })
 function choose(choice: string) {
   if (props.what === 'approach') settings.mutate({ diseaseApproach: choice as Schemas['DiseaseApproach'] })
@@ -67,8 +68,8 @@ function choose(choice: string) {
         {{ label(c.choice) }}:
         {{
           c.differences.length === 0
-            ? 'nothing would be different today'
-            : `what would be different today (${c.differences.length})`
+            ? tell('decide.nothingWouldBeDifferentToday')
+            : tell('decide.whatWouldBeDifferentToday', { differences: c.differences.length })
         }}
       </summary>
       <ul>
@@ -77,10 +78,12 @@ function choose(choice: string) {
     </details>
     <p v-if="placeId && what === 'stance'" class="small">
       <template v-if="own">
-        This place has its own.
-        <button class="plain" type="button" @click="setPlace.mutate(null)">Follow the garden again</button>
+        {{ tell('decide.thisPlaceHasItsOwn') }}
+        <button class="plain" type="button" @click="setPlace.mutate(null)">
+          {{ tell('decide.followTheGardenAgain') }}
+        </button>
       </template>
-      <template v-else>As the garden.</template>
+      <template v-else>{{ tell('decide.asTheGarden') }}</template>
     </p>
     <FieldError :problem="settings.error.value ?? setPlace.error.value" />
   </fieldset>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { reactive } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -42,7 +43,13 @@ const done = useGardenWrite((gardenId, task: Schemas['TaskAnswer']) =>
   ),
 )
 const doneWord = (task: Schemas['TaskAnswer']) =>
-  task.worn ? 'Renewed' : task.helperKinds.length ? 'Ordered' : task.helpers ? 'Let out' : 'Done'
+  task.worn
+    ? tell('decide.renewed')
+    : task.helperKinds.length
+      ? tell('decide.ordered')
+      : task.helpers
+        ? tell('decide.letOut')
+        : tell('before.done')
 const drop = useGardenWrite((gardenId, taskId: string) =>
   answer(
     api.POST('/api/gardens/{gardenId}/tasks/{taskId}/drop', {
@@ -55,33 +62,33 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
 
 <template>
   <section class="card" aria-labelledby="tasks-head">
-    <h2 id="tasks-head">Taken on</h2>
-    <p v-if="tasks.length === 0" class="soft">Nothing yet. What you take on waits here, and on the Board.</p>
+    <h2 id="tasks-head">{{ tell('decide.takenOn2') }}</h2>
+    <p v-if="tasks.length === 0" class="soft">{{ tell('decide.nothingYetWhatYouTake') }}</p>
     <ol>
       <li v-for="task in tasks" :key="task.id">
         <p>
           <strong>{{ task.name }}</strong><template v-if="task.helpers">: {{ task.helpers }}</template
           >, {{ task.where }}
-          <span class="soft">{{ task.worn ?? (task.due ? 'due' : civilDay(task.dueOn)) }}</span>
+          <span class="soft">{{ task.worn ?? (task.due ? tell('decide.due') : civilDay(task.dueOn)) }}</span>
         </p>
         <p class="soft small">{{ task.how }}</p>
         <NumberStepper
           v-if="task.countsLeaves"
           :model-value="leaves[task.id] ?? 0"
-          label="Leaves taken off"
+          :label="tell('decide.leavesTakenOff')"
           @update:model-value="leaves[task.id] = $event"
         />
         <div v-if="task.helperKinds.length" class="order">
           <SelectField
             :model-value="orderOf(task).helper"
             :options="task.helperKinds"
-            label="Which"
+            :label="tell('decide.which')"
             show="name"
             take="id"
             @update:model-value="choose(task, $event)"
           />
           <div class="field">
-            <label :for="`number-${task.id}`">How many</label>
+            <label :for="`number-${task.id}`">{{ tell('decide.howMany') }}</label>
             <NumberField
               :model-value="orderOf(task).number"
               :input-id="`number-${task.id}`"
@@ -90,7 +97,9 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
               @update:model-value="orders[task.id] = { ...orderOf(task), number: $event }"
             />
           </div>
-          <p v-if="task.comesOn" class="soft small">Expected on {{ civilDay(task.comesOn) }}.</p>
+          <p v-if="task.comesOn" class="soft small">
+            {{ tell('decide.expectedOn', { comesOn: civilDay(task.comesOn) }) }}
+          </p>
         </div>
         <div class="actions">
           <Button
@@ -100,10 +109,14 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
             @click="done.mutate(task)"
           />
           <Button
-            :label="task.worn ? 'Not again' : 'Drop'"
+            :label="task.worn ? tell('decide.notAgain') : tell('decide.drop')"
             size="small"
             variant="text"
-            :aria-label="`${task.worn ? 'Not again' : 'Drop'}: ${task.name}, ${task.where}`"
+            :aria-label="
+              task.worn
+                ? tell('decide.notAgain2', { task: task.name, where: task.where })
+                : tell('decide.drop2', { task: task.name, where: task.where })
+            "
             @click="drop.mutate(task.id)"
           />
         </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -28,7 +29,7 @@ const todo = computed(() =>
     .filter((s) => s.choice === 'do')
     .sort((a, b) => ((a.on ?? today.value) < (b.on ?? today.value) ? -1 : 1)),
 )
-const when = (s: Step) => (!s.on || s.on <= today.value ? 'Today' : civilDay(s.on))
+const when = (s: Step) => (!s.on || s.on <= today.value ? tell('decide.today') : civilDay(s.on))
 
 /** The way that is drawn beside leaving it alone. */
 const drawn = ref('')
@@ -45,7 +46,11 @@ const curves = computed(() =>
 )
 const names = computed(() =>
   curves.value.map((c) =>
-    c.id === 'nothing' ? 'left alone' : c.id === best.value ? 'proposed' : 'this way',
+    c.id === 'nothing'
+      ? tell('decide.leftAlone')
+      : c.id === best.value
+        ? tell('decide.proposed')
+        : tell('decide.thisWay'),
   ),
 )
 const chosenCurve = computed(() =>
@@ -64,10 +69,17 @@ const running = computed(() =>
     <header>
       <h2>{{ ladder.where }}: {{ ladder.name }}</h2>
       <p class="soft">
-        {{ ladder.leavesAffected }} of {{ ladder.leavesLooked }} leaves, {{ day(ladder.at, zone) }};
-        {{ stanceWords[ladder.stance].toLowerCase()
-        }}<template v-if="ladder.helpers">, {{ ladder.helpers }} helpers</template
-        ><template v-if="ladder.ants !== 'none'">, {{ antsWords[ladder.ants] }} ants</template>
+        {{
+          tell('decide.ofLeaves', {
+            leavesAffected: ladder.leavesAffected,
+            leavesLooked: ladder.leavesLooked,
+            at: day(ladder.at, zone),
+            stanceWords: stanceWords[ladder.stance].toLowerCase(),
+          })
+        }}<template v-if="ladder.helpers">{{ tell('decide.helpers', { helpers: ladder.helpers }) }}</template
+        ><template v-if="ladder.ants !== 'none'">{{
+          tell('decide.ants', { antsWords: antsWords[ladder.ants] })
+        }}</template>
       </p>
       <p class="answer">{{ ladder.answer }}</p>
     </header>
@@ -75,11 +87,13 @@ const running = computed(() =>
       <li v-for="step in todo" :key="step.code + step.name">
         <strong>{{ when(step) }}: {{ step.name }}.</strong>
         {{ step.prune?.sentence ?? step.course?.reason ?? step.how ?? step.why[0] }}
-        <span v-if="step.taken" class="taken">{{ step.takenState === 'done' ? 'done' : 'taken on' }}</span>
+        <span v-if="step.taken" class="taken">{{
+          step.takenState === 'done' ? tell('decide.done') : tell('decide.takenOn')
+        }}</span>
       </li>
     </ol>
     <section v-if="ladder.withoutHour.length" class="note caution" aria-labelledby="without-hour">
-      <h3 id="without-hour">What is left while no hour suits</h3>
+      <h3 id="without-hour">{{ tell('decide.whatIsLeftWhileNoHour') }}</h3>
       <ul class="left">
         <li v-for="way in ladder.withoutHour" :key="way.code" :class="{ soft: !way.open }">
           {{ way.words }}
@@ -89,26 +103,26 @@ const running = computed(() =>
     <div class="actions deed-at-hand">
       <Button
         v-if="proposed.length"
-        label="Do this"
+        :label="tell('decide.doThis')"
         size="large"
-        :aria-label="`Do this: ${ladder.where}, ${ladder.name}`"
+        :aria-label="tell('decide.doThis2', { where: ladder.where, ladder: ladder.name })"
         :loading="busy"
         @click="$emit('acceptAll')"
       />
       <Button
         v-if="proposed.length"
-        label="Not now"
+        :label="tell('beds.notNow')"
         size="large"
         variant="outlined"
-        :aria-label="`Not now: ${ladder.where}, ${ladder.name}`"
+        :aria-label="tell('decide.notNow', { where: ladder.where, ladder: ladder.name })"
         :disabled="busy"
         @click="$emit('passAll')"
       />
       <Button
         v-if="running?.recipe"
-        label="Mix it"
+        :label="tell('board.mixIt')"
         size="large"
-        :aria-label="`Mix it: ${running.name}, ${ladder.where}`"
+        :aria-label="tell('decide.mixIt2', { running: running.name, where: ladder.where })"
         @click="
           router.push({
             name: 'bench',
@@ -123,17 +137,17 @@ const running = computed(() =>
       />
       <Button
         v-if="ladder.target === null || ladder.isGroup"
-        label="Find out what it is"
+        :label="tell('decide.findOutWhat')"
         size="large"
         variant="outlined"
-        :aria-label="`Find out what it is on ${ladder.where}`"
+        :aria-label="tell('decide.findOutWhat2', { where: ladder.where })"
         @click="router.push({ name: 'suspects', params: { observationId: ladder.observationId } })"
       />
       <Button
-        label="Count again"
+        :label="tell('board.countAgain')"
         size="large"
         variant="text"
-        :aria-label="`Count ${ladder.where} again`"
+        :aria-label="tell('decide.countAgain', { where: ladder.where })"
         @click="router.push({ name: 'count', params: { plantingId: ladder.plantingId } })"
       />
     </div>
@@ -147,7 +161,7 @@ const running = computed(() =>
         low
       />
       <p class="soft small">
-        Share of leaves; the shade holds nine runs in ten. A model's estimate: counting again is what tells.
+        {{ tell('decide.shareOfLeavesTheShadeHolds') }}
       </p>
     </template>
     <WayTable
@@ -159,7 +173,7 @@ const running = computed(() =>
       @take="$emit('take', $event)"
     />
     <details>
-      <summary>Every step, and why</summary>
+      <summary>{{ tell('decide.everyStepAndWhy') }}</summary>
       <p class="small soft">{{ ladder.lineReason }}</p>
       <ol>
         <LadderStep
@@ -175,9 +189,9 @@ const running = computed(() =>
       <div class="actions">
         <Button
           v-if="ladder.canPlay"
-          label="What if?"
+          :label="tell('decide.whatIf')"
           variant="outlined"
-          :aria-label="`What if? ${ladder.name} on ${ladder.where}`"
+          :aria-label="tell('decide.whatIf2', { ladder: ladder.name, where: ladder.where })"
           @click="
             router.push({ name: 'what-if', query: { planting: ladder.plantingId, target: ladder.target } })
           "

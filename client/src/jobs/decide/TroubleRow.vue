@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { percent } from '@/kit/format'
 import type { Ladder } from './useDecide'
@@ -17,7 +18,9 @@ const end = computed(() => Math.min(1, Math.max(props.ladder.share, props.ladder
     @click="$emit('choose')"
   >
     <span class="where">{{ ladder.where }}</span>
-    <span class="figures">{{ percent(ladder.share) }}, line {{ percent(ladder.line) }}</span>
+    <span class="figures">{{
+      tell('decide.line', { share: percent(ladder.share), line: percent(ladder.line) })
+    }}</span>
     <span class="name">{{ ladder.name }}</span>
     <span class="scale" aria-hidden="true">
       <i

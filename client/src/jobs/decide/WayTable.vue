@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { percent } from '@/kit/format'
 import { isLeaving, type Ladder, type Way } from './useDecide'
@@ -10,17 +11,24 @@ const whole = (share: number) => `${Math.round(share)} %`
 </script>
 
 <template>
-  <div class="ways" role="region" :aria-label="`Ways for ${ladder.where}, ${ladder.name}`" tabindex="0">
+  <div
+    class="ways"
+    role="region"
+    :aria-label="tell('decide.waysFor', { where: ladder.where, ladder: ladder.name })"
+    tabindex="0"
+  >
     <table>
       <thead>
         <tr>
-          <th scope="col">way</th>
-          <th scope="col">in 3 weeks</th>
-          <th scope="col">sprays</th>
-          <th scope="col">your time</th>
-          <th scope="col">crop lost</th>
-          <th scope="col">helpers left</th>
-          <th scope="col"><span class="visually-hidden">do it</span></th>
+          <th scope="col">{{ tell('decide.way') }}</th>
+          <th scope="col">{{ tell('decide.in3Weeks') }}</th>
+          <th scope="col">{{ tell('decide.sprays') }}</th>
+          <th scope="col">{{ tell('decide.yourTime') }}</th>
+          <th scope="col">{{ tell('decide.cropLost') }}</th>
+          <th scope="col">{{ tell('decide.helpersLeft') }}</th>
+          <th scope="col">
+            <span class="visually-hidden">{{ tell('decide.doIt') }}</span>
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -33,35 +41,41 @@ const whole = (share: number) => `${Math.round(share)} %`
             <button
               v-if="way.share"
               :aria-pressed="way.id === drawn"
-              :aria-label="`${way.words}: draw it`"
+              :aria-label="tell('decide.drawIt', { words: way.words })"
               @click="$emit('draw', way.id)"
             >
               {{ way.words }}
             </button>
             <span v-else>{{ way.words }}</span>
-            <span v-if="way.proposed" class="mark">proposed</span>
+            <span v-if="way.proposed" class="mark">{{ tell('decide.proposed') }}</span>
           </th>
           <td>
             <template v-if="way.share">
               <strong>{{ percent(way.share.middle) }}</strong>
-              <span class="soft small"> {{ percent(way.share.low) }} to {{ percent(way.share.high) }}</span>
+              <span class="soft small">
+                {{
+                  tell('decide.lowHigh', { low: percent(way.share.low), high: percent(way.share.high) })
+                }}</span
+              >
             </template>
-            <template v-else>not known</template>
+            <template v-else>{{ tell('board.notKnown') }}</template>
           </td>
-          <td v-if="way.against.length" colspan="5" class="soft">passed over: {{ way.against[0]?.words }}</td>
+          <td v-if="way.against.length" colspan="5" class="soft">
+            {{ tell('decide.passedOver', { words: way.against[0]?.words }) }}
+          </td>
           <template v-else>
-            <td>{{ way.sprays || 'none' }}</td>
-            <td>{{ way.minutes ? `${way.minutes} min` : 'none' }}</td>
+            <td>{{ way.sprays || tell('garden.none') }}</td>
+            <td>{{ way.minutes ? tell('decide.min', { minutes: way.minutes }) : tell('garden.none') }}</td>
             <td>{{ way.lossPercent === null ? '–' : whole(way.lossPercent) }}</td>
             <td>{{ way.helpersLeftPercent === null ? '–' : whole(way.helpersLeftPercent) }}</td>
             <td>
               <Button
                 v-if="!isLeaving(way) && !way.proposed"
-                label="Do this instead"
+                :label="tell('decide.doThisInstead')"
                 size="small"
                 variant="text"
                 :disabled="busy"
-                :aria-label="`Do this instead: ${way.words}`"
+                :aria-label="tell('decide.doThisInstead2', { words: way.words })"
                 @click="$emit('take', way)"
               />
             </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -19,22 +20,27 @@ onMounted(() => {
 
 <template>
   <div class="page narrow entry">
-    <h1>Come in</h1>
+    <h1>{{ tell('home.comeIn') }}</h1>
     <template v-if="join.data.value">
       <p>
-        Hello {{ join.data.value.name }}. This device is in, and stays in for 90 days after it was last used.
+        {{ tell('home.helloThisDevice', { data: join.data.value.name }) }}
       </p>
       <PassPhrase
         v-if="join.data.value.keeper && !join.data.value.hasPassPhrase"
         :name="join.data.value.name"
         @done="router.replace({ name: 'board' })"
       />
-      <Button v-else label="To the garden" size="large" @click="router.replace({ name: 'board' })" />
+      <Button
+        v-else
+        :label="tell('home.toTheGarden')"
+        size="large"
+        @click="router.replace({ name: 'board' })"
+      />
     </template>
     <template v-else-if="key">
-      <p>This device joins the household of the garden that the code is from.</p>
+      <p>{{ tell('home.thisDeviceJoinsTheHousehold') }}</p>
       <Button
-        label="Join with this device"
+        :label="tell('home.joinWithThisDevice')"
         size="large"
         :loading="join.isPending.value"
         @click="join.mutate(key)"
@@ -43,11 +49,10 @@ onMounted(() => {
     </template>
     <template v-else>
       <p>
-        Ask whoever keeps the garden for a code: it is made under Garden, Household, and is good for ten
-        minutes. Scan it with this device's camera.
+        {{ tell('home.askWhoeverKeepsTheGarden') }}
       </p>
       <Button
-        label="Sign in with a pass phrase"
+        :label="tell('home.signInWithAPassPhrase')"
         variant="outlined"
         @click="router.push({ name: 'sign-in' })"
       />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
@@ -17,18 +18,20 @@ const save = () =>
 
 <template>
   <form novalidate @submit.prevent="save">
-    <p>You keep this Mauvaise. Choose a pass phrase for the day when no device is in: some words in a row.</p>
-    <label>Your name<InputText v-model="name" maxlength="80" autocomplete="username" /></label>
+    <p>{{ tell('home.youKeepThisMauvaiseChoose') }}</p>
+    <label
+      >{{ tell('home.yourName') }}<InputText v-model="name" maxlength="80" autocomplete="username"
+    /></label>
     <FieldError :problem="setPassPhrase.error.value" field="name" />
     <label
-      >Pass phrase, 12 letters or more
+      >{{ tell('home.passPhrase12LettersOrMore') }}
       <InputText v-model="passPhrase" type="password" maxlength="200" autocomplete="new-password" />
     </label>
     <FieldError :problem="setPassPhrase.error.value" field="passPhrase" />
     <FieldError :problem="setPassPhrase.error.value" :shown="['name', 'passPhrase']" />
     <Button
       type="submit"
-      label="Keep it, and to the garden"
+      :label="tell('home.keepItAndToTheGarden')"
       size="large"
       :loading="setPassPhrase.isPending.value"
     />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
@@ -31,93 +32,104 @@ const link = ref({ kind: 'calendar' as keyof typeof linkWords, name: '' })
 <template>
   <details v-if="keeps" class="card fold">
     <summary>
-      <strong>Phones and links</strong>
-      <span class="soft"
-        >{{
-          devices.data.value?.length === 1 ? '1 device is' : `${devices.data.value?.length ?? 0} devices are`
-        }}
-        in</span
-      >
-      <span class="change">Change</span>
+      <strong>{{ tell('home.phonesAndLinks') }}</strong>
+      <span class="soft">{{
+        devices.data.value?.length === 1
+          ? tell('home.1Device')
+          : tell('home.devicesAre', { data: devices.data.value?.length ?? 0 })
+      }}</span>
+      <span class="change">{{ tell('beds.change') }}</span>
     </summary>
     <div class="columns">
       <section aria-labelledby="add-phone">
-        <h3 id="add-phone">Add a phone</h3>
+        <h3 id="add-phone">{{ tell('home.addAPhone') }}</h3>
         <SelectField
           v-model="who"
           :options="
             (garden?.members ?? []).map((m) => ({ value: m.id, label: `${m.name}, ${roleWords[m.role]}` }))
           "
-          label="Whose it is"
+          :label="tell('home.whoseIt')"
         />
         <template v-if="member?.role === 'guest'">
-          <label>For how many days<NumberField v-model="guestDays" aria-label="For how many days" /></label>
+          <label
+            >{{ tell('home.forHowManyDays')
+            }}<NumberField v-model="guestDays" :aria-label="tell('home.forHowManyDays')"
+          /></label>
           <fieldset>
-            <legend>Where; none chosen for everywhere</legend>
+            <legend>{{ tell('home.whereNoneChosenForEverywhere') }}</legend>
             <label v-for="place in garden?.places" :key="place.id" class="tick">
               <input v-model="guestPlaces" type="checkbox" :value="place.id" /> {{ place.name }}
             </label>
           </fieldset>
         </template>
-        <Button label="Make a code" :disabled="!who" :loading="invite.isPending.value" @click="makeCode" />
+        <Button
+          :label="tell('home.makeACode')"
+          :disabled="!who"
+          :loading="invite.isPending.value"
+          @click="makeCode"
+        />
         <FieldError :problem="invite.error.value" />
         <div v-if="invite.data.value" class="code" role="status">
           <img
             :src="`data:image/svg+xml,${encodeURIComponent(invite.data.value.svg)}`"
-            :alt="`Code for ${invite.data.value.name}`"
+            :alt="tell('home.codeFor', { data: invite.data.value.name })"
             width="240"
             height="240"
           />
           <p>
-            For {{ invite.data.value.name }}: scan it with the phone's camera by
-            {{ clock(invite.data.value.goodUntil, zone) }}. It is good once.
+            {{
+              tell('home.forScanItWithThePhones', {
+                data: invite.data.value.name,
+                goodUntil: clock(invite.data.value.goodUntil, zone),
+              })
+            }}
           </p>
           <p v-if="invite.data.value.fingerprint" class="soft">
-            Does the phone warn of the certificate? Open
-            <a :href="invite.data.value.trustAddress">{{ invite.data.value.trustAddress }}</a> on it first;
-            the fingerprint is <code>{{ invite.data.value.fingerprint }}</code>
+            {{ tell('home.doesThePhoneWarn') }}
+            <a :href="invite.data.value.trustAddress">{{ invite.data.value.trustAddress }}</a>
+            {{ tell('home.onItFirstTheFingerprint') }} <code>{{ invite.data.value.fingerprint }}</code>
           </p>
         </div>
       </section>
       <section aria-labelledby="devices">
-        <h3 id="devices">Devices that are in</h3>
+        <h3 id="devices">{{ tell('home.devicesThat') }}</h3>
         <ul>
           <li v-for="d in devices.data.value" :key="d.id">
             <span
               >{{ d.person }}, {{ d.device
               }}<span class="soft">{{
-                d.this ? ', this one' : `, last seen ${day(d.lastSeenAt, zone)}`
+                d.this ? tell('home.thisOne') : tell('home.lastSeen', { lastSeenAt: day(d.lastSeenAt, zone) })
               }}</span></span
             >
             <Button
-              label="Sign out"
+              :label="tell('home.signOut')"
               variant="text"
-              :aria-label="`Sign out: ${d.person}, ${d.device}`"
+              :aria-label="tell('home.signOut2', { person: d.person, device: d.device })"
               @click="signOut.mutate(d.id)"
             />
           </li>
         </ul>
-        <h3>Links</h3>
-        <p class="soft">Each opens one thing to whoever has it, without signing in, until you end it.</p>
+        <h3>{{ tell('home.links') }}</h3>
+        <p class="soft">{{ tell('home.eachOpensOneThingToWhoever') }}</p>
         <ul>
           <li v-for="l in links.data.value" :key="l.id">
             <span>{{ l.name }}: {{ linkWords[l.kind] }}</span>
             <Button
-              label="End it"
+              :label="tell('home.endIt')"
               variant="text"
-              :aria-label="`End the link for ${l.name}`"
+              :aria-label="tell('home.endTheLink', { it: l.name })"
               @click="endLink.mutate(l.id)"
             />
           </li>
         </ul>
         <form novalidate @submit.prevent="makeLink.mutate(link, { onSuccess: () => (link.name = '') })">
-          <SelectField v-model="link.kind" :options="options(linkWords)" label="What it opens" />
-          <label>Whom it is for<InputText v-model="link.name" maxlength="80" /></label>
-          <Button type="submit" label="Make a link" variant="outlined" />
+          <SelectField v-model="link.kind" :options="options(linkWords)" :label="tell('home.whatItOpens')" />
+          <label>{{ tell('home.whomIt') }}<InputText v-model="link.name" maxlength="80" /></label>
+          <Button type="submit" :label="tell('home.makeALink')" variant="outlined" />
         </form>
         <FieldError :problem="makeLink.error.value" />
         <p v-if="makeLink.data.value" role="status">
-          Copy it now, it is not shown again: <code>{{ makeLink.data.value.address }}</code>
+          {{ tell('home.copyItNowItIsNot') }} <code>{{ makeLink.data.value.address }}</code>
         </p>
       </section>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
@@ -28,23 +29,29 @@ const enter = () =>
 
 <template>
   <div class="page narrow entry">
-    <h1>Sign in</h1>
-    <p>This device is not in. Scan a code from whoever keeps the garden, or sign in with a pass phrase.</p>
+    <h1>{{ tell('home.signIn') }}</h1>
+    <p>{{ tell('home.thisDeviceIsNotInScan') }}</p>
     <p v-if="waiting.length" class="note caution">
-      {{ waiting.length === 1 ? 'One entry waits' : `${waiting.length} entries wait` }} on this device, and
-      {{ waiting.length === 1 ? 'is' : 'are' }} sent once it is in again.
+      {{
+        waiting.length === 1
+          ? waiting.length === 1
+            ? tell('home.oneEntryWaitsOnThisDevice')
+            : tell('home.oneEntryWaitsOnThisDevice2')
+          : waiting.length === 1
+            ? tell('home.entriesWaitOnThisDevice', { waiting: waiting.length })
+            : tell('home.entriesWaitOnThisDevice2', { waiting: waiting.length })
+      }}
     </p>
     <form novalidate @submit.prevent="enter">
-      <label>Name<InputText v-model="name" maxlength="80" autocomplete="username" /></label>
       <label
-        >Pass phrase<InputText
-          v-model="passPhrase"
-          type="password"
-          maxlength="200"
-          autocomplete="current-password"
+        >{{ tell('beds.name') }}<InputText v-model="name" maxlength="80" autocomplete="username"
+      /></label>
+      <label
+        >{{ tell('home.passPhrase')
+        }}<InputText v-model="passPhrase" type="password" maxlength="200" autocomplete="current-password"
       /></label>
       <FieldError :problem="signIn.error.value" />
-      <Button type="submit" label="Sign in" size="large" :loading="signIn.isPending.value" />
+      <Button type="submit" :label="tell('home.signIn')" size="large" :loading="signIn.isPending.value" />
     </form>
   </div>
 </template>

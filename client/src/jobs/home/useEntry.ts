@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 
@@ -7,13 +8,13 @@ export function deviceName(agent: string): string {
     [
       [/iPhone/, 'iPhone'],
       [/iPad/, 'iPad'],
-      [/Android/, 'Android phone'],
+      [/Android/, tell('home.androidPhone')],
       [/Macintosh/, 'Mac'],
-      [/Windows/, 'Windows computer'],
-      [/Linux/, 'Linux computer'],
+      [/Windows/, tell('home.windowsComputer')],
+      [/Linux/, tell('home.linuxComputer')],
     ] as const
   ).find(([sign]) => sign.test(agent))?.[1]
-  return device ?? 'a device'
+  return device ?? tell('home.aDevice')
 }
 
 /** Coming in with a code or a pass phrase, and going out. What was read before is forgotten. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
@@ -16,9 +17,11 @@ const estimates = computed(() => {
   const b = props.belief
   const of = (x: Schemas['BeliefAnswer']) => ({ value: x.mean * 100, low: x.low * 100, high: x.high * 100 })
   return [
-    { name: 'usual', tone: 'usual' as const, ...of(b.usual) },
-    ...(b.own === null ? [] : [{ name: 'seen here', tone: 'before' as const, value: b.own * 100 }]),
-    { name: 'now', tone: 'now' as const, ...of(b.now) },
+    { name: tell('garden.usual'), tone: 'usual' as const, ...of(b.usual) },
+    ...(b.own === null
+      ? []
+      : [{ name: tell('learned.seenHere'), tone: 'before' as const, value: b.own * 100 }]),
+    { name: tell('learned.now'), tone: 'now' as const, ...of(b.now) },
   ]
 })
 const asking = ref<string>()
@@ -32,7 +35,7 @@ const discount = useGardenWrite((gardenId, { id, reason }: { id: string; reason:
   ),
 )
 async function setAside(id: string) {
-  await discount.mutateAsync({ id, reason: why.value.trim() || 'set aside' }).catch(() => null)
+  await discount.mutateAsync({ id, reason: why.value.trim() || tell('learned.setAside') }).catch(() => null)
   if (!discount.error.value) asking.value = undefined
 }
 </script>
@@ -49,7 +52,8 @@ async function setAside(id: string) {
     <p class="small">{{ belief.sentence }}</p>
     <details>
       <summary>
-        {{ belief.outcomes.length }} {{ belief.outcomes.length === 1 ? 'outcome' : 'outcomes' }}
+        {{ belief.outcomes.length }}
+        {{ belief.outcomes.length === 1 ? tell('learned.outcome') : tell('learned.outcomes') }}
       </summary>
       <ul>
         <li
@@ -61,33 +65,42 @@ async function setAside(id: string) {
             <span class="soft">{{ day(o.at, zone) }}, {{ o.where }}</span>
             <span
               >{{ o.counts }}: {{ percent(o.hits)
-              }}<template v-if="!o.discountedFor">, counts {{ o.weight }}</template></span
+              }}<template v-if="!o.discountedFor">{{
+                tell('learned.counts', { weight: o.weight })
+              }}</template></span
             >
-            <em v-if="o.discountedFor">Set aside: {{ o.discountedFor }}</em>
+            <em v-if="o.discountedFor">{{
+              tell('learned.setAside2', { discountedFor: o.discountedFor })
+            }}</em>
           </div>
           <template v-if="o.checkBackId">
             <Button
               v-if="o.discountedFor"
-              label="Let it count"
+              :label="tell('learned.letItCount')"
               size="small"
               variant="text"
               @click="discount.mutate({ id: o.checkBackId, reason: null })"
             />
             <Button
               v-else-if="asking !== o.checkBackId"
-              label="Set aside"
+              :label="tell('learned.setAside3')"
               size="small"
               variant="text"
-              :aria-label="`Set aside the outcome of ${day(o.at, zone)} at ${o.where}`"
+              :aria-label="tell('learned.setAsideTheOutcome', { at: day(o.at, zone), where: o.where })"
               @click="((asking = o.checkBackId), (why = ''))"
             />
             <form v-else @submit.prevent="setAside(o.checkBackId)">
               <InputText
                 v-model="why"
-                :aria-label="`Why the outcome of ${day(o.at, zone)} does not count`"
-                placeholder="Why: rain came, another hand sprayed"
+                :aria-label="tell('learned.whyTheOutcomeOfDoesNot', { at: day(o.at, zone) })"
+                :placeholder="tell('learned.whyRainCameAnotherHandSprayed')"
               />
-              <Button type="submit" label="Set aside" size="small" :loading="discount.isPending.value" />
+              <Button
+                type="submit"
+                :label="tell('learned.setAside3')"
+                size="small"
+                :loading="discount.isPending.value"
+              />
             </form>
           </template>
         </li>

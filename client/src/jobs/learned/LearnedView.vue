@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
@@ -21,32 +22,38 @@ const unhurt = computed(() => (data.value?.injuries ?? []).filter((i) => !((i.ow
     <HatchPatterns />
     <RecordsNav />
     <div class="page-head">
-      <h1>What this garden taught</h1>
+      <h1>{{ tell('learned.whatThisGardenTaught') }}</h1>
       <p class="soft">
-        What is usual, moved by what came of your own sprays. The plan and the ladder go by the last line.
+        {{ tell('learned.whatIsUsualMovedByWhat') }}
       </p>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
-      <h2>How well it works</h2>
+      <h2>{{ tell('learned.howWellItWorks') }}</h2>
       <p v-if="data.efficacies.length === 0" class="note">
-        Nothing yet. Count before a spray and again when its check-back is due: each outcome counts from then
-        on.
+        {{ tell('learned.nothingYetCountBeforeASpray') }}
       </p>
       <div class="cards">
         <BeliefCard v-for="b in data.efficacies" :key="b.material + b.about" :belief="b" against="against" />
       </div>
-      <h2>What it hurts</h2>
-      <p v-if="hurt.length === 0" class="note">Nothing was hurt so far.</p>
+      <h2>{{ tell('learned.whatItHurts') }}</h2>
+      <p v-if="hurt.length === 0" class="note">{{ tell('learned.nothingWasHurtSoFar') }}</p>
       <div class="cards">
         <BeliefCard v-for="b in hurt" :key="b.material + b.about" :belief="b" against="on" />
       </div>
       <p v-if="unhurt.length" class="soft">
-        No harm seen:
-        {{ unhurt.map((b) => `${inSentence(b.materialName)} on ${inSentence(b.aboutName)}`).join(', ') }}.
+        {{
+          tell('learned.noHarmSeen', {
+            unhurt: unhurt
+              .map((b) =>
+                tell('learned.on', { material: inSentence(b.materialName), about: inSentence(b.aboutName) }),
+              )
+              .join(', '),
+          })
+        }}
       </p>
       <section class="card stack" aria-labelledby="habits">
-        <h2 id="habits">Litres and minutes</h2>
+        <h2 id="habits">{{ tell('learned.litresAndMinutes') }}</h2>
         <p>{{ data.litresSentence }}</p>
         <p>{{ data.walksSentence }}</p>
       </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import SelectButton from 'primevue/selectbutton'
@@ -75,25 +76,25 @@ async function save() {
 <template>
   <div class="page narrow">
     <div class="page-head">
-      <h1>Log a spray by hand</h1>
+      <h1>{{ tell('ledger.logASprayByHand') }}</h1>
       <p class="soft">
-        What went on and was not logged then. It counts for cover, waits and limits like any other.
+        {{ tell('ledger.whatWentOnAndWasNot') }}
       </p>
     </div>
     <section class="card stack">
       <SelectField
         v-model="recipe"
-        label="What"
+        :label="tell('ledger.what')"
         :options="recipes.data.value ?? []"
         show="name"
         take="id"
         filter
-        placeholder="Choose a mix"
+        :placeholder="tell('ledger.chooseAMix')"
       >
         <FieldError :problem="saving.error.value" field="recipe" />
       </SelectField>
       <div class="field">
-        <span id="hand-step" class="label">Dose</span>
+        <span id="hand-step" class="label">{{ tell('bench.dose') }}</span>
         <SelectButton
           v-model="step"
           :options="options(stepWords)"
@@ -104,15 +105,17 @@ async function save() {
         />
       </div>
       <SprayFields v-model="draft" :problem="saving.error.value" litres-field="size" :size-unit="sizeUnit" />
-      <label class="tick"><Checkbox v-model="patchTest" binary /> It was only a try on two leaves</label>
-      <label class="tick"><Checkbox v-model="fromShelf" binary /> Take what was in it from the shelf</label>
+      <label class="tick"><Checkbox v-model="patchTest" binary /> {{ tell('ledger.itWasOnlyATry') }}</label>
+      <label class="tick"
+        ><Checkbox v-model="fromShelf" binary /> {{ tell('ledger.takeWhatWasInItFrom') }}</label
+      >
       <FieldError
         :problem="saving.error.value"
         :shown="['recipe', 'at', 'plantingIds', 'size', 'target', 'shareWetted', 'note']"
       />
       <div class="actions">
         <Button
-          label="Log this spray"
+          :label="tell('ledger.logThisSpray')"
           size="large"
           :disabled="!recipe || !draft.at"
           :loading="saving.isPending.value"

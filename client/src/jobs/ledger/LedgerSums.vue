@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 
 /** What the shown stretch comes to. */
@@ -6,19 +7,21 @@ defineProps<{ totals: Schemas['LedgerTotalsAnswer'] }>()
 </script>
 
 <template>
-  <section class="card sums" aria-label="Totals">
+  <section class="card sums" :aria-label="tell('ledger.totals')">
     <p>
-      <strong class="big">{{ totals.sprays }}</strong> {{ totals.sprays === 1 ? 'spray' : 'sprays' }}
+      <strong class="big">{{ totals.sprays }}</strong>
+      {{ totals.sprays === 1 ? tell('garden.spray') : tell('decide.sprays') }}
     </p>
     <p>
-      <strong class="big">{{ totals.litresText }}</strong> of spray
+      <strong class="big">{{ totals.litresText }}</strong> {{ tell('ledger.ofSpray') }}
     </p>
     <p>
-      <strong class="big">{{ totals.cost === null ? '–' : totals.cost.toFixed(2) }}</strong> spent
+      <strong class="big">{{ totals.cost === null ? '–' : totals.cost.toFixed(2) }}</strong>
+      {{ tell('ledger.spent') }}
       <span class="soft small">{{ totals.costSentence }}</span>
     </p>
     <div v-if="totals.groups.length" class="groups">
-      <p class="soft small">Rounds by group</p>
+      <p class="soft small">{{ tell('ledger.roundsByGroup') }}</p>
       <ul>
         <li v-for="g in totals.groups" :key="g.group">
           <svg width="14" height="14" aria-hidden="true">
@@ -29,7 +32,9 @@ defineProps<{ totals: Schemas['LedgerTotalsAnswer'] }>()
       </ul>
     </div>
     <div v-if="totals.salt.length" class="groups">
-      <p class="soft small">Salt: rounds of bicarbonate, {{ totals.salt[0]?.most }} a season at most</p>
+      <p class="soft small">
+        {{ tell('ledger.saltRoundsOfBicarbonateASeason', { most: totals.salt[0]?.most }) }}
+      </p>
       <ul>
         <li v-for="s in totals.salt" :key="s.placeId" :class="{ much: s.rounds >= s.most }">
           {{ s.place }} {{ s.rounds }}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -21,7 +22,7 @@ const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const { ask, query, set, clear, more, table } = useLedger()
 const { data, isPending, error, refetch } = query
 /** An empty value would show as nothing chosen. */
-const any = { value: 'any', label: 'any' }
+const any = { value: 'any', label: tell('ledger.any') }
 const places = computed(() => [
   any,
   ...(garden.value?.places ?? []).map((p) => ({ value: p.id, label: p.name })),
@@ -35,7 +36,7 @@ const named = (list: { id: string; name: string }[] | undefined) => [
   ...(list ?? []).map((x) => ({ value: x.id, label: x.name })),
 ]
 const seasons = computed(() => [
-  { value: 'any', label: 'all' },
+  { value: 'any', label: tell('ledger.all') },
   ...(data.value?.choices.seasons ?? []).map((s) => ({ value: s.from, label: s.name })),
 ])
 function season(from: string) {
@@ -62,12 +63,18 @@ const days = computed(() => {
     <HatchPatterns />
     <RecordsNav />
     <div class="page-head">
-      <h1>Ledger</h1>
-      <p v-if="data" class="soft">{{ data.total }} {{ data.total === 1 ? 'entry' : 'entries' }}</p>
+      <h1>{{ tell('ledger.ledger') }}</h1>
+      <p v-if="data" class="soft">
+        {{ data.total }} {{ data.total === 1 ? tell('ledger.entry') : tell('ledger.entries') }}
+      </p>
     </div>
     <div class="actions no-print">
-      <Button label="Log a spray by hand" variant="outlined" @click="router.push({ name: 'by-hand' })" />
-      <a class="out" :href="table" download>Save as a table</a>
+      <Button
+        :label="tell('ledger.logASprayByHand')"
+        variant="outlined"
+        @click="router.push({ name: 'by-hand' })"
+      />
+      <a class="out" :href="table" download>{{ tell('ledger.saveAsATable') }}</a>
       <PrintButton variant="text" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
@@ -80,46 +87,46 @@ const days = computed(() => {
       />
       <LedgerSums :totals="data.totals" />
       <details class="no-print" :open="narrowed">
-        <summary>{{ narrowed ? 'Only a part is shown' : 'Show only a part' }}</summary>
-        <section class="filters" aria-label="What is shown">
+        <summary>{{ narrowed ? tell('ledger.onlyAPartIsShown') : tell('ledger.showOnlyAPart') }}</summary>
+        <section class="filters" :aria-label="tell('ledger.whatIsShown')">
           <SelectField
             :model-value="ask.kind ?? 'any'"
-            label="What"
+            :label="tell('ledger.what')"
             :options="[any, ...options(ledgerKindWords)]"
             @update:model-value="set({ kind: said($event) })"
           />
           <SelectField
             :model-value="seasons.find((s) => s.value === ask.from)?.value ?? 'any'"
-            label="Season"
+            :label="tell('almanac.season')"
             :options="seasons"
             @update:model-value="season"
           />
           <SelectField
             :model-value="ask.place ?? 'any'"
-            label="Place"
+            :label="tell('almanac.place')"
             :options="places"
             @update:model-value="set({ place: said($event) })"
           />
           <SelectField
             :model-value="ask.material ?? 'any'"
-            label="Material"
+            :label="tell('almanac.material')"
             :options="named(data?.choices.materials)"
             @update:model-value="set({ material: said($event) })"
           />
           <SelectField
             :model-value="ask.target ?? 'any'"
-            label="Against"
+            :label="tell('almanac.against')"
             :options="named(data?.choices.targets)"
             @update:model-value="set({ target: said($event) })"
           />
           <SelectField
             :model-value="ask.member ?? 'any'"
-            label="Who"
+            :label="tell('ledger.who')"
             :options="people"
             @update:model-value="set({ member: said($event) })"
           />
           <div class="field">
-            <label for="ledger-from">From</label>
+            <label for="ledger-from">{{ tell('ledger.from') }}</label>
             <input
               id="ledger-from"
               type="date"
@@ -128,7 +135,7 @@ const days = computed(() => {
             />
           </div>
           <div class="field">
-            <label for="ledger-to">To</label>
+            <label for="ledger-to">{{ tell('ledger.to') }}</label>
             <input
               id="ledger-to"
               type="date"
@@ -139,18 +146,20 @@ const days = computed(() => {
         </section>
       </details>
       <details v-if="data.proven.length">
-        <summary>Proven here by your word ({{ data.proven.length }})</summary>
+        <summary>{{ tell('ledger.provenHereByYourWord', { proven: data.proven.length }) }}</summary>
         <ul class="proven">
           <li v-for="p in data.proven" :key="p">{{ p }}</li>
         </ul>
       </details>
       <p v-if="data.total === 0" class="note">
         <template v-if="narrowed"
-          >Nothing fits.
-          <Button label="Show everything" size="small" variant="text" @click="clear" /></template
-        ><template v-else
-          >Nothing was done yet. Whatever you count, spray or do by hand from now on stands here.</template
-        >
+          >{{ tell('ledger.nothingFits') }}
+          <Button
+            :label="tell('ledger.showEverything')"
+            size="small"
+            variant="text"
+            @click="clear" /></template
+        ><template v-else>{{ tell('ledger.nothingWasDoneYetWhateverYou') }}</template>
       </p>
       <section v-for="d in days" :key="d.day" class="day" :aria-label="d.day">
         <h2>{{ d.day }}</h2>
@@ -172,22 +181,28 @@ const days = computed(() => {
               ><strong v-else>{{ e.title }}</strong>
               <span class="soft">
                 {{ e.where.join(', ')
-                }}<template v-if="e.targetName && e.kind !== 'count'"
-                  >, against {{ inSentence(e.targetName) }}</template
-                ></span
+                }}<template v-if="e.targetName && e.kind !== 'count'">{{
+                  tell('bench.against', { targetName: inSentence(e.targetName) })
+                }}</template></span
               >
               <span v-if="e.note" class="note-text">“{{ e.note }}”</span>
             </span>
             <span class="detail">
               {{ e.detail }}
-              <span v-if="e.struck">struck out</span><span v-else-if="e.corrected">put right</span>
+              <span v-if="e.struck">{{ tell('ledger.struckOut') }}</span><span v-else-if="e.corrected">{{
+                tell('ledger.putRight')
+              }}</span>
             </span>
             <span class="soft who">{{ e.who }}</span>
           </li>
         </ul>
       </section>
       <div v-if="data.entries.length < data.total" class="actions no-print">
-        <Button :label="`Show more (${data.total - data.entries.length})`" variant="outlined" @click="more" />
+        <Button
+          :label="tell('ledger.showMore', { total: data.total - data.entries.length })"
+          variant="outlined"
+          @click="more"
+        />
       </div>
       <TableIn />
     </template>

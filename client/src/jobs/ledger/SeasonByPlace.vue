@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -32,12 +33,14 @@ const months = computed(() => {
 <template>
   <section class="card season" aria-labelledby="season-head">
     <header>
-      <h2 id="season-head">The season by place</h2>
+      <h2 id="season-head">{{ tell('ledger.theSeasonByPlace') }}</h2>
       <p class="soft small key" aria-hidden="true">
         <svg width="12" height="18"><rect x="1" y="1" width="10" height="16" class="spray-key" /></svg>
-        sprayed <svg width="12" height="12"><rect x="1" y="1" width="10" height="10" class="task" /></svg> by
-        hand <svg width="14" height="14"><circle cx="7" cy="7" r="5" class="hit" /></svg> counted, the larger
-        the more leaves
+        {{ tell('ledger.sprayed') }}
+        <svg width="12" height="12"><rect x="1" y="1" width="10" height="10" class="task" /></svg>
+        {{ tell('garden.byHand') }}
+        <svg width="14" height="14"><circle cx="7" cy="7" r="5" class="hit" /></svg>
+        {{ tell('ledger.countedTheLargerTheMoreLeaves') }}
       </p>
     </header>
     <div class="rows">

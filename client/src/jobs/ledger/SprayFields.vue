@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import MultiSelect from 'primevue/multiselect'
 import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
@@ -41,12 +42,15 @@ const where = computed(() => [
   ...(props.more ?? []).filter((m) => !plantingOptions.value.some((n) => n.id === m.id)),
 ])
 const targets = useTargets()
-const against = computed(() => [{ value: 'none', label: 'nothing in particular' }, ...targets.value])
+const against = computed(() => [
+  { value: 'none', label: tell('ledger.nothingInParticular') },
+  ...targets.value,
+])
 const sizeWords: Record<string, string> = {
-  l: 'How much spray',
-  'm²': 'How much ground',
-  plants: 'Plants',
-  stations: 'Stations',
+  l: tell('ledger.howMuchSpray'),
+  'm²': tell('ledger.howMuchGround'),
+  plants: tell('garden.plants'),
+  stations: tell('ledger.stations'),
 }
 const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value: m.id, label: m.name })))
 </script>
@@ -54,19 +58,19 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
 <template>
   <div class="fields">
     <div class="field">
-      <label for="spray-at">When</label>
+      <label for="spray-at">{{ tell('almanac.when') }}</label>
       <input id="spray-at" v-model="draft.at" class="p-inputtext" type="datetime-local" />
       <FieldError :problem="problem" field="at" />
     </div>
     <div class="field wide">
-      <label for="spray-where">Where</label>
+      <label for="spray-where">{{ tell('bench.where') }}</label>
       <MultiSelect
         v-model="draft.plantingIds"
         input-id="spray-where"
         :options="where"
         option-label="label"
         option-value="id"
-        placeholder="Choose one planting or more"
+        :placeholder="tell('bench.chooseOnePlantingOrMore')"
         filter
         fluid
       />
@@ -85,17 +89,21 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
       />
       <FieldError :problem="problem" :field="litresField" />
     </div>
-    <SelectField v-model="draft.target" label="Against" :options="against" filter>
+    <SelectField v-model="draft.target" :label="tell('almanac.against')" :options="against" filter>
       <FieldError :problem="problem" field="target" />
     </SelectField>
-    <SelectField v-model="draft.doneBy" label="Who did it" :options="people" />
+    <SelectField v-model="draft.doneBy" :label="tell('ledger.whoDid')" :options="people" />
     <div class="field">
-      <label for="spray-wetted">Leaves {{ sizeUnit === 'l' ? 'wetted' : 'reached' }}, %</label>
+      <label for="spray-wetted">{{
+        sizeUnit === 'l' ? tell('ledger.leavesWetted') : tell('ledger.leavesReached')
+      }}</label>
       <NumberField v-model="draft.wettedPercent" input-id="spray-wetted" :min="1" :max="100" fluid />
       <FieldError :problem="problem" field="shareWetted" />
     </div>
     <div class="field wide">
-      <span id="spray-parts" class="label">{{ sizeUnit === 'l' ? 'What was wetted' : 'Where it went' }}</span>
+      <span id="spray-parts" class="label">{{
+        sizeUnit === 'l' ? tell('ledger.whatWasWetted') : tell('ledger.whereItWent')
+      }}</span>
       <SelectButton
         v-model="draft.parts"
         multiple
@@ -106,7 +114,7 @@ const people = computed(() => (garden.value?.members ?? []).map((m) => ({ value:
       />
     </div>
     <div class="field wide">
-      <label for="spray-note">Note</label>
+      <label for="spray-note">{{ tell('ledger.note') }}</label>
       <Textarea id="spray-note" v-model="draft.note" rows="2" auto-resize fluid />
       <FieldError :problem="problem" field="note" />
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -79,27 +80,41 @@ const facts = computed<[string, string][]>(() => {
   const r = data.value
   if (!r) return []
   return [
-    ['Where', r.where.join(', ')],
-    ['Against', r.targetName ?? 'nothing in particular'],
-    ['Dose', [r.dose, r.step && `${stepWords[r.step]} dose`].filter(Boolean).join(', ') || 'not known'],
+    [tell('bench.where'), r.where.join(', ')],
+    [tell('almanac.against'), r.targetName ?? tell('ledger.nothingInParticular')],
     [
-      'Amount',
+      tell('bench.dose'),
+      [r.dose, r.step && tell('ledger.dose', { stepWords: stepWords[r.step] })].filter(Boolean).join(', ') ||
+        tell('board.notKnown'),
+    ],
+    [
+      tell('ledger.amount'),
       r.litres > 0
-        ? `${r.amount}${r.expectedAmount ? `, ${r.expectedAmount} was reckoned` : ''}`
-        : 'no liquid',
+        ? r.expectedAmount
+          ? tell('ledger.wasReckoned', { amount: r.amount, expectedAmount: r.expectedAmount })
+          : r.amount
+        : tell('ledger.noLiquid'),
     ],
     [
-      'Wetted',
-      `${percent(r.shareWetted)} of leaves${r.parts.length ? `: ${r.parts.map((p) => wettedPartWords[p].toLowerCase()).join(', ')}` : ''}`,
+      tell('ledger.wetted'),
+      r.parts.length
+        ? tell('ledger.ofLeaves', {
+            shareWetted: percent(r.shareWetted),
+            parts: r.parts.map((p) => wettedPartWords[p].toLowerCase()).join(', '),
+          })
+        : tell('ledger.ofLeaves2', { shareWetted: percent(r.shareWetted) }),
     ],
-    ['Group', r.groupName],
-    ['Weather then', r.air],
-    ['Why', sprayReasonWords[r.why]],
-    ['Who', doneBy.value ?? 'not said'],
+    [tell('bench.group'), r.groupName],
+    [tell('ledger.weatherThen'), r.air],
+    [tell('board.why'), sprayReasonWords[r.why]],
+    [tell('ledger.who'), doneBy.value ?? tell('garden.notSaid')],
     ...(r.mix.length
-      ? ([['In the mix', r.mix.map((m) => `${m.name} ${m.amount}`).join(', ')]] as [string, string][])
+      ? ([[tell('ledger.inTheMix'), r.mix.map((m) => `${m.name} ${m.amount}`).join(', ')]] as [
+          string,
+          string,
+        ][])
       : []),
-    ...(r.note ? ([['Note', r.note]] as [string, string][]) : []),
+    ...(r.note ? ([[tell('ledger.note'), r.note]] as [string, string][]) : []),
   ]
 })
 </script>
@@ -111,11 +126,12 @@ const facts = computed<[string, string][]>(() => {
       <div class="page-head">
         <h1>{{ data.recipeName ?? data.materialName }}</h1>
         <p class="soft">
-          {{ dayAndClock(data.at, zone) }}<template v-if="data.patchTest">, a try on two leaves</template>
+          {{ dayAndClock(data.at, zone)
+          }}<template v-if="data.patchTest">{{ tell('ledger.aTryOnTwoLeaves') }}</template>
         </p>
       </div>
       <p v-if="data.struckAt" class="note caution" role="status">
-        Struck out on {{ dayAndClock(data.struckAt, zone) }}: it counts for nothing, and stays to be read.
+        {{ tell('ledger.struckOutOnItCounts', { dayAndClock: dayAndClock(data.struckAt, zone) }) }}
       </p>
       <dl class="card">
         <template v-for="[name, value] in facts" :key="name">
@@ -125,9 +141,9 @@ const facts = computed<[string, string][]>(() => {
       </dl>
       <FieldError :problem="striking.error.value" />
       <div v-if="!draft" class="actions no-print">
-        <Button v-if="!data.struckAt" label="Put it right" @click="begin(data)" />
+        <Button v-if="!data.struckAt" :label="tell('ledger.putItRight')" @click="begin(data)" />
         <Button
-          :label="data.struckAt ? 'Bring it back' : 'Strike it out'"
+          :label="data.struckAt ? tell('ledger.bringItBack') : tell('ledger.strikeItOut')"
           variant="outlined"
           :loading="striking.isPending.value"
           @click="striking.mutate(!data.struckAt)"
@@ -137,11 +153,11 @@ const facts = computed<[string, string][]>(() => {
           :key="id"
           class="link"
           :to="{ name: 'check-back', params: { checkBackId: id } }"
-          >Its check-back</RouterLink
+          >{{ tell('ledger.itsCheckBack') }}</RouterLink
         >
       </div>
       <section v-else class="card stack" aria-labelledby="right">
-        <h2 id="right">Put it right</h2>
+        <h2 id="right">{{ tell('ledger.putItRight') }}</h2>
         <SprayFields
           v-model="draft"
           :problem="correcting.error.value"
@@ -149,24 +165,25 @@ const facts = computed<[string, string][]>(() => {
           :size-unit="data.litres > 0 ? 'l' : null"
           :more="data.plantingIds.map((id, i) => ({ id, label: data?.where[i] ?? id }))"
         />
-        <SelectField v-model="why" label="Why" :options="options(sprayReasonWords)" />
+        <SelectField v-model="why" :label="tell('board.why')" :options="options(sprayReasonWords)" />
         <FieldError
           :problem="correcting.error.value"
           :shown="['at', 'plantingIds', 'litres', 'target', 'shareWetted', 'note']"
         />
         <div class="actions">
-          <Button label="Save it so" :loading="correcting.isPending.value" @click="save" />
-          <Button label="Leave it" variant="text" @click="draft = undefined" />
+          <Button :label="tell('ledger.saveItSo')" :loading="correcting.isPending.value" @click="save" />
+          <Button :label="tell('ledger.leaveIt')" variant="text" @click="draft = undefined" />
         </div>
       </section>
       <section v-if="data.history.length" aria-labelledby="history">
-        <h2 id="history">What it was before</h2>
+        <h2 id="history">{{ tell('ledger.whatItWasBefore') }}</h2>
         <ol>
           <li v-for="(c, i) in data.history" :key="i">
             <span class="soft"
               >{{ dayAndClock(c.at, zone) }}<template v-if="c.who">, {{ c.who }}</template></span
             >
-            {{ c.field }}: <del>{{ c.was ?? 'nothing' }}</del> {{ c.became ?? 'nothing' }}
+            {{ c.field }}: <del>{{ c.was ?? tell('ledger.nothing') }}</del>
+            {{ c.became ?? tell('ledger.nothing') }}
           </li>
         </ol>
       </section>

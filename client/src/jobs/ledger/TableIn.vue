@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api } from '@/api/client'
@@ -42,28 +43,47 @@ async function go() {
 
 <template>
   <details class="card no-print">
-    <summary><strong>Bring in a table</strong></summary>
+    <summary>
+      <strong>{{ tell('ledger.bringInATable') }}</strong>
+    </summary>
     <div class="stack">
       <p class="soft">
-        A table as it is saved here, also one that went through a spreadsheet. Records with an id that is here
-        already stay as they are; lines without an id are new.
+        {{ tell('ledger.aTableAsItIsSaved') }}
       </p>
-      <input ref="input" type="file" accept=".csv,text/csv" aria-label="Table of records" @change="choose" />
+      <input
+        ref="input"
+        type="file"
+        accept=".csv,text/csv"
+        :aria-label="tell('ledger.tableOfRecords')"
+        @change="choose"
+      />
       <FieldError :problem="preview.error.value ?? taking.error.value" />
       <p v-if="taking.data.value" class="note good" role="status">
-        {{ taking.data.value.fresh }} brought in, {{ taking.data.value.here }} were here already.
+        {{
+          tell('ledger.broughtInWereHereAlready', {
+            fresh: taking.data.value.fresh,
+            here: taking.data.value.here,
+          })
+        }}
       </p>
       <template v-else-if="preview.data.value && text">
         <div v-if="preview.data.value.faults.length" class="note stop" role="alert">
-          <p>Nothing can be brought in before this is put right:</p>
+          <p>{{ tell('ledger.nothingCanBeBroughtInBefore') }}</p>
           <ul>
             <li v-for="f in preview.data.value.faults" :key="f">{{ f }}</li>
           </ul>
         </div>
         <template v-else>
-          <p role="status">{{ preview.data.value.fresh }} new, {{ preview.data.value.here }} here already.</p>
+          <p role="status">
+            {{
+              tell('ledger.newHereAlready', {
+                fresh: preview.data.value.fresh,
+                here: preview.data.value.here,
+              })
+            }}
+          </p>
           <Button
-            :label="`Bring in ${preview.data.value.fresh}`"
+            :label="tell('ledger.bringIn', { fresh: preview.data.value.fresh })"
             :disabled="preview.data.value.fresh === 0"
             :loading="taking.isPending.value"
             @click="go"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
@@ -27,62 +28,68 @@ const later = (id: string, address: string, at: string | undefined) =>
 <template>
   <details v-if="keeps && mails.data.value" class="card fold">
     <summary>
-      <strong>Letters in the evening</strong>
+      <strong>{{ tell('mail.lettersInTheEvening') }}</strong>
       <span class="soft">{{
         mails.data.value.mails.length === 0
-          ? 'nobody gets one'
+          ? tell('mail.nobodyGetsOne')
           : mails.data.value.mails.map((m) => m.address).join(', ')
       }}</span>
-      <span class="change">Change</span>
+      <span class="change">{{ tell('beds.change') }}</span>
     </summary>
     <div class="columns">
       <section aria-labelledby="letters">
-        <h3 id="letters">Who gets them</h3>
+        <h3 id="letters">{{ tell('mail.whoGetsThem') }}</h3>
         <p class="soft">
-          A letter goes only when something is to be done that evening, and a second one only when the plan
-          changed after it.
           {{
             mails.data.value.next
-              ? `This evening: ${mails.data.value.next}.`
-              : 'This evening there would be none.'
+              ? tell('mail.aLetterGoesOnlyWhenSomething', { next: mails.data.value.next })
+              : tell('mail.aLetterGoesOnlyWhenSomething2')
           }}
         </p>
         <ul v-if="mails.data.value.mails.length > 0">
           <li v-for="m in mails.data.value.mails" :key="m.id">
             <div>
               {{ m.address }}
-              <span v-if="m.fault" class="warn small" role="status"
-                >{{ m.fault }} Tried {{ dayAndClock(m.failedAt!, zone) }}, and again in a quarter of an
-                hour.</span
-              >
-              <span v-else-if="m.sentAt" class="soft small">last {{ dayAndClock(m.sentAt, zone) }}</span>
+              <span v-if="m.fault" class="warn small" role="status">{{
+                tell('mail.triedAndAgainInAQuarter', {
+                  fault: m.fault,
+                  dayAndClock: dayAndClock(m.failedAt!, zone),
+                })
+              }}</span>
+              <span v-else-if="m.sentAt" class="soft small">{{
+                tell('mail.last', { dayAndClock: dayAndClock(m.sentAt, zone) })
+              }}</span>
             </div>
             <label class="at"
-              >not before<InputText
+              >{{ tell('mail.notBefore')
+              }}<InputText
                 type="time"
                 :model-value="m.at.slice(0, 5)"
-                :aria-label="`Not before, for ${m.address}`"
+                :aria-label="tell('mail.notBefore2', { address: m.address })"
                 @change="later(m.id, m.address, ($event.target as HTMLInputElement).value)"
             /></label>
             <Button
-              label="Take off"
+              :label="tell('mail.takeOff')"
               variant="text"
-              :aria-label="`Take off ${m.address}`"
+              :aria-label="tell('mail.takeOff2', { address: m.address })"
               @click="end.mutate(m.id)"
             />
           </li>
         </ul>
         <form novalidate @submit.prevent="add">
           <label
-            >Address<InputText v-model="adding.address" type="email" autocomplete="email" maxlength="200"
+            >{{ tell('mail.address')
+            }}<InputText v-model="adding.address" type="email" autocomplete="email" maxlength="200"
           /></label>
-          <label>Not before<InputText v-model="adding.at" type="time" /></label>
-          <Button type="submit" label="Add" :loading="keep.isPending.value" />
+          <label>{{ tell('mail.notBefore3') }}<InputText v-model="adding.at" type="time" /></label>
+          <Button type="submit" :label="tell('beds.add')" :loading="keep.isPending.value" />
         </form>
         <FieldError :problem="keep.error.value" />
         <p v-if="mails.data.value.letters">
-          In the demo nothing leaves this machine:
-          <a :href="mails.data.value.letters" target="_blank" rel="noreferrer">read the letters here</a>.
+          {{ tell('mail.inTheDemoNothingLeavesThis') }}
+          <a :href="mails.data.value.letters" target="_blank" rel="noreferrer">{{
+            tell('mail.readTheLettersHere')
+          }}</a>.
         </p>
       </section>
       <MailServerForm />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { ref, watch } from 'vue'
@@ -45,54 +46,64 @@ const to = ref('')
 
 <template>
   <section aria-labelledby="mail-server">
-    <h3 id="mail-server">Mail server</h3>
+    <h3 id="mail-server">{{ tell('mail.mailServer') }}</h3>
     <p class="soft">
-      That of whoever brings your mail. Letters go there and nowhere else; the pass phrase is kept sealed.
+      {{ tell('mail.thatOfWhoeverBringsYourMail') }}
     </p>
     <form novalidate @submit.prevent="save">
       <label class="wide"
-        >Server<InputText v-model="form.host" placeholder="mail.example.org" maxlength="200"
+        >{{ tell('mail.server')
+        }}<InputText v-model="form.host" :placeholder="tell('mail.mailExampleOrg')" maxlength="200"
       /></label>
       <SelectField
         class="wide"
         :model-value="form.security"
         :options="options(mailSecurityWords)"
-        label="Kept from being read by"
+        :label="tell('mail.keptFromBeingRead')"
         @update:model-value="secure"
       />
-      <label>Port<NumberField v-model="form.port" aria-label="Port" /></label>
-      <label>Letters come from<InputText v-model="form.from" type="email" maxlength="200" /></label>
-      <label>Name<InputText v-model="form.user" autocomplete="off" maxlength="200" /></label>
       <label
-        >Pass phrase<InputText
+        >{{ tell('mail.port') }}<NumberField v-model="form.port" :aria-label="tell('mail.port')"
+      /></label>
+      <label
+        >{{ tell('mail.lettersComeFrom') }}<InputText v-model="form.from" type="email" maxlength="200"
+      /></label>
+      <label
+        >{{ tell('beds.name') }}<InputText v-model="form.user" autocomplete="off" maxlength="200"
+      /></label>
+      <label
+        >{{ tell('home.passPhrase')
+        }}<InputText
           v-model="form.passPhrase"
           type="password"
           autocomplete="new-password"
           maxlength="200"
-          :placeholder="server.data.value?.server?.hasPassPhrase ? 'kept' : ''"
+          :placeholder="server.data.value?.server?.hasPassPhrase ? tell('mail.kept') : ''"
       /></label>
       <FieldError class="wide" :problem="keepServer.error.value" />
       <div class="wide deeds">
-        <Button type="submit" label="Keep it" :loading="keepServer.isPending.value" />
+        <Button type="submit" :label="tell('bench.keepIt')" :loading="keepServer.isPending.value" />
         <Button
           v-if="server.data.value?.server"
-          label="Forget it"
+          :label="tell('mail.forgetIt')"
           variant="text"
           @click="forgetServer.mutate()"
         />
       </div>
     </form>
     <form v-if="server.data.value?.server" novalidate @submit.prevent="tryOut.mutate(to)">
-      <label class="wide">Send a try to<InputText v-model="to" type="email" maxlength="200" /></label>
+      <label class="wide"
+        >{{ tell('mail.sendATry') }}<InputText v-model="to" type="email" maxlength="200"
+      /></label>
       <Button
         type="submit"
-        label="Try it"
+        :label="tell('mail.tryIt')"
         variant="outlined"
         :disabled="!to"
         :loading="tryOut.isPending.value"
       />
       <FieldError class="wide" :problem="tryOut.error.value" />
-      <p v-if="tryOut.isSuccess.value" class="wide" role="status">The server took it.</p>
+      <p v-if="tryOut.isSuccess.value" class="wide" role="status">{{ tell('mail.theServerTook') }}</p>
     </form>
   </section>
 </template>

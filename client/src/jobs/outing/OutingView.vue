@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import Textarea from 'primevue/textarea'
 import { computed, ref } from 'vue'
@@ -48,38 +49,35 @@ function use(t: Parameters<typeof tank>[0], by: number) {
 <template>
   <div class="page narrow paper">
     <div v-if="logged" class="note good" role="status">
-      <h1>Logged</h1>
+      <h1>{{ tell('outing.logged') }}</h1>
       <p>{{ title }}</p>
       <p>
-        {{
-          logged.sent
-            ? 'Its check-backs are set.'
-            : 'It is kept on this device and sent when the network is back.'
-        }}
+        {{ logged.sent ? tell('outing.itsCheckBacksAreSet') : tell('outing.itIsKeptOnThisDevice') }}
       </p>
       <div class="actions">
-        <Button label="To the Board" @click="router.push('/')" />
+        <Button :label="tell('checkback.toTheBoard')" @click="router.push('/')" />
       </div>
     </div>
     <AsyncState v-else-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <div v-else-if="!outing" class="note">
-      <p>This outing is not in the plan any more.</p>
-      <RouterLink :to="{ name: 'rota' }">See the rota</RouterLink>
+      <p>{{ tell('outing.thisOutingIsNot') }}</p>
+      <RouterLink :to="{ name: 'rota' }">{{ tell('outing.seeTheRota') }}</RouterLink>
     </div>
     <template v-else>
       <div class="page-head">
         <h1>{{ outing.title }}</h1>
         <p class="soft">
-          {{ clock(outing.hours.from, zone) }} to {{ clock(outing.hours.to, zone)
-          }}<template v-if="!outing.hours.known">, as the weather allows</template>
+          {{
+            tell('outing.fromTo', { from: clock(outing.hours.from, zone), to: clock(outing.hours.to, zone) })
+          }}<template v-if="!outing.hours.known">{{ tell('outing.asTheWeatherAllows') }}</template>
         </p>
       </div>
       <p v-if="data.from !== outing.on" class="note caution">
-        This is planned for {{ civilDay(outing.on) }}. What you tick off now is logged for now.
+        {{ tell('outing.thisIsPlannedForWhatYou', { on: civilDay(outing.on) }) }}
       </p>
       <LeftoverBottles class="no-print" />
       <section v-if="outing.tasks.length" class="card" aria-labelledby="first-head">
-        <h2 id="first-head">First</h2>
+        <h2 id="first-head">{{ tell('outing.first') }}</h2>
         <ul>
           <li v-for="task in outing.tasks" :key="task.id">
             <label class="tick"
@@ -106,9 +104,10 @@ function use(t: Parameters<typeof tank>[0], by: number) {
         <p>
           <strong class="amount">{{ t.amount }}</strong>
           <span class="soft">
-            {{ stepWords[t.step] }} dose<template v-if="t.fillings > 1"
-              >, in {{ t.fillings }} equal fillings</template
-            >
+            {{ tell('ledger.dose', { stepWords: stepWords[t.step] })
+            }}<template v-if="t.fillings > 1">{{
+              tell('outing.inEqualFillings', { fillings: t.fillings })
+            }}</template>
           </span>
         </p>
         <RouterLink
@@ -122,10 +121,11 @@ function use(t: Parameters<typeof tank>[0], by: number) {
               step: t.step,
             },
           }"
-          >How to mix it</RouterLink
+          >{{ tell('outing.howToMix') }}</RouterLink
         >
         <label class="tick"
-          ><input v-model="tank(t).mixed" type="checkbox" /> <span>Mixed and labelled</span></label
+          ><input v-model="tank(t).mixed" type="checkbox" />
+          <span>{{ tell('outing.mixedAndLabelled') }}</span></label
         >
         <p class="soft">{{ t.shake }}</p>
         <ShakeClock class="no-print" />
@@ -139,23 +139,31 @@ function use(t: Parameters<typeof tank>[0], by: number) {
               />
               <span
                 ><strong>{{ r.where }}</strong> {{ r.amount }}
-                <span class="soft"
-                  >from {{ clock(r.hours.from, zone) }}; {{ inSentence(r.targetName) }}, round
-                  {{ r.round }} of {{ r.rounds }}. Undersides first.</span
-                ></span
+                <span class="soft">{{
+                  tell('outing.fromRoundOfUndersidesFirst', {
+                    from: clock(r.hours.from, zone),
+                    targetName: inSentence(r.targetName),
+                    round: r.round,
+                    rounds: r.rounds,
+                  })
+                }}</span></span
               ></label
             >
           </li>
         </ol>
-        <div class="used" role="group" :aria-label="`${t.recipeName}: really used`">
-          <span>Really used</span>
-          <button :aria-label="`${t.recipeName}: less`" @click="use(t, -0.1)">−</button>
+        <div class="used" role="group" :aria-label="tell('outing.reallyUsed', { recipeName: t.recipeName })">
+          <span>{{ tell('outing.reallyUsed2') }}</span>
+          <button :aria-label="tell('outing.less', { recipeName: t.recipeName })" @click="use(t, -0.1)">
+            −
+          </button>
           <output>{{ usedOf(t) }}</output>
-          <button :aria-label="`${t.recipeName}: more`" @click="use(t, 0.1)">+</button>
+          <button :aria-label="tell('outing.more', { recipeName: t.recipeName })" @click="use(t, 0.1)">
+            +
+          </button>
         </div>
       </section>
       <div class="field no-print">
-        <label for="outing-note">Note, if there is one</label>
+        <label for="outing-note">{{ tell('outing.noteIfThereIsOne') }}</label>
         <Textarea id="outing-note" v-model="progress.note" rows="2" auto-resize fluid />
       </div>
       <FieldError :problem="problem" />
@@ -163,8 +171,8 @@ function use(t: Parameters<typeof tank>[0], by: number) {
         <Button
           :label="
             done.length === 0 && progress.tasks.length === 0
-              ? 'Tick off what is done'
-              : `Log this outing (${progress.sprayed.length} of ${all.length} sprayed)`
+              ? tell('outing.tickOffWhatIsDone')
+              : tell('outing.logThisOutingOfSprayed', { sprayed: progress.sprayed.length, all: all.length })
           "
           size="large"
           :disabled="done.length === 0 && progress.tasks.length === 0"

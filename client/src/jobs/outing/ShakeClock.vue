@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useIntervalFn } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -22,7 +23,9 @@ function toggle() {
   if (running.value) resume()
   else pause()
 }
-const words = computed(() => (running.value ? `shake in ${left.value} s` : 'shake every minute'))
+const words = computed(() =>
+  running.value ? tell('outing.shakeInS', { left: left.value }) : tell('outing.shakeEveryMinute'),
+)
 </script>
 
 <template>
@@ -40,7 +43,12 @@ const words = computed(() => (running.value ? `shake in ${left.value} s` : 'shak
       />
     </svg>
     <span aria-live="off">{{ words }}</span>
-    <Button :label="running ? 'Stop' : 'Start the clock'" size="small" variant="outlined" @click="toggle" />
+    <Button
+      :label="running ? tell('decide.stop') : tell('outing.startTheClock')"
+      size="small"
+      variant="outlined"
+      @click="toggle"
+    />
   </div>
 </template>
 

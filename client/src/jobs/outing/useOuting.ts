@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { Problem, type Schemas } from '@/api/client'
@@ -70,7 +71,7 @@ export function useOuting(outing: () => Schemas['OutingAnswer'] | undefined, key
         method: 'POST',
         path: `/api/gardens/${gardenId.value}/plan/outings`,
         body: { ...body },
-        words: 'An outing',
+        words: tell('outing.anOuting'),
         stamp: true,
       })
       progress.value = { tanks: {}, sprayed: [], tasks: [] }

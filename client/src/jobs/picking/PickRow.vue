@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import { computed, ref } from 'vue'
@@ -22,7 +23,7 @@ const units: { value: Schemas['HarvestUnit']; label: string }[] = [
   { value: 'grams', label: 'g' },
   { value: 'pounds', label: 'lb' },
   { value: 'ounces', label: 'oz' },
-  { value: 'pieces', label: 'pieces' },
+  { value: 'pieces', label: tell('picking.pieces') },
 ]
 // One id for one picking: pressing twice logs one.
 const id = ref(crypto.randomUUID())
@@ -70,16 +71,20 @@ const striking = useGardenWrite((gardenId, harvestId: string) =>
         <p :class="planting.from ? 'wait' : 'soft'">{{ planting.sentence }}</p>
       </div>
       <Button
-        :label="open ? 'Not now' : 'Pick'"
+        :label="open ? tell('beds.notNow') : tell('picking.pick')"
         :variant="open ? 'text' : planting.from ? 'outlined' : undefined"
         :aria-expanded="open"
-        :aria-label="`${open ? 'Not now' : 'Pick'}: ${planting.where}`"
+        :aria-label="
+          open
+            ? tell('picking.notNow', { where: planting.where })
+            : tell('picking.pick2', { where: planting.where })
+        "
         @click="open = !open"
       />
     </div>
     <form v-if="open" novalidate @submit.prevent="log(false)">
       <div class="field">
-        <label :for="`amount-${planting.plantingId}`">How much</label>
+        <label :for="`amount-${planting.plantingId}`">{{ tell('picking.howMuch') }}</label>
         <NumberField
           v-model="amount"
           :input-id="`amount-${planting.plantingId}`"
@@ -88,28 +93,31 @@ const striking = useGardenWrite((gardenId, harvestId: string) =>
         />
         <FieldError :problem="logging.error.value" field="amount" />
       </div>
-      <SelectField v-model="unit" label="In" :options="units" />
+      <SelectField v-model="unit" :label="tell('beds.in')" :options="units" />
       <div class="check">
         <Checkbox v-model="washed" :input-id="`washed-${planting.plantingId}`" binary />
-        <label :for="`washed-${planting.plantingId}`">Washed</label>
+        <label :for="`washed-${planting.plantingId}`">{{ tell('picking.washed') }}</label>
       </div>
-      <Button type="submit" label="Log it" :loading="logging.isPending.value" />
+      <Button type="submit" :label="tell('picking.logIt')" :loading="logging.isPending.value" />
       <div v-if="inWait" class="wide">
         <FieldError :problem="logging.error.value" :shown="['amount']" />
-        <Button label="It is picked already: log it" variant="outlined" @click="log(true)" />
+        <Button :label="tell('picking.itIsPickedAlreadyLog')" variant="outlined" @click="log(true)" />
       </div>
       <FieldError v-else class="wide" :problem="logging.error.value" :shown="['amount']" />
     </form>
     <details v-if="planting.given">
-      <summary>{{ planting.given }} this season</summary>
+      <summary>{{ tell('picking.thisSeason', { given: planting.given }) }}</summary>
       <ul>
         <li v-for="h in planting.harvests" :key="h.id">
-          {{ day(h.at, zone) }}, {{ h.amount }}<template v-if="h.washed">, washed</template>
+          {{ day(h.at, zone) }}, {{ h.amount
+          }}<template v-if="h.washed">{{ tell('picking.washed2') }}</template>
           <Button
-            label="Strike"
+            :label="tell('picking.strike')"
             variant="text"
             size="small"
-            :aria-label="`Strike: ${h.amount} of ${planting.where} on ${day(h.at, zone)}`"
+            :aria-label="
+              tell('picking.strikeOf', { amount: h.amount, where: planting.where, at: day(h.at, zone) })
+            "
             @click="striking.mutate(h.id)"
           />
         </li>

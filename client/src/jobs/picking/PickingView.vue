@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
@@ -19,7 +20,7 @@ const { data, isPending, error, refetch } = useQuery({
 <template>
   <div class="page narrow">
     <div class="page-head">
-      <h1>Picking</h1>
+      <h1>{{ tell('picking.picking') }}</h1>
       <p v-if="data" class="soft">{{ data.sentence }}</p>
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -37,11 +38,11 @@ const removing = useGardenWrite((gardenId, pickId: string) =>
 <template>
   <details class="card">
     <summary>
-      <strong>Picking</strong>
+      <strong>{{ tell('picking.picking') }}</strong>
       <span class="soft">{{
         plantings
           .flatMap((p) => p.picks.map((x) => `${inSentence(p.cropName)} ${civilDay(x.on)}`))
-          .join(', ') || 'no day set'
+          .join(', ') || tell('place.noDaySet')
       }}</span>
     </summary>
     <ul>
@@ -49,23 +50,29 @@ const removing = useGardenWrite((gardenId, pickId: string) =>
         <li v-for="x in p.picks" :key="x.id">
           {{ p.cropName }}, {{ civilDay(x.on) }}
           <Button
-            label="Take off"
+            :label="tell('mail.takeOff')"
             variant="text"
             size="small"
-            :aria-label="`Take off picking of ${p.cropName} on ${civilDay(x.on)}`"
+            :aria-label="tell('place.takeOffPicking', { cropName: p.cropName, on: civilDay(x.on) })"
             @click="removing.mutate(x.id)"
           />
         </li>
       </template>
     </ul>
     <form novalidate @submit.prevent="adding.mutate()">
-      <SelectField v-model="planting" :options="plantings" label="What" show="cropName" take="id" />
+      <SelectField
+        v-model="planting"
+        :options="plantings"
+        :label="tell('ledger.what')"
+        show="cropName"
+        take="id"
+      />
       <div class="field">
-        <label for="pick-on">Day</label>
+        <label for="pick-on">{{ tell('place.day') }}</label>
         <input id="pick-on" v-model="on" class="p-inputtext" type="date" :min="today" />
         <FieldError :problem="adding.error.value" field="on" />
       </div>
-      <Button type="submit" label="Plan to pick" :loading="adding.isPending.value" />
+      <Button type="submit" :label="tell('place.planToPick')" :loading="adding.isPending.value" />
     </form>
     <FieldError :problem="adding.error.value" :shown="['on']" />
   </details>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -56,56 +57,65 @@ const today = (days: { day: string; value: number }[]) =>
         <h1>{{ data.place.name }}</h1>
         <p class="soft">
           {{ placeKindWords[data.place.kind] }},
-          {{ data.place.plantings.map((p) => inSentence(p.cropName)).join(', ') || 'nothing planted' }},
+          {{
+            data.place.plantings.map((p) => inSentence(p.cropName)).join(', ') ||
+            tell('board.nothingPlanted')
+          }},
           {{ stanceWords[data.place.stance].toLowerCase() }}
         </p>
       </div>
       <div class="actions">
         <Button
-          label="Count here"
+          :label="tell('place.countHere')"
           :disabled="data.place.plantings.length === 0"
           @click="router.push({ name: 'walk', query: { planting: data.place.plantings.map((p) => p.id) } })"
         />
         <Button
-          label="Decide"
+          :label="tell('board.decide')"
           variant="outlined"
           :disabled="data.place.plantings.length === 0"
           @click="router.push({ name: 'decide' })"
         />
         <Button
-          label="Its story"
+          :label="tell('place.itsStory')"
           variant="outlined"
           @click="router.push({ name: 'story', params: { placeId } })"
         />
         <Button
-          label="Good hours"
+          :label="tell('place.goodHours')"
           variant="outlined"
           :disabled="data.place.plantings.length === 0"
           @click="router.push({ name: 'hours', query: { planting: data.place.plantings.map((p) => p.id) } })"
         />
       </div>
       <p class="soft">
-        Cover {{ percent(data.coverNow)
+        {{ tell('place.cover', { coverNow: percent(data.coverNow) })
         }}<template v-if="data.coverFloor > 0"
           >,
           {{
             data.coverNow < data.coverFloor
-              ? `under the ${percent(data.coverFloor)} that you keep up`
+              ? tell('place.underTheThatYouKeepUp', { coverFloor: percent(data.coverFloor) })
               : data.lapsesOn
-                ? `lapses under ${percent(data.coverFloor)} on ${dayAndClock(data.lapsesOn, zone)}`
-                : 'holds for all that is known'
+                ? tell('place.lapsesUnder', {
+                    coverFloor: percent(data.coverFloor),
+                    dayAndClock: dayAndClock(data.lapsesOn, zone),
+                  })
+                : tell('place.holdsForAllThatIsKnown')
           }}</template
         >.
       </p>
       <details class="card">
-        <summary>When you spray here: {{ stanceWords[data.place.stance].toLowerCase() }}</summary>
+        <summary>
+          {{ tell('place.whenYouSprayHere', { stanceWords: stanceWords[data.place.stance].toLowerCase() }) }}
+        </summary>
         <StanceChoice what="stance" :place-id="data.place.id" :own="data.place.ownStance" />
       </details>
       <PickDays v-if="data.place.plantings.length" :plantings="data.place.plantings" :today="data.today" />
       <ReadingsCard :place-id="data.place.id" />
       <p v-if="troubles.length === 0" class="note">
-        Nothing grows here now. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> and its
-        troubles are watched by the weather.
+        {{ tell('place.nothingGrowsHereNow') }}
+        <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>
+        {{ tell('place.andItsTroublesAreWatched') }}
       </p>
       <div v-else class="troubles">
         <TroubleCard v-for="t in troubles" :key="t.plantingId + t.target" :trouble="t" :today="data.today" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { scaleTime } from 'd3-scale'
 import { computed, ref } from 'vue'
@@ -34,7 +35,18 @@ const spoken = computed(() => {
     (a, b) => (b.value > a.value ? b : a),
     days.value[0] ?? { day: props.today, value: 0, sentence: '' },
   )
-  return `Pressure of ${inSentence(props.trouble.name)}: ${now ? percent(now.value) : 'unknown'} today, most ${percent(peak.value)} on ${civilDay(peak.day)}`
+  return now
+    ? tell('place.pressureOfTodayMost', {
+        trouble: inSentence(props.trouble.name),
+        now: percent(now.value),
+        peak: percent(peak.value),
+        day: civilDay(peak.day),
+      })
+    : tell('place.pressureOfUnknownTodayMost', {
+        trouble: inSentence(props.trouble.name),
+        peak: percent(peak.value),
+        day: civilDay(peak.day),
+      })
 })
 </script>
 
@@ -57,7 +69,15 @@ const spoken = computed(() => {
         :width="Math.max(3, at(86_400_000) - at(43_200_000))"
         height="8"
       >
-        <title>{{ civilDay(n.day) }}: wet {{ n.wetHours }} h, {{ n.neededHours.toFixed(0) }} needed</title>
+        <title>
+          {{
+            tell('place.wetHNeeded', {
+              day: civilDay(n.day),
+              wetHours: n.wetHours,
+              neededHours: n.neededHours.toFixed(0),
+            })
+          }}
+        </title>
       </rect>
       <path class="curve" :d="curve" />
       <g v-for="t in turns" :key="t.sentence" :transform="`translate(${at(noon(t.day))} ${base})`">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -63,12 +64,12 @@ const striking = useGardenWrite((garden, readingId: string) =>
 <template>
   <details v-if="kinds.length" class="card">
     <summary>
-      <strong>Measured</strong>
+      <strong>{{ tell('place.measured') }}</strong>
       <span class="soft">{{
         kinds
           .filter((k) => k.state)
           .map((k) => `${k.name}: ${k.taken[0]?.told}`)
-          .join(', ') || 'nothing lately'
+          .join(', ') || tell('place.nothingLately')
       }}</span>
     </summary>
     <ul>
@@ -79,10 +80,10 @@ const striking = useGardenWrite((garden, readingId: string) =>
         <p v-for="r in k.taken.slice(0, 5)" :key="r.id" class="taken">
           {{ day(r.at, zone) }}: {{ r.told }}
           <Button
-            label="Strike"
+            :label="tell('picking.strike')"
             variant="text"
             size="small"
-            :aria-label="`Strike: ${k.name} ${r.told} of ${day(r.at, zone)}`"
+            :aria-label="tell('place.strikeOf', { it: k.name, told: r.told, at: day(r.at, zone) })"
             @click="striking.mutate(r.id)"
           />
         </p>
@@ -92,13 +93,13 @@ const striking = useGardenWrite((garden, readingId: string) =>
       <SelectField
         :model-value="of"
         :options="kinds"
-        label="What"
+        :label="tell('ledger.what')"
         show="name"
         take="id"
         @update:model-value="chosen = $event"
       />
       <div class="field">
-        <label :for="`reading-${placeId}`">Reads</label>
+        <label :for="`reading-${placeId}`">{{ tell('place.reads') }}</label>
         <NumberField
           v-model="value"
           :input-id="`reading-${placeId}`"
@@ -107,7 +108,7 @@ const striking = useGardenWrite((garden, readingId: string) =>
         />
         <FieldError :problem="taking.error.value" field="value" />
       </div>
-      <Button type="submit" label="Keep the reading" :loading="taking.isPending.value" />
+      <Button type="submit" :label="tell('place.keepTheReading')" :loading="taking.isPending.value" />
     </form>
     <FieldError :problem="taking.error.value" :shown="['value']" />
   </details>

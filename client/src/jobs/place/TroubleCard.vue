@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { civilDay, inSentence, percent } from '@/kit/format'
@@ -23,45 +24,60 @@ const nightsAhead = computed(() => props.trouble.nights.filter((n) => n.day > pr
     <header>
       <h3>{{ trouble.name }}</h3>
       <p class="soft small">
-        on {{ inSentence(trouble.cropName) }},
         {{
           trouble.foundOn
-            ? `last found ${civilDay(trouble.foundOn)}`
-            : `${percent(trouble.share)} of what is likely here`
+            ? tell('place.onLastFound', {
+                cropName: inSentence(trouble.cropName),
+                foundOn: civilDay(trouble.foundOn),
+              })
+            : tell('place.onOfWhatIsLikelyHere', {
+                cropName: inSentence(trouble.cropName),
+                share: percent(trouble.share),
+              })
         }}
       </p>
     </header>
     <p v-if="now">
-      <strong>{{ Math.round(now.value * 100) }} of 100 today</strong>: {{ now.sentence }}.
-      <span v-if="ahead && ahead.value > now.value + 0.05" class="soft"
-        >Up to {{ Math.round(ahead.value * 100) }} on {{ civilDay(ahead.day) }}: {{ ahead.sentence }}.</span
-      >
+      <strong>{{ tell('place.of100Today', { now: Math.round(now.value * 100) }) }}</strong>:
+      {{ now.sentence }}.
+      <span v-if="ahead && ahead.value > now.value + 0.05" class="soft">{{
+        tell('place.upTo', {
+          ahead: Math.round(ahead.value * 100),
+          day: civilDay(ahead.day),
+          sentence: ahead.sentence,
+        })
+      }}</span>
     </p>
-    <p v-else class="soft">No weather is known for today.</p>
+    <p v-else class="soft">{{ tell('place.noWeatherIsKnownForToday') }}</p>
     <PressureChart v-if="trouble.pressure.length > 1" :trouble="trouble" :today="today" />
     <ul v-if="coming.length > 0" class="turns">
       <li v-for="s in coming" :key="s.sentence">{{ s.sentence }}</li>
     </ul>
     <p v-if="trouble.generations !== null" class="soft small">
-      Warmth for {{ trouble.generations.toFixed(1) }} generations since it was found.
+      {{ tell('place.warmthForGenerationsSince', { generations: trouble.generations.toFixed(1) }) }}
     </p>
     <p v-if="trouble.nights.length > 0" class="small">
-      {{ recentNights }} infection {{ recentNights === 1 ? 'night' : 'nights' }} in 30 days<template
-        v-if="nightsAhead.length > 0"
-        >, next {{ civilDay(nightsAhead[0]?.day ?? today) }}</template
+      {{
+        recentNights === 1
+          ? tell('place.infectionNightIn30Days', { recentNights })
+          : tell('place.infectionNightsIn30Days', { recentNights })
+      }}<template v-if="nightsAhead.length > 0">{{
+        tell('place.next', { day: civilDay(nightsAhead[0]?.day ?? today) })
+      }}</template
       >.
     </p>
     <p class="soft small">{{ trouble.season.sentence }}</p>
     <p v-if="trouble.season.past.length > 0" class="soft small">
-      First seen:
       {{
-        trouble.season.past
-          .map(
-            (f) =>
-              `${f.year} ${civilDay(f.day).slice(4)}${f.degreeDays === null ? '' : ` at ${told('degreeDays', f.degreeDays)}`}`,
-          )
-          .join(' · ')
-      }}.
+        tell('place.firstSeen', {
+          past: trouble.season.past
+            .map(
+              (f) =>
+                `${f.year} ${civilDay(f.day).slice(4)}${f.degreeDays === null ? '' : tell('place.at', { degreeDays: told('degreeDays', f.degreeDays) })}`,
+            )
+            .join(' · '),
+        })
+      }}
     </p>
   </article>
 </template>

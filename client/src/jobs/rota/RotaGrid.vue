@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -136,7 +137,23 @@ async function goOn(by: number) {
   box.value?.querySelectorAll<SVGGElement>('.block')[stop.value]?.focus()
 }
 const label = (r: Round) =>
-  `${r.where}: ${r.recipeName} against ${r.targetName}, round ${r.round} of ${r.rounds}, ${civilDay(r.on)}${r.pinId ? ', pinned' : ''}`
+  r.pinId
+    ? tell('rota.againstRoundOfPinned', {
+        where: r.where,
+        recipeName: r.recipeName,
+        targetName: r.targetName,
+        round: r.round,
+        rounds: r.rounds,
+        on: civilDay(r.on),
+      })
+    : tell('rota.againstRound', {
+        where: r.where,
+        recipeName: r.recipeName,
+        targetName: r.targetName,
+        round: r.round,
+        rounds: r.rounds,
+        on: civilDay(r.on),
+      })
 </script>
 
 <template>
@@ -145,7 +162,7 @@ const label = (r: Round) =>
       :width="whole"
       :height="height"
       role="group"
-      aria-label="The fortnight by places"
+      :aria-label="tell('rota.theFortnightByPlaces')"
       @pointermove="carry"
       @pointerup="put"
     >
@@ -169,9 +186,9 @@ const label = (r: Round) =>
         </text>
       </g>
       <g class="sky">
-        <text x="0" y="66">warmest, °C</text>
-        <text x="0" y="92">rain, mm</text>
-        <text x="0" y="110">good hours</text>
+        <text x="0" y="66">{{ tell('rota.warmestC') }}</text>
+        <text x="0" y="92">{{ tell('rota.rainMm') }}</text>
+        <text x="0" y="110">{{ tell('board.goodHours') }}</text>
         <polyline v-if="warmest.length > 1" :points="line" class="warm" />
         <g v-for="d in rota.days" :key="d.on">
           <text v-if="d.warmestC !== null" :x="x(d.on) + step / 2" :y="yC(d.warmestC) - 4" class="figure">
@@ -196,7 +213,7 @@ const label = (r: Round) =>
             class="figure"
             :class="{ good: d.goodHours > 0 }"
           >
-            {{ d.goodHours || 'none' }}
+            {{ d.goodHours || tell('garden.none') }}
           </text>
         </g>
       </g>
@@ -206,7 +223,7 @@ const label = (r: Round) =>
       </g>
       <line x1="0" :x2="whole" :y1="bottom" :y2="bottom" class="rule strong" />
       <g class="work">
-        <text x="0" :y="bottom + 28">your time, min</text>
+        <text x="0" :y="bottom + 28">{{ tell('rota.yourTimeMin') }}</text>
         <g v-for="d in rota.days.filter((day) => day.minutes > 0)" :key="d.on">
           <rect
             :x="x(d.on) + step / 2 - 14"
@@ -227,7 +244,13 @@ const label = (r: Round) =>
           :y="head + places.findIndex((p) => p.id === chosen?.placeId) * row + row - 3"
           class="cost"
         >
-          {{ m.morePercent === null ? 'no' : m.morePercent < 0.01 ? '=' : `+${m.morePercent.toFixed(1)}` }}
+          {{
+            m.morePercent === null
+              ? tell('rota.no')
+              : m.morePercent < 0.01
+                ? '='
+                : `+${m.morePercent.toFixed(1)}`
+          }}
         </text>
       </g>
       <g
@@ -260,7 +283,7 @@ const label = (r: Round) =>
           />
           <text v-if="b.w >= 46" :x="b.x + b.w / 2" :y="b.y + 13">{{ b.round.groupName.split(' ')[0] }}</text>
           <text :x="b.x + b.w / 2" :y="b.y + (b.w >= 46 ? 26 : 20)">
-            {{ b.round.kind === 'protect' ? 'cover' : `${b.round.round}/${b.round.rounds}` }}
+            {{ b.round.kind === 'protect' ? tell('rota.cover') : `${b.round.round}/${b.round.rounds}` }}
           </text>
         </g>
         <circle v-if="b.round.pinId" :cx="b.x + b.w - 5" :cy="b.y + 5" r="4" class="pin" />

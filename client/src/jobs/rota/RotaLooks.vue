@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { civilDay, inSentence } from '@/kit/format'
@@ -23,7 +24,7 @@ const days = computed(() => {
         what,
         where:
           where.slice(0, mostPlaces).join(', ') +
-          (where.length > mostPlaces ? ` and ${where.length - mostPlaces} more` : ''),
+          (where.length > mostPlaces ? tell('rota.andMore', { where: where.length - mostPlaces }) : ''),
       })),
     }))
 })
@@ -40,7 +41,7 @@ const days = computed(() => {
       </div>
     </li>
   </ol>
-  <p v-if="days.length === 0" class="soft">Nothing to look at in the coming fortnight.</p>
+  <p v-if="days.length === 0" class="soft">{{ tell('rota.nothingToLook') }}</p>
 </template>
 
 <style scoped>

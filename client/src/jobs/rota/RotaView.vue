@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -78,24 +79,29 @@ const patchDays = computed(() => {
 <template>
   <div class="page wide paper">
     <div class="page-head">
-      <h1>Rota</h1>
+      <h1>{{ tell('rota.rota') }}</h1>
       <p v-if="data" class="soft">
-        {{ data.inShort }} Firm until {{ civilDay(data.firmTo) }}; planned anew after every new fact.
+        {{
+          tell('rota.firmUntilPlannedAnewAfterEvery', {
+            inShort: data.inShort,
+            firmTo: civilDay(data.firmTo),
+          })
+        }}
       </p>
-      <PrintButton v-if="data" label="Print the fortnight" size="small" variant="text" />
+      <PrintButton v-if="data" :label="tell('rota.printTheFortnight')" size="small" variant="text" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <p v-for="sentence in data.cannot" :key="sentence" class="note caution">{{ sentence }}</p>
       <section v-if="data.changes.length" class="card" aria-labelledby="changes-head">
-        <h2 id="changes-head">Changed since you last looked</h2>
+        <h2 id="changes-head">{{ tell('rota.changedSinceYouLastLooked') }}</h2>
         <ul class="list">
           <li v-for="c in data.changes" :key="c.sentence">{{ c.sentence }}</li>
         </ul>
-        <Button label="I have seen it" variant="outlined" size="small" @click="seen.mutate()" />
+        <Button :label="tell('rota.iHaveSeen')" variant="outlined" size="small" @click="seen.mutate()" />
       </section>
       <div class="fortnight">
-        <section class="card" aria-label="Days by places">
+        <section class="card" :aria-label="tell('rota.daysByPlaces')">
           <RotaGrid
             :rota="data"
             :chosen="chosen"
@@ -106,124 +112,146 @@ const patchDays = computed(() => {
             @drop="drop"
           />
           <p v-if="!chosen" class="soft small">
-            Choose a block to see why, and carry it to another day: with the mouse or a finger, or with the
-            left and right keys and Enter; up and down go to the next block. Each day tells what it would
-            cost, in per cent of a bed's crop.
+            {{ tell('rota.chooseABlockToSeeWhy') }}
           </p>
         </section>
         <section v-if="chosen" class="card chosen" aria-live="polite" aria-labelledby="chosen-head">
           <h2 id="chosen-head">
-            {{ chosen.where }}: {{ inSentence(chosen.recipeName) }}, round {{ chosen.round }} of
-            {{ chosen.rounds }}
+            {{
+              tell('rota.roundOf', {
+                where: chosen.where,
+                recipeName: inSentence(chosen.recipeName),
+                round: chosen.round,
+                rounds: chosen.rounds,
+              })
+            }}
           </h2>
           <p>
-            {{ civilDay(chosen.on) }}, {{ clock(chosen.hours.from, zone) }} to
-            {{ clock(chosen.hours.to, zone)
-            }}<template v-if="!chosen.hours.known"> or as the weather allows</template>, against
-            {{ inSentence(chosen.targetName) }}
+            {{
+              tell('rota.onFrom', {
+                on: civilDay(chosen.on),
+                from: clock(chosen.hours.from, zone),
+                to: clock(chosen.hours.to, zone),
+              })
+            }}<template v-if="!chosen.hours.known"> {{ tell('rota.orAsTheWeatherAllows') }}</template
+            >{{ tell('bench.against', { targetName: inSentence(chosen.targetName) }) }}
           </p>
           <p v-if="over && over !== chosen.on" class="note" :class="{ stop: move?.morePercent === null }">
-            <strong>{{ civilDay(over) }}</strong>: {{ move?.sentence ?? 'working it out' }}
+            <strong>{{ civilDay(over) }}</strong>: {{ move?.sentence ?? tell('rota.workingItOut') }}
           </p>
           <ul class="list soft">
             <li v-for="why in chosen.why" :key="why">{{ why }}</li>
-            <li v-for="against in chosen.against" :key="against">Not {{ against }}</li>
+            <li v-for="against in chosen.against" :key="against">{{ tell('rota.not', { against }) }}</li>
           </ul>
           <FieldError :problem="say.error.value ?? letGo.error.value" />
           <div class="actions">
             <Button
               v-if="over && over !== chosen.on && move && move.morePercent !== null"
-              :label="`Move it to ${civilDay(over)}`"
+              :label="tell('rota.moveIt', { over: civilDay(over) })"
               @click="pin(chosen, over)"
             />
             <Button
               v-else-if="chosen.pinId"
-              label="Unpin"
+              :label="tell('rota.unpin')"
               variant="outlined"
               @click="letGo.mutateAsync(chosen.pinId).then(clear)"
             />
-            <Button v-else label="Pin it to this day" variant="outlined" @click="pin(chosen, chosen.on)" />
-            <Button label="Not this time" variant="outlined" @click="skip(chosen)" />
             <Button
-              :label="`Never ${inSentence(chosen.recipeName)} here`"
+              v-else
+              :label="tell('rota.pinItToThisDay')"
+              variant="outlined"
+              @click="pin(chosen, chosen.on)"
+            />
+            <Button :label="tell('rota.notThisTime')" variant="outlined" @click="skip(chosen)" />
+            <Button
+              :label="tell('rota.neverHere', { recipeName: inSentence(chosen.recipeName) })"
               variant="text"
               @click="ban(chosen)"
             />
-            <Button label="Close" variant="text" @click="clear" />
+            <Button :label="tell('archive.close')" variant="text" @click="clear" />
           </div>
         </section>
         <section v-else-if="next" class="card" aria-labelledby="next-head">
           <h2 id="next-head">{{ next.title }}</h2>
           <p class="soft">
-            {{ clock(next.hours.from, zone) }} to {{ clock(next.hours.to, zone)
-            }}<template v-if="!next.hours.known">, as the weather allows</template>
+            {{ tell('outing.fromTo', { from: clock(next.hours.from, zone), to: clock(next.hours.to, zone) })
+            }}<template v-if="!next.hours.known">{{ tell('outing.asTheWeatherAllows') }}</template>
           </p>
           <div v-for="t in next.tanks" :key="t.recipe + t.step">
             <p>
               <strong>{{ t.recipeName }}, {{ t.amount }}</strong
-              >, {{ t.step }} dose
+              >{{ tell('bench.dose2', { step: t.step }) }}
             </p>
             <ul class="soft">
               <li v-for="r in t.rounds" :key="r.key">
-                {{ r.where }}, {{ r.amount }}, round {{ r.round }} of {{ r.rounds }}
+                {{
+                  tell('rota.roundOf2', {
+                    where: r.where,
+                    amount: r.amount,
+                    round: r.round,
+                    rounds: r.rounds,
+                  })
+                }}
               </li>
             </ul>
           </div>
           <p v-if="next.tanks[0]?.rounds[0]" class="soft">{{ next.tanks[0].rounds[0].why.at(-1) }}</p>
           <Button
-            label="Start this outing"
-            :aria-label="`Start this outing: ${next.title}`"
+            :label="tell('rota.startThisOuting')"
+            :aria-label="tell('rota.startThisOuting2', { title: next.title })"
             @click="router.push({ name: 'outing', params: { outingKey: next.key } })"
           />
         </section>
       </div>
       <p v-if="nothing" class="note">
-        Nothing to spray in the coming fortnight.
-        <RouterLink :to="{ name: 'walk' }">A walk</RouterLink> is what keeps it so.
+        {{ tell('rota.nothingToSprayInTheComing') }}
+        <RouterLink :to="{ name: 'walk' }">{{ tell('rota.aWalk') }}</RouterLink>
+        {{ tell('rota.isWhatKeepsItSo') }}
       </p>
       <div class="columns">
         <section class="card" aria-labelledby="outings-head">
-          <h2 id="outings-head">Outings</h2>
+          <h2 id="outings-head">{{ tell('rota.outings') }}</h2>
           <ol class="list">
             <li v-for="day in patchDays" :key="day.on">
               <p>
-                <strong>{{ civilDay(day.on) }}: two leaves first</strong>
+                <strong>{{ tell('rota.twoLeavesFirst', { on: civilDay(day.on) }) }}</strong>
               </p>
               <p v-for="p in day.patches" :key="p.plantingId + p.target" class="soft">
-                {{ p.recipeName }} on {{ p.where }}
+                {{ tell('rota.recipenameWhere', { recipeName: p.recipeName, where: p.where }) }}
               </p>
-              <p class="soft">The rest waits two days for them.</p>
+              <p class="soft">{{ tell('rota.theRestWaitsTwoDays') }}</p>
             </li>
             <li v-for="o in data.outings" :key="o.key + o.on">
               <p>
                 <strong>{{ o.title }}</strong>
               </p>
               <p class="soft">
-                {{ clock(o.hours.from, zone) }} to {{ clock(o.hours.to, zone)
-                }}<template v-if="!o.hours.known">, as the weather allows</template>.
+                {{ tell('outing.fromTo', { from: clock(o.hours.from, zone), to: clock(o.hours.to, zone) })
+                }}<template v-if="!o.hours.known">{{ tell('outing.asTheWeatherAllows') }}</template
+                >.
                 <template v-for="t in o.tanks" :key="t.recipe + t.step"
                   >{{ t.amount }} {{ [...new Set(t.rounds.map((r) => r.where))].join(', ') }}.
                 </template>
               </p>
               <Button
-                label="Go out"
+                :label="tell('rota.goOut')"
                 size="small"
                 :variant="o.on === data.from ? undefined : 'outlined'"
-                :aria-label="`Go out: ${o.title}`"
+                :aria-label="tell('rota.goOut2', { title: o.title })"
                 @click="router.push({ name: 'outing', params: { outingKey: o.key } })"
               />
             </li>
           </ol>
           <p>
-            <a :href="`/api/gardens/${gardenId}/plan/calendar.ics`">Calendar file and feed</a>
-            <span class="soft small"> It keeps its events when they move.</span>
+            <a :href="`/api/gardens/${gardenId}/plan/calendar.ics`">{{ tell('rota.calendarFileAndFeed') }}</a>
+            <span class="soft small"> {{ tell('rota.itKeepsItsEventsWhenThey') }}</span>
           </p>
         </section>
         <section class="card" aria-labelledby="looks-head">
-          <h2 id="looks-head">Looking</h2>
+          <h2 id="looks-head">{{ tell('rota.looking') }}</h2>
           <RotaLooks :rota="data" />
           <template v-if="data.notPlanned.length">
-            <h2>Not planned, and why</h2>
+            <h2>{{ tell('rota.notPlannedAndWhy') }}</h2>
             <ul class="list">
               <li v-for="n in data.notPlanned" :key="n.plantingId + n.target">
                 <strong>{{ n.where }}</strong>, {{ inSentence(n.targetName) }}: {{ n.sentence }}
@@ -231,15 +259,15 @@ const patchDays = computed(() => {
             </ul>
           </template>
           <template v-if="data.choices.length">
-            <h2>Your words</h2>
+            <h2>{{ tell('rota.yourWords') }}</h2>
             <ul class="list">
               <li v-for="c in data.choices" :key="c.id">
                 {{ c.words }}
                 <Button
-                  label="Let go"
+                  :label="tell('rota.letGo')"
                   size="small"
                   variant="text"
-                  :aria-label="`Let go: ${c.words}`"
+                  :aria-label="tell('rota.letGo2', { words: c.words })"
                   @click="letGo.mutate(c.id)"
                 />
               </li>

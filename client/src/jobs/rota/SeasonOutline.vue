@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { civilDay, inSentence } from '@/kit/format'
 import type { Rota } from './useRota'
@@ -23,18 +24,27 @@ const weeks = computed(() =>
 
 <template>
   <section class="card" aria-labelledby="outline-head">
-    <h2 id="outline-head">The season beyond</h2>
+    <h2 id="outline-head">{{ tell('rota.theSeasonBeyond') }}</h2>
     <p v-if="weeks.length === 0" class="soft">
-      Nothing is expected yet. Places that keep ahead show their upkeep here, each time with another group.
+      {{ tell('rota.nothingIsExpectedYetPlaces') }}
     </p>
     <ol v-else>
       <li v-for="w in weeks" :key="w.week">
-        <span class="soft">week of {{ civilDay(w.week).slice(4) }}</span>
+        <span class="soft">{{ tell('rota.weekOf', { slice: civilDay(w.week).slice(4) }) }}</span>
         <span>
-          <template v-for="(e, i) in w.entries" :key="e.placeId + e.material"
-            >{{ i ? '; ' : '' }}{{ e.place }}: {{ inSentence(e.material) }} against
-            {{ inSentence(e.targetName) }}</template
-          >
+          <template v-for="(e, i) in w.entries" :key="e.placeId + e.material">{{
+            i
+              ? tell('rota.against', {
+                  place: e.place,
+                  material: inSentence(e.material),
+                  targetName: inSentence(e.targetName),
+                })
+              : tell('rota.against2', {
+                  place: e.place,
+                  material: inSentence(e.material),
+                  targetName: inSentence(e.targetName),
+                })
+          }}</template>
         </span>
       </li>
     </ol>

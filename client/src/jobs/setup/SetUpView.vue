@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
@@ -44,7 +45,7 @@ function chooseTown(chosen: Town) {
   draft.value.climate = chosen.climate
   chooseCountry(chosen.country)
 }
-const titles = ['Where it lies', 'How you garden', 'The first bed']
+const titles = [tell('setup.whereItLies'), tell('setup.howYouGarden'), tell('setup.theFirstBed')]
 
 type Draft = Omit<Schemas['NewGarden'], 'latitude' | 'longitude'> & {
   latitude: number | null
@@ -74,15 +75,14 @@ const climates = useQuery({
 const locating = ref('')
 const located = computed(() => 'geolocation' in navigator)
 function locate() {
-  locating.value = 'Asking this device.'
+  locating.value = tell('setup.askingThisDevice')
   navigator.geolocation.getCurrentPosition(
     ({ coords }) => {
       draft.value.latitude = Math.round(coords.latitude * 100) / 100
       draft.value.longitude = Math.round(coords.longitude * 100) / 100
       locating.value = ''
     },
-    () =>
-      (locating.value = 'This device does not say where it is. Type it in; any map shows the two numbers.'),
+    () => (locating.value = tell('setup.thisDeviceDoesNotSayWhere')),
   )
 }
 
@@ -124,12 +124,12 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
 <template>
   <div v-if="draft" class="page narrow">
     <p class="brand">mauvaise<i aria-hidden="true">.</i></p>
-    <h1>Set up your garden</h1>
-    <p class="soft">Step {{ step + 1 }} of 3: {{ titles[step] }}</p>
+    <h1>{{ tell('setup.setUpYourGarden') }}</h1>
+    <p class="soft">{{ tell('setup.stepOf3', { step: step + 1, titles: titles[step] }) }}</p>
     <form class="card" novalidate @submit.prevent="next">
       <template v-if="step === 0">
         <div class="field">
-          <label for="name">Name of the garden</label>
+          <label for="name">{{ tell('setup.nameOfTheGarden') }}</label>
           <InputText
             id="name"
             v-model="draft.name"
@@ -146,17 +146,17 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
         <SelectField
           :model-value="country"
           :options="countries.data.value ?? []"
-          label="Country: what you measure in"
+          :label="tell('setup.countryWhatYouMeasure')"
           show="name"
           take="code"
           @update:model-value="chooseCountry"
         />
         <details :open="numbersOpen">
-          <summary>By numbers, or another time zone or climate</summary>
+          <summary>{{ tell('setup.byNumbersOrAnotherTimeZone') }}</summary>
           <div class="numbers">
             <div class="two">
               <div class="field">
-                <label for="latitude">Latitude, north positive</label>
+                <label for="latitude">{{ tell('beds.latitudeNorthPositive') }}</label>
                 <NumberField
                   v-model="draft.latitude"
                   input-id="latitude"
@@ -166,7 +166,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
                 <FieldError :problem="saving.error.value" field="latitude" />
               </div>
               <div class="field">
-                <label for="longitude">Longitude, east positive</label>
+                <label for="longitude">{{ tell('beds.longitudeEastPositive') }}</label>
                 <NumberField
                   v-model="draft.longitude"
                   input-id="longitude"
@@ -177,14 +177,19 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
               </div>
             </div>
             <div v-if="located" class="actions">
-              <Button type="button" label="Where this device is" variant="outlined" @click="locate" />
+              <Button
+                type="button"
+                :label="tell('setup.whereThisDevice')"
+                variant="outlined"
+                @click="locate"
+              />
               <span class="soft" role="status">{{ locating }}</span>
             </div>
             <SelectField
               v-model="draft.timeZoneId"
               :options="zones"
               filter
-              label="Time zone"
+              :label="tell('beds.timeZone')"
               :show="null"
               :take="null"
               ><FieldError :problem="saving.error.value" field="timeZoneId"
@@ -192,7 +197,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
             <SelectField
               v-model="draft.climate"
               :options="climates.data.value ?? []"
-              label="Climate nearest to yours"
+              :label="tell('setup.climateNearestToYours')"
               show="name"
               take="id"
               ><FieldError :problem="saving.error.value" field="climate"
@@ -202,7 +207,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
       </template>
       <template v-else-if="step === 1">
         <div class="field">
-          <label for="member">Your name</label>
+          <label for="member">{{ tell('home.yourName') }}</label>
           <InputText
             id="member"
             v-model="draft.memberName"
@@ -211,31 +216,49 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
           />
           <FieldError :problem="saving.error.value" field="memberName" />
         </div>
-        <SelectField v-model="draft.kitchen" :options="options(kitchenWords)" label="Spoons and cups" />
-        <SelectField v-model="draft.stance" :options="options(stanceWords)" label="When do you spray at all?"
+        <SelectField
+          v-model="draft.kitchen"
+          :options="options(kitchenWords)"
+          :label="tell('beds.spoonsAndCups')"
+        />
+        <SelectField
+          v-model="draft.stance"
+          :options="options(stanceWords)"
+          :label="tell('setup.whenDoYouSprayAtAll')"
           ><p class="soft">
-            Last resort: only to save a plant. Watch and treat: when a count passes a line. Keep ahead: on a
-            rhythm set by season and weather. You can change it later, and for each bed.
+            {{ tell('setup.lastResortOnlyToSave') }}
           </p></SelectField
         >
         <GeneralCaution />
       </template>
       <template v-else>
-        <PlaceFields v-model="draft.firstPlace" :problem="saving.error.value" prefix="firstPlace." />
+        <PlaceFields
+          v-model="draft.firstPlace"
+          :problem="saving.error.value"
+          :prefix="tell('setup.firstplace')"
+        />
       </template>
       <FieldError :problem="saving.error.value" :shown="fields.flat()" />
       <div class="actions">
-        <Button v-if="step > 0" type="button" label="Back" variant="outlined" @click="step--" />
+        <Button
+          v-if="step > 0"
+          type="button"
+          :label="tell('setup.back')"
+          variant="outlined"
+          @click="step--"
+        />
         <Button
           type="submit"
-          :label="step < 2 ? 'Next' : 'Start the garden'"
+          :label="step < 2 ? tell('setup.next') : tell('setup.startTheGarden')"
           size="large"
           :loading="saving.isPending.value"
         />
       </div>
     </form>
     <details v-if="step === 0" class="card">
-      <summary><strong>Or bring in a garden that you have</strong></summary>
+      <summary>
+        <strong>{{ tell('setup.orBringInAGarden') }}</strong>
+      </summary>
       <WholeGarden @taken="router.push('/')" />
     </details>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import AutoComplete from 'primevue/autocomplete'
 import { useTowns, type Town } from './useTowns'
 
@@ -11,7 +12,7 @@ const called = (t: Town | string) => (typeof t === 'string' ? t : `${t.name}, ${
 
 <template>
   <div class="field">
-    <label for="town">Town or village nearby</label>
+    <label for="town">{{ tell('setup.townOrVillageNearby') }}</label>
     <AutoComplete
       v-model="town"
       input-id="town"
@@ -21,10 +22,10 @@ const called = (t: Town | string) => (typeof t === 'string' ? t : `${t.name}, ${
       :delay="200"
       force-selection
       fluid
-      empty-search-message="No such town is known here: try a larger one nearby, or give the numbers."
+      :empty-search-message="tell('setup.noSuchTownIsKnownHere')"
       @complete="find($event.query)"
       @option-select="emit('chosen', $event.value)"
     />
-    <small class="soft">{{ trouble || 'Towns by GeoNames, CC BY 4.0.' }}</small>
+    <small class="soft">{{ trouble || tell('setup.townsByGeonamesCcBy4') }}</small>
   </div>
 </template>

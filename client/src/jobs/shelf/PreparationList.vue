@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -24,30 +25,43 @@ const making = useGardenWrite((gardenId, { material, yieldMl }: { material: stri
 
 <template>
   <section class="card" aria-labelledby="made">
-    <h2 id="made">Stocks to make</h2>
-    <p class="soft">Made first and diluted later on the bench. What goes in is taken off the shelf.</p>
+    <h2 id="made">{{ tell('shelf.stocksToMake') }}</h2>
+    <p class="soft">{{ tell('shelf.madeFirstAndDilutedLater') }}</p>
     <details v-for="p in preparations" :key="p.material">
       <summary>
         <strong>{{ p.name }}</strong>
-        <span class="soft"
-          >{{ p.evidence }} evidence, keeps
-          {{
-            p.keepsDays > 60
-              ? `${trim(p.keepsDays / 30, 0)} months`
-              : p.keepsDays === 1
-                ? '1 day'
-                : `${p.keepsDays} days`
-          }}
-          {{ p.where }}</span
-        >
+        <span class="soft">{{
+          p.keepsDays > 60
+            ? tell('shelf.evidenceKeepsMonths', {
+                evidence: p.evidence,
+                keepsDays: trim(p.keepsDays / 30, 0),
+                where: p.where,
+              })
+            : p.keepsDays === 1
+              ? tell('shelf.evidenceKeeps1Day', { evidence: p.evidence, where: p.where })
+              : tell('shelf.evidenceKeepsDays', {
+                  evidence: p.evidence,
+                  keepsDays: p.keepsDays,
+                  where: p.where,
+                })
+        }}</span>
       </summary>
-      <p class="soft">For {{ p.yieldMl }} ml:</p>
+      <p class="soft">{{ tell('shelf.forMl', { yieldMl: p.yieldMl }) }}</p>
       <MixSteps :steps="p.steps" />
       <p class="soft">
-        A litre of it holds
         {{
-          p.strengths.map((s) => `${trim(s.perLitre, 0)} ${s.unit} of ${inSentence(s.material)}`).join(', ')
-        }}.
+          tell('shelf.aLitreOfItHolds', {
+            strengths: p.strengths
+              .map((s) =>
+                tell('shelf.of', {
+                  amount: trim(s.perLitre, 0),
+                  unit: s.unit,
+                  material: inSentence(s.material),
+                }),
+              )
+              .join(', '),
+          })
+        }}
       </p>
       <p v-for="c in p.cautions" :key="c" class="note caution">{{ c }}</p>
       <div class="actions">
@@ -55,12 +69,12 @@ const making = useGardenWrite((gardenId, { material, yieldMl }: { material: stri
           :model-value="amounts[p.material] ?? p.yieldMl"
           :min="10"
           :max="5000"
-          suffix=" ml"
-          :aria-label="`How much ${p.name}`"
+          :suffix="tell('shelf.ml')"
+          :aria-label="tell('shelf.howMuch', { it: p.name })"
           @update:model-value="amounts[p.material] = $event ?? p.yieldMl"
         />
         <Button
-          label="Made it: put it on the shelf"
+          :label="tell('shelf.madeItPut')"
           :loading="making.isPending.value"
           @click="making.mutate({ material: p.material, yieldMl: amounts[p.material] ?? p.yieldMl })"
         />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
@@ -30,7 +31,7 @@ const form = reactive({
 })
 const likes = computed(() => [
   ...props.materials.filter((m) => !m.id.startsWith('own-')).map((m) => ({ id: m.id, name: m.name })),
-  { id: somethingElse, name: 'Something else' },
+  { id: somethingElse, name: tell('shelf.somethingElse') },
 ])
 const targets = useTargets()
 const troubles = computed(() => targets.value.filter((t) => !t.noSpray))
@@ -53,11 +54,11 @@ const saving = useGardenEdit((gardenId, headers) =>
 )
 const closed = [() => emit('done'), () => undefined] as const
 const numbers = [
-  { field: 'doseLow', label: 'Lowest dose a litre', digits: 2 },
-  { field: 'doseHigh', label: 'Highest dose a litre', digits: 2 },
-  { field: 'maxTimes', label: 'Times a season at most', digits: 0 },
-  { field: 'daysBetween', label: 'Days between two', digits: 0 },
-  { field: 'daysToWait', label: 'Days before picking', digits: 0 },
+  { field: 'doseLow', label: tell('shelf.lowestDoseALitre'), digits: 2 },
+  { field: 'doseHigh', label: tell('shelf.highestDoseALitre'), digits: 2 },
+  { field: 'maxTimes', label: tell('shelf.timesASeasonAtMost'), digits: 0 },
+  { field: 'daysBetween', label: tell('shelf.daysBetweenTwo'), digits: 0 },
+  { field: 'daysToWait', label: tell('shelf.daysBeforePicking'), digits: 0 },
 ] as const
 </script>
 
@@ -65,15 +66,22 @@ const numbers = [
   <form novalidate @submit.prevent="saving.save().then(...closed)">
     <div class="grid">
       <div class="field">
-        <label :for="`product-${id}`">Name on the label</label>
+        <label :for="`product-${id}`">{{ tell('shelf.nameOnTheLabel') }}</label>
         <InputText :id="`product-${id}`" v-model="form.name" maxlength="80" fluid />
         <FieldError :problem="saving.error.value" field="name" />
       </div>
-      <SelectField v-model="form.like" :options="likes" label="What it is" show="name" take="id" filter>
+      <SelectField
+        v-model="form.like"
+        :options="likes"
+        :label="tell('beds.whatIt')"
+        show="name"
+        take="id"
+        filter
+      >
         <FieldError :problem="saving.error.value" field="like" />
       </SelectField>
       <div v-if="form.like === somethingElse" class="field">
-        <label :for="`for-${id}`">Its label is for</label>
+        <label :for="`for-${id}`">{{ tell('shelf.itsLabel') }}</label>
         <MultiSelect
           v-model="form.worksOn"
           :input-id="`for-${id}`"
@@ -85,7 +93,13 @@ const numbers = [
           :selection-limit="8"
         />
       </div>
-      <SelectField v-model="form.unit" :options="['ml', 'g']" label="Measured in" :show="null" :take="null" />
+      <SelectField
+        v-model="form.unit"
+        :options="['ml', 'g']"
+        :label="tell('shelf.measuredIn')"
+        :show="null"
+        :take="null"
+      />
       <div v-for="n in numbers" :key="n.field" class="field">
         <label :for="`${n.field}-${id}`">{{ n.label }}</label>
         <NumberField
@@ -100,8 +114,7 @@ const numbers = [
     </div>
     <FieldError :problem="saving.error.value" field="worksOn" />
     <label class="tick"
-      ><input v-model="form.addTo" type="checkbox" /> The label adds it to a litre of water, instead of making
-      up to a litre</label
+      ><input v-model="form.addTo" type="checkbox" /> {{ tell('shelf.theLabelAdds') }}</label
     >
     <FieldError
       :problem="saving.error.value"
@@ -109,8 +122,8 @@ const numbers = [
     />
     <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <div class="actions">
-      <Button type="submit" label="Keep the label" :loading="saving.isPending.value" />
-      <Button label="Leave it" variant="text" @click="emit('done')" />
+      <Button type="submit" :label="tell('shelf.keepTheLabel')" :loading="saving.isPending.value" />
+      <Button :label="tell('ledger.leaveIt')" variant="text" @click="emit('done')" />
     </div>
   </form>
 </template>

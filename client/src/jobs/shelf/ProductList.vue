@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -23,12 +24,16 @@ const change = useGardenWrite((gardenId, { id, ...p }: Schemas['ProductAnswer'])
 <template>
   <section class="card" aria-labelledby="labels">
     <div class="page-head">
-      <h2 id="labels">Products with a label</h2>
-      <Button v-if="inHand !== 'new'" label="Note a label" variant="outlined" @click="inHand = 'new'" />
+      <h2 id="labels">{{ tell('shelf.productsWithALabel') }}</h2>
+      <Button
+        v-if="inHand !== 'new'"
+        :label="tell('shelf.noteALabel')"
+        variant="outlined"
+        @click="inHand = 'new'"
+      />
     </div>
     <p class="soft">
-      What the label says about dose, times and waiting beats the catalogue. In a garden that uses only
-      labelled products, these are the ones that are proposed.
+      {{ tell('shelf.whatTheLabelSaysAboutDose') }}
     </p>
     <ProductForm v-if="inHand === 'new'" :materials="materials" @done="inHand = undefined" />
     <ul>
@@ -37,22 +42,28 @@ const change = useGardenWrite((gardenId, { id, ...p }: Schemas['ProductAnswer'])
         <template v-else>
           <span :class="{ soft: p.retired }">
             <strong>{{ p.name }}</strong><template v-if="p.likeName">, {{ inSentence(p.likeName) }}</template
-            >: {{ p.doseText }}<template v-if="p.maxTimes">, {{ p.maxTimes }} times a season</template
-            ><template v-if="p.daysBetween">, {{ p.daysBetween }} days between</template
-            ><template v-if="p.daysToWait !== null"
-              >, {{ p.daysToWait === 1 ? '1 day' : `${p.daysToWait} days` }} before picking</template
-            ><template v-if="p.retired">. Put away.</template>
+            >: {{ p.doseText
+            }}<template v-if="p.maxTimes">{{ tell('shelf.timesASeason', { maxTimes: p.maxTimes }) }}</template
+            ><template v-if="p.daysBetween">{{
+              tell('shelf.daysBetween', { daysBetween: p.daysBetween })
+            }}</template
+            ><template v-if="p.daysToWait !== null">{{
+              p.daysToWait === 1
+                ? tell('shelf.1DayBeforePicking')
+                : tell('shelf.daysBeforePicking2', { daysToWait: p.daysToWait })
+            }}</template
+            ><template v-if="p.retired">{{ tell('shelf.putAway') }}</template>
           </span>
           <span class="actions">
             <Button
-              label="Change"
+              :label="tell('beds.change')"
               variant="text"
               size="small"
-              :aria-label="`Change the label of ${p.name}`"
+              :aria-label="tell('shelf.changeTheLabel', { it: p.name })"
               @click="inHand = p.id"
             />
             <Button
-              :label="p.retired ? 'Take it out again' : 'Put away'"
+              :label="p.retired ? tell('shelf.takeItOutAgain') : tell('beds.putAway')"
               variant="text"
               size="small"
               @click="change.mutate({ ...p, retired: !p.retired })"

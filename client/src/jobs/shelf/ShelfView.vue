@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -24,15 +25,14 @@ const total = computed(() => (data.value?.shopping ?? []).reduce((sum, i) => sum
   <div class="page">
     <HatchPatterns />
     <div class="page-head">
-      <h1>Shelf</h1>
-      <Button v-if="inHand !== 'new'" label="Put something on the shelf" @click="inHand = 'new'" />
+      <h1>{{ tell('shelf.shelf') }}</h1>
+      <Button v-if="inHand !== 'new'" :label="tell('shelf.putSomethingOnTheShelf')" @click="inHand = 'new'" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <StockForm v-if="inHand === 'new'" :materials="data.materials" @done="inHand = undefined" />
       <p v-if="data.stocks.length === 0" class="note">
-        Nothing stands here yet. Put up what you have: mixes then draw from it, and what runs low or goes off
-        is said in time.
+        {{ tell('shelf.nothingStandsHereYetPutUp') }}
       </p>
       <ul class="stocks">
         <li v-for="s in data.stocks" :key="s.id" class="card">
@@ -48,7 +48,7 @@ const total = computed(() => (data.value?.shopping ?? []).reduce((sum, i) => sum
               width="40"
               height="64"
               role="img"
-              :aria-label="`${Math.round(share(s) * 100)} % left`"
+              :aria-label="tell('shelf.left', { share: Math.round(share(s) * 100) })"
             >
               <clipPath :id="`bottle-${s.id}`">
                 <path d="M14 2H26V12C34 15 37 20 37 27V60H3V27C3 20 6 15 14 12Z" />
@@ -69,21 +69,25 @@ const total = computed(() => (data.value?.shopping ?? []).reduce((sum, i) => sum
               <div class="head">
                 <h2>{{ s.name }}</h2>
                 <Button
-                  label="Change"
+                  :label="tell('beds.change')"
                   variant="text"
                   size="small"
-                  :aria-label="`Change ${s.name}`"
+                  :aria-label="tell('beds.change2', { name: s.name })"
                   @click="inHand = s.id"
                 />
               </div>
               <p>
-                <strong>{{ s.leftText }}</strong> of {{ s.amountText
+                <strong>{{ s.leftText }}</strong> {{ tell('shelf.amounttextOf', { amountText: s.amountText })
                 }}<template v-if="s.strengthPercent">, {{ trim(s.strengthPercent, 1) }} %</template>
               </p>
               <p class="soft small">
                 {{ s.materialName === s.name ? s.groupName : `${s.materialName}, ${s.groupName}`
-                }}<template v-if="s.goodUntil"
-                  >. Good until {{ civilDay(s.goodUntil) }} {{ s.goodUntil.slice(0, 4) }}</template
+                }}<template v-if="s.goodUntil">{{
+                  tell('shelf.goodUntil', {
+                    goodUntil: civilDay(s.goodUntil),
+                    slice: s.goodUntil.slice(0, 4),
+                  })
+                }}</template
                 >. {{ s.storage }}
               </p>
               <p v-for="h in s.hints" :key="h.code" class="note caution small">{{ h.sentence }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 import { trim } from '@/kit/format'
 
@@ -7,21 +8,25 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
 
 <template>
   <section class="card" aria-labelledby="shopping">
-    <h2 id="shopping">To buy</h2>
-    <p v-if="items.length === 0" class="soft">The shelf has what the coming {{ days }} days take.</p>
+    <h2 id="shopping">{{ tell('shelf.toBuy') }}</h2>
+    <p v-if="items.length === 0" class="soft">{{ tell('shelf.theShelfHasWhatTheComing', { days }) }}</p>
     <ul v-else>
       <li v-for="i in items" :key="i.material">
         <strong>{{ i.name }}</strong>
         <span
           ><template v-if="i.toBuy > 0"
             >{{ i.toBuyText
-            }}<template v-if="i.cost !== null">, about {{ trim(i.cost, 2) }}</template></template
+            }}<template v-if="i.cost !== null">{{
+              tell('almanac.about', { cost: trim(i.cost, 2) })
+            }}</template></template
           ></span
         >
         <span class="soft">{{ i.reasons.join(' ') }}</span>
       </li>
     </ul>
-    <p v-if="total > 0" class="soft">Together about {{ trim(total, 2) }}, by what the last bottles cost.</p>
+    <p v-if="total > 0" class="soft">
+      {{ tell('shelf.togetherAboutByWhatTheLast', { total: trim(total, 2) }) }}
+    </p>
   </section>
 </template>
 

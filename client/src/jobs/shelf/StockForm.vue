@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, reactive, watch } from 'vue'
@@ -68,7 +69,7 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
       <SelectField
         v-model="form.material"
         :options="materials"
-        label="What it is"
+        :label="tell('beds.whatIt')"
         show="name"
         take="id"
         filter
@@ -76,12 +77,14 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
         <FieldError :problem="saving.error.value" field="material" />
       </SelectField>
       <div class="field">
-        <label :for="`name-${id}`">Name on the bottle</label>
+        <label :for="`name-${id}`">{{ tell('shelf.nameOnTheBottle') }}</label>
         <InputText :id="`name-${id}`" v-model="form.name" maxlength="80" fluid />
         <FieldError :problem="saving.error.value" field="name" />
       </div>
       <div class="field">
-        <label :for="`amount-${id}`">Full, {{ material?.unit ?? 'ml or g' }}</label>
+        <label :for="`amount-${id}`">{{
+          tell('shelf.full', { unit: material?.unit ?? tell('shelf.mlOrG') })
+        }}</label>
         <NumberField
           v-model="form.amount"
           :input-id="`amount-${id}`"
@@ -92,7 +95,9 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
         <FieldError :problem="saving.error.value" field="amount" />
       </div>
       <div class="field">
-        <label :for="`left-${id}`">Left, {{ material?.unit ?? 'ml or g' }}</label>
+        <label :for="`left-${id}`">{{
+          tell('shelf.left2', { unit: material?.unit ?? tell('shelf.mlOrG') })
+        }}</label>
         <NumberField
           v-model="form.left"
           :input-id="`left-${id}`"
@@ -104,7 +109,7 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
         <FieldError :problem="saving.error.value" field="left" />
       </div>
       <div v-if="material?.usualStrengthPercent" class="field">
-        <label :for="`strength-${id}`">Strength, %</label>
+        <label :for="`strength-${id}`">{{ tell('shelf.strength') }}</label>
         <NumberField
           v-model="form.strengthPercent"
           :input-id="`strength-${id}`"
@@ -115,28 +120,30 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
         <FieldError :problem="saving.error.value" field="strengthPercent" />
       </div>
       <div class="field">
-        <label :for="`opened-${id}`">Opened on</label>
+        <label :for="`opened-${id}`">{{ tell('shelf.openedOn') }}</label>
         <input :id="`opened-${id}`" v-model="form.openedOn" class="p-inputtext" type="date" />
         <FieldError :problem="saving.error.value" field="openedOn" />
       </div>
       <div class="field">
-        <label :for="`before-${id}`">Best before</label>
+        <label :for="`before-${id}`">{{ tell('shelf.bestBefore') }}</label>
         <input :id="`before-${id}`" v-model="form.bestBefore" class="p-inputtext" type="date" />
       </div>
       <div class="field">
-        <label :for="`cost-${id}`">Cost of the full one</label>
+        <label :for="`cost-${id}`">{{ tell('shelf.costOfTheFullOne') }}</label>
         <NumberField v-model="form.cost" :input-id="`cost-${id}`" :min="0" :max-fraction-digits="2" fluid />
         <FieldError :problem="saving.error.value" field="cost" />
       </div>
       <div class="field">
-        <label :for="`low-${id}`">Low at, {{ material?.unit ?? 'ml or g' }}</label>
+        <label :for="`low-${id}`">{{
+          tell('shelf.lowAt', { unit: material?.unit ?? tell('shelf.mlOrG') })
+        }}</label>
         <NumberField
           v-model="form.lowAt"
           :input-id="`low-${id}`"
           :min="0"
           :max-fraction-digits="1"
           fluid
-          placeholder="a fifth"
+          :placeholder="tell('shelf.aFifth')"
         />
         <FieldError :problem="saving.error.value" field="lowAt" />
       </div>
@@ -147,11 +154,11 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
     <div class="actions">
       <Button
         type="submit"
-        :label="stock ? 'Keep the change' : 'Put it up'"
+        :label="stock ? tell('shelf.keepTheChange') : tell('shelf.putItUp')"
         :loading="saving.isPending.value"
       />
-      <Button label="Leave it" variant="text" @click="emit('done')" />
-      <Button v-if="stock" label="Take it off the shelf" variant="outlined" @click="remove" />
+      <Button :label="tell('ledger.leaveIt')" variant="text" @click="emit('done')" />
+      <Button v-if="stock" :label="tell('shelf.takeItOffTheShelf')" variant="outlined" @click="remove" />
     </div>
   </form>
 </template>

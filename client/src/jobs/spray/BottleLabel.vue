@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 import { dayAndClock, inSentence, trim } from '@/kit/format'
 import { generalLine } from '@/kit/generalLine'
@@ -8,8 +9,10 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
 </script>
 
 <template>
-  <section class="label" aria-label="Bottle label">
-    <h2>{{ batch.recipeName }}<template v-if="batch.patchTest">: two leaves</template></h2>
+  <section class="label" :aria-label="tell('spray.bottleLabel')">
+    <h2>
+      {{ batch.recipeName }}<template v-if="batch.patchTest">{{ tell('spray.twoLeaves') }}</template>
+    </h2>
     <p class="strength">
       <template v-if="batch.strengths.length">{{
         batch.strengths.map((s) => `${s.material} ${trim(s.percent, 2)} %`).join(' · ')
@@ -17,19 +20,22 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
       <template v-else>{{ batch.contents.join(' · ') }}</template>
     </p>
     <p>
-      {{ batch.contents.join(', ') }}<template v-if="batch.litres">, made up to {{ batch.amount }}</template>
+      {{ batch.contents.join(', ')
+      }}<template v-if="batch.litres">{{ tell('spray.madeUp', { amount: batch.amount }) }}</template>
     </p>
     <p>
-      For {{ batch.for.join(', ')
-      }}<template v-if="batch.targetName">, against {{ inSentence(batch.targetName) }}</template>
+      {{ tell('spray.for', { for: batch.for.join(', ') })
+      }}<template v-if="batch.targetName">{{
+        tell('bench.against', { targetName: inSentence(batch.targetName) })
+      }}</template>
     </p>
     <p>
-      Mixed {{ dayAndClock(batch.madeAt, zone)
-      }}<template v-if="batch.madeBy"> by {{ batch.madeBy }}</template
-      >. <strong>Use by {{ dayAndClock(batch.useBy, zone) }}.</strong>
+      {{ tell('spray.mixed', { dayAndClock: dayAndClock(batch.madeAt, zone) })
+      }}<template v-if="batch.madeBy"> {{ tell('spray.madebyBy', { madeBy: batch.madeBy }) }}</template
+      >. <strong>{{ tell('spray.useBy', { dayAndClock: dayAndClock(batch.useBy, zone) }) }}</strong>
     </p>
     <p class="small cautions">{{ batch.cautions.join(' ') }}</p>
-    <p class="warn">Not a drink. Keep from children and pets.</p>
+    <p class="warn">{{ tell('spray.notADrinkKeepFromChildren') }}</p>
     <p class="general">{{ generalLine }}</p>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
@@ -30,15 +31,17 @@ usePaper('90mm 60mm', '0')
 <template>
   <div class="page narrow paper">
     <div class="page-head no-print">
-      <h1>Bottle label</h1>
-      <p class="soft">90 by 60 mm. Print it without scaling; on a larger sheet cut along the line.</p>
+      <h1>{{ tell('spray.bottleLabel') }}</h1>
+      <p class="soft">{{ tell('spray.90By60MmPrint') }}</p>
     </div>
     <AsyncState v-if="!batch" :pending="isPending" :error="error" />
     <template v-else>
       <BottleLabel :batch="batch" :zone="zone" />
       <div class="actions no-print">
         <PrintButton size="large" />
-        <RouterLink :to="{ name: 'spray', params: { batchId } }">Back to the bottle</RouterLink>
+        <RouterLink :to="{ name: 'spray', params: { batchId } }">{{
+          tell('spray.backToTheBottle')
+        }}</RouterLink>
       </div>
     </template>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import MultiSelect from 'primevue/multiselect'
 import SelectButton from 'primevue/selectbutton'
@@ -106,30 +107,51 @@ const logged = computed(() => saving.data.value)
   <div class="page narrow">
     <AsyncState v-if="!batch" :pending="isPending" :error="error" />
     <template v-else-if="logged">
-      <h1>Logged</h1>
+      <h1>{{ tell('outing.logged') }}</h1>
       <p class="note good">
-        <template v-if="logged.litres">{{ logged.amount }} of </template>{{ inSentence(logged.material) }} on
-        {{ logged.where.join(', ') }}, {{ dayAndClock(logged.at, zone) }}.
+        <template v-if="logged.litres">{{ tell('spray.amountOf', { amount: logged.amount }) }} </template>{{
+          tell('spray.materialWhereDayandclock', {
+            material: inSentence(logged.material),
+            where: logged.where.join(', '),
+            dayAndClock: dayAndClock(logged.at, zone),
+          })
+        }}
       </p>
       <dl class="card">
-        <dt>Check back</dt>
+        <dt>{{ tell('checkback.checkBack') }}</dt>
         <dd>
           {{ civilDay(logged.checkBackOn) }}:
-          {{ patch ? 'look at the two leaves' : 'count the same leaves again' }}
+          {{ patch ? tell('spray.lookAtTheTwoLeaves') : tell('spray.countTheSameLeavesAgain') }}
         </dd>
-        <dt>Pick again</dt>
-        <dd>{{ logged.pickFrom ? `from ${civilDay(logged.pickFrom)}, washed` : 'when its label says' }}</dd>
+        <dt>{{ tell('spray.pickAgain') }}</dt>
+        <dd>
+          {{
+            logged.pickFrom
+              ? tell('spray.fromWashed', { pickFrom: civilDay(logged.pickFrom) })
+              : tell('spray.whenItsLabelSays')
+          }}
+        </dd>
       </dl>
       <div class="actions">
-        <Button label="To the Board" size="large" @click="router.push('/')" />
-        <Button label="All check-backs" variant="outlined" @click="router.push({ name: 'check-backs' })" />
+        <Button :label="tell('checkback.toTheBoard')" size="large" @click="router.push('/')" />
+        <Button
+          :label="tell('spray.allCheckBacks')"
+          variant="outlined"
+          @click="router.push({ name: 'check-backs' })"
+        />
       </div>
     </template>
     <template v-else>
       <div class="page-head">
-        <h1>Log this spray</h1>
+        <h1>{{ tell('ledger.logThisSpray') }}</h1>
         <p class="soft">
-          {{ batch.recipeName }}, {{ stepWords[batch.step] }} dose, on {{ batch.for.join(', ') }}
+          {{
+            tell('spray.doseOn', {
+              recipeName: batch.recipeName,
+              stepWords: stepWords[batch.step],
+              for: batch.for.join(', '),
+            })
+          }}
         </p>
       </div>
       <p
@@ -137,27 +159,29 @@ const logged = computed(() => saving.data.value)
         class="note"
         :class="now.verdict === 'never' ? 'stop' : 'caution'"
       >
-        <strong>{{ now.verdict === 'never' ? 'Not now.' : 'Not the best hour.' }}</strong>
+        <strong>{{ now.verdict === 'never' ? tell('spray.notNow') : tell('spray.notTheBestHour') }}</strong>
         {{ now.rules[0]?.sentence }}
         <template v-if="next">
-          Best: {{ dayAndClock(next.start, zone) }} – {{ clock(next.end, zone) }}.</template
+          {{
+            tell('spray.best', { dayAndClock: dayAndClock(next.start, zone), end: clock(next.end, zone) })
+          }}</template
         >
         <RouterLink :to="{ name: 'hours', query: { planting: batch.plantingIds, material: batch.material } }">
-          All hours</RouterLink
+          {{ tell('spray.allHours') }}</RouterLink
         >
       </p>
       <p v-else-if="now" class="note good">
-        <strong>A good hour.</strong> Undersides first, then tops and stems; keep shaking.
+        <strong>{{ tell('spray.aGoodHour') }}</strong> {{ tell('spray.undersidesFirstThenTopsAndStems') }}
       </p>
       <div class="field">
-        <label for="where">Where it went</label>
+        <label for="where">{{ tell('ledger.whereItWent') }}</label>
         <MultiSelect
           v-model="where"
           input-id="where"
           :options="places"
           option-label="label"
           option-value="id"
-          placeholder="Choose one planting or more"
+          :placeholder="tell('bench.chooseOnePlantingOrMore')"
           filter
           fluid
         />
@@ -165,7 +189,7 @@ const logged = computed(() => saving.data.value)
       </div>
       <div class="form">
         <div v-if="wet" class="field">
-          <label for="litres">How much was used</label>
+          <label for="litres">{{ tell('spray.howMuchWasUsed') }}</label>
           <NumberField
             v-model="litres"
             input-id="litres"
@@ -178,11 +202,11 @@ const logged = computed(() => saving.data.value)
           <FieldError :problem="saving.error.value" field="litres" />
         </div>
         <div class="field">
-          <label for="wetted">Leaves wetted, %</label>
+          <label for="wetted">{{ tell('ledger.leavesWetted') }}</label>
           <NumberField
             v-model="wetted"
             input-id="wetted"
-            placeholder="not said"
+            :placeholder="tell('garden.notSaid')"
             fluid
             :min="1"
             :max="100"
@@ -192,7 +216,7 @@ const logged = computed(() => saving.data.value)
         </div>
       </div>
       <div v-if="wet" class="field">
-        <span id="parts" class="label">What was wetted</span>
+        <span id="parts" class="label">{{ tell('ledger.whatWasWetted') }}</span>
         <SelectButton
           v-model="parts"
           multiple
@@ -203,11 +227,11 @@ const logged = computed(() => saving.data.value)
         />
       </div>
       <label v-if="wet" class="patch"
-        ><input v-model="patch" type="checkbox" :disabled="batch.patchTest" /> Only two leaves, to see whether
-        they scorch (patch test)</label
+        ><input v-model="patch" type="checkbox" :disabled="batch.patchTest" />
+        {{ tell('spray.onlyTwoLeavesToSeeWhether') }}</label
       >
       <div class="field">
-        <label for="spray-at">When, if not just now</label>
+        <label for="spray-at">{{ tell('spray.whenIfNotJustNow') }}</label>
         <input
           id="spray-at"
           v-model="earlier"
@@ -219,16 +243,16 @@ const logged = computed(() => saving.data.value)
         <FieldError :problem="saving.error.value" field="at" />
       </div>
       <div class="field">
-        <label for="spray-note">Note</label>
+        <label for="spray-note">{{ tell('ledger.note') }}</label>
         <Textarea id="spray-note" v-model="note" rows="2" auto-resize maxlength="2000" />
       </div>
       <FieldError :problem="saving.error.value" :shown="['litres', 'shareWetted', 'plantingIds', 'at']" />
       <label v-if="saving.error.value?.code.startsWith('use-')" class="patch"
-        ><input v-model="anyway" type="checkbox" /> It is done already: log it all the same</label
+        ><input v-model="anyway" type="checkbox" /> {{ tell('spray.itIsDoneAlreadyLog') }}</label
       >
       <div class="actions">
         <Button
-          label="Log this spray"
+          :label="tell('ledger.logThisSpray')"
           size="large"
           :loading="saving.isPending.value"
           @click="saving.mutate()"
@@ -238,7 +262,9 @@ const logged = computed(() => saving.data.value)
       <GeneralCaution />
       <section class="card bottle">
         <BottleLabel :batch="batch" :zone="zone" />
-        <RouterLink :to="{ name: 'label', params: { batchId } }">Print the label at its real size</RouterLink>
+        <RouterLink :to="{ name: 'label', params: { batchId } }">{{
+          tell('spray.printTheLabelAtItsReal')
+        }}</RouterLink>
       </section>
     </template>
   </div>

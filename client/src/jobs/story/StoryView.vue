@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -61,19 +62,19 @@ const photo = (id: string) => `/api/gardens/${gardenId.value}/photos/${id}`
     <template v-else>
       <div class="page-head">
         <h1>{{ data.name }}, {{ data.season.name }}</h1>
-        <RouterLink class="no-print" :to="{ name: 'place', params: { placeId } }"
-          >What may come next here</RouterLink
-        >
+        <RouterLink class="no-print" :to="{ name: 'place', params: { placeId } }">{{
+          tell('story.whatMayComeNextHere')
+        }}</RouterLink>
         <SelectField
           v-if="seasons.length > 1"
           class="season no-print"
-          label="Season"
+          :label="tell('almanac.season')"
           :model-value="String(data.season.year)"
           :options="seasons"
           @update:model-value="router.replace({ query: { year: $event } })"
         />
       </div>
-      <section class="card drawn" aria-label="Cover, counts and check-backs over the season">
+      <section class="card drawn" :aria-label="tell('story.coverCountsAndCheckBacksOver')">
         <div ref="plot">
           <PlaceRow :row="data.row" :days="data.days" :x="x" :width="width" :now="now" :time-zone="zone" />
           <svg class="months" :width="width" height="18" aria-hidden="true">
@@ -82,7 +83,7 @@ const photo = (id: string) => `/api/gardens/${gardenId.value}/photos/${id}`
           </svg>
         </div>
       </section>
-      <p v-if="data.chapters.length === 0" class="note">Nothing grew here in this season.</p>
+      <p v-if="data.chapters.length === 0" class="note">{{ tell('story.nothingGrewHereInThisSeason') }}</p>
       <article v-for="c in data.chapters" :key="c.plantingId + (c.target ?? '')" class="card">
         <h2>{{ c.title }}</h2>
         <ol>
@@ -97,7 +98,7 @@ const photo = (id: string) => `/api/gardens/${gardenId.value}/photos/${id}`
                 >{{ l.sentence }}</RouterLink><template v-else>{{ l.sentence }}</template>
               <span v-if="l.photoIds.length" class="photos">
                 <a v-for="id in l.photoIds" :key="id" :href="photo(id)" target="_blank" rel="noopener"
-                  ><img :src="`${photo(id)}/small`" alt="Photo, open it large" loading="lazy"
+                  ><img :src="`${photo(id)}/small`" :alt="tell('story.photoOpenItLarge')" loading="lazy"
                 /></a>
               </span>
             </div>

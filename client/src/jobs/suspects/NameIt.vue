@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
@@ -17,21 +18,31 @@ const ready = computed(() => own.value.trim() !== '' && group.value !== undefine
 
 <template>
   <details>
-    <summary>It is something else</summary>
+    <summary>{{ tell('suspects.itIsSomethingElse') }}</summary>
     <div class="rows">
-      <SelectField v-model="known" label="Any name of the catalogue" :options="all" filter />
+      <SelectField v-model="known" :label="tell('suspects.anyNameOfTheCatalogue')" :options="all" filter />
       <Button
-        label="Call it that and decide"
+        :label="tell('suspects.callItThatAndDecide')"
         variant="outlined"
         :disabled="!known"
         @click="known && emit('name', known)"
       />
     </div>
     <form class="rows" @submit.prevent="ready && group && emit('name', group, own)">
-      <label for="own-name">Or a name of your own</label>
-      <InputText id="own-name" v-model="own" :maxlength="80" placeholder="spittle on the stems" />
-      <SelectField v-model="group" label="It is most like" :options="groups" />
-      <Button type="submit" label="Call it this and decide" variant="outlined" :disabled="!ready" />
+      <label for="own-name">{{ tell('suspects.orANameOfYourOwn') }}</label>
+      <InputText
+        id="own-name"
+        v-model="own"
+        :maxlength="80"
+        :placeholder="tell('suspects.spittleOnTheStems')"
+      />
+      <SelectField v-model="group" :label="tell('suspects.itIsMostLike')" :options="groups" />
+      <Button
+        type="submit"
+        :label="tell('suspects.callItThisAndDecide')"
+        variant="outlined"
+        :disabled="!ready"
+      />
     </form>
   </details>
 </template>

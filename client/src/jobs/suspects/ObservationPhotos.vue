@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
@@ -26,12 +27,14 @@ const address = (photoId: string) => `/api/gardens/${gardenId.value}/photos/${ph
 </script>
 
 <template>
-  <ul v-if="data && data.length > 0" class="photos" aria-label="Photos">
+  <ul v-if="data && data.length > 0" class="photos" :aria-label="tell('suspects.photos')">
     <li v-for="(photo, i) in data" :key="photo.id">
       <a :href="address(photo.id)" target="_blank" rel="noopener"
-        ><img :src="`${address(photo.id)}/small`" :alt="`Photo ${i + 1}, open it large`"
+        ><img :src="`${address(photo.id)}/small`" :alt="tell('suspects.photoOpenItLarge', { it: i + 1 })"
       /></a>
-      <button :aria-label="`Remove photo ${i + 1}`" @click="removing.mutate(photo.id)">Remove</button>
+      <button :aria-label="tell('suspects.removePhoto', { it: i + 1 })" @click="removing.mutate(photo.id)">
+        {{ tell('suspects.remove') }}
+      </button>
     </li>
   </ul>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
@@ -8,14 +9,18 @@ defineProps<{ leaf: string; suspects: Schemas['SuspectAnswer'][] }>()
 </script>
 
 <template>
-  <section class="card pair" aria-label="The two most likely">
+  <section class="card pair" :aria-label="tell('suspects.theTwoMostLikely')">
     <figure v-for="s in suspects" :key="s.target">
       <LeafDrawing
         :leaf="leaf"
         :sign="s.drawing"
         :side="s.underside ? 'under' : 'upper'"
         :size="120"
-        :label="`${s.name} on a leaf${s.underside ? ', seen from below' : ''}`"
+        :label="
+          s.underside
+            ? tell('suspects.onALeafSeenFromBelow', { it: s.name })
+            : tell('suspects.onALeaf', { it: s.name })
+        "
       />
       <figcaption>
         <strong>{{ s.name }}</strong>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -106,10 +107,15 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
     <AsyncState v-if="!data || !lead" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <div class="page-head">
-        <h1>What is it? {{ data.observation.where }}</h1>
+        <h1>{{ tell('suspects.whatIs', { where: data.observation.where }) }}</h1>
         <p v-if="garden" class="soft">
-          {{ data.observation.leavesAffected }} of {{ data.observation.leavesLooked }} leaves,
-          {{ dayAndClock(data.observation.at, garden.timeZoneId) }}
+          {{
+            tell('suspects.ofLeaves', {
+              leavesAffected: data.observation.leavesAffected,
+              leavesLooked: data.observation.leavesLooked,
+              dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
+            })
+          }}
         </p>
       </div>
 
@@ -119,17 +125,35 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           <section v-if="data.next" class="note question" aria-live="polite">
             <h2>{{ data.next.question }}</h2>
             <p class="soft">
-              {{ data.suspects[0]?.name }} is {{ chance(data.suspects[0]?.probability ?? 0) }} now:
-              {{ chance(data.next.leadIfYes) }} after a yes, {{ chance(data.next.leadIfNo) }} after a no.
+              {{
+                tell('suspects.isNowAfterAYesAfter', {
+                  suspects: data.suspects[0]?.name,
+                  chance: chance(data.suspects[0]?.probability ?? 0),
+                  chance2: chance(data.next.leadIfYes),
+                  chance3: chance(data.next.leadIfNo),
+                })
+              }}
             </p>
             <div class="actions">
-              <Button label="Yes" :loading="answering.isPending.value" @click="answering.mutate(true)" />
-              <Button label="No" :loading="answering.isPending.value" @click="answering.mutate(false)" />
-              <Button label="Not sure" variant="outlined" @click="notSure.push(data.next.sign)" />
+              <Button
+                :label="tell('suspects.yes')"
+                :loading="answering.isPending.value"
+                @click="answering.mutate(true)"
+              />
+              <Button
+                :label="tell('suspects.no')"
+                :loading="answering.isPending.value"
+                @click="answering.mutate(false)"
+              />
+              <Button
+                :label="tell('suspects.notSure')"
+                variant="outlined"
+                @click="notSure.push(data.next.sign)"
+              />
             </div>
             <FieldError :problem="answering.error.value" />
           </section>
-          <p v-else class="soft">No further question would change this much.</p>
+          <p v-else class="soft">{{ tell('suspects.noFurtherQuestionWouldChangeThis') }}</p>
           <ObservationPhotos :observation-id="observationId" />
         </div>
 
@@ -140,7 +164,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           <div v-if="data.group" class="note good wait">
             <p>{{ data.group.sentence }}</p>
             <Button
-              :label="`Call it ${inSentence(data.group.name)} and decide`"
+              :label="tell('suspects.callItAndDecide', { group: inSentence(data.group.name) })"
               :variant="chosen ? 'outlined' : undefined"
               :loading="naming.isPending.value"
               @click="callIt(data.group.target, 'decide')"
@@ -149,7 +173,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           <div v-else-if="data.namingCanWait" class="note good wait">
             <p>{{ data.namingCanWait.sentence }}</p>
             <Button
-              :label="`Call it ${data.namingCanWait.words} and decide`"
+              :label="tell('suspects.callItAndDecide2', { words: data.namingCanWait.words })"
               variant="outlined"
               :loading="naming.isPending.value"
               @click="callIt(data.namingCanWait.target, 'decide', true)"
@@ -157,24 +181,29 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           </div>
           <div class="actions">
             <Button
-              :label="`Call it ${inSentence(lead.name)} and decide`"
+              :label="tell('suspects.callItAndDecide3', { lead: inSentence(lead.name) })"
               :variant="data.group && !chosen ? 'outlined' : undefined"
               :loading="naming.isPending.value"
               @click="callIt(lead.target, 'decide')"
             />
             <Button
               v-if="treatable"
-              :label="`Call it ${inSentence(lead.name)} and mix for it`"
+              :label="tell('suspects.callItAndMix', { lead: inSentence(lead.name) })"
               variant="outlined"
               @click="callIt(lead.target, 'mix')"
             />
             <Button
               v-if="walkId"
-              label="Name it and go on"
+              :label="tell('suspects.nameItAndGo')"
               variant="outlined"
               @click="callIt(lead.target, 'go on')"
             />
-            <Button v-if="walkId" label="Name it later" variant="text" @click="router.push('/walk')" />
+            <Button
+              v-if="walkId"
+              :label="tell('suspects.nameItLater')"
+              variant="text"
+              @click="router.push('/walk')"
+            />
           </div>
           <FieldError :problem="naming.error.value" />
           <ol class="ranking">
@@ -184,11 +213,11 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
               </button>
             </li>
             <li class="not-listed">
-              <SuspectBar name="Something not listed" :probability="data.notListed" />
+              <SuspectBar :name="tell('suspects.somethingNotListed')" :probability="data.notListed" />
             </li>
           </ol>
           <details v-if="unlikely.length > 0">
-            <summary>{{ unlikely.length }} more, each under 1 %</summary>
+            <summary>{{ tell('suspects.moreEachUnder1', { unlikely: unlikely.length }) }}</summary>
             <ul class="ranking">
               <li v-for="s in unlikely" :key="s.target">
                 <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
@@ -199,17 +228,19 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           </details>
           <NameIt @name="(target, own) => callIt(target, 'decide', false, own)" />
           <dl class="why">
-            <dt>For {{ inSentence(lead.name) }}</dt>
-            <dd>{{ lead.for.join(' · ') || 'nothing in particular' }}</dd>
-            <dt>Against it</dt>
-            <dd>{{ lead.against.join(' · ') || 'nothing yet' }}</dd>
+            <dt>{{ tell('suspects.for', { lead: inSentence(lead.name) }) }}</dt>
+            <dd>{{ lead.for.join(' · ') || tell('ledger.nothingInParticular') }}</dd>
+            <dt>{{ tell('suspects.againstIt') }}</dt>
+            <dd>{{ lead.against.join(' · ') || tell('suspects.nothingYet') }}</dd>
           </dl>
           <p v-if="lead.insteadOfSpray" class="note" :class="{ stop: lead.noSpray }">
             {{ lead.insteadOfSpray }}
           </p>
           <p class="soft small">
-            {{ percent(share) }} of leaves affected<template v-if="data.observation.severityPercent !== null"
-              >, about {{ data.observation.severityPercent }} % of such a leaf covered</template
+            {{ tell('suspects.ofLeavesAffected', { share: percent(share) })
+            }}<template v-if="data.observation.severityPercent !== null">{{
+              tell('suspects.aboutOfSuchALeafCovered', { severityPercent: data.observation.severityPercent })
+            }}</template
             >. {{ data.lineReason }} {{ data.trend?.sentence }}
           </p>
         </section>
@@ -217,7 +248,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
       <FieldError :problem="striking.error.value" />
       <div class="actions">
         <Button
-          label="This count was a mistake: strike it"
+          :label="tell('suspects.thisCountWasAMistakeStrike')"
           variant="text"
           :loading="striking.isPending.value"
           @click="strike"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import SelectButton from 'primevue/selectbutton'
@@ -68,43 +69,49 @@ async function save() {
 <template>
   <div class="page narrow">
     <div class="page-head">
-      <h1>Begin a trial</h1>
-      <p class="soft">One side is left alone. The lot says which unit goes where.</p>
+      <h1>{{ tell('trials.beginATrial') }}</h1>
+      <p class="soft">{{ tell('trials.oneSideIsLeftAlone') }}</p>
     </div>
     <section class="card stack">
       <div class="field">
-        <label for="trial-name">Name</label>
-        <InputText id="trial-name" v-model="name" placeholder="Milk on the squash" fluid />
+        <label for="trial-name">{{ tell('beds.name') }}</label>
+        <InputText id="trial-name" v-model="name" :placeholder="tell('trials.milkOnTheSquash')" fluid />
         <FieldError :problem="saving.error.value" field="name" />
       </div>
       <SelectField
         v-model="target"
-        label="Against"
+        :label="tell('almanac.against')"
         :options="against"
         filter
-        placeholder="Choose a pest or disease"
+        :placeholder="tell('bench.chooseAPestOrDisease')"
       >
         <FieldError :problem="saving.error.value" field="target" />
       </SelectField>
     </section>
     <section class="card stack" aria-labelledby="sides">
-      <h2 id="sides">Sides</h2>
-      <p><strong>Side A</strong> is left alone</p>
+      <h2 id="sides">{{ tell('trials.sides') }}</h2>
+      <p>
+        <strong>{{ tell('trials.sideA') }}</strong> {{ tell('trials.isLeftAlone') }}
+      </p>
       <div v-for="(t, i) in treated" :key="i" class="side">
         <SelectField
           v-model="t.recipe"
-          :label="`Side ${'BCDE'[i]}`"
+          :label="tell('trials.side2', { letter: 'BCDE'[i] })"
           :options="recipes.data.value?.filter((r) => r.sizeUnit === 'l') ?? []"
           show="name"
           take="id"
           filter
-          placeholder="Choose a mix"
+          :placeholder="tell('ledger.chooseAMix')"
         />
-        <SelectField v-model="t.step" :label="`Dose of side ${'BCDE'[i]}`" :options="options(stepWords)" />
+        <SelectField
+          v-model="t.step"
+          :label="tell('trials.doseOfSide', { it: 'BCDE'[i] })"
+          :options="options(stepWords)"
+        />
         <Button
           v-if="treated.length > 1"
-          label="Take away"
-          :aria-label="`Take side ${'BCDE'[i]} away`"
+          :label="tell('trials.takeAway')"
+          :aria-label="tell('trials.takeSideAway', { it: 'BCDE'[i] })"
           variant="text"
           size="small"
           @click="treated.splice(i, 1)"
@@ -113,7 +120,7 @@ async function save() {
       <div>
         <Button
           v-if="treated.length < 4"
-          label="One more side"
+          :label="tell('trials.oneMoreSide')"
           variant="outlined"
           size="small"
           @click="treated.push({ recipe: '', step: 'usual' })"
@@ -122,9 +129,9 @@ async function save() {
       <FieldError :problem="saving.error.value" field="sides" />
     </section>
     <section class="card stack" aria-labelledby="on-what">
-      <h2 id="on-what">On what</h2>
+      <h2 id="on-what">{{ tell('trials.onWhat') }}</h2>
       <div class="field">
-        <span id="unit" class="label">What is treated and counted as one</span>
+        <span id="unit" class="label">{{ tell('trials.whatIsTreatedAndCounted') }}</span>
         <SelectButton
           v-model="unit"
           :options="options(trialUnitWords)"
@@ -135,7 +142,7 @@ async function save() {
         />
       </div>
       <div v-if="unit !== 'leaf'" class="field">
-        <label for="leaves">Leaves to count on each</label>
+        <label for="leaves">{{ tell('trials.leavesToCountOnEach') }}</label>
         <NumberField v-model="leaves" input-id="leaves" :min="1" :max="100" fluid />
         <FieldError :problem="saving.error.value" field="leavesPerUnit" />
       </div>
@@ -156,23 +163,18 @@ async function save() {
             min="0"
             max="200"
             :value="units[p.id] ?? 0"
-            :aria-label="`${trialUnitWords[unit]} at ${p.label}`"
+            :aria-label="tell('trials.at', { unit: trialUnitWords[unit], place: p.label })"
             @input="units[p.id] = Number(($event.target as HTMLInputElement).value) || 0"
           />
         </li>
       </ul>
-      <p v-if="where.length === 0" class="note">Nothing grows yet, so there is nothing to try it on.</p>
+      <p v-if="where.length === 0" class="note">{{ tell('trials.nothingGrowsYetSoThere') }}</p>
       <FieldError :problem="saving.error.value" field="plantings" />
       <p class="note" role="status">
-        {{
-          chosen.length > 0
-            ? (power.data.value?.sentence ?? '')
-            : 'Say how many leaves or plants take part, and what that can show is told here.'
-        }}
+        {{ chosen.length > 0 ? (power.data.value?.sentence ?? '') : tell('trials.sayHowManyLeavesOrPlants') }}
       </p>
       <label class="tick"
-        ><input v-model="blind" type="checkbox" /> Count blind: which side a unit is on is hidden until the
-        end</label
+        ><input v-model="blind" type="checkbox" /> {{ tell('trials.countBlindWhichSideAUnit') }}</label
       >
     </section>
     <FieldError
@@ -180,7 +182,12 @@ async function save() {
       :shown="['name', 'target', 'sides', 'plantings', 'leavesPerUnit']"
     />
     <div class="actions">
-      <Button label="Draw the lot" size="large" :loading="saving.isPending.value" @click="save" />
+      <Button
+        :label="tell('trials.drawTheLot')"
+        size="large"
+        :loading="saving.isPending.value"
+        @click="save"
+      />
     </div>
   </div>
 </template>

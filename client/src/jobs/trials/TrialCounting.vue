@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -49,27 +50,28 @@ async function send() {
 
 <template>
   <section class="card stack" aria-labelledby="counting">
-    <h2 id="counting">Count</h2>
+    <h2 id="counting">{{ tell('trials.count') }}</h2>
     <p class="soft">
       {{
         leaf
-          ? 'Each marked leaf: affected or clean. Only what lives counts, or what spots are new.'
-          : `Of ${trial.leavesPerUnit} leaves on each: how many are affected. Only what lives counts, or what spots are new.`
+          ? tell('trials.eachMarkedLeafAffectedOrClean')
+          : tell('trials.ofLeavesOnEachHowMany', { leavesPerUnit: trial.leavesPerUnit })
       }}
     </p>
     <ol>
       <li v-for="u in trial.units" :key="u.number">
         <span class="number">{{ u.number }}</span>
         <span class="soft where"
-          >{{ u.where }}<template v-if="u.side">, side {{ 'ABCDE'[u.side - 1] }}</template></span
+          >{{ u.where
+          }}<template v-if="u.side">{{ tell('trials.side', { it: 'ABCDE'[u.side - 1] }) }}</template></span
         >
-        <span v-if="leaf" role="group" :aria-label="`Unit ${u.number}`" class="choose">
+        <span v-if="leaf" role="group" :aria-label="tell('trials.unit', { number: u.number })" class="choose">
           <button
             type="button"
             :aria-pressed="entries[u.number]?.affected === 0"
             @click="set(u.number, entries[u.number]?.affected === 0 ? null : 0)"
           >
-            clean
+            {{ tell('trials.clean') }}
           </button>
           <button
             type="button"
@@ -77,7 +79,7 @@ async function send() {
             :aria-pressed="entries[u.number]?.affected === 1"
             @click="set(u.number, entries[u.number]?.affected === 1 ? null : 1)"
           >
-            affected
+            {{ tell('trials.affected') }}
           </button>
         </span>
         <span v-else class="choose">
@@ -85,7 +87,9 @@ async function send() {
             type="number"
             min="0"
             :max="trial.leavesPerUnit"
-            :aria-label="`Unit ${u.number}: leaves affected of ${trial.leavesPerUnit}`"
+            :aria-label="
+              tell('trials.unitLeavesAffected', { number: u.number, leavesPerUnit: trial.leavesPerUnit })
+            "
             :value="entries[u.number]?.affected ?? ''"
             @input="
               set(
@@ -101,8 +105,8 @@ async function send() {
             type="number"
             min="0"
             max="100"
-            :aria-label="`Unit ${u.number}: per cent of such a leaf covered`"
-            placeholder="% covered"
+            :aria-label="tell('trials.unitPerCentOfSuch', { number: u.number })"
+            :placeholder="tell('trials.covered')"
             :value="entries[u.number]?.severity ?? ''"
             @input="
               severity(
@@ -119,7 +123,7 @@ async function send() {
     <FieldError :problem="count.error.value" />
     <div class="actions bar">
       <Button
-        :label="`Save this count (${done} of ${trial.units.length})`"
+        :label="tell('trials.saveThisCount', { done, units: trial.units.length })"
         :disabled="done === 0"
         :loading="count.isPending.value"
         @click="send"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
@@ -32,20 +33,27 @@ const units = computed(() =>
       <div class="page-head">
         <h1>{{ data.name }}</h1>
         <PrintButton variant="outlined" />
-        <RouterLink class="no-print" :to="{ name: 'trial', params: { trialId } }">To the trial</RouterLink>
+        <RouterLink class="no-print" :to="{ name: 'trial', params: { trialId } }">{{
+          tell('trials.toTheTrial')
+        }}</RouterLink>
       </div>
-      <h2>Labels</h2>
-      <ul class="labels" aria-label="Labels">
+      <h2>{{ tell('trials.labels') }}</h2>
+      <ul class="labels" :aria-label="tell('trials.labels')">
         <li v-for="u in units" :key="u.number">
           <strong>{{ u.number }}</strong>
           <span v-if="!data.blind">{{ u.letter }}</span>
           <small>{{ u.where }}</small>
         </li>
       </ul>
-      <h2>For whoever treats</h2>
+      <h2>{{ tell('trials.forWhoeverTreats') }}</h2>
       <p v-if="data.blind && !open" class="note no-print">
-        Whoever counts should not read this.
-        <Button label="Show which unit gets what" size="small" variant="text" @click="open = true" />
+        {{ tell('trials.whoeverCountsShouldNotReadThis') }}
+        <Button
+          :label="tell('trials.showWhichUnitGetsWhat')"
+          size="small"
+          variant="text"
+          @click="open = true"
+        />
       </p>
       <table v-if="!data.blind || open">
         <tbody>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import RangeBar from '@/drawings/RangeBar.vue'
@@ -14,7 +15,7 @@ const controls = computed(() =>
   props.trial.sides
     .filter((s) => s.controlPercent !== null)
     .map((s) => ({
-      name: `Side ${s.letter}`,
+      name: tell('trials.side2', { letter: s.letter }),
       value: s.controlPercent ?? 0,
       low: s.controlLow ?? undefined,
       high: s.controlHigh ?? undefined,
@@ -26,14 +27,14 @@ const lowest = computed(() => Math.max(-100, Math.min(0, ...controls.value.map((
 
 <template>
   <section class="card sides" aria-labelledby="sides">
-    <h2 id="sides">Sides</h2>
+    <h2 id="sides">{{ tell('trials.sides') }}</h2>
     <RangeBar
       v-if="controls.length"
       :estimates="controls"
       :from="lowest"
       :to="100"
       :mark="0"
-      mark-name="nothing held back"
+      :mark-name="tell('trials.nothingHeldBack')"
     />
     <ul>
       <li v-for="s in trial.sides" :key="s.number">
@@ -49,22 +50,31 @@ const lowest = computed(() => Math.max(-100, Math.min(0, ...controls.value.map((
           <p>
             <strong class="side-name">{{ s.letter }}: {{ s.name }}</strong>
             <span class="soft"
-              >{{ s.units }} units<template v-if="s.affectedBefore !== null"
-                >, {{ percent(s.affectedBefore) }} affected before</template
-              ><template v-if="s.affected !== null">, {{ percent(s.affected) }} after</template
-              ><template v-if="s.areaUnderCurve !== null"
-                >, area under the curve {{ Math.round(s.areaUnderCurve) }}</template
-              ></span
+              >{{ tell('trials.units', { units: s.units })
+              }}<template v-if="s.affectedBefore !== null">{{
+                tell('trials.affectedBefore', { affectedBefore: percent(s.affectedBefore) })
+              }}</template
+              ><template v-if="s.affected !== null">{{
+                tell('trials.after', { affected: percent(s.affected) })
+              }}</template
+              ><template v-if="s.areaUnderCurve !== null">{{
+                tell('trials.areaUnderTheCurve', { areaUnderCurve: Math.round(s.areaUnderCurve) })
+              }}</template></span
             >
           </p>
           <p :class="['verdict', s.verdict ? tone[s.verdict] : '']">
-            {{ s.sentence }} <span v-if="s.method" class="soft small">By {{ s.method }}.</span>
+            {{ s.sentence }}
+            <span v-if="s.method" class="soft small">{{
+              tell('trials.methodBy', { method: s.method })
+            }}</span>
           </p>
         </div>
       </li>
     </ul>
     <p class="soft">{{ trial.power }}</p>
-    <p v-if="trial.treatedAt" class="soft small">Treated {{ dayAndClock(trial.treatedAt, zone) }}.</p>
+    <p v-if="trial.treatedAt" class="soft small">
+      {{ tell('trials.treated', { dayAndClock: dayAndClock(trial.treatedAt, zone) }) }}
+    </p>
   </section>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -34,12 +35,14 @@ const save = () =>
 
 <template>
   <section class="card stack" aria-labelledby="treat">
-    <h2 id="treat">Treat the sides</h2>
+    <h2 id="treat">{{ tell('trials.treatTheSides') }}</h2>
     <p class="soft">
-      All on the same evening, each unit with what its label says. It is logged as a spray of each side.
+      {{ tell('trials.allOnTheSameEveningEach') }}
     </p>
     <div v-for="s in sides" :key="s.number" class="side">
-      <label :for="`litres-${s.number}`">{{ s.letter }}: {{ s.name }}, how much</label>
+      <label :for="`litres-${s.number}`">{{
+        tell('trials.howMuch', { letter: s.letter, it: s.name })
+      }}</label>
       <NumberField
         v-model="s.litres"
         :input-id="`litres-${s.number}`"
@@ -50,7 +53,7 @@ const save = () =>
     </div>
     <FieldError :problem="treat.error.value" />
     <div class="actions">
-      <Button label="They are treated" :loading="treat.isPending.value" @click="save" />
+      <Button :label="tell('trials.theyAreTreated')" :loading="treat.isPending.value" @click="save" />
     </div>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -28,20 +29,26 @@ const told = computed(() => data.value?.closedAt != null || data.value?.sides.so
       <div class="page-head">
         <h1>{{ data.name }}</h1>
         <p class="soft">
-          {{ data.targetName }}, {{ trialUnitWords[data.unit].toLowerCase() }}, {{ data.units.length }} units;
-          lot {{ data.seed }}<template v-if="data.blind">, counted blind</template>
+          {{
+            tell('trials.unitsLot', {
+              targetName: data.targetName,
+              trialUnitWords: trialUnitWords[data.unit].toLowerCase(),
+              units: data.units.length,
+              seed: data.seed,
+            })
+          }}<template v-if="data.blind">{{ tell('trials.countedBlind') }}</template>
         </p>
       </div>
       <p class="note" role="status">{{ data.next }}</p>
       <div class="actions no-print">
         <Button
-          label="Labels and who gets what"
+          :label="tell('trials.labelsAndWhoGetsWhat')"
           variant="outlined"
           @click="router.push({ name: 'trial-labels', params: { trialId } })"
         />
         <Button
           v-if="!data.closedAt && data.treatedAt && data.countRounds > 0"
-          label="Close the trial"
+          :label="tell('trials.closeTheTrial')"
           variant="outlined"
           :loading="close.isPending.value"
           @click="close.mutate()"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -18,24 +19,29 @@ const { data, isPending, error, refetch } = useTrials()
   <div class="page">
     <RecordsNav />
     <div class="page-head">
-      <h1>Trials</h1>
-      <p class="soft">Two to five sides, one of them left alone, dealt by lot: then you know.</p>
+      <h1>{{ tell('ledger.trials') }}</h1>
+      <p class="soft">{{ tell('trials.twoToFiveSidesOne') }}</p>
     </div>
     <div class="actions">
-      <Button label="Begin a trial" @click="router.push({ name: 'new-trial' })" />
+      <Button :label="tell('trials.beginATrial')" @click="router.push({ name: 'new-trial' })" />
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <p v-else-if="data.length === 0" class="note">
-      No trial yet. Say you wonder whether milk does anything: mark forty leaves, let the lot decide which
-      twenty get it, count before and after.
+      {{ tell('trials.noTrialYetSayYouWonder') }}
     </p>
     <ul v-else>
       <li v-for="t in data" :key="t.id">
         <RouterLink class="card" :to="{ name: 'trial', params: { trialId: t.id } }">
           <h2>{{ t.name }}</h2>
           <p class="soft">
-            {{ t.targetName }}, {{ t.sides.length }} sides, {{ t.units.length }} units, since
-            {{ day(t.openedAt, zone) }}
+            {{
+              tell('trials.sidesUnitsSince', {
+                targetName: t.targetName,
+                sides: t.sides.length,
+                units: t.units.length,
+                openedAt: day(t.openedAt, zone),
+              })
+            }}
           </p>
           <p v-for="s in t.sides.filter((x) => x.recipe && x.verdict)" :key="s.number">
             <strong>{{ s.name }}</strong> {{ s.sentence }}

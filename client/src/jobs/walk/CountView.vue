@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -70,7 +71,8 @@ async function goOn() {
   <div class="page narrow">
     <AsyncState v-if="!garden" :pending="query.isPending.value" :error="query.error.value" />
     <p v-else-if="!planting" class="note">
-      This planting is not growing now. <RouterLink to="/walk">Choose another</RouterLink>.
+      {{ tell('walk.thisPlantingIsNotGrowingNow') }}
+      <RouterLink to="/walk">{{ tell('walk.chooseAnother') }}</RouterLink>.
     </p>
     <template v-else>
       <WalkStrip :planting-id="plantingId" @next="goOn" />
@@ -89,7 +91,7 @@ async function goOn() {
       <FieldError :problem="problem" field="leavesLooked" />
       <FieldError :problem="problem" field="leavesAffected" />
       <ShareMeter v-if="sample" :sample="sample" />
-      <p v-else class="soft">One tap for each leaf. About twenty leaves say a good deal.</p>
+      <p v-else class="soft">{{ tell('walk.oneTapForEachLeafAbout') }}</p>
       <TroubleTabs
         v-model:chosen="chosen"
         :affected="affected"
@@ -104,7 +106,7 @@ async function goOn() {
       />
       <FieldError :problem="problem" field="signs" />
       <template v-if="(affected[chosen] ?? 0) > 0">
-        <h2>How much of an affected leaf?</h2>
+        <h2>{{ tell('walk.howMuchOfAnAffectedLeaf') }}</h2>
         <SeverityPicker
           v-model="trouble.severityPercent"
           :leaf="planting.leaf"
@@ -118,14 +120,14 @@ async function goOn() {
       <div class="save">
         <Button
           v-if="found"
-          label="Save and name it"
+          :label="tell('walk.saveAndName')"
           size="large"
           fluid
           :loading="saving"
           @click="done('name')"
         />
         <Button
-          :label="found ? 'Save, name it later' : 'Save: all clean'"
+          :label="found ? tell('walk.saveNameItLater') : tell('walk.saveAllClean')"
           size="large"
           fluid
           :variant="found ? 'outlined' : undefined"

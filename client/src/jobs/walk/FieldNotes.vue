@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
 import { antsWords, bedSideWords, options, plantPartWords, rootCheckWords } from '@/garden/words'
@@ -15,7 +16,7 @@ const helpers = ['ladybird', 'ladybird-larva', 'lacewing-larva', 'hoverfly-larva
 <template>
   <div class="notes">
     <div class="row">
-      <span id="ants" class="label">Ants</span>
+      <span id="ants" class="label">{{ tell('walk.ants') }}</span>
       <SelectButton
         v-model="draft.ants"
         :options="options(antsWords)"
@@ -26,22 +27,30 @@ const helpers = ['ladybird', 'ladybird-larva', 'lacewing-larva', 'hoverfly-larva
       />
     </div>
     <div>
-      <NumberStepper v-model="draft.helpers" label="Helpers" />
+      <NumberStepper v-model="draft.helpers" :label="tell('walk.helpers')" />
       <p class="creatures" aria-hidden="true">
         <CreatureDrawing v-for="h in helpers" :key="h" :creature="h" :size="48" />
       </p>
     </div>
     <div>
-      <NumberStepper v-model="draft.mummies" label="Mummies: tan, round, still" />
+      <NumberStepper v-model="draft.mummies" :label="tell('walk.mummiesTanRoundStill')" />
       <p class="creatures" aria-hidden="true"><CreatureDrawing creature="mummy" :size="48" /></p>
     </div>
     <div class="pair">
-      <SelectField v-model="draft.part" label="Mostly on the plant's" :options="options(plantPartWords)" />
-      <SelectField v-model="draft.side" label="Where in the bed" :options="options(bedSideWords)" />
-      <SelectField v-model="draft.roots" label="Roots" :options="options(rootCheckWords)" />
+      <SelectField
+        v-model="draft.part"
+        :label="tell('walk.mostlyOnThePlants')"
+        :options="options(plantPartWords)"
+      />
+      <SelectField
+        v-model="draft.side"
+        :label="tell('walk.whereInTheBed')"
+        :options="options(bedSideWords)"
+      />
+      <SelectField v-model="draft.roots" :label="tell('walk.roots')" :options="options(rootCheckWords)" />
     </div>
     <div class="field">
-      <label for="note">Note</label>
+      <label for="note">{{ tell('ledger.note') }}</label>
       <Textarea id="note" v-model="draft.note" rows="2" auto-resize maxlength="2000" />
     </div>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
 import { useGarden } from '@/garden/useGarden'
 import { day, inSentence, percent } from '@/kit/format'
@@ -26,12 +27,12 @@ const { garden } = useGarden()
       </span>
     </p>
     <p v-if="stop.lastSeen && garden" class="soft small">
-      Last time, {{ day(stop.lastSeen, garden.timeZoneId) }}:
+      {{ tell('walk.lastTime', { lastSeen: day(stop.lastSeen, garden.timeZoneId) }) }}
       <template v-if="stop.lastAffected > 0"
-        >{{ percent(stop.lastAffected / stop.lastLooked) }} {{ inSentence(stop.lastNamedAs ?? 'unnamed') }}.
-        {{ stop.trend?.sentence }}</template
+        >{{ percent(stop.lastAffected / stop.lastLooked) }}
+        {{ inSentence(stop.lastNamedAs ?? tell('walk.unnamed')) }}. {{ stop.trend?.sentence }}</template
       >
-      <template v-else>clean.</template>
+      <template v-else>{{ tell('walk.clean') }}</template>
     </p>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useObjectUrl } from '@vueuse/core'
 import Button from 'primevue/button'
 import { defineComponent, h, ref, shallowRef, toRef, watch } from 'vue'
@@ -24,8 +25,8 @@ async function add(event: Event) {
   const chosen = event.target as HTMLInputElement
   wrong.value = ''
   for (const file of chosen.files ?? []) {
-    if (!photoTypes.includes(file.type)) wrong.value = `${file.name} is no JPEG, PNG or WebP.`
-    else if (file.size > mostBytes) wrong.value = `${file.name} is over 15 MB. Take a smaller copy.`
+    if (!photoTypes.includes(file.type)) wrong.value = tell('walk.isNoJpegPngOrWebp', { file: file.name })
+    else if (file.size > mostBytes) wrong.value = tell('walk.isOver15MbTake', { file: file.name })
     else photos.value = [...photos.value, await keptPhotos.keep(file)]
   }
   chosen.value = ''
@@ -54,13 +55,15 @@ const Thumb = defineComponent({
       type="file"
       multiple
       :accept="photoTypes"
-      aria-label="Photos"
+      :aria-label="tell('suspects.photos')"
       @change="add"
     />
-    <Button label="Add a photo" variant="outlined" @click="input?.click()" />
+    <Button :label="tell('walk.addAPhoto')" variant="outlined" @click="input?.click()" />
     <figure v-for="({ id, blob }, i) in pictures" :key="id">
-      <Thumb :file="blob" :label="`Photo ${i + 1}`" />
-      <button :aria-label="`Remove photo ${i + 1}`" @click="drop(id)">Remove</button>
+      <Thumb :file="blob" :label="tell('walk.photo', { number: i + 1 })" />
+      <button :aria-label="tell('suspects.removePhoto', { it: i + 1 })" @click="drop(id)">
+        {{ tell('suspects.remove') }}
+      </button>
     </figure>
     <p v-if="wrong" role="alert" class="wrong">{{ wrong }}</p>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
 import { day, inSentence, percent } from '@/kit/format'
 import type { PlaceStop, PlantingStop } from './useWalk'
@@ -18,9 +19,9 @@ const props = defineProps<{
 const state = (stop: PlaceStop, p: PlantingStop) => {
   if (props.seen.has(p.plantingId)) return 'seen'
   if (props.skipped.has(stop.placeId)) return 'skipped'
-  if (!p.lastSeen) return 'not looked at yet'
-  const last = p.lastAffected > 0 ? percent(p.lastAffected / p.lastLooked) : 'clean'
-  return `${last} on ${day(p.lastSeen, props.zone)}`
+  if (!p.lastSeen) return tell('walk.notLookedAtYet')
+  const last = p.lastAffected > 0 ? percent(p.lastAffected / p.lastLooked) : tell('trials.clean')
+  return tell('walk.on', { last, day: day(p.lastSeen, props.zone) })
 }
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
 import { severityShares } from '@/drawings/paintedLeaf'
 
@@ -10,7 +11,7 @@ const toggle = (share: number) => (severity.value = severity.value === share ? n
 </script>
 
 <template>
-  <div class="shares" role="group" aria-label="How much of an affected leaf is covered">
+  <div class="shares" role="group" :aria-label="tell('walk.howMuchOfAnAffectedLeaf2')">
     <button
       v-for="share in severityShares"
       :key="share"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
@@ -15,7 +16,7 @@ const shown = computed(() =>
 </script>
 
 <template>
-  <div class="signs" role="group" aria-label="Signs">
+  <div class="signs" role="group" :aria-label="tell('walk.signs')">
     <button
       v-for="s in shown"
       :key="s.id"
@@ -32,7 +33,7 @@ const shown = computed(() =>
     </button>
     <button v-if="!all && signs.length > shown.length" class="more" @click="all = true">
       <b>+ {{ signs.length - shown.length }}</b>
-      <span>more</span>
+      <span>{{ tell('walk.more') }}</span>
     </button>
   </div>
 </template>

@@ -1,29 +1,30 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 
 /** One trouble or two on the same leaves: which one the signs below belong to. */
 const chosen = defineModel<number>('chosen', { required: true })
 defineProps<{ affected: number[] }>()
 defineEmits<{ add: []; drop: [] }>()
-const names = ['First trouble', 'Second trouble']
+const names = [tell('walk.firstTrouble'), tell('walk.secondTrouble')]
 </script>
 
 <template>
   <div class="troubles">
-    <h2 v-if="affected.length === 1">What is on them?</h2>
-    <div v-else class="tabs" role="group" aria-label="Which trouble">
+    <h2 v-if="affected.length === 1">{{ tell('walk.whatIsOnThem') }}</h2>
+    <div v-else class="tabs" role="group" :aria-label="tell('walk.whichTrouble')">
       <button v-for="(n, i) in affected" :key="i" :aria-pressed="chosen === i" @click="chosen = i">
         {{ names[i] }}: {{ n }}
       </button>
     </div>
     <Button
       v-if="affected.length === 1"
-      label="A second trouble"
+      :label="tell('walk.aSecondTrouble')"
       size="small"
       variant="text"
       @click="$emit('add')"
     />
-    <Button v-else label="Only one" size="small" variant="text" @click="$emit('drop')" />
+    <Button v-else :label="tell('walk.onlyOne')" size="small" variant="text" @click="$emit('drop')" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
@@ -18,13 +19,12 @@ const on = computed(() => (garden.value ? day(garden.value.now, garden.value.tim
   <div class="page paper">
     <div class="actions no-print">
       <PrintButton size="large" :disabled="stops.length === 0" />
-      <RouterLink :to="{ name: 'walk' }">Back to the walk</RouterLink>
+      <RouterLink :to="{ name: 'walk' }">{{ tell('walk.backToTheWalk') }}</RouterLink>
     </div>
     <header>
-      <h1>Walk sheet</h1>
+      <h1>{{ tell('walk.walkSheet') }}</h1>
       <p class="soft">
-        {{ garden?.name }}, {{ on }}. Count affected leaves among those you turn over, ten or more on each;
-        afterwards tap them in under Walk.
+        {{ tell('walk.countAffectedLeavesAmongThoseYou', { garden: garden?.name, on }) }}
       </p>
     </header>
     <AsyncState
@@ -33,15 +33,15 @@ const on = computed(() => (garden.value ? day(garden.value.now, garden.value.tim
       :error="round.error.value"
       :retry="round.refetch"
     />
-    <p v-else-if="stops.length === 0" class="note">Nothing is growing yet.</p>
+    <p v-else-if="stops.length === 0" class="note">{{ tell('walk.nothingIsGrowingYet') }}</p>
     <table v-else>
       <thead>
         <tr>
-          <th scope="col">Place and crop</th>
-          <th scope="col">Look first</th>
-          <th scope="col">Turned over</th>
-          <th scope="col">Affected</th>
-          <th scope="col" class="wide">Signs, ants, helpers</th>
+          <th scope="col">{{ tell('walk.placeAndCrop') }}</th>
+          <th scope="col">{{ tell('walk.lookFirst') }}</th>
+          <th scope="col">{{ tell('walk.turnedOver') }}</th>
+          <th scope="col">{{ tell('walk.affected') }}</th>
+          <th scope="col" class="wide">{{ tell('walk.signsAntsHelpers') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -58,7 +58,9 @@ const on = computed(() => (garden.value ? day(garden.value.now, garden.value.tim
         </template>
       </tbody>
     </table>
-    <p v-if="later.length" class="soft">Left for another day: {{ later.map((s) => s.place).join(', ') }}.</p>
+    <p v-if="later.length" class="soft">
+      {{ tell('walk.leftForAnotherDay', { later: later.map((s) => s.place).join(', ') }) }}
+    </p>
   </div>
 </template>
 

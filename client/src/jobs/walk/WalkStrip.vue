@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed } from 'vue'
 import { useWalk } from './useWalk'
 
@@ -19,8 +20,12 @@ async function skipHere() {
 
 <template>
   <p v-if="walkId" class="strip">
-    <RouterLink :to="{ name: 'walk' }">Walk: {{ placesDone }} of {{ stops.length }} places</RouterLink>
-    <button v-if="place && !skipped.has(place.placeId)" @click="skipHere">Skip {{ place.place }}</button>
+    <RouterLink :to="{ name: 'walk' }">{{
+      tell('walk.walkOfPlaces', { placesDone, stops: stops.length })
+    }}</RouterLink>
+    <button v-if="place && !skipped.has(place.placeId)" @click="skipHere">
+      {{ tell('walk.skip', { place: place.place }) }}
+    </button>
   </p>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
@@ -30,10 +31,10 @@ watch(
 )
 
 const times = computed(() => [
-  { value: 'all', label: `The whole round, about ${round.data.value?.minutes} minutes` },
+  { value: 'all', label: tell('walk.theWholeRoundAboutMinutes', { minutes: round.data.value?.minutes }) },
   ...(round.data.value?.parts ?? []).map((p) => ({
     value: String(p.minutes),
-    label: `${p.minutes} minutes: the places that matter most`,
+    label: tell('walk.minutesThePlacesThatMatterMost', { minutes: p.minutes }),
   })),
 ])
 
@@ -46,9 +47,11 @@ async function start() {
 <template>
   <div class="page narrow">
     <div class="page-head">
-      <h1>Walk</h1>
-      <p v-if="walkId" class="soft" role="status">{{ placesDone }} of {{ stops.length }} places</p>
-      <p v-else class="soft">Turn leaves over. The order is only a proposal.</p>
+      <h1>{{ tell('walk.walk') }}</h1>
+      <p v-if="walkId" class="soft" role="status">
+        {{ tell('walk.ofPlaces', { placesDone, stops: stops.length }) }}
+      </p>
+      <p v-else class="soft">{{ tell('walk.turnLeavesOverTheOrder') }}</p>
     </div>
     <AsyncState
       v-if="!round.data.value"
@@ -57,30 +60,34 @@ async function start() {
       :retry="round.refetch"
     />
     <p v-else-if="stops.length === 0" class="note">
-      Nothing is growing yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> first.
+      {{ tell('walk.nothingIsGrowingYet') }}
+      <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>
+      {{ tell('walk.first') }}
     </p>
     <template v-else>
       <SelectField
         v-if="times.length > 1"
         :model-value="times.some((t) => t.value === String(minutes)) ? String(minutes) : 'all'"
-        label="How long have you got?"
+        :label="tell('walk.howLongHaveYouGot')"
         :options="times"
         @update:model-value="minutes = $event === 'all' ? null : Number($event)"
       />
       <section v-if="next" class="next card" aria-labelledby="next">
-        <h2 id="next">{{ walkId ? 'Next' : 'First' }}: {{ next.stop.place }}</h2>
+        <h2 id="next">{{ walkId ? tell('setup.next') : tell('outing.first') }}: {{ next.stop.place }}</h2>
         <p class="soft">{{ next.stop.why.join(' · ') }}</p>
         <div class="actions">
           <Button
             :label="
-              walkId ? `Count ${inSentence(next.planting.cropName)}` : `Start the walk at ${next.stop.place}`
+              walkId
+                ? tell('walk.count', { cropName: inSentence(next.planting.cropName) })
+                : tell('walk.startTheWalk', { place: next.stop.place })
             "
             size="large"
             @click="start"
           />
           <Button
             v-if="walkId"
-            :label="`Skip ${next.stop.place}`"
+            :label="tell('walk.skip', { place: next.stop.place })"
             size="large"
             variant="outlined"
             @click="skip(next.stop.placeId)"
@@ -89,23 +96,29 @@ async function start() {
       </section>
       <section v-else class="note good" role="status">
         <p>
-          <strong>The round is done.</strong>
+          <strong>{{ tell('walk.theRoundIsDone') }}</strong>
           {{
             skipped.size > 0
-              ? `${skipped.size === 1 ? 'One place was' : `${skipped.size} places were`} skipped and come first next time.`
+              ? skipped.size === 1
+                ? tell('walk.onePlaceWasSkippedAndCome')
+                : tell('walk.placesWereSkippedAndComeFirst', { size: skipped.size })
               : later.length > 0
-                ? 'Every place that there was time for was seen.'
-                : 'Every place was seen.'
+                ? tell('walk.everyPlaceThatThereWasTime')
+                : tell('walk.everyPlaceWasSeen')
           }}
         </p>
       </section>
       <section v-if="toName.length > 0" class="note" aria-labelledby="to-name">
-        <h2 id="to-name">Still without a name</h2>
+        <h2 id="to-name">{{ tell('walk.stillWithoutAName') }}</h2>
         <ul>
           <li v-for="o in toName" :key="o.id">
-            <RouterLink :to="{ name: 'suspects', params: { observationId: o.id } }"
-              >{{ o.where }}: {{ o.leavesAffected }} of {{ o.leavesLooked }} leaves</RouterLink
-            >
+            <RouterLink :to="{ name: 'suspects', params: { observationId: o.id } }">{{
+              tell('walk.ofLeaves', {
+                where: o.where,
+                leavesAffected: o.leavesAffected,
+                leavesLooked: o.leavesLooked,
+              })
+            }}</RouterLink>
           </li>
         </ul>
       </section>
@@ -117,11 +130,19 @@ async function start() {
         :zone="garden?.timeZoneId ?? 'UTC'"
         :told="next?.stop.placeId"
       />
-      <RouterLink class="no-print" :to="{ name: 'walk-sheet' }">The round on paper</RouterLink>
+      <RouterLink class="no-print" :to="{ name: 'walk-sheet' }">{{
+        tell('walk.theRoundOnPaper')
+      }}</RouterLink>
       <p v-if="later.length" class="soft small">
-        Left for another day: {{ later.map((s) => s.place).join(', ') }}.
+        {{ tell('walk.leftForAnotherDay', { later: later.map((s) => s.place).join(', ') }) }}
       </p>
-      <Button v-if="walkId" label="End the walk here" size="large" variant="outlined" @click="end" />
+      <Button
+        v-if="walkId"
+        :label="tell('walk.endTheWalkHere')"
+        size="large"
+        variant="outlined"
+        @click="end"
+      />
     </template>
   </div>
 </template>

@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { ref } from 'vue'
 import { Problem } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
@@ -25,7 +26,7 @@ export function useSaveLook(look: ReturnType<typeof useLook>, plantingId: string
         method: 'POST',
         path: `/api/gardens/${gardenId.value}/observations`,
         body: { ...body },
-        words: 'A count',
+        words: tell('walk.aCount'),
         stamp: true,
       })
       for (const id of look.draft.value.photos) {
@@ -36,7 +37,7 @@ export function useSaveLook(look: ReturnType<typeof useLook>, plantingId: string
             method: 'PUT',
             path: `/api/gardens/${gardenId.value}/observations/${body.id}/photos/${id}`,
             photo,
-            words: 'A photo',
+            words: tell('walk.aPhoto'),
           })
         }
         await keptPhotos.drop(id)

@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import { useLocalStorage } from '@vueuse/core'
 import { computed, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -92,7 +93,7 @@ export function useWalk() {
       method: 'PUT',
       path: path(id),
       body: { memberId: memberId.value },
-      words: 'The start of the walk',
+      words: tell('walk.theStartOfTheWalk'),
       stamp: true,
     })
     return id
@@ -125,7 +126,7 @@ export function useWalk() {
         method: 'PUT',
         path: path(id, `/skipped/${placeId}`),
         body: { memberId: memberId.value },
-        words: 'A skipped place',
+        words: tell('walk.aSkippedPlace'),
       })
     },
     async end() {
@@ -137,7 +138,7 @@ export function useWalk() {
         method: 'PUT',
         path: path(id, '/end'),
         body: { memberId: memberId.value },
-        words: 'The end of the walk',
+        words: tell('walk.theEndOfTheWalk'),
       })
     },
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
@@ -20,25 +21,24 @@ const here = window.location.origin
 
 <template>
   <section class="card" aria-labelledby="station">
-    <h2 id="station">A station in the garden</h2>
+    <h2 id="station">{{ tell('weather.aStationInTheGarden') }}</h2>
     <p class="soft">
-      A station sends its readings to this app with a key of its own. Where it has spoken it outranks the
-      service and files.
+      {{ tell('weather.aStationSendsItsReadings') }}
     </p>
     <div v-if="making.data.value" class="note" role="status">
-      <p>Put this into the station. The key is shown only now.</p>
+      <p>{{ tell('weather.putThisIntoTheStation') }}</p>
       <p>
         <code>POST {{ here }}{{ making.data.value.address }}</code>
       </p>
       <p>
-        <code>X-Station-Key: {{ making.data.value.key }}</code>
+        <code>{{ tell('weather.xStationKey', { key: making.data.value.key }) }}</code>
       </p>
       <p class="small soft">
-        Body: {"readings": [{"at": "2026-07-16T15:00:00Z", "temperatureC": 24.1, "rainMm": 0}]}
+        {{ tell('weather.bodyReadingsAt20260716t15') }}
       </p>
     </div>
     <Button
-      :label="has ? 'Make a new key; the old one ends' : 'Make a key'"
+      :label="has ? tell('weather.makeANewKeyTheOld') : tell('weather.makeAKey')"
       variant="outlined"
       :loading="making.isPending.value"
       @click="making.mutate()"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import Select from 'primevue/select'
@@ -66,47 +67,48 @@ async function go() {
 
 <template>
   <section class="card" aria-labelledby="import">
-    <h2 id="import">Import a file</h2>
+    <h2 id="import">{{ tell('weather.importAFile') }}</h2>
     <p class="soft">
-      A table of hourly or daily values with a header line, as stations and services export it. Nothing is
-      kept before you have looked at it.
+      {{ tell('weather.aTableOfHourlyOrDaily') }}
     </p>
     <input
       ref="input"
       type="file"
       accept=".csv,.txt,text/csv,text/plain"
-      aria-label="File of weather"
+      :aria-label="tell('weather.fileOfWeather')"
       @change="choose"
     />
     <FieldError :problem="preview.error.value" />
     <p v-if="importing.data.value" class="note good" role="status">
-      {{ importing.data.value.hours }} hours imported<template v-if="importing.data.value.leftOut > 0"
-        >, {{ importing.data.value.leftOut }} lines left out</template
+      {{ tell('weather.hoursImported', { hours: importing.data.value.hours })
+      }}<template v-if="importing.data.value.leftOut > 0">{{
+        tell('weather.linesLeftOut', { leftOut: importing.data.value.leftOut })
+      }}</template
       >.
     </p>
     <template v-if="data">
       <div class="choices">
         <SelectField
           :model-value="data.columns.dates"
-          label="Dates"
+          :label="tell('weather.dates')"
           :options="options(dateOrderWords)"
           @update:model-value="change({ dates: $event })"
         />
         <SelectField
           :model-value="data.columns.temperature"
-          label="Temperature"
+          :label="tell('beds.temperature')"
           :options="options(temperatureUnitWords)"
           @update:model-value="change({ temperature: $event })"
         />
         <SelectField
           :model-value="data.columns.wind"
-          label="Wind"
+          :label="tell('beds.wind')"
           :options="options(windUnitWords)"
           @update:model-value="change({ wind: $event })"
         />
         <SelectField
           :model-value="data.columns.rain"
-          label="Rain"
+          :label="tell('almanac.rain')"
           :options="options(rainUnitWords)"
           @update:model-value="change({ rain: $event })"
         />
@@ -116,14 +118,14 @@ async function go() {
             binary
             @update:model-value="change({ decimalComma: $event })"
           />
-          decimal comma
+          {{ tell('weather.decimalComma') }}
         </label>
         <label class="check">
           <Checkbox :model-value="data.columns.utc" binary @update:model-value="change({ utc: $event })" />
-          times are UTC
+          {{ tell('weather.timesAreUtc') }}
         </label>
       </div>
-      <div class="scroll" tabindex="0" role="region" aria-label="Columns of the file">
+      <div class="scroll" tabindex="0" role="region" :aria-label="tell('weather.columnsOfTheFile')">
         <table>
           <thead>
             <tr>
@@ -134,7 +136,7 @@ async function go() {
                   :options="options(tableFieldWords)"
                   option-label="label"
                   option-value="value"
-                  :aria-label="`What column ${h} holds`"
+                  :aria-label="tell('weather.whatColumnHolds', { it: h })"
                   @update:model-value="setField(i, $event)"
                 />
               </th>
@@ -148,22 +150,32 @@ async function go() {
         </table>
       </div>
       <p role="status">
-        <strong>{{ data.hours }} hours</strong> from {{ data.lines }} {{ data.daily ? 'days' : 'lines'
-        }}<template v-if="data.from && data.to"
-          >, {{ dayAndClock(data.from, zone) }} to {{ dayAndClock(data.to, zone) }}</template
+        <strong>{{ tell('weather.hours', { hours: data.hours }) }}</strong>
+        {{
+          data.daily
+            ? tell('weather.fromDays', { lines: data.lines })
+            : tell('weather.fromLines', { lines: data.lines })
+        }}<template v-if="data.from && data.to">{{
+          tell('weather.dayandclockDayandclock2', {
+            dayAndClock: dayAndClock(data.from, zone),
+            dayAndClock2: dayAndClock(data.to, zone),
+          })
+        }}</template
         >.
-        <template v-if="data.badCount > 0">{{ data.badCount }} lines can not be used:</template>
+        <template v-if="data.badCount > 0">{{
+          tell('weather.linesCanNotBeUsed', { badCount: data.badCount })
+        }}</template>
       </p>
       <ul v-if="data.bad.length > 0" class="bad">
         <li v-for="b in data.bad" :key="b.line">
-          <strong>Line {{ b.line }}</strong> <code>{{ b.text }}</code> {{ b.why }}
+          <strong>{{ tell('weather.line', { line: b.line }) }}</strong> <code>{{ b.text }}</code> {{ b.why }}
         </li>
       </ul>
       <Button
         :label="
           data.badCount > 0
-            ? `Import ${data.hours} hours without the bad lines`
-            : `Import ${data.hours} hours`
+            ? tell('weather.importHoursWithoutTheBadLines', { hours: data.hours })
+            : tell('weather.importHours', { hours: data.hours })
         "
         :disabled="data.hours === 0"
         :loading="importing.isPending.value"

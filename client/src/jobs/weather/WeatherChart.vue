@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { scaleLinear } from 'd3-scale'
 import { useElementSize } from '@vueuse/core'
 import { computed, useTemplateRef } from 'vue'
@@ -34,8 +35,28 @@ const drop = computed(() => scaleLinear([0, wettest.value], [0, rain - 12]))
 const bandAt = (k: number) => top + warm + rain + 6 + k * (band + 4)
 const words = (d: Schemas['WeatherDayAnswer']) =>
   d.minC === null || d.maxC === null
-    ? `${civilDay(d.date)}: not known`
-    : `${civilDay(d.date)}: ${toldRange('temperature', d.minC, d.maxC)}, ${d.rainMm === null ? 'rain not known' : told('rain', d.rainMm)}${d.byHand ? ', entered by hand' : ''}`
+    ? tell('weather.notKnown', { date: civilDay(d.date) })
+    : d.rainMm === null
+      ? d.byHand
+        ? tell('weather.rainNotKnownEnteredByHand', {
+            date: civilDay(d.date),
+            toldRange: toldRange('temperature', d.minC, d.maxC),
+          })
+        : tell('weather.rainNotKnown', {
+            date: civilDay(d.date),
+            toldRange: toldRange('temperature', d.minC, d.maxC),
+          })
+      : d.byHand
+        ? tell('weather.enteredByHand', {
+            date: civilDay(d.date),
+            toldRange: toldRange('temperature', d.minC, d.maxC),
+            rainMm: told('rain', d.rainMm),
+          })
+        : tell('weather.dateToldrangeRainmm', {
+            date: civilDay(d.date),
+            toldRange: toldRange('temperature', d.minC, d.maxC),
+            rainMm: told('rain', d.rainMm),
+          })
 </script>
 
 <template>
@@ -44,7 +65,7 @@ const words = (d: Schemas['WeatherDayAnswer']) =>
       ref="picture"
       :viewBox="`0 0 ${width} ${height}`"
       role="img"
-      :aria-label="`The weather by day. ${sentence}`"
+      :aria-label="tell('weather.theWeatherByDay', { sentence })"
     >
       <g class="grid">
         <g v-for="t in y.ticks(5)" :key="t">
@@ -108,8 +129,7 @@ const words = (d: Schemas['WeatherDayAnswer']) =>
       <path :d="`M${x(days.findIndex((d) => d.date > today))} ${top}V${height - 22}`" class="now" />
     </svg>
     <figcaption class="soft small">
-      {{ sentence }} Shaded days are forecast; a mark between warmth and rain is a day that was entered by
-      hand; a slanted line is a day that nobody knows.
+      {{ tell('weather.shadedDaysAreForecastAMark', { sentence }) }}
     </figcaption>
   </figure>
 </template>

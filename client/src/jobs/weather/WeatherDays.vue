@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { reactive, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -46,9 +47,9 @@ async function save(date: string) {
   if (saved) open.value = undefined
 }
 const fields = [
-  { key: 'rainMm', label: 'Rain in the gauge', quantity: 'rain' },
-  { key: 'minC', label: 'Lowest', quantity: 'temperature' },
-  { key: 'maxC', label: 'Highest', quantity: 'temperature' },
+  { key: 'rainMm', label: tell('weather.rainInTheGauge'), quantity: 'rain' },
+  { key: 'minC', label: tell('weather.lowest'), quantity: 'temperature' },
+  { key: 'maxC', label: tell('weather.highest'), quantity: 'temperature' },
 ] as const
 </script>
 
@@ -59,15 +60,15 @@ const fields = [
         <strong>{{ civilDay(d.date) }}</strong>
         <span v-if="d.knownHours > 0"
           >{{ toldRange('temperature', d.minC ?? 0, d.maxC ?? 0) }},
-          {{ d.rainMm === null ? 'rain not known' : told('rain', d.rainMm) }}</span
+          {{ d.rainMm === null ? tell('weather.rainNotKnown2') : told('rain', d.rainMm) }}</span
         >
-        <span v-else class="soft">not known</span>
+        <span v-else class="soft">{{ tell('board.notKnown') }}</span>
         <span class="soft small">{{ d.sources.map((s) => sourceWords[s]).join(', ') }}</span>
         <Button
-          :label="open === d.date ? 'Close' : 'Enter'"
+          :label="open === d.date ? tell('archive.close') : tell('weather.enter')"
           size="small"
           variant="text"
-          :aria-label="`Enter the weather of ${civilDay(d.date)}`"
+          :aria-label="tell('weather.enterTheWeather', { date: civilDay(d.date) })"
           @click="edit(d.date)"
         />
       </div>
@@ -83,10 +84,10 @@ const fields = [
           <FieldError :problem="saving.error.value" :field="f.key" />
         </div>
         <FieldError :problem="saving.error.value" :shown="['rainMm', 'minC', 'maxC']" />
-        <Button type="submit" label="Save this day" :loading="saving.isPending.value" />
+        <Button type="submit" :label="tell('weather.saveThisDay')" :loading="saving.isPending.value" />
         <Button
           v-if="d.byHand"
-          label="Drop what was entered"
+          :label="tell('weather.dropWhatWasEntered')"
           variant="outlined"
           @click="dropping.mutate(d.date)"
         />

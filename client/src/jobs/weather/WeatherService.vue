@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { answer, api } from '@/api/client'
@@ -18,31 +19,33 @@ const asking = useGardenWrite((gardenId) =>
 
 <template>
   <section v-if="data && garden" class="card" aria-labelledby="service">
-    <h2 id="service">Weather service</h2>
+    <h2 id="service">{{ tell('weather.weatherService') }}</h2>
     <template v-if="data.hasService">
       <p role="status">
-        <template v-if="service?.trouble">{{ service.trouble }} What is known stays.</template>
+        <template v-if="service?.trouble">{{
+          tell('weather.whatIsKnownStays', { trouble: service.trouble })
+        }}</template>
         <template v-else-if="service?.lastHeard">
-          It answered on {{ dayAndClock(service.lastHeard, garden.timeZoneId) }}.
+          {{ tell('weather.itAnswered', { dayAndClock: dayAndClock(service.lastHeard, garden.timeZoneId) }) }}
         </template>
-        <template v-else>It has not answered yet.</template>
-        It is asked every half hour.
+        <template v-else>{{ tell('weather.itHasNotAnsweredYet') }}</template>
+        {{ tell('weather.itIsAskedEveryHalfHour') }}
       </p>
       <Button
-        label="Ask it now"
+        :label="tell('weather.askItNow')"
         variant="outlined"
         :loading="asking.isPending.value"
         @click="asking.mutate()"
       />
     </template>
     <p v-else>
-      None was named. Start Mauvaise with <code>./mauvaise serve --weather ADDRESS</code>; until then a
-      station, a file or a rain gauge tells what the sky did.
+      {{ tell('weather.noneWasNamedStartMauvaise') }} <code>./mauvaise serve --weather ADDRESS</code
+      >{{ tell('weather.untilThenAStationAFile') }}
     </p>
     <FieldError :problem="asking.error.value" />
-    <RouterLink v-if="$route.name !== 'weather'" :to="{ name: 'weather' }"
-      >All that is known of it</RouterLink
-    >
+    <RouterLink v-if="$route.name !== 'weather'" :to="{ name: 'weather' }">{{
+      tell('weather.allThatIsKnown')
+    }}</RouterLink>
   </section>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useGarden } from '@/garden/useGarden'
@@ -24,50 +25,79 @@ const listed = computed(() =>
 <template>
   <div class="page">
     <div class="page-head">
-      <h1>Weather</h1>
+      <h1>{{ tell('weather.weather') }}</h1>
       <p class="soft">
-        What is known, and by whom. By hand outranks the station, the station a file, a file the service.
+        {{ tell('weather.whatIsKnownAndByWhom') }}
       </p>
     </div>
     <AsyncState v-if="!data || !garden" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <section class="card" aria-labelledby="chart">
-        <h2 id="chart">Thirty days back, ten ahead</h2>
+        <h2 id="chart">{{ tell('weather.thirtyDaysBackTenAhead') }}</h2>
         <WeatherChart :days="data.days" :sentence="data.sentence" :today="today" />
       </section>
       <section class="card" aria-labelledby="sources">
-        <h2 id="sources">Sources</h2>
+        <h2 id="sources">{{ tell('weather.sources') }}</h2>
         <p v-if="data.sources.length === 0" class="soft">
-          Nothing is known yet. A weather service, a station, a file or a rain gauge will do.
+          {{ tell('weather.nothingIsKnownYetAWeather') }}
         </p>
         <ul class="sources">
           <li v-for="s in data.sources" :key="s.source">
             <strong>{{ sourceWords[s.source] }}</strong>
-            {{ s.days === 1 ? '1 day' : `${s.days} days` }}, {{ civilDay(s.first) }}
-            {{ s.first.slice(0, 4) }} to {{ civilDay(s.last) }}
-            <span v-if="s.lastHeard" class="soft"
-              >heard {{ dayAndClock(s.lastHeard, garden.timeZoneId) }}</span
-            >
+            {{
+              s.days === 1
+                ? tell('weather.1Day', {
+                    first: civilDay(s.first),
+                    slice: s.first.slice(0, 4),
+                    last: civilDay(s.last),
+                  })
+                : tell('weather.daysTo', {
+                    days: s.days,
+                    first: civilDay(s.first),
+                    slice: s.first.slice(0, 4),
+                    last: civilDay(s.last),
+                  })
+            }}
+            <span v-if="s.lastHeard" class="soft">{{
+              tell('weather.heard', { dayAndClock: dayAndClock(s.lastHeard, garden.timeZoneId) })
+            }}</span>
             <span v-if="s.trouble" class="trouble">{{ s.trouble }}</span>
           </li>
         </ul>
         <p v-if="data.sources.length > 0 && data.gaps.length === 0" class="soft">
-          No gaps in the last weeks.
+          {{ tell('weather.noGapsInTheLastWeeks') }}
         </p>
         <template v-if="data.gaps.length > 0">
-          <h3>Gaps</h3>
+          <h3>{{ tell('weather.gaps') }}</h3>
           <ul class="sources">
             <li v-for="g in data.gaps" :key="g.from">
-              {{ dayAndClock(g.from, garden.timeZoneId) }} to {{ dayAndClock(g.to, garden.timeZoneId) }}:
-              {{ g.hours }} {{ g.hours === 1 ? 'hour' : 'hours' }} that nobody knows
+              {{
+                g.hours === 1
+                  ? tell('weather.toHourThatNobodyKnows', {
+                      dayAndClock: dayAndClock(g.from, garden.timeZoneId),
+                      dayAndClock2: dayAndClock(g.to, garden.timeZoneId),
+                      hours: g.hours,
+                    })
+                  : tell('weather.toHoursThatNobodyKnows', {
+                      dayAndClock: dayAndClock(g.from, garden.timeZoneId),
+                      dayAndClock2: dayAndClock(g.to, garden.timeZoneId),
+                      hours: g.hours,
+                    })
+              }}
             </li>
           </ul>
         </template>
       </section>
       <section class="card" aria-labelledby="days">
-        <h2 id="days">Day by day</h2>
+        <h2 id="days">{{ tell('weather.dayByDay') }}</h2>
         <WeatherDays :days="listed" />
-        <Button v-if="!all" label="All thirty days" size="small" variant="text" @click="all = true" />
+        <Button
+          v-if="!all"
+          :label="tell('weather.allThirtyDays')"
+          size="small"
+          variant="text"
+          @click="all = true"
+        />
       </section>
       <WeatherService />
       <TableImport />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref, useId, watch } from 'vue'
 import { useGarden } from '@/garden/useGarden'
@@ -40,22 +41,28 @@ function suppose() {
 
 <template>
   <details :open="open" class="card">
-    <summary>Suppose something else</summary>
+    <summary>{{ tell('whatif.supposeSomethingElse') }}</summary>
     <form novalidate @submit.prevent="suppose">
-      <SelectField v-model="planting" :options="where" label="Where" placeholder="Choose a planting" filter />
+      <SelectField
+        v-model="planting"
+        :options="where"
+        :label="tell('bench.where')"
+        :placeholder="tell('whatif.chooseAPlanting')"
+        filter
+      />
       <SelectField
         v-model="target"
         :options="troubles"
-        label="What"
-        placeholder="Choose a trouble"
+        :label="tell('ledger.what')"
+        :placeholder="tell('whatif.chooseATrouble')"
         filter
         :also="['also']"
       />
       <div class="field">
-        <label :for="id">Leaves affected, in a hundred</label>
+        <label :for="id">{{ tell('whatif.leavesAffectedInAHundred') }}</label>
         <NumberField v-model="sharePercent" :input-id="id" :min="1" :max="100" fluid />
       </div>
-      <Button type="submit" label="Play it through" :disabled="!ready" />
+      <Button type="submit" :label="tell('whatif.playItThrough')" :disabled="!ready" />
     </form>
   </details>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
@@ -73,7 +74,7 @@ const inHand = computed(
 /** Names at the ends of the lines are letters; the table says what they are. */
 const letters = computed(() => {
   let next = 0
-  return curves.value.map((c) => (c.id === 'nothing' ? 'left alone' : 'ABCDEF'.charAt(next++)))
+  return curves.value.map((c) => (c.id === 'nothing' ? tell('decide.leftAlone') : 'ABCDEF'.charAt(next++)))
 })
 const others = computed(() =>
   (data.value?.ways ?? []).filter((w) => !curves.value.some((c) => c.id === w.id) && w.id !== 'take-out'),
@@ -110,10 +111,20 @@ async function playOwn() {
 <template>
   <div class="page">
     <div class="page-head">
-      <h1>What if?</h1>
+      <h1>{{ tell('decide.whatIf') }}</h1>
       <p v-if="data" class="soft">
-        {{ data.targetName }} on {{ data.where }}, {{ percent(data.share) }} of leaves{{
-          data.counted ? '' : ', supposed'
+        {{
+          data.counted
+            ? tell('whatif.onOfLeaves', {
+                targetName: data.targetName,
+                where: data.where,
+                share: percent(data.share),
+              })
+            : tell('whatif.onOfLeavesSupposed', {
+                targetName: data.targetName,
+                where: data.where,
+                share: percent(data.share),
+              })
         }}
       </p>
     </div>
@@ -136,7 +147,7 @@ async function playOwn() {
       {{ error.message }}
       <Button
         v-if="own.length"
-        label="Leave my own schedules out"
+        :label="tell('whatif.leaveMyOwnSchedulesOut')"
         size="small"
         variant="outlined"
         @click="change({ days: undefined })"
@@ -159,21 +170,21 @@ async function playOwn() {
           :action-line="data.line"
         />
         <p class="soft small">
-          Share of leaves, the middle of 21 runs with this garden's forecast and different luck; the shade
-          holds nine runs in ten of the one in hand. Circles: sprays. A model's estimate: counting again is
-          what tells.
+          {{ tell('whatif.shareOfLeavesTheMiddle') }}
         </p>
       </section>
-      <div class="ways" role="region" aria-label="The ways in figures" tabindex="0">
+      <div class="ways" role="region" :aria-label="tell('whatif.theWaysInFigures')" tabindex="0">
         <table>
           <thead>
             <tr>
-              <th scope="col">way</th>
-              <th scope="col">in 3 weeks</th>
-              <th scope="col">crop lost</th>
-              <th scope="col">spray</th>
-              <th scope="col">helpers left</th>
-              <th scope="col"><span class="soft">compare</span></th>
+              <th scope="col">{{ tell('decide.way') }}</th>
+              <th scope="col">{{ tell('decide.in3Weeks') }}</th>
+              <th scope="col">{{ tell('decide.cropLost') }}</th>
+              <th scope="col">{{ tell('garden.spray') }}</th>
+              <th scope="col">{{ tell('decide.helpersLeft') }}</th>
+              <th scope="col">
+                <span class="soft">{{ tell('whatif.compare') }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -185,26 +196,31 @@ async function playOwn() {
               </th>
               <td>
                 {{ percent(c.days.at(-1)?.middle ?? 0) }}
-                <span class="soft small"
-                  >{{ percent(c.days.at(-1)?.low ?? 0) }} to {{ percent(c.days.at(-1)?.high ?? 0) }}</span
-                >
+                <span class="soft small">{{
+                  tell('decide.lowHigh', {
+                    low: percent(c.days.at(-1)?.low ?? 0),
+                    high: percent(c.days.at(-1)?.high ?? 0),
+                  })
+                }}</span>
               </td>
               <td>{{ percent(c.loss) }}</td>
               <td>
                 {{
                   c.sprayDays.length
-                    ? `${c.sprayDays.length === 1 ? 'once' : `${c.sprayDays.length} times`}, ${c.amount}`
-                    : 'none'
+                    ? c.sprayDays.length === 1
+                      ? tell('whatif.once', { amount: c.amount })
+                      : tell('whatif.times', { sprayDays: c.sprayDays.length, amount: c.amount })
+                    : tell('garden.none')
                 }}
               </td>
               <td>{{ c.helpersLeft === null ? '–' : percent(c.helpersLeft) }}</td>
               <td>
                 <Button
                   v-if="c.id !== 'nothing'"
-                  label="Leave out"
+                  :label="tell('whatif.leaveOut')"
                   size="small"
                   variant="text"
-                  :aria-label="`Leave out: ${c.words}`"
+                  :aria-label="tell('whatif.leaveOut2', { words: c.words })"
                   @click="leaveOut(c.id)"
                 />
               </td>
@@ -217,10 +233,10 @@ async function playOwn() {
           v-if="others.length && curves.length < 6"
           :model-value="null"
           :options="others"
-          label="Compare another way"
+          :label="tell('whatif.compareAnotherWay')"
           show="words"
           take="id"
-          placeholder="Choose one"
+          :placeholder="tell('whatif.chooseOne')"
           filter
           @update:model-value="add"
         />
@@ -233,29 +249,29 @@ async function playOwn() {
           <SelectField
             :model-value="recipe ?? data.recipes[0]?.recipe"
             :options="data.recipes"
-            label="A schedule of your own, with"
+            :label="tell('whatif.aScheduleOfYourOwn')"
             show="material"
             take="recipe"
             @update:model-value="change({ recipe: $event })"
           />
           <div class="field">
-            <label for="own-days">on these days from today</label>
+            <label for="own-days">{{ tell('whatif.onTheseDaysFromToday') }}</label>
             <InputText id="own-days" v-model="days" placeholder="0, 4, 8" />
           </div>
-          <Button type="submit" label="Play it too" variant="outlined" />
+          <Button type="submit" :label="tell('whatif.playItToo')" variant="outlined" />
         </form>
       </div>
       <FieldError :problem="begin.error.value" />
       <div v-if="inHand?.recipe" class="actions">
         <Button
           v-if="data.counted"
-          :label="`Adopt it as the course: ${inHand.words}`"
+          :label="tell('whatif.adoptItAsTheCourse', { words: inHand.words })"
           size="large"
           :loading="begin.isPending.value"
           @click="adopt(inHand)"
         />
         <Button
-          label="Mix the first round"
+          :label="tell('whatif.mixTheFirstRound')"
           size="large"
           variant="outlined"
           @click="

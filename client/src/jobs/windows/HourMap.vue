@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { clock, day } from '@/kit/format'
@@ -13,7 +14,7 @@ watch(
   (hours) => (chosen.value = hours.find((h) => h.hour === chosen.value?.hour) ?? hours[0]),
   { immediate: true },
 )
-const verdictWords = { good: 'good', poor: 'possible', never: 'no' }
+const verdictWords = { good: 'good', poor: tell('windows.possible'), never: tell('rota.no') }
 const title = (h: Schemas['HourAnswer']) =>
   `${day(h.hour, props.timeZone)} ${clock(h.hour, props.timeZone)}: ${verdictWords[h.verdict]}. ${h.rules[0]?.sentence ?? ''}`
 const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m) => m))
@@ -21,13 +22,15 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
 
 <template>
   <div class="map-and-why">
-    <section class="card" aria-label="Hours">
+    <section class="card" :aria-label="tell('beds.hours')">
       <table>
         <thead>
           <tr>
-            <th scope="col"><span class="visually-hidden">Day</span></th>
+            <th scope="col">
+              <span class="visually-hidden">{{ tell('place.day') }}</span>
+            </th>
             <th v-for="c in grid.columns" :key="`${c.hour}${c.again}`" scope="col">
-              {{ c.again ? 'again' : c.hour % 3 === 0 ? c.hour : '' }}
+              {{ c.again ? tell('windows.again') : c.hour % 3 === 0 ? c.hour : '' }}
             </th>
           </tr>
         </thead>
@@ -49,8 +52,8 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
         </tbody>
       </table>
       <p class="soft small legend">
-        <span class="swatch good" /> good <span class="swatch poor" /> possible
-        <span class="swatch never" /> no
+        <span class="swatch good" /> {{ tell('windows.good') }} <span class="swatch poor" />
+        {{ tell('windows.possible') }} <span class="swatch never" /> no
         <span v-for="m in used" :key="m">{{ m }} {{ ruleWords[m] }}</span>
       </p>
     </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -42,34 +43,42 @@ const { data, isPending, error, refetch } = useGardenQuery(
 const go = (change: { planting?: string[]; material?: string }) =>
   router.replace({ name: 'hours', query: { planting: chosen.value, material: material.value, ...change } })
 const tone = { good: 'good', poor: 'caution', never: 'stop' } as const
-const nowWords = { good: 'Now is a good hour.', poor: 'Now would do.', never: 'Why not now:' } as const
+const nowWords = {
+  good: tell('windows.nowIsAGoodHour'),
+  poor: tell('windows.nowWouldDo'),
+  never: tell('windows.whyNotNow'),
+} as const
 </script>
 
 <template>
   <div class="page wide">
     <div class="page-head">
-      <h1>Good hours</h1>
-      <p v-if="data" class="soft">{{ data.materialName }} on {{ data.for.join(', ') }}</p>
+      <h1>{{ tell('place.goodHours') }}</h1>
+      <p v-if="data" class="soft">
+        {{ tell('windows.materialnameFor', { materialName: data.materialName, for: data.for.join(', ') }) }}
+      </p>
     </div>
     <div class="choices">
       <SelectField
         :model-value="chosen[0]"
         :options="where"
-        label="Where"
+        :label="tell('bench.where')"
         take="id"
         @update:model-value="go({ planting: [$event] })"
       />
       <SelectField
         :model-value="material"
         :options="materials.data.value ?? []"
-        label="What"
+        :label="tell('ledger.what')"
         show="name"
         take="id"
         @update:model-value="go({ material: $event })"
       />
     </div>
     <p v-if="garden && plantings.length === 0" class="note">
-      Nothing is growing yet. <RouterLink :to="{ name: 'garden' }">Plant something</RouterLink> first.
+      {{ tell('walk.nothingIsGrowingYet') }}
+      <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>
+      {{ tell('walk.first') }}
     </p>
     <AsyncState v-else-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
@@ -84,7 +93,9 @@ const nowWords = { good: 'Now is a good hour.', poor: 'Now would do.', never: 'W
         }}
       </p>
       <section aria-labelledby="best">
-        <h2 id="best">{{ data.best.length ? 'Best of ten days' : 'No good hour in ten days' }}</h2>
+        <h2 id="best">
+          {{ data.best.length ? tell('windows.bestOfTenDays') : tell('windows.noGoodHourInTenDays') }}
+        </h2>
         <ol class="best">
           <li
             v-for="w in data.best"

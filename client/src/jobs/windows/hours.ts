@@ -1,3 +1,4 @@
+import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 import { day } from '@/kit/format'
 
@@ -22,20 +23,20 @@ const marks: Record<Schemas['SprayRule'], string> = {
 
 /** What each letter stands for. */
 export const ruleWords: Record<string, string> = {
-  H: 'heat',
-  S: 'sun',
-  W: 'wind',
-  R: 'rain',
-  E: 'air too dry or damp',
-  D: 'dries slowly',
-  L: 'wet leaves',
-  C: 'cold',
-  O: 'a pond',
-  N: 'nobody free',
-  B: 'bees',
-  '·': 'dark',
-  P: 'plants wilt',
-  '?': 'not known',
+  H: tell('windows.heat'),
+  S: tell('windows.sun'),
+  W: tell('board.wind2'),
+  R: tell('garden.rain'),
+  E: tell('windows.airTooDryOrDamp'),
+  D: tell('windows.driesSlowly'),
+  L: tell('board.wetLeaves'),
+  C: tell('windows.cold'),
+  O: tell('windows.aPond'),
+  N: tell('windows.nobodyFree'),
+  B: tell('windows.bees'),
+  '·': tell('windows.dark'),
+  P: tell('windows.plantsWilt'),
+  '?': tell('board.notKnown'),
 }
 
 /** Letter of the rule that weighs most in an hour; nothing for a good one. */

@@ -1,0 +1,66 @@
+import { createI18n } from 'vue-i18n'
+
+/** The messages of the client, one file a language, fetched when it is spoken. */
+const files = import.meta.glob<{ default: Messages }>('../../../languages/*/app.json')
+interface Messages {
+  [code: string]: string | Messages
+}
+
+const i18n = createI18n({ legacy: false, locale: 'en', messages: {}, warnHtmlMessage: false })
+
+const codeOf = (file: string) => file.split('/').at(-2) ?? ''
+
+/** The languages there are, by code. */
+export const languages: readonly string[] = Object.keys(files).map(codeOf)
+
+const kept = 'language'
+
+/** What was chosen on this device; null where the browser's own is spoken. */
+export function chosenLanguage(): string | null {
+  try {
+    return localStorage.getItem(kept)
+  } catch {
+    return null
+  }
+}
+
+/** Speaks another language from the next start on; null for the browser's own. */
+export function chooseLanguage(code: string | null) {
+  try {
+    if (code) localStorage.setItem(kept, code)
+    else localStorage.removeItem(kept)
+  } catch {
+    // A browser that keeps nothing speaks its own language.
+  }
+}
+
+/** The chosen language, or the first of the browser's that there is; English where there is none. */
+export function languageToSpeak(
+  chosen = chosenLanguage(),
+  wanted: readonly string[] = navigator.languages,
+): string {
+  return (
+    [chosen, ...wanted].map((l) => l?.split('-')[0]?.toLowerCase()).find((l) => l && languages.includes(l)) ??
+    'en'
+  )
+}
+
+/** Fetches a language's messages and speaks it. Nothing may be told before that. */
+export async function speak(code: string) {
+  const [file, load] = Object.entries(files).find(([f]) => codeOf(f) === code) ?? []
+  if (!file || !load) throw new Error(`no language ${code}`)
+  i18n.global.setLocaleMessage(code, (await load()).default as never)
+  i18n.global.locale.value = code as never
+  document.documentElement.lang = code
+}
+
+/** The language that is spoken. */
+export const spoken = (): string => i18n.global.locale.value
+
+/** How days and figures are written in it. English writes days as "Thu 16 Jul". */
+export const writing = (): string => (spoken() === 'en' ? 'en-GB' : spoken())
+
+/** A message by its code, with its holes filled. A hole "n" or "count" also chooses between one and many. */
+export function tell(code: string, figures: Record<string, unknown> = {}): string {
+  return i18n.global.t(code, figures)
+}

@@ -1,0 +1,98 @@
+using System.Globalization;
+using System.Text.RegularExpressions;
+using Mauvaise.Core.Words;
+
+namespace Mauvaise.Core.Tests;
+
+/// <summary>The message files against the code that speaks them, and against each other.</summary>
+public partial class MessageTests
+{
+    private static readonly MessageBook English = MessageBook.All[Language.Default];
+
+    /// <summary>Rooms whose codes are put together from an id of the code: units, possibilities, formats of days.</summary>
+    private static readonly string[] ById = ["units.", "word.", "days.", "words.language", "words.lowersNames", "words.listed"];
+
+    public static TheoryData<string> Others => [.. MessageBook.All.Keys.Where(k => k != Language.Default)];
+
+    [GeneratedRegex("\"([a-z][a-zA-Z]*\\.[a-z0-9][a-zA-Z0-9]*)\"")]
+    private static partial Regex Code();
+
+    [GeneratedRegex("Say\\.Of\\(\"(?<code>[a-zA-Z.0-9]+)\"(?<holes>(, \\(\"[a-zA-Z0-9]+\", )?)")]
+    private static partial Regex Spoken();
+
+    private static readonly IReadOnlySet<string> Used =
+        HouseTests.Sources.SelectMany(s => Code().Matches(s.Text).Select(m => m.Groups[1].Value)).ToHashSet();
+
+    [Fact]
+    public void Each_message_that_is_spoken_stands_in_the_files_and_each_that_stands_there_is_spoken()
+    {
+        var spoken = HouseTests.Sources.SelectMany(s => Spoken().Matches(s.Text).Select(m => (s.File, Code: m.Groups["code"].Value))).ToList();
+        Assert.True(spoken.Count > 1000, "The sentences were found.");
+        Assert.Empty(spoken.Where(x => !English.Codes.Contains(x.Code)));
+        Assert.Empty(English.Codes.Where(c => !Used.Contains(c) && !ById.Any(r => c.StartsWith(r, StringComparison.Ordinal))));
+    }
+
+    [Theory]
+    [MemberData(nameof(Others))]
+    public void A_language_says_all_and_fills_the_same_holes(string code)
+    {
+        var other = MessageBook.All[code];
+        Assert.Equal(English.Codes.Where(c => !c.StartsWith("days.", StringComparison.Ordinal)).Order(), other.Codes.Where(c => !c.StartsWith("days.", StringComparison.Ordinal)).Order());
+        Assert.Empty(other.Codes.Where(c => English.Codes.Contains(c) && !other.Holes(c).SetEquals(English.Holes(c)))
+            .Select(c => $"{c}: {string.Join(", ", other.Holes(c))} for {string.Join(", ", English.Holes(c))}"));
+    }
+
+    [Fact]
+    public void Sentences_stand_in_the_message_files_and_nowhere_else()
+    {
+        // Left in the code: faults of the catalogue's files, what a shell is told, logs, exceptions, and the English that recipes are read in.
+        string[] aside = ["CatalogueRules.cs", "GardenCatalogue.cs", "CatalogueFiles.cs", "Commands.cs", "Startup.cs", "HomeHosting.cs", "DemoGarden.cs", "TrustPage.cs", "LinkEndpoints.cs", "Bounds.cs"];
+        var told = from source in HouseTests.Sources
+                   where !source.File.Contains("StandIns", StringComparison.Ordinal) && !aside.Contains(Path.GetFileName(source.File))
+                   from line in source.Text.Split('\n')
+                   where !line.Contains("throw ", StringComparison.Ordinal) && !line.Contains("LoggerMessage", StringComparison.Ordinal) && !line.Contains("Exception(", StringComparison.Ordinal) && !line.Contains("Regex", StringComparison.Ordinal)
+                   from Match m in Prose().Matches(line)
+                   select $"{source.File}: {m.Value}";
+        Assert.Empty(told);
+    }
+
+    /// <summary>A text within quotes that begins with a capital and goes on in small words.</summary>
+    [GeneratedRegex(@"""[A-Z][a-z']+ (?:[a-z]+ )+[^""]*""")]
+    private static partial Regex Prose();
+
+    [Theory]
+    [InlineData("{n} leaf | {n} leaves", 1, "1 leaf")]
+    [InlineData("{n} leaf | {n} leaves", 0, "0 leaves")]
+    [InlineData("{n} leaf | {n} leaves", 7, "7 leaves")]
+    [InlineData("none | one | {n}", 0, "none")]
+    [InlineData("none | one | {n}", 5, "5")]
+    public void One_and_many_are_told_apart(string text, int n, string told) =>
+        Assert.Equal(told, Message.Parse("x", text).Render(CultureInfo.InvariantCulture, [("n", n)]));
+
+    [Theory]
+    [InlineData("a {'@'} b", "a @ b")]
+    [InlineData("{'{'}{x}{'}'}", "{3}")]
+    public void What_stands_in_quotes_is_text(string text, string told) =>
+        Assert.Equal(told, Message.Parse("x", text).Render(CultureInfo.InvariantCulture, [("x", 3)]));
+
+    [Theory]
+    [InlineData("a @ b")]
+    [InlineData("a } b")]
+    [InlineData("a { b")]
+    public void What_is_not_in_the_form_is_refused(string text) => Assert.Throws<FormatException>(() => Message.Parse("x", text));
+
+    [Fact]
+    public void A_hole_without_a_figure_and_a_code_without_a_message_are_faults()
+    {
+        Assert.Throws<ArgumentException>(() => Message.Parse("x", "{a}").Render(CultureInfo.InvariantCulture, [("b", 1)]));
+        Assert.Throws<ArgumentException>(() => Say.Of("words.noSuchMessage"));
+    }
+
+    [Theory]
+    [InlineData("de-AT", "de")]
+    [InlineData("DE", "de")]
+    [InlineData("den", "en")]
+    [InlineData("fr", "en")]
+    [InlineData(null, "en")]
+    public void The_nearest_language_is_spoken(string? wanted, string spoken) => Assert.Equal(spoken, Language.Nearest(wanted));
+}
