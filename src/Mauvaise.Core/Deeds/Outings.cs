@@ -31,5 +31,5 @@ public static class Outings
     }
 
     private static string Words(int tanks, int tasks) =>
-        Say.Of("deeds.loggedAnOuting", ("tanks", tanks), ("it", (tanks == 1 ? "tank" : "tanks")), ("it2", (tasks > 0 ? $", {tasks} {(tasks == 1 ? "task" : "tasks")}" : "")));
+        Say.Of("deeds.loggedAnOuting", ("tanks", Say.Of("words.tanks", ("n", tanks))), ("tasks", tasks > 0 ? Say.Of("deeds.andTasks", ("n", tasks)) : ""));
 }

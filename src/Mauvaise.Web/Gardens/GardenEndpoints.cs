@@ -58,7 +58,7 @@ public static class GardenEndpoints
     {
         var checks = CheckSite(new Checks(), body.Name, body.Latitude, body.Longitude, body.TimeZoneId, body.Climate, catalogue)
             .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", Say.Of("gardens.sayWhoYouAreSo"));
-        CheckPlace(checks, body.FirstPlace, Say.Of("gardens.firstplace"));
+        CheckPlace(checks, body.FirstPlace, "firstPlace.");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -253,14 +253,14 @@ public static class GardenEndpoints
 
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
-            .That(place?.LengthM is > 0 and <= MostLengthM, Say.Of("gardens.lengthm", ("path", path)), "length-range", Say.Of("gardens.lengthIsOver0AndUp", ("figure", Figure.Length(MostLengthM))))
-            .That(place?.WidthM is > 0 and <= MostWidthM, Say.Of("gardens.widthm", ("path", path)), "width-range", Say.Of("gardens.widthIsOver0AndUp", ("figure", Figure.Length(MostWidthM))));
+            .That(place?.LengthM is > 0 and <= MostLengthM, $"{path}lengthM", "length-range", Say.Of("gardens.lengthIsOver0AndUp", ("figure", Figure.Length(MostLengthM))))
+            .That(place?.WidthM is > 0 and <= MostWidthM, $"{path}widthM", "width-range", Say.Of("gardens.widthIsOver0AndUp", ("figure", Figure.Length(MostWidthM))));
 
     private static Checks CheckGround(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) => checks
-        .That(name?.Trim() is { Length: > 0 and <= 80 }, Say.Of("gardens.name", ("path", path)), "place-name-missing", Say.Of("gardens.giveThePlaceAName"))
-        .That(sunHours is >= 0 and <= 24, Say.Of("gardens.sunhours", ("path", path)), "sun-range", Say.Of("gardens.hoursOfSunLieBetween0"))
-        .That(pondDistanceM is null or (>= 0 and <= 1000), Say.Of("gardens.ponddistancem", ("path", path)), "pond-range", Say.Of("gardens.thePondLiesUpToAway", ("figure", Figure.Length(1000))))
-        .That(sunFrom is null || sunTo is null || sunFrom < sunTo, Say.Of("gardens.sunto", ("path", path)), "sun-order", Say.Of("gardens.theSunLeavesAfterItHas"));
+        .That(name?.Trim() is { Length: > 0 and <= 80 }, $"{path}name", "place-name-missing", Say.Of("gardens.giveThePlaceAName"))
+        .That(sunHours is >= 0 and <= 24, $"{path}sunHours", "sun-range", Say.Of("gardens.hoursOfSunLieBetween0"))
+        .That(pondDistanceM is null or (>= 0 and <= 1000), $"{path}pondDistanceM", "pond-range", Say.Of("gardens.thePondLiesUpToAway", ("figure", Figure.Length(1000))))
+        .That(sunFrom is null || sunTo is null || sunFrom < sunTo, $"{path}sunTo", "sun-order", Say.Of("gardens.theSunLeavesAfterItHas"));
 
     private static Checks CheckName(Checks checks, GardenSnapshot s, Guid placeId, string? name) => checks
         .That(!s.Places.Any(p => p.Id != placeId && string.Equals(p.Name, name?.Trim(), StringComparison.OrdinalIgnoreCase)), "name", "name-taken", Say.Of("gardens.anotherPlaceHasThisName"));

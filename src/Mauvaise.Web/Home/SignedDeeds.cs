@@ -88,7 +88,7 @@ public static class SignedDeeds
             return;
         }
 
-        if (value is null || value.GetType().Namespace?.StartsWith(Say.Of("home.mauvaise"), StringComparison.Ordinal) != true)
+        if (value is null || value.GetType().Namespace?.StartsWith("Mauvaise.", StringComparison.Ordinal) != true)
         {
             return;
         }

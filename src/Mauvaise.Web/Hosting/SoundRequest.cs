@@ -120,5 +120,5 @@ public static class SoundRequest
     private static T? Said<T>(ICustomAttributeProvider said)
         where T : Attribute => said.GetCustomAttributes(typeof(T), true).OfType<T>().FirstOrDefault();
 
-    private static bool IsRecord(Type type) => type.Namespace?.StartsWith(Say.Of("home.mauvaise"), StringComparison.Ordinal) == true && !type.IsEnum;
+    private static bool IsRecord(Type type) => type.Namespace?.StartsWith("Mauvaise.", StringComparison.Ordinal) == true && !type.IsEnum;
 }

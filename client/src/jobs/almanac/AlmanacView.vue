@@ -200,9 +200,9 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
               <td class="n">{{ y.times }}</td>
               <td>
                 {{ civilDay(y.first)
-                }}<template v-if="y.last !== y.first">
-                  {{ tell('almanac.lastTo', { last: civilDay(y.last) }) }}</template
-                >
+                }}<template v-if="y.last !== y.first">{{
+                  tell('almanac.lastTo', { last: civilDay(y.last) })
+                }}</template>
               </td>
               <td class="n">{{ y.sprays }}</td>
             </tr>

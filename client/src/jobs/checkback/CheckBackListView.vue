@@ -29,9 +29,9 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
               <strong>{{ c.where }}</strong> <span v-if="c.patchTest">{{ tell('checkback.twoLeaves') }}</span>
               <span class="soft"
                 >{{ c.what
-                }}<template v-if="c.targetName">
-                  {{ tell('checkback.against', { targetName: inSentence(c.targetName) }) }}</template
-                ></span
+                }}<template v-if="c.targetName">{{
+                  tell('checkback.against', { targetName: inSentence(c.targetName) })
+                }}</template></span
               >
             </span>
             <span class="when" :class="{ due: c.due }"

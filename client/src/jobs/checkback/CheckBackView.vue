@@ -68,8 +68,9 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
         <h1>{{ tell('checkback.checkBack2', { where: visit.where }) }}</h1>
         <p class="soft">
           {{ visit.what
-          }}<template v-if="visit.targetName">
-            {{ tell('checkback.against', { targetName: inSentence(visit.targetName) }) }}</template
+          }}<template v-if="visit.targetName">{{
+            tell('checkback.against', { targetName: inSentence(visit.targetName) })
+          }}</template
           >,
           {{ dayAndClock(visit.doneWhatAt, zone) }}
         </p>

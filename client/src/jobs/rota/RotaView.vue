@@ -133,7 +133,7 @@ const patchDays = computed(() => {
                 from: clock(chosen.hours.from, zone),
                 to: clock(chosen.hours.to, zone),
               })
-            }}<template v-if="!chosen.hours.known"> {{ tell('rota.orAsTheWeatherAllows') }}</template
+            }}<template v-if="!chosen.hours.known">{{ tell('rota.orAsTheWeatherAllows') }}</template
             >{{ tell('bench.against', { targetName: inSentence(chosen.targetName) }) }}
           </p>
           <p v-if="over && over !== chosen.on" class="note" :class="{ stop: move?.morePercent === null }">

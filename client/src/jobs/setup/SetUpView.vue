@@ -232,11 +232,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
         <GeneralCaution />
       </template>
       <template v-else>
-        <PlaceFields
-          v-model="draft.firstPlace"
-          :problem="saving.error.value"
-          :prefix="tell('setup.firstplace')"
-        />
+        <PlaceFields v-model="draft.firstPlace" :problem="saving.error.value" prefix="firstPlace." />
       </template>
       <FieldError :problem="saving.error.value" :shown="fields.flat()" />
       <div class="actions">

@@ -31,7 +31,7 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
     </p>
     <p>
       {{ tell('spray.mixed', { dayAndClock: dayAndClock(batch.madeAt, zone) })
-      }}<template v-if="batch.madeBy"> {{ tell('spray.madebyBy', { madeBy: batch.madeBy }) }}</template
+      }}<template v-if="batch.madeBy">{{ tell('spray.madebyBy', { madeBy: batch.madeBy }) }}</template
       >. <strong>{{ tell('spray.useBy', { dayAndClock: dayAndClock(batch.useBy, zone) }) }}</strong>
     </p>
     <p class="small cautions">{{ batch.cautions.join(' ') }}</p>

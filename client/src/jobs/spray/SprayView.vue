@@ -109,9 +109,11 @@ const logged = computed(() => saving.data.value)
     <template v-else-if="logged">
       <h1>{{ tell('outing.logged') }}</h1>
       <p class="note good">
-        <template v-if="logged.litres">{{ tell('spray.amountOf', { amount: logged.amount }) }} </template>{{
+        {{
           tell('spray.materialWhereDayandclock', {
-            material: inSentence(logged.material),
+            material: logged.litres
+              ? tell('spray.amountOf', { amount: logged.amount, material: inSentence(logged.material) })
+              : inSentence(logged.material),
             where: logged.where.join(', '),
             dayAndClock: dayAndClock(logged.at, zone),
           })
