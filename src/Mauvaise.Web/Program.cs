@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Serialization;
@@ -37,6 +38,7 @@ using Mauvaise.Web.WhatIfs;
 using Mauvaise.Web.Windows;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.HttpOverrides;
+using Microsoft.AspNetCore.Localization;
 using Microsoft.Extensions.Http.Resilience;
 using Polly;
 
@@ -52,7 +54,8 @@ var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
 services.AddSingleton(sp => Settings.From(sp.GetRequiredService<IConfiguration>()));
 services.AddSingleton<DataFolder>();
-services.AddSingleton(_ => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
+services.AddSingleton(_ => new Catalogues(CatalogueFiles.DefaultFolder));
+services.AddTransient(sp => sp.GetRequiredService<Catalogues>().Spoken);
 services.AddSingleton(_ => new Lazy<TownBook>(() => TownFile.Read(CatalogueFiles.DefaultFolder)));
 services.AddSingleton<TimeProvider>(sp => sp.GetRequiredService<Settings>() is { Demo: true } s ? new DemoClock(s.DataFolder) : TimeProvider.System);
 services.AddGardenDb(sp => sp.GetRequiredService<Settings>().DatabasePath);
@@ -114,6 +117,14 @@ if (!generatingDocuments && !await Startup.PrepareAsync(app))
     return 1;
 }
 
+app.UseRequestLocalization(o =>
+{
+    // What is reckoned and written stays as it is everywhere; words alone follow the reader.
+    o.DefaultRequestCulture = new RequestCulture(CultureInfo.InvariantCulture, CultureInfo.GetCultureInfo(Language.Default));
+    o.SupportedCultures = [CultureInfo.InvariantCulture];
+    o.SupportedUICultures = [.. MessageBook.All.Keys.Select(CultureInfo.GetCultureInfo)];
+    o.RequestCultureProviders = [new AcceptLanguageHeaderRequestCultureProvider()];
+});
 app.UseExceptionHandler();
 var home = app.Services.GetRequiredService<HomeSettings>();
 if (home.Proxies.Count > 0)

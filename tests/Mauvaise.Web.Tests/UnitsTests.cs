@@ -33,15 +33,6 @@ public partial class UnitsTests
         return http;
     }
 
-    /// <summary>Every text of an answer with the name of its field.</summary>
-    private static IEnumerable<(string Field, string Text)> Texts(JsonElement e, string field = "") => e.ValueKind switch
-    {
-        JsonValueKind.Object => e.EnumerateObject().SelectMany(p => Texts(p.Value, p.Name)),
-        JsonValueKind.Array => e.EnumerateArray().SelectMany(x => Texts(x, field)),
-        JsonValueKind.String => [(field, e.GetString()!)],
-        _ => [],
-    };
-
     [GeneratedRegex(@"\d ?(°C|C|mm|m/s|km/h|l|ml|g|kg|m|cm|m²|litres?|metres?)(?![A-Za-z0-9²'])|a litre|\uE000")]
     private static partial Regex Metric();
 
@@ -55,12 +46,7 @@ public partial class UnitsTests
         await using var app = await TestApp.StartAsync(demo: true);
         using var http = await HouseholdAsync(app, Us);
         var places = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Places;
-        string[] views =
-        [
-            "", "/board", "/round", "/decide", "/plan", "/check-backs", "/ledger", "/weather", "/shelf", "/almanac", "/learned", "/trials", "/stances", "/batches/left", "/ledger/recipes",
-            $"/windows?planting={Courgette}&material=neem-oil", $"/what-if?planting={Courgette}&target=powdery-mildew&share=0.2", $"/ways?planting={Courgette}&target=powdery-mildew",
-            $"/bench?planting={Courgette}&target=powdery-mildew", .. places.SelectMany(p => new[] { $"/places/{p.Id}/outlook", $"/places/{p.Id}/story" }),
-        ];
+        var views = DemoViews.Of(places);
         // What people call their own things stays as they call it.
         var own = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Sprayers.Select(x => x.Name).ToHashSet();
         var found = new SortedSet<string>(StringComparer.Ordinal);
@@ -72,7 +58,7 @@ public partial class UnitsTests
                 using var response = await http.GetAsync(new Uri(Api + view, UriKind.Relative), Stop);
                 Assert.True(response.IsSuccessStatusCode, $"{view}: {await response.Content.ReadAsStringAsync(Stop)}");
                 var answer = await response.Content.ReadFromJsonAsync<JsonElement>(Stop);
-                foreach (var (field, text) in Texts(answer))
+                foreach (var (field, text) in DemoViews.Texts(answer))
                 {
                     read++;
                     if (!Beside.Contains(field) && !own.Contains(text) && !(field == "measure" && Syringe().IsMatch(text)) && Metric().IsMatch(text))

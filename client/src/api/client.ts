@@ -1,10 +1,14 @@
 import createClient from 'openapi-fetch'
+import { spoken } from '@/language'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
 
+/** Says which language is read here. */
+export const languageHeader = { 'Accept-Language': spoken() }
+
 /** Names this page to the server, so that it is not told of its own writes. */
-export const pageHeader = { 'X-Page': Math.random().toString(36).slice(2) }
+export const pageHeader = { 'X-Page': Math.random().toString(36).slice(2), ...languageHeader }
 
 const signedOut = new Set<() => void>()
 

@@ -61,7 +61,7 @@ const ends = computed(() => {
     at: y.value(Math.min(most.value, c.days.at(-1)?.middle ?? 0)),
   }))
   if (props.actionLine !== null)
-    named.push({ name: 'action line', kind: 'limit-word', at: y.value(props.actionLine) })
+    named.push({ name: tell('drawings.actionLine'), kind: 'limit-word', at: y.value(props.actionLine) })
   named.sort((a, b) => a.at - b.at)
   let highest = -Infinity
   for (const e of named) highest = (e.at = Math.max(e.at, highest)) + 17

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inSentence } from './format'
 import { tell } from '@/language'
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
@@ -71,7 +72,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
       <b>{{ pad.shown }}</b>
     </button>
     <div class="more">
-      <button @click="emit('count', 0, 5)">{{ tell('kit.five', { names: names[0].toLowerCase() }) }}</button>
+      <button @click="emit('count', 0, 5)">{{ tell('kit.five', { names: inSentence(names[0]) }) }}</button>
       <button :disabled="!canUndo" @click="emit('back')">{{ tell('kit.oneBack') }}</button>
     </div>
   </div>

@@ -1,3 +1,4 @@
+import { figure, tell, writing } from '@/language'
 import { household } from './household'
 
 /** Times in the garden's zone, shares and volumes as they read on screen. */
@@ -5,7 +6,7 @@ import { household } from './household'
 /** "19:20" */
 export function clock(instant: string | number, timeZone: string): string {
   const twelve = household.value.hours === 'twelve'
-  return new Intl.DateTimeFormat('en-GB', {
+  return new Intl.DateTimeFormat(writing(), {
     timeZone,
     hour: twelve ? 'numeric' : '2-digit',
     minute: '2-digit',
@@ -15,14 +16,14 @@ export function clock(instant: string | number, timeZone: string): string {
 
 /** "Thu 16 Jul" */
 export function day(instant: string | number, timeZone: string): string {
-  const parts = new Intl.DateTimeFormat('en-GB', {
+  const parts = new Intl.DateTimeFormat(writing(), {
     timeZone,
     weekday: 'short',
     day: 'numeric',
     month: 'short',
   }).formatToParts(new Date(instant))
   const part = (type: string) => parts.find((p) => p.type === type)?.value ?? ''
-  return `${part('weekday')} ${part('day')} ${part('month')}`
+  return tell('kit.day', { weekday: part('weekday'), day: part('day'), month: part('month') })
 }
 
 /** A civil date, "2026-07-18", as "Sat 18 Jul". */
@@ -47,7 +48,7 @@ export function chance(probability: number): string {
 
 /** Rounded, without trailing noughts. */
 export function trim(value: number, digits: number): string {
-  return String(Number(value.toFixed(digits)))
+  return figure(value, digits)
 }
 
 /** Words that keep their capital wherever they stand, as the app's sentences have them too. */
@@ -56,7 +57,9 @@ const proper = new Set(['Bt', 'Brussels', 'Cercospora', 'Colorado', 'Septoria'])
 /** A name of the catalogue as it stands within a sentence: "neem oil", but "Bt kurstaki". */
 export function inSentence(name: string): string {
   const [first = ''] = name.split(' ', 1)
-  return proper.has(first) || !/^.\p{Ll}/u.test(name) ? name : name.charAt(0).toLowerCase() + name.slice(1)
+  return tell('language.lowersNames') !== 'yes' || proper.has(first) || !/^.\p{Ll}/u.test(name)
+    ? name
+    : name.charAt(0).toLowerCase() + name.slice(1)
 }
 
 /** How large a file is: "3.4 MB". */

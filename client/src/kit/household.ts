@@ -1,4 +1,4 @@
-import { tell } from '@/language'
+import { figure, tell } from '@/language'
 import { shallowRef } from 'vue'
 
 /** How SI becomes what the household reads: times the factor, and the offset on top. */
@@ -42,7 +42,7 @@ export const household = shallowRef<{ scales: Scales; hours: 'twentyFour' | 'twe
   hours: 'twentyFour',
 })
 
-const rounded = (value: number, digits: number) => String(Number(value.toFixed(digits)))
+const rounded = figure
 
 /** 20 as "20 °C", or "68 °F". */
 export function told(quantity: Quantity, si: number): string {

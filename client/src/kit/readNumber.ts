@@ -1,4 +1,4 @@
-import { tell } from '@/language'
+import { spoken, tell, writing } from '@/language'
 /** What was typed into a number field: a number, nothing, or something that can not be told for sure. */
 export type Typed = { is: 'number'; value: number } | { is: 'empty' } | { is: 'unclear'; why: string }
 
@@ -15,7 +15,7 @@ const fractions: Record<string, number> = {
 }
 
 /** The decimal sign of whoever reads this screen. */
-export function decimalSign(language?: string): '.' | ',' {
+export function decimalSign(language = spoken() === 'en' ? undefined : writing()): '.' | ',' {
   const part = new Intl.NumberFormat(language).formatToParts(1.5).find((p) => p.type === 'decimal')
   return part?.value === ',' ? ',' : '.'
 }

@@ -13,6 +13,12 @@ const codeOf = (file: string) => file.split('/').at(-2) ?? ''
 /** The languages there are, by code. */
 export const languages: readonly string[] = Object.keys(files).map(codeOf)
 
+/** A language as those who speak it call it. */
+export function nameOfLanguage(code: string): string {
+  const name = new Intl.DisplayNames([code], { type: 'language' }).of(code) ?? code
+  return name.charAt(0).toLocaleUpperCase(code) + name.slice(1)
+}
+
 const kept = 'language'
 
 /** What was chosen on this device; null where the browser's own is spoken. */
@@ -24,14 +30,16 @@ export function chosenLanguage(): string | null {
   }
 }
 
-/** Speaks another language from the next start on; null for the browser's own. */
-export function chooseLanguage(code: string | null) {
+/** Speaks another language; null for the browser's own. What was kept for reading away from the network is in the old one, and goes. */
+export async function chooseLanguage(code: string | null) {
   try {
     if (code) localStorage.setItem(kept, code)
     else localStorage.removeItem(kept)
   } catch {
     // A browser that keeps nothing speaks its own language.
   }
+  for (const name of ['garden', 'catalogue']) await globalThis.caches?.delete(name)
+  location.reload()
 }
 
 /** The chosen language, or the first of the browser's that there is; English where there is none. */
@@ -59,6 +67,15 @@ export const spoken = (): string => i18n.global.locale.value
 
 /** How days and figures are written in it. English writes days as "Thu 16 Jul". */
 export const writing = (): string => (spoken() === 'en' ? 'en-GB' : spoken())
+
+/** A figure with so many digits after the decimal sign, or up to so many. */
+export function figure(value: number, digits: number, fixed = false): string {
+  return value.toLocaleString(writing(), {
+    minimumFractionDigits: fixed ? digits : 0,
+    maximumFractionDigits: digits,
+    useGrouping: false,
+  })
+}
 
 /** A message by its code, with its holes filled. A hole "n" or "count" also chooses between one and many. */
 export function tell(code: string, figures: Record<string, unknown> = {}): string {

@@ -1,3 +1,4 @@
+import { languageHeader } from '@/api/client'
 import { useIntervalFn, useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useGarden } from '@/garden/useGarden'
@@ -40,7 +41,7 @@ export function useReady() {
         id,
         plantings.value.map((p) => p.likeCrop),
       ))
-        if (!(await fetch(address)).ok) return
+        if (!(await fetch(address, { headers: languageHeader })).ok) return
       fetchedAt.value = { ...fetchedAt.value, [id]: Date.now() }
     } catch {
       // No network: what is on the device stays as it is.

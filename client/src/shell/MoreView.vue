@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import { useEntry } from '@/jobs/home/useEntry'
+import LanguageField from '@/kit/LanguageField.vue'
 import SelectField from '@/kit/SelectField.vue'
 import { keepAwake } from '@/kit/useAwake'
 import { useReady } from '@/outbox/useReady'
@@ -55,6 +56,7 @@ const jobs = computed(() => [
       :label="tell('shell.garden')"
       @update:model-value="open"
     />
+    <LanguageField />
     <section v-if="ready.keeps()" aria-labelledby="on-device">
       <h2 id="on-device">{{ tell('shell.onThisDevice') }}</h2>
       <p>

@@ -1,7 +1,7 @@
-using Mauvaise.Core.Time;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Time;
 
 namespace Mauvaise.Core.Gardens;
 
@@ -20,6 +20,7 @@ public enum Role { Owner, Helper, Looker, Guest }
 
 /// <summary>A site with its household's choices. Latitude north positive, longitude east positive, degrees.</summary>
 /// <param name="Free">When somebody is free to spray; null for always.</param>
+/// <param name="Language">What letters, calendars and links speak, by its code; null for the default. A screen speaks its reader's own.</param>
 public sealed record Garden(
     Guid Id,
     string Name,
@@ -34,7 +35,8 @@ public sealed record Garden(
     bool OnlyLabelled,
     FreeHours? Free = null,
     Water Water = Water.Rain,
-    HouseholdUnits? Units = null)
+    HouseholdUnits? Units = null,
+    string? Language = null)
 {
     /// <summary>What the household reads.</summary>
     public HouseholdUnits Units { get; init; } = Units ?? HouseholdUnits.Metric;

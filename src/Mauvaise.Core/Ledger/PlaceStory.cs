@@ -133,7 +133,7 @@ public static class PlaceStory
             (null, { } a) => Say.Of("ledger.ofLeaves", ("share", Say.In(a.Share * 100, "0"))),
             ({ } b, { } a) => Say.Of("ledger.ofLeavesBeforeAndAfter", ("share", Say.In(b.Share * 100, "0")), ("share2", Say.In(a.Share * 100, "0"))),
         };
-        var hurt = visit.Injury == Injury.None ? "" : visit.InjurySigns is { Count: > 0 } signs ? Say.Of("ledger.injury", ("injury", visit.Injury), ("join", string.Join(", ", signs.Select(s => Say.Word(s))))) : Say.Of("ledger.injury2", ("injury", visit.Injury));
+        var hurt = visit.Injury == Injury.None ? "" : visit.InjurySigns is { Count: > 0 } signs ? Say.Of("ledger.injury", ("injury", Say.Word(visit.Injury).AsSentenceStart()), ("join", string.Join(", ", signs.Select(s => Say.Word(s))))) : Say.Of("ledger.injury2", ("injury", Say.Word(visit.Injury).AsSentenceStart()));
         var touched = (visit.Alive ?? 0) + (visit.Dead ?? 0) is > 0 and var n ? Say.Of("ledger.ofTouchedWereDead", ("number", n), ("dead", visit.Dead ?? 0)) : "";
         yield return new(StoryKind.Judged, at, $"{(visit.Outcome is { } outcome ? Say.Word(outcome).AsSentenceStart() : Say.Of("ledger.twoLeavesJudged"))}{change}.{touched}{hurt}", visit.Id);
     }

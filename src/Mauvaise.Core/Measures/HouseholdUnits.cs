@@ -60,29 +60,31 @@ public sealed record UnitScale(string Word, double Factor, double Offset, int Di
 
 /// <summary>What a country's households mostly read, to begin with; each can be changed.</summary>
 /// <param name="Code">ISO 3166 of two letters; "ZZ" for anywhere else.</param>
-public sealed record Country(string Code, string Name, KitchenSystem Kitchen, HouseholdUnits Units)
+public sealed record Country(string Code, KitchenSystem Kitchen, HouseholdUnits Units)
 {
+    public string Name => Say.Of($"countries.{Code}");
+
     private static readonly HouseholdUnits Metric = HouseholdUnits.Metric with { Wind = WindUnit.KilometresPerHour };
 
-    /// <summary>By name; the last is for anywhere else.</summary>
+    /// <summary>By their English names; the last is for anywhere else.</summary>
     public static readonly IReadOnlyList<Country> All =
     [
-        new("AU", "Australia", KitchenSystem.Australian, Metric with { Hours = HourCount.Twelve }),
-        new("AT", "Austria", KitchenSystem.Metric, Metric),
-        new("BE", "Belgium", KitchenSystem.Metric, Metric),
-        new("CA", "Canada", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday }),
-        new("FR", "France", KitchenSystem.Metric, Metric),
-        new("DE", "Germany", KitchenSystem.Metric, Metric),
-        new("IN", "India", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday }),
-        new("IE", "Ireland", KitchenSystem.Metric, Metric),
-        new("IT", "Italy", KitchenSystem.Metric, Metric),
-        new("NL", "Netherlands", KitchenSystem.Metric, Metric),
-        new("NZ", "New Zealand", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve }),
-        new("ZA", "South Africa", KitchenSystem.Metric, Metric with { WeekStart = DayOfWeek.Sunday }),
-        new("ES", "Spain", KitchenSystem.Metric, Metric),
-        new("CH", "Switzerland", KitchenSystem.Metric, Metric),
-        new("GB", "United Kingdom", KitchenSystem.Metric, Metric with { Wind = WindUnit.MilesPerHour }),
-        new("US", "United States", KitchenSystem.Us, new HouseholdUnits(TemperatureUnit.Fahrenheit, LengthUnit.Feet, RainUnit.Inches, WindUnit.MilesPerHour, HourCount.Twelve, DayOfWeek.Sunday)),
-        new("ZZ", "Elsewhere", KitchenSystem.Metric, HouseholdUnits.Metric),
+        new("AU", KitchenSystem.Australian, Metric with { Hours = HourCount.Twelve }),
+        new("AT", KitchenSystem.Metric, Metric),
+        new("BE", KitchenSystem.Metric, Metric),
+        new("CA", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday }),
+        new("FR", KitchenSystem.Metric, Metric),
+        new("DE", KitchenSystem.Metric, Metric),
+        new("IN", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday }),
+        new("IE", KitchenSystem.Metric, Metric),
+        new("IT", KitchenSystem.Metric, Metric),
+        new("NL", KitchenSystem.Metric, Metric),
+        new("NZ", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve }),
+        new("ZA", KitchenSystem.Metric, Metric with { WeekStart = DayOfWeek.Sunday }),
+        new("ES", KitchenSystem.Metric, Metric),
+        new("CH", KitchenSystem.Metric, Metric),
+        new("GB", KitchenSystem.Metric, Metric with { Wind = WindUnit.MilesPerHour }),
+        new("US", KitchenSystem.Us, new HouseholdUnits(TemperatureUnit.Fahrenheit, LengthUnit.Feet, RainUnit.Inches, WindUnit.MilesPerHour, HourCount.Twelve, DayOfWeek.Sunday)),
+        new("ZZ", KitchenSystem.Metric, HouseholdUnits.Metric),
     ];
 }

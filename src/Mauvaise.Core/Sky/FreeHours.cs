@@ -1,4 +1,5 @@
 using System.Globalization;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Sky;
 
@@ -16,8 +17,8 @@ public sealed record FreeHours(IReadOnlyList<int> Days)
     /// <summary>A day as the gardener writes it: "6-8, 18-21", "always" or "never".</summary>
     public string Day(int day) => Days[day] switch
     {
-        WholeDay => "always",
-        0 => "never",
+        WholeDay => Say.Of("sky.always"),
+        0 => Say.Of("sky.never"),
         var mask => string.Join(", ", Runs(mask)),
     };
 
@@ -33,12 +34,12 @@ public sealed record FreeHours(IReadOnlyList<int> Days)
     private static int? ReadDay(string words)
     {
         var text = words.Trim().ToLowerInvariant();
-        if (text is "always" or "all day")
+        if (text is "always" or "all day" || text == Say.Of("sky.always"))
         {
             return WholeDay;
         }
 
-        if (text is "" or "never")
+        if (text is "" or "never" || text == Say.Of("sky.never"))
         {
             return 0;
         }

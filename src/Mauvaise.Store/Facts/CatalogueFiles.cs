@@ -44,24 +44,25 @@ public static partial class CatalogueFiles
     public static string DefaultFolder => Path.Combine(AppContext.BaseDirectory, "catalogue");
 
     /// <summary>Reads and checks a folder of catalogue files.</summary>
+    /// <param name="words">Of another language; null for the files' own.</param>
     /// <exception cref="CatalogueException">A file is missing, does not read, or contradicts another.</exception>
-    public static GardenCatalogue Read(string folder)
+    public static GardenCatalogue Read(string folder, CatalogueWords? words = null)
     {
         var faults = new List<string>();
         var facts = new GardenCatalogue
         {
-            Groups = List<ModeOfAction>(folder, "groups", faults),
-            Materials = List<Material>(folder, "materials", faults),
-            Targets = List<Target>(folder, "targets", faults),
-            Signs = List<Sign>(folder, "signs", faults),
-            Helpers = List<Beneficial>(folder, "helpers", faults),
-            Crops = List<Crop>(folder, "crops", faults),
-            Recipes = List<Recipe>(folder, "recipes", faults),
-            Pairs = List<MixingPair>(folder, "pairs", faults),
-            Measures = List<Measure>(folder, "measures", faults),
-            Climates = List<Climate>(folder, "climates", faults),
-            Readings = List<ReadingKind>(folder, "readings", faults),
-            Heard = List<HeardWord>(folder, "heard", faults),
+            Groups = List<ModeOfAction>(folder, "groups", faults, words),
+            Materials = List<Material>(folder, "materials", faults, words),
+            Targets = List<Target>(folder, "targets", faults, words),
+            Signs = List<Sign>(folder, "signs", faults, words),
+            Helpers = List<Beneficial>(folder, "helpers", faults, words),
+            Crops = List<Crop>(folder, "crops", faults, words),
+            Recipes = List<Recipe>(folder, "recipes", faults, words),
+            Pairs = List<MixingPair>(folder, "pairs", faults, words),
+            Measures = List<Measure>(folder, "measures", faults, words),
+            Climates = List<Climate>(folder, "climates", faults, words),
+            Readings = List<ReadingKind>(folder, "readings", faults, words),
+            Heard = List<HeardWord>(folder, "heard", faults, words),
         };
         if (faults.Count > 0)
         {
@@ -93,7 +94,7 @@ public static partial class CatalogueFiles
     public static IReadOnlyList<Climate> Climates(string folder)
     {
         var faults = new List<string>();
-        var climates = List<Climate>(folder, "climates", faults);
+        var climates = List<Climate>(folder, "climates", faults, null);
         return faults.Count > 0 ? throw new CatalogueException(faults) : climates;
     }
 
@@ -109,12 +110,13 @@ public static partial class CatalogueFiles
         return new SerializerBuilder().JsonCompatible().Build().Serialize(tree);
     }
 
-    private static List<T> List<T>(string folder, string kind, List<string> faults)
+    private static List<T> List<T>(string folder, string kind, List<string> faults, CatalogueWords? words)
     {
         var file = Path.Combine(folder, kind + ".yaml");
         try
         {
-            return JsonSerializer.Deserialize<List<T>>(ToJson(Figure.Read(File.ReadAllText(file))), Json) ?? [];
+            var json = ToJson(File.ReadAllText(file));
+            return JsonSerializer.Deserialize<List<T>>(Figure.Read(words?.Tell(kind, json) ?? json), Json) ?? [];
         }
         catch (Exception e) when (e is IOException or YamlException or JsonException)
         {

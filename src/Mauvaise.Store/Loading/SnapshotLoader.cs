@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Store.Facts;
 using Mauvaise.Store.Rows;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -11,7 +12,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Store.Loading;
 
 /// <summary>Loads what the core needs to know of a garden, in one go, untracked.</summary>
-public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeProvider clock, SnapshotCache cache)
+public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvider clock, SnapshotCache cache)
 {
     /// <summary>Records older than this are left in the file.</summary>
     private static readonly TimeSpan HistoryBack = TimeSpan.FromDays(400);
@@ -118,7 +119,7 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         return Learning.In(KnownRecords.Of(new GardenSnapshot(
             ToGarden(garden),
             now,
-            catalogue.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)], [.. kinds.Select(ToOwnKind)]),
+            catalogues.Spoken.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)], [.. kinds.Select(ToOwnKind)]),
             [.. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
                 .OrderBy(m => m.Role).ThenBy(m => m.Name, StringComparer.Ordinal)],
             [.. places.Select(ToPlace)],
@@ -202,7 +203,8 @@ public sealed class SnapshotLoader(GardenDb db, GardenCatalogue catalogue, TimeP
         new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled,
             ToFreeHours(g.FreeHours),
             g.Water,
-            new HouseholdUnits(g.TemperatureUnit, g.LengthUnit, g.RainUnit, g.WindUnit, g.Hours, g.WeekStart));
+            new HouseholdUnits(g.TemperatureUnit, g.LengthUnit, g.RainUnit, g.WindUnit, g.Hours, g.WeekStart),
+            g.Language);
 
     /// <summary>Null for always, and for what this version can not read.</summary>
     private static FreeHours? ToFreeHours(string? masks)

@@ -507,6 +507,10 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(32)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Language")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
                     b.Property<double>("Latitude")
                         .HasColumnType("REAL");
 

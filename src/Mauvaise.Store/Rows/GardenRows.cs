@@ -29,6 +29,8 @@ public sealed class GardenRow
     public string? FreeHours { get; set; }
     /// <summary>SHA-256 of the weather station's key, hexadecimal; null when there is no station.</summary>
     public string? StationKeyHash { get; set; }
+    /// <summary>What letters, calendars and links speak; null for the default.</summary>
+    public string? Language { get; set; }
     public DateTimeOffset CreatedAt { get; set; }
 }
 

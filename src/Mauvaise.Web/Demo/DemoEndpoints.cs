@@ -34,7 +34,7 @@ public static class DemoEndpoints
 
         if (body.Hours is < 1 or > MostHours)
         {
-            return new Checks().That(false, "hours", "hours-range", $"Step by 1 to {MostHours} hours.").Problem();
+            return new Checks().That(false, "hours", "hours-range", Say.Of("demo.stepBy", ("hours", MostHours))).Problem();
         }
 
         demo.Set(demo.GetUtcNow().AddHours(body.Hours));

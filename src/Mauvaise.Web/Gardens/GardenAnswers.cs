@@ -32,6 +32,7 @@ public static class GardenAnswers
         [.. s.Places.Select(p => Place(s, p))],
         [.. s.Sprayers.Select(x => new SprayerAnswer(x.Id, x.Name, x.CapacityLitres, Figure.Volume(x.CapacityLitres)))],
         s.Garden.Units,
+        Language.Nearest(s.Garden.Language),
         ScalesAnswer.Of(s.Garden.Units, s.Garden.Kitchen),
         [.. Enumerable.Range(0, 7).Select((s.Garden.Free ?? FreeHours.Always).Day)],
         Weather(s),

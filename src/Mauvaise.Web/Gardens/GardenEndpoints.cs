@@ -1,9 +1,9 @@
 using System.Security.Claims;
-using Mauvaise.Core.Time;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Time;
 using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Rows;
@@ -81,6 +81,7 @@ public static class GardenEndpoints
             Kitchen = body.Kitchen,
             Stance = body.Stance,
             CreatedAt = tools.Now,
+            Language = Say.Language.Code,
         };
         Fill(garden, body.Units);
         tools.Db.Gardens.Add(garden);
@@ -108,7 +109,8 @@ public static class GardenEndpoints
 
         var wrong = -1;
         var free = body.FreeHours is null ? null : FreeHours.Read(body.FreeHours, out wrong);
-        var checks = new Checks().That(wrong < 0, $"freeHours[{wrong}]", "free-hours", Say.Of("gardens.writeHoursAs6818"));
+        var checks = new Checks().That(wrong < 0, $"freeHours[{wrong}]", "free-hours", Say.Of("gardens.writeHoursAs6818"))
+            .That(body.Language is null || MessageBook.All.ContainsKey(body.Language), "language", "language-unknown", Say.Of("gardens.chooseALanguage"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -119,6 +121,7 @@ public static class GardenEndpoints
             garden.FreeHours = free is null ? garden.FreeHours : string.Join(',', free.Days);
             garden.Stance = body.Stance;
             garden.Kitchen = body.Kitchen;
+            garden.Language = body.Language ?? garden.Language;
             garden.OnlyLabelled = body.OnlyLabelled ?? garden.OnlyLabelled;
             garden.Water = body.Water ?? garden.Water;
             garden.DiseaseApproach = body.DiseaseApproach ?? garden.DiseaseApproach;

@@ -74,7 +74,8 @@ public sealed record GardenSettings(
     Water? Water = null,
     DiseaseApproach? DiseaseApproach = null,
     Guid? MemberId = null,
-    HouseholdUnits? Units = null);
+    HouseholdUnits? Units = null,
+    string? Language = null);
 
 /// <summary>A day on which somebody means to pick.</summary>
 public sealed record NewPick(Guid Id, Guid PlantingId, DateOnly On, Guid? MemberId = null);
@@ -102,6 +103,7 @@ public sealed record GardenAnswer(
     IReadOnlyList<PlaceAnswer> Places,
     IReadOnlyList<SprayerAnswer> Sprayers,
     HouseholdUnits Units,
+    string Language,
     ScalesAnswer Scales,
     IReadOnlyList<string> FreeHours,
     WeatherNotice Weather,

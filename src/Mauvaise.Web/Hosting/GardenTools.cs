@@ -32,6 +32,10 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
     public DeedLog Log => log;
     public DateTimeOffset Now => clock.GetUtcNow();
 
+    /// <summary>What a garden's letters, calendar and links speak; null for the default.</summary>
+    public Task<string?> LanguageOfAsync(Guid gardenId, CancellationToken stop) =>
+        Db.Gardens.AsNoTracking().Where(g => g.Id == gardenId).Select(g => g.Language).FirstOrDefaultAsync(stop);
+
     /// <summary>The garden as it is; what is answered from here on is told in its household's units.</summary>
     public async Task<GardenSnapshot?> LoadAsync(Guid gardenId, CancellationToken stop)
     {

@@ -2,6 +2,7 @@ using System.Globalization;
 using MathNet.Numerics.Distributions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -51,8 +52,8 @@ public static class LearnedEndpoints
         var hurts = s.Judged.ToLookup(j => (j.Material, j.Crop));
         var l = s.Learned;
         return TypedResults.Ok(new LearnedGardenAnswer(
-            [.. l.Efficacies.Select(e => Belief(s, e.Material, e.Target, s.Catalogue.Target(e.Target).Name, e.Share, "taken", [.. evidence[(e.Material, e.Target)].Select(x => Outcome(s, x))]))],
-            [.. l.Injuries.Select(e => Belief(s, e.Material, e.Crop, s.Catalogue.Crop(e.Crop).Name, e.Share, "hurt", [.. hurts[(e.Material, e.Crop)].Select(j => new OutcomeAnswer(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), Say.Of("learned.injury", ("injury", j.Injury)), Learning.Hurt(j.Injury), j.DiscountedFor is null ? 1 : 0, j.DiscountedFor))]))],
+            [.. l.Efficacies.Select(e => Belief(s, e.Material, e.Target, s.Catalogue.Target(e.Target).Name, e.Share, Say.Of("learned.taken"), [.. evidence[(e.Material, e.Target)].Select(x => Outcome(s, x))]))],
+            [.. l.Injuries.Select(e => Belief(s, e.Material, e.Crop, s.Catalogue.Crop(e.Crop).Name, e.Share, Say.Of("learned.hurt"), [.. hurts[(e.Material, e.Crop)].Select(j => new OutcomeAnswer(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), Say.Of("learned.injury", ("injury", Say.Word(j.Injury))).AsSentenceStart(), Learning.Hurt(j.Injury), j.DiscountedFor is null ? 1 : 0, j.DiscountedFor))]))],
             Math.Round(l.LitresFactor, 2),
             l.LitresFrom == 0 ? Say.Of("learned.noSprayWasLoggedYetLitres") : l.LitresFrom == 1 ? Say.Of("learned.fromSprayYouUseOfWhat", ("litresFrom", l.LitresFrom), ("litresFactor", Say.In(l.LitresFactor * 100, "0"))) : Say.Of("learned.fromSpraysYouUseOfWhat", ("litresFrom", l.LitresFrom), ("litresFactor", Say.In(l.LitresFactor * 100, "0"))),
             Math.Round(l.MinutesAPlace, 1),
@@ -78,7 +79,7 @@ public static class LearnedEndpoints
 
     private static OutcomeAnswer Outcome(GardenSnapshot s, Evidence e) => e.Spray is { } j
         ? new(j.CheckBackId, null, j.JudgedAt, Where(s, j.PlantingId), Say.Of("learned.ofLeavesBeforeOfAfter", ("affected", j.Before!.Affected), ("looked", j.Before.Looked), ("affected2", j.After!.Affected), ("looked2", j.After.Looked)), e.Hits, Math.Round(e.Weight, 2), j.DiscountedFor)
-        : new(null, e.Trial!.Id, e.Trial.ClosedAt!.Value, e.Trial.Name, "a trial", e.Hits, Math.Round(e.Weight, 2), null);
+        : new(null, e.Trial!.Id, e.Trial.ClosedAt!.Value, e.Trial.Name, Say.Of("learned.aTrial"), e.Hits, Math.Round(e.Weight, 2), null);
 
     private static string Where(GardenSnapshot s, Guid planting) => s.FindPlanting(planting) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone");
 }

@@ -5,6 +5,7 @@ using Ical.Net.Serialization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -25,13 +26,14 @@ internal static class FeedEndpoints
     internal static async Task<Results<ContentHttpResult, ProblemHttpResult>> Feed(Guid gardenId, GardenTools tools, FeedKeeper keeper, CancellationToken stop)
     {
         await keeper.CaughtUpAsync(stop);
+        using var speaking = Language.Speaking(await tools.LanguageOfAsync(gardenId, stop));
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
             return Problems.NotFound("garden");
         }
 
         var told = await tools.Db.FeedEvents.AsNoTracking().Where(e => e.GardenId == gardenId).ToListAsync(stop);
-        var calendar = new Calendar { ProductId = "-//Mauvaise//Rota//EN", Method = "PUBLISH" };
+        var calendar = new Calendar { ProductId = $"-//Mauvaise//Rota//{Say.Language.Code.ToUpperInvariant()}", Method = "PUBLISH" };
         calendar.AddProperty("X-WR-CALNAME", s.Garden.Name);
         foreach (var row in FeedBook.Next(s, told))
         {

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Hosting;
@@ -81,9 +82,10 @@ public sealed partial class FeedKeeper(IServiceScopeFactory scopes, SnapshotCach
     {
         await using var scope = scopes.CreateAsyncScope();
         var tools = scope.ServiceProvider.GetRequiredService<GardenTools>();
-        foreach (var garden in await tools.Db.Gardens.AsNoTracking().Select(g => g.Id).ToListAsync(stop))
+        foreach (var garden in await tools.Db.Gardens.AsNoTracking().Select(g => new { g.Id, g.Language }).ToListAsync(stop))
         {
-            await KeepAsync(tools, garden, stop);
+            using var speaking = Language.Speaking(garden.Language);
+            await KeepAsync(tools, garden.Id, stop);
         }
     }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { figure, tell, writing } from '@/language'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
@@ -32,7 +32,7 @@ const seasons = computed(() =>
   (data.value?.seasons ?? []).map((s) => ({ value: String(s.year), label: s.name })),
 )
 const month = (m: string) =>
-  new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'short' }).format(new Date(m))
+  new Intl.DateTimeFormat(writing(), { timeZone: 'UTC', month: 'short' }).format(new Date(m))
 const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) ?? [])
 </script>
 
@@ -119,7 +119,7 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
                   material: b.material,
                   crop: inSentence(b.crop),
                   day: civilDay(b.day),
-                  injuryWords: injuryWords[b.injury].toLowerCase(),
+                  injuryWords: inSentence(injuryWords[b.injury]),
                 })
               }}
             </li>
@@ -219,7 +219,7 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
           <li v-for="s in data.shopping" :key="s.material">
             <strong>{{ s.material }}</strong>:
             {{ s.toBuy > 0 ? tell('almanac.buy', { toBuyText: s.toBuyText }) : tell('almanac.enoughLeft')
-            }}{{ s.cost && s.toBuy > 0 ? tell('almanac.about', { cost: s.cost.toFixed(2) }) : '' }}.
+            }}{{ s.cost && s.toBuy > 0 ? tell('almanac.about', { cost: figure(s.cost, 2, true) }) : '' }}.
             <span class="soft">{{ s.because }}</span>
           </li>
         </ul>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, writing } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 
@@ -34,7 +34,7 @@ const months = computed(() =>
     const at = new Date(Date.UTC(props.season.year, new Date(start.value).getUTCMonth() + i, 1))
     return {
       x: x((at.getTime() - start.value) / day),
-      name: new Intl.DateTimeFormat('en-GB', { timeZone: 'UTC', month: 'narrow' }).format(at),
+      name: new Intl.DateTimeFormat(writing(), { timeZone: 'UTC', month: 'narrow' }).format(at),
     }
   }),
 )

@@ -3,7 +3,7 @@ import { tell } from '@/language'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { Problem, type Schemas } from '@/api/client'
+import { Problem, type Schemas, languageHeader } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 
@@ -19,7 +19,7 @@ const takeTheirs = ref(false)
 async function send<T>(path: string, body: File): Promise<T> {
   const response = await fetch(path, {
     method: 'POST',
-    headers: { 'content-type': 'application/zip' },
+    headers: { ...languageHeader, 'content-type': 'application/zip' },
     body,
   }).catch(() => {
     throw new Problem('no-answer', tell('archive.mauvaiseDoesNotAnswer'))

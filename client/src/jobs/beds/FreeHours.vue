@@ -18,11 +18,12 @@ const days = [
   tell('garden.saturday'),
   tell('garden.sunday'),
 ]
+const weekDays = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday']
 /** Indices of the days, from the day on which the household's week begins. */
 const order = computed(() => {
   const start = Math.max(
     0,
-    days.findIndex((d) => d.toLowerCase() === garden.value?.units.weekStart),
+    weekDays.indexOf(garden.value?.units.weekStart ?? 'monday'),
   )
   return days.map((_, i) => (start + i) % 7)
 })
@@ -42,8 +43,8 @@ const saving = useGardenSettings()
     <summary>
       <strong>{{ tell('beds.whenSomebodyIsFreeToSpray') }}</strong>
       <span class="soft">{{
-        garden?.freeHours.every((d) => d === 'always')
-          ? 'always'
+        garden?.freeHours.every((d) => d === tell('beds.always'))
+          ? tell('beds.always')
           : order.map((i) => garden?.freeHours[i]).join(' · ')
       }}</span>
       <span class="change">{{ tell('beds.change') }}</span>

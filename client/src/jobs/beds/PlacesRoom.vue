@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inSentence } from '@/kit/format'
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
@@ -111,7 +112,7 @@ const change = useGardenWrite(
                 placeKindWords: placeKindWords[place.kind],
                 areaM2: told('area', place.areaM2),
                 sunHours: place.sunHours,
-                stanceWords: stanceWords[place.stance].toLowerCase(),
+                stanceWords: inSentence(stanceWords[place.stance]),
               })
             }}
           </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { inSentence } from '@/kit/format'
+import { languages, nameOfLanguage, tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -15,6 +16,7 @@ import {
   weekStartWords,
   windUnitWords,
 } from '@/garden/words'
+import LanguageField from '@/kit/LanguageField.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 
@@ -46,7 +48,7 @@ function chooseCountry(code: string) {
       <strong>{{ tell('beds.whatYouMeasure') }}</strong>
       <span class="soft"
         >{{ garden.scales.temperature.word }}, {{ garden.scales.rain.word }}, {{ garden.scales.wind.word }},
-        {{ garden.scales.length.word }}; {{ kitchenWords[garden.kitchen].toLowerCase() }}</span
+        {{ garden.scales.length.word }}; {{ inSentence(kitchenWords[garden.kitchen]) }}</span
       >
       <span class="change">{{ tell('beds.change') }}</span>
     </summary>
@@ -101,6 +103,13 @@ function chooseCountry(code: string) {
         :options="options(weekStartWords)"
         :label="tell('beds.weeksBegin')"
         @update:model-value="set({ weekStart: $event })"
+      />
+      <LanguageField />
+      <SelectField
+        :model-value="garden.language"
+        :options="languages.map((code) => ({ value: code, label: nameOfLanguage(code) }))"
+        :label="tell('language.ofLetters')"
+        @update:model-value="settings.mutate({ language: $event })"
       />
     </div>
     <FieldError :problem="settings.error.value" />

@@ -49,7 +49,7 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
                 c.outcome
                   ? outcomeWords[c.outcome]
                   : c.patchTest
-                    ? tell('checkback.twoLeavesInjury', { injuryWords: injuryWords[c.injury].toLowerCase() })
+                    ? tell('checkback.twoLeavesInjury', { injuryWords: inSentence(injuryWords[c.injury]) })
                     : tell('checkback.lookedAt')
               }}</strong>{{ tell('checkback.whatWhere', { what: inSentence(c.what), where: c.where }) }}
             </p>

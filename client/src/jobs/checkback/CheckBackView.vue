@@ -152,9 +152,9 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             <h2>{{ outcomeWords[visit.outcome] }}</h2>
             <p>{{ visit.sentence }}</p>
             <p v-if="visit.injury !== 'none'">
-              {{ tell('checkback.injuryToThePlant', { injuryWords: injuryWords[visit.injury].toLowerCase() })
+              {{ tell('checkback.injuryToThePlant', { injuryWords: inSentence(injuryWords[visit.injury]) })
               }}<template v-if="visit.injurySigns.length"
-                >, {{ visit.injurySigns.map((i) => injurySignWords[i].toLowerCase()).join(', ') }}</template
+                >, {{ visit.injurySigns.map((i) => inSentence(injurySignWords[i])).join(', ') }}</template
               >.
             </p>
             <p v-if="visit.onlyDead">

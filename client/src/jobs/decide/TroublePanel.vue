@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import CurveChart from '@/drawings/CurveChart.vue'
 import { useGarden } from '@/garden/useGarden'
 import { antsWords, stanceWords } from '@/garden/words'
-import { civilDay, day } from '@/kit/format'
+import { civilDay, day, inSentence } from '@/kit/format'
 import LadderStep from './LadderStep.vue'
 import { open, type Ladder, type Step, type Way } from './useDecide'
 import WayTable from './WayTable.vue'
@@ -74,7 +74,7 @@ const running = computed(() =>
             leavesAffected: ladder.leavesAffected,
             leavesLooked: ladder.leavesLooked,
             at: day(ladder.at, zone),
-            stanceWords: stanceWords[ladder.stance].toLowerCase(),
+            stanceWords: inSentence(stanceWords[ladder.stance]),
           })
         }}<template v-if="ladder.helpers">{{ tell('decide.helpers', { helpers: ladder.helpers }) }}</template
         ><template v-if="ladder.ants !== 'none'">{{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { figure, tell } from '@/language'
 import type { Schemas } from '@/api/client'
 
 /** What the shown stretch comes to. */
@@ -16,7 +16,7 @@ defineProps<{ totals: Schemas['LedgerTotalsAnswer'] }>()
       <strong class="big">{{ totals.litresText }}</strong> {{ tell('ledger.ofSpray') }}
     </p>
     <p>
-      <strong class="big">{{ totals.cost === null ? '–' : totals.cost.toFixed(2) }}</strong>
+      <strong class="big">{{ totals.cost === null ? '–' : figure(totals.cost, 2, true) }}</strong>
       {{ tell('ledger.spent') }}
       <span class="soft small">{{ totals.costSentence }}</span>
     </p>

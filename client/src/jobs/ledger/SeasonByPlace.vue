@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, writing } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -22,7 +22,7 @@ const months = computed(() => {
   for (let at = new Date(`${props.picture.from}T00:00Z`); at.getTime() / 86_400_000 <= end;) {
     result.push({
       iso: at.toISOString().slice(0, 10),
-      name: at.toLocaleDateString('en-GB', { month: 'short', timeZone: 'UTC' }),
+      name: at.toLocaleDateString(writing(), { month: 'short', timeZone: 'UTC' }),
     })
     at = new Date(Date.UTC(at.getUTCFullYear(), at.getUTCMonth() + 1, 1))
   }

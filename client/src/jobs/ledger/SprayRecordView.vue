@@ -8,7 +8,7 @@ import { options, sprayReasonWords, stepWords, wettedPartWords } from '@/garden/
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
-import { dayAndClock, percent } from '@/kit/format'
+import { dayAndClock, percent, inSentence } from '@/kit/format'
 import { fromLocal, toLocal } from '@/kit/localTime'
 import SprayFields, { type SprayDraft } from './SprayFields.vue'
 
@@ -100,7 +100,7 @@ const facts = computed<[string, string][]>(() => {
       r.parts.length
         ? tell('ledger.ofLeaves', {
             shareWetted: percent(r.shareWetted),
-            parts: r.parts.map((p) => wettedPartWords[p].toLowerCase()).join(', '),
+            parts: r.parts.map((p) => inSentence(wettedPartWords[p])).join(', '),
           })
         : tell('ledger.ofLeaves2', { shareWetted: percent(r.shareWetted) }),
     ],

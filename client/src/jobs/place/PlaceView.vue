@@ -61,7 +61,7 @@ const today = (days: { day: string; value: number }[]) =>
             data.place.plantings.map((p) => inSentence(p.cropName)).join(', ') ||
             tell('board.nothingPlanted')
           }},
-          {{ stanceWords[data.place.stance].toLowerCase() }}
+          {{ inSentence(stanceWords[data.place.stance]) }}
         </p>
       </div>
       <div class="actions">
@@ -106,7 +106,7 @@ const today = (days: { day: string; value: number }[]) =>
       </p>
       <details class="card">
         <summary>
-          {{ tell('place.whenYouSprayHere', { stanceWords: stanceWords[data.place.stance].toLowerCase() }) }}
+          {{ tell('place.whenYouSprayHere', { stanceWords: inSentence(stanceWords[data.place.stance]) }) }}
         </summary>
         <StanceChoice what="stance" :place-id="data.place.id" :own="data.place.ownStance" />
       </details>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { figure, tell } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { scaleTime } from 'd3-scale'
 import { computed, ref } from 'vue'
@@ -74,7 +74,7 @@ const spoken = computed(() => {
             tell('place.wetHNeeded', {
               day: civilDay(n.day),
               wetHours: n.wetHours,
-              neededHours: n.neededHours.toFixed(0),
+              neededHours: figure(n.neededHours, 0),
             })
           }}
         </title>

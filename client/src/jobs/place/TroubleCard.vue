@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { figure, tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { civilDay, inSentence, percent } from '@/kit/format'
@@ -54,7 +54,7 @@ const nightsAhead = computed(() => props.trouble.nights.filter((n) => n.day > pr
       <li v-for="s in coming" :key="s.sentence">{{ s.sentence }}</li>
     </ul>
     <p v-if="trouble.generations !== null" class="soft small">
-      {{ tell('place.warmthForGenerationsSince', { generations: trouble.generations.toFixed(1) }) }}
+      {{ tell('place.warmthForGenerationsSince', { generations: figure(trouble.generations, 1, true) }) }}
     </p>
     <p v-if="trouble.nights.length > 0" class="small">
       {{

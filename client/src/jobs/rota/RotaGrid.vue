@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { figure, tell } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -249,7 +249,7 @@ const label = (r: Round) =>
               ? tell('rota.no')
               : m.morePercent < 0.01
                 ? '='
-                : `+${m.morePercent.toFixed(1)}`
+                : `+${figure(m.morePercent, 1, true)}`
           }}
         </text>
       </g>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inSentence } from '@/kit/format'
 import { tell } from '@/language'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
@@ -13,6 +14,7 @@ import { emptyPlace, placeFieldNames } from '@/garden/newPlace'
 import { kitchenWords, options, stanceWords } from '@/garden/words'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import FieldError from '@/kit/FieldError.vue'
+import LanguageField from '@/kit/LanguageField.vue'
 import SelectField from '@/kit/SelectField.vue'
 import TownField from './TownField.vue'
 import { type Town } from './useTowns'
@@ -128,6 +130,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
     <p class="soft">{{ tell('setup.stepOf3', { step: step + 1, titles: titles[step] }) }}</p>
     <form class="card" novalidate @submit.prevent="next">
       <template v-if="step === 0">
+        <LanguageField />
         <div class="field">
           <label for="name">{{ tell('setup.nameOfTheGarden') }}</label>
           <InputText
@@ -141,7 +144,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
         <TownField v-model="town" @chosen="chooseTown" />
         <p v-if="draft.latitude !== null" class="soft" role="status">
           {{ draft.latitude }}, {{ draft.longitude }}; {{ draft.timeZoneId }};
-          {{ climates.data.value?.find((c) => c.id === draft?.climate)?.name.toLowerCase() }}.
+          {{ inSentence(climates.data.value?.find((c) => c.id === draft?.climate)?.name ?? '') }}.
         </p>
         <SelectField
           :model-value="country"

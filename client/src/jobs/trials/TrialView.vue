@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inSentence } from '@/kit/format'
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -32,7 +33,7 @@ const told = computed(() => data.value?.closedAt != null || data.value?.sides.so
           {{
             tell('trials.unitsLot', {
               targetName: data.targetName,
-              trialUnitWords: trialUnitWords[data.unit].toLowerCase(),
+              trialUnitWords: inSentence(trialUnitWords[data.unit]),
               units: data.units.length,
               seed: data.seed,
             })
