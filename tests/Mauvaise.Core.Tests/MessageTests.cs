@@ -1,5 +1,10 @@
+using System.Diagnostics;
 using System.Globalization;
+using System.Text.Json;
 using System.Text.RegularExpressions;
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Facts;
 
@@ -11,7 +16,7 @@ public partial class MessageTests
     private static readonly MessageBook English = MessageBook.All[Language.Default];
 
     /// <summary>Rooms whose codes are put together from an id of the code: units, possibilities, formats of days.</summary>
-    private static readonly string[] ById = ["units.", "word.", "days.", "countries.", "words.language", "words.lowersNames", "words.listed"];
+    private static readonly string[] ById = ["units.", "word.", "days.", "countries.", "targetGroups.", "trust.", "words.language", "words.lowersNames", "words.listed"];
 
     public static TheoryData<string> Others => [.. MessageBook.All.Keys.Where(k => k != Language.Default)];
 
@@ -88,6 +93,55 @@ public partial class MessageTests
     /// <summary>A text within quotes that begins with a capital and goes on in small words.</summary>
     [GeneratedRegex(@"""[A-Z][a-z']+ (?:[a-z]+ )+[^""]*""")]
     private static partial Regex Prose();
+
+    /// <summary>What the client's library makes of every message, with the same figures.</summary>
+    [Fact]
+    public async Task Every_message_reads_the_same_on_both_sides()
+    {
+        using var client = Process.Start(new ProcessStartInfo("node", "client/tests/told.mjs") { WorkingDirectory = CatalogueTests.Root, RedirectStandardOutput = true, RedirectStandardError = true })!;
+        var faults = client.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
+        var theirs = JsonSerializer.Deserialize<Dictionary<string, string>>(await client.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken))!;
+        Assert.Equal("", await faults);
+        var apart = 0;
+        foreach (var (key, told) in theirs)
+        {
+            var (language, file, code, n) = (key.Split(' ')[0], key.Split(' ')[1], key.Split(' ')[2..^1], int.Parse(key.Split(' ')[^1], CultureInfo.InvariantCulture));
+            var text = Texts(language, file)[string.Join(' ', code)];
+            var message = Message.Parse(key, text);
+            var ours = message.Render(CultureInfo.InvariantCulture, [.. message.Holes.Where(h => h != "n").Select(h => (h, (object?)$"<{h}>")), ("n", n)]);
+            Assert.True(ours == told, $"{key}: “{ours}” here, “{told}” there");
+            apart++;
+        }
+
+        Assert.True(apart > 10_000, $"{apart} were told");
+    }
+
+    private static readonly Dictionary<string, Dictionary<string, string>> Files = [];
+
+    private static Dictionary<string, string> Texts(string language, string file)
+    {
+        var name = Path.Combine(CatalogueTests.Root, "languages", language, file + ".json");
+        if (!Files.TryGetValue(name, out var texts))
+        {
+            using var json = JsonDocument.Parse(File.ReadAllText(name));
+            Files[name] = texts = Flat(json.RootElement, "").ToDictionary();
+        }
+
+        return texts;
+
+        static IEnumerable<KeyValuePair<string, string>> Flat(JsonElement e, string path) => e.ValueKind == JsonValueKind.String
+            ? [new(path, e.GetString()!)]
+            : e.EnumerateObject().SelectMany(p => Flat(p.Value, path.Length == 0 ? p.Name : $"{path}.{p.Name}"));
+    }
+
+    [Fact]
+    public void Codes_that_are_put_together_have_their_messages()
+    {
+        Assert.Empty(Shipped.Catalogue.Targets.Select(t => t.Group).Except(English.Codes.Select(c => c.Replace("targetGroups.", "", StringComparison.Ordinal))));
+        Assert.Empty(Country.All.Select(c => $"countries.{c.Code}").Concat(Units.All.Select(u => $"units.{u.Code}")).Except(English.Codes));
+        Enum[] told = [.. Enum.GetValues<Outcome>(), .. Enum.GetValues<Injury>(), .. Enum.GetValues<InjurySign>(), .. Enum.GetValues<DoseStep>()];
+        Assert.All(told, one => Assert.NotEmpty(Say.Word(one)));
+    }
 
     [Theory]
     [InlineData("{n} leaf | {n} leaves", 1, "1 leaf")]

@@ -21,6 +21,12 @@ export const stepWords: Record<Schemas['DoseStep'], string> = {
   strong: tell('garden.strong'),
 }
 
+export const evidenceWords: Record<Schemas['EvidenceGrade'], string> = {
+  good: tell('garden.evidenceGood'),
+  fair: tell('garden.evidenceFair'),
+  weak: tell('garden.evidenceWeak'),
+}
+
 export const mailSecurityWords: Record<Schemas['MailSecurity'], string> = {
   startTls: tell('garden.tlsAfterAPlainHelloStarttls'),
   tls: tell('garden.tlsFromTheStart'),

@@ -49,8 +49,8 @@ public static class Bottles
     public static string SizeUnit(DosedPer per) => per switch
     {
         DosedPer.SquareMetre => "m²",
-        DosedPer.Plant => "plants",
-        DosedPer.Station => "stations",
+        DosedPer.Plant => Say.Of("deeds.plants"),
+        DosedPer.Station => Say.Of("deeds.stations"),
         _ => "l",
     };
 }

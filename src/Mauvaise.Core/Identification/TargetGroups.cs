@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Words;
+
 namespace Mauvaise.Core.Identification;
 
 /// <summary>Groups of targets that are met with the same action, so that a group is name enough.</summary>
@@ -9,7 +10,7 @@ public static class TargetGroups
     public static string Words(string group) => group switch
     {
         KnownIds.TargetGroups.SapFeeders => Say.Of("identification.aSapFeeder"),
-        KnownIds.TargetGroups.Chewers => "a chewer",
+        KnownIds.TargetGroups.Chewers => Say.Of("identification.aChewer"),
         KnownIds.TargetGroups.SurfaceMildew => Say.Of("identification.powderyMildew"),
         KnownIds.TargetGroups.DownyMildew => Say.Of("identification.downyMildew"),
         KnownIds.TargetGroups.LeafSpots => Say.Of("identification.aLeafSpot"),
@@ -19,6 +20,9 @@ public static class TargetGroups
         KnownIds.TargetGroups.Animals => Say.Of("identification.anAnimal"),
         _ => Say.Of("identification.somethingOfOneKind"),
     };
+
+    /// <summary>All of a group: "sap feeders".</summary>
+    public static string Many(string group) => Say.Of($"targetGroups.{group}");
 
     /// <summary>What one does about any of them; null when members of the group want different things.</summary>
     public static string? Action(string group) => group switch

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Identification;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
@@ -155,7 +156,7 @@ public static class ShelfEndpoints
         var group = s.Catalogue.Group(m.Group);
         return TypedResults.Ok(new MaterialAnswer(
             m.Id, m.Name, group.Name, group.Code, m.Evidence, m.Doses, m.Cadence, m.Cover, m.RainFreeHours, m.DaysToWait, m.MixedLifeHours, m.Storage, m.HarmToHelpers, m.SeasonLimit, m.InARowLimit,
-            [.. m.WorksOn.Select(e => new EffectAnswer(s.Catalogue.FindTarget(e.On)?.Name ?? e.On.Replace('-', ' '), e.Eggs, e.Young, e.Adult, e.Protects, e.Confidence))],
+            [.. m.WorksOn.Select(e => new EffectAnswer(s.Catalogue.FindTarget(e.On)?.Name ?? TargetGroups.Many(e.On), e.Eggs, e.Young, e.Adult, e.Protects, e.Confidence))],
             [.. s.Catalogue.Materials
                 .Where(x => !x.Pantry && x.Id != m.Id)
                 .Select(x => (Group: s.Catalogue.Group(x.Group).Name, Pair: Pairs.Between(s.Catalogue, m, x)))

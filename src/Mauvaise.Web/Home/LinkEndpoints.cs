@@ -1,6 +1,7 @@
 using System.Net;
 using System.Text;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
@@ -86,17 +87,20 @@ public static class LinkEndpoints
         }
 
         var lines = s.Applications.Where(a => a.At <= s.Now && a.At >= s.Now.AddDays(-NeighbourDays)).OrderByDescending(a => a.At)
-            .Select(a => Say.Of("home.liBBOnLi", ("text", Text(Core.Ways.WayWords.Day(s.Garden.DateOf(a.At)))), ("text2", Text(s.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material)), ("text3", Text(string.Join(", ", a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(s.Where).Distinct())))));
+            .Select(a => (On: WayWords.Day(s.Garden.DateOf(a.At)), What: Say.Of("home.materialOn", ("material", s.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material), ("where", WhereOf(s, a)))))
+            .Select(line => $"<li><b>{Text(line.On)}</b>: {Text(line.What)}</li>");
         return TypedResults.Text(
             $"""
-            <!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex">
+            <!doctype html><html lang="{Say.Language.Code}"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex">
             <title>{Text(s.Garden.Name)}</title>
             <style>body {"{"} font: 1rem/1.5 system-ui, sans-serif; max-width: 40rem; margin: 2rem auto; padding: 0 1rem; color: #2b1a33; background: #f8f6fa {"}"} li {"{"} margin: .4rem 0 {"}"}</style>
-            <h1>{Text(s.Garden.Name)}</h1><p>What was sprayed in the last {NeighbourDays} days.</p>
-            <ul>{new StringBuilder().AppendJoin("", lines)}</ul>{(lines.Any() ? "" : "<p>Nothing.</p>")}</html>
+            <h1>{Text(s.Garden.Name)}</h1><p>{Text(Say.Of("home.whatWasSprayedInTheLast", ("days", NeighbourDays)))}</p>
+            <ul>{new StringBuilder().AppendJoin("", lines)}</ul>{(lines.Any() ? "" : $"<p>{Text(Say.Of("home.nothing"))}</p>")}</html>
             """,
             "text/html; charset=utf-8");
     }
+
+    private static string WhereOf(GardenSnapshot s, SprayApplication a) => string.Join(", ", a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(s.Where).Distinct());
 
     private static string Text(string words) => WebUtility.HtmlEncode(words);
 }

@@ -1,4 +1,5 @@
 using System.Net;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Web.Home;
 
@@ -31,24 +32,26 @@ public static class TrustPage
         return http.Response.WriteAsync(Page(authority.Fingerprint, http.RequestServices.GetRequiredService<HomeNames>().Address));
     }
 
+    private static string Told(string name) => WebUtility.HtmlEncode(Say.Of($"trust.{name}"));
+
     private static string Page(string fingerprint, string address) =>
         $$"""
-        <!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
-        <title>Trust this Mauvaise</title>
+        <!doctype html><html lang="{{Say.Language.Code}}"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+        <title>{{Told("trustThis")}}</title>
         <style>
         body { font: 1.05rem/1.5 system-ui, sans-serif; max-width: 42rem; margin: 1.5rem auto; padding: 0 1rem; color: #2b1a33; background: #f8f6fa }
         a.get { display: inline-block; padding: .8rem 1.2rem; color: #fff; background: #4b2a5c; border-radius: .4rem; text-decoration: none }
         code { word-break: break-all } summary { padding: .7rem 0; font-weight: 600 } details { border-top: 1px solid #d9d0df }
         </style>
-        <h1>Trust this Mauvaise</h1>
-        <p>Mauvaise speaks in private with your phone. It has made a certificate for that, and your phone has to be told once that it may trust it.</p>
-        <p><a class="get" href="{{File}}">Get the certificate</a></p>
-        <p>Compare its SHA-256 fingerprint with the one that the machine showed when it started:<br><code>{{WebUtility.HtmlEncode(fingerprint)}}</code></p>
-        <details><summary>iPhone and iPad</summary><p>Open the file; allow it. Settings, General, VPN and device management: install the profile. Then Settings, General, About, Certificate trust settings: switch it on.</p></details>
-        <details><summary>Android</summary><p>Settings, Security, More, Encryption and credentials, Install a certificate, CA certificate: choose the file. Names differ a little between phones.</p></details>
-        <details><summary>Windows</summary><p>Open the file, Install certificate, Current user, place it in: Trusted root certification authorities.</p></details>
-        <details><summary>macOS</summary><p>Open the file: it goes to Keychain Access. Open it there, Trust, When using this certificate: Always trust.</p></details>
-        <details><summary>Linux</summary><p>In the browser: Settings, Certificates, Authorities, Import. For the whole machine: copy it to /usr/local/share/ca-certificates and run update-ca-certificates.</p></details>
-        <p>Then open <a href="{{WebUtility.HtmlEncode(address)}}">{{WebUtility.HtmlEncode(address)}}</a>.</p></html>
+        <h1>{{Told("trustThis")}}</h1>
+        <p>{{Told("speaksInPrivate")}}</p>
+        <p><a class="get" href="{{File}}">{{Told("getTheCertificate")}}</a></p>
+        <p>{{Told("compareItsFingerprint")}}<br><code>{{WebUtility.HtmlEncode(fingerprint)}}</code></p>
+        <details><summary>{{Told("iPhoneAndIPad")}}</summary><p>{{Told("onAnIPhone")}}</p></details>
+        <details><summary>Android</summary><p>{{Told("onAndroid")}}</p></details>
+        <details><summary>Windows</summary><p>{{Told("onWindows")}}</p></details>
+        <details><summary>macOS</summary><p>{{Told("onAMac")}}</p></details>
+        <details><summary>Linux</summary><p>{{Told("onLinux")}}</p></details>
+        <p>{{Told("thenOpen")}} <a href="{{WebUtility.HtmlEncode(address)}}">{{WebUtility.HtmlEncode(address)}}</a>.</p></html>
         """;
 }

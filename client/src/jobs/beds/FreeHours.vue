@@ -21,10 +21,7 @@ const days = [
 const weekDays = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday']
 /** Indices of the days, from the day on which the household's week begins. */
 const order = computed(() => {
-  const start = Math.max(
-    0,
-    weekDays.indexOf(garden.value?.units.weekStart ?? 'monday'),
-  )
+  const start = Math.max(0, weekDays.indexOf(garden.value?.units.weekStart ?? 'monday'))
   return days.map((_, i) => (start + i) % 7)
 })
 const hours = ref<string[]>([])

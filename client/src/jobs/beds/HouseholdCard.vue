@@ -143,7 +143,7 @@ const addSprayer = () =>
           <NumberField
             v-model="tool.capacityLitres"
             quantity="volume"
-            placeholder="holds"
+            :placeholder="tell('beds.holds')"
             :aria-label="tell('beds.whatItHolds')"
           />
           <Button

@@ -3,7 +3,7 @@ import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGardenQuery } from '@/garden/useGarden'
-import { dosedPerWords } from '@/garden/words'
+import { dosedPerWords, evidenceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import { inSentence, percent, trim } from '@/kit/format'
 
@@ -27,7 +27,7 @@ const rows = computed(() => {
   const { doses, cadence: c, cover } = m
   return [
     [tell('bench.group'), m.groupCode ? `${m.groupName} (${m.groupCode})` : m.groupName],
-    [tell('bench.evidence'), m.evidence],
+    [tell('bench.evidence'), evidenceWords[m.evidence]],
     [
       tell('bench.dose'),
       doses

@@ -34,12 +34,22 @@ const unhurt = computed(() => (data.value?.injuries ?? []).filter((i) => !((i.ow
         {{ tell('learned.nothingYetCountBeforeASpray') }}
       </p>
       <div class="cards">
-        <BeliefCard v-for="b in data.efficacies" :key="b.material + b.about" :belief="b" against="against" />
+        <BeliefCard
+          v-for="b in data.efficacies"
+          :key="b.material + b.about"
+          :belief="b"
+          :against="tell('learned.against')"
+        />
       </div>
       <h2>{{ tell('learned.whatItHurts') }}</h2>
       <p v-if="hurt.length === 0" class="note">{{ tell('learned.nothingWasHurtSoFar') }}</p>
       <div class="cards">
-        <BeliefCard v-for="b in hurt" :key="b.material + b.about" :belief="b" against="on" />
+        <BeliefCard
+          v-for="b in hurt"
+          :key="b.material + b.about"
+          :belief="b"
+          :against="tell('learned.onCrop')"
+        />
       </div>
       <p v-if="unhurt.length" class="soft">
         {{

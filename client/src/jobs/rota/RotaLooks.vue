@@ -14,7 +14,7 @@ const days = computed(() => {
     day.set(what, [...(day.get(what) ?? []), ...where])
     byDay.set(on, day)
   }
-  for (const walk of props.rota.walks) add(walk.on, 'walk', walk.where)
+  for (const walk of props.rota.walks) add(walk.on, inSentence(tell('walk.walk')), walk.where)
   for (const visit of props.rota.visits) add(visit.on, inSentence(visit.what), [visit.where])
   return [...byDay]
     .sort(([a], [b]) => a.localeCompare(b))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { stepWords } from '@/garden/words'
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -180,7 +181,7 @@ const patchDays = computed(() => {
           <div v-for="t in next.tanks" :key="t.recipe + t.step">
             <p>
               <strong>{{ t.recipeName }}, {{ t.amount }}</strong
-              >{{ tell('bench.dose2', { step: t.step }) }}
+              >{{ tell('bench.dose2', { step: stepWords[t.step] }) }}
             </p>
             <ul class="soft">
               <li v-for="r in t.rounds" :key="r.key">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { evidenceWords } from '@/garden/words'
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
@@ -33,14 +34,14 @@ const making = useGardenWrite((gardenId, { material, yieldMl }: { material: stri
         <span class="soft">{{
           p.keepsDays > 60
             ? tell('shelf.evidenceKeepsMonths', {
-                evidence: p.evidence,
+                evidence: evidenceWords[p.evidence],
                 keepsDays: trim(p.keepsDays / 30, 0),
                 where: p.where,
               })
             : p.keepsDays === 1
-              ? tell('shelf.evidenceKeeps1Day', { evidence: p.evidence, where: p.where })
+              ? tell('shelf.evidenceKeeps1Day', { evidence: evidenceWords[p.evidence], where: p.where })
               : tell('shelf.evidenceKeepsDays', {
-                  evidence: p.evidence,
+                  evidence: evidenceWords[p.evidence],
                   keepsDays: p.keepsDays,
                   where: p.where,
                 })

@@ -14,7 +14,7 @@ watch(
   (hours) => (chosen.value = hours.find((h) => h.hour === chosen.value?.hour) ?? hours[0]),
   { immediate: true },
 )
-const verdictWords = { good: 'good', poor: tell('windows.possible'), never: tell('rota.no') }
+const verdictWords = { good: tell('windows.good'), poor: tell('windows.possible'), never: tell('rota.no') }
 const title = (h: Schemas['HourAnswer']) =>
   `${day(h.hour, props.timeZone)} ${clock(h.hour, props.timeZone)}: ${verdictWords[h.verdict]}. ${h.rules[0]?.sentence ?? ''}`
 const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m) => m))

@@ -1,0 +1,85 @@
+import { parse } from '@vue/compiler-sfc'
+import { describe, expect, it } from 'vitest'
+import { figure, languageToSpeak, languages, tell } from '@/language'
+
+const sources = import.meta.glob<string>('../src/**/*.{vue,ts}', {
+  query: '?raw',
+  import: 'default',
+  eager: true,
+})
+const files = import.meta.glob<Texts>('../../languages/*/app.json', { import: 'default', eager: true })
+interface Texts {
+  [code: string]: string | Texts
+}
+
+const flat = (of: Texts, path = ''): [string, string][] =>
+  Object.entries(of).flatMap(([k, v]) =>
+    typeof v === 'string' ? [[path + k, v] as [string, string]] : flat(v, `${path}${k}.`),
+  )
+const messages = Object.fromEntries(
+  Object.entries(files).map(([file, texts]) => [file.split('/').at(-2) ?? '', new Map(flat(texts))]),
+)
+const english = messages.en ?? new Map<string, string>()
+const holes = (text = '') => [...new Set(text.match(/\{\w+\}/g) ?? [])].sort()
+
+/** Names, units and what is typed into a shell are no words of a language. */
+const noWords = /^(mauvaise|\.\/mauvaise .*|POST|X-Station-Key.*|Body:.*)$/
+
+describe('messages', () => {
+  it('are all there that are told, and all told that are there', () => {
+    const told = new Set(
+      Object.values(sources).flatMap((s) => [...s.matchAll(/tell\(\s*'([\w.]+)'/g)].map((m) => m[1] ?? '')),
+    )
+    expect(told.size).toBeGreaterThan(1000)
+    expect([...told].filter((code) => !english.has(code))).toEqual([])
+    expect([...english.keys()].filter((code) => !told.has(code))).toEqual([])
+  })
+
+  it.each(languages.filter((l) => l !== 'en'))('say all in %s, with the same holes', (language) => {
+    const other = messages[language] ?? new Map<string, string>()
+    expect([...other.keys()].sort()).toEqual([...english.keys()].sort())
+    expect([...english].filter(([code, text]) => `${holes(text)}` !== `${holes(other.get(code))}`)).toEqual(
+      [],
+    )
+  })
+
+  it('stand in no template', () => {
+    const found: string[] = []
+    type Node = { type: number; content?: unknown; children?: Node[]; branches?: Node[] }
+    for (const [file, source] of Object.entries(sources).filter(([f]) => f.endsWith('.vue'))) {
+      const look = (node: Node) => {
+        if (
+          node.type === 2 &&
+          /[a-z]{3}/i.test(String(node.content)) &&
+          !noWords.test(String(node.content).trim())
+        )
+          found.push(`${file}: ${String(node.content).trim()}`)
+        for (const child of [...(node.children ?? []), ...(node.branches ?? [])]) look(child)
+      }
+      look((parse(source).descriptor.template?.ast ?? { type: 0 }) as Node)
+    }
+    expect(found).toEqual([])
+  })
+})
+
+describe('language', () => {
+  it.each([
+    ['de', ['en-GB'], 'de'],
+    [null, ['fr-FR', 'de-AT', 'en'], 'de'],
+    [null, ['fr-FR'], 'en'],
+    ['xx', ['xx'], 'en'],
+  ])('of %s with a browser in %s is %s', (chosen, wanted, spoken) => {
+    expect(languageToSpeak(chosen, wanted)).toBe(spoken)
+  })
+
+  it('writes figures without noughts, and with them where they are fixed', () => {
+    expect([figure(0.5, 2), figure(2, 2), figure(2, 2, true), figure(12345.678, 1)]).toEqual([
+      '0.5',
+      '2',
+      '2.00',
+      '12345.7',
+    ])
+  })
+
+  it('fills holes', () => expect(tell('kit.oneMore', { label: 'Ants' })).toBe('Ants: one more'))
+})

@@ -1,0 +1,91 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { expect, test, type Page } from '@playwright/test'
+import { goInside, startOver } from './steps'
+
+test.use({ locale: 'de-AT' })
+
+type Texts = { [code: string]: string | Texts }
+const folder = new URL('../../languages/', import.meta.url)
+const catalogue = new URL('../../catalogue/', import.meta.url)
+
+const texts = (of: Texts): string[] =>
+  Object.values(of).flatMap((t) =>
+    typeof t === 'string' ? [t] : Array.isArray(t) ? (t as string[]) : texts(t),
+  )
+const read = (language: string) =>
+  readdirSync(new URL(language, folder)).flatMap((file) =>
+    texts(JSON.parse(readFileSync(new URL(`${language}/${file}`, folder), 'utf8')) as Texts),
+  )
+/** Words of four letters or more; holes are filled with something else. */
+const words = (all: string[]) =>
+  all.flatMap((t) => t.replace(/\{[^}]*\}/g, ' ').match(/\p{L}{4,}/gu) ?? []).map((w) => w.toLowerCase())
+
+/** Words that English texts have, and German ones have not. */
+const english = new Set(words(read('en')))
+// The catalogue is English: what German has words for is known by them.
+for (const kind of Object.values(
+  JSON.parse(readFileSync(new URL('de/catalogue.json', folder), 'utf8')) as Record<string, Texts>,
+))
+  for (const word of words(Object.keys(kind))) english.add(word)
+for (const word of words(read('de'))) english.delete(word)
+
+/** What the household called and wrote itself, in the demo; names of makers and formats. */
+const own = words([
+  readFileSync(new URL('../../demo/tansy-lock.yaml', import.meta.url), 'utf8'),
+  'Mauvaise STARTTLS serve weather ADDRESS always never Europe London tablespoons neem squirt soap gallon water readings temperatureC rainMm Station with Caterpillar litre trigger bottle pump sprayer backpack Bicarbonate Castile soap Hydrogen peroxide Crown English',
+])
+for (const word of own) english.delete(word)
+expect(catalogue.pathname).toContain('catalogue')
+
+const paths = [
+  '/', '/walk', '/decide', '/before', '/picking', '/rota', '/bench', '/shelf', '/hours', '/check-backs', '/ledger', '/learned',
+  '/almanac', '/weather', '/walk/sheet', '/garden', '/garden/ways', '/garden/household', '/garden/app', '/more', '/trials', '/what-if', '/nowhere',
+] // prettier-ignore
+
+/** Everything that is read or read aloud. */
+const shown = (page: Page) =>
+  page.evaluate(() => {
+    document.querySelectorAll('details').forEach((d) => (d.open = true))
+    const aloud = [...document.querySelectorAll('[aria-label], [title], [placeholder], [alt]')].flatMap((e) =>
+      ['aria-label', 'title', 'placeholder', 'alt'].map((a) => e.getAttribute(a) ?? ''),
+    )
+    const svg = [...document.querySelectorAll('svg text, svg title')].map((e) => e.textContent)
+    return [document.title, ...document.body.innerText.split('\n'), ...aloud, ...svg]
+  })
+
+test('a german reader finds no english word on any screen, on a laptop and on a phone', async ({ page }) => {
+  test.slow()
+  await startOver(page.request)
+  await page.goto('/')
+  expect(english.size).toBeGreaterThan(1500)
+  const found = new Set<string>()
+  for (const width of [1280, 390]) {
+    await page.setViewportSize({ width, height: 844 })
+    for (const path of paths) {
+      await goInside(page, path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await expect(page.getByText('Einen Moment.').filter({ visible: true })).toHaveCount(0)
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+      if (over > 0) found.add(`${path}: sticks out by ${over} px at ${width}`)
+      for (const text of await shown(page))
+        for (const word of words([text.replace(/“[^”]*”/g, '')]))
+          if (english.has(word)) found.add(`${path}: ${word} in “${text.trim()}”`)
+    }
+  }
+  expect([...found]).toEqual([])
+})
+
+test('another language is chosen under More, and the page speaks it from then on', async ({ page }) => {
+  await page.goto('/more')
+  await expect(page.locator('html')).toHaveAttribute('lang', 'de')
+  await page.getByRole('combobox', { name: 'Sprache dieses Geräts' }).click()
+  await page.getByRole('option', { name: 'English' }).click()
+  await expect(page.getByRole('heading', { name: 'More' })).toBeVisible()
+  await expect(page.locator('html')).toHaveAttribute('lang', 'en')
+  await goInside(page, '/decide')
+  await expect(page.getByText('Powdery mildew').first()).toBeVisible()
+  await goInside(page, '/more')
+  await page.getByRole('combobox', { name: 'Language of this device' }).click()
+  await page.getByRole('option', { name: 'As the browser' }).click()
+  await expect(page.getByRole('heading', { name: 'Mehr' })).toBeVisible()
+})
