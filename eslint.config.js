@@ -28,7 +28,7 @@ export default tseslint.config(
     rules: { 'vue/block-lang': ['error', { script: { lang: 'ts' } }] },
   },
   {
-    files: ['*.config.js', 'client/*.config.ts', 'tests/e2e/**/*.{ts,mjs}'],
+    files: ['*.config.js', 'client/*.config.ts', 'client/tests/*.mjs', 'tests/e2e/**/*.{ts,mjs}'],
     languageOptions: { globals: { ...globals.node, ...globals.nodeBuiltin } },
   },
   prettier,

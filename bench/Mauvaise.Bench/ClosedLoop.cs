@@ -12,7 +12,17 @@ namespace Mauvaise.Bench;
 /// <param name="Affected">Mean share of leaves, or of leaf area, affected over the season.</param>
 /// <param name="MinutesBefore">Spent before trouble came.</param>
 /// <param name="HelperHarm">Share of the helpers that were hit and died, summed over sprays.</param>
-internal sealed record SeasonResult(double Loss, double Affected, double Sprays, double Outings, double Litres, double HelperHarm, double ByHand, double MinutesBefore, int RuleBreaks);
+internal sealed record SeasonResult(
+    double Loss,
+    double Affected,
+    double Sprays,
+    double Outings,
+    double Litres,
+    double HelperHarm,
+    double ByHand,
+    double MinutesBefore,
+    int RuleBreaks
+);
 
 /// <summary>Whole seasons played through: weather with forecast errors, arrivals, growth, counting errors, sprays with their real effect.</summary>
 internal static class ClosedLoop
@@ -42,16 +52,23 @@ internal static class ClosedLoop
             policies = [.. policies.Where(p => wanted.Split(',', StringSplitOptions.TrimEntries).Contains(p.Name))];
         }
 
-        Console.WriteLine($"{seasons} seasons of {SeasonLoop.Days} days from number {BenchSettings.FirstSeason} on in each of {climates.Count} climates, {BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}. Per place and season, mean with 95 % interval.\n");
-        Console.WriteLine("| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres | helpers harmed | by hand | before trouble, min | rule breaks |");
+        Console.WriteLine(
+            $"{seasons} seasons of {SeasonLoop.Days} days from number {BenchSettings.FirstSeason} on in each of {climates.Count} climates, {BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}. Per place and season, mean with 95 % interval.\n"
+        );
+        Console.WriteLine(
+            "| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres | helpers harmed | by hand | before trouble, min | rule breaks |"
+        );
         Console.WriteLine("|---|---|---|---|---|---|---|---|---|---|");
         foreach (var (name, make) in policies)
         {
             var results = new SeasonResult[climates.Count * seasons];
-            Parallel.For(0, results.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount },
-                i => results[i] = new SeasonLoop(climates[i / seasons], (ulong)(BenchSettings.FirstSeason + i % seasons), make()).Play());
+            Parallel.For(0, results.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i =>
+                results[i] = new SeasonLoop(climates[i / seasons], (ulong)(BenchSettings.FirstSeason + i % seasons), make()).Play()
+            );
             string Of(Func<SeasonResult, double> figure, string format) => Interval([.. results.Select(figure)], format);
-            Console.WriteLine($"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} | {Of(r => r.Outings, "0.0")} | {Of(r => r.Litres, "0.0")} | {Of(r => r.HelperHarm, "0.00")} | {Of(r => r.ByHand, "0.0")} | {Of(r => r.MinutesBefore, "0")} | {results.Sum(r => r.RuleBreaks)} |");
+            Console.WriteLine(
+                $"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} | {Of(r => r.Outings, "0.0")} | {Of(r => r.Litres, "0.0")} | {Of(r => r.HelperHarm, "0.00")} | {Of(r => r.ByHand, "0.0")} | {Of(r => r.MinutesBefore, "0")} | {results.Sum(r => r.RuleBreaks)} |"
+            );
         }
     }
 
@@ -59,7 +76,10 @@ internal static class ClosedLoop
     {
         var mean = values.Average();
         var half = 1.96 * Math.Sqrt(values.Sum(v => (v - mean) * (v - mean)) / (values.Length - 1) / values.Length);
-        return string.Create(CultureInfo.InvariantCulture, $"{mean.ToString(format, CultureInfo.InvariantCulture)} ± {half.ToString(format, CultureInfo.InvariantCulture)}");
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"{mean.ToString(format, CultureInfo.InvariantCulture)} ± {half.ToString(format, CultureInfo.InvariantCulture)}"
+        );
     }
 }
 
@@ -67,7 +87,8 @@ internal static class ClosedLoop
 internal static class BenchSettings
 {
     /// <summary>Seed of the first season. The planner was tuned on those from 1000 to 1003.</summary>
-    public static int FirstSeason { get; } = int.TryParse(Environment.GetEnvironmentVariable("MAUVAISE_FIRST_SEASON"), CultureInfo.InvariantCulture, out var n) ? n : 5000;
+    public static int FirstSeason { get; } =
+        int.TryParse(Environment.GetEnvironmentVariable("MAUVAISE_FIRST_SEASON"), CultureInfo.InvariantCulture, out var n) ? n : 5000;
 
     /// <summary>Growth, effects and helpers of each garden differ from the catalogue's figures.</summary>
     public static bool OwnTruth { get; } = Environment.GetEnvironmentVariable("MAUVAISE_TRUTH") == "own";
@@ -90,9 +111,13 @@ internal sealed class OwnTruth(ulong seed, bool differs)
         return new Chance(mixed).Between(1 - Off, 1 + Off);
     }
 
-    public Target Of(Target target) => target.Insect is { } insect && differs
-        ? target with { Insect = insect with { GrowthPerDayAt20C = insect.GrowthPerDayAt20C * Factor(target.Id) } }
-        : target;
+    public Target Of(Target target) =>
+        target.Insect is { } insect && differs
+            ? target with
+            {
+                Insect = insect with { GrowthPerDayAt20C = insect.GrowthPerDayAt20C * Factor(target.Id) },
+            }
+            : target;
 
     public Effect Of(string what, string target, Effect effect)
     {
@@ -129,7 +154,13 @@ internal sealed class SeasonLoop
     private readonly Dictionary<Guid, Ants> ants = [];
     private readonly Dictionary<Guid, double> lost = [];
     private readonly Dictionary<Guid, List<(Measure Measure, DateOnly On)>> before = [];
-    private double affected, sprays, outings, litres, harm, byHand, minutesBefore;
+    private double affected,
+        sprays,
+        outings,
+        litres,
+        harm,
+        byHand,
+        minutesBefore;
     private int breaks;
 
     public SeasonLoop(string climate, ulong seed, IPolicy policy)
@@ -157,7 +188,9 @@ internal sealed class SeasonLoop
                 var year = Math.Exp(chance.Between(-1, 1));
                 var site = new ColonySite(open, ants[planting.Id] != Ants.None, (open ? 0.001 : 0.0005) * year);
                 troubles[(planting.Id, id)] = Trouble.Seen(truth.Of(target), 0.002, 0.05, open ? 0.01 * truth.Factor("helpers") : 0, site, 0.0001 * year, year);
-                favour[(planting.Id, id)] = target.Disease is null ? new Dictionary<DateOnly, double>() : Pressure.Daily(target, days).ToDictionary(p => p.Day, p => p.Value);
+                favour[(planting.Id, id)] = target.Disease is null
+                    ? new Dictionary<DateOnly, double>()
+                    : Pressure.Daily(target, days).ToDictionary(p => p.Day, p => p.Value);
             }
         }
     }
@@ -172,6 +205,7 @@ internal sealed class SeasonLoop
 
     public bool IsWalkDay => (Today.DayNumber - First.DayNumber) % WalkEveryDays == 0;
     public int Day => Today.DayNumber - First.DayNumber;
+
     public HourSeries Forecast() => weather.AsSaidAt(Now);
 
     public SeasonResult Play()
@@ -185,7 +219,17 @@ internal sealed class SeasonLoop
         }
 
         var n = (double)plantings.Count;
-        return new SeasonResult(lost.Values.Sum(l => Math.Min(1, l)) / n, affected / Days / troubles.Count, sprays / n, outings, litres / n, harm / n, byHand / n, minutesBefore / n, breaks);
+        return new SeasonResult(
+            lost.Values.Sum(l => Math.Min(1, l)) / n,
+            affected / Days / troubles.Count,
+            sprays / n,
+            outings,
+            litres / n,
+            harm / n,
+            byHand / n,
+            minutesBefore / n,
+            breaks
+        );
     }
 
     /// <summary>Counts each trouble of a planting on the same twenty leaves.</summary>
@@ -194,16 +238,38 @@ internal sealed class SeasonLoop
         var look = NewId();
         return
         [
-            .. troubles.Where(t => t.Key.Planting == planting.Id).Select((t, i) =>
-            {
-                var target = BenchGarden.Catalogue.Target(t.Key.Target);
-                // Old spots and holes are counted with the new ones: nobody can tell.
-                var share = target.Disease is null ? t.Value.Damage : Math.Min(1, t.Value.Damage / SpotShare);
-                var hit = Enumerable.Range(0, Leaves).Count(_ => chance.Next() < share);
-                var helpers = Enumerable.Range(0, Leaves).Count(_ => chance.Next() < t.Value.Helpers);
-                return new Observation(i == 0 ? look : NewId(), look, null, planting.Id, Now, Leaves, hit, target.Disease is null || hit == 0 ? null : Math.Clamp(t.Value.Damage / share * 100, 1, 100),
-                    ants[planting.Id], helpers, 0, PlantPart.Unsaid, BedSide.Unsaid, RootCheck.NotLooked, t.Value.Damage > HurtsGrowth ? [new SeenSign("stunted", true)] : [], hit > 0 ? t.Key.Target : null, false, null);
-            }),
+            .. troubles
+                .Where(t => t.Key.Planting == planting.Id)
+                .Select(
+                    (t, i) =>
+                    {
+                        var target = BenchGarden.Catalogue.Target(t.Key.Target);
+                        // Old spots and holes are counted with the new ones: nobody can tell.
+                        var share = target.Disease is null ? t.Value.Damage : Math.Min(1, t.Value.Damage / SpotShare);
+                        var hit = Enumerable.Range(0, Leaves).Count(_ => chance.Next() < share);
+                        var helpers = Enumerable.Range(0, Leaves).Count(_ => chance.Next() < t.Value.Helpers);
+                        return new Observation(
+                            i == 0 ? look : NewId(),
+                            look,
+                            null,
+                            planting.Id,
+                            Now,
+                            Leaves,
+                            hit,
+                            target.Disease is null || hit == 0 ? null : Math.Clamp(t.Value.Damage / share * 100, 1, 100),
+                            ants[planting.Id],
+                            helpers,
+                            0,
+                            PlantPart.Unsaid,
+                            BedSide.Unsaid,
+                            RootCheck.NotLooked,
+                            t.Value.Damage > HurtsGrowth ? [new SeenSign("stunted", true)] : [],
+                            hit > 0 ? t.Key.Target : null,
+                            false,
+                            null
+                        );
+                    }
+                ),
         ];
     }
 
@@ -254,10 +320,13 @@ internal sealed class SeasonLoop
     }
 
     /// <summary>Share of a trouble's coming that work before it keeps off today.</summary>
-    private double KeptOff(Planting planting, Target target) => 1 - before[planting.Id]
-        .Where(b => b.Measure.Prevents!.IsAgainst(target) && (b.Measure.Lasts is not { } lasts || Today.DayNumber - b.On.DayNumber < lasts.Days))
-        .Select(b => b.Measure).Distinct()
-        .Aggregate(1.0, (comes, m) => comes * (1 - Math.Min(0.98, m.Prevents!.TakesOff * truth.Factor($"{m.Id} against {target.Id}"))));
+    private double KeptOff(Planting planting, Target target) =>
+        1
+        - before[planting.Id]
+            .Where(b => b.Measure.Prevents!.IsAgainst(target) && (b.Measure.Lasts is not { } lasts || Today.DayNumber - b.On.DayNumber < lasts.Days))
+            .Select(b => b.Measure)
+            .Distinct()
+            .Aggregate(1.0, (comes, m) => comes * (1 - Math.Min(0.98, m.Prevents!.TakesOff * truth.Factor($"{m.Id} against {target.Id}"))));
 
     public Guid NewId() => new([.. Enumerable.Range(0, 16).Select(_ => (byte)(chance.Next() * 256))]);
 
@@ -269,10 +338,21 @@ internal sealed class SeasonLoop
             var planting = plantings.First(p => p.Id == key.Planting);
             var open = places.First(p => p.Id == planting.PlaceId).Shelter == Shelter.Open;
             var target = BenchGarden.Catalogue.Target(key.Target);
-            var held = 1 - cover[planting.Id].Aggregate(1.0, (free, c) => free * (1 - c.Cover * (c.Material.EffectOn(target) is { } e ? truth.Of(c.Material.Id, target.Id, e).Protects : 0)));
+            var held =
+                1
+                - cover[planting.Id]
+                    .Aggregate(1.0, (free, c) =>
+                        free * (1 - c.Cover * (c.Material.EffectOn(target) is { } e ? truth.Of(c.Material.Id, target.Id, e).Protects : 0))
+                    );
             held = 1 - (1 - held) * (1 - KeptOff(planting, target));
-            trouble.Advance(new TroubleDay(meanC + (open ? 0 : 3), rain, Math.Min(1, favour[key].GetValueOrDefault(Today) * truth.Factor(key.Target)), held, 0.015), chance);
-            var stands = target.Kind == TargetKind.Disease ? 0.1 : BenchGarden.Catalogue.Crop(planting.Crop).LeafCrop ? 0.05 : 0.15;
+            trouble.Advance(
+                new TroubleDay(meanC + (open ? 0 : 3), rain, Math.Min(1, favour[key].GetValueOrDefault(Today) * truth.Factor(key.Target)), held, 0.015),
+                chance
+            );
+            var stands =
+                target.Kind == TargetKind.Disease ? 0.1
+                : BenchGarden.Catalogue.Crop(planting.Crop).LeafCrop ? 0.05
+                : 0.15;
             lost[planting.Id] += 0.02 * Math.Max(0, trouble.Damage - stands);
             affected += trouble.Damage;
         }
@@ -280,7 +360,18 @@ internal sealed class SeasonLoop
         foreach (var planting in plantings)
         {
             var open = places.First(p => p.Id == planting.PlaceId).Shelter == Shelter.Open;
-            cover[planting.Id] = [.. cover[planting.Id].Select(c => (c.Material, c.Cover * Math.Pow(2, -1 / c.Material.Cover.HalfLifeDays!.Value - (open && c.Material.Cover.WashOffMm is { } wash ? rain / wash : 0)))).Where(c => c.Item2 > 0.02)];
+            cover[planting.Id] =
+            [
+                .. cover[planting.Id]
+                    .Select(c =>
+                        (
+                            c.Material,
+                            c.Cover
+                                * Math.Pow(2, -1 / c.Material.Cover.HalfLifeDays!.Value - (open && c.Material.Cover.WashOffMm is { } wash ? rain / wash : 0))
+                        )
+                    )
+                    .Where(c => c.Item2 > 0.02),
+            ];
         }
     }
 }

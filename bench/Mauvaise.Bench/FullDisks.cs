@@ -11,10 +11,13 @@ namespace Mauvaise.Bench;
 /// </summary>
 internal static class FullDisks
 {
-    private const int Usual = 200, Writers = 4, RestartEach = 20;
+    private const int Usual = 200,
+        Writers = 4,
+        RestartEach = 20;
 
     /// <summary>Size of the disk, MB, and the most that is left free when it fills up, bytes.</summary>
-    private const int DiskMb = 48, MostFree = 150_000;
+    private const int DiskMb = 48,
+        MostFree = 150_000;
 
     public static void Run() => RunAsync().GetAwaiter().GetResult();
 
@@ -45,7 +48,9 @@ internal static class FullDisks
         var chance = new Random(17);
         var beds = new WrittenBeds();
         var answers = new ConcurrentDictionary<HttpStatusCode, int>();
-        int lost = 0, unsound = 0, stuck = 0;
+        int lost = 0,
+            unsound = 0,
+            stuck = 0;
         var app = await RunningApp.StartAsync(folder);
         await beds.BeginAsync(app.Http);
         for (var round = 0; round < rounds; round++)
@@ -68,7 +73,11 @@ internal static class FullDisks
 
         app.Dispose();
         var refused = string.Join(", ", answers.OrderBy(a => a.Key).Select(a => FormattableString.Invariant($"{a.Value} answered {(int)a.Key}")));
-        Console.WriteLine(FormattableString.Invariant($"{rounds} full disks: {beds.Count} records acknowledged, {lost} of them lost; {refused}; data file unsound {unsound} times; {stuck} times no write when there was room again."));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"{rounds} full disks: {beds.Count} records acknowledged, {lost} of them lost; {refused}; data file unsound {unsound} times; {stuck} times no write when there was room again."
+            )
+        );
     }
 
     /// <summary>Writes until the disk is full.</summary>

@@ -6,7 +6,8 @@ namespace Mauvaise.Bench;
 /// <summary>The app is killed while it writes and while it is backed up, many times: nothing that it acknowledged may be gone.</summary>
 internal static class Kills
 {
-    private const int Usual = 200, Writers = 4;
+    private const int Usual = 200,
+        Writers = 4;
 
     public static void Run() => RunAsync().GetAwaiter().GetResult();
 
@@ -17,7 +18,11 @@ internal static class Kills
         var backup = Path.Combine(folder, "kept.db");
         var chance = new Random(11);
         var beds = new WrittenBeds();
-        int lost = 0, unsound = 0, halfCopies = 0, copies = 0, cutOff = 0;
+        int lost = 0,
+            unsound = 0,
+            halfCopies = 0,
+            copies = 0,
+            cutOff = 0;
         for (var round = 0; round < rounds; round++)
         {
             using var app = await RunningApp.StartAsync(folder);
@@ -54,7 +59,11 @@ internal static class Kills
             unsound += Sound(Path.Combine(folder, "mauvaise.db")) ? 0 : 1;
         }
 
-        Console.WriteLine(FormattableString.Invariant($"{rounds} kills, {cutOff} writers cut off, {rounds / 4} beside a backup: {beds.Count} records acknowledged, {lost} of them lost; data file unsound {unsound} times; {copies} finished copies, {halfCopies} of them unsound."));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"{rounds} kills, {cutOff} writers cut off, {rounds / 4} beside a backup: {beds.Count} records acknowledged, {lost} of them lost; data file unsound {unsound} times; {copies} finished copies, {halfCopies} of them unsound."
+            )
+        );
         Directory.Delete(folder, true);
     }
 

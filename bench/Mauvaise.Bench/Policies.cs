@@ -21,9 +21,7 @@ internal interface IPolicy
 
 internal sealed class NoSpray : IPolicy
 {
-    public void Live(SeasonLoop season)
-    {
-    }
+    public void Live(SeasonLoop season) { }
 }
 
 /// <summary>Every planting every seven days, one material after the other, whatever is found and whatever the sky does.</summary>
@@ -62,11 +60,22 @@ internal sealed class Threshold : IPolicy
 
         foreach (var (place, planting) in season.Places.Zip(season.Plantings))
         {
-            var worst = season.Count(planting).Where(o => o.Named is not null).Select(o => (Seen: o, Target: BenchGarden.Catalogue.Target(o.Named!)))
-                .Where(x => x.Seen.Incidence >= ActionLine.For(x.Target, Stance.WatchAndTreat, place.Shelter, planting.Stage).Share).OrderByDescending(x => x.Seen.Incidence).FirstOrDefault();
-            if (worst.Target is { } target
-                && BenchGarden.Catalogue.Materials.Where(m => m.Doses is not null && !m.LabelOnly && m.EffectOn(target) is not null && BenchGarden.Catalogue.RecipeFor(m.Id) is { Form: Form.Spray })
-                    .MaxBy(m => m.EffectOn(target)!.Young + m.EffectOn(target)!.Protects) is { } material)
+            var worst = season
+                .Count(planting)
+                .Where(o => o.Named is not null)
+                .Select(o => (Seen: o, Target: BenchGarden.Catalogue.Target(o.Named!)))
+                .Where(x => x.Seen.Incidence >= ActionLine.For(x.Target, Stance.WatchAndTreat, place.Shelter, planting.Stage).Share)
+                .OrderByDescending(x => x.Seen.Incidence)
+                .FirstOrDefault();
+            if (
+                worst.Target is { } target
+                && BenchGarden
+                    .Catalogue.Materials.Where(m =>
+                        m.Doses is not null && !m.LabelOnly && m.EffectOn(target) is not null && BenchGarden.Catalogue.RecipeFor(m.Id) is { Form: Form.Spray }
+                    )
+                    .MaxBy(m => m.EffectOn(target)!.Young + m.EffectOn(target)!.Protects)
+                    is { } material
+            )
             {
                 season.Spray(planting, material, SprayVolume.Litres(place, planting, BenchGarden.Catalogue.Crop(planting.Crop), 1));
             }
@@ -93,13 +102,19 @@ internal sealed class WorkBefore(string? only = null) : IPolicy
     /// <summary>Does all that is due.</summary>
     public static Written Done(SeasonLoop season, GardenSnapshot garden, string? only)
     {
-        var due = PreventionPlan.Of(garden).All.Where(w => w.State == PreventionState.Due && (only is null || w.Measure.Id == only)).Select(w => (Id: season.NewId(), Work: w)).ToList();
+        var due = PreventionPlan
+            .Of(garden)
+            .All.Where(w => w.State == PreventionState.Due && (only is null || w.Measure.Id == only))
+            .Select(w => (Id: season.NewId(), Work: w))
+            .ToList();
         foreach (var (_, work) in due)
         {
             season.Prevent(work.Planting, work.Measure, work.Minutes);
         }
 
-        return due.Count == 0 ? new Written("Nothing before trouble") : PreventionDeeds.Answer(garden, due, PreventionWord.Done, season.Today, season.Now, null);
+        return due.Count == 0
+            ? new Written("Nothing before trouble")
+            : PreventionDeeds.Answer(garden, due, PreventionWord.Done, season.Today, season.Now, null);
     }
 }
 
@@ -162,13 +177,32 @@ internal sealed class Mauvaise(Stance stance, bool prevents = true) : IPolicy
         var material = garden.Catalogue.Material(round.Recipe.Active.Material);
         var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, round.Recipe);
         var verdicts = SprayHours.Verdicts(garden.PlannedSkyOf(round.Place), round.Hours.From, round.Hours.From.AddHours(1), material);
-        season.Broke(UseGuards.Against(garden, round.Planting, inMix, round.Hours.From, MaterialChoice.Working(round.Recipe)).Count + (round.Hours.Known && verdicts.Contains(Verdict.Never) ? 1 : 0));
+        season.Broke(
+            UseGuards.Against(garden, round.Planting, inMix, round.Hours.From, MaterialChoice.Working(round.Recipe)).Count
+                + (round.Hours.Known && verdicts.Contains(Verdict.Never) ? 1 : 0)
+        );
         var litres = SprayVolume.LitresFor(garden, [round.Planting]);
         season.Spray(round.Planting, material, litres);
         Guid[] there = [round.Planting.Id];
-        var mix = MixDeeds.Make(kept!, new MixAsk(there, round.Target.Id, round.Recipe.Id, round.Step, [], null, null, null, round.Hours.From, false, true), Math.Min(litres, Mix.MostLitres)).Mix;
+        var mix = MixDeeds
+            .Make(
+                kept!,
+                new MixAsk(there, round.Target.Id, round.Recipe.Id, round.Step, [], null, null, null, round.Hours.From, false, true),
+                Math.Min(litres, Mix.MostLitres)
+            )
+            .Mix;
         var bottle = Bottles.Fill(kept!, season.NewId(), there, round.Target.Id, false, mix, round.Hours.From, null, fromShelf: false);
-        Do(bottle.And(Sprays.Log(kept!.After(bottle), new NewApplication(season.NewId(), bottle.Batches[0].Id, there, mix.Litres, SaidWetted), bottle.Batches[0], round.Hours.From, SprayReason.Plan)));
+        Do(
+            bottle.And(
+                Sprays.Log(
+                    kept!.After(bottle),
+                    new NewApplication(season.NewId(), bottle.Batches[0].Id, there, mix.Litres, SaidWetted),
+                    bottle.Batches[0],
+                    round.Hours.From,
+                    SprayReason.Plan
+                )
+            )
+        );
     }
 
     /// <summary>Check-backs that are due: one look, and a verdict for each.</summary>
@@ -202,10 +236,25 @@ internal sealed class Mauvaise(Stance stance, bool prevents = true) : IPolicy
         {
             foreach (var ladder in kept!.LatestLook(planting.Id).Where(o => o.LeavesAffected > 0).Select(o => ActionLadder.For(kept, planting, o)).ToList())
             {
-                foreach (var step in ladder.Steps.Where(s => s.Choice == StepChoice.Do && s.Measure is not null && (s.Measure.WorksOn.Count > 0 || s.Prune is not null) && s.On <= season.Today.AddDays(2)))
+                foreach (
+                    var step in ladder.Steps.Where(s =>
+                        s.Choice == StepChoice.Do
+                        && s.Measure is not null
+                        && (s.Measure.WorksOn.Count > 0 || s.Prune is not null)
+                        && s.On <= season.Today.AddDays(2)
+                    )
+                )
                 {
                     season.Hands(planting, ladder.Finding.Target!.Id, step.Measure!, step.Prune is { } plan ? (double)plan.TakeNow / plan.Leaves : 0);
-                    var task = new GardenTask(season.NewId(), planting.Id, ladder.Finding.Seen.LookId, step.Code, ladder.Finding.Target.Id, season.Today, TaskState.Planned);
+                    var task = new GardenTask(
+                        season.NewId(),
+                        planting.Id,
+                        ladder.Finding.Seen.LookId,
+                        step.Code,
+                        ladder.Finding.Target.Id,
+                        season.Today,
+                        TaskState.Planned
+                    );
                     Do(TaskDeeds.Finish(kept, task, season.Now, step.Prune?.TakeNow, null));
                 }
             }

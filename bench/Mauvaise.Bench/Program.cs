@@ -1,7 +1,22 @@
 using System.Diagnostics;
 using Mauvaise.Bench;
 
-var tables = new Dictionary<string, Action> { ["naming"] = ScoutingTables.Naming, ["leaves"] = ScoutingTables.Leaves, ["ten-years"] = WeatherFile.TenYears, ["plan-speed"] = RotaTables.Speed, ["plan-optimal"] = RotaTables.Optimal, ["seasons"] = ClosedLoop.Run, ["seasons-picture"] = SeasonPicture.Draw, ["ten-years-garden"] = TenYears.Run, ["kills"] = Kills.Run, ["disks"] = FullDisks.Run, ["hostile"] = Hostile.Run, ["trials"] = RecordTables.OfTrials, ["learning"] = RecordTables.OfLearning };
+var tables = new Dictionary<string, Action>
+{
+    ["naming"] = ScoutingTables.Naming,
+    ["leaves"] = ScoutingTables.Leaves,
+    ["ten-years"] = WeatherFile.TenYears,
+    ["plan-speed"] = RotaTables.Speed,
+    ["plan-optimal"] = RotaTables.Optimal,
+    ["seasons"] = ClosedLoop.Run,
+    ["seasons-picture"] = SeasonPicture.Draw,
+    ["ten-years-garden"] = TenYears.Run,
+    ["kills"] = Kills.Run,
+    ["disks"] = FullDisks.Run,
+    ["hostile"] = Hostile.Run,
+    ["trials"] = RecordTables.OfTrials,
+    ["learning"] = RecordTables.OfLearning,
+};
 if (args is [var one] && tables.TryGetValue(one, out var table))
 {
     table();
@@ -23,8 +38,7 @@ foreach (var b in wanted)
     do
     {
         b.Run();
-    }
-    while (watch.Elapsed < TimeSpan.FromSeconds(1.5));
+    } while (watch.Elapsed < TimeSpan.FromSeconds(1.5));
     watch.Restart();
     var times = 0;
     while (watch.Elapsed < TimeSpan.FromSeconds(2) || times < 3)
@@ -33,7 +47,11 @@ foreach (var b in wanted)
         times++;
     }
 
-    Console.WriteLine(FormattableString.Invariant($"{b.Name,-24} {watch.Elapsed.TotalMilliseconds / times,10:0.000} ms a run, {times / watch.Elapsed.TotalSeconds,8:0.0} runs a second   {b.What}"));
+    Console.WriteLine(
+        FormattableString.Invariant(
+            $"{b.Name, -24} {watch.Elapsed.TotalMilliseconds / times, 10:0.000} ms a run, {times / watch.Elapsed.TotalSeconds, 8:0.0} runs a second   {b.What}"
+        )
+    );
 }
 
 return 0;

@@ -10,19 +10,30 @@ internal static class RecordTables
 
     public static void OfTrials()
     {
-        Console.WriteLine("| units a side | leaves on each | alike | affected when left alone | true control | interval holds it: after only | before and after |\n|---|---|---|---|---|---|---|");
+        Console.WriteLine(
+            "| units a side | leaves on each | alike | affected when left alone | true control | interval holds it: after only | before and after |\n|---|---|---|---|---|---|---|"
+        );
         var (after, both, n) = (0.0, 0.0, 0);
         foreach (var (units, leaves, alike) in new[] { (15, 1, 0.0), (20, 1, 0), (40, 1, 0), (6, 10, 0.1), (10, 10, 0.1), (12, 10, 0.2) })
         {
             foreach (var (share, control) in new[] { (0.35, 0.0), (0.35, 0.5), (0.6, 0.0), (0.6, 0.5), (0.6, 0.9) })
             {
-                double a = TrialSimulation.Held(Trials, units, leaves, alike, share, control, false), b = TrialSimulation.Held(Trials, units, leaves, alike, share, control, true);
+                double a = TrialSimulation.Held(Trials, units, leaves, alike, share, control, false),
+                    b = TrialSimulation.Held(Trials, units, leaves, alike, share, control, true);
                 (after, both, n) = (after + a, both + b, n + 1);
-                Console.WriteLine(FormattableString.Invariant($"| {units} | {leaves} | {alike} | {share * 100:0} % | {control * 100:0} % | {a * 100:0.0} % | {b * 100:0.0} % |"));
+                Console.WriteLine(
+                    FormattableString.Invariant(
+                        $"| {units} | {leaves} | {alike} | {share * 100:0} % | {control * 100:0} % | {a * 100:0.0} % | {b * 100:0.0} % |"
+                    )
+                );
             }
         }
 
-        Console.WriteLine(FormattableString.Invariant($"\nOn the mean: {after / n * 100:0.0} % and {both / n * 100:0.0} %. Said to work and does nothing, 20 leaves a side: {string.Join(", ", Sides.Select(s => FormattableString.Invariant($"{TrialSimulation.SaidToWork(Trials, s) * 100:0.0} % with {s} sides")))}."));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"\nOn the mean: {after / n * 100:0.0} % and {both / n * 100:0.0} %. Said to work and does nothing, 20 leaves a side: {string.Join(", ", Sides.Select(s => FormattableString.Invariant($"{TrialSimulation.SaidToWork(Trials, s) * 100:0.0} % with {s} sides")))}."
+            )
+        );
     }
 
     public static void OfLearning()

@@ -22,18 +22,26 @@ internal static class RotaTables
         {
             var garden = BenchGarden.Snapshot(places, 7);
             var full = Time(() => RotaPlanner.Plan(garden with { Weather = new(garden.Weather.Start, garden.Weather.Hours) }));
-            var fact = Time(() => RotaPlanner.Plan(garden with { Observations = [.. garden.Observations.SkipLast(1), garden.Observations[^1] with { LeavesAffected = 15 }] }));
+            var fact = Time(() =>
+                RotaPlanner.Plan(garden with { Observations = [.. garden.Observations.SkipLast(1), garden.Observations[^1] with { LeavesAffected = 15 }] })
+            );
             points.Add((Math.Log(places), Math.Log(full)));
             Console.WriteLine(FormattableString.Invariant($"| {places} | {garden.Observations.Count} | {full:0.0} | {fact:0.0} |"));
         }
 
-        Console.WriteLine(FormattableString.Invariant($"\nLog-log slope over places: {Slope(points):0.00}. Each plan has 14 firm days and 26 weeks of outline."));
+        Console.WriteLine(
+            FormattableString.Invariant($"\nLog-log slope over places: {Slope(points):0.00}. Each plan has 14 firm days and 26 weeks of outline.")
+        );
 
         var forty = BenchGarden.Snapshot(40, 7);
-        var weeks = Weeks.Select(w => (Weeks: w, Ms: Time(() => RotaPlanner.Plan(forty with { Weather = new(forty.Weather.Start, forty.Weather.Hours) }, w * 7)))).ToList();
+        var weeks = Weeks
+            .Select(w => (Weeks: w, Ms: Time(() => RotaPlanner.Plan(forty with { Weather = new(forty.Weather.Start, forty.Weather.Hours) }, w * 7))))
+            .ToList();
         Console.WriteLine("\n| weeks planned firmly, 40 places | full replan, ms |\n|---|---|");
         weeks.ForEach(w => Console.WriteLine(FormattableString.Invariant($"| {w.Weeks} | {w.Ms:0.0} |")));
-        Console.WriteLine(FormattableString.Invariant($"\nLog-log slope over weeks: {Slope([.. weeks.Select(w => (Math.Log(w.Weeks), Math.Log(w.Ms)))]):0.00}."));
+        Console.WriteLine(
+            FormattableString.Invariant($"\nLog-log slope over weeks: {Slope([.. weeks.Select(w => (Math.Log(w.Weeks), Math.Log(w.Ms)))]):0.00}.")
+        );
     }
 
     private static double Slope(IReadOnlyList<(double X, double Y)> points)
@@ -64,7 +72,8 @@ internal static class RotaTables
     public static void Optimal()
     {
         var gaps = new List<double>();
-        double ours = 0, theirs = 0;
+        double ours = 0,
+            theirs = 0;
         var proven = 0;
         for (var seed = 1; seed <= 40; seed++)
         {
@@ -83,14 +92,21 @@ internal static class RotaTables
         }
 
         Console.WriteLine(FormattableString.Invariant($"{proven} of 40 small problems proven optimal by the constraint solver."));
-        Console.WriteLine(FormattableString.Invariant($"Gap of the planner: mean {gaps.Average() * 100:0.00} %, worst {gaps.Max() * 100:0.00} %, none in {gaps.Count(g => g < 1e-6)}."));
-        Console.WriteLine(FormattableString.Invariant($"Time: planner {ours / 40:0.00} ms, constraint solver {theirs / 40:0} ms a problem: {theirs / ours:0} times as long."));
+        Console.WriteLine(
+            FormattableString.Invariant(
+                $"Gap of the planner: mean {gaps.Average() * 100:0.00} %, worst {gaps.Max() * 100:0.00} %, none in {gaps.Count(g => g < 1e-6)}."
+            )
+        );
+        Console.WriteLine(
+            FormattableString.Invariant($"Time: planner {ours / 40:0.00} ms, constraint solver {theirs / 40:0} ms a problem: {theirs / ours:0} times as long.")
+        );
     }
 
     private static RotaProblem Small(ulong seed)
     {
         var chance = new Chance(seed);
-        const int slots = 20, recipes = 3;
+        const int slots = 20,
+            recipes = 3;
         var waits = new int[recipes, recipes];
         for (var a = 0; a < recipes; a++)
         {
@@ -100,13 +116,39 @@ internal static class RotaTables
             }
         }
 
-        double[] Costs(double scale) => [.. Enumerable.Range(0, slots).Select(s => chance.Next() < 0.35 ? double.PositiveInfinity : scale * s * chance.Between(0.5, 1.5) + (chance.Next() < 0.3 ? 0.003 : 0))];
-        var needs = Enumerable.Range(0, 6 + (int)(chance.Next() * 3)).Select(i =>
-        {
-            var gap = 3 + (int)(chance.Next() * 4);
-            return new RotaNeed(i / 2, 1 + (int)(chance.Next() * 3), 0.004, chance.Between(0.05, 0.3),
-                [.. Enumerable.Range(0, 1 + (int)(chance.Next() * 3)).Select(k => new RotaOption(k, Math.Max(2, gap - 2), gap, gap + 2, Costs(chance.Between(0.0005, 0.003)), Costs(0), chance.Between(0.002, 0.012), [(k, chance.Between(2, 6))]))]);
-        }).ToList();
+        double[] Costs(double scale) =>
+            [
+                .. Enumerable
+                    .Range(0, slots)
+                    .Select(s => chance.Next() < 0.35 ? double.PositiveInfinity : scale * s * chance.Between(0.5, 1.5) + (chance.Next() < 0.3 ? 0.003 : 0)),
+            ];
+        var needs = Enumerable
+            .Range(0, 6 + (int)(chance.Next() * 3))
+            .Select(i =>
+            {
+                var gap = 3 + (int)(chance.Next() * 4);
+                return new RotaNeed(
+                    i / 2,
+                    1 + (int)(chance.Next() * 3),
+                    0.004,
+                    chance.Between(0.05, 0.3),
+                    [
+                        .. Enumerable
+                            .Range(0, 1 + (int)(chance.Next() * 3))
+                            .Select(k => new RotaOption(
+                                k,
+                                Math.Max(2, gap - 2),
+                                gap,
+                                gap + 2,
+                                Costs(chance.Between(0.0005, 0.003)),
+                                Costs(0),
+                                chance.Between(0.002, 0.012),
+                                [(k, chance.Between(2, 6))]
+                            )),
+                    ]
+                );
+            })
+            .ToList();
         return new RotaProblem(slots, 0.006, 0.003, waits, [chance.Between(20, 60), chance.Between(10, 40), 100], needs);
     }
 
@@ -148,8 +190,15 @@ internal static class RotaTables
 
         for (var s = 0; s < problem.Stocks.Count; s++)
         {
-            var used = ways.SelectMany((w, i) => w.Select((x, k) => (i, k, Amount: problem.Needs[i].Options[x.Option].Takes.Where(t => t.Stock == s).Sum(t => t.Amount) * x.Slots.Length))).Where(x => x.Amount > 0)
-                .Select(x => LinearExpr.Term(takes[x.i][x.k], (long)Math.Ceiling(x.Amount * 1000))).ToList();
+            var used = ways.SelectMany(
+                    (w, i) =>
+                        w.Select(
+                            (x, k) => (i, k, Amount: problem.Needs[i].Options[x.Option].Takes.Where(t => t.Stock == s).Sum(t => t.Amount) * x.Slots.Length)
+                        )
+                )
+                .Where(x => x.Amount > 0)
+                .Select(x => LinearExpr.Term(takes[x.i][x.k], (long)Math.Ceiling(x.Amount * 1000)))
+                .ToList();
             if (used.Count > 0)
             {
                 model.Add(LinearExpr.Sum(used) <= (long)Math.Floor(problem.Stocks[s] * 1000));
@@ -185,6 +234,10 @@ internal static class RotaTables
     }
 
     private static bool Clash(RotaProblem problem, RotaWay a, RotaWay b) =>
-        a.Slots.Any(s => b.Slots.Any(t => !(s == t && a.Recipe == b.Recipe)
-            && Math.Abs(RotaProblem.DayOf(s) - RotaProblem.DayOf(t)) < (s <= t ? problem.Waits[a.Recipe, b.Recipe] : problem.Waits[b.Recipe, a.Recipe])));
+        a.Slots.Any(s =>
+            b.Slots.Any(t =>
+                !(s == t && a.Recipe == b.Recipe)
+                && Math.Abs(RotaProblem.DayOf(s) - RotaProblem.DayOf(t)) < (s <= t ? problem.Waits[a.Recipe, b.Recipe] : problem.Waits[b.Recipe, a.Recipe])
+            )
+        );
 }

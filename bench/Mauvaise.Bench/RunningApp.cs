@@ -54,12 +54,14 @@ internal sealed class RunningApp : IDisposable
         }
 
         var app = Path.Combine(root.FullName, "artifacts", "app");
-        return Process.Start(new ProcessStartInfo("dotnet", [Path.Combine(app, "Mauvaise.Web.dll"), .. arguments, "--Data", folder])
-        {
-            WorkingDirectory = app,
-            RedirectStandardOutput = true,
-            RedirectStandardError = true,
-        })!;
+        return Process.Start(
+            new ProcessStartInfo("dotnet", [Path.Combine(app, "Mauvaise.Web.dll"), .. arguments, "--Data", folder])
+            {
+                WorkingDirectory = app,
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
     }
 
     /// <summary>SIGKILL: no shutdown code runs.</summary>

@@ -19,7 +19,10 @@ internal sealed class SeasonWeather
         made = new StandInWeather(BenchGarden.Catalogue.FindClimate(climate)!, garden.Latitude, garden.Longitude, seed);
         var from = HourSeries.WholeHour(garden.StartOf(first.AddDays(-RunUpDays)));
         Truth = made.Hours(from, garden.StartOf(first.AddDays(count + 1)), garden.StartOf(first.AddDays(count + 100)));
-        days = Truth.Hours.Index().GroupBy(h => garden.DateOf(Truth.At(h.Index))).ToDictionary(g => g.Key, g => (g.Average(h => h.Item.TemperatureC!.Value), g.Sum(h => h.Item.RainMm ?? 0)));
+        days = Truth
+            .Hours.Index()
+            .GroupBy(h => garden.DateOf(Truth.At(h.Index)))
+            .ToDictionary(g => g.Key, g => (g.Average(h => h.Item.TemperatureC!.Value), g.Sum(h => h.Item.RainMm ?? 0)));
     }
 
     public HourSeries Truth { get; }
@@ -31,6 +34,12 @@ internal sealed class SeasonWeather
     {
         var at = Truth.IndexOf(now);
         var first = Math.Max(0, at - BackDays * 24);
-        return new HourSeries(Truth.At(first), [.. Enumerable.Range(first, at - first).Select(i => Truth.Hours[i]), .. Enumerable.Range(0, AheadDays * 24).Select(i => made.Forecast(Truth.At(at + i), now))]);
+        return new HourSeries(
+            Truth.At(first),
+            [
+                .. Enumerable.Range(first, at - first).Select(i => Truth.Hours[i]),
+                .. Enumerable.Range(0, AheadDays * 24).Select(i => made.Forecast(Truth.At(at + i), now)),
+            ]
+        );
     }
 }

@@ -15,7 +15,10 @@ namespace Mauvaise.Bench;
 /// <summary>A garden of forty places after ten years: how large its file is, and how long its main views take.</summary>
 internal static class TenYears
 {
-    private const int Places = 40, Years = 10, PhotoCount = 5000, WalksAYear = 60;
+    private const int Places = 40,
+        Years = 10,
+        PhotoCount = 5000,
+        WalksAYear = 60;
     private static readonly Guid Id = new("00000000-0000-0000-0000-0000000000aa");
 
     public static void Run() => RunAsync().GetAwaiter().GetResult();
@@ -25,7 +28,9 @@ internal static class TenYears
         var folder = Directory.CreateTempSubdirectory("mauvaise-ten-years").FullName;
         var file = Path.Combine(folder, "mauvaise.db");
         var records = await FillAsync(file);
-        Console.WriteLine(FormattableString.Invariant($"{Places} places, {Years} years, {records} records, {PhotoCount} photos: {new FileInfo(file).Length / 1e6:0.0} MB.\n"));
+        Console.WriteLine(
+            FormattableString.Invariant($"{Places} places, {Years} years, {records} records, {PhotoCount} photos: {new FileInfo(file).Length / 1e6:0.0} MB.\n")
+        );
         using var app = await RunningApp.StartAsync(folder);
         var place = BenchGarden.Id("place", 3);
         (string Name, string Path)[] views =
@@ -78,8 +83,23 @@ internal static class TenYears
 
     private static async Task WriteAsync(HttpClient http)
     {
-        var body = JsonSerializer.Serialize(new { id = Guid.NewGuid(), plantingId = BenchGarden.Id($"planting{DateTime.UtcNow.Year}", 3), leavesLooked = 20, leavesAffected = 0, ants = "none", helpers = 0, mummies = 0, signs = Array.Empty<object>() });
-        using var answer = await http.PostAsync(new Uri($"/api/gardens/{Id}/observations", UriKind.Relative), new StringContent(body, System.Text.Encoding.UTF8, "application/json"));
+        var body = JsonSerializer.Serialize(
+            new
+            {
+                id = Guid.NewGuid(),
+                plantingId = BenchGarden.Id($"planting{DateTime.UtcNow.Year}", 3),
+                leavesLooked = 20,
+                leavesAffected = 0,
+                ants = "none",
+                helpers = 0,
+                mummies = 0,
+                signs = Array.Empty<object>(),
+            }
+        );
+        using var answer = await http.PostAsync(
+            new Uri($"/api/gardens/{Id}/observations", UriKind.Relative),
+            new StringContent(body, System.Text.Encoding.UTF8, "application/json")
+        );
         answer.EnsureSuccessStatusCode();
     }
 
@@ -89,11 +109,43 @@ internal static class TenYears
         await DataFile.OpenAsync(db, file, null, CancellationToken.None);
         var home = BenchGarden.Home(Stance.WatchAndTreat);
         var now = HourSeries.WholeHour(DateTimeOffset.UtcNow);
-        db.Gardens.Add(new GardenRow { Id = Id, Name = "Ten years", Latitude = home.Latitude, Longitude = home.Longitude, ElevationM = 212, TimeZoneId = home.TimeZoneId, Climate = home.Climate, Stance = home.Stance, DiseaseApproach = home.DiseaseApproach });
-        db.Members.Add(new MemberRow { Id = BenchGarden.Id("member", 0), GardenId = Id, Name = "Ilse" });
+        db.Gardens.Add(
+            new GardenRow
+            {
+                Id = Id,
+                Name = "Ten years",
+                Latitude = home.Latitude,
+                Longitude = home.Longitude,
+                ElevationM = 212,
+                TimeZoneId = home.TimeZoneId,
+                Climate = home.Climate,
+                Stance = home.Stance,
+                DiseaseApproach = home.DiseaseApproach,
+            }
+        );
+        db.Members.Add(
+            new MemberRow
+            {
+                Id = BenchGarden.Id("member", 0),
+                GardenId = Id,
+                Name = "Ilse",
+            }
+        );
         foreach (var place in Enumerable.Range(0, Places).Select(BenchGarden.Place))
         {
-            db.Places.Add(new PlaceRow { Id = place.Id, GardenId = Id, Name = place.Name, Kind = place.Kind, AreaM2 = place.AreaM2, SunHours = 8, Watering = Watering.Drip, Order = place.Order });
+            db.Places.Add(
+                new PlaceRow
+                {
+                    Id = place.Id,
+                    GardenId = Id,
+                    Name = place.Name,
+                    Kind = place.Kind,
+                    AreaM2 = place.AreaM2,
+                    SunHours = 8,
+                    Watering = Watering.Drip,
+                    Order = place.Order,
+                }
+            );
         }
 
         await db.SaveChangesAsync();
@@ -129,7 +181,17 @@ internal static class TenYears
         var plantings = Enumerable.Range(0, Places).Select(i => BenchGarden.Id($"planting{year}", i)).ToList();
         for (var i = 0; i < Places; i++)
         {
-            db.Plantings.Add(new PlantingRow { Id = plantings[i], PlaceId = BenchGarden.Id("place", i), Crop = BenchGarden.Kinds[i % BenchGarden.Kinds.Length].Crop, From = new DateOnly(year, 3, 1), Until = new DateOnly(year, 12, 20), Stage = GrowthStage.Fruiting });
+            db.Plantings.Add(
+                new PlantingRow
+                {
+                    Id = plantings[i],
+                    PlaceId = BenchGarden.Id("place", i),
+                    Crop = BenchGarden.Kinds[i % BenchGarden.Kinds.Length].Crop,
+                    From = new DateOnly(year, 3, 1),
+                    Until = new DateOnly(year, 12, 20),
+                    Stage = GrowthStage.Fruiting,
+                }
+            );
         }
 
         for (var walk = 0; walk < WalksAYear; walk++)
@@ -141,7 +203,15 @@ internal static class TenYears
             }
 
             var walkId = BenchGarden.Id($"walk{year}", walk);
-            db.Walks.Add(new WalkRow { Id = walkId, GardenId = Id, StartedAt = at, EndedAt = at.AddHours(1) });
+            db.Walks.Add(
+                new WalkRow
+                {
+                    Id = walkId,
+                    GardenId = Id,
+                    StartedAt = at,
+                    EndedAt = at.AddHours(1),
+                }
+            );
             records++;
             for (var i = 0; i < Places; i++)
             {
@@ -149,7 +219,21 @@ internal static class TenYears
                 var target = BenchGarden.Kinds[i % BenchGarden.Kinds.Length].Targets[(int)(chance.Next() * 2)];
                 var seen = BenchGarden.Id($"seen{year}/{walk}", i);
                 observed.Add(seen);
-                db.Observations.Add(new ObservationRow { Id = seen, GardenId = Id, LookId = seen, WalkId = walkId, PlantingId = plantings[i], At = at.AddMinutes(i), LeavesLooked = 20, LeavesAffected = hit, Named = hit > 0 ? target : null, Helpers = (int)(chance.Next() * 3) });
+                db.Observations.Add(
+                    new ObservationRow
+                    {
+                        Id = seen,
+                        GardenId = Id,
+                        LookId = seen,
+                        WalkId = walkId,
+                        PlantingId = plantings[i],
+                        At = at.AddMinutes(i),
+                        LeavesLooked = 20,
+                        LeavesAffected = hit,
+                        Named = hit > 0 ? target : null,
+                        Helpers = (int)(chance.Next() * 3),
+                    }
+                );
                 records++;
                 if (hit >= 4)
                 {
@@ -165,11 +249,83 @@ internal static class TenYears
     {
         string[] materials = ["neem-oil", "castile-soap", "potassium-bicarbonate", "horticultural-oil"];
         var material = materials[(walk + i) % materials.Length];
-        Guid spray = BenchGarden.Id($"spray{year}/{walk}", i), batch = BenchGarden.Id($"batch{year}/{walk}", i), after = BenchGarden.Id($"after{year}/{walk}", i);
-        db.Batches.Add(new BatchRow { Id = batch, GardenId = Id, MadeAt = at.AddHours(1), Recipe = BenchGarden.Catalogue.RecipeFor(material)!.Id, Litres = 1, UseBy = at.AddHours(9), Target = target, Plantings = [new BatchPlantingRow { BatchId = batch, PlantingId = planting }], Ingredients = [new BatchIngredientRow { BatchId = batch, Material = material, Role = "active", Amount = 5, Unit = "ml" }] });
-        db.Applications.Add(new ApplicationRow { Id = spray, GardenId = Id, BatchId = batch, At = at.AddHours(2), Material = material, PerLitre = 5, Litres = 1, Target = target, ExpectedLitres = 1, Treated = [new TreatedRow { ApplicationId = spray, PlantingId = planting, ShareWetted = 0.9 }] });
-        db.Observations.Add(new ObservationRow { Id = after, GardenId = Id, LookId = after, PlantingId = planting, At = at.AddDays(2), LeavesLooked = 20, LeavesAffected = (int)(hit * chance.Next()), Named = target });
-        db.CheckBacks.Add(new CheckBackRow { Id = BenchGarden.Id($"check{year}/{walk}", i), GardenId = Id, ApplicationId = spray, PlantingId = planting, DueOn = DateOnly.FromDateTime(at.UtcDateTime).AddDays(2), DoneAt = at.AddDays(2), ObservationId = after, BeforeId = seen, Outcome = Outcome.Holding });
+        Guid spray = BenchGarden.Id($"spray{year}/{walk}", i),
+            batch = BenchGarden.Id($"batch{year}/{walk}", i),
+            after = BenchGarden.Id($"after{year}/{walk}", i);
+        db.Batches.Add(
+            new BatchRow
+            {
+                Id = batch,
+                GardenId = Id,
+                MadeAt = at.AddHours(1),
+                Recipe = BenchGarden.Catalogue.RecipeFor(material)!.Id,
+                Litres = 1,
+                UseBy = at.AddHours(9),
+                Target = target,
+                Plantings = [new BatchPlantingRow { BatchId = batch, PlantingId = planting }],
+                Ingredients =
+                [
+                    new BatchIngredientRow
+                    {
+                        BatchId = batch,
+                        Material = material,
+                        Role = "active",
+                        Amount = 5,
+                        Unit = "ml",
+                    },
+                ],
+            }
+        );
+        db.Applications.Add(
+            new ApplicationRow
+            {
+                Id = spray,
+                GardenId = Id,
+                BatchId = batch,
+                At = at.AddHours(2),
+                Material = material,
+                PerLitre = 5,
+                Litres = 1,
+                Target = target,
+                ExpectedLitres = 1,
+                Treated =
+                [
+                    new TreatedRow
+                    {
+                        ApplicationId = spray,
+                        PlantingId = planting,
+                        ShareWetted = 0.9,
+                    },
+                ],
+            }
+        );
+        db.Observations.Add(
+            new ObservationRow
+            {
+                Id = after,
+                GardenId = Id,
+                LookId = after,
+                PlantingId = planting,
+                At = at.AddDays(2),
+                LeavesLooked = 20,
+                LeavesAffected = (int)(hit * chance.Next()),
+                Named = target,
+            }
+        );
+        db.CheckBacks.Add(
+            new CheckBackRow
+            {
+                Id = BenchGarden.Id($"check{year}/{walk}", i),
+                GardenId = Id,
+                ApplicationId = spray,
+                PlantingId = planting,
+                DueOn = DateOnly.FromDateTime(at.UtcDateTime).AddDays(2),
+                DoneAt = at.AddDays(2),
+                ObservationId = after,
+                BeforeId = seen,
+                Outcome = Outcome.Holding,
+            }
+        );
         return 4;
     }
 
@@ -177,14 +333,31 @@ internal static class TenYears
     private static async Task AddPhotosAsync(GardenDb db, List<Guid> observed)
     {
         var noise = new Random(3);
-        byte[] image = new byte[160_000], small = new byte[9_000];
+        byte[] image = new byte[160_000],
+            small = new byte[9_000];
         for (var i = 0; i < PhotoCount; i++)
         {
             noise.NextBytes(image);
             noise.NextBytes(small);
             var id = BenchGarden.Id("photo", i);
-            db.Photos.Add(new PhotoRow { Id = id, GardenId = Id, ObservationId = observed[(int)((long)i * observed.Count / PhotoCount)], Width = 1600, Height = 1200 });
-            db.PhotoImages.Add(new PhotoImageRow { PhotoId = id, Image = [.. image], Small = [.. small] });
+            db.Photos.Add(
+                new PhotoRow
+                {
+                    Id = id,
+                    GardenId = Id,
+                    ObservationId = observed[(int)((long)i * observed.Count / PhotoCount)],
+                    Width = 1600,
+                    Height = 1200,
+                }
+            );
+            db.PhotoImages.Add(
+                new PhotoImageRow
+                {
+                    PhotoId = id,
+                    Image = [.. image],
+                    Small = [.. small],
+                }
+            );
             if (i % 100 == 99)
             {
                 await db.SaveChangesAsync();

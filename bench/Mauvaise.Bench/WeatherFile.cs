@@ -24,7 +24,15 @@ internal static class WeatherFile
         using (var db = Open())
         {
             db.Database.Migrate();
-            db.Gardens.Add(new GardenRow { Id = garden, Name = "Bench", TimeZoneId = "Europe/Vienna", Climate = "continental" });
+            db.Gardens.Add(
+                new GardenRow
+                {
+                    Id = garden,
+                    Name = "Bench",
+                    TimeZoneId = "Europe/Vienna",
+                    Climate = "continental",
+                }
+            );
             var write = Stopwatch.StartNew();
             WeatherStore.PutAsync(db, garden, WeatherSource.File, series, default).GetAwaiter().GetResult();
             db.SaveChanges();
@@ -37,8 +45,11 @@ internal static class WeatherFile
             var before = GC.GetAllocatedBytesForCurrentThread();
             var read = Stopwatch.StartNew();
             var hours = WeatherStore.ReadAsync(db, garden, start, end, default).GetAwaiter().GetResult();
-            Console.WriteLine(FormattableString.Invariant(
-                $"{hours.Hours.Count} hours read in {read.ElapsedMilliseconds} ms, {(GC.GetAllocatedBytesForCurrentThread() - before) / 1e6:0.0} MB allocated; data file {new FileInfo(path).Length / 1e6:0.0} MB"));
+            Console.WriteLine(
+                FormattableString.Invariant(
+                    $"{hours.Hours.Count} hours read in {read.ElapsedMilliseconds} ms, {(GC.GetAllocatedBytesForCurrentThread() - before) / 1e6:0.0} MB allocated; data file {new FileInfo(path).Length / 1e6:0.0} MB"
+                )
+            );
         }
 
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();

@@ -16,14 +16,35 @@ internal sealed class WrittenBeds
     public async Task BeginAsync(HttpClient http)
     {
         var first = Bed("Bed");
-        (await http.PostAsJsonAsync("/api/gardens", new { id = garden, name = "Tried", latitude = 47.5, longitude = 16.3, timeZoneId = "Europe/Vienna", climate = "continental", kitchen = "metric", stance = "watchAndTreat", memberName = "Ilse", firstPlace = first })).EnsureSuccessStatusCode();
+        (
+            await http.PostAsJsonAsync(
+                "/api/gardens",
+                new
+                {
+                    id = garden,
+                    name = "Tried",
+                    latitude = 47.5,
+                    longitude = 16.3,
+                    timeZoneId = "Europe/Vienna",
+                    climate = "continental",
+                    kitchen = "metric",
+                    stance = "watchAndTreat",
+                    memberName = "Ilse",
+                    firstPlace = first,
+                }
+            )
+        ).EnsureSuccessStatusCode();
         acknowledged["Bed"] = true;
     }
 
     /// <summary>How many of the acknowledged are not there. What was written and never acknowledged is there or not, whole in either case.</summary>
     public async Task<int> LostAsync(HttpClient http)
     {
-        var kept = (await http.GetFromJsonAsync<JsonElement>($"/api/gardens/{garden}")).GetProperty("places").EnumerateArray().Select(p => p.GetProperty("name").GetString()!).ToHashSet();
+        var kept = (await http.GetFromJsonAsync<JsonElement>($"/api/gardens/{garden}"))
+            .GetProperty("places")
+            .EnumerateArray()
+            .Select(p => p.GetProperty("name").GetString()!)
+            .ToHashSet();
         var lost = acknowledged.Keys.Count(name => !kept.Contains(name));
         foreach (var name in kept)
         {
@@ -53,5 +74,15 @@ internal sealed class WrittenBeds
         }
     }
 
-    private static object Bed(string name) => new { id = Guid.NewGuid(), name, kind = "openBed", lengthM = 4.0, widthM = 1.2, sunHours = 7.0, watering = "drip" };
+    private static object Bed(string name) =>
+        new
+        {
+            id = Guid.NewGuid(),
+            name,
+            kind = "openBed",
+            lengthM = 4.0,
+            widthM = 1.2,
+            sunHours = 7.0,
+            watering = "drip",
+        };
 }

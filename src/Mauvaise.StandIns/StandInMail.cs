@@ -25,7 +25,12 @@ public sealed class StandInMail : MessageStore
 
     public IReadOnlyList<StandInLetter> Letters => [.. letters.Reverse()];
 
-    public override async Task<SmtpResponse> SaveAsync(ISessionContext context, IMessageTransaction transaction, ReadOnlySequence<byte> buffer, CancellationToken cancellationToken)
+    public override async Task<SmtpResponse> SaveAsync(
+        ISessionContext context,
+        IMessageTransaction transaction,
+        ReadOnlySequence<byte> buffer,
+        CancellationToken cancellationToken
+    )
     {
         await Task.Delay(TimeSpan.FromSeconds(Mood.SlowSeconds), cancellationToken);
         if (Mood.Down)
@@ -49,18 +54,21 @@ public sealed class StandInMail : MessageStore
     {
         var services = new SmtpServer.ComponentModel.ServiceProvider();
         services.Add(this);
-        var options = new SmtpServerOptionsBuilder().ServerName("stand-in").MaxMessageSize(LargestBytes)
-            .Endpoint(e => e.Endpoint(new IPEndPoint(IPAddress.Loopback, port)).AllowUnsecureAuthentication()).Build();
+        var options = new SmtpServerOptionsBuilder()
+            .ServerName("stand-in")
+            .MaxMessageSize(LargestBytes)
+            .Endpoint(e => e.Endpoint(new IPEndPoint(IPAddress.Loopback, port)).AllowUnsecureAuthentication())
+            .Build();
         return new SmtpServer.SmtpServer(options, services).StartAsync(stop);
     }
 
     /// <summary>A page that shows the letters, the newest first.</summary>
     public string Page() =>
         $"""
-        <!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Letters</title>
-        <style>body {"{"} font: 1rem/1.5 system-ui, sans-serif; max-width: 44rem; margin: 2rem auto; padding: 0 1rem; color: #2b1a33; background: #f8f6fa {"}"} pre {"{"} white-space: pre-wrap; font: inherit {"}"}</style>
-        <h1>Letters of the demo</h1>{(letters.IsEmpty ? "<p>None came yet.</p>" : string.Concat(Letters.Select(Html)))}</html>
-        """;
+            <!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Letters</title>
+            <style>body {"{"} font: 1rem/1.5 system-ui, sans-serif; max-width: 44rem; margin: 2rem auto; padding: 0 1rem; color: #2b1a33; background: #f8f6fa {"}"} pre {"{"} white-space: pre-wrap; font: inherit {"}"}</style>
+            <h1>Letters of the demo</h1>{(letters.IsEmpty ? "<p>None came yet.</p>" : string.Concat(Letters.Select(Html)))}</html>
+            """;
 
     private static string Html(StandInLetter letter) =>
         $"<article><h2>{WebUtility.HtmlEncode(letter.Subject)}</h2><p>To {WebUtility.HtmlEncode(letter.To)}</p><pre>{WebUtility.HtmlEncode(letter.Text)}</pre></article>";

@@ -27,8 +27,11 @@ public static class StandInService
                 builder.Configuration["StationKey"] ?? "",
                 builder.Configuration.GetValue<double>("Latitude"),
                 builder.Configuration.GetValue<double>("Longitude"),
-                builder.Configuration["Climate"] ?? KnownIds.Climates.Continental);
-            builder.Services.AddSingleton(new StandInStation(new StandInWeather(climates[settings.Climate], settings.Latitude, settings.Longitude, seed), settings));
+                builder.Configuration["Climate"] ?? KnownIds.Climates.Continental
+            );
+            builder.Services.AddSingleton(
+                new StandInStation(new StandInWeather(climates[settings.Climate], settings.Latitude, settings.Longitude, seed), settings)
+            );
             builder.Services.AddHostedService<StationSchedule>();
         }
 
@@ -53,32 +56,35 @@ public static class StandInService
             mood = now;
             return Results.NoContent();
         });
-        app.MapGet("/v1/hours", async (double latitude, double longitude, DateTimeOffset from, DateTimeOffset to, DateTimeOffset? asOf, string climate, CancellationToken stop) =>
-        {
-            if (!climates.TryGetValue(climate, out var known))
+        app.MapGet(
+            "/v1/hours",
+            async (double latitude, double longitude, DateTimeOffset from, DateTimeOffset to, DateTimeOffset? asOf, string climate, CancellationToken stop) =>
             {
-                return Results.Problem($"There is no climate '{climate}'.", statusCode: StatusCodes.Status400BadRequest);
-            }
+                if (!climates.TryGetValue(climate, out var known))
+                {
+                    return Results.Problem($"There is no climate '{climate}'.", statusCode: StatusCodes.Status400BadRequest);
+                }
 
-            if (to <= from || to - from > TimeSpan.FromDays(4000))
-            {
-                return Results.Problem("'to' must come after 'from', by at most 4000 days.", statusCode: StatusCodes.Status400BadRequest);
-            }
+                if (to <= from || to - from > TimeSpan.FromDays(4000))
+                {
+                    return Results.Problem("'to' must come after 'from', by at most 4000 days.", statusCode: StatusCodes.Status400BadRequest);
+                }
 
-            await Task.Delay(TimeSpan.FromSeconds(mood.SlowSeconds), stop);
-            if (mood.Down)
-            {
-                return Results.Problem("The stand-in was told to be down.", statusCode: StatusCodes.Status503ServiceUnavailable);
-            }
+                await Task.Delay(TimeSpan.FromSeconds(mood.SlowSeconds), stop);
+                if (mood.Down)
+                {
+                    return Results.Problem("The stand-in was told to be down.", statusCode: StatusCodes.Status503ServiceUnavailable);
+                }
 
-            if (mood.Nonsense)
-            {
-                return Results.Text("<html>not the weather</html>", "text/html");
-            }
+                if (mood.Nonsense)
+                {
+                    return Results.Text("<html>not the weather</html>", "text/html");
+                }
 
-            var hours = HourColumns.Of(new StandInWeather(known, latitude, longitude, seed).Hours(from, to, asOf ?? DateTimeOffset.UtcNow));
-            return Results.Json(mood.Wrong ? hours with { TemperatureC = [.. hours.TemperatureC.Select((t, i) => i % 7 == 0 ? 999 : t)] } : hours);
-        });
+                var hours = HourColumns.Of(new StandInWeather(known, latitude, longitude, seed).Hours(from, to, asOf ?? DateTimeOffset.UtcNow));
+                return Results.Json(mood.Wrong ? hours with { TemperatureC = [.. hours.TemperatureC.Select((t, i) => i % 7 == 0 ? 999 : t)] } : hours);
+            }
+        );
         return app;
     }
 }

@@ -17,7 +17,8 @@ public sealed class StandInStation(StandInWeather weather, StationSettings setti
     {
         var last = HourSeries.WholeHour(now);
         var hours = (int)Remembers.TotalHours;
-        var readings = Enumerable.Range(0, hours * 4)
+        var readings = Enumerable
+            .Range(0, hours * 4)
             .Select(q => last.AddHours(-hours).AddMinutes(15 * q))
             .Select(at => (At: at, Hour: weather.Truth(HourSeries.WholeHour(at))))
             .Select(x => new
@@ -56,8 +57,7 @@ internal sealed partial class StationSchedule(StandInStation station, ILogger<St
             {
                 NotTaken(log, e.GetType().Name);
             }
-        }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
     [LoggerMessage(Level = LogLevel.Warning, Message = "The readings were not taken: {Failure}")]

@@ -10,9 +10,18 @@ namespace Mauvaise.StandIns;
 /// </summary>
 public sealed class StandInWeather(Climate climate, double latitude, double longitude, ulong seed)
 {
-    private const int Synoptic = 1, Front = 2, Burst = 3, Dew = 4, Breeze = 5, LateBy = 6, WarmBy = 7, WetBy = 8;
+    private const int Synoptic = 1,
+        Front = 2,
+        Burst = 3,
+        Dew = 4,
+        Breeze = 5,
+        LateBy = 6,
+        WarmBy = 7,
+        WetBy = 8;
 
-    private readonly SmoothNoise noise = new(seed ^ (ulong)BitConverter.DoubleToInt64Bits(Math.Round(latitude, 1)) * 31 ^ (ulong)BitConverter.DoubleToInt64Bits(Math.Round(longitude, 1)));
+    private readonly SmoothNoise noise = new(
+        seed ^ (ulong)BitConverter.DoubleToInt64Bits(Math.Round(latitude, 1)) * 31 ^ (ulong)BitConverter.DoubleToInt64Bits(Math.Round(longitude, 1))
+    );
 
     /// <summary>What really comes in the UTC hour that starts then.</summary>
     public WeatherHour Truth(DateTimeOffset hour) => At(hour, 0, 0, 1);
@@ -55,15 +64,23 @@ public sealed class StandInWeather(Climate climate, double latitude, double long
 
         var rainMm = over > 0 ? Rain(month, wetShare, over, t) * wetter : 0;
         var solar = (clock % 24 + longitude / 15 + 48) % 24;
-        var temperature = Normal(climate.MeanC, month) + 3.4 * synoptic + warmerK
+        var temperature =
+            Normal(climate.MeanC, month)
+            + 3.4 * synoptic
+            + warmerK
             + Normal(climate.DailyRangeK, month) / 2 * DailyWave(solar) * (1.15 - 0.7 * cloud)
             - (over > 0 ? Math.Min(4, 2 + 2 * over) : 0);
-        var dewPoint = Air.DewPointC(Normal(climate.MeanC, month), Normal(climate.RelativeHumidityPercent, month))
-            + 2.2 * synoptic + 2.2 * noise.At(Dew, t, 60) + (over > -0.3 ? 2 : 0);
-        var humidity = over > 0
-            ? 93 + 5 * Math.Min(1, over)
-            : 100 * Air.SaturationVapourPressureKPa(Math.Min(dewPoint, temperature)) / Air.SaturationVapourPressureKPa(temperature);
-        var wind = Normal(climate.WindMetresPerSecond, month)
+        var dewPoint =
+            Air.DewPointC(Normal(climate.MeanC, month), Normal(climate.RelativeHumidityPercent, month))
+            + 2.2 * synoptic
+            + 2.2 * noise.At(Dew, t, 60)
+            + (over > -0.3 ? 2 : 0);
+        var humidity =
+            over > 0
+                ? 93 + 5 * Math.Min(1, over)
+                : 100 * Air.SaturationVapourPressureKPa(Math.Min(dewPoint, temperature)) / Air.SaturationVapourPressureKPa(temperature);
+        var wind =
+            Normal(climate.WindMetresPerSecond, month)
             * (0.75 + 0.35 * Math.Abs(synoptic) + 0.6 * Math.Clamp(over + 0.6, 0, 1.4))
             * (1 + 0.38 * DailyWave(solar))
             * Math.Exp(0.28 * noise.At(Breeze, t, 5));
@@ -74,7 +91,8 @@ public sealed class StandInWeather(Climate climate, double latitude, double long
             Math.Round(wind, 1),
             Math.Round(gust, 1),
             rainMm < 0.05 ? 0 : Math.Round(rainMm, 1),
-            Math.Round(100 * cloud));
+            Math.Round(100 * cloud)
+        );
     }
 
     /// <summary>Rain of a wet hour, so that a month of them makes the normal sum: more at the heart of a front, in bursts.</summary>

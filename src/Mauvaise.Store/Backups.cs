@@ -5,7 +5,15 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Store;
 
 /// <summary>Why a copy was made.</summary>
-public enum CopyKind { Day, ByHand, BeforeMerge, BeforeSchema, BeforeRestore, BeforeMend }
+public enum CopyKind
+{
+    Day,
+    ByHand,
+    BeforeMerge,
+    BeforeSchema,
+    BeforeRestore,
+    BeforeMend,
+}
 
 /// <summary>A copy of the data file.</summary>
 /// <param name="Name">Of the file, within the folder of copies.</param>
@@ -18,7 +26,8 @@ public static class Backups
     private const int KeepMonths = 12;
 
     /// <summary>Of the copies before each kind of step so many stay, and of those made by hand.</summary>
-    private const int KeepSteps = 5, KeepByHand = 20;
+    private const int KeepSteps = 5,
+        KeepByHand = 20;
 
     /// <summary>Together the copies take no more than this, as long as the newest of each kind stays, bytes.</summary>
     private const long MostBytes = 4L << 30;
@@ -44,12 +53,21 @@ public static class Backups
     public static string Name(CopyKind kind, string what) => Prefixes[kind] + what + Ending;
 
     /// <summary>All copies in a folder, the newest first.</summary>
-    public static IReadOnlyList<KeptCopy> All(string folder) => !Directory.Exists(folder) ? [] :
-    [
-        .. new DirectoryInfo(folder).EnumerateFiles("*" + Ending)
-            .SelectMany(f => Prefixes.Where(p => f.Name.StartsWith(p.Value, StringComparison.Ordinal)).Select(p => new KeptCopy(f.Name, p.Key, f.LastWriteTimeUtc, f.Length)))
-            .OrderByDescending(c => c.At).ThenBy(c => c.Name, StringComparer.Ordinal),
-    ];
+    public static IReadOnlyList<KeptCopy> All(string folder) =>
+        !Directory.Exists(folder)
+            ? []
+            :
+            [
+                .. new DirectoryInfo(folder)
+                    .EnumerateFiles("*" + Ending)
+                    .SelectMany(f =>
+                        Prefixes
+                            .Where(p => f.Name.StartsWith(p.Value, StringComparison.Ordinal))
+                            .Select(p => new KeptCopy(f.Name, p.Key, f.LastWriteTimeUtc, f.Length))
+                    )
+                    .OrderByDescending(c => c.At)
+                    .ThenBy(c => c.Name, StringComparer.Ordinal),
+            ];
 
     /// <summary>Copies the data file by SQLite's online backup and checks the copy before it takes its name.</summary>
     /// <exception cref="DamagedDataException">The copy is not sound.</exception>
@@ -59,7 +77,17 @@ public static class Backups
         var unfinished = to + ".unfinished";
         File.Delete(unfinished);
         // A copy is one file: no log beside it, and no connection that stays open in a pool.
-        using (var source = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = from, Mode = SqliteOpenMode.ReadOnly, Pooling = false, DefaultTimeout = 10 }.ToString()))
+        using (
+            var source = new SqliteConnection(
+                new SqliteConnectionStringBuilder
+                {
+                    DataSource = from,
+                    Mode = SqliteOpenMode.ReadOnly,
+                    Pooling = false,
+                    DefaultTimeout = 10,
+                }.ToString()
+            )
+        )
         using (var copy = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = unfinished, Pooling = false }.ToString()))
         {
             source.Open();
@@ -78,7 +106,14 @@ public static class Backups
     {
         try
         {
-            using var copy = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = path, Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
+            using var copy = new SqliteConnection(
+                new SqliteConnectionStringBuilder
+                {
+                    DataSource = path,
+                    Mode = SqliteOpenMode.ReadOnly,
+                    Pooling = false,
+                }.ToString()
+            );
             copy.Open();
             if (Run(copy, "PRAGMA integrity_check(1)") is not "ok" || Run(copy, "PRAGMA foreign_key_check") is not null)
             {
@@ -144,7 +179,14 @@ public static class Backups
             var aside = Name(CopyKind.BeforeRestore, now);
             Copy(dataFile, Path.Combine(folder, aside));
             using var source = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = ready, Pooling = false }.ToString());
-            using var live = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = dataFile, Pooling = false, DefaultTimeout = 10 }.ToString());
+            using var live = new SqliteConnection(
+                new SqliteConnectionStringBuilder
+                {
+                    DataSource = dataFile,
+                    Pooling = false,
+                    DefaultTimeout = 10,
+                }.ToString()
+            );
             source.Open();
             live.Open();
             Run(live, "PRAGMA busy_timeout = 10000");
@@ -196,7 +238,9 @@ public static class Backups
     private static void Thin(string folder)
     {
         var kinds = All(folder).Where(c => c.Kind != CopyKind.Day).GroupBy(c => c.Kind);
-        foreach (var copy in kinds.SelectMany(k => k.OrderByDescending(c => c.Name, StringComparer.Ordinal).Skip(k.Key == CopyKind.ByHand ? KeepByHand : KeepSteps)))
+        foreach (
+            var copy in kinds.SelectMany(k => k.OrderByDescending(c => c.Name, StringComparer.Ordinal).Skip(k.Key == CopyKind.ByHand ? KeepByHand : KeepSteps))
+        )
         {
             File.Delete(Path.Combine(folder, copy.Name));
         }
@@ -212,11 +256,30 @@ public static class Backups
     }
 
     /// <summary>The rolling copies in a folder, the newest first.</summary>
-    public static IReadOnlyList<(DateOnly Day, string File)> Days(string folder) => Directory.Exists(folder)
-        ? [.. Directory.EnumerateFiles(folder, Prefixes[CopyKind.Day] + "*" + Ending)
-            .Select(f => (Ok: DateOnly.TryParseExact(Path.GetFileNameWithoutExtension(f)[Prefixes[CopyKind.Day].Length..], Stamp, CultureInfo.InvariantCulture, DateTimeStyles.None, out var day), Day: day, File: f))
-            .Where(f => f.Ok).OrderByDescending(f => f.Day).Select(f => (f.Day, f.File))]
-        : [];
+    public static IReadOnlyList<(DateOnly Day, string File)> Days(string folder) =>
+        Directory.Exists(folder)
+            ?
+            [
+                .. Directory
+                    .EnumerateFiles(folder, Prefixes[CopyKind.Day] + "*" + Ending)
+                    .Select(f =>
+                        (
+                            Ok: DateOnly.TryParseExact(
+                                Path.GetFileNameWithoutExtension(f)[Prefixes[CopyKind.Day].Length..],
+                                Stamp,
+                                CultureInfo.InvariantCulture,
+                                DateTimeStyles.None,
+                                out var day
+                            ),
+                            Day: day,
+                            File: f
+                        )
+                    )
+                    .Where(f => f.Ok)
+                    .OrderByDescending(f => f.Day)
+                    .Select(f => (f.Day, f.File)),
+            ]
+            : [];
 
     private static object? Run(SqliteConnection connection, string command)
     {

@@ -20,11 +20,14 @@ public static class DataFile
 {
     /// <summary>Registers <see cref="GardenDb"/> on the file whose path is known when the first context is made.</summary>
     public static IServiceCollection AddGardenDb(this IServiceCollection services, Func<IServiceProvider, string> path) =>
-        services.AddDbContext<GardenDb>((sp, options) => options
-            .UseSqlite(ConnectionString(path(sp)))
-            // Held by a test; looked for at every start it takes a second.
-            .ConfigureWarnings(w => w.Ignore(RelationalEventId.PendingModelChangesWarning))
-            .AddInterceptors(FlushEveryCommit.Instance));
+        services.AddDbContext<GardenDb>(
+            (sp, options) =>
+                options
+                    .UseSqlite(ConnectionString(path(sp)))
+                    // Held by a test; looked for at every start it takes a second.
+                    .ConfigureWarnings(w => w.Ignore(RelationalEventId.PendingModelChangesWarning))
+                    .AddInterceptors(FlushEveryCommit.Instance)
+        );
 
     /// <summary>A write waits so long for another one: on a slow or busy disk a flush may take seconds.</summary>
     private const int PatienceSeconds = 30;
@@ -33,13 +36,14 @@ public static class DataFile
     public const string ScratchPrefix = "scratch-";
 
     /// <param name="pooling">False for a file that is read once: no connection stays open.</param>
-    public static string ConnectionString(string path, bool pooling = true) => new SqliteConnectionStringBuilder
-    {
-        DataSource = path,
-        Pooling = pooling,
-        ForeignKeys = true,
-        DefaultTimeout = PatienceSeconds,
-    }.ToString();
+    public static string ConnectionString(string path, bool pooling = true) =>
+        new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            Pooling = pooling,
+            ForeignKeys = true,
+            DefaultTimeout = PatienceSeconds,
+        }.ToString();
 
     /// <summary>Checks an existing file, then brings its schema up to date, keeping what is in it.</summary>
     /// <param name="backups">Folder for a copy that is made before the schema changes; null for none.</param>
@@ -49,7 +53,10 @@ public static class DataFile
         var exists = File.Exists(path);
         if (exists && new FileInfo(path).Length == 0)
         {
-            throw new DamagedDataException(path, "it is empty, as a disk that was full or a copy that broke off leaves it. Is there a garden to put back? If not, delete the empty file, and a new one is begun.");
+            throw new DamagedDataException(
+                path,
+                "it is empty, as a disk that was full or a copy that broke off leaves it. Is there a garden to put back? If not, delete the empty file, and a new one is begun."
+            );
         }
 
         try
@@ -89,7 +96,9 @@ public static class DataFile
             throw new DamagedDataException(path, "part of it is damaged.");
         }
 
-        if ((await db.Database.SqlQueryRaw<string>("SELECT name AS Value FROM sqlite_master WHERE name = '__EFMigrationsHistory'").ToListAsync(stop)).Count == 0)
+        if (
+            (await db.Database.SqlQueryRaw<string>("SELECT name AS Value FROM sqlite_master WHERE name = '__EFMigrationsHistory'").ToListAsync(stop)).Count == 0
+        )
         {
             throw new DamagedDataException(path, "it belongs to another program.");
         }
@@ -101,15 +110,16 @@ public static class DataFile
         }
     }
 
-    private static string Plain(SqliteException e) => e.SqliteErrorCode switch
-    {
-        26 => Say.Of("store.itIsNotAMauvaiseData"),
-        11 => Say.Of("store.partOfItIsDamaged"),
-        5 or 6 => Say.Of("store.anotherProgramHolds"),
-        8 or 14 => Say.Of("store.itCanNotBeRead"),
-        13 => Say.Of("store.theDiskIsFull"),
-        _ => Say.Of("store.sqliteSays", ("sqliteErrorCode", e.SqliteErrorCode)),
-    };
+    private static string Plain(SqliteException e) =>
+        e.SqliteErrorCode switch
+        {
+            26 => Say.Of("store.itIsNotAMauvaiseData"),
+            11 => Say.Of("store.partOfItIsDamaged"),
+            5 or 6 => Say.Of("store.anotherProgramHolds"),
+            8 or 14 => Say.Of("store.itCanNotBeRead"),
+            13 => Say.Of("store.theDiskIsFull"),
+            _ => Say.Of("store.sqliteSays", ("sqliteErrorCode", e.SqliteErrorCode)),
+        };
 
     /// <summary>Makes SQLite flush its log at every commit, so that an acknowledged write survives a power cut.</summary>
     private sealed class FlushEveryCommit : DbConnectionInterceptor

@@ -30,13 +30,29 @@ public static class Doctor
         }
 
         var bytes = new FileInfo(path).Length;
-        found.Add(new(bytes > 0, bytes > 0 ? string.Create(CultureInfo.InvariantCulture, $"{path}, {bytes / 1048576.0:0.0} MB.") : Say.Of("store.isEmptyPutACopyBack", ("path", path))));
+        found.Add(
+            new(
+                bytes > 0,
+                bytes > 0
+                    ? string.Create(CultureInfo.InvariantCulture, $"{path}, {bytes / 1048576.0:0.0} MB.")
+                    : Say.Of("store.isEmptyPutACopyBack", ("path", path))
+            )
+        );
         try
         {
             Backups.Check(path);
             found.Add(new(true, Say.Of("store.itsPagesIndexesAndReferences")));
             var options = new DbContextOptionsBuilder<GardenDb>()
-                .UseSqlite(new SqliteConnectionStringBuilder { DataSource = path, Mode = SqliteOpenMode.ReadOnly, Pooling = false, DefaultTimeout = 10 }.ToString()).Options;
+                .UseSqlite(
+                    new SqliteConnectionStringBuilder
+                    {
+                        DataSource = path,
+                        Mode = SqliteOpenMode.ReadOnly,
+                        Pooling = false,
+                        DefaultTimeout = 10,
+                    }.ToString()
+                )
+                .Options;
             await using var db = new GardenDb(options);
             found.AddRange(await SchemaAsync(db, stop));
             if (found.TrueForAll(f => f.Sound))
@@ -64,7 +80,9 @@ public static class Doctor
     public static async Task<IReadOnlyList<string>> MendAsync(string path, string backups, DateTimeOffset now, CancellationToken stop)
     {
         await using var db = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(path, pooling: false)).Options);
-        var indexes = (await db.Database.SqlQueryRaw<string>("PRAGMA integrity_check(20)").ToListAsync(stop)).Exists(w => w.Contains("index", StringComparison.Ordinal));
+        var indexes = (await db.Database.SqlQueryRaw<string>("PRAGMA integrity_check(20)").ToListAsync(stop)).Exists(w =>
+            w.Contains("index", StringComparison.Ordinal)
+        );
         var lost = await db.Photos.CountAsync(p => !db.PhotoImages.Any(i => i.PhotoId == p.Id), stop);
         if (!indexes && lost == 0)
         {
@@ -97,7 +115,15 @@ public static class Doctor
         var applied = (await db.Database.GetAppliedMigrationsAsync(stop)).ToList();
         return applied.FirstOrDefault(m => !known.Contains(m)) is { } newer
             ? [new(false, Say.Of("store.itWasWrittenByANewer", ("newer", newer)))]
-            : [new(true, applied.Count == known.Count ? Say.Of("store.itsShapeIsThatOfThis") : Say.Of("store.itIsStepsOlderThanThis", ("known", known.Count - applied.Count)))];
+            :
+            [
+                new(
+                    true,
+                    applied.Count == known.Count
+                        ? Say.Of("store.itsShapeIsThatOfThis")
+                        : Say.Of("store.itIsStepsOlderThanThis", ("known", known.Count - applied.Count))
+                ),
+            ];
     }
 
     private static async Task<List<Examined>> RowsAsync(GardenDb db, CancellationToken stop)
@@ -112,17 +138,31 @@ public static class Doctor
         {
             var garden = (await new ArchiveMerge(db).ReadAsync(id, stop))!;
             var faults = ArchiveCheck.Faults(garden).Take(MostTold).ToList();
-            found.Add(faults.Count == 0
-                ? new(true, Say.Of("store.placesPlantingsCountsAndSpraysAll", ("garden", garden.Garden.Name), ("places", garden.Places.Count), ("plantings", garden.Plantings.Count), ("observations", garden.Observations.Count), ("applications", garden.Applications.Count)))
-                : new(false, $"{garden.Garden.Name}: {string.Join("; ", faults)}."));
+            found.Add(
+                faults.Count == 0
+                    ? new(
+                        true,
+                        Say.Of(
+                            "store.placesPlantingsCountsAndSpraysAll",
+                            ("garden", garden.Garden.Name),
+                            ("places", garden.Places.Count),
+                            ("plantings", garden.Plantings.Count),
+                            ("observations", garden.Observations.Count),
+                            ("applications", garden.Applications.Count)
+                        )
+                    )
+                    : new(false, $"{garden.Garden.Name}: {string.Join("; ", faults)}.")
+            );
             found.AddRange(await PicturesAsync(db, id, stop));
             var fetch = await db.WeatherFetches.AsNoTracking().Where(f => f.GardenId == id).OrderByDescending(f => f.AnsweredAt).FirstOrDefaultAsync(stop);
-            found.Add(fetch switch
-            {
-                { Trouble: { } trouble } => new(false, Say.Of("store.weather", ("trouble", trouble))),
-                { AnsweredAt: { } last } => new(true, Say.Of("store.weatherWasLastFetched", ("last", Say.In(last, "d MMMM yyyy")))),
-                _ => new(true, Say.Of("store.noWeatherServiceHasAnsweredYet")),
-            });
+            found.Add(
+                fetch switch
+                {
+                    { Trouble: { } trouble } => new(false, Say.Of("store.weather", ("trouble", trouble))),
+                    { AnsweredAt: { } last } => new(true, Say.Of("store.weatherWasLastFetched", ("last", Say.In(last, "d MMMM yyyy")))),
+                    _ => new(true, Say.Of("store.noWeatherServiceHasAnsweredYet")),
+                }
+            );
         }
 
         return found.Count > 0 ? found : [new(true, Say.Of("store.thereIsNoGarden"))];
@@ -132,7 +172,17 @@ public static class Doctor
     {
         var pictures = await db.Photos.CountAsync(p => p.GardenId == garden, stop);
         var missing = await db.Photos.CountAsync(p => p.GardenId == garden && !db.PhotoImages.Any(i => i.PhotoId == p.Id), stop);
-        return pictures == 0 ? [] : [new(missing == 0, missing == 0 ? Say.Of("store.pictures", ("pictures", pictures)) : Say.Of("store.picturesOfWhichAreLost", ("pictures", pictures), ("missing", missing)))];
+        return pictures == 0
+            ? []
+            :
+            [
+                new(
+                    missing == 0,
+                    missing == 0
+                        ? Say.Of("store.pictures", ("pictures", pictures))
+                        : Say.Of("store.picturesOfWhichAreLost", ("pictures", pictures), ("missing", missing))
+                ),
+            ];
     }
 
     private static IEnumerable<Examined> Copies(string folder, DateTimeOffset now)

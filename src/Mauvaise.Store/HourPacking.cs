@@ -22,8 +22,14 @@ public static class HourPacking
             var x = day[h];
             ReadOnlySpan<double?> fields =
             [
-                x.TemperatureC, x.RelativeHumidityPercent, x.WindMetresPerSecond, x.GustMetresPerSecond,
-                x.RainMm, x.CloudPercent, x.LeafWetness, x.SolarWattsPerSquareMetre,
+                x.TemperatureC,
+                x.RelativeHumidityPercent,
+                x.WindMetresPerSecond,
+                x.GustMetresPerSecond,
+                x.RainMm,
+                x.CloudPercent,
+                x.LeafWetness,
+                x.SolarWattsPerSquareMetre,
             ];
             for (var f = 0; f < Fields; f++)
             {

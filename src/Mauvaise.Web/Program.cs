@@ -68,16 +68,25 @@ services.AddScoped<GardenTools>();
 services.AddScoped<DemoGarden>();
 services.AddSingleton<Postman>();
 services.AddScoped<MailRound>();
-services.AddHttpClient<WeatherClient>(http => (http.Timeout, http.MaxResponseContentBufferSize) = (WeatherClient.LongestAnswer, WeatherClient.LargestAnswer)).AddResilienceHandler("weather", pipeline =>
-{
-    // The garden's clock may stand still; waiting is done by the machine's.
-    pipeline.TimeProvider = TimeProvider.System;
-    pipeline
-        .AddTimeout(TimeSpan.FromSeconds(9))
-        .AddRetry(new HttpRetryStrategyOptions { MaxRetryAttempts = 1, Delay = TimeSpan.FromMilliseconds(300), BackoffType = DelayBackoffType.Constant })
-        .AddCircuitBreaker(new HttpCircuitBreakerStrategyOptions())
-        .AddTimeout(TimeSpan.FromSeconds(4));
-});
+services
+    .AddHttpClient<WeatherClient>(http => (http.Timeout, http.MaxResponseContentBufferSize) = (WeatherClient.LongestAnswer, WeatherClient.LargestAnswer))
+    .AddResilienceHandler("weather", pipeline =>
+    {
+        // The garden's clock may stand still; waiting is done by the machine's.
+        pipeline.TimeProvider = TimeProvider.System;
+        pipeline
+            .AddTimeout(TimeSpan.FromSeconds(9))
+            .AddRetry(
+                new HttpRetryStrategyOptions
+                {
+                    MaxRetryAttempts = 1,
+                    Delay = TimeSpan.FromMilliseconds(300),
+                    BackoffType = DelayBackoffType.Constant,
+                }
+            )
+            .AddCircuitBreaker(new HttpCircuitBreakerStrategyOptions())
+            .AddTimeout(TimeSpan.FromSeconds(4));
+    });
 if (!generatingDocuments)
 {
     services.AddHostedService<WeatherSchedule>();
@@ -92,7 +101,9 @@ services.AddHttpContextAccessor();
 if (!generatingDocuments)
 {
     // The generator knows the framework's own converters alone.
-    services.AddOptions<Microsoft.AspNetCore.Http.Json.JsonOptions>().Configure<IHttpContextAccessor>((o, http) => o.SerializerOptions.Converters.Add(new ToldStrings(http)));
+    services
+        .AddOptions<Microsoft.AspNetCore.Http.Json.JsonOptions>()
+        .Configure<IHttpContextAccessor>((o, http) => o.SerializerOptions.Converters.Add(new ToldStrings(http)));
 }
 
 services.AddHome();
@@ -106,7 +117,9 @@ services.ConfigureHttpJsonOptions(o =>
     o.SerializerOptions.RespectNullableAnnotations = true;
     o.SerializerOptions.RespectRequiredConstructorParameters = true;
     // The generator knows the framework's own converter alone.
-    o.SerializerOptions.Converters.Add(generatingDocuments ? new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) : new StrictEnums());
+    o.SerializerOptions.Converters.Add(
+        generatingDocuments ? new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) : new StrictEnums()
+    );
 });
 services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 services.AddOpenApi("v1");
@@ -129,7 +142,10 @@ app.UseExceptionHandler();
 var home = app.Services.GetRequiredService<HomeSettings>();
 if (home.Proxies.Count > 0)
 {
-    var forwarded = new ForwardedHeadersOptions { ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost };
+    var forwarded = new ForwardedHeadersOptions
+    {
+        ForwardedHeaders = ForwardedHeaders.XForwardedFor | ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedHost,
+    };
     forwarded.KnownIPNetworks.Clear();
     forwarded.KnownProxies.Clear();
     foreach (var proxy in home.Proxies)
@@ -148,8 +164,10 @@ app.UseAuthentication();
 app.UseAuthorization();
 app.UseRateLimiter();
 app.MapStaticAssets();
+
 // As the build wrote it.
-app.MapGet("/openapi/v1.json", () => TypedResults.PhysicalFile(Path.Combine(AppContext.BaseDirectory, "openapi", "openapi.json"), "application/json")).ExcludeFromDescription();
+app.MapGet("/openapi/v1.json", () => TypedResults.PhysicalFile(Path.Combine(AppContext.BaseDirectory, "openapi", "openapi.json"), "application/json"))
+    .ExcludeFromDescription();
 var api = app.MapGroup("").AddEndpointFilterFactory(SoundRequest.Filter).AddEndpointFilterFactory(SignedDeeds.Filter).AddEndpointFilter(WriteGate.Filter);
 api.MapGardens();
 api.MapHousehold();
@@ -189,10 +207,8 @@ api.MapUndo();
 api.MapCatalogue();
 api.MapCalc();
 api.MapDemo();
-app.MapFallback("/api/{**rest}", ProblemHttpResult () => Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress"))).ExcludeFromDescription();
-app.MapFallbackToFile("index.html", new StaticFileOptions
-{
-    OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache",
-});
+app.MapFallback("/api/{**rest}", ProblemHttpResult () => Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress")))
+    .ExcludeFromDescription();
+app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
 
 return await Startup.ServeAsync(app);

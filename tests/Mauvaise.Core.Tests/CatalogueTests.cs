@@ -47,8 +47,12 @@ public class CatalogueTests
     [InlineData("signs", "id: tips-first", "id: tips", "'tips-first'")]
     [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "the nearest is 'legumes'")]
     [InlineData("targets", "hosts: [legumes, beets]", "hosts: [legums, beets]", "targets.yaml, line")]
-    [InlineData("materials", "assumed: [cover, worksOn, harmToHelpers]", "assumed: [cover, worsOn, harmToHelpers]",
-        "'worsOn' is nothing that is assumed; the nearest is 'worksOn'")]
+    [InlineData(
+        "materials",
+        "assumed: [cover, worksOn, harmToHelpers]",
+        "assumed: [cover, worsOn, harmToHelpers]",
+        "'worsOn' is nothing that is assumed; the nearest is 'worksOn'"
+    )]
     [InlineData("helpers", "perM2: 50,", "perM2: 500,", "0 < perM2 <= mostPerM2")]
     [InlineData("helpers", "[spider-mite, any-mite, thrips]", "[spider-mites, any-mite, thrips]", "the nearest is 'spider-mite'")]
     public void A_fault_in_a_file_is_named(string kind, string sound, string broken, string told)
@@ -124,10 +128,14 @@ public class CatalogueTests
     [Fact]
     public void A_name_by_country_is_that_of_one_thing()
     {
-        foreach (var things in new IEnumerable<(string Name, IReadOnlyList<string> Also)>[]
-        {
-            Shipped.Catalogue.Crops.Select(c => (c.Name, c.AlsoCalled)), Shipped.Catalogue.Targets.Select(t => (t.Name, t.AlsoCalled)), Shipped.Catalogue.Materials.Select(m => (m.Name, m.AlsoCalled)),
-        })
+        foreach (
+            var things in new IEnumerable<(string Name, IReadOnlyList<string> Also)>[]
+            {
+                Shipped.Catalogue.Crops.Select(c => (c.Name, c.AlsoCalled)),
+                Shipped.Catalogue.Targets.Select(t => (t.Name, t.AlsoCalled)),
+                Shipped.Catalogue.Materials.Select(m => (m.Name, m.AlsoCalled)),
+            }
+        )
         {
             var names = things.SelectMany(t => t.Also.Append(t.Name)).Select(n => n.ToUpperInvariant()).ToList();
             Assert.Equal(names.Distinct(), names);

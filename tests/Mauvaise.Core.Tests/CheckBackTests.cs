@@ -20,16 +20,28 @@ public class CheckBackTests
     {
         var bed = GardenSamples.Bed("Bed");
         var planting = GardenSamples.Grown(bed, "courgette");
-        var task = new GardenTask(Guid.NewGuid(), planting.Id, null, KnownIds.Measures.WaterJet, Aphid, Day(daysAgo),
-            TaskState.Done, GardenSamples.Now.AddDays(-daysAgo));
+        var task = new GardenTask(
+            Guid.NewGuid(),
+            planting.Id,
+            null,
+            KnownIds.Measures.WaterJet,
+            Aphid,
+            Day(daysAgo),
+            TaskState.Done,
+            GardenSamples.Now.AddDays(-daysAgo)
+        );
         var visit = new CheckBack(Guid.NewGuid(), null, planting.Id, Day(dueDaysAgo), null, null, null, Injury.None, task.Id);
         var garden = GardenSamples.Tried(GardenSamples.Garden([bed], [planting]));
-        return (garden with
-        {
-            Tasks = [task],
-            CheckBacks = [.. garden.CheckBacks, visit],
-            Observations = [.. seen.Select(o => o with { PlantingId = planting.Id })],
-        }, planting, visit);
+        return (
+            garden with
+            {
+                Tasks = [task],
+                CheckBacks = [.. garden.CheckBacks, visit],
+                Observations = [.. seen.Select(o => o with { PlantingId = planting.Id })],
+            },
+            planting,
+            visit
+        );
     }
 
     private static DateOnly Day(int ago) => new DateOnly(2026, 7, 16).AddDays(-ago);
@@ -91,8 +103,9 @@ public class CheckBackTests
         Assert.Null(set.Finding.Overdue);
         Assert.Contains(set.WithMaterials, w => w.Allowed);
 
-        var judged = CheckBackDeeds.JudgeBy(garden, visit, WhatIsJudged.Of(garden, visit)!, garden.Observations[1],
-            new JudgedByCount(garden.Observations[1].Id, Injury.None)).CheckBacks[0];
+        var judged = CheckBackDeeds
+            .JudgeBy(garden, visit, WhatIsJudged.Of(garden, visit)!, garden.Observations[1], new JudgedByCount(garden.Observations[1].Id, Injury.None))
+            .CheckBacks[0];
         Assert.Equal((Outcome.Losing, garden.Observations[1].Id, garden.Observations[1].At), (judged.Outcome, judged.ObservationId, judged.DoneAt));
         Assert.Null(SettlingCount.Of(garden, judged, Aphid));
     }
@@ -147,14 +160,26 @@ public class CheckBackTests
         var tank = EveningPlanner.Plan(garden).Deeds.Single(d => d.Tank is not null);
         Assert.Null(tank.BatchId);
 
-        var bottle = new Batch(Guid.NewGuid(), garden.Now.AddMinutes(-30), tank.Tank!.Recipe.Id, tank.Tank.Step, 1,
-            garden.Now.AddHours(8), "cabbage-whitefly", [planting.Id],
-            [new Measured(tank.Tank.Recipe.Active.Material, "active", 20, "ml")]);
+        var bottle = new Batch(
+            Guid.NewGuid(),
+            garden.Now.AddMinutes(-30),
+            tank.Tank!.Recipe.Id,
+            tank.Tank.Step,
+            1,
+            garden.Now.AddHours(8),
+            "cabbage-whitefly",
+            [planting.Id],
+            [new Measured(tank.Tank.Recipe.Active.Material, "active", 20, "ml")]
+        );
         var mixed = EveningPlanner.Plan(garden with { Batches = [bottle] }).Deeds.Single(d => d.Tank is not null);
         Assert.Equal(bottle.Id, mixed.BatchId);
-        Assert.StartsWith($"It stands mixed since {Figure.Time(new DateTimeOffset(2026, 7, 16, 17, 10, 0, TimeSpan.FromHours(2)))}",
-            mixed.Detail, StringComparison.Ordinal);
-        Assert.Null(EveningPlanner.Plan(garden with { Batches = [bottle with { UseBy = garden.Now.AddMinutes(-1) }] }).Deeds.Single(d =>
-            d.Tank is not null).BatchId);
+        Assert.StartsWith(
+            $"It stands mixed since {Figure.Time(new DateTimeOffset(2026, 7, 16, 17, 10, 0, TimeSpan.FromHours(2)))}",
+            mixed.Detail,
+            StringComparison.Ordinal
+        );
+        Assert.Null(
+            EveningPlanner.Plan(garden with { Batches = [bottle with { UseBy = garden.Now.AddMinutes(-1) }] }).Deeds.Single(d => d.Tank is not null).BatchId
+        );
     }
 }

@@ -13,17 +13,40 @@ public class CourseTests
     private static readonly Planting Squash = GardenSamples.Grown(Bed, "squash");
 
     private static GardenSnapshot Garden(double meanC = 25, Stance stance = Stance.WatchAndTreat) =>
-        GardenSamples.Tried(GardenSamples.Garden([Warm, Bed], [Aubergine, Squash], _ => WeatherSamples.Mild with { TemperatureC = meanC }))
-            with
-        { Garden = GardenSamples.Home with { Stance = stance } };
+        GardenSamples.Tried(GardenSamples.Garden([Warm, Bed], [Aubergine, Squash], _ => WeatherSamples.Mild with { TemperatureC = meanC })) with
+        {
+            Garden = GardenSamples.Home with { Stance = stance },
+        };
 
     private static CourseShape Shape(GardenSnapshot garden, string target, string material) =>
         CourseShape.For(garden, Aubergine, GardenSamples.Target(target), Shipped.Catalogue.Material(material));
 
-    private static Course Course(GardenSnapshot garden, string recipe = "insecticidal-soap", string target = "spider-mite", double daysAgo = 20, Planting? on = null)
+    private static Course Course(
+        GardenSnapshot garden,
+        string recipe = "insecticidal-soap",
+        string target = "spider-mite",
+        double daysAgo = 20,
+        Planting? on = null
+    )
     {
-        var shape = CourseShape.For(garden, on ?? Aubergine, GardenSamples.Target(target), Shipped.Catalogue.Material(Shipped.Catalogue.FindRecipe(recipe)!.Active.Material));
-        return new(Guid.NewGuid(), (on ?? Aubergine).Id, target, recipe, GardenSamples.Now.AddDays(-daysAgo), DoseStep.Gentle, shape.SpacingDays, shape.Rounds, shape.DegreeDaysPerDay, []);
+        var shape = CourseShape.For(
+            garden,
+            on ?? Aubergine,
+            GardenSamples.Target(target),
+            Shipped.Catalogue.Material(Shipped.Catalogue.FindRecipe(recipe)!.Active.Material)
+        );
+        return new(
+            Guid.NewGuid(),
+            (on ?? Aubergine).Id,
+            target,
+            recipe,
+            GardenSamples.Now.AddDays(-daysAgo),
+            DoseStep.Gentle,
+            shape.SpacingDays,
+            shape.Rounds,
+            shape.DegreeDaysPerDay,
+            []
+        );
     }
 
     /// <summary>The garden with a course, its rounds so many days ago, and what each check-back said.</summary>
@@ -39,7 +62,18 @@ public class CourseTests
             CheckBacks =
             [
                 .. garden.CheckBacks,
-                .. sprays.Zip(rounds, (a, r) => new CheckBack(Guid.NewGuid(), a.Id, planting.Id, garden.Garden.DateOf(a.At).AddDays(2), r.Outcome is null ? null : a.At.AddDays(2), null, r.Outcome, r.Injury)),
+                .. sprays.Zip(rounds, (a, r) =>
+                    new CheckBack(
+                        Guid.NewGuid(),
+                        a.Id,
+                        planting.Id,
+                        garden.Garden.DateOf(a.At).AddDays(2),
+                        r.Outcome is null ? null : a.At.AddDays(2),
+                        null,
+                        r.Outcome,
+                        r.Injury
+                    )
+                ),
             ],
         };
     }
@@ -70,7 +104,12 @@ public class CourseTests
         var course = Course(untried, daysAgo: 0.1);
         Assert.Equal(CourseState.PatchFirst, CourseProgress.Of(untried with { Courses = [course] }, course).State);
         var trial = GardenSamples.Sprayed(Aubergine, 0.05, "insecticidal-soap", patchTest: true);
-        var waiting = untried with { Courses = [course], Applications = [trial], CheckBacks = [new(Guid.NewGuid(), trial.Id, Aubergine.Id, new(2026, 7, 18), null, null, null, Injury.None)] };
+        var waiting = untried with
+        {
+            Courses = [course],
+            Applications = [trial],
+            CheckBacks = [new(Guid.NewGuid(), trial.Id, Aubergine.Id, new(2026, 7, 18), null, null, null, Injury.None)],
+        };
         var progress = CourseProgress.Of(waiting, course);
         Assert.Equal((CourseState.PatchWaits, new DateOnly(2026, 7, 18)), (progress.State, progress.NextOn));
     }
@@ -101,7 +140,9 @@ public class CourseTests
         Observation Clean(double daysAgo, int leaves = 20) => GardenSamples.Seen(Aubergine, daysAgo, leaves, 0);
         Assert.False(CourseProgress.Of(garden with { Observations = [Clean(4)] }, course).IsOver);
         Assert.False(CourseProgress.Of(garden with { Observations = [Clean(4), Clean(2, leaves: 2)] }, course).IsOver);
-        Assert.False(CourseProgress.Of(garden with { Observations = [Clean(4), GardenSamples.Seen(Aubergine, 3, 20, 1, "spider-mite"), Clean(2)] }, course).IsOver);
+        Assert.False(
+            CourseProgress.Of(garden with { Observations = [Clean(4), GardenSamples.Seen(Aubergine, 3, 20, 1, "spider-mite"), Clean(2)] }, course).IsOver
+        );
         Assert.Equal(CourseState.Cleared, CourseProgress.Of(garden with { Observations = [Clean(4), Clean(2)] }, course).State);
     }
 
@@ -175,7 +216,10 @@ public class CourseTests
     public void Two_rounds_are_enough_when_it_is_well_under_its_line_and_nothing_hatches(string target, string recipe, Stance stance, Outcome second, bool held)
     {
         // Cool, so that mites take three rounds.
-        var garden = GardenSamples.Tried(GardenSamples.Garden([Bed], [Squash], _ => WeatherSamples.Mild with { TemperatureC = 18 })) with { Garden = GardenSamples.Home with { Stance = stance } };
+        var garden = GardenSamples.Tried(GardenSamples.Garden([Bed], [Squash], _ => WeatherSamples.Mild with { TemperatureC = 18 })) with
+        {
+            Garden = GardenSamples.Home with { Stance = stance },
+        };
         var course = Course(garden, recipe, target, 12, Squash);
         var progress = CourseProgress.Of(With(garden, course, (11, Outcome.Holding, Injury.None), (4, second, Injury.None)), course);
         Assert.Equal(held, progress.State == CourseState.Held);

@@ -1,5 +1,5 @@
-using Mauvaise.Core.Catalogue;
 using CsCheck;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
@@ -42,16 +42,19 @@ public class CoverTests
 
     [Fact]
     public void Cover_never_rises_and_more_rain_never_gives_more() =>
-        Gen.Select(Gen.Double[0, 10].Array[72], Gen.Int[0, 71], Gen.Double[0.1, 20]).Sample((rain, at, more) =>
-        {
-            var cover = Cover("neem-oil", Hours(72, i => Mild with { RainMm = rain[i] }));
-            var wetter = Cover("neem-oil", Hours(72, i => Mild with { RainMm = rain[i] + (i == at ? more : 0) }));
-            return cover.Zip(cover.Skip(1)).All(p => p.Second <= p.First) && cover.Zip(wetter).All(p => p.Second <= p.First);
-        }, iter: 100);
+        Gen.Select(Gen.Double[0, 10].Array[72], Gen.Int[0, 71], Gen.Double[0.1, 20])
+            .Sample(
+                (rain, at, more) =>
+                {
+                    var cover = Cover("neem-oil", Hours(72, i => Mild with { RainMm = rain[i] }));
+                    var wetter = Cover("neem-oil", Hours(72, i => Mild with { RainMm = rain[i] + (i == at ? more : 0) }));
+                    return cover.Zip(cover.Skip(1)).All(p => p.Second <= p.First) && cover.Zip(wetter).All(p => p.Second <= p.First);
+                },
+                iter: 100
+            );
 
     [Fact]
-    public void Layers_protect_independently() =>
-        Assert.Equal(1 - (1 - 0.5 * 0.8) * (1 - 1 * 0.5), CoverCurve.Protection([(0.5, 0.8), (1, 0.5)]), 1e-12);
+    public void Layers_protect_independently() => Assert.Equal(1 - (1 - 0.5 * 0.8) * (1 - 1 * 0.5), CoverCurve.Protection([(0.5, 0.8), (1, 0.5)]), 1e-12);
 
     [Fact]
     public void Cover_lapses_in_the_first_hour_under_the_floor()

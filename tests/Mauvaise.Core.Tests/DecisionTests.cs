@@ -12,19 +12,24 @@ public class DecisionTests
 {
     public static TheoryData<string> Cases => [.. Rows().Skip(1).Select(r => r[0])];
 
-    private static IEnumerable<string[]> Rows() => File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "cases", "decisions.csv")).Select(l => l.Split(','));
+    private static IEnumerable<string[]> Rows() =>
+        File.ReadAllLines(Path.Combine(AppContext.BaseDirectory, "cases", "decisions.csv")).Select(l => l.Split(','));
 
     internal static ActionLadder Ladder(string name)
     {
         var columns = Rows().First();
         var row = Rows().First(r => r[0] == name);
         string Of(string column) => row[Array.IndexOf(columns, column)];
-        static T Word<T>(string word) where T : struct, Enum => Enum.Parse<T>(word, true);
+        static T Word<T>(string word)
+            where T : struct, Enum => Enum.Parse<T>(word, true);
         static string[] Words(string text) => text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
         int Number(string column) => int.Parse(Of(column), CultureInfo.InvariantCulture);
 
         var overhead = Of("kind") == "overheadBed";
-        var place = GardenSamples.Bed("Bed", 0, overhead ? PlaceKind.OpenBed : Word<PlaceKind>(Of("kind"))) with { Watering = overhead ? Watering.Overhead : Watering.Drip };
+        var place = GardenSamples.Bed("Bed", 0, overhead ? PlaceKind.OpenBed : Word<PlaceKind>(Of("kind"))) with
+        {
+            Watering = overhead ? Watering.Overhead : Watering.Drip,
+        };
         var planting = GardenSamples.Grown(place, Of("crop"), Word<GrowthStage>(Of("stage")));
         // Short crops were sown later, so that only those that say so are near their end.
         var length = Shipped.Catalogue.Crop(planting.Crop).StageDays[2];
@@ -32,18 +37,47 @@ public class DecisionTests
         var done = Words(Of("done"));
         var age = done.FirstOrDefault(d => d.StartsWith("age:", StringComparison.Ordinal)) is { } old ? int.Parse(old[4..], CultureInfo.InvariantCulture) : 0.5;
         var target = Of("target") is "" or "?" ? null : Of("target");
-        var seen = GardenSamples.Seen(planting, age, Number("looked"), Number("affected"), target, Number("helpers"), Word<Ants>(Of("ants")),
-            part: Word<PlantPart>(Of("part")), signs: [.. Words(Of("signs")).Select(s => new SeenSign(s, true))])
-            with
-        { SeverityPercent = Of("severity") == "" ? null : Number("severity") };
+        var seen = GardenSamples.Seen(
+            planting,
+            age,
+            Number("looked"),
+            Number("affected"),
+            target,
+            Number("helpers"),
+            Word<Ants>(Of("ants")),
+            part: Word<PlantPart>(Of("part")),
+            signs: [.. Words(Of("signs")).Select(s => new SeenSign(s, true))]
+        ) with
+        {
+            SeverityPercent = Of("severity") == "" ? null : Number("severity"),
+        };
         var before = Of("before") is { Length: > 0 } b
-            ? GardenSamples.Seen(planting, age + int.Parse(b.Split(':')[0], CultureInfo.InvariantCulture), Number("looked"), int.Parse(b.Split(':')[1], CultureInfo.InvariantCulture), target)
+            ? GardenSamples.Seen(
+                planting,
+                age + int.Parse(b.Split(':')[0], CultureInfo.InvariantCulture),
+                Number("looked"),
+                int.Parse(b.Split(':')[1], CultureInfo.InvariantCulture),
+                target
+            )
             : null;
         var garden = GardenSamples.Tried(GardenSamples.Garden([place], [planting], Weather(Of("weather")))) with
         {
             Garden = GardenSamples.Home with { Stance = Word<Stance>(Of("stance")) },
             Observations = before is null ? [seen] : [before, seen],
-            Tasks = [.. done.Where(d => !d.Contains(':', StringComparison.Ordinal)).Select(d => new GardenTask(Guid.NewGuid(), planting.Id, null, d, target, GardenSamples.Home.DateOf(GardenSamples.Now.AddDays(-2)), TaskState.Done, GardenSamples.Now.AddDays(-2)))],
+            Tasks =
+            [
+                .. done.Where(d => !d.Contains(':', StringComparison.Ordinal))
+                    .Select(d => new GardenTask(
+                        Guid.NewGuid(),
+                        planting.Id,
+                        null,
+                        d,
+                        target,
+                        GardenSamples.Home.DateOf(GardenSamples.Now.AddDays(-2)),
+                        TaskState.Done,
+                        GardenSamples.Now.AddDays(-2)
+                    )),
+            ],
         };
         if (done.FirstOrDefault(d => d.StartsWith("spray:", StringComparison.Ordinal)) is { } sprayed)
         {
@@ -58,12 +92,21 @@ public class DecisionTests
         return ActionLadder.For(garden, planting, seen);
     }
 
-    private static Func<DateTimeOffset, WeatherHour> Weather(string word) => word switch
-    {
-        "hot" => _ => WeatherSamples.Mild with { TemperatureC = 27, RelativeHumidityPercent = 45 },
-        "rain" => at => at > GardenSamples.Now.AddHours(20) && at < GardenSamples.Now.AddHours(30) ? WeatherSamples.Mild with { RainMm = 2, RelativeHumidityPercent = 95, CloudPercent = 100 } : WeatherSamples.Mild,
-        _ => _ => WeatherSamples.Mild,
-    };
+    private static Func<DateTimeOffset, WeatherHour> Weather(string word) =>
+        word switch
+        {
+            "hot" => _ => WeatherSamples.Mild with { TemperatureC = 27, RelativeHumidityPercent = 45 },
+            "rain" => at =>
+                at > GardenSamples.Now.AddHours(20) && at < GardenSamples.Now.AddHours(30)
+                    ? WeatherSamples.Mild with
+                    {
+                        RainMm = 2,
+                        RelativeHumidityPercent = 95,
+                        CloudPercent = 100,
+                    }
+                    : WeatherSamples.Mild,
+            _ => _ => WeatherSamples.Mild,
+        };
 
     [Theory]
     [MemberData(nameof(Cases))]
@@ -123,7 +166,11 @@ public class DecisionTests
     public void A_step_that_was_passed_by_is_not_proposed_again_for_that_look()
     {
         var seen = GardenSamples.Seen(Squash, 0.5, 20, 4, "powdery-mildew");
-        var passed = Garden with { Observations = [seen], Tasks = [new(Guid.NewGuid(), Squash.Id, seen.LookId, "prune", "powdery-mildew", new(2026, 7, 16), TaskState.Passed)] };
+        var passed = Garden with
+        {
+            Observations = [seen],
+            Tasks = [new(Guid.NewGuid(), Squash.Id, seen.LookId, "prune", "powdery-mildew", new(2026, 7, 16), TaskState.Passed)],
+        };
         Assert.True(ActionLadder.For(Garden with { Observations = [seen] }, Squash, seen).Proposes("prune"));
         var step = ActionLadder.For(passed, Squash, seen).Steps.Single(s => s.Code == "prune");
         Assert.Equal((StepChoice.PassedOver, "You passed it by."), (step.Choice, step.Why[0]));

@@ -9,8 +9,7 @@ namespace Mauvaise.Core.Tests;
 /// <summary>Doses carried from kitchen to tank: forty made-up recipes worked by exact fractions (tests/cases/recipes.csv), and what must hold for any.</summary>
 public class DoseTests
 {
-    public static TheoryData<string> Recipes =>
-        [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "cases", "recipes.csv")).Skip(1)];
+    public static TheoryData<string> Recipes => [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "cases", "recipes.csv")).Skip(1)];
 
     [Theory]
     [MemberData(nameof(Recipes))]
@@ -18,8 +17,19 @@ public class DoseTests
     {
         var c = line.Split(',');
         static double? Maybe(string text) => text.Length == 0 ? null : double.Parse(text, CultureInfo.InvariantCulture);
-        var scaled = DoseScaling.Scale(new SpokenDose(
-            Maybe(c[0])!.Value, Units.Get(c[1]), Maybe(c[2])!.Value, Units.Get(c[3]), Maybe(c[4])!.Value, Units.Get(c[5]), Maybe(c[6]), Maybe(c[7]), Maybe(c[8])));
+        var scaled = DoseScaling.Scale(
+            new SpokenDose(
+                Maybe(c[0])!.Value,
+                Units.Get(c[1]),
+                Maybe(c[2])!.Value,
+                Units.Get(c[3]),
+                Maybe(c[4])!.Value,
+                Units.Get(c[5]),
+                Maybe(c[6]),
+                Maybe(c[7]),
+                Maybe(c[8])
+            )
+        );
         Assert.Equal(c[11], scaled.Unit);
         Assert.Equal(Maybe(c[9])!.Value, scaled.PerLitre, 1e-8);
         Assert.Equal(Maybe(c[10])!.Value, scaled.Needed, 1e-8);
@@ -37,20 +47,31 @@ public class DoseTests
 
     [Fact]
     public void Twice_the_dose_or_the_tank_is_twice_the_amount() =>
-        Gen.Select(Gen.Double[0.01, 5], Gen.Double[0.5, 12], Gen.Double[1.1, 4]).Sample((dose, tank, factor) =>
-        {
-            SpokenDose Spoken(double d, double t) => new(d, Units.Get("us-tsp"), 1, Units.Get("l"), t, Units.Get("us-qt"));
-            var needed = DoseScaling.Scale(Spoken(dose, tank)).Needed;
-            return Near(DoseScaling.Scale(Spoken(dose * factor, tank)).Needed, needed * factor) && Near(DoseScaling.Scale(Spoken(dose, tank * factor)).Needed, needed * factor);
-        });
+        Gen.Select(Gen.Double[0.01, 5], Gen.Double[0.5, 12], Gen.Double[1.1, 4])
+            .Sample(
+                (dose, tank, factor) =>
+                {
+                    SpokenDose Spoken(double d, double t) => new(d, Units.Get("us-tsp"), 1, Units.Get("l"), t, Units.Get("us-qt"));
+                    var needed = DoseScaling.Scale(Spoken(dose, tank)).Needed;
+                    return Near(DoseScaling.Scale(Spoken(dose * factor, tank)).Needed, needed * factor)
+                        && Near(DoseScaling.Scale(Spoken(dose, tank * factor)).Needed, needed * factor);
+                }
+            );
 
     [Fact]
     public void What_the_spoons_say_is_what_they_hold() =>
-        Gen.Select(Gen.Double[0.2, 900], Gen.Enum<KitchenSystem>()).Sample((ml, system) =>
-        {
-            var k = KitchenMeasure.Nearest(ml, system, "x", false);
-            return k.Scoops.Count == 0 || (Near(Read(k.Text, system), k.Scoops.Sum(s => s.Count * s.Unit.InBase)) && Near(Read(k.Text, system), ml * (1 + k.ErrorPercent / 100)));
-        });
+        Gen.Select(Gen.Double[0.2, 900], Gen.Enum<KitchenSystem>())
+            .Sample(
+                (ml, system) =>
+                {
+                    var k = KitchenMeasure.Nearest(ml, system, "x", false);
+                    return k.Scoops.Count == 0
+                        || (
+                            Near(Read(k.Text, system), k.Scoops.Sum(s => s.Count * s.Unit.InBase))
+                            && Near(Read(k.Text, system), ml * (1 + k.ErrorPercent / 100))
+                        );
+                }
+            );
 
     [Fact]
     public void Added_to_a_litre_is_less_a_litre_than_made_up_to_one()
@@ -95,14 +116,26 @@ public class DoseTests
     private static double Read(string text, KitchenSystem system)
     {
         var (teaspoon, tablespoon, cup) = KitchenMeasure.Spoons(system);
-        return text.Split(" + ").Sum(part =>
-        {
-            var words = part.Split(' ');
-            var count = words[..^1].Sum(w => w.Split('/') is [var a, var b]
-                ? double.Parse(a, CultureInfo.InvariantCulture) / double.Parse(b, CultureInfo.InvariantCulture)
-                : double.Parse(w, CultureInfo.InvariantCulture));
-            return count * (words[^1] switch { "tsp" => teaspoon, "tbsp" => tablespoon, _ => cup }).InBase;
-        });
+        return text.Split(" + ")
+            .Sum(part =>
+            {
+                var words = part.Split(' ');
+                var count = words[..^1]
+                    .Sum(w =>
+                        w.Split('/') is [var a, var b]
+                            ? double.Parse(a, CultureInfo.InvariantCulture) / double.Parse(b, CultureInfo.InvariantCulture)
+                            : double.Parse(w, CultureInfo.InvariantCulture)
+                    );
+                return count
+                    * (
+                        words[^1] switch
+                        {
+                            "tsp" => teaspoon,
+                            "tbsp" => tablespoon,
+                            _ => cup,
+                        }
+                    ).InBase;
+            });
     }
 
     /// <summary>Every recipe of the catalogue that is a liquid, in three kitchens: spoons measure it, or it is said with what else.</summary>

@@ -11,7 +11,10 @@ public class EveningLetterTests
     private static readonly Planting Kale = GardenSamples.Grown(Bed, "kale", GrowthStage.Mature);
 
     private static GardenSnapshot Garden(double affected) =>
-        GardenSamples.Tried(GardenSamples.Garden([Bed], [Kale])) with { Observations = [GardenSamples.Seen(Kale, 0.5, 20, (int)(20 * affected), "cabbage-aphid")] };
+        GardenSamples.Tried(GardenSamples.Garden([Bed], [Kale])) with
+        {
+            Observations = [GardenSamples.Seen(Kale, 0.5, 20, (int)(20 * affected), "cabbage-aphid")],
+        };
 
     [Fact]
     public void Where_nothing_is_to_be_done_there_is_no_letter() => Assert.Null(EveningLetter.Of(Garden(0)));

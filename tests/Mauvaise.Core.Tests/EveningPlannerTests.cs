@@ -1,8 +1,8 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Planning;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Planning;
 
 namespace Mauvaise.Core.Tests;
 
@@ -14,7 +14,10 @@ public class EveningPlannerTests
     private static readonly Planting Cucumber = GardenSamples.Grown(Tunnel, "cucumber");
 
     private static GardenSnapshot Garden(params Observation[] seen) =>
-        GardenSamples.Tried(GardenSamples.Garden([Bed, Tunnel], [Beans, Cucumber])) with { Observations = [.. seen.OrderBy(o => o.At)] };
+        GardenSamples.Tried(GardenSamples.Garden([Bed, Tunnel], [Beans, Cucumber])) with
+        {
+            Observations = [.. seen.OrderBy(o => o.At)],
+        };
 
     [Fact]
     public void What_is_over_its_line_is_sprayed_and_says_why()
@@ -37,7 +40,9 @@ public class EveningPlannerTests
 
     [Fact]
     public void Ants_undo_the_helpers() =>
-        Assert.Contains(EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, 6, "black-bean-aphid", 4, Ants.Many))).Deeds, d => d.Kind == DeedKind.ByHand && d.Detail.Contains("Bait the ants", StringComparison.Ordinal));
+        Assert.Contains(EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, 6, "black-bean-aphid", 4, Ants.Many))).Deeds, d =>
+            d.Kind == DeedKind.ByHand && d.Detail.Contains("Bait the ants", StringComparison.Ordinal)
+        );
 
     [Fact]
     public void A_look_alike_is_never_sprayed()
@@ -55,9 +60,9 @@ public class EveningPlannerTests
     public void Two_troubles_on_one_planting_are_met_one_after_the_other()
     {
         var look = Guid.NewGuid();
-        var evening = EveningPlanner.Plan(Garden(
-            GardenSamples.Seen(Cucumber, 1, 20, 12, "whitefly", look: look),
-            GardenSamples.Seen(Cucumber, 1, 20, 9, "powdery-mildew", look: look)));
+        var evening = EveningPlanner.Plan(
+            Garden(GardenSamples.Seen(Cucumber, 1, 20, 12, "whitefly", look: look), GardenSamples.Seen(Cucumber, 1, 20, 9, "powdery-mildew", look: look))
+        );
         var spray = Assert.Single(evening.Deeds, d => d.Kind == DeedKind.Spray);
         Assert.Equal("whitefly", spray.Tank!.Target.Id);
         Assert.Contains("powdery mildew waits, greenhouse whitefly comes first", Assert.Single(evening.LeftAlone).Sentence, StringComparison.Ordinal);
@@ -111,7 +116,10 @@ public class EveningPlannerTests
     public void A_group_that_was_used_twice_running_is_passed_over()
     {
         GardenSnapshot Twice(string material) =>
-            Garden() with { Applications = [GardenSamples.Sprayed(Beans, 30, material, "black-bean-aphid"), GardenSamples.Sprayed(Beans, 24, material, "black-bean-aphid")] };
+            Garden() with
+            {
+                Applications = [GardenSamples.Sprayed(Beans, 30, material, "black-bean-aphid"), GardenSamples.Sprayed(Beans, 24, material, "black-bean-aphid")],
+            };
         Assert.Contains("the group changes between courses", Option(Twice("neem-oil"), "neem-oil").PassedOver[0], StringComparison.Ordinal);
         Assert.Contains(Option(Twice("neem-oil"), "castile-soap").Reasons, r => r.StartsWith("Changes the group", StringComparison.Ordinal));
         Assert.True(Option(Garden(), "neem-oil").Allowed);

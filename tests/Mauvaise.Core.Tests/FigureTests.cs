@@ -23,7 +23,16 @@ public class FigureTests
     [Fact]
     public void Every_kind_follows_the_household()
     {
-        var text = string.Join("; ", Figure.Rain(12.7), Figure.Wind(4.4704), Figure.Length(3.048), Figure.Area(9.290304), Figure.DegreeDays(10), Figure.Volume(3.785411784), Figure.Time(new DateTimeOffset(2026, 7, 16, 19, 5, 0, TimeSpan.Zero)));
+        var text = string.Join(
+            "; ",
+            Figure.Rain(12.7),
+            Figure.Wind(4.4704),
+            Figure.Length(3.048),
+            Figure.Area(9.290304),
+            Figure.DegreeDays(10),
+            Figure.Volume(3.785411784),
+            Figure.Time(new DateTimeOffset(2026, 7, 16, 19, 5, 0, TimeSpan.Zero))
+        );
         Assert.Equal("13 mm; 4.5 m/s; 3 m; 9.3 m²; 10 degree-days; 3.79 l; 19:05", text.Told());
         Assert.Equal("0.5 in; 10 mph; 10 ft; 100 sq ft; 18 degree-days (F); 1 gallon; 7:05 pm", text.Told(Us.Units, Us.Kitchen));
         Assert.Contains("10 mph; 3 m;", text.Told(Uk.Units, Uk.Kitchen), StringComparison.Ordinal);
@@ -51,11 +60,14 @@ public class FigureTests
     /// <summary>What is shown and typed again comes back, within what rounding leaves.</summary>
     [Fact]
     public void A_scale_goes_there_and_back() =>
-        Gen.Select(Gen.Int[0, Enum.GetValues<Quantity>().Length - 1], Gen.Double[-50, 500], Gen.Int[0, Country.All.Count - 1]).Sample((quantity, si, country) =>
-        {
-            var scale = Country.All[country].Units.Scale((Quantity)quantity);
-            Assert.Equal(si, (scale.Of(si) - scale.Offset) / scale.Factor, 9);
-        });
+        Gen.Select(Gen.Int[0, Enum.GetValues<Quantity>().Length - 1], Gen.Double[-50, 500], Gen.Int[0, Country.All.Count - 1])
+            .Sample(
+                (quantity, si, country) =>
+                {
+                    var scale = Country.All[country].Units.Scale((Quantity)quantity);
+                    Assert.Equal(si, (scale.Of(si) - scale.Offset) / scale.Factor, 9);
+                }
+            );
 
     [Fact]
     public void A_country_names_itself_once_and_the_last_is_anywhere_else()

@@ -19,8 +19,9 @@ public class FlowerHourTests
         var window = SprayHours.Windows(hours, Material("insecticidal-soap")).Single();
         Assert.InRange(window.Start, Start.AddHours(18).AddMinutes(40), Start.AddHours(18).AddMinutes(55));
         Assert.InRange(window.End, Start.AddHours(19).AddMinutes(15), Start.AddHours(19).AddMinutes(30));
-        Assert.Contains(hours.SelectMany(h => h.Rules), r => r.Rule == SprayRule.Bees
-            && r.Sentence.StartsWith("Bees are home and it is light from", StringComparison.Ordinal));
+        Assert.Contains(hours.SelectMany(h => h.Rules), r =>
+            r.Rule == SprayRule.Bees && r.Sentence.StartsWith("Bees are home and it is light from", StringComparison.Ordinal)
+        );
     }
 
     [Theory]
@@ -31,8 +32,11 @@ public class FlowerHourTests
     public void It_has_dusk_and_dawn_everywhere_but_in_white_nights(double latitude, double longitude)
     {
         var day = new DateTimeOffset(2026, 3, 20, 0, 0, 0, TimeSpan.Zero);
-        var minutes = Enumerable.Range(0, 24).Select(h => (At: day.AddHours(h), Part: Sun.BeeFreeLight(latitude, longitude, day.AddHours(h))))
-            .Where(x => !x.Part.IsNone).ToList();
+        var minutes = Enumerable
+            .Range(0, 24)
+            .Select(h => (At: day.AddHours(h), Part: Sun.BeeFreeLight(latitude, longitude, day.AddHours(h))))
+            .Where(x => !x.Part.IsNone)
+            .ToList();
         Assert.InRange(minutes.Sum(x => x.Part.To - x.Part.From), 30, 130);
         var heights = minutes.Select(x => Sun.Position(latitude, longitude, x.At.AddMinutes((x.Part.From + x.Part.To) / 2.0)).ElevationDegrees);
         Assert.All(heights, height => Assert.InRange(height, Sun.DarkDegrees, 0));

@@ -11,23 +11,80 @@ public static class GardenSamples
     public static readonly DateTimeOffset Now = new(2026, 7, 16, 15, 40, 0, TimeSpan.Zero);
 
     public static readonly Garden Home = new(
-        Guid.NewGuid(), "Home", 47.52, 16.31, 212, "Europe/Vienna", "continental", KitchenSystem.Metric, Stance.WatchAndTreat, DiseaseApproach.CleanThenProtect, false);
+        Guid.NewGuid(),
+        "Home",
+        47.52,
+        16.31,
+        212,
+        "Europe/Vienna",
+        "continental",
+        KitchenSystem.Metric,
+        Stance.WatchAndTreat,
+        DiseaseApproach.CleanThenProtect,
+        false
+    );
 
     /// <summary>A garden with these places and plantings, and mild weather unless told otherwise.</summary>
-    public static GardenSnapshot Garden(IReadOnlyList<Place> places, IReadOnlyList<Planting> plantings, Func<DateTimeOffset, WeatherHour>? weather = null) => new(
-        Home, Now, Shipped.Catalogue, [], places, plantings, [], [], [], [], [], [], [], [], [], [], [], [], [], Weather(weather ?? (_ => WeatherSamples.Mild)), new WeatherState(Now, null));
+    public static GardenSnapshot Garden(IReadOnlyList<Place> places, IReadOnlyList<Planting> plantings, Func<DateTimeOffset, WeatherHour>? weather = null) =>
+        new(
+            Home,
+            Now,
+            Shipped.Catalogue,
+            [],
+            places,
+            plantings,
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            [],
+            Weather(weather ?? (_ => WeatherSamples.Mild)),
+            new WeatherState(Now, null)
+        );
 
     /// <summary>The garden with every material tried on its crops last autumn, without harm.</summary>
     public static GardenSnapshot Tried(GardenSnapshot garden)
     {
-        var sprays = garden.Catalogue.Materials.Where(m => m.Doses is not null).Select(m => new SprayApplication(
-            Guid.NewGuid(), null, Now.AddDays(-290), m.Id, null, 0.1, null, [.. garden.Plantings.Select(p => new Treated(p.Id, 0.9))], true, null)).ToList();
+        var sprays = garden
+            .Catalogue.Materials.Where(m => m.Doses is not null)
+            .Select(m => new SprayApplication(
+                Guid.NewGuid(),
+                null,
+                Now.AddDays(-290),
+                m.Id,
+                null,
+                0.1,
+                null,
+                [.. garden.Plantings.Select(p => new Treated(p.Id, 0.9))],
+                true,
+                null
+            ))
+            .ToList();
         return garden with
         {
             Applications = [.. sprays, .. garden.Applications],
             CheckBacks =
             [
-                .. sprays.SelectMany(a => a.Treated.Select(t => new CheckBack(Guid.NewGuid(), a.Id, t.PlantingId, new DateOnly(2025, 10, 1), a.At.AddDays(2), null, null, Injury.None))),
+                .. sprays.SelectMany(a =>
+                    a.Treated.Select(t => new CheckBack(
+                        Guid.NewGuid(),
+                        a.Id,
+                        t.PlantingId,
+                        new DateOnly(2025, 10, 1),
+                        a.At.AddDays(2),
+                        null,
+                        null,
+                        Injury.None
+                    ))
+                ),
                 .. garden.CheckBacks,
             ],
         };
@@ -57,14 +114,40 @@ public static class GardenSamples
         bool group = false,
         PlantPart part = PlantPart.Unsaid,
         RootCheck roots = RootCheck.NotLooked,
-        params SeenSign[] signs)
+        params SeenSign[] signs
+    )
     {
         var id = Guid.NewGuid();
-        return new(id, look ?? id, null, planting.Id, Now.AddDays(-daysAgo), looked, affected, null, ants, helpers, 0, part, BedSide.Unsaid, roots, signs, named, group, null);
+        return new(
+            id,
+            look ?? id,
+            null,
+            planting.Id,
+            Now.AddDays(-daysAgo),
+            looked,
+            affected,
+            null,
+            ants,
+            helpers,
+            0,
+            part,
+            BedSide.Unsaid,
+            roots,
+            signs,
+            named,
+            group,
+            null
+        );
     }
 
-    public static SprayApplication Sprayed(Planting planting, double daysAgo, string material, string? target = null, double? perLitre = null, bool patchTest = false) =>
-        new(Guid.NewGuid(), null, Now.AddDays(-daysAgo), material, perLitre, 1, target, [new(planting.Id, 0.9)], patchTest, null);
+    public static SprayApplication Sprayed(
+        Planting planting,
+        double daysAgo,
+        string material,
+        string? target = null,
+        double? perLitre = null,
+        bool patchTest = false
+    ) => new(Guid.NewGuid(), null, Now.AddDays(-daysAgo), material, perLitre, 1, target, [new(planting.Id, 0.9)], patchTest, null);
 
     public static PlaceSky Sky(GardenSnapshot garden, Place place) => garden.SkyOf(place);
 

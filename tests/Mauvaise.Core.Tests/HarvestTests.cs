@@ -83,7 +83,10 @@ public class HarvestTests
         var kind = C.Readings.Single(r => r.Id == "soil-ph");
         var garden = GardenSamples.Garden([Bed], [Kale, GardenSamples.Grown(Bed, "carrot")]);
         GardenSnapshot Read(params (double Value, double DaysAgo)[] readings) =>
-            garden with { Readings = [.. readings.Select(r => new Reading(Guid.NewGuid(), Bed.Id, kind.Id, garden.Now.AddDays(-r.DaysAgo), r.Value, null))] };
+            garden with
+            {
+                Readings = [.. readings.Select(r => new Reading(Guid.NewGuid(), Bed.Id, kind.Id, garden.Now.AddDays(-r.DaysAgo), r.Value, null))],
+            };
         Assert.Null(PlaceReadings.StateOf(garden, Bed, kind));
         Assert.StartsWith("Not measured lately.", PlaceReadings.Sentence(garden, Bed, kind), StringComparison.Ordinal);
         Assert.Null(PlaceReadings.StateOf(Read((4, kind.HoldsDays + 1)), Bed, kind));

@@ -13,14 +13,27 @@ public sealed record HeardCase(string Text, string Kitchen, IReadOnlyDictionary<
 public class HeardTests
 {
     private static readonly List<HeardCase> Cases = JsonSerializer.Deserialize<List<HeardCase>>(
-        CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "heard.yaml"))), CatalogueFiles.Json)!;
+        CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "heard.yaml"))),
+        CatalogueFiles.Json
+    )!;
 
     public static TheoryData<string> Texts => [.. Cases.Select(c => c.Text)];
 
     private static JudgedRecipe Judge(string text, string kitchen = "metric", string? crop = null, double? sprayer = null)
     {
-        var system = kitchen switch { "us" => KitchenSystem.Us, "uk" => KitchenSystem.Imperial, _ => KitchenSystem.Metric };
-        return RecipeJudge.Judge(Shipped.Catalogue, RecipeReader.Read(Shipped.Catalogue, text, system), system, crop is null ? null : Shipped.Catalogue.Crop(crop), sprayer);
+        var system = kitchen switch
+        {
+            "us" => KitchenSystem.Us,
+            "uk" => KitchenSystem.Imperial,
+            _ => KitchenSystem.Metric,
+        };
+        return RecipeJudge.Judge(
+            Shipped.Catalogue,
+            RecipeReader.Read(Shipped.Catalogue, text, system),
+            system,
+            crop is null ? null : Shipped.Catalogue.Crop(crop),
+            sprayer
+        );
     }
 
     [Fact]
@@ -59,7 +72,10 @@ public class HeardTests
             if (Judge(c.Text, c.Kitchen).Corrected is { } lines)
             {
                 var again = Judge(string.Join("\n", lines), c.Kitchen);
-                Assert.True(again.Verdict != HeardVerdict.No, $"{c.Text} became {string.Join("; ", lines)}: {string.Join(" ", again.Faults.Where(f => f.Stops).Select(f => f.Words))}");
+                Assert.True(
+                    again.Verdict != HeardVerdict.No,
+                    $"{c.Text} became {string.Join("; ", lines)}: {string.Join(" ", again.Faults.Where(f => f.Stops).Select(f => f.Words))}"
+                );
             }
         }
 

@@ -47,8 +47,9 @@ public class HelperTests
         Assert.Equal(before.Sentence, after.Sentence);
         var step = ActionLadder.For(ordered, planting, garden.Observations[0]).Steps.Single(s => s.Code == KnownIds.Measures.OrderHelpers);
         Assert.Equal((StepChoice.PassedOver, "200 predatory mites are ordered, for Sun 26 Jul."), (step.Choice, step.Why[0]));
-        Assert.Contains(EveningPlanner.Plan(ordered with { Now = ordered.Now.AddDays(10) }).Deeds,
-            d => d.Title == "Let the helpers out: 200 predatory mites, Tunnel aubergine");
+        Assert.Contains(EveningPlanner.Plan(ordered with { Now = ordered.Now.AddDays(10) }).Deeds, d =>
+            d.Title == "Let the helpers out: 200 predatory mites, Tunnel aubergine"
+        );
     }
 
     [Fact]
@@ -59,7 +60,8 @@ public class HelperTests
         var written = HelperDeeds.LetOut(garden, Order(planting));
         Assert.Equal(garden.Today.AddDays(14), written.CheckBacks.Single().DueOn);
         var after = garden.After(written);
-        Material[] soap = [C.Material("insecticidal-soap")], milk = [C.Material("milk")];
+        Material[] soap = [C.Material("insecticidal-soap")],
+            milk = [C.Material("milk")];
         Assert.Contains(UseGuards.Against(after, planting, soap, garden.Now.AddDays(20), 1), r => r.Code == "helpers-out");
         Assert.DoesNotContain(UseGuards.Against(after, planting, soap, garden.Now.AddDays(21), 1), r => r.Code == "helpers-out");
         Assert.DoesNotContain(UseGuards.Against(after, planting, milk, garden.Now.AddDays(1), 1), r => r.Code == "helpers-out");
@@ -69,8 +71,9 @@ public class HelperTests
         var heavy = after with { Observations = [GardenSamples.Seen(planting, 0, 20, 12, "spider-mite")] };
         var set = WayBook.Of(heavy).For(planting, heavy.Observations[0]);
         Assert.Null(set.Finding.Visit);
-        Assert.All(set.WithMaterials.Where(w => w.Option!.Material.HarmToHelpers >= HelperGuards.Harmful),
-            w => Assert.Contains(w.Against, r => r.Code == "helpers-out"));
+        Assert.All(set.WithMaterials.Where(w => w.Option!.Material.HarmToHelpers >= HelperGuards.Harmful), w =>
+            Assert.Contains(w.Against, r => r.Code == "helpers-out")
+        );
         Assert.Empty(PlanChecker.Faults(heavy, RotaPlanner.Plan(heavy)));
     }
 
@@ -82,8 +85,9 @@ public class HelperTests
         Assert.Equal("too-many", HelperGuards.AgainstRelease(garden, planting, Mites, 5000).Single().Code);
         var soaped = garden with { Applications = [GardenSamples.Sprayed(planting, 3, "insecticidal-soap")] };
         Assert.Equal("still-on-leaves", HelperGuards.AgainstRelease(soaped, planting, Mites, 200).Single().Code);
-        Assert.Empty(HelperGuards.AgainstRelease(garden with { Applications = [GardenSamples.Sprayed(planting, 8, "insecticidal-soap")] },
-            planting, Mites, 200));
+        Assert.Empty(
+            HelperGuards.AgainstRelease(garden with { Applications = [GardenSamples.Sprayed(planting, 8, "insecticidal-soap")] }, planting, Mites, 200)
+        );
         Assert.Empty(HelperGuards.AgainstRelease(garden with { Applications = [GardenSamples.Sprayed(planting, 1, "milk")] }, planting, Mites, 200));
         var (cold, there) = Tunnel(_ => WeatherSamples.Mild with { TemperatureC = 8, CloudPercent = 100 });
         Assert.Contains(HelperGuards.AgainstRelease(cold, there, Mites, 200), r => r.Code == "too-cold");

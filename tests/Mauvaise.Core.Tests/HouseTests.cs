@@ -11,33 +11,53 @@ public partial class HouseTests
         .. new[] { "Mauvaise.Core", "Mauvaise.Store", "Mauvaise.Web", "Mauvaise.StandIns" }
             .SelectMany(p => Directory.EnumerateFiles(Path.Combine(CatalogueTests.Root, "src", p), "*.cs", SearchOption.AllDirectories))
             .Where(f => !f.Split(Path.DirectorySeparatorChar).Any(part => part is "obj" or "bin" or "Migrations"))
-            .Select(f => (Path.GetRelativePath(CatalogueTests.Root, f), string.Join('\n', File.ReadAllLines(f).Where(l => !l.TrimStart().StartsWith("//", StringComparison.Ordinal))))),
+            .Select(f =>
+                (
+                    Path.GetRelativePath(CatalogueTests.Root, f),
+                    string.Join('\n', File.ReadAllLines(f).Where(l => !l.TrimStart().StartsWith("//", StringComparison.Ordinal)))
+                )
+            ),
     ];
 
     /// <summary>Words that are ids and something else as well, with where they are something else.</summary>
     private static readonly (string File, string Word)[] AlsoWords =
     [
-        ("LedgerColumns.cs", "ants"), ("LedgerCsvReader.cs", "ants"), ("LedgerCsvWriter.cs", "ants"), ("BenchEndpoints.cs", "oil"), ("BenchEndpoints.cs", "soap"), ("BenchOrder.cs", "soap"), ("Shelf.cs", "oil"),
+        ("LedgerColumns.cs", "ants"),
+        ("LedgerCsvReader.cs", "ants"),
+        ("LedgerCsvWriter.cs", "ants"),
+        ("BenchEndpoints.cs", "oil"),
+        ("BenchEndpoints.cs", "soap"),
+        ("BenchOrder.cs", "soap"),
+        ("Shelf.cs", "oil"),
     ];
 
     [GeneratedRegex("\"([a-z][a-z0-9]*(?:-[a-z0-9]+)*)\"")]
     private static partial Regex Word();
 
     /// <summary>The name of a hole of a message, beside what fills it.</summary>
-    [GeneratedRegex(@", \(""[a-zA-Z0-9]+"", ")]
+    [GeneratedRegex(@",\s*\(""[a-zA-Z0-9]+"",\s")]
     private static partial Regex HoleName();
 
     [Fact]
     public void Ids_of_the_catalogue_stand_in_one_place_of_the_code()
     {
         var c = Shipped.Catalogue;
-        var ids = c.Measures.Select(m => m.Id).Concat(c.Materials.Select(m => m.Id)).Concat(c.Groups.Select(g => g.Id)).Concat(c.Signs.Select(s => s.Id)).Concat(c.Targets.SelectMany(t => new[] { t.Id, t.Group }))
-            .Concat(c.Crops.Select(x => x.Id)).Concat(c.Recipes.Select(r => r.Id)).Concat(c.Climates.Select(x => x.Id)).ToHashSet();
-        var found = from source in Sources
-                    where Path.GetFileName(source.File) != "KnownIds.cs"
-                    from Match m in Word().Matches(HoleName().Replace(source.Text, ", ("))
-                    where ids.Contains(m.Groups[1].Value) && !AlsoWords.Contains((Path.GetFileName(source.File), m.Groups[1].Value))
-                    select $"{source.File}: {m.Value}";
+        var ids = c
+            .Measures.Select(m => m.Id)
+            .Concat(c.Materials.Select(m => m.Id))
+            .Concat(c.Groups.Select(g => g.Id))
+            .Concat(c.Signs.Select(s => s.Id))
+            .Concat(c.Targets.SelectMany(t => new[] { t.Id, t.Group }))
+            .Concat(c.Crops.Select(x => x.Id))
+            .Concat(c.Recipes.Select(r => r.Id))
+            .Concat(c.Climates.Select(x => x.Id))
+            .ToHashSet();
+        var found =
+            from source in Sources
+            where Path.GetFileName(source.File) != "KnownIds.cs"
+            from Match m in Word().Matches(HoleName().Replace(source.Text, ", ("))
+            where ids.Contains(m.Groups[1].Value) && !AlsoWords.Contains((Path.GetFileName(source.File), m.Groups[1].Value))
+            select $"{source.File}: {m.Value}";
         Assert.Empty(found.Distinct());
         Assert.True(Sources.Count > 200, "The sources were found.");
     }
@@ -46,11 +66,27 @@ public partial class HouseTests
     public void Every_fact_of_the_catalogue_is_read_by_somebody()
     {
         var code = string.Join('\n', Sources.Select(s => s.Text));
-        Type[] facts = [typeof(Measure), typeof(Material), typeof(Target), typeof(Crop), typeof(Sign), typeof(Recipe), typeof(Climate), typeof(ModeOfAction), typeof(Beneficial), typeof(InsectBiology), typeof(DiseaseBiology), typeof(Cadence), typeof(SeasonLimit)];
-        var unread = from type in facts
-                     from property in type.GetProperties()
-                     where property.Name != "EqualityContract" && !Regex.IsMatch(code, $@"[.({{ ,]{property.Name}\b(?! {{ get)")
-                     select $"{type.Name}.{property.Name}";
+        Type[] facts =
+        [
+            typeof(Measure),
+            typeof(Material),
+            typeof(Target),
+            typeof(Crop),
+            typeof(Sign),
+            typeof(Recipe),
+            typeof(Climate),
+            typeof(ModeOfAction),
+            typeof(Beneficial),
+            typeof(InsectBiology),
+            typeof(DiseaseBiology),
+            typeof(Cadence),
+            typeof(SeasonLimit),
+        ];
+        var unread =
+            from type in facts
+            from property in type.GetProperties()
+            where property.Name != "EqualityContract" && !Regex.IsMatch(code, $@"[.({{ ,]{property.Name}\b(?! {{ get)")
+            select $"{type.Name}.{property.Name}";
         Assert.Empty(unread);
     }
 
@@ -59,10 +95,11 @@ public partial class HouseTests
     {
         // Deeds go through the store's one writer; a table of the ledger and the demo's file are read into rows as they stand.
         string[] may = ["LedgerCsvReader.cs", "DemoGarden.cs", "TrialEndpoints.cs"];
-        var makers = from source in Sources
-                     where source.File.Contains("Mauvaise.Web", StringComparison.Ordinal) && !may.Contains(Path.GetFileName(source.File))
-                     where Regex.IsMatch(source.Text, @"new (Observation|Application|Batch|CheckBack|Task|Course)Row\b")
-                     select source.File;
+        var makers =
+            from source in Sources
+            where source.File.Contains("Mauvaise.Web", StringComparison.Ordinal) && !may.Contains(Path.GetFileName(source.File))
+            where Regex.IsMatch(source.Text, @"new (Observation|Application|Batch|CheckBack|Task|Course)Row\b")
+            select source.File;
         Assert.Empty(makers);
     }
 }

@@ -8,14 +8,40 @@ public class LayeringTests
 {
     /// <summary>The core's folders in working order: each may use those before it.</summary>
     private static readonly string[] Order =
-        ["Words", "Time", "Measures", "Catalogue", "Sky", "Gardens", "Biology", "Scouting", "Identification", "Decisions", "Mixing", "ByEar", "Cover", "Courses", "Simulation", "Ways", "Preventing", "Actions", "Outcomes", "Trials", "Lessons", "Planning", "Ledger", "Deeds"];
+    [
+        "Words",
+        "Time",
+        "Measures",
+        "Catalogue",
+        "Sky",
+        "Gardens",
+        "Biology",
+        "Scouting",
+        "Identification",
+        "Decisions",
+        "Mixing",
+        "ByEar",
+        "Cover",
+        "Courses",
+        "Simulation",
+        "Ways",
+        "Preventing",
+        "Actions",
+        "Outcomes",
+        "Trials",
+        "Lessons",
+        "Planning",
+        "Ledger",
+        "Deeds",
+    ];
 
     private static readonly ArchUnitNET.Domain.Architecture Core = new ArchLoader().LoadAssemblies(typeof(GardenCatalogue).Assembly).Build();
 
     [Fact]
     public void The_order_names_every_folder_of_the_core()
     {
-        var folders = typeof(GardenCatalogue).Assembly.GetTypes()
+        var folders = typeof(GardenCatalogue)
+            .Assembly.GetTypes()
             .Select(t => t.Namespace)
             .Where(n => n?.StartsWith("Mauvaise.Core.", StringComparison.Ordinal) == true)
             .Select(n => n!.Split('.')[2])
@@ -31,9 +57,15 @@ public class LayeringTests
         {
             foreach (var later in Order.Skip(i + 1))
             {
-                var rule = Types().That().ResideInNamespaceMatching($@"^Mauvaise\.Core\.{earlier}$")
-                    .Should().NotDependOnAny(Types().That().ResideInNamespaceMatching($@"^Mauvaise\.Core\.{later}$"));
-                Assert.True(rule.HasNoViolations(Core), $"{earlier} uses {later}: {string.Join("; ", rule.Evaluate(Core).Where(r => !r.Passed).Select(r => r.Description))}");
+                var rule = Types()
+                    .That()
+                    .ResideInNamespaceMatching($@"^Mauvaise\.Core\.{earlier}$")
+                    .Should()
+                    .NotDependOnAny(Types().That().ResideInNamespaceMatching($@"^Mauvaise\.Core\.{later}$"));
+                Assert.True(
+                    rule.HasNoViolations(Core),
+                    $"{earlier} uses {later}: {string.Join("; ", rule.Evaluate(Core).Where(r => !r.Passed).Select(r => r.Description))}"
+                );
             }
         }
     }
@@ -43,6 +75,8 @@ public class LayeringTests
     {
         var used = typeof(GardenCatalogue).Assembly.GetReferencedAssemblies().Select(a => a.Name!).ToList();
         Assert.NotEmpty(used);
-        Assert.DoesNotContain(used, n => n.StartsWith("Microsoft.", StringComparison.Ordinal) || n.Contains("Sqlite", StringComparison.Ordinal) || n == "System.IO.FileSystem");
+        Assert.DoesNotContain(used, n =>
+            n.StartsWith("Microsoft.", StringComparison.Ordinal) || n.Contains("Sqlite", StringComparison.Ordinal) || n == "System.IO.FileSystem"
+        );
     }
 }

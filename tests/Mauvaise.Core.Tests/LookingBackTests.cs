@@ -2,8 +2,8 @@ using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
-using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Scouting;
 
 namespace Mauvaise.Core.Tests;
 
@@ -15,7 +15,11 @@ public class LookingBackTests
     private static readonly Planting Squash = GardenSamples.Grown(Bed, "squash");
     private static readonly DateOnly From = new(2026, 1, 1);
 
-    private static GardenSnapshot Garden(IReadOnlyList<Observation>? seen = null, IReadOnlyList<SprayApplication>? sprays = null, IReadOnlyList<CheckBack>? visits = null) =>
+    private static GardenSnapshot Garden(
+        IReadOnlyList<Observation>? seen = null,
+        IReadOnlyList<SprayApplication>? sprays = null,
+        IReadOnlyList<CheckBack>? visits = null
+    ) =>
         GardenSamples.Garden([Bed, Other], [Squash]) with
         {
             Observations = [.. (seen ?? []).OrderBy(o => o.At)],
@@ -31,7 +35,10 @@ public class LookingBackTests
         var found = GardenSamples.Seen(Squash, 10, 20, 6, "powdery-mildew", helpers: 2);
         var spray = GardenSamples.Sprayed(Squash, 9, "bicarbonate", "powdery-mildew");
         var after = GardenSamples.Seen(Squash, 5, 20, 1, "powdery-mildew");
-        var visit = new CheckBack(Guid.NewGuid(), spray.Id, Squash.Id, new(2026, 7, 11), after.At, after.Id, Outcome.Cleared, Injury.Slight) { BeforeId = found.Id };
+        var visit = new CheckBack(Guid.NewGuid(), spray.Id, Squash.Id, new(2026, 7, 11), after.At, after.Id, Outcome.Cleared, Injury.Slight)
+        {
+            BeforeId = found.Id,
+        };
         var story = Chapter(Garden([found, after], [spray], [visit]), "powdery-mildew");
         Assert.Equal("Powdery mildew on squash", story.Title);
         Assert.Equal([StoryKind.Found, StoryKind.Done, StoryKind.Judged], story.Lines.Select(l => l.Kind));
@@ -69,10 +76,14 @@ public class LookingBackTests
     {
         Stock Bought(string material, double amount, double? cost) => new(Guid.NewGuid(), material, material, amount, amount, "g", null, null, null, cost);
         var garden = Garden() with { Stocks = [Bought("bicarbonate", 500, 4), Bought("castile-soap", 1000, null)] };
-        var totals = LedgerTotals.Of(garden, new SprayUse(
-            [new("bicarbonate", 3, 2.4), new("potassium-bicarbonate", 1, 0.8), new("neem-oil", 2, 1)],
-            [new("bicarbonate", 50), new("castile-soap", 10), new("a-material-of-old", 7)],
-            [new(Bed.Id, "bicarbonate", 3), new(Bed.Id, "potassium-bicarbonate", 1), new(Bed.Id, "neem-oil", 2), new(Other.Id, "bicarbonate", 1)]));
+        var totals = LedgerTotals.Of(
+            garden,
+            new SprayUse(
+                [new("bicarbonate", 3, 2.4), new("potassium-bicarbonate", 1, 0.8), new("neem-oil", 2, 1)],
+                [new("bicarbonate", 50), new("castile-soap", 10), new("a-material-of-old", 7)],
+                [new(Bed.Id, "bicarbonate", 3), new(Bed.Id, "potassium-bicarbonate", 1), new(Bed.Id, "neem-oil", 2), new(Other.Id, "bicarbonate", 1)]
+            )
+        );
         Assert.Equal((6, 4.2), (totals.Sprays, Math.Round(totals.Litres, 6)));
         Assert.Equal(0.4, totals.Cost!.Value, 9);
         Assert.Equal("castile-soap", Assert.Single(totals.Unpriced).Id);
@@ -81,18 +92,26 @@ public class LookingBackTests
     }
 
     [Fact]
-    public void Nothing_that_has_a_price_gives_no_cost() =>
-        Assert.Null(LedgerTotals.Of(Garden(), new SprayUse([], [new("bicarbonate", 50)], [])).Cost);
+    public void Nothing_that_has_a_price_gives_no_cost() => Assert.Null(LedgerTotals.Of(Garden(), new SprayUse([], [new("bicarbonate", 50)], [])).Cost);
 
     private static Almanac Season(GardenSnapshot garden, IReadOnlyDictionary<string, IReadOnlyList<FirstDate>>? firsts = null, params IngredientUse[] used) =>
-        Almanac.Of(garden, From, firsts ?? new Dictionary<string, IReadOnlyList<FirstDate>>(),
-            SkyDays.Of(garden.SkyOf(Bed).Shelter, garden.Garden, garden.Today.AddDays(-20), garden.Today), used);
+        Almanac.Of(
+            garden,
+            From,
+            firsts ?? new Dictionary<string, IReadOnlyList<FirstDate>>(),
+            SkyDays.Of(garden.SkyOf(Bed).Shelter, garden.Garden, garden.Today.AddDays(-20), garden.Today),
+            used
+        );
 
     [Fact]
     public void The_season_is_held_against_a_weekly_calendar()
     {
-        var almanac = Season(Garden([GardenSamples.Seen(Squash, 8, 20, 9, "powdery-mildew"), GardenSamples.Seen(Squash, 2, 20, 1, "whitefly")],
-            [GardenSamples.Sprayed(Squash, 8, "bicarbonate"), GardenSamples.Sprayed(Squash, 9, "neem-oil", patchTest: true)]));
+        var almanac = Season(
+            Garden(
+                [GardenSamples.Seen(Squash, 8, 20, 9, "powdery-mildew"), GardenSamples.Seen(Squash, 2, 20, 1, "whitefly")],
+                [GardenSamples.Sprayed(Squash, 8, "bicarbonate"), GardenSamples.Sprayed(Squash, 9, "neem-oil", patchTest: true)]
+            )
+        );
         // The squash grows from the first of May to the sixteenth of July: 77 days.
         Assert.Equal((1, 11.0), (almanac.Sprays, almanac.WeeklySprays));
         var bed = almanac.Places.Single(p => p.Place.Id == Bed.Id);
@@ -105,16 +124,38 @@ public class LookingBackTests
     public void What_worked_comes_first_and_what_burnt_is_named_with_its_day()
     {
         JudgedSpray Judged(string material, Outcome outcome, Injury injury = Injury.None, double daysAgo = 5) =>
-            new(Guid.NewGuid(), Guid.NewGuid(), Squash.Id, "squash", material, "powdery-mildew", GardenSamples.Now.AddDays(-daysAgo - 3), GardenSamples.Now.AddDays(-daysAgo), null, null, outcome, injury, null);
-        var almanac = Season(Garden() with
-        {
-            Judged =
-            [
-                Judged("milk", Outcome.Holding), Judged("milk", Outcome.Cleared), Judged("bicarbonate", Outcome.Cleared),
-                Judged("neem-oil", Outcome.Lost, Injury.Clear), Judged("milk", Outcome.Cleared, daysAgo: 400),
-            ],
-        });
-        Assert.Equal([("bicarbonate", 1, 1, 0), ("milk", 2, 1, 0), ("neem-oil", 1, 0, 1)], almanac.Worked.Select(w => (w.Material.Id, w.Rounds, w.Cleared, w.Losing)));
+            new(
+                Guid.NewGuid(),
+                Guid.NewGuid(),
+                Squash.Id,
+                "squash",
+                material,
+                "powdery-mildew",
+                GardenSamples.Now.AddDays(-daysAgo - 3),
+                GardenSamples.Now.AddDays(-daysAgo),
+                null,
+                null,
+                outcome,
+                injury,
+                null
+            );
+        var almanac = Season(
+            Garden() with
+            {
+                Judged =
+                [
+                    Judged("milk", Outcome.Holding),
+                    Judged("milk", Outcome.Cleared),
+                    Judged("bicarbonate", Outcome.Cleared),
+                    Judged("neem-oil", Outcome.Lost, Injury.Clear),
+                    Judged("milk", Outcome.Cleared, daysAgo: 400),
+                ],
+            }
+        );
+        Assert.Equal(
+            [("bicarbonate", 1, 1, 0), ("milk", 2, 1, 0), ("neem-oil", 1, 0, 1)],
+            almanac.Worked.Select(w => (w.Material.Id, w.Rounds, w.Cleared, w.Losing))
+        );
         var burnt = Assert.Single(almanac.Burnt);
         Assert.Equal(("neem-oil", "squash", new DateOnly(2026, 7, 11)), (burnt.Material.Id, burnt.Crop.Id, burnt.Day));
         Assert.EndsWith("1 hurt the plant.", almanac.Summary, StringComparison.Ordinal);
@@ -124,7 +165,10 @@ public class LookingBackTests
     public void The_fortnight_before_a_first_find_is_told_and_next_year_follows_from_the_dates()
     {
         FirstDate First(int year, int month, int day) => new(year, new(year, month, day), null);
-        var almanac = Season(Garden(), new Dictionary<string, IReadOnlyList<FirstDate>> { ["powdery-mildew"] = [First(2024, 7, 20), First(2025, 7, 10), First(2026, 7, 14)] });
+        var almanac = Season(
+            Garden(),
+            new Dictionary<string, IReadOnlyList<FirstDate>> { ["powdery-mildew"] = [First(2024, 7, 20), First(2025, 7, 10), First(2026, 7, 14)] }
+        );
         var mildew = Assert.Single(almanac.Firsts);
         Assert.StartsWith("In the fortnight before: ", mildew.Before, StringComparison.Ordinal);
         Assert.Contains("0 mm of rain", mildew.Before!.Told(), StringComparison.Ordinal);

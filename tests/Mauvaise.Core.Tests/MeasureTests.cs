@@ -32,8 +32,10 @@ public class MeasureTests
     [Fact]
     public void A_round_trip_returns_the_amount() =>
         Gen.Select(Gen.Double[1e-3, 1e6], Gen.Int[0, Units.All.Count - 1], Gen.Int[0, Units.All.Count - 1], Gen.Double[0.1, 3])
-            .Sample((amount, i, j, density) =>
-                Math.Abs(Units.Convert(Units.Convert(amount, Units.All[i], Units.All[j], density), Units.All[j], Units.All[i], density) / amount - 1) < 1e-9);
+            .Sample(
+                (amount, i, j, density) =>
+                    Math.Abs(Units.Convert(Units.Convert(amount, Units.All[i], Units.All[j], density), Units.All[j], Units.All[i], density) / amount - 1) < 1e-9
+            );
 
     [Fact]
     public void Peroxide_60_ml_of_3_percent_made_up_to_a_litre() => Assert.Equal(0.18, Dilution.FinalPercent(3, 60, 1000), 1e-12);
@@ -61,14 +63,17 @@ public class MeasureTests
 
     [Fact]
     public void Spoons_are_within_five_percent_or_not_offered() =>
-        Gen.Select(Gen.Double[0.1, 900], Gen.Enum<KitchenSystem>()).Sample((ml, system) =>
-        {
-            var k = KitchenMeasure.Nearest(ml, system, "exact", true);
-            var measured = k.Scoops.Sum(s => s.Count * s.Unit.InBase);
-            return k.Scoops.Count == 0
-                ? k.ErrorPercent == 0 && k.Text.Contains("scale", StringComparison.Ordinal)
-                : Math.Abs(measured - ml) / ml <= 0.05 + 1e-9 && Math.Abs((measured - ml) / ml * 100 - k.ErrorPercent) < 1e-9;
-        });
+        Gen.Select(Gen.Double[0.1, 900], Gen.Enum<KitchenSystem>())
+            .Sample(
+                (ml, system) =>
+                {
+                    var k = KitchenMeasure.Nearest(ml, system, "exact", true);
+                    var measured = k.Scoops.Sum(s => s.Count * s.Unit.InBase);
+                    return k.Scoops.Count == 0
+                        ? k.ErrorPercent == 0 && k.Text.Contains("scale", StringComparison.Ordinal)
+                        : Math.Abs(measured - ml) / ml <= 0.05 + 1e-9 && Math.Abs((measured - ml) / ml * 100 - k.ErrorPercent) < 1e-9;
+                }
+            );
 
     [Theory]
     [InlineData("Neem oil", "neem oil")]
@@ -77,6 +82,5 @@ public class MeasureTests
     [InlineData("Tomato-leaf infusion", "tomato-leaf infusion")]
     [InlineData("DE, dusted", "DE, dusted")]
     [InlineData("Wrong pH", "wrong pH")]
-    public void A_name_within_a_sentence_keeps_the_capitals_that_are_its_own(string name, string said) =>
-        Assert.Equal(said, name.InSentence());
+    public void A_name_within_a_sentence_keeps_the_capitals_that_are_its_own(string name, string said) => Assert.Equal(said, name.InSentence());
 }

@@ -16,18 +16,28 @@ public partial class MessageTests
     private static readonly MessageBook English = MessageBook.All[Language.Default];
 
     /// <summary>Rooms whose codes are put together from an id of the code: units, possibilities, formats of days.</summary>
-    private static readonly string[] ById = ["units.", "word.", "days.", "countries.", "targetGroups.", "trust.", "words.language", "words.lowersNames", "words.listed"];
+    private static readonly string[] ById =
+    [
+        "units.",
+        "word.",
+        "days.",
+        "countries.",
+        "targetGroups.",
+        "trust.",
+        "words.language",
+        "words.lowersNames",
+        "words.listed",
+    ];
 
     public static TheoryData<string> Others => [.. MessageBook.All.Keys.Where(k => k != Language.Default)];
 
     [GeneratedRegex("\"([a-z][a-zA-Z]*\\.[a-z0-9][a-zA-Z0-9]*)\"")]
     private static partial Regex Code();
 
-    [GeneratedRegex("Say\\.Of\\(\"(?<code>[a-zA-Z.0-9]+)\"(?<holes>(, \\(\"[a-zA-Z0-9]+\", )?)")]
+    [GeneratedRegex("Say\\.Of\\(\\s*\"(?<code>[a-zA-Z.0-9]+)\"(?<holes>(, \\(\"[a-zA-Z0-9]+\", )?)")]
     private static partial Regex Spoken();
 
-    private static readonly IReadOnlySet<string> Used =
-        HouseTests.Sources.SelectMany(s => Code().Matches(s.Text).Select(m => m.Groups[1].Value)).ToHashSet();
+    private static readonly IReadOnlySet<string> Used = HouseTests.Sources.SelectMany(s => Code().Matches(s.Text).Select(m => m.Groups[1].Value)).ToHashSet();
 
     [Fact]
     public void Each_message_that_is_spoken_stands_in_the_files_and_each_that_stands_there_is_spoken()
@@ -43,9 +53,15 @@ public partial class MessageTests
     public void A_language_says_all_and_fills_the_same_holes(string code)
     {
         var other = MessageBook.All[code];
-        Assert.Equal(English.Codes.Where(c => !c.StartsWith("days.", StringComparison.Ordinal)).Order(), other.Codes.Where(c => !c.StartsWith("days.", StringComparison.Ordinal)).Order());
-        Assert.Empty(other.Codes.Where(c => English.Codes.Contains(c) && !other.Holes(c).SetEquals(English.Holes(c)))
-            .Select(c => $"{c}: {string.Join(", ", other.Holes(c))} for {string.Join(", ", English.Holes(c))}"));
+        Assert.Equal(
+            English.Codes.Where(c => !c.StartsWith("days.", StringComparison.Ordinal)).Order(),
+            other.Codes.Where(c => !c.StartsWith("days.", StringComparison.Ordinal)).Order()
+        );
+        Assert.Empty(
+            other
+                .Codes.Where(c => English.Codes.Contains(c) && !other.Holes(c).SetEquals(English.Holes(c)))
+                .Select(c => $"{c}: {string.Join(", ", other.Holes(c))} for {string.Join(", ", English.Holes(c))}")
+        );
     }
 
     [Theory]
@@ -58,7 +74,12 @@ public partial class MessageTests
         {
             var texts = CatalogueWords.All(kind, CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(CatalogueFiles.DefaultFolder, kind + ".yaml"))));
             Assert.Equal(texts.Order(StringComparer.Ordinal), words.Told(kind).Order(StringComparer.Ordinal));
-            Assert.Empty(texts.Where(t => Figures().Matches(t).Select(m => m.Value).Order().SequenceEqual(Figures().Matches(words.For(kind, t)!).Select(m => m.Value).Order()) is false));
+            Assert.Empty(
+                texts.Where(t =>
+                    Figures().Matches(t).Select(m => m.Value).Order().SequenceEqual(Figures().Matches(words.For(kind, t)!).Select(m => m.Value).Order())
+                        is false
+                )
+            );
         }
     }
 
@@ -67,8 +88,14 @@ public partial class MessageTests
     public void Facts_are_the_same_in_every_language(string code)
     {
         var other = CatalogueFiles.Read(CatalogueFiles.DefaultFolder, CatalogueWords.Of(code));
-        Assert.Equal(Shipped.Catalogue.Materials.Select(m => (m.Id, m.Doses?.Usual, m.DaysToWait)), other.Materials.Select(m => (m.Id, m.Doses?.Usual, m.DaysToWait)));
-        Assert.Equal(Shipped.Catalogue.Targets.Select(t => (t.Id, string.Join(' ', t.Signs.Select(s => $"{s.Key}{s.Value}")))), other.Targets.Select(t => (t.Id, string.Join(' ', t.Signs.Select(s => $"{s.Key}{s.Value}")))));
+        Assert.Equal(
+            Shipped.Catalogue.Materials.Select(m => (m.Id, m.Doses?.Usual, m.DaysToWait)),
+            other.Materials.Select(m => (m.Id, m.Doses?.Usual, m.DaysToWait))
+        );
+        Assert.Equal(
+            Shipped.Catalogue.Targets.Select(t => (t.Id, string.Join(' ', t.Signs.Select(s => $"{s.Key}{s.Value}")))),
+            other.Targets.Select(t => (t.Id, string.Join(' ', t.Signs.Select(s => $"{s.Key}{s.Value}"))))
+        );
         Assert.DoesNotContain(other.Crops, c => c.Name == "Potato");
     }
 
@@ -80,15 +107,31 @@ public partial class MessageTests
     public void Sentences_stand_in_the_message_files_and_nowhere_else()
     {
         // Left in the code: faults of the catalogue's files, what a shell is told, logs, exceptions, and the English that recipes are read in.
-        string[] aside = ["CatalogueRules.cs", "GardenCatalogue.cs", "CatalogueFiles.cs", "Commands.cs", "Startup.cs", "HomeHosting.cs", "DemoGarden.cs", "TrustPage.cs", "LinkEndpoints.cs", "Bounds.cs", "ErrorAnswers.cs"];
-        var told = from source in HouseTests.Sources
-                   where !source.File.Contains("StandIns", StringComparison.Ordinal) && !aside.Contains(Path.GetFileName(source.File))
-                   from line in source.Text.Split('\n')
-                   where !line.Contains("throw ", StringComparison.Ordinal) && !line.Contains("LoggerMessage", StringComparison.Ordinal) && !line.Contains("Exception(", StringComparison.Ordinal) && !line.Contains("Regex", StringComparison.Ordinal)
-                   from Match m in Prose().Matches(line)
-                   select $"{source.File}: {m.Value}";
+        string[] aside =
+        [
+            "CatalogueRules.cs",
+            "GardenCatalogue.cs",
+            "CatalogueFiles.cs",
+            "Commands.cs",
+            "Startup.cs",
+            "HomeHosting.cs",
+            "DemoGarden.cs",
+            "TrustPage.cs",
+            "LinkEndpoints.cs",
+            "Bounds.cs",
+            "ErrorAnswers.cs",
+        ];
+        var told =
+            from source in HouseTests.Sources
+            where !source.File.Contains("StandIns", StringComparison.Ordinal) && !aside.Contains(Path.GetFileName(source.File))
+            from Match m in Prose().Matches(NotTold().Replace(source.Text, ""))
+            select $"{source.File}: {m.Value}";
         Assert.Empty(told);
     }
+
+    /// <summary>What is thrown, logged or searched by.</summary>
+    [GeneratedRegex(@"\bthrow\b[^;]*?;|LoggerMessage\([^)]*\)|\bnew \w*Exception\([^;]*?;|GeneratedRegex\([^\n]*")]
+    private static partial Regex NotTold();
 
     /// <summary>A text within quotes that begins with a capital and goes on in small words.</summary>
     [GeneratedRegex(@"""[A-Z][a-z']+ (?:[a-z]+ )+[^""]*""")]
@@ -98,14 +141,26 @@ public partial class MessageTests
     [Fact]
     public async Task Every_message_reads_the_same_on_both_sides()
     {
-        using var client = Process.Start(new ProcessStartInfo("node", "client/tests/told.mjs") { WorkingDirectory = CatalogueTests.Root, RedirectStandardOutput = true, RedirectStandardError = true })!;
+        using var client = Process.Start(
+            new ProcessStartInfo("node", "client/tests/told.mjs")
+            {
+                WorkingDirectory = CatalogueTests.Root,
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
         var faults = client.StandardError.ReadToEndAsync(TestContext.Current.CancellationToken);
         var theirs = JsonSerializer.Deserialize<Dictionary<string, string>>(await client.StandardOutput.ReadToEndAsync(TestContext.Current.CancellationToken))!;
         Assert.Equal("", await faults);
         var apart = 0;
         foreach (var (key, told) in theirs)
         {
-            var (language, file, code, n) = (key.Split(' ')[0], key.Split(' ')[1], key.Split(' ')[2..^1], int.Parse(key.Split(' ')[^1], CultureInfo.InvariantCulture));
+            var (language, file, code, n) = (
+                key.Split(' ')[0],
+                key.Split(' ')[1],
+                key.Split(' ')[2..^1],
+                int.Parse(key.Split(' ')[^1], CultureInfo.InvariantCulture)
+            );
             var text = Texts(language, file)[string.Join(' ', code)];
             var message = Message.Parse(key, text);
             var ours = message.Render(CultureInfo.InvariantCulture, [.. message.Holes.Where(h => h != "n").Select(h => (h, (object?)$"<{h}>")), ("n", n)]);
@@ -129,15 +184,18 @@ public partial class MessageTests
 
         return texts;
 
-        static IEnumerable<KeyValuePair<string, string>> Flat(JsonElement e, string path) => e.ValueKind == JsonValueKind.String
-            ? [new(path, e.GetString()!)]
-            : e.EnumerateObject().SelectMany(p => Flat(p.Value, path.Length == 0 ? p.Name : $"{path}.{p.Name}"));
+        static IEnumerable<KeyValuePair<string, string>> Flat(JsonElement e, string path) =>
+            e.ValueKind == JsonValueKind.String
+                ? [new(path, e.GetString()!)]
+                : e.EnumerateObject().SelectMany(p => Flat(p.Value, path.Length == 0 ? p.Name : $"{path}.{p.Name}"));
     }
 
     [Fact]
     public void Codes_that_are_put_together_have_their_messages()
     {
-        Assert.Empty(Shipped.Catalogue.Targets.Select(t => t.Group).Except(English.Codes.Select(c => c.Replace("targetGroups.", "", StringComparison.Ordinal))));
+        Assert.Empty(
+            Shipped.Catalogue.Targets.Select(t => t.Group).Except(English.Codes.Select(c => c.Replace("targetGroups.", "", StringComparison.Ordinal)))
+        );
         Assert.Empty(Country.All.Select(c => $"countries.{c.Code}").Concat(Units.All.Select(u => $"units.{u.Code}")).Except(English.Codes));
         Enum[] told = [.. Enum.GetValues<Outcome>(), .. Enum.GetValues<Injury>(), .. Enum.GetValues<InjurySign>(), .. Enum.GetValues<DoseStep>()];
         Assert.All(told, one => Assert.NotEmpty(Say.Word(one)));

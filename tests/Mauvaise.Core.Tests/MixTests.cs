@@ -29,8 +29,7 @@ public class MixTests
     }
 
     [Fact]
-    public void Peroxide_from_the_three_percent_bottle() =>
-        Assert.Equal(0.18, Make("peroxide", DoseStep.Strong, 1).Strengths[0].Percent, 1e-9);
+    public void Peroxide_from_the_three_percent_bottle() => Assert.Equal(0.18, Make("peroxide", DoseStep.Strong, 1).Strengths[0].Percent, 1e-9);
 
     [Theory]
     [InlineData(27.0, MixVerdict.Ok)]
@@ -86,8 +85,7 @@ public class MixTests
     [InlineData(-1)]
     [InlineData(51)]
     [InlineData(double.NaN)]
-    public void Absurd_volumes_are_errors(double litres) =>
-        Assert.Throws<ArgumentOutOfRangeException>(() => Make("peroxide", DoseStep.Usual, litres));
+    public void Absurd_volumes_are_errors(double litres) => Assert.Throws<ArgumentOutOfRangeException>(() => Make("peroxide", DoseStep.Usual, litres));
 
     [Theory]
     [InlineData(50, 135, 13, false, 3, 5, 5, 2)]

@@ -7,7 +7,11 @@ using Mauvaise.Store.Facts;
 
 namespace Mauvaise.Core.Tests;
 
-public enum CaseSet { Tuning, HeldOut }
+public enum CaseSet
+{
+    Tuning,
+    HeldOut,
+}
 
 /// <summary>A made-up case with its true cause.</summary>
 /// <param name="Seen">What was noticed first.</param>
@@ -24,7 +28,8 @@ public sealed record NamingCase(
     IReadOnlyList<string> Seen,
     IReadOnlyList<string> Absent,
     IReadOnlyList<string> Shows,
-    IReadOnlyList<string>? Groups = null)
+    IReadOnlyList<string>? Groups = null
+)
 {
     /// <summary>Its cause is in the catalogue.</summary>
     public bool IsListed => Cause != "none";
@@ -48,8 +53,11 @@ public static class NamingCases
     /// <summary>All cases, of causes that are listed and of such as are not.</summary>
     public static IReadOnlyList<NamingCase> Read() => [.. Of("naming.yaml"), .. Of("naming-open.yaml")];
 
-    private static List<NamingCase> Of(string file) => JsonSerializer.Deserialize<List<NamingCase>>(
-        CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", file))), CatalogueFiles.Json)!;
+    private static List<NamingCase> Of(string file) =>
+        JsonSerializer.Deserialize<List<NamingCase>>(
+            CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", file))),
+            CatalogueFiles.Json
+        )!;
 
     /// <summary>Scores a case on what was noticed first, without any question.</summary>
     public static NamingScore AtFirst(GardenCatalogue catalogue, NamingCase c) => Score(catalogue, c, mostQuestions: 0);
@@ -58,7 +66,8 @@ public static class NamingCases
     public static NamingScore AfterQuestions(GardenCatalogue catalogue, NamingCase c) => Score(catalogue, c, mostQuestions: 6);
 
     /// <summary>Scores a case after the questions when one answer in so many is the wrong way round.</summary>
-    public static NamingScore AfterWrongAnswers(GardenCatalogue catalogue, NamingCase c, Random random, double wrong) => Score(catalogue, c, 6, () => random.NextDouble() < wrong);
+    public static NamingScore AfterWrongAnswers(GardenCatalogue catalogue, NamingCase c, Random random, double wrong) =>
+        Score(catalogue, c, 6, () => random.NextDouble() < wrong);
 
     private static NamingScore Score(GardenCatalogue catalogue, NamingCase c, int mostQuestions, Func<bool>? slips = null)
     {
@@ -83,7 +92,10 @@ public static class NamingCases
             kinds[0].Probability >= SureEnough,
             -Math.Log(Math.Max(1e-6, truth)),
             kinds[0].Probability,
-            ranking.NotListed >= ranking.Groups[0].Probability || ranking.NotListed >= kinds[0].Probability || c.Groups?.Contains(ranking.Groups[0].NameGroup) == true);
+            ranking.NotListed >= ranking.Groups[0].Probability
+                || ranking.NotListed >= kinds[0].Probability
+                || c.Groups?.Contains(ranking.Groups[0].NameGroup) == true
+        );
     }
 
     /// <summary>The kinds of a ranking, without names for whole groups.</summary>

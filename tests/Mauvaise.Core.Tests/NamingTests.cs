@@ -71,7 +71,11 @@ public class NamingTests
     [Fact]
     public void What_is_told_at_eight_in_ten_is_right_eight_times_in_ten()
     {
-        var told = Cases.Where(c => c.IsListed).SelectMany(c => new[] { NamingCases.AtFirst(Shipped.Catalogue, c), NamingCases.AfterQuestions(Shipped.Catalogue, c) }).Where(s => s.Lead >= 0.8).ToList();
+        var told = Cases
+            .Where(c => c.IsListed)
+            .SelectMany(c => new[] { NamingCases.AtFirst(Shipped.Catalogue, c), NamingCases.AfterQuestions(Shipped.Catalogue, c) })
+            .Where(s => s.Lead >= 0.8)
+            .ToList();
         Assert.True(told.Count >= 50);
         Assert.True(told.Count(s => s.Rank == 1) >= 0.8 * told.Count);
     }
@@ -91,7 +95,11 @@ public class NamingTests
     [InlineData("squash", new[] { "caterpillar", "frass" }, "caterpillar")]
     public void The_group_is_right_where_kinds_are_missing(string crop, string[] signs, string group)
     {
-        var ranking = SuspectRanker.Rank(Shipped.Catalogue, new Circumstances(Shipped.Catalogue.Crop(crop), Core.Sky.Shelter.Open, 7), [.. signs.Select(s => new SeenSign(s, true))]);
+        var ranking = SuspectRanker.Rank(
+            Shipped.Catalogue,
+            new Circumstances(Shipped.Catalogue.Crop(crop), Core.Sky.Shelter.Open, 7),
+            [.. signs.Select(s => new SeenSign(s, true))]
+        );
         Assert.Equal(group, ranking.Groups[0].NameGroup);
         Assert.True(ranking.Groups[0].Probability >= 0.6, $"{ranking.Groups[0].Probability}");
     }
@@ -99,8 +107,11 @@ public class NamingTests
     [Fact]
     public void Two_troubles_at_once_are_both_shown()
     {
-        var ranking = SuspectRanker.Rank(Shipped.Catalogue, new Circumstances(Shipped.Catalogue.Crop("courgette"), Core.Sky.Shelter.Open, 7),
-            [new("white-dust", true), new("rubs-off", true), new("small-insects", true), new("sticky", true), new("ants", true)]);
+        var ranking = SuspectRanker.Rank(
+            Shipped.Catalogue,
+            new Circumstances(Shipped.Catalogue.Crop("courgette"), Core.Sky.Shelter.Open, 7),
+            [new("white-dust", true), new("rubs-off", true), new("small-insects", true), new("sticky", true), new("ants", true)]
+        );
         Assert.Equal(["melon-aphid", "powdery-mildew"], new[] { ranking.Together!.First.Id, ranking.Together.Second.Id }.Order());
         Assert.All(ranking.Suspects.Take(2), s => Assert.InRange(s.Probability, 0.2, 0.7));
     }

@@ -1,9 +1,9 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Sky;
-using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Tests;
 
@@ -19,13 +19,18 @@ public class OutlookTests
         [.. Enumerable.Range(0, garden.Weather.Hours.Count).Select(i => later is { } l && i >= garden.Weather.IndexOf(garden.Now) + laterHours ? l : now)];
 
     private static GardenSnapshot Garden(double rainMm = 0) =>
-        GardenSamples.Garden([Bed, Other], [Squash], at => at >= GardenSamples.Now.AddHours(24) && at < GardenSamples.Now.AddHours(28) ? WeatherSamples.Mild with { RainMm = rainMm } : WeatherSamples.Mild);
+        GardenSamples.Garden([Bed, Other], [Squash], at =>
+            at >= GardenSamples.Now.AddHours(24) && at < GardenSamples.Now.AddHours(28) ? WeatherSamples.Mild with { RainMm = rainMm } : WeatherSamples.Mild
+        );
 
     [Fact]
     public void Cover_without_rain_is_counted_and_no_more()
     {
         var dry = Garden();
-        Assert.Equal("Cover holds on 1 of 2 places.", CoverOutlook.Sentence(dry, new Dictionary<Place, double[]> { [Bed] = Cover(dry, 0.8), [Other] = Cover(dry, 0.1) }));
+        Assert.Equal(
+            "Cover holds on 1 of 2 places.",
+            CoverOutlook.Sentence(dry, new Dictionary<Place, double[]> { [Bed] = Cover(dry, 0.8), [Other] = Cover(dry, 0.1) })
+        );
         Assert.Equal("No place has cover now.", CoverOutlook.Sentence(dry, new Dictionary<Place, double[]> { [Bed] = Cover(dry, 0) }));
     }
 
@@ -36,7 +41,11 @@ public class OutlookTests
         var cover = new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0.8, 0.1, 26), [Other] = Cover(wet, 0.9, 0.7, 26) };
         // The storm begins on Friday evening, a day from now.
         Assert.Equal("Cover holds on 2 of 2 places. Friday's rain, 12 mm, will strip Bed.", CoverOutlook.Sentence(wet, cover).Told());
-        Assert.EndsWith("leaves it standing.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Other] = cover[Other] }), StringComparison.Ordinal);
+        Assert.EndsWith(
+            "leaves it standing.",
+            CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Other] = cover[Other] }),
+            StringComparison.Ordinal
+        );
         Assert.Equal("Cover holds on 2 of 2 places.", CoverOutlook.Sentence(Garden(rainMm: 1), cover));
     }
 
@@ -45,8 +54,16 @@ public class OutlookTests
     {
         var wet = Garden(rainMm: 3);
         var tunnel = Bed with { Kind = PlaceKind.Tunnel };
-        Assert.EndsWith("leaves it standing.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [tunnel] = Cover(wet, 0.8, 0.1, 26) }), StringComparison.Ordinal);
-        Assert.EndsWith("leaves it standing.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0.8, 0.1, 2) }), StringComparison.Ordinal);
+        Assert.EndsWith(
+            "leaves it standing.",
+            CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [tunnel] = Cover(wet, 0.8, 0.1, 26) }),
+            StringComparison.Ordinal
+        );
+        Assert.EndsWith(
+            "leaves it standing.",
+            CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0.8, 0.1, 2) }),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -58,14 +75,31 @@ public class OutlookTests
         Assert.True(upkeep.Count >= 4);
         Assert.All(upkeep.Zip(upkeep.Skip(1)), p => Assert.NotEqual(p.First.Material.Group, p.Second.Material.Group));
         Assert.All(upkeep, e => Assert.Equal(DayOfWeek.Monday, e.WeekOf.DayOfWeek));
-        Assert.All(upkeep.Where(e => e.Material.SeasonLimit is not null).GroupBy(e => e.Material.SeasonLimit!.Together), g => Assert.True(g.Count() <= g.First().Material.SeasonLimit!.Most / 2));
+        Assert.All(upkeep.Where(e => e.Material.SeasonLimit is not null).GroupBy(e => e.Material.SeasonLimit!.Together), g =>
+            Assert.True(g.Count() <= g.First().Material.SeasonLimit!.Most / 2)
+        );
         // Not beyond the life of the crop.
         Assert.All(upkeep, e => Assert.True(e.WeekOf <= Squash.From.AddDays(Shipped.Catalogue.Crop("squash").StageDays[2])));
         Assert.DoesNotContain(RotaPlanner.Plan(garden).Outline, e => e.Kind == NeedKind.Protect);
     }
 
-    private static Evening Spraying(string recipe, DeedKind kind = DeedKind.Spray) => new(null, "", [
-        new(kind, "", "", [], [Squash.Id], new Tank(Shipped.Catalogue.FindRecipe(recipe)!, DoseStep.Usual, 1, GardenSamples.Target("powdery-mildew")), null)], []);
+    private static Evening Spraying(string recipe, DeedKind kind = DeedKind.Spray) =>
+        new(
+            null,
+            "",
+            [
+                new(
+                    kind,
+                    "",
+                    "",
+                    [],
+                    [Squash.Id],
+                    new Tank(Shipped.Catalogue.FindRecipe(recipe)!, DoseStep.Usual, 1, GardenSamples.Target("powdery-mildew")),
+                    null
+                ),
+            ],
+            []
+        );
 
     private static Stock Kept(string material, double left, DateOnly? bestBefore = null, double? cost = null, double amount = 500) =>
         new(Guid.NewGuid(), material, material, amount, left, Shipped.Catalogue.Material(material).Unit, null, bestBefore, null, cost);
@@ -82,7 +116,16 @@ public class OutlookTests
         Assert.Null(bare.Cost);
         Assert.Contains("4 g are on the shelf", Assert.Single(some.Reasons).Told(), StringComparison.Ordinal);
         // A week between rounds: today, in seven days and in fourteen.
-        var once = Mix.Make(Shipped.Catalogue, new MixOrder(Shipped.Catalogue.FindRecipe("bicarbonate-plain")!, DoseStep.Usual, SprayVolume.SizeFor(garden, Shipped.Catalogue.FindRecipe("bicarbonate-plain")!, [Squash]), garden.Garden.Kitchen), new MixConditions(null, [], false));
+        var once = Mix.Make(
+            Shipped.Catalogue,
+            new MixOrder(
+                Shipped.Catalogue.FindRecipe("bicarbonate-plain")!,
+                DoseStep.Usual,
+                SprayVolume.SizeFor(garden, Shipped.Catalogue.FindRecipe("bicarbonate-plain")!, [Squash]),
+                garden.Garden.Kitchen
+            ),
+            new MixConditions(null, [], false)
+        );
         Assert.Equal(3 * once.Parts.Single(p => p.Material.Id == "bicarbonate").Amount, bare.Needed, 9);
     }
 
@@ -90,10 +133,15 @@ public class OutlookTests
     public void What_is_past_its_date_does_not_count_and_what_is_low_is_said_to_be()
     {
         var nothing = new Evening(null, "", [], []);
-        Assert.Equal("What is on the shelf is past its date.", ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 300, new(2026, 1, 1))] }, nothing).Single().Reasons.Single());
+        Assert.Equal(
+            "What is on the shelf is past its date.",
+            ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 300, new(2026, 1, 1))] }, nothing).Single().Reasons.Single()
+        );
         Assert.Equal("Low: 40 ml left.", ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 40)] }, nothing).Single().Reasons.Single().Told());
         Assert.Empty(ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 400)] }, nothing));
-        var old = ShoppingList.For(Garden() with { Stocks = [Kept("bicarbonate", 400, new(2026, 1, 1))] }, Spraying("bicarbonate-plain")).Single(i => i.Material.Id == "bicarbonate");
+        var old = ShoppingList
+            .For(Garden() with { Stocks = [Kept("bicarbonate", 400, new(2026, 1, 1))] }, Spraying("bicarbonate-plain"))
+            .Single(i => i.Material.Id == "bicarbonate");
         Assert.Equal((0, old.Needed), (old.OnShelf, old.ToBuy));
     }
 

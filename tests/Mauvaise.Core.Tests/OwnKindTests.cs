@@ -12,8 +12,11 @@ public class OwnKindTests
 {
     private static readonly OwnKind Oca = new(Guid.NewGuid(), OwnKindOf.Crop, "Oca", "potato", false);
     private static readonly OwnKind Blackfly = new(Guid.NewGuid(), OwnKindOf.Trouble, "Ivy aphid", "any-aphid", false);
-    private static readonly GardenCatalogue C = Shipped.Catalogue.With([], [],
-        [Oca, Blackfly, new(Guid.NewGuid(), OwnKindOf.Crop, "Lost", "no such crop", false)]);
+    private static readonly GardenCatalogue C = Shipped.Catalogue.With(
+        [],
+        [],
+        [Oca, Blackfly, new(Guid.NewGuid(), OwnKindOf.Crop, "Lost", "no such crop", false)]
+    );
 
     private static (GardenSnapshot Garden, Planting Planting) Grown(int affected)
     {
@@ -60,7 +63,9 @@ public class OwnKindTests
         Assert.DoesNotContain(ranked.Suspects, s => s.Target.Like is not null);
         var potato = garden with { Plantings = [planting with { Crop = "potato" }] };
         var listed = SuspectRanker.Rank(Shipped.Catalogue, LocalClues.At(potato, potato.Plantings[0], potato.SkyOf(potato.Places[0])), seen);
-        Assert.Equal(listed.Suspects.Select(s => (s.Target.Id, Math.Round(s.Probability, 9))),
-            ranked.Suspects.Select(s => (s.Target.Id, Math.Round(s.Probability, 9))));
+        Assert.Equal(
+            listed.Suspects.Select(s => (s.Target.Id, Math.Round(s.Probability, 9))),
+            ranked.Suspects.Select(s => (s.Target.Id, Math.Round(s.Probability, 9)))
+        );
     }
 }

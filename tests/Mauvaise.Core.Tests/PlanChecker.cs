@@ -16,13 +16,38 @@ public static class PlanChecker
     /// <summary>A sentence for each rule that is broken.</summary>
     public static IReadOnlyList<string> Faults(GardenSnapshot garden, Rota rota)
     {
-        var planned = rota.Rounds.Select(r => new Given(r.Place.Id, r.Planting.Id, r.Target.Id, r.Hours.From, Tank(garden, r.Recipe), garden.Catalogue.Material(r.Recipe.Active.Material))).ToList();
-        var done = garden.Applications.Where(a => a.At <= garden.Now).SelectMany(a => a.Treated.Select(t => new Given(
-            garden.Plantings.First(p => p.Id == t.PlantingId).PlaceId, t.PlantingId, a.Target ?? "", a.At,
-            garden.Batches.FirstOrDefault(b => b.Id == a.BatchId) is { } bottle ? [.. bottle.Ingredients.Select(i => garden.Catalogue.Material(i.Material))] : [garden.Catalogue.Material(a.Material)],
-            garden.Catalogue.Material(a.Material)))).ToList();
+        var planned = rota
+            .Rounds.Select(r => new Given(
+                r.Place.Id,
+                r.Planting.Id,
+                r.Target.Id,
+                r.Hours.From,
+                Tank(garden, r.Recipe),
+                garden.Catalogue.Material(r.Recipe.Active.Material)
+            ))
+            .ToList();
+        var done = garden
+            .Applications.Where(a => a.At <= garden.Now)
+            .SelectMany(a =>
+                a.Treated.Select(t => new Given(
+                    garden.Plantings.First(p => p.Id == t.PlantingId).PlaceId,
+                    t.PlantingId,
+                    a.Target ?? "",
+                    a.At,
+                    garden.Batches.FirstOrDefault(b => b.Id == a.BatchId) is { } bottle
+                        ? [.. bottle.Ingredients.Select(i => garden.Catalogue.Material(i.Material))]
+                        : [garden.Catalogue.Material(a.Material)],
+                    garden.Catalogue.Material(a.Material)
+                ))
+            )
+            .ToList();
         var all = done.Concat(planned).OrderBy(g => g.At).ToList();
-        return [.. planned.SelectMany(p => Alone(garden, p)), .. planned.SelectMany(p => all.Where(b => b != p && b.PlaceId == p.PlaceId && b.At <= p.At).SelectMany(b => Pair(garden, b, p))), .. Sums(garden, all, planned)];
+        return
+        [
+            .. planned.SelectMany(p => Alone(garden, p)),
+            .. planned.SelectMany(p => all.Where(b => b != p && b.PlaceId == p.PlaceId && b.At <= p.At).SelectMany(b => Pair(garden, b, p))),
+            .. Sums(garden, all, planned),
+        ];
     }
 
     private static Material[] Tank(GardenSnapshot garden, Recipe recipe) => [.. recipe.Ingredients.Select(i => garden.Catalogue.Material(i.Material))];
@@ -54,8 +79,11 @@ public static class PlanChecker
             yield return $"{p.Active.Id} was banned there";
         }
 
-        foreach (var release in garden.Tasks.Where(t => t is { Step: "release-helpers", DoneAt: not null }
-            && garden.Plantings.First(x => x.Id == t.PlantingId).PlaceId == place.Id))
+        foreach (
+            var release in garden.Tasks.Where(t =>
+                t is { Step: "release-helpers", DoneAt: not null } && garden.Plantings.First(x => x.Id == t.PlantingId).PlaceId == place.Id
+            )
+        )
         {
             var spared = garden.Catalogue.Helpers.FirstOrDefault(h => h.Id == release.Helper)?.Ordered?.SpareDays ?? 14;
             if (p.InTank.Any(m => m.HarmToHelpers >= 0.2) && day.DayNumber - garden.Garden.DateOf(release.DoneAt!.Value).DayNumber < spared)
@@ -85,7 +113,12 @@ public static class PlanChecker
     {
         var apart = (after.At - before.At).TotalDays;
         var (from, to) = (garden.Garden.DateOf(before.At), garden.Garden.DateOf(after.At));
-        if (before.PlantingId == after.PlantingId && before.Target == after.Target && before.Active.Id == after.Active.Id && to.DayNumber - from.DayNumber < after.Active.Cadence.CurativeMinDays)
+        if (
+            before.PlantingId == after.PlantingId
+            && before.Target == after.Target
+            && before.Active.Id == after.Active.Id
+            && to.DayNumber - from.DayNumber < after.Active.Cadence.CurativeMinDays
+        )
         {
             yield return $"{after.Active.Id} {to.DayNumber - from.DayNumber} days after the last";
         }

@@ -13,8 +13,14 @@ public class PreparationTests
     private static readonly List<Recipe> Dosed = [.. C.Recipes.Where(r => C.Material(r.Active.Material).Doses is not null)];
     private static readonly MixConditions Mild = new(20, [], false);
 
-    private static Mix Make(string recipe, DoseStep step, double size, KitchenSystem kitchen = KitchenSystem.Metric, MixConditions? conditions = null, Func<MixOrder, MixOrder>? with = null) =>
-        Mix.Make(C, (with ?? (o => o))(new MixOrder(C.FindRecipe(recipe)!, step, size, kitchen)), conditions ?? Mild);
+    private static Mix Make(
+        string recipe,
+        DoseStep step,
+        double size,
+        KitchenSystem kitchen = KitchenSystem.Metric,
+        MixConditions? conditions = null,
+        Func<MixOrder, MixOrder>? with = null
+    ) => Mix.Make(C, (with ?? (o => o))(new MixOrder(C.FindRecipe(recipe)!, step, size, kitchen)), conditions ?? Mild);
 
     [Fact]
     public void White_stock_is_taken_apart_into_oil_and_soap()
@@ -30,15 +36,32 @@ public class PreparationTests
     {
         var bed = GardenSamples.Bed("Bed");
         var hand = new Sprayer(Guid.NewGuid(), "hand sprayer", 2);
-        GardenSnapshot Held(string material, int daysAgo) => GardenSamples.Garden([bed], []) with
-        {
-            Sprayers = [hand],
-            Batches = [new Batch(Guid.NewGuid(), GardenSamples.Now.AddDays(-daysAgo), "any", DoseStep.Usual, 1,
-                GardenSamples.Now, null, [], [new Measured(material, "active", 2, "g")], SprayerId: hand.Id)],
-        };
+        GardenSnapshot Held(string material, int daysAgo) =>
+            GardenSamples.Garden([bed], []) with
+            {
+                Sprayers = [hand],
+                Batches =
+                [
+                    new Batch(
+                        Guid.NewGuid(),
+                        GardenSamples.Now.AddDays(-daysAgo),
+                        "any",
+                        DoseStep.Usual,
+                        1,
+                        GardenSamples.Now,
+                        null,
+                        [],
+                        [new Measured(material, "active", 2, "g")],
+                        SprayerId: hand.Id
+                    ),
+                ],
+            };
         Material[] neem = [C.Material("neem-oil")];
-        Assert.StartsWith("The hand sprayer held wettable sulfur on 13 July: rinse it twice first",
-            Rinsing.First(Held("sulfur", 3), hand, neem), StringComparison.Ordinal);
+        Assert.StartsWith(
+            "The hand sprayer held wettable sulfur on 13 July: rinse it twice first",
+            Rinsing.First(Held("sulfur", 3), hand, neem),
+            StringComparison.Ordinal
+        );
         Assert.Null(Rinsing.First(Held("neem-oil", 3), hand, neem));
         Assert.Null(Rinsing.First(Held("sulfur", 90), hand, neem));
         Assert.Null(Rinsing.First(Held("sulfur", 3), hand with { Id = Guid.NewGuid() }, neem));
@@ -57,35 +80,69 @@ public class PreparationTests
 
     [Fact]
     public void However_deep_stocks_are_nested_the_strength_is_the_product_of_their_shares() =>
-        Gen.Select(Gen.Double[1, 400].Array[1, 6], Gen.Double[500, 5000], Gen.Double[0.5, 20]).Sample((amounts, yield, perLitre) =>
-        {
-            var materials = new List<Material> { new() { Id = "m0", Name = "m0", Group = "oil", Evidence = EvidenceGrade.Fair, Pantry = true } };
-            foreach (var amount in amounts)
-            {
-                materials.Add(materials[^1] with { Id = $"m{materials.Count}", MadeFrom = new Preparation(yield, 7, "", [new(materials[^1].Id, amount)], ["stir"]) });
-            }
+        Gen.Select(Gen.Double[1, 400].Array[1, 6], Gen.Double[500, 5000], Gen.Double[0.5, 20])
+            .Sample(
+                (amounts, yield, perLitre) =>
+                {
+                    var materials = new List<Material>
+                    {
+                        new()
+                        {
+                            Id = "m0",
+                            Name = "m0",
+                            Group = "oil",
+                            Evidence = EvidenceGrade.Fair,
+                            Pantry = true,
+                        },
+                    };
+                    foreach (var amount in amounts)
+                    {
+                        materials.Add(
+                            materials[^1] with
+                            {
+                                Id = $"m{materials.Count}",
+                                MadeFrom = new Preparation(yield, 7, "", [new(materials[^1].Id, amount)], ["stir"]),
+                            }
+                        );
+                    }
 
-            var catalogue = GardenCatalogue.Create(new GardenCatalogue { Groups = C.Groups, Materials = materials, Targets = [], Signs = [], Helpers = [], Crops = [], Recipes = [], Pairs = C.Pairs, Measures = [], Climates = [] });
-            var deep = Assert.Single(Strengths.Of(catalogue, [new MixShare(materials[^1], perLitre)]));
-            var direct = amounts.Aggregate(perLitre, (p, a) => p * a / yield);
-            return deep.Material.Id == "m0" && Math.Abs(deep.PerLitre / direct - 1) < 1e-9;
-        });
+                    var catalogue = GardenCatalogue.Create(
+                        new GardenCatalogue
+                        {
+                            Groups = C.Groups,
+                            Materials = materials,
+                            Targets = [],
+                            Signs = [],
+                            Helpers = [],
+                            Crops = [],
+                            Recipes = [],
+                            Pairs = C.Pairs,
+                            Measures = [],
+                            Climates = [],
+                        }
+                    );
+                    var deep = Assert.Single(Strengths.Of(catalogue, [new MixShare(materials[^1], perLitre)]));
+                    var direct = amounts.Aggregate(perLitre, (p, a) => p * a / yield);
+                    return deep.Material.Id == "m0" && Math.Abs(deep.PerLitre / direct - 1) < 1e-9;
+                }
+            );
 
     [Fact]
     public void Scaling_a_mix_is_linear() =>
         Gen.Select(Gen.Int[0, Dosed.Count - 1], Gen.Enum<DoseStep>(), Gen.Double[0.1, 10], Gen.Double[1.1, 4])
-            .Sample((index, step, size, factor) =>
-            {
-                var (one, more) = (Make(Dosed[index].Id, step, size), Make(Dosed[index].Id, step, size * factor));
-                return one.Parts.Zip(more.Parts).All(p => Math.Abs(p.First.Amount * factor - p.Second.Amount) < 1e-9 * p.Second.Amount)
-                    && one.Verdict == more.Verdict
-                    && one.Strengths.Zip(more.Strengths).All(s => Math.Abs(s.First.Percent - s.Second.Percent) < 1e-12);
-            });
+            .Sample(
+                (index, step, size, factor) =>
+                {
+                    var (one, more) = (Make(Dosed[index].Id, step, size), Make(Dosed[index].Id, step, size * factor));
+                    return one.Parts.Zip(more.Parts).All(p => Math.Abs(p.First.Amount * factor - p.Second.Amount) < 1e-9 * p.Second.Amount)
+                        && one.Verdict == more.Verdict
+                        && one.Strengths.Zip(more.Strengths).All(s => Math.Abs(s.First.Percent - s.Second.Percent) < 1e-12);
+                }
+            );
 
     [Fact]
     public void Every_usual_recipe_may_be_mixed_at_its_gentle_dose_on_a_mild_evening() =>
-        Assert.All(Dosed, r =>
-            Assert.True(Make(r.Id, DoseStep.Gentle, 1) is { Verdict: MixVerdict.Ok } mix && MixSteps.Of(mix).Count >= 2, r.Id));
+        Assert.All(Dosed, r => Assert.True(Make(r.Id, DoseStep.Gentle, 1) is { Verdict: MixVerdict.Ok } mix && MixSteps.Of(mix).Count >= 2, r.Id));
 
     [Fact]
     public void A_stronger_bottle_takes_less_of_it_for_the_same_strength()
@@ -124,7 +181,9 @@ public class PreparationTests
         Assert.Equal(5, allowed.Parts.Single(p => p.Material.Id == "bicarbonate").Amount, 1e-9);
         Assert.Equal(MixVerdict.Ok, allowed.Verdict);
         var never = Make("neem-with-soap", DoseStep.Usual, 1, with: o => o with { Added = [C.Material("peroxide")] });
-        Assert.Contains(never.Reasons, r => r is { Code: "never-together", Verdict: MixVerdict.Refused } && r.Sentence.Contains("1 day apart", StringComparison.Ordinal));
+        Assert.Contains(never.Reasons, r =>
+            r is { Code: "never-together", Verdict: MixVerdict.Refused } && r.Sentence.Contains("1 day apart", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
@@ -147,7 +206,12 @@ public class PreparationTests
     [InlineData(false, "bees", MixVerdict.Ok)]
     [InlineData(null, "bees", MixVerdict.Ok)]
     public void Flowers_wait_for_the_bees_to_be_home(bool? beesOut, string code, MixVerdict verdict) =>
-        Assert.Equal(verdict, Make("neem-with-soap", DoseStep.Gentle, 1, conditions: Mild with { InFlower = ["Courgette"], BeesOut = beesOut }).Reasons.Single(r => r.Code == code).Verdict);
+        Assert.Equal(
+            verdict,
+            Make("neem-with-soap", DoseStep.Gentle, 1, conditions: Mild with { InFlower = ["Courgette"], BeesOut = beesOut })
+                .Reasons.Single(r => r.Code == code)
+                .Verdict
+        );
 
     [Fact]
     public void Dust_never_goes_on_flowers() =>

@@ -1,6 +1,6 @@
 using Mauvaise.Core.Biology;
-using Mauvaise.Core.Sky;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Tests;
 
@@ -30,8 +30,7 @@ public class PressureTests
         Assert.Equal(pressure, Read("peach-aphid", _ => Air(temperatureC, 60)).Value, 0.001);
 
     [Fact]
-    public void An_insect_says_its_degree_days() =>
-        Assert.Equal("16 degree-days a day last week", Read("peach-aphid", _ => Air(20, 60)).Sentence.Told());
+    public void An_insect_says_its_degree_days() => Assert.Equal("16 degree-days a day last week", Read("peach-aphid", _ => Air(20, 60)).Sentence.Told());
 
     [Fact]
     public void Mites_like_dry_air()

@@ -22,7 +22,8 @@ public class PreventionTests
         double sunHours = 6,
         int? count = null,
         double meanC = 18,
-        bool wet = false)
+        bool wet = false
+    )
     {
         var place = GardenSamples.Bed("Bed", kind: kind) with { Watering = watering, SunHours = sunHours };
         var planting = GardenSamples.Grown(place, crop) with { Stage = stage, Count = count };
@@ -103,11 +104,17 @@ public class PreventionTests
     {
         var (north, planting) = With("lettuce", stage: GrowthStage.Young);
         Assert.NotNull(Work(north, planting, "slug-round"));
-        Assert.All(PreventionPlan.Of(north).All, w => Assert.All(w.Against, t => Assert.True(
-            t.Season.Holds(north.Garden.NorthernMonth(north.Today)) || t.Season.Holds(north.Garden.NorthernMonth(north.Today.AddDays(21))))));
+        Assert.All(PreventionPlan.Of(north).All, w =>
+            Assert.All(w.Against, t =>
+                Assert.True(t.Season.Holds(north.Garden.NorthernMonth(north.Today)) || t.Season.Holds(north.Garden.NorthernMonth(north.Today.AddDays(21))))
+            )
+        );
         var south = north with { Garden = north.Garden with { Latitude = -north.Garden.Latitude } };
-        Assert.All(PreventionPlan.Of(south).All, w => Assert.All(w.Against, t => Assert.True(
-            t.Season.Holds(south.Garden.NorthernMonth(south.Today)) || t.Season.Holds(south.Garden.NorthernMonth(south.Today.AddDays(21))))));
+        Assert.All(PreventionPlan.Of(south).All, w =>
+            Assert.All(w.Against, t =>
+                Assert.True(t.Season.Holds(south.Garden.NorthernMonth(south.Today)) || t.Season.Holds(south.Garden.NorthernMonth(south.Today.AddDays(21))))
+            )
+        );
     }
 
     [Fact]

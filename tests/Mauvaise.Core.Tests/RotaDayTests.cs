@@ -13,7 +13,9 @@ public class RotaDayTests
     public void Days_tell_what_is_known_of_the_sky_and_how_long_the_work_takes()
     {
         var rain = GardenSamples.Now.AddDays(1);
-        var garden = GardenSamples.Tried(GardenSamples.Garden([Bed], [Kale], at => WeatherSamples.Mild with { TemperatureC = 18 + at.Hour / 4.0, RainMm = at.Date == rain.Date ? 0.5 : 0 })) with
+        var garden = GardenSamples.Tried(
+            GardenSamples.Garden([Bed], [Kale], at => WeatherSamples.Mild with { TemperatureC = 18 + at.Hour / 4.0, RainMm = at.Date == rain.Date ? 0.5 : 0 })
+        ) with
         {
             Observations = [GardenSamples.Seen(Kale, 0.2, 20, 14, "cabbage-aphid")],
         };

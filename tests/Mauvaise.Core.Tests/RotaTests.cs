@@ -47,7 +47,8 @@ public class RotaTests
         var (garden, plantings) = Beds(1);
         garden = Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 10, "cabbage-aphid"));
         var free = RotaPlanner.Plan(garden).Rounds.First();
-        PlanChoice Word(PlanWord word, DateOnly? on = null, string? material = null) => new(Guid.NewGuid(), word, plantings[0].Id, material is null ? "cabbage-aphid" : null, material, on);
+        PlanChoice Word(PlanWord word, DateOnly? on = null, string? material = null) =>
+            new(Guid.NewGuid(), word, plantings[0].Id, material is null ? "cabbage-aphid" : null, material, on);
         var pinned = RotaPlanner.Plan(garden with { Choices = [Word(PlanWord.Pin, garden.Today.AddDays(3))] }).Rounds.First();
         Assert.Equal((garden.Today.AddDays(3), true), (pinned.On, pinned.Pinned));
         Assert.True(RotaPlanner.Plan(garden with { Choices = [Word(PlanWord.Skip, garden.Today.AddDays(2))] }).Rounds.First().On > garden.Today.AddDays(2));
@@ -113,14 +114,19 @@ public class RotaTests
     {
         var (garden, plantings) = Beds(1, "cucumber");
         var look = Guid.NewGuid();
-        garden = Seen(garden, GardenSamples.Seen(plantings[0], 1, 20, 14, "whitefly", look: look), GardenSamples.Seen(plantings[0], 1, 20, 8, "powdery-mildew", look: look));
+        garden = Seen(
+            garden,
+            GardenSamples.Seen(plantings[0], 1, 20, 14, "whitefly", look: look),
+            GardenSamples.Seen(plantings[0], 1, 20, 8, "powdery-mildew", look: look)
+        );
         var both = garden with
         {
             Choices =
             [
                 new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "whitefly", null, garden.Today.AddDays(1)),
                 new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "powdery-mildew", null, garden.Today.AddDays(1)),
-                .. C.Materials.Where(m => m.Group != "oxidiser" && m.EffectOn(GardenSamples.Target("powdery-mildew")) is not null)
+                .. C
+                    .Materials.Where(m => m.Group != "oxidiser" && m.EffectOn(GardenSamples.Target("powdery-mildew")) is not null)
                     .Select(m => new PlanChoice(Guid.NewGuid(), PlanWord.Ban, plantings[0].Id, null, m.Id, null)),
             ],
         };
@@ -154,7 +160,9 @@ public class RotaTests
         var rota = RotaPlanner.Plan(garden with { Weather = weather });
         Assert.Contains(rota.Rounds, r => r.Kind == NeedKind.Protect);
         Assert.True(rota.Outline.Count > 0 && rota.Outline.Select(e => e.Material.Group).Distinct().Count() > 1);
-        Assert.DoesNotContain(RotaPlanner.Plan(garden with { Weather = weather, Garden = garden.Garden with { Stance = Stance.LastResort } }).Rounds, r => r.Kind == NeedKind.Protect);
+        Assert.DoesNotContain(RotaPlanner.Plan(garden with { Weather = weather, Garden = garden.Garden with { Stance = Stance.LastResort } }).Rounds, r =>
+            r.Kind == NeedKind.Protect
+        );
     }
 
     /// <summary>Every hard rule, checked anew from the plan alone.</summary>
@@ -171,12 +179,22 @@ public class RotaTests
             }
 
             var patch = UseGuards.PatchOf(garden, garden.Catalogue.Crop(round.Planting.Crop), inMix[0]);
-            Assert.True(patch.State is PatchState.Proven or PatchState.NotNeeded || round.On >= garden.Today.AddDays(UseGuards.PatchTestDays) || patch.JudgeOn <= round.On, round.Key);
+            Assert.True(
+                patch.State is PatchState.Proven or PatchState.NotNeeded
+                    || round.On >= garden.Today.AddDays(UseGuards.PatchTestDays)
+                    || patch.JudgeOn <= round.On,
+                round.Key
+            );
         }
 
-        foreach (var (a, b) in rota.Rounds.SelectMany(a => rota.Rounds.Where(b => b.Place.Id == a.Place.Id && b.On >= a.On && b.Key != a.Key).Select(b => (a, b))))
+        foreach (
+            var (a, b) in rota.Rounds.SelectMany(a => rota.Rounds.Where(b => b.Place.Id == a.Place.Id && b.On >= a.On && b.Key != a.Key).Select(b => (a, b)))
+        )
         {
-            var apart = MaterialChoice.MaterialsIn(garden.Catalogue, a.Recipe).SelectMany(_ => MaterialChoice.MaterialsIn(garden.Catalogue, b.Recipe), (x, y) => Pairs.Between(garden.Catalogue, y, x).DaysApart).Max();
+            var apart = MaterialChoice
+                .MaterialsIn(garden.Catalogue, a.Recipe)
+                .SelectMany(_ => MaterialChoice.MaterialsIn(garden.Catalogue, b.Recipe), (x, y) => Pairs.Between(garden.Catalogue, y, x).DaysApart)
+                .Max();
             Assert.True(b.On.DayNumber - a.On.DayNumber >= (a.Recipe.Id == b.Recipe.Id ? 0 : apart), $"{a.Recipe.Id} and {b.Recipe.Id}");
         }
 
@@ -203,7 +221,10 @@ public class RotaTests
             var rota = RotaPlanner.Plan(garden);
             Holds(garden, rota);
             Assert.Empty(PlanChecker.Faults(garden, rota));
-            Assert.Equal(rota.Rounds.Select(r => (r.Key, r.On, r.Recipe.Id)), RotaPlanner.Plan(ChanceGarden.Of(seed)).Rounds.Select(r => (r.Key, r.On, r.Recipe.Id)));
+            Assert.Equal(
+                rota.Rounds.Select(r => (r.Key, r.On, r.Recipe.Id)),
+                RotaPlanner.Plan(ChanceGarden.Of(seed)).Rounds.Select(r => (r.Key, r.On, r.Recipe.Id))
+            );
             planned += rota.Rounds.Count();
         }
 
@@ -219,7 +240,10 @@ public class RotaTests
         {
             // Nothing that rounds of the third week could use up.
             var garden = ChanceGarden.Of(seed) with { Stocks = [] };
-            if (RotaPlanner.Plan(garden) is { Outings: [var first, ..] } && RotaPlanner.Plan(garden, RotaPlanner.FirmDays + 7) is { Outings: [var further, ..] })
+            if (
+                RotaPlanner.Plan(garden) is { Outings: [var first, ..] }
+                && RotaPlanner.Plan(garden, RotaPlanner.FirmDays + 7) is { Outings: [var further, ..] }
+            )
             {
                 all++;
                 same += first.On == further.On && first.Tanks.Select(t => t.Recipe.Id).ToHashSet().SetEquals(further.Tanks.Select(t => t.Recipe.Id)) ? 1 : 0;
@@ -253,13 +277,20 @@ public class RotaTests
     private static RotaProblem Problem(double scarce)
     {
         double[] later = [0, 0, 0, 0, 0, 0];
-        RotaOption Option(int recipe, double perDay) => new(recipe, 2, 3, 4, [.. Enumerable.Range(0, 6).Select(s => perDay * (s / 2))], later, 0.001, [(recipe, 1)]);
-        return new RotaProblem(6, 0.006, 0.003, new[,] { { 2, 1 }, { 1, 2 } }, [scarce, 10],
-        [
-            new(0, 1, 0.004, 1, [Option(0, 0.01)]),
-            new(0, 1, 0.004, 1, [Option(1, 0.01)]),
-            new(1, 1, 0.004, 1, [Option(0, 0.001), Option(1, 0.001)]),
-        ]);
+        RotaOption Option(int recipe, double perDay) =>
+            new(recipe, 2, 3, 4, [.. Enumerable.Range(0, 6).Select(s => perDay * (s / 2))], later, 0.001, [(recipe, 1)]);
+        return new RotaProblem(
+            6,
+            0.006,
+            0.003,
+            new[,]
+            {
+                { 2, 1 },
+                { 1, 2 },
+            },
+            [scarce, 10],
+            [new(0, 1, 0.004, 1, [Option(0, 0.01)]), new(0, 1, 0.004, 1, [Option(1, 0.01)]), new(1, 1, 0.004, 1, [Option(0, 0.001), Option(1, 0.001)])]
+        );
     }
 
     [Fact]

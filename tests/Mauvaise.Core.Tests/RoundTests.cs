@@ -15,7 +15,10 @@ public class RoundTests
     private static readonly Planting Squash = GardenSamples.Grown(South, "squash");
 
     private static GardenSnapshot Garden(params Observation[] seen) =>
-        GardenSamples.Garden([North, South], [Kale, Courgette, Squash]) with { Observations = [.. seen.OrderBy(o => o.At)] };
+        GardenSamples.Garden([North, South], [Kale, Courgette, Squash]) with
+        {
+            Observations = [.. seen.OrderBy(o => o.At)],
+        };
 
     private static string[] Order(GardenSnapshot garden) => [.. WalkRound.Plan(garden).Select(s => s.Place.Name)];
 
@@ -62,15 +65,24 @@ public class RoundTests
     public void A_place_that_was_skipped_moves_up()
     {
         var seen = new[] { GardenSamples.Seen(Kale, 4, 20, 0), GardenSamples.Seen(Courgette, 4, 20, 0), GardenSamples.Seen(Squash, 4, 20, 0) };
-        Assert.Equal("North", Order(Garden(seen) with { Walks = [new(Guid.NewGuid(), GardenSamples.Now.AddDays(-4), GardenSamples.Now.AddDays(-4), null, [North.Id])] })[0]);
-        Assert.Equal("South", Order(Garden(seen) with { Walks = [new(Guid.NewGuid(), GardenSamples.Now.AddDays(-4), GardenSamples.Now.AddDays(-4), null, [South.Id])] })[0]);
+        Assert.Equal(
+            "North",
+            Order(Garden(seen) with { Walks = [new(Guid.NewGuid(), GardenSamples.Now.AddDays(-4), GardenSamples.Now.AddDays(-4), null, [North.Id])] })[0]
+        );
+        Assert.Equal(
+            "South",
+            Order(Garden(seen) with { Walks = [new(Guid.NewGuid(), GardenSamples.Now.AddDays(-4), GardenSamples.Now.AddDays(-4), null, [South.Id])] })[0]
+        );
     }
 
     [Fact]
     public void A_disease_that_hands_carry_sends_its_place_to_the_end()
     {
         var garden = Garden(
-            GardenSamples.Seen(Kale, 1, 20, 0), GardenSamples.Seen(Courgette, 5, 20, 8, "powdery-mildew"), GardenSamples.Seen(Squash, 5, 20, 0));
+            GardenSamples.Seen(Kale, 1, 20, 0),
+            GardenSamples.Seen(Courgette, 5, 20, 8, "powdery-mildew"),
+            GardenSamples.Seen(Squash, 5, 20, 0)
+        );
         Assert.Equal(["North", "South"], Order(garden));
         Assert.Equal("last: hands and sleeves carry powdery mildew", WalkRound.Plan(garden)[1].Why[0]);
     }
@@ -95,10 +107,16 @@ public class RoundTests
     [Fact]
     public void A_neighbour_counts_more_in_the_same_bed_and_not_once_it_is_clean_or_long_ago()
     {
-        double Factor(GardenSnapshot garden) => Clues(garden, Courgette, "powdery-mildew").Where(c => c.Code == "neighbour").Select(c => c.Factor).SingleOrDefault(1);
+        double Factor(GardenSnapshot garden) =>
+            Clues(garden, Courgette, "powdery-mildew").Where(c => c.Code == "neighbour").Select(c => c.Factor).SingleOrDefault(1);
         var elsewhere = GardenSamples.Grown(North, "cucumber");
         var near = Factor(Garden(GardenSamples.Seen(Squash, 2, 20, 6, "powdery-mildew")));
-        var far = Factor(GardenSamples.Garden([North, South], [Courgette, elsewhere]) with { Observations = [GardenSamples.Seen(elsewhere, 2, 20, 6, "powdery-mildew")] });
+        var far = Factor(
+            GardenSamples.Garden([North, South], [Courgette, elsewhere]) with
+            {
+                Observations = [GardenSamples.Seen(elsewhere, 2, 20, 6, "powdery-mildew")],
+            }
+        );
         Assert.True(near > far && far > 1);
         Assert.Equal(1, Factor(Garden(GardenSamples.Seen(Squash, 2, 20, 0, "powdery-mildew"))));
         Assert.Equal(1, Factor(Garden(GardenSamples.Seen(Squash, 30, 20, 6, "powdery-mildew"))));
@@ -108,7 +126,12 @@ public class RoundTests
     public void Names_given_here_before_count_but_not_a_group_and_not_the_look_itself()
     {
         double Factor(Observation seen, Guid? except = null) =>
-            LocalClues.At(Garden(seen), Kale, GardenSamples.Sky(Garden(), North), except).CluesFor(GardenSamples.Target("cabbage-aphid")).Where(c => c.Code == "here-before").Select(c => c.Factor).SingleOrDefault(1);
+            LocalClues
+                .At(Garden(seen), Kale, GardenSamples.Sky(Garden(), North), except)
+                .CluesFor(GardenSamples.Target("cabbage-aphid"))
+                .Where(c => c.Code == "here-before")
+                .Select(c => c.Factor)
+                .SingleOrDefault(1);
         var named = GardenSamples.Seen(Kale, 40, 20, 6, "cabbage-aphid");
         Assert.Equal(1.5, Factor(named));
         Assert.Equal(1, Factor(named, named.LookId));
@@ -140,7 +163,8 @@ public class RoundTests
         var garden = Garden(
             GardenSamples.Seen(Kale, 3, 20, 9, "cabbage-white"),
             GardenSamples.Seen(Kale, 1, 20, 2, "cabbage-aphid", look: look),
-            GardenSamples.Seen(Kale, 1, 20, 7, "flea-beetle", look: look));
+            GardenSamples.Seen(Kale, 1, 20, 7, "flea-beetle", look: look)
+        );
         Assert.Equal(["flea-beetle", "cabbage-aphid"], garden.LatestLook(Kale.Id).Select(o => o.Named));
         Assert.Empty(garden.LatestLook(Courgette.Id));
     }
@@ -152,7 +176,8 @@ public class RoundTests
             GardenSamples.Seen(Kale, 12, 30, 1, "cabbage-aphid"),
             GardenSamples.Seen(Kale, 8, 30, 20, "flea-beetle"),
             GardenSamples.Seen(Kale, 6, 30, 6, "cabbage-aphid"),
-            GardenSamples.Seen(Kale, 1, 30, 18, "cabbage-aphid"));
+            GardenSamples.Seen(Kale, 1, 30, 18, "cabbage-aphid")
+        );
         Assert.Equal(TrendDirection.Rising, WalkRound.TrendOf(garden, Kale.Id, "cabbage-aphid")!.Direction);
         Assert.Null(WalkRound.TrendOf(garden with { Applications = [GardenSamples.Sprayed(Kale, 4, "castile-soap")] }, Kale.Id, "cabbage-aphid"));
         Assert.Null(WalkRound.TrendOf(garden, Kale.Id, "whitefly"));
@@ -171,8 +196,6 @@ public class RoundTests
     public void Ants_part_and_clean_roots_are_signs_too_and_a_noted_sign_outranks_them()
     {
         var seen = GardenSamples.Seen(Kale, 0, 10, 3, ants: Ants.Few, part: PlantPart.OldLeaves, roots: RootCheck.Clean, signs: [new("ants", false)]);
-        Assert.Equal(
-            [new("ants", false), new("old-leaves-first", true), new("white-on-roots", false), new("root-insects", false)],
-            Evidence.Of(seen));
+        Assert.Equal([new("ants", false), new("old-leaves-first", true), new("white-on-roots", false), new("root-insects", false)], Evidence.Of(seen));
     }
 }

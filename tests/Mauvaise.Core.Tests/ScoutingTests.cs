@@ -1,5 +1,5 @@
-using Mauvaise.Core.Catalogue;
 using CsCheck;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Scouting;
@@ -42,12 +42,14 @@ public class ScoutingTests
 
     [Fact]
     public void The_interval_holds_the_share() =>
-        Gen.Int[1, 500].SelectMany(n => Gen.Int[0, n].Select(k => (n, k))).Sample(x =>
-        {
-            var (low, high) = LeafSample.Interval(x.n, x.k);
-            var share = (double)x.k / x.n;
-            return low >= 0 && low <= share && share <= high && high <= 1;
-        });
+        Gen.Int[1, 500]
+            .SelectMany(n => Gen.Int[0, n].Select(k => (n, k)))
+            .Sample(x =>
+            {
+                var (low, high) = LeafSample.Interval(x.n, x.k);
+                var share = (double)x.k / x.n;
+                return low >= 0 && low <= share && share <= high && high <= 1;
+            });
 
     /// <summary>Ten thousand walks at half and one and a half of the line: about one in ten goes wrong, with far fewer leaves than fifty.</summary>
     [Theory]
@@ -59,15 +61,15 @@ public class ScoutingTests
         int wrong = 0;
         for (var walk = 0; walk < 10_000; walk++)
         {
-            int looked = 0, affected = 0;
+            int looked = 0,
+                affected = 0;
             SampleVerdict verdict;
             do
             {
                 looked++;
                 affected += random.NextDouble() < truth ? 1 : 0;
                 verdict = LeafSample.Judge(looked, affected, 0.1).Verdict;
-            }
-            while (verdict == SampleVerdict.CountMore);
+            } while (verdict == SampleVerdict.CountMore);
             wrong += verdict == right ? 0 : 1;
         }
 
@@ -82,10 +84,12 @@ public class ScoutingTests
     {
         var lines = LeafSample.StopLines(line, 60);
         Assert.Equal(60, lines.Count);
-        Assert.All(lines, l => Assert.All(Enumerable.Range(0, l.Looked + 1), k =>
-            Assert.Equal(
-                LeafSample.Judge(l.Looked, k, line).Verdict,
-                k >= l.AboveAtLeast ? SampleVerdict.Above : k <= l.BelowAtMost ? SampleVerdict.Below : SampleVerdict.CountMore)));
+        Assert.All(lines, l => Assert.All(Enumerable.Range(0, l.Looked + 1), k => Assert.Equal(
+                    LeafSample.Judge(l.Looked, k, line).Verdict,
+                    k >= l.AboveAtLeast ? SampleVerdict.Above
+                        : k <= l.BelowAtMost ? SampleVerdict.Below
+                        : SampleVerdict.CountMore
+                )));
     }
 
     [Theory]

@@ -1,12 +1,12 @@
-using Mauvaise.Core.Catalogue;
 using CsCheck;
 using Mauvaise.Core.Biology;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using static Mauvaise.Core.Tests.WeatherSamples;
-using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Tests;
 
@@ -72,7 +72,14 @@ public class SeasonTests
     }
 
     private static SeasonOutlook Outlook(Garden garden, Stance stance, DateOnly today, params DateOnly[] named) =>
-        FirstDates.Outlook(GardenSamples.Target("powdery-mildew"), FirstDates.Of(named, garden.Latitude, (_, _) => null), Shipped.Catalogue, garden, stance, today);
+        FirstDates.Outlook(
+            GardenSamples.Target("powdery-mildew"),
+            FirstDates.Of(named, garden.Latitude, (_, _) => null),
+            Shipped.Catalogue,
+            garden,
+            stance,
+            today
+        );
 
     [Fact]
     public void Own_first_dates_outrank_the_climate_and_this_season_does_not_count()
@@ -81,7 +88,10 @@ public class SeasonTests
         Assert.True(own.Own);
         Assert.InRange(own.Expected!.Value.DayNumber, new DateOnly(2026, 6, 14).DayNumber, new DateOnly(2026, 6, 16).DayNumber);
         Assert.Equal(own.Expected.Value.AddDays(-21), own.ProtectFrom);
-        Assert.Equal(Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).Expected!.Value.AddDays(-14), Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).ProtectFrom);
+        Assert.Equal(
+            Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).Expected!.Value.AddDays(-14),
+            Outlook(GardenSamples.Home, Stance.WatchAndTreat, Today).ProtectFrom
+        );
         Assert.Null(Outlook(GardenSamples.Home, Stance.LastResort, Today).ProtectFrom);
     }
 
@@ -124,8 +134,17 @@ public class SeasonTests
     public void Infection_nights_are_those_wet_long_enough()
     {
         var tomato = GardenSamples.Grown(Bed, "tomato");
-        var garden = GardenSamples.Garden([Bed], [tomato], at => new WeatherHour(22, at.Hour is >= 20 or < 5 && at.AddHours(6).Day == 14 ? 95 : 60, 2, 3, 0, 20));
-        var septoria = PlaceOutlook.Of(garden with { Observations = [GardenSamples.Seen(tomato, 1, 20, 2, "septoria")] }, Bed).Single(t => t.Target.Id == "septoria");
+        var garden = GardenSamples.Garden([Bed], [tomato], at => new WeatherHour(
+            22,
+            at.Hour is >= 20 or < 5 && at.AddHours(6).Day == 14 ? 95 : 60,
+            2,
+            3,
+            0,
+            20
+        ));
+        var septoria = PlaceOutlook
+            .Of(garden with { Observations = [GardenSamples.Seen(tomato, 1, 20, 2, "septoria")] }, Bed)
+            .Single(t => t.Target.Id == "septoria");
         var night = Assert.Single(septoria.Nights);
         Assert.Equal((new DateOnly(2026, 7, 14), 9), (night.Day, night.WetHours));
         Assert.InRange(night.NeededHours, 8, 9);
@@ -158,7 +177,10 @@ public class SeasonTests
     public void Ponds_and_busy_hours_are_rules_of_their_own()
     {
         RuleVerdict Rule(SprayRule rule, PlaceExposure place, string material = "neem-oil") =>
-            SprayHours.Judge(SkyOver(Hours(72, _ => Mild), place), Start.AddHours(18), Start.AddHours(19), Material(material)).Single().Rules.Single(r => r.Rule == rule);
+            SprayHours
+                .Judge(SkyOver(Hours(72, _ => Mild), place), Start.AddHours(18), Start.AddHours(19), Material(material))
+                .Single()
+                .Rules.Single(r => r.Rule == rule);
         Assert.Equal(Verdict.Never, Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 6 }).Verdict);
         Assert.Equal("The pond is 6 m away; neem oil keeps 10 m from water.", Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 6 }).Sentence.Told());
         Assert.Equal(Verdict.Good, Rule(SprayRule.Pond, Exposure() with { PondDistanceM = 12 }).Verdict);
@@ -169,25 +191,35 @@ public class SeasonTests
     }
 
     private static readonly Gen<WeatherHour[]> AnyWeather = Gen.Select(Gen.Double[-5, 38], Gen.Double[20, 100], Gen.Double[0, 9], Gen.Double[0, 3])
-        .Select(x => new WeatherHour(x.Item1, x.Item2, x.Item3, x.Item3 * 1.5, x.Item4 < 2.5 ? 0 : x.Item4, 30)).Array[96];
+        .Select(x => new WeatherHour(x.Item1, x.Item2, x.Item3, x.Item3 * 1.5, x.Item4 < 2.5 ? 0 : x.Item4, 30))
+        .Array[96];
 
     [Fact]
     public void Cover_never_rises_and_more_rain_never_gives_more_of_it() =>
-        Gen.Select(AnyWeather, Gen.Double[0, 10], Gen.Int[0, 95]).Sample((hours, more, at) =>
-        {
-            double[] Cover(Func<int, WeatherHour> weather) =>
-                CoverCurve.Of(Material("neem-oil"), Start, 0.9, SkyOver(Hours(96, weather), Exposure()), OpenBed, GrowthStage.Fruiting);
-            var cover = Cover(i => hours[i]);
-            var wetter = Cover(i => i == at ? hours[i] with { RainMm = hours[i].RainMm + more } : hours[i]);
-            return cover.Zip(cover.Skip(1)).All(p => p.Second <= p.First + 1e-12) && cover.Zip(wetter).All(p => p.Second <= p.First + 1e-12);
-        }, seed: "0000KqZ5LZB3", iter: 200);
+        Gen.Select(AnyWeather, Gen.Double[0, 10], Gen.Int[0, 95])
+            .Sample(
+                (hours, more, at) =>
+                {
+                    double[] Cover(Func<int, WeatherHour> weather) =>
+                        CoverCurve.Of(Material("neem-oil"), Start, 0.9, SkyOver(Hours(96, weather), Exposure()), OpenBed, GrowthStage.Fruiting);
+                    var cover = Cover(i => hours[i]);
+                    var wetter = Cover(i => i == at ? hours[i] with { RainMm = hours[i].RainMm + more } : hours[i]);
+                    return cover.Zip(cover.Skip(1)).All(p => p.Second <= p.First + 1e-12) && cover.Zip(wetter).All(p => p.Second <= p.First + 1e-12);
+                },
+                seed: "0000KqZ5LZB3",
+                iter: 200
+            );
 
     [Fact]
     public void Quick_verdicts_are_those_that_come_with_reasons() =>
-        AnyWeather.Sample(hours =>
-        {
-            var sky = SkyOver(Hours(96, i => hours[i]), Exposure(inFlower: true, dry: true));
-            var judged = SprayHours.Judge(sky, Start, Start.AddHours(96), Material("neem-oil"));
-            return SprayHours.Verdicts(sky, Start, Start.AddHours(96), Material("neem-oil")).SequenceEqual(judged.Select(h => h.Verdict));
-        }, seed: "0000KqZ5LZB3", iter: 60);
+        AnyWeather.Sample(
+            hours =>
+            {
+                var sky = SkyOver(Hours(96, i => hours[i]), Exposure(inFlower: true, dry: true));
+                var judged = SprayHours.Judge(sky, Start, Start.AddHours(96), Material("neem-oil"));
+                return SprayHours.Verdicts(sky, Start, Start.AddHours(96), Material("neem-oil")).SequenceEqual(judged.Select(h => h.Verdict));
+            },
+            seed: "0000KqZ5LZB3",
+            iter: 60
+        );
 }

@@ -25,12 +25,16 @@ public sealed record Situation(
     Stance Stance = Stance.WatchAndTreat,
     DiseaseApproach Approach = DiseaseApproach.CleanThenProtect,
     int Helpers = 0,
-    Ants Ants = Ants.None)
+    Ants Ants = Ants.None
+)
 {
     /// <summary>Ids of the parts of the way that is proposed, where nothing is known of the garden.</summary>
     public string[] Proposed()
     {
-        var (garden, planting, seen) = ImaginedGarden.With(Shipped.Catalogue, new Imagined(Crop, Kind, Stage, On, Latitude, Climate, Target, Share, Helpers, Ants, Stance, Approach));
+        var (garden, planting, seen) = ImaginedGarden.With(
+            Shipped.Catalogue,
+            new Imagined(Crop, Kind, Stage, On, Latitude, Climate, Target, Share, Helpers, Ants, Stance, Approach)
+        );
         return WayBook.Of(garden).For(planting, seen).Proposed!.Id.Split('+');
     }
 }
@@ -39,7 +43,9 @@ public sealed record Situation(
 public class SituationTests
 {
     private static readonly List<Situation> All = JsonSerializer.Deserialize<List<Situation>>(
-        CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "situations.yaml"))), CatalogueFiles.Json)!;
+        CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "situations.yaml"))),
+        CatalogueFiles.Json
+    )!;
 
     public static TheoryData<string> Cases => [.. All.Select(s => s.Case)];
 

@@ -37,8 +37,8 @@ public class SkyFormulaTests
 
     [Fact]
     public void Dew_point_is_the_inverse_of_saturation() =>
-        Gen.Select(Gen.Double[-10, 50], Gen.Double[3, 100]).Sample((t, rh) =>
-            Math.Abs(Air.SaturationVapourPressureKPa(Air.DewPointC(t, rh)) / Air.SaturationVapourPressureKPa(t) * 100 - rh) < 1e-6);
+        Gen.Select(Gen.Double[-10, 50], Gen.Double[3, 100])
+            .Sample((t, rh) => Math.Abs(Air.SaturationVapourPressureKPa(Air.DewPointC(t, rh)) / Air.SaturationVapourPressureKPa(t) * 100 - rh) < 1e-6);
 
     [Fact]
     public void Sun_over_the_demo_garden_on_a_July_evening()
@@ -70,13 +70,17 @@ public class SkyFormulaTests
 
     [Fact]
     public void The_sun_stands_at_its_rise_height_when_it_rises_and_sets() =>
-        Gen.Select(Gen.Double[-60, 60], Gen.Double[-180, 180], Gen.Int[0, 25000]).Sample((lat, lon, d) =>
-        {
-            var day = Sun.Day(lat, lon, new DateOnly(1990, 1, 1).AddDays(d));
-            return day.Sunrise < day.Sunset
-                && Math.Abs(Sun.Position(lat, lon, day.Sunrise!.Value).ElevationDegrees - Sun.RiseElevationDegrees) < 0.01
-                && Math.Abs(Sun.Position(lat, lon, day.Sunset!.Value).ElevationDegrees - Sun.RiseElevationDegrees) < 0.01;
-        }, iter: 500);
+        Gen.Select(Gen.Double[-60, 60], Gen.Double[-180, 180], Gen.Int[0, 25000])
+            .Sample(
+                (lat, lon, d) =>
+                {
+                    var day = Sun.Day(lat, lon, new DateOnly(1990, 1, 1).AddDays(d));
+                    return day.Sunrise < day.Sunset
+                        && Math.Abs(Sun.Position(lat, lon, day.Sunrise!.Value).ElevationDegrees - Sun.RiseElevationDegrees) < 0.01
+                        && Math.Abs(Sun.Position(lat, lon, day.Sunset!.Value).ElevationDegrees - Sun.RiseElevationDegrees) < 0.01;
+                },
+                iter: 500
+            );
 
     [Theory]
     [InlineData(10, 30, 12, 8.271)]

@@ -31,7 +31,10 @@ public class SnapshotTests
         var rota = RotaPlanner.Plan(kept with { Now = kept.Now.AddMinutes(1) });
         Assert.Same(rota, RotaPlanner.Plan(kept with { Now = kept.Now.AddMinutes(5) }));
         Assert.NotSame(rota, RotaPlanner.Plan(kept with { Now = kept.Now.AddHours(2) }));
-        var banned = kept with { Choices = [new PlanChoice(Guid.NewGuid(), PlanWord.Ban, planting.Id, null, rota.Rounds.First().Recipe.Active.Material, null)] };
+        var banned = kept with
+        {
+            Choices = [new PlanChoice(Guid.NewGuid(), PlanWord.Ban, planting.Id, null, rota.Rounds.First().Recipe.Active.Material, null)],
+        };
         Assert.NotEqual(rota.Rounds.First().Recipe, RotaPlanner.Plan(banned).Rounds.First().Recipe);
     }
 

@@ -1,6 +1,6 @@
-using Mauvaise.Core.Time;
 using CsCheck;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Time;
 using static Mauvaise.Core.Tests.WeatherSamples;
 
 namespace Mauvaise.Core.Tests;
@@ -10,9 +10,17 @@ public class SprayHoursTests
     /// <summary>17:00 UTC is 19:00 in Vienna: sun at 15 degrees and sinking.</summary>
     private const int Dusk = 17;
 
-    private static RuleVerdict Rule(SprayRule rule, Func<int, WeatherHour> weather, string material = "neem-oil", PlaceExposure? place = null, int hour = Dusk) =>
-        SprayHours.Judge(SkyOver(Hours(72, weather), place ?? Exposure()), Start.AddHours(hour), Start.AddHours(hour + 1), Material(material))
-            .Single().Rules.Single(r => r.Rule == rule);
+    private static RuleVerdict Rule(
+        SprayRule rule,
+        Func<int, WeatherHour> weather,
+        string material = "neem-oil",
+        PlaceExposure? place = null,
+        int hour = Dusk
+    ) =>
+        SprayHours
+            .Judge(SkyOver(Hours(72, weather), place ?? Exposure()), Start.AddHours(hour), Start.AddHours(hour + 1), Material(material))
+            .Single()
+            .Rules.Single(r => r.Rule == rule);
 
     [Fact]
     public void A_mild_dry_dusk_is_good()
@@ -93,7 +101,12 @@ public class SprayHoursTests
     [Fact]
     public void Leaves_wet_from_rain_are_never_and_from_dew_poor()
     {
-        Assert.Equal(Verdict.Never, Rule(SprayRule.LeafWet, i => i == Dusk - 1 ? Mild with { RainMm = 3, RelativeHumidityPercent = 95 } : Mild with { RelativeHumidityPercent = 85 }).Verdict);
+        Assert.Equal(
+            Verdict.Never,
+            Rule(SprayRule.LeafWet, i =>
+                i == Dusk - 1 ? Mild with { RainMm = 3, RelativeHumidityPercent = 95 } : Mild with { RelativeHumidityPercent = 85 }
+            ).Verdict
+        );
         Assert.Equal(Verdict.Poor, Rule(SprayRule.LeafWet, _ => Mild with { RelativeHumidityPercent = 95 }).Verdict);
     }
 
@@ -129,15 +142,21 @@ public class SprayHoursTests
         var weather = Gen.Select(Gen.Double[0, 38], Gen.Double[20, 100], Gen.Double[0, 9], Gen.Double[0, 3])
             .Select(x => new WeatherHour(x.Item1, x.Item2, x.Item3, x.Item3 * 1.5, x.Item4 < 2.5 ? 0 : x.Item4, 30))
             .Array[96];
-        weather.Sample(hours =>
-        {
-            var series = new HourSeries(Start, hours);
-            var judged = SprayHours.Judge(SkyOver(series, Exposure()), Start, series.End, Material("neem-oil"));
-            var windows = SprayHours.Windows(judged, Material("neem-oil"));
-            var elsewhere = SprayHours.Windows(SprayHours.Judge(SkyOver(series, Exposure(), GardenZone.Of("Africa/Johannesburg")), Start, series.End, Material("neem-oil")), Material("neem-oil"));
-            return windows.All(w => judged.Where(h => h.Hour >= w.Start && h.Hour < w.End).All(h => h.Verdict != Verdict.Never))
-                && judged.Count(h => h.Verdict != Verdict.Never) == windows.Sum(w => (int)(w.End - w.Start).TotalHours)
-                && windows.Select(w => (w.Start, w.End)).SequenceEqual(elsewhere.Select(w => (w.Start, w.End)));
-        }, iter: 60);
+        weather.Sample(
+            hours =>
+            {
+                var series = new HourSeries(Start, hours);
+                var judged = SprayHours.Judge(SkyOver(series, Exposure()), Start, series.End, Material("neem-oil"));
+                var windows = SprayHours.Windows(judged, Material("neem-oil"));
+                var elsewhere = SprayHours.Windows(
+                    SprayHours.Judge(SkyOver(series, Exposure(), GardenZone.Of("Africa/Johannesburg")), Start, series.End, Material("neem-oil")),
+                    Material("neem-oil")
+                );
+                return windows.All(w => judged.Where(h => h.Hour >= w.Start && h.Hour < w.End).All(h => h.Verdict != Verdict.Never))
+                    && judged.Count(h => h.Verdict != Verdict.Never) == windows.Sum(w => (int)(w.End - w.Start).TotalHours)
+                    && windows.Select(w => (w.Start, w.End)).SequenceEqual(elsewhere.Select(w => (w.Start, w.End)));
+            },
+            iter: 60
+        );
     }
 }

@@ -6,12 +6,32 @@ namespace Mauvaise.Core.Tests;
 /// <summary>Our sun against an independent ephemeris over 2,000 random places and instants of 1990 to 2060 (tests/cases/sun.csv).</summary>
 public class SunTests
 {
-    private sealed record Row(double Latitude, double Longitude, DateTimeOffset At, double Elevation, double Azimuth, DateOnly Date, DateTimeOffset? Rise, DateTimeOffset? Set);
+    private sealed record Row(
+        double Latitude,
+        double Longitude,
+        DateTimeOffset At,
+        double Elevation,
+        double Azimuth,
+        DateOnly Date,
+        DateTimeOffset? Rise,
+        DateTimeOffset? Set
+    );
 
     private static readonly IReadOnlyList<Row> Rows =
     [
-        .. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "cases", "sun.csv")).Skip(1).Select(line => line.Split(',')).Select(c => new Row(
-            Number(c[0]), Number(c[1]), Instant(c[2])!.Value, Number(c[3]), Number(c[4]), DateOnly.Parse(c[5], CultureInfo.InvariantCulture), Instant(c[6]), Instant(c[7]))),
+        .. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "cases", "sun.csv"))
+            .Skip(1)
+            .Select(line => line.Split(','))
+            .Select(c => new Row(
+                Number(c[0]),
+                Number(c[1]),
+                Instant(c[2])!.Value,
+                Number(c[3]),
+                Number(c[4]),
+                DateOnly.Parse(c[5], CultureInfo.InvariantCulture),
+                Instant(c[6]),
+                Instant(c[7])
+            )),
     ];
 
     private static double Number(string text) => double.Parse(text, CultureInfo.InvariantCulture);
@@ -34,7 +54,9 @@ public class SunTests
             direction = Math.Max(direction, turn);
         }
 
-        TestContext.Current.TestOutputHelper?.WriteLine(FormattableString.Invariant($"largest difference: height {height:0.0000}, direction {direction:0.0000} degrees"));
+        TestContext.Current.TestOutputHelper?.WriteLine(
+            FormattableString.Invariant($"largest difference: height {height:0.0000}, direction {direction:0.0000} degrees")
+        );
         Assert.InRange(height, 0, 0.02);
         Assert.InRange(direction, 0, 0.02);
     }

@@ -11,7 +11,8 @@ public class SuspectTests
         SuspectRanker.Rank(
             Shipped.Catalogue,
             new Circumstances(Shipped.Catalogue.Crop(crop), shelter, month),
-            [.. signs.Select(s => new SeenSign(s.TrimStart('!'), !s.StartsWith('!')))]);
+            [.. signs.Select(s => new SeenSign(s.TrimStart('!'), !s.StartsWith('!')))]
+        );
 
     [Theory]
     [InlineData("courgette", Shelter.Open, 7, "powdery-mildew", "white-dust", "old-leaves-first")]
@@ -62,7 +63,8 @@ public class SuspectTests
         var crop = Shipped.Catalogue.Crop("runner-bean");
         SeenSign[] seen = [new("small-insects", true)];
         Dictionary<string, IReadOnlyList<Clue>> named = new() { ["black-bean-aphid"] = [new("here-before", 2.5, "named 3 times here")] };
-        double Share(Circumstances where) => SuspectRanker.Rank(Shipped.Catalogue, where, seen).Suspects.First(s => s.Target.Id == "black-bean-aphid").Probability;
+        double Share(Circumstances where) =>
+            SuspectRanker.Rank(Shipped.Catalogue, where, seen).Suspects.First(s => s.Target.Id == "black-bean-aphid").Probability;
         var plain = new Circumstances(crop, Shelter.Open, 6);
         Assert.True(Share(plain with { Local = named }) > Share(plain));
     }

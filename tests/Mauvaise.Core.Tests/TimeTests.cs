@@ -7,7 +7,8 @@ namespace Mauvaise.Core.Tests;
 /// <summary>Civil time on the days on which clocks change. Instants were worked out by hand from the zones' published rules.</summary>
 public class TimeTests
 {
-    private static DateTimeOffset Utc(string at) => DateTimeOffset.Parse(at, System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AssumeUniversal);
+    private static DateTimeOffset Utc(string at) =>
+        DateTimeOffset.Parse(at, System.Globalization.CultureInfo.InvariantCulture, System.Globalization.DateTimeStyles.AssumeUniversal);
 
     [Theory]
     // Clocks go back at midnight or at one: midnight comes twice, and the day begins with the first.
@@ -99,7 +100,19 @@ public class TimeTests
     public void A_garden_in_a_zone_that_is_not_known_is_opened_all_the_same()
     {
         var home = GardenSamples.Home;
-        var garden = new Garden(home.Id, home.Name, home.Latitude, home.Longitude, home.ElevationM, "Mars/Olympus", home.Climate, home.Kitchen, home.Stance, home.DiseaseApproach, false);
+        var garden = new Garden(
+            home.Id,
+            home.Name,
+            home.Latitude,
+            home.Longitude,
+            home.ElevationM,
+            "Mars/Olympus",
+            home.Climate,
+            home.Kitchen,
+            home.Stance,
+            home.DiseaseApproach,
+            false
+        );
         Assert.Equal(GardenSamples.Now, garden.StartOf(garden.DateOf(GardenSamples.Now)).AddHours(15).AddMinutes(40));
     }
 }

@@ -64,16 +64,21 @@ public class TrendTests
     {
         var random = new Random(20260716);
         const double growth = 0.15;
-        var held = Enumerable.Range(0, 2_000).Count(_ =>
-        {
-            var counts = Enumerable.Range(0, 4).Select(look => 4 * look).Select(day =>
+        var held = Enumerable
+            .Range(0, 2_000)
+            .Count(_ =>
             {
-                var odds = 0.1 * Math.Exp(growth * day);
-                return new CountAt(day, 30, Enumerable.Range(0, 30).Count(_ => random.NextDouble() < odds / (1 + odds)));
+                var counts = Enumerable
+                    .Range(0, 4)
+                    .Select(look => 4 * look)
+                    .Select(day =>
+                    {
+                        var odds = 0.1 * Math.Exp(growth * day);
+                        return new CountAt(day, 30, Enumerable.Range(0, 30).Count(_ => random.NextDouble() < odds / (1 + odds)));
+                    });
+                var t = Trends.Of([.. counts])!;
+                return t.Low <= growth && growth <= t.High;
             });
-            var t = Trends.Of([.. counts])!;
-            return t.Low <= growth && growth <= t.High;
-        });
         Assert.InRange(held / 2_000.0, 0.92, 0.99);
     }
 }

@@ -12,19 +12,22 @@ public class TrialTests
 
     [Fact]
     public void The_lot_deals_evenly_within_each_planting_and_the_same_for_the_same_seed() =>
-        Gen.Select(Gen.Int[2, 5], Gen.Int[1, 4], Gen.Int[1, 20], Gen.Int).Sample((sides, plantings, each, seed) =>
-        {
-            Guid[] ids = [.. Enumerable.Range(0, plantings).Select(_ => Guid.NewGuid())];
-            Guid[] all = [.. ids.SelectMany(p => Enumerable.Repeat(p, each))];
-            var dealt = Lot.Deal(all, sides, seed);
-            Assert.Equal(dealt, Lot.Deal(all, sides, seed));
-            Assert.Equal(Enumerable.Range(1, all.Length), dealt.Select(u => u.Number));
-            Assert.All(ids.Append(Guid.Empty), p =>
-            {
-                var bySide = Enumerable.Range(1, sides).Select(s => dealt.Count(u => u.Side == s && (p == Guid.Empty || u.PlantingId == p))).ToList();
-                Assert.True(bySide.Max() - bySide.Min() <= 1, string.Join(' ', bySide));
-            });
-        });
+        Gen.Select(Gen.Int[2, 5], Gen.Int[1, 4], Gen.Int[1, 20], Gen.Int)
+            .Sample(
+                (sides, plantings, each, seed) =>
+                {
+                    Guid[] ids = [.. Enumerable.Range(0, plantings).Select(_ => Guid.NewGuid())];
+                    Guid[] all = [.. ids.SelectMany(p => Enumerable.Repeat(p, each))];
+                    var dealt = Lot.Deal(all, sides, seed);
+                    Assert.Equal(dealt, Lot.Deal(all, sides, seed));
+                    Assert.Equal(Enumerable.Range(1, all.Length), dealt.Select(u => u.Number));
+                    Assert.All(ids.Append(Guid.Empty), p =>
+                    {
+                        var bySide = Enumerable.Range(1, sides).Select(s => dealt.Count(u => u.Side == s && (p == Guid.Empty || u.PlantingId == p))).ToList();
+                        Assert.True(bySide.Max() - bySide.Min() <= 1, string.Join(' ', bySide));
+                    });
+                }
+            );
 
     [Theory]
     [InlineData(40, 1, 2, 20)]
@@ -36,7 +39,13 @@ public class TrialTests
 
     [Fact]
     public void Another_seed_deals_otherwise() =>
-        Assert.True(Enumerable.Range(1, 20).Select(seed => string.Join("", Lot.Deal([.. Enumerable.Repeat(Guid.Empty, 20)], 2, seed).Select(u => u.Side))).Distinct().Count() > 15);
+        Assert.True(
+            Enumerable
+                .Range(1, 20)
+                .Select(seed => string.Join("", Lot.Deal([.. Enumerable.Repeat(Guid.Empty, 20)], 2, seed).Select(u => u.Side)))
+                .Distinct()
+                .Count() > 15
+        );
 
     [Fact]
     public void Abbott_and_Henderson_Tilton_give_the_worked_numbers()
@@ -60,13 +69,16 @@ public class TrialTests
 
     [Fact]
     public void The_estimate_lies_in_its_interval_and_more_leaves_narrow_it() =>
-        Gen.Select(Gen.Int[4, 40], Gen.Double[0, 1], Gen.Double[0.2, 1]).Sample((n, t, u) =>
-        {
-            var few = Comparison.Abbott(Leaves(n, (int)(n * t)), Leaves(n, Math.Max(1, (int)(n * u))))!;
-            Assert.True(few.Low <= few.Percent + 1e-6 && few.Percent <= few.High + 1e-6, $"{few}");
-            var many = Comparison.Abbott(Leaves(4 * n, 4 * (int)(n * t)), Leaves(4 * n, 4 * Math.Max(1, (int)(n * u))))!;
-            Assert.True(many.High - many.Low < few.High - few.Low);
-        });
+        Gen.Select(Gen.Int[4, 40], Gen.Double[0, 1], Gen.Double[0.2, 1])
+            .Sample(
+                (n, t, u) =>
+                {
+                    var few = Comparison.Abbott(Leaves(n, (int)(n * t)), Leaves(n, Math.Max(1, (int)(n * u))))!;
+                    Assert.True(few.Low <= few.Percent + 1e-6 && few.Percent <= few.High + 1e-6, $"{few}");
+                    var many = Comparison.Abbott(Leaves(4 * n, 4 * (int)(n * t)), Leaves(4 * n, 4 * Math.Max(1, (int)(n * u))))!;
+                    Assert.True(many.High - many.Low < few.High - few.Low);
+                }
+            );
 
     /// <summary>Known truth, many trials: leaves by themselves, and leaves of plants that are alike; with and without counts before.</summary>
     [Theory]
@@ -100,7 +112,12 @@ public class TrialTests
     public void What_works_well_is_mostly_said_to_with_forty_leaves_a_side()
     {
         var chance = new Chance(78);
-        var right = Enumerable.Range(0, 300).Count(i => TrialResult.Of(TrialSimulation.LeafTrial(chance, 2, 40, 0.6, 0.7, i), GardenSamples.Target("black-bean-aphid")).Sides[1].Verdict == TrialVerdict.Works);
+        var right = Enumerable
+            .Range(0, 300)
+            .Count(i =>
+                TrialResult.Of(TrialSimulation.LeafTrial(chance, 2, 40, 0.6, 0.7, i), GardenSamples.Target("black-bean-aphid")).Sides[1].Verdict
+                == TrialVerdict.Works
+            );
         Assert.InRange(right / 300.0, 0.9, 1);
     }
 
@@ -119,8 +136,30 @@ public class TrialTests
     public void A_disease_that_is_counted_three_times_goes_by_the_area_under_its_curve()
     {
         var units = Enumerable.Range(1, 12).Select(n => new TrialUnit(n, Guid.Empty, n % 2 + 1)).ToList();
-        var counts = units.SelectMany(u => Enumerable.Range(0, 3).Select(week => week * 7).Select(d => new TrialCount(Guid.NewGuid(), u.Number, Opened.AddDays(d), 10, u.Side == 1 ? 2 + d / 2 : 2 + d / 14, 20 + u.Number % 3))).OrderBy(c => c.At).ToList();
-        var trial = new Trial(Guid.NewGuid(), "Curve", "powdery-mildew", TrialUnitKind.Plant, 10, 1, false, Opened, Opened.AddHours(1), null, [new(1, null, DoseStep.Usual), new(2, "milk", DoseStep.Usual)], units, counts);
+        var counts = units
+            .SelectMany(u =>
+                Enumerable
+                    .Range(0, 3)
+                    .Select(week => week * 7)
+                    .Select(d => new TrialCount(Guid.NewGuid(), u.Number, Opened.AddDays(d), 10, u.Side == 1 ? 2 + d / 2 : 2 + d / 14, 20 + u.Number % 3))
+            )
+            .OrderBy(c => c.At)
+            .ToList();
+        var trial = new Trial(
+            Guid.NewGuid(),
+            "Curve",
+            "powdery-mildew",
+            TrialUnitKind.Plant,
+            10,
+            1,
+            false,
+            Opened,
+            Opened.AddHours(1),
+            null,
+            [new(1, null, DoseStep.Usual), new(2, "milk", DoseStep.Usual)],
+            units,
+            counts
+        );
         var side = TrialResult.Of(trial, GardenSamples.Target("powdery-mildew")).Sides[1];
         Assert.Equal("area under the curve", side.Method);
         Assert.Equal(TrialVerdict.Works, side.Verdict);

@@ -17,7 +17,10 @@ public class UseGuardTests
     private static readonly GardenCatalogue C = Shipped.Catalogue;
 
     private static GardenSnapshot Garden(params SprayApplication[] sprays) =>
-        GardenSamples.Garden([Bed], [Kale, Leek]) with { Applications = [.. sprays.OrderBy(a => a.At)] };
+        GardenSamples.Garden([Bed], [Kale, Leek]) with
+        {
+            Applications = [.. sprays.OrderBy(a => a.At)],
+        };
 
     private static string[] Codes(GardenSnapshot garden, params string[] materials) =>
         [.. UseGuards.Against(garden, Kale, [.. materials.Select(m => garden.Catalogue.Material(m))], GardenSamples.Now, materials.Length).Select(r => r.Code)];
@@ -39,8 +42,17 @@ public class UseGuardTests
     [Fact]
     public void What_else_was_in_the_bottle_counts()
     {
-        var bottle = new Batch(Guid.NewGuid(), GardenSamples.Now.AddDays(-5), "bicarbonate-with-sticker", DoseStep.Gentle, 1, GardenSamples.Now, null, [Kale.Id],
-            [new("bicarbonate", "active", 3, "g"), new("horticultural-oil", "sticker", 3, "ml")]);
+        var bottle = new Batch(
+            Guid.NewGuid(),
+            GardenSamples.Now.AddDays(-5),
+            "bicarbonate-with-sticker",
+            DoseStep.Gentle,
+            1,
+            GardenSamples.Now,
+            null,
+            [Kale.Id],
+            [new("bicarbonate", "active", 3, "g"), new("horticultural-oil", "sticker", 3, "ml")]
+        );
         var garden = Garden(GardenSamples.Sprayed(Kale, 5, "bicarbonate") with { BatchId = bottle.Id }) with { Batches = [bottle] };
         Assert.Equal(["wait"], Codes(garden, "sulfur"));
     }
@@ -49,11 +61,28 @@ public class UseGuardTests
     [InlineData(7, false)]
     [InlineData(8, true)]
     public void Bicarbonates_end_after_eight_in_a_season_whichever_they_are(int times, bool over) =>
-        Assert.Equal(over ? ["season-limit"] : [], Codes(Garden([.. Enumerable.Range(0, times).Select(i => GardenSamples.Sprayed(i % 2 == 0 ? Kale : Leek, 5 + 7 * i, i % 3 == 0 ? "potassium-bicarbonate" : "bicarbonate"))]), "bicarbonate"));
+        Assert.Equal(
+            over ? ["season-limit"] : [],
+            Codes(
+                Garden([
+                    .. Enumerable
+                        .Range(0, times)
+                        .Select(i => GardenSamples.Sprayed(i % 2 == 0 ? Kale : Leek, 5 + 7 * i, i % 3 == 0 ? "potassium-bicarbonate" : "bicarbonate")),
+                ]),
+                "bicarbonate"
+            )
+        );
 
     [Fact]
     public void Oil_and_neem_are_counted_together() =>
-        Assert.Equal(["season-limit"], Codes(Garden([.. Enumerable.Range(0, 10).Select(i => GardenSamples.Sprayed(Kale, 5 + 7 * i, i % 2 == 0 ? "neem-oil" : "horticultural-oil"))]), "oil-soap-stock", "castile-soap"));
+        Assert.Equal(
+            ["season-limit"],
+            Codes(
+                Garden([.. Enumerable.Range(0, 10).Select(i => GardenSamples.Sprayed(Kale, 5 + 7 * i, i % 2 == 0 ? "neem-oil" : "horticultural-oil"))]),
+                "oil-soap-stock",
+                "castile-soap"
+            )
+        );
 
     [Fact]
     public void Last_season_is_forgotten_by_the_hemisphere_s_own_calendar()
@@ -67,7 +96,12 @@ public class UseGuardTests
     [Fact]
     public void Soap_three_times_in_a_row_is_enough_whichever_soap()
     {
-        var row = new[] { GardenSamples.Sprayed(Kale, 12, "castile-soap"), GardenSamples.Sprayed(Kale, 8, "dish-detergent"), GardenSamples.Sprayed(Kale, 4, "castile-soap") };
+        var row = new[]
+        {
+            GardenSamples.Sprayed(Kale, 12, "castile-soap"),
+            GardenSamples.Sprayed(Kale, 8, "dish-detergent"),
+            GardenSamples.Sprayed(Kale, 4, "castile-soap"),
+        };
         Assert.Equal(["in-a-row"], Codes(Garden(row), "insecticidal-soap"));
         Assert.Empty(Codes(Garden([.. row, GardenSamples.Sprayed(Kale, 2, "neem-oil")]), "insecticidal-soap"));
     }
@@ -86,7 +120,11 @@ public class UseGuardTests
     public void A_label_s_times_and_interval_are_kept()
     {
         var product = new OwnProduct(Guid.NewGuid(), "Bt", "bt-kurstaki", [], "g", 0.5, 1, false, 2, 6, 0);
-        GardenSnapshot With(params double[] days) => Garden([.. days.Select(d => GardenSamples.Sprayed(Kale, d, product.MaterialId))]) with { Catalogue = C.With([product]) };
+        GardenSnapshot With(params double[] days) =>
+            Garden([.. days.Select(d => GardenSamples.Sprayed(Kale, d, product.MaterialId))]) with
+            {
+                Catalogue = C.With([product]),
+            };
         Assert.Empty(Codes(With(8), product.MaterialId));
         Assert.Equal(["label-interval"], Codes(With(5), product.MaterialId));
         Assert.Equal(["label-times"], Codes(With(20, 8), product.MaterialId));
@@ -105,7 +143,8 @@ public class UseGuardTests
     public void A_plant_that_oil_burnt_gets_no_oil_in_any_form_until_it_is_healed()
     {
         var spray = GardenSamples.Sprayed(Kale, 12, "horticultural-oil");
-        CheckBack Judged(double daysAgo, Injury injury) => new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 10), GardenSamples.Now.AddDays(-daysAgo), null, Outcome.Holding, injury);
+        CheckBack Judged(double daysAgo, Injury injury) =>
+            new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 10), GardenSamples.Now.AddDays(-daysAgo), null, Outcome.Holding, injury);
         GardenSnapshot Burnt(params CheckBack[] visits) => Garden(spray) with { CheckBacks = visits };
         foreach (var oil in new[] { "horticultural-oil", "oil-soap-stock", "clarified-neem" })
         {
@@ -122,7 +161,16 @@ public class UseGuardTests
     private static PatchState Patch(double? judgedDaysAgo, Injury injury = Injury.None, bool patchTest = true)
     {
         var spray = GardenSamples.Sprayed(Kale, 3, "neem-oil") with { PatchTest = patchTest };
-        var visit = new CheckBack(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 18), judgedDaysAgo is { } d ? GardenSamples.Now.AddDays(-d) : null, null, null, injury);
+        var visit = new CheckBack(
+            Guid.NewGuid(),
+            spray.Id,
+            Kale.Id,
+            new DateOnly(2026, 7, 18),
+            judgedDaysAgo is { } d ? GardenSamples.Now.AddDays(-d) : null,
+            null,
+            null,
+            injury
+        );
         return UseGuards.PatchOf(Garden(spray) with { CheckBacks = [visit] }, C.Crop("kale"), C.Material("neem-oil")).State;
     }
 
@@ -143,8 +191,23 @@ public class UseGuardTests
         var garden = Garden() with { Observations = [GardenSamples.Seen(Kale, 1, 20, 12, "cabbage-whitefly")] };
         var deed = Assert.Single(EveningPlanner.Plan(garden).Deeds, d => d.Tank is not null);
         Assert.Equal((DeedKind.PatchTest, SprayVolume.PatchTestLitres), (deed.Kind, deed.Tank!.Litres));
-        var spray = new SprayApplication(Guid.NewGuid(), null, GardenSamples.Now.AddHours(-20), deed.Tank.Recipe.Active.Material, null, 0.1, null, [new(Kale.Id, 0.9)], true, null);
-        var waiting = garden with { Applications = [spray], CheckBacks = [new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 17), null, null, null, Injury.None)] };
+        var spray = new SprayApplication(
+            Guid.NewGuid(),
+            null,
+            GardenSamples.Now.AddHours(-20),
+            deed.Tank.Recipe.Active.Material,
+            null,
+            0.1,
+            null,
+            [new(Kale.Id, 0.9)],
+            true,
+            null
+        );
+        var waiting = garden with
+        {
+            Applications = [spray],
+            CheckBacks = [new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 17), null, null, null, Injury.None)],
+        };
         Assert.Contains(EveningPlanner.Plan(waiting).LeftAlone, l => l.Sentence.Contains("planned for Fri 17 Jul", StringComparison.Ordinal));
     }
 
@@ -174,7 +237,18 @@ public class UseGuardTests
         var garden = GardenSamples.Garden([ahead], [squash]) with { Applications = [GardenSamples.Sprayed(squash, 20, "milk", "powdery-mildew")] };
         var deed = Assert.Single(EveningPlanner.Plan(garden).Deeds, d => d.Tank is not null);
         Assert.Equal(DeedKind.PatchTest, deed.Kind);
-        var trial = new SprayApplication(Guid.NewGuid(), null, GardenSamples.Now.AddHours(-20), deed.Tank!.Recipe.Active.Material, null, 0.1, null, [new(squash.Id, 0.9)], true, null);
+        var trial = new SprayApplication(
+            Guid.NewGuid(),
+            null,
+            GardenSamples.Now.AddHours(-20),
+            deed.Tank!.Recipe.Active.Material,
+            null,
+            0.1,
+            null,
+            [new(squash.Id, 0.9)],
+            true,
+            null
+        );
         var waiting = garden with
         {
             Applications = [.. garden.Applications, trial],
@@ -190,7 +264,11 @@ public class UseGuardTests
     public void The_shelf_gives_what_goes_off_first_and_says_what_is_missing()
     {
         var today = new DateOnly(2026, 7, 16);
-        var (old, soon, later) = (Bottle("neem-oil", 50, today.AddDays(-1)), Bottle("neem-oil", 30, today.AddDays(30)), Bottle("neem-oil", 100, today.AddDays(90)));
+        var (old, soon, later) = (
+            Bottle("neem-oil", 50, today.AddDays(-1)),
+            Bottle("neem-oil", 30, today.AddDays(30)),
+            Bottle("neem-oil", 100, today.AddDays(90))
+        );
         var taken = Shelf.Take([later, old, soon], "neem-oil", 140, today);
         Assert.Equal([(soon.Id, 30.0), (later.Id, 100.0), (old.Id, 10.0)], taken.Draws.Select(d => (d.Stock.Id, d.Amount)));
         Assert.Equal((true, 0.0), (taken.Kept, taken.Missing));
@@ -258,7 +336,9 @@ public class UseGuardTests
     public void A_partner_counts_against_the_season_and_a_sticker_does_not(int working, bool refused)
     {
         var garden = Garden() with { Applications = [.. Enumerable.Range(0, 10).Select(i => GardenSamples.Sprayed(Kale, 100 - i * 5, "neem-oil"))] };
-        var codes = UseGuards.Against(garden, Kale, [C.Material("bicarbonate"), C.Material("horticultural-oil")], GardenSamples.Now, working).Select(r => r.Code);
+        var codes = UseGuards
+            .Against(garden, Kale, [C.Material("bicarbonate"), C.Material("horticultural-oil")], GardenSamples.Now, working)
+            .Select(r => r.Code);
         Assert.Equal(refused, codes.Contains("season-limit"));
     }
 }

@@ -15,7 +15,10 @@ public class VisitTests
     private static readonly Planting Bean = GardenSamples.Grown(South, "french-bean");
 
     private static GardenSnapshot Garden(params Observation[] seen) =>
-        GardenSamples.Tried(GardenSamples.Garden([North, South], [Kale, Bean])) with { Observations = [.. seen.OrderBy(o => o.At)] };
+        GardenSamples.Tried(GardenSamples.Garden([North, South], [Kale, Bean])) with
+        {
+            Observations = [.. seen.OrderBy(o => o.At)],
+        };
 
     /// <summary>Free on the days of the week that are named, by day.</summary>
     private static FreeHours On(params DayOfWeek[] days) =>
@@ -39,10 +42,9 @@ public class VisitTests
     {
         foreach (var material in Shipped.Catalogue.Materials)
         {
-            Assert.All(Shipped.Catalogue.Targets, t => Assert.InRange(
-                CheckBackDay.DaysAfter(material, t),
-                material.CheckBackDays,
-                Math.Max(material.CheckBackDays, material.Cadence.CurativeMaxDays)));
+            Assert.All(Shipped.Catalogue.Targets, t =>
+                Assert.InRange(CheckBackDay.DaysAfter(material, t), material.CheckBackDays, Math.Max(material.CheckBackDays, material.Cadence.CurativeMaxDays))
+            );
         }
     }
 

@@ -19,10 +19,21 @@ public class WayTests
     private static int Gardens => int.TryParse(Environment.GetEnvironmentVariable("MAUVAISE_GARDENS"), CultureInfo.InvariantCulture, out var n) ? n : 80;
 
     private static WaySet Ways(
-        string crop, string target, double share, PlaceKind kind = PlaceKind.OpenBed, Stance stance = Stance.WatchAndTreat, int helpers = 0, Ants ants = Ants.None, DiseaseApproach approach = DiseaseApproach.ProtectOnly,
-        Func<GardenSnapshot, GardenSnapshot>? with = null)
+        string crop,
+        string target,
+        double share,
+        PlaceKind kind = PlaceKind.OpenBed,
+        Stance stance = Stance.WatchAndTreat,
+        int helpers = 0,
+        Ants ants = Ants.None,
+        DiseaseApproach approach = DiseaseApproach.ProtectOnly,
+        Func<GardenSnapshot, GardenSnapshot>? with = null
+    )
     {
-        var (garden, planting, seen) = ImaginedGarden.With(C, new Imagined(crop, kind, null, new DateOnly(2026, 7, 16), 47, "continental", target, share, helpers, ants, stance, approach));
+        var (garden, planting, seen) = ImaginedGarden.With(
+            C,
+            new Imagined(crop, kind, null, new DateOnly(2026, 7, 16), 47, "continental", target, share, helpers, ants, stance, approach)
+        );
         garden = GardenSamples.Tried(garden);
         return WayBook.Of(with?.Invoke(garden) ?? garden).For(planting, seen);
     }
@@ -104,8 +115,23 @@ public class WayTests
     [Fact]
     public void A_planting_that_is_left_alone_on_purpose_is_never_proposed_for()
     {
-        var (garden, planting, seen) = ImaginedGarden.With(C, new Imagined("courgette", PlaceKind.OpenBed, null,
-            new DateOnly(2026, 7, 16), 47, "continental", "melon-aphid", 0.6, 0, Ants.Many, Stance.KeepAhead, DiseaseApproach.ProtectOnly));
+        var (garden, planting, seen) = ImaginedGarden.With(
+            C,
+            new Imagined(
+                "courgette",
+                PlaceKind.OpenBed,
+                null,
+                new DateOnly(2026, 7, 16),
+                47,
+                "continental",
+                "melon-aphid",
+                0.6,
+                0,
+                Ants.Many,
+                Stance.KeepAhead,
+                DiseaseApproach.ProtectOnly
+            )
+        );
         Assert.NotEmpty(EveningPlanner.Plan(garden).Deeds);
         var alone = garden with { Choices = [new PlanChoice(Guid.NewGuid(), PlanWord.LeaveAlone, planting.Id, null, null, null)] };
         Assert.Empty(WayBook.Of(alone).For(planting, seen).All);
@@ -121,7 +147,10 @@ public class WayTests
         {
             var planting = g.Plantings.Single();
             var recipe = C.Recipes.First(r => r.Active.Material == "insecticidal-soap");
-            return g with { Courses = [new Course(Guid.NewGuid(), planting.Id, "melon-aphid", recipe.Id, g.Now.AddHours(-1), DoseStep.Gentle, 5, 3, null, [])] };
+            return g with
+            {
+                Courses = [new Course(Guid.NewGuid(), planting.Id, "melon-aphid", recipe.Id, g.Now.AddHours(-1), DoseStep.Gentle, 5, 3, null, [])],
+            };
         });
         Assert.NotNull(set.Finding.Course);
         var others = set.All.Where(w => w.Option is { } option && option.Material.Id != "insecticidal-soap").ToList();
@@ -183,7 +212,12 @@ public class WayTests
         var set = Ways("courgette", "melon-aphid", 0.6, with: g => g with { Catalogue = labelled });
         var own = set.Of(labelled.Material(soap.Id))!;
         Assert.All(own.SprayDays.Zip(own.SprayDays.Skip(1)), p => Assert.True(p.Second - p.First >= 6));
-        var banned = Ways("courgette", "melon-aphid", 0.6, with: g => g with { Choices = [new(Guid.NewGuid(), PlanWord.Ban, g.Plantings[0].Id, null, soap.Id, null)] });
+        var banned = Ways("courgette", "melon-aphid", 0.6, with: g =>
+            g with
+            {
+                Choices = [new(Guid.NewGuid(), PlanWord.Ban, g.Plantings[0].Id, null, soap.Id, null)],
+            }
+        );
         Assert.Contains(banned.Of(soap)!.Against, r => r.Code == "banned");
         Assert.NotEqual(soap.Id, banned.Proposed!.Option?.Material.Id);
     }
@@ -194,7 +228,10 @@ public class WayTests
         var set = Ways("kale", "cabbage-aphid", 0.25);
         Assert.Equal("water-jet", set.Proposed!.Id);
         var seen = set.Finding.Seen;
-        var garden = set.Finding.Garden with { Tasks = [new(Guid.NewGuid(), seen.PlantingId, seen.LookId, "water-jet", "cabbage-aphid", new(2026, 7, 16), TaskState.Passed)] };
+        var garden = set.Finding.Garden with
+        {
+            Tasks = [new(Guid.NewGuid(), seen.PlantingId, seen.LookId, "water-jet", "cabbage-aphid", new(2026, 7, 16), TaskState.Passed)],
+        };
         var next = WayBook.Of(garden).For(set.Finding.Planting, seen).Proposed!;
         Assert.False(next.Uses("water-jet"));
         Assert.True(next.Holds);
@@ -224,7 +261,15 @@ public class WayTests
     [Fact]
     public void What_holds_only_when_it_is_bought_is_said_in_the_first_line()
     {
-        var set = Ways("radish", "flea-beetle", 0.4, with: g => g with { Choices = [.. C.Materials.Where(m => !m.LabelOnly).Select(m => new PlanChoice(Guid.NewGuid(), PlanWord.Ban, g.Plantings[0].Id, null, m.Id, null))] });
+        var set = Ways("radish", "flea-beetle", 0.4, with: g =>
+            g with
+            {
+                Choices =
+                [
+                    .. C.Materials.Where(m => !m.LabelOnly).Select(m => new PlanChoice(Guid.NewGuid(), PlanWord.Ban, g.Plantings[0].Id, null, m.Id, null)),
+                ],
+            }
+        );
         Assert.False(set.Proposed!.Holds);
         Assert.EndsWith("Spinosad would: enter the product that you buy on the shelf.", set.Sentence, StringComparison.Ordinal);
     }
@@ -278,10 +323,17 @@ public class WayTests
 
         Assert.True(proposed.Allowed, where);
         var mixed = ladder.Steps.FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null });
-        Assert.True(mixed?.Option?.Recipe.Id == proposed.Option?.Recipe.Id, $"{where}: the ladder mixes {mixed?.Option?.Recipe.Id}, the way {proposed.Option?.Recipe.Id}");
-        Assert.All(proposed.Hands.Where(h => h.Measure.Rung is Rung.Hands or Rung.Prune or Rung.TakeOut && ladder.Finding.Visit is null), h => Assert.True(ladder.Proposes(h.Measure.Id), $"{where}: {h.Measure.Id}"));
+        Assert.True(
+            mixed?.Option?.Recipe.Id == proposed.Option?.Recipe.Id,
+            $"{where}: the ladder mixes {mixed?.Option?.Recipe.Id}, the way {proposed.Option?.Recipe.Id}"
+        );
+        Assert.All(proposed.Hands.Where(h => h.Measure.Rung is Rung.Hands or Rung.Prune or Rung.TakeOut && ladder.Finding.Visit is null), h =>
+            Assert.True(ladder.Proposes(h.Measure.Id), $"{where}: {h.Measure.Id}")
+        );
         Assert.False(ladder.Proposes("take-out") && mixed is not null, $"{where}: saved and given up");
-        Assert.All(rota.Rounds.Where(r => r.Planting.Id == planting.Id && r.Target.Id == target.Id), r => Assert.True(r.Recipe.Id == proposed.Option?.Recipe.Id, $"{where}: the plan mixes {r.Recipe.Id}"));
+        Assert.All(rota.Rounds.Where(r => r.Planting.Id == planting.Id && r.Target.Id == target.Id), r =>
+            Assert.True(r.Recipe.Id == proposed.Option?.Recipe.Id, $"{where}: the plan mixes {r.Recipe.Id}")
+        );
         if (proposed is { Option: { } option, Shape: { } shape })
         {
             var course = CourseDeeds.Open(garden, Guid.NewGuid(), planting, target, option.Recipe, DoseStep.Gentle, [], garden.Now);
@@ -293,7 +345,9 @@ public class WayTests
 
     [Fact]
     public void A_group_that_no_kind_is_known_of_is_played_like_its_group() =>
-        Assert.All(C.Targets.Where(t => t.IsGroup && KnownGroups.Contains(t.Group) && !t.NoSpray && t.Kind == TargetKind.Disease), t => Assert.True(Trouble.Knows(t), t.Id));
+        Assert.All(C.Targets.Where(t => t.IsGroup && KnownGroups.Contains(t.Group) && !t.NoSpray && t.Kind == TargetKind.Disease), t =>
+            Assert.True(Trouble.Knows(t), t.Id)
+        );
 
     private static readonly string[] KnownGroups = ["surface-mildew", "leaf-spots", "downy-mildew", "rusts", "moulds"];
 }

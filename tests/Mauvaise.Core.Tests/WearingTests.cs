@@ -22,7 +22,19 @@ public class WearingTests
         var garden = GardenSamples.Garden([where], [planting], _ => new WeatherHour(18, 70, 1, 2, rainMmAnHour, 50, null, null));
         return garden with
         {
-            Tasks = [new GardenTask(Guid.NewGuid(), planting.Id, null, measure, null, garden.Today.AddDays(-(int)daysAgo), TaskState.Done, garden.Now.AddDays(-daysAgo))],
+            Tasks =
+            [
+                new GardenTask(
+                    Guid.NewGuid(),
+                    planting.Id,
+                    null,
+                    measure,
+                    null,
+                    garden.Today.AddDays(-(int)daysAgo),
+                    TaskState.Done,
+                    garden.Now.AddDays(-daysAgo)
+                ),
+            ],
             Observations = [.. looks.Select(o => o with { PlantingId = planting.Id })],
         };
     }
@@ -50,8 +62,7 @@ public class WearingTests
     }
 
     [Fact]
-    public void No_rain_wears_it_off_under_cover() =>
-        Assert.Empty(Wearing.Due(Done("ant-band", 5, 1, GardenSamples.Bed("Tunnel", kind: PlaceKind.Tunnel))));
+    public void No_rain_wears_it_off_under_cover() => Assert.Empty(Wearing.Due(Done("ant-band", 5, 1, GardenSamples.Bed("Tunnel", kind: PlaceKind.Tunnel))));
 
     [Fact]
     public void What_keeps_ants_off_ends_when_none_climb()

@@ -1,7 +1,7 @@
-using Mauvaise.Core.Time;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Time;
 
 namespace Mauvaise.Core.Tests;
 
@@ -16,10 +16,10 @@ public static class WeatherSamples
 
     public static HourSeries Hours(int count, Func<int, WeatherHour> at) => new(Start, [.. Enumerable.Range(0, count).Select(at)]);
 
-    public static PlaceExposure Exposure(Shelter shelter = Shelter.Open, bool inFlower = false, bool dry = false) =>
-        new(shelter, inFlower, dry);
+    public static PlaceExposure Exposure(Shelter shelter = Shelter.Open, bool inFlower = false, bool dry = false) => new(shelter, inFlower, dry);
 
-    public static PlaceSky SkyOver(HourSeries hours, PlaceExposure place, GardenZone? zone = null) => GardenSky.Of(hours, 47.52, 16.31, zone ?? Vienna).At(place);
+    public static PlaceSky SkyOver(HourSeries hours, PlaceExposure place, GardenZone? zone = null) =>
+        GardenSky.Of(hours, 47.52, 16.31, zone ?? Vienna).At(place);
 
     public static Material Material(string id) => Shipped.Catalogue.Material(id);
 }

@@ -1,6 +1,6 @@
-using Mauvaise.Core.Time;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Time;
 using static Mauvaise.Core.Tests.WeatherSamples;
 
 namespace Mauvaise.Core.Tests;
@@ -21,9 +21,15 @@ public class WeatherTableTests
         var table = Lines("16.07.2026 14:00;24,5;55;18,0;0,4", "16.07.2026 15:00;25,0;52;20,0;0");
         var columns = WeatherTable.Guess("Date/time;Temperature °C;Humidity %;Wind km/h;Rain mm".Split(';'), table);
         Assert.Equal([TableField.Time, TableField.Temperature, TableField.Humidity, TableField.Wind, TableField.Rain], columns.Fields);
-        Assert.Equal((DateOrder.DayFirst, WindUnit.KilometresPerHour, RainUnit.Millimetres, true), (columns.Dates, columns.Wind, columns.Rain, columns.DecimalComma));
+        Assert.Equal(
+            (DateOrder.DayFirst, WindUnit.KilometresPerHour, RainUnit.Millimetres, true),
+            (columns.Dates, columns.Wind, columns.Rain, columns.DecimalComma)
+        );
         var hour = WeatherTable.Read(table, columns, 47.52, 16.31, Vienna).Hours[new DateTimeOffset(2026, 7, 16, 12, 0, 0, TimeSpan.Zero)];
-        Assert.Equal((24.5, 55.0, 5.0, 0.4), (hour.TemperatureC!.Value, hour.RelativeHumidityPercent!.Value, Math.Round(hour.WindMetresPerSecond!.Value, 6), hour.RainMm!.Value));
+        Assert.Equal(
+            (24.5, 55.0, 5.0, 0.4),
+            (hour.TemperatureC!.Value, hour.RelativeHumidityPercent!.Value, Math.Round(hour.WindMetresPerSecond!.Value, 6), hour.RainMm!.Value)
+        );
     }
 
     [Theory]
@@ -123,13 +129,17 @@ public class WeatherTableTests
 
     [Fact]
     public void A_polar_day_is_spread_too() =>
-        Assert.All(DailySpread.Hours(new DayValues(new DateOnly(2026, 6, 21), 2, 10, 1, null, null, null, null), null, 78, 15, GardenZone.Utc).Hours,
-            h => Assert.InRange(h.TemperatureC!.Value, 1.9, 10.1));
+        Assert.All(DailySpread.Hours(new DayValues(new DateOnly(2026, 6, 21), 2, 10, 1, null, null, null, null), null, 78, 15, GardenZone.Utc).Hours, h =>
+            Assert.InRange(h.TemperatureC!.Value, 1.9, 10.1)
+        );
 
     [Fact]
     public void A_gauge_scales_the_rain_that_is_known_and_keeps_its_pattern()
     {
-        var day = Hours(24, i => Mild with { RainMm = i is 5 ? 3 : i is 6 ? 1 : 0 });
+        var day = Hours(24, i => Mild with { RainMm =
+                    i is 5 ? 3
+                    : i is 6 ? 1
+                    : 0 });
         var rain = HandEntry.Rain(day, 10);
         Assert.Equal((7.5, 2.5), (rain.Hours[5].RainMm!.Value, rain.Hours[6].RainMm!.Value));
         Assert.Equal(10, rain.Hours.Sum(h => h.RainMm!.Value), 1e-9);

@@ -24,7 +24,8 @@ public partial class ArchiveTests
     [Fact]
     public async Task A_garden_goes_out_and_in_again_without_a_byte_of_difference()
     {
-        byte[] first, photo;
+        byte[] first,
+            photo;
         await using (var app = await TestApp.StartAsync(demo: true, historyDays: 10))
         {
             await app.RefreshWeatherAsync();
@@ -85,7 +86,11 @@ public partial class ArchiveTests
         await using (var other = await TestApp.StartAsync(demo: true))
         {
             using var there = other.CreateClient();
-            await there.SendAsync($"{Api}/places", new NewPlace(Guid.NewGuid(), "By the wall", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip), HttpStatusCode.Created);
+            await there.SendAsync(
+                $"{Api}/places",
+                new NewPlace(Guid.NewGuid(), "By the wall", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip),
+                HttpStatusCode.Created
+            );
             await SendPhotoAsync(there);
             full = await there.GetByteArrayAsync($"{Api}/archive", Stop);
         }
@@ -117,7 +122,11 @@ public partial class ArchiveTests
         byte[] hidden = [.. image[..2], 0xFF, 0xE1, 0, 10, .. "47.07 N!"u8, .. image[2..]];
         await using var empty = await TestApp.StartAsync(demo: false);
         using var http = empty.CreateClient();
-        using var refused = await http.PostAsync(new Uri("/api/archive?takeTheirs=false", UriKind.Relative), Body(WithBytes(good, $"photos/{PhotoId}.jpg", image[..(image.Length / 2)])), Stop);
+        using var refused = await http.PostAsync(
+            new Uri("/api/archive?takeTheirs=false", UriKind.Relative),
+            Body(WithBytes(good, $"photos/{PhotoId}.jpg", image[..(image.Length / 2)])),
+            Stop
+        );
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
         Assert.Contains("archive-photo", await refused.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
         Assert.Equal(HttpStatusCode.NotFound, (await http.GetAsync(new Uri(Api, UriKind.Relative), Stop)).StatusCode);
@@ -144,7 +153,8 @@ public partial class ArchiveTests
     }
 
     /// <summary>Archives as earlier versions wrote them.</summary>
-    public static TheoryData<string> Earlier => [.. Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "archives"), "*.zip").Select(f => Path.GetFileName(f)).Order()];
+    public static TheoryData<string> Earlier =>
+        [.. Directory.EnumerateFiles(Path.Combine(AppContext.BaseDirectory, "archives"), "*.zip").Select(f => Path.GetFileName(f)).Order()];
 
     [Theory]
     [MemberData(nameof(Earlier))]
@@ -181,7 +191,10 @@ public partial class ArchiveTests
             (Bomb(), "archive-large"),
             (With(good, ArchiveFile.WeatherEntry, t => t + "Service,2026-07-01T05Z,999,,,,,,,\n"), "archive-weather"),
             (With(good, ArchiveFile.GardenEntry, t => PlaceId().Replace(t, $"\"placeId\": \"{Guid.NewGuid()}\"", 1)), "archive-rows"),
-            (With(good, ArchiveFile.GardenEntry, t => t.Replace(DemoGarden.GardenId.ToString(), Guid.NewGuid().ToString(), StringComparison.Ordinal)), "archive-other-garden"),
+            (
+                With(good, ArchiveFile.GardenEntry, t => t.Replace(DemoGarden.GardenId.ToString(), Guid.NewGuid().ToString(), StringComparison.Ordinal)),
+                "archive-other-garden"
+            ),
         ];
         foreach (var (file, code) in bad)
         {
@@ -218,7 +231,17 @@ public partial class ArchiveTests
         Assert.Equal(Entry(good, ArchiveFile.GardenEntry), Entry(await http.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry));
     }
 
-    private static readonly string[] Renamed = ["courgette", "powdery-mildew", "neem-oil", "neem-with-soap", "bicarbonate", "white-dust", "continental", "spider-mite"];
+    private static readonly string[] Renamed =
+    [
+        "courgette",
+        "powdery-mildew",
+        "neem-oil",
+        "neem-with-soap",
+        "bicarbonate",
+        "white-dust",
+        "continental",
+        "spider-mite",
+    ];
 
     /// <summary>From a newer Mauvaise, or another catalogue: it is shown under its name, and no view is lost for it.</summary>
     [Fact]
@@ -229,7 +252,9 @@ public partial class ArchiveTests
         {
             await demo.RefreshWeatherAsync();
             using var from = demo.CreateClient();
-            file = With(await from.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry, t => Renamed.Aggregate(t, (text, id) => text.Replace($"\"{id}\"", $"\"moon-{id}\"", StringComparison.Ordinal)));
+            file = With(await from.GetByteArrayAsync($"{Api}/archive", Stop), ArchiveFile.GardenEntry, t =>
+                Renamed.Aggregate(t, (text, id) => text.Replace($"\"{id}\"", $"\"moon-{id}\"", StringComparison.Ordinal))
+            );
         }
 
         await using var app = await TestApp.StartAsync(demo: false);
@@ -239,11 +264,33 @@ public partial class ArchiveTests
         var moon = garden.Places.SelectMany(p => p.Plantings).First(p => p.Variety?.Contains("moon-courgette", StringComparison.Ordinal) == true);
         Assert.Equal("another-crop", moon.Crop);
         var place = garden.Places.First(p => p.Plantings.Contains(moon)).Id;
-        foreach (var view in new[]
-        {
-            "board", "decide", "plan", "plan/calendar.ics", "ledger", "ledger.csv", "almanac", "learned", "shelf", "shelf/shopping", "trials", "check-backs", "walks/order", "weather/days", $"decide?planting={moon.Id}", $"places/{place}/outlook", $"places/{place}/story",
-            $"plantings/{moon.Id}/observations", $"plantings/{moon.Id}/sample", $"bench?planting={moon.Id}", $"windows?planting={moon.Id}&material=castile-soap", "archive",
-        })
+        foreach (
+            var view in new[]
+            {
+                "board",
+                "decide",
+                "plan",
+                "plan/calendar.ics",
+                "ledger",
+                "ledger.csv",
+                "almanac",
+                "learned",
+                "shelf",
+                "shelf/shopping",
+                "trials",
+                "check-backs",
+                "walks/order",
+                "weather/days",
+                $"decide?planting={moon.Id}",
+                $"places/{place}/outlook",
+                $"places/{place}/story",
+                $"plantings/{moon.Id}/observations",
+                $"plantings/{moon.Id}/sample",
+                $"bench?planting={moon.Id}",
+                $"windows?planting={moon.Id}&material=castile-soap",
+                "archive",
+            }
+        )
         {
             var answer = await http.GetAsync(new Uri($"{Api}/{view}", UriKind.Relative), Stop);
             Assert.True((int)answer.StatusCode < 500, $"{view}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync(Stop)}");
@@ -257,7 +304,9 @@ public partial class ArchiveTests
     public void The_schema_names_every_list_of_the_archive()
     {
         var properties = JsonDocument.Parse(GardenArchive.Schema()).RootElement.GetProperty("properties");
-        Assert.All(typeof(GardenArchive).GetProperties().Where(p => !p.GetMethod!.IsStatic), p => Assert.True(properties.TryGetProperty(JsonNamingPolicy.CamelCase.ConvertName(p.Name), out _)));
+        Assert.All(typeof(GardenArchive).GetProperties().Where(p => !p.GetMethod!.IsStatic), p =>
+            Assert.True(properties.TryGetProperty(JsonNamingPolicy.CamelCase.ConvertName(p.Name), out _))
+        );
     }
 
     private static readonly Guid PhotoId = Guid.NewGuid();
@@ -267,7 +316,13 @@ public partial class ArchiveTests
         var board = (await http.GetFromJsonAsync<BoardAnswer>($"{Api}/board", TestApp.Json, Stop))!;
         var content = new ByteArrayContent(PhotoTests.Picture(64, 48, SKEncodedImageFormat.Jpeg));
         content.Headers.ContentType = new MediaTypeHeaderValue("image/jpeg");
-        (await http.PutAsync(new Uri($"{Api}/observations/{board.Rows.SelectMany(r => r.Dots).First().ObservationId}/photos/{PhotoId}", UriKind.Relative), content, Stop)).EnsureSuccessStatusCode();
+        (
+            await http.PutAsync(
+                new Uri($"{Api}/observations/{board.Rows.SelectMany(r => r.Dots).First().ObservationId}/photos/{PhotoId}", UriKind.Relative),
+                content,
+                Stop
+            )
+        ).EnsureSuccessStatusCode();
         return await http.GetByteArrayAsync($"{Api}/photos/{PhotoId}", Stop);
     }
 
@@ -340,15 +395,18 @@ public partial class ArchiveTests
 
     /// <summary>An archive of a garden before anything was recorded in it.</summary>
     internal static byte[] WithoutRecords(byte[] archive) => With(archive, ArchiveFile.GardenEntry, text =>
-    {
-        var garden = System.Text.Json.Nodes.JsonNode.Parse(text)!.AsObject();
-        foreach (var list in (string[])["walks", "observations", "photos", "batches", "applications", "tasks", "checkBacks", "courses", "corrections", "trials", "trialCounts"])
         {
-            garden[list] = new System.Text.Json.Nodes.JsonArray();
-        }
+            var garden = System.Text.Json.Nodes.JsonNode.Parse(text)!.AsObject();
+            foreach (
+                var list in (string[])
+                    ["walks", "observations", "photos", "batches", "applications", "tasks", "checkBacks", "courses", "corrections", "trials", "trialCounts"]
+            )
+            {
+                garden[list] = new System.Text.Json.Nodes.JsonArray();
+            }
 
-        return garden.ToJsonString();
-    });
+            return garden.ToJsonString();
+        });
 
     /// <summary>A picture's name, and 20 MB of noughts behind it.</summary>
     private static byte[] Bomb() => Zip(($"photos/{Guid.Empty}.jpg", new string('0', 20 * 1024 * 1024)));

@@ -1,9 +1,9 @@
-using Mauvaise.Core.Deeds;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
@@ -72,7 +72,9 @@ public sealed class BenchTests : IAsyncLifetime
         Assert.Contains(soap.Reasons[0].Replace("Not now: ", "", StringComparison.Ordinal), reason.Sentence, StringComparison.Ordinal);
         Assert.Equal("mix-course-runs", await RefusedAsync(new NewBatch(Guid.NewGuid(), [cucumber], "insecticidal-soap", DoseStep.Gentle, 0.5, "whitefly")));
         // Against something else it is mixed as always.
-        Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={cucumber}&target=downy-mildew&recipe=insecticidal-soap")).Reasons, r => r.Code == "course-runs");
+        Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={cucumber}&target=downy-mildew&recipe=insecticidal-soap")).Reasons, r =>
+            r.Code == "course-runs"
+        );
     }
 
     private static NewBatch Neem(Guid planting, DoseStep step = DoseStep.Gentle, double size = 0.5) =>
@@ -84,7 +86,10 @@ public sealed class BenchTests : IAsyncLifetime
         var good = Neem(Courgette);
         Assert.Equal("mix-ceiling", await RefusedAsync(good with { Dose = 13 }));
         Assert.Equal("mix-never-together", await RefusedAsync(good with { Add = ["peroxide"] }));
-        Assert.Equal("mix-oil-load", await RefusedAsync(good with { Dose = 12, Add = ["horticultural-oil", "peppermint-oil"], Step = DoseStep.Usual, PatchTest = true, Size = 0.1 }));
+        Assert.Equal(
+            "mix-oil-load",
+            await RefusedAsync(good with { Dose = 12, Add = ["horticultural-oil", "peppermint-oil"], Step = DoseStep.Usual, PatchTest = true, Size = 0.1 })
+        );
         Assert.Equal("mix-no-spray", await RefusedAsync(good with { Target = "virus" }));
         Assert.Equal("dose-range", await RefusedAsync(good with { Dose = -1 }, HttpStatusCode.BadRequest));
         Assert.Equal("dose-range", await RefusedAsync(good with { Dose = 1000 }, HttpStatusCode.BadRequest));
@@ -93,7 +98,10 @@ public sealed class BenchTests : IAsyncLifetime
         Assert.Equal("size-range", await RefusedAsync(good with { Size = 51 }, HttpStatusCode.BadRequest));
         Assert.Equal("size-range", await RefusedAsync(good with { Size = 0 }, HttpStatusCode.BadRequest));
         Assert.Equal("patch-size", await RefusedAsync(good with { PatchTest = true, Size = 2 }, HttpStatusCode.BadRequest));
-        Assert.Equal("mix-bottle-strong", await RefusedAsync(new NewBatch(Guid.NewGuid(), [Courgette], "peroxide", DoseStep.Gentle, 0.1, null, BottlePercent: 35, PatchTest: true)));
+        Assert.Equal(
+            "mix-bottle-strong",
+            await RefusedAsync(new NewBatch(Guid.NewGuid(), [Courgette], "peroxide", DoseStep.Gentle, 0.1, null, BottlePercent: 35, PatchTest: true))
+        );
         Assert.Empty(await GetAsync<List<LeftoverAnswer>>("batches/left"));
         await http.SendAsync("batches", good, HttpStatusCode.Created);
     }
@@ -124,9 +132,14 @@ public sealed class BenchTests : IAsyncLifetime
         Assert.Equal("mix-patch-test", await RefusedAsync(whole));
 
         var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).Single(c => c.PlantingId == Chard && c.PatchTest && c.DoneAt is null);
-        Assert.Equal("too-early", (await http.SendAsync($"check-backs/{visit.Id}/patch", new PatchJudgement(Injury.None), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal(
+            "too-early",
+            (await http.SendAsync($"check-backs/{visit.Id}/patch", new PatchJudgement(Injury.None), HttpStatusCode.BadRequest)).GetProperty("code").GetString()
+        );
         app.Clock.Advance(TimeSpan.FromDays(2));
-        Assert.Contains((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d => d.CheckBackId == visit.Id && d.Title.StartsWith("Judge two leaves", StringComparison.Ordinal));
+        Assert.Contains((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d =>
+            d.CheckBackId == visit.Id && d.Title.StartsWith("Judge two leaves", StringComparison.Ordinal)
+        );
         await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/patch", new PatchJudgement(Injury.None), HttpStatusCode.OK);
         await http.SendAsync("batches", whole with { Id = Guid.NewGuid() }, HttpStatusCode.Created);
     }
@@ -151,7 +164,11 @@ public sealed class BenchTests : IAsyncLifetime
     [Fact]
     public async Task Two_leaves_that_burnt_keep_the_mix_off_the_bed()
     {
-        var bottle = await PostAsync<BatchAnswer>("batches", new NewBatch(Guid.NewGuid(), [Chard], "neem-with-soap", DoseStep.Gentle, 0.1, null, PatchTest: true), HttpStatusCode.Created);
+        var bottle = await PostAsync<BatchAnswer>(
+            "batches",
+            new NewBatch(Guid.NewGuid(), [Chard], "neem-with-soap", DoseStep.Gentle, 0.1, null, PatchTest: true),
+            HttpStatusCode.Created
+        );
         await http.SendAsync("applications", new NewApplication(Guid.NewGuid(), bottle.Id, [Chard], 0.1, PatchTest: true), HttpStatusCode.Created);
         app.Clock.Advance(TimeSpan.FromDays(2));
         var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).Single(c => c.PlantingId == Chard && c.PatchTest && c.DoneAt is null);
@@ -197,7 +214,10 @@ public sealed class BenchTests : IAsyncLifetime
     public async Task A_planned_picking_keeps_the_wait_free()
     {
         var pick = new NewPick(Guid.NewGuid(), Courgette, new DateOnly(2026, 7, 16));
-        Assert.Equal("pick-date", (await http.SendAsync("picks", pick with { On = new DateOnly(2026, 7, 15) }, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal(
+            "pick-date",
+            (await http.SendAsync("picks", pick with { On = new DateOnly(2026, 7, 15) }, HttpStatusCode.BadRequest)).GetProperty("code").GetString()
+        );
         await http.SendAsync("picks", pick, HttpStatusCode.Created);
         await http.SendAsync("picks", pick, HttpStatusCode.Created);
         Assert.Equal("mix-pick-wait", await RefusedAsync(Neem(Courgette)));
@@ -227,7 +247,11 @@ public sealed class BenchTests : IAsyncLifetime
         Assert.Equal((350, 400), (Left("garlic-stock"), Left("chilli-stock")));
         Assert.Equal(new DateOnly(2026, 7, 23), stocks.Single(x => x.Id == made.Id).BestBefore);
 
-        var bottle = await PostAsync<BatchAnswer>("batches", new NewBatch(Guid.NewGuid(), [Kale], "garlic-chilli-spray", DoseStep.Usual, 0.2, "cabbage-aphid", PatchTest: true), HttpStatusCode.Created);
+        var bottle = await PostAsync<BatchAnswer>(
+            "batches",
+            new NewBatch(Guid.NewGuid(), [Kale], "garlic-chilli-spray", DoseStep.Usual, 0.2, "cabbage-aphid", PatchTest: true),
+            HttpStatusCode.Created
+        );
         Assert.Equal(1.8, bottle.Strengths.Single(s => s.Material == "Garlic cloves").PerLitre, 1e-9);
         Assert.Contains(bottle.Cautions, c => c.Contains("Gloves", StringComparison.Ordinal));
         Assert.Equal(247, (await GetAsync<ShelfAnswer>("shelf")).Stocks.Single(x => x.Id == made.Id).Left, 1e-9);
@@ -236,7 +260,10 @@ public sealed class BenchTests : IAsyncLifetime
     [Fact]
     public async Task The_bottle_s_own_strength_sets_the_amount()
     {
-        await PutAsync($"shelf/{Guid.NewGuid()}", new StockChange("peroxide", "Peroxide 9 %", 500, 500, BestBefore: new DateOnly(2026, 8, 1), StrengthPercent: 9));
+        await PutAsync(
+            $"shelf/{Guid.NewGuid()}",
+            new StockChange("peroxide", "Peroxide 9 %", 500, 500, BestBefore: new DateOnly(2026, 8, 1), StrengthPercent: 9)
+        );
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=peroxide&size=1&step=strong");
         Assert.Equal(9, bench.BottlePercent);
         Assert.Equal(20, bench.Shelf[0].Needed, 1e-9);
@@ -266,11 +293,16 @@ public sealed class BenchTests : IAsyncLifetime
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Kale}&target=cabbage-aphid");
         Assert.Equal("Cabbage soap", bench.MaterialName);
         Assert.Equal((12, 16, 2), (bench.Dose.Amount, bench.Dose.Ceiling, bench.DaysToWait));
-        Assert.All(bench.Options.Where(o => o.Recipe != bench.Recipe && !o.RecipeName.Contains("by its label", StringComparison.Ordinal)), o => Assert.False(o.Allowed));
+        Assert.All(bench.Options.Where(o => o.Recipe != bench.Recipe && !o.RecipeName.Contains("by its label", StringComparison.Ordinal)), o =>
+            Assert.False(o.Allowed)
+        );
         Assert.Equal("mix-only-labelled", await RefusedAsync(new NewBatch(Guid.NewGuid(), [Kale], "castile-soap", DoseStep.Gentle, 0.3, null)));
 
         await PutAsync($"products/{id}", label with { Retired = true });
-        Assert.Equal("product-retired", await RefusedAsync(new NewBatch(Guid.NewGuid(), [Kale], bench.Recipe, DoseStep.Gentle, 0.3, null), HttpStatusCode.BadRequest));
+        Assert.Equal(
+            "product-retired",
+            await RefusedAsync(new NewBatch(Guid.NewGuid(), [Kale], bench.Recipe, DoseStep.Gentle, 0.3, null), HttpStatusCode.BadRequest)
+        );
         Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={Kale}&target=cabbage-aphid")).Options, o => o.Material == "Cabbage soap");
     }
 
@@ -288,8 +320,14 @@ public sealed class BenchTests : IAsyncLifetime
     public async Task What_a_jar_showed_is_kept_for_that_soap_and_water()
     {
         var test = new NewEmulsion(Guid.NewGuid(), "neem-oil", "castile-soap", Water.Rain, 3, 45);
-        Assert.Equal("held-range", (await http.SendAsync("emulsions", test with { HeldSeconds = 5 }, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Equal("soap-range", (await http.SendAsync("emulsions", test with { SoapMlPerLitre = 50 }, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal(
+            "held-range",
+            (await http.SendAsync("emulsions", test with { HeldSeconds = 5 }, HttpStatusCode.BadRequest)).GetProperty("code").GetString()
+        );
+        Assert.Equal(
+            "soap-range",
+            (await http.SendAsync("emulsions", test with { SoapMlPerLitre = 50 }, HttpStatusCode.BadRequest)).GetProperty("code").GetString()
+        );
         await http.SendAsync("emulsions", test, HttpStatusCode.Created);
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=neem-with-soap&size=1");
         Assert.Equal((true, 3.0), (bench.Emulsifier!.Found, bench.Emulsifier.MlPerLitre));
@@ -304,8 +342,14 @@ public sealed class BenchTests : IAsyncLifetime
     public async Task An_hour_with_bees_is_refused_and_one_without_is_not()
     {
         await app.RefreshWeatherAsync();
-        async Task<MixVerdict> At(int hour) => (await GetAsync<BenchAnswer>($"bench?planting={DemoGarden.PlantingId("Sluice/runner-bean")}&recipe=castile-soap&patchTest=true&at=2026-07-17T{hour:00}:00:00Z"))
-            .Reasons.Single(r => r.Code == "bees").Verdict;
+        async Task<MixVerdict> At(int hour) =>
+            (
+                await GetAsync<BenchAnswer>(
+                    $"bench?planting={DemoGarden.PlantingId("Sluice/runner-bean")}&recipe=castile-soap&patchTest=true&at=2026-07-17T{hour:00}:00:00Z"
+                )
+            )
+                .Reasons.Single(r => r.Code == "bees")
+                .Verdict;
         Assert.Equal(MixVerdict.Refused, await At(10));
         Assert.Equal(MixVerdict.Ok, await At(20));
     }
@@ -317,15 +361,26 @@ public sealed class BenchTests : IAsyncLifetime
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=neem-with-soap&size=2.2&sprayer={small.Id}");
         Assert.Equal((3, 0.8), (bench.Tanks, Math.Round(bench.Size, 9)));
         Assert.Contains("1.9 l more than they take: make less, or use the rest on another bed within 24 hours.", bench.Notes);
-        Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=neem-with-soap")).Notes, n => n.Contains("more than they take", StringComparison.Ordinal));
+        Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=neem-with-soap")).Notes, n =>
+            n.Contains("more than they take", StringComparison.Ordinal)
+        );
     }
 
     [Fact]
     public async Task Dust_is_logged_without_litres()
     {
-        var bottle = await PostAsync<BatchAnswer>("batches", new NewBatch(Guid.NewGuid(), [Kale], "earth-dust", DoseStep.Usual, 1.5, "flea-beetle"), HttpStatusCode.Created);
+        var bottle = await PostAsync<BatchAnswer>(
+            "batches",
+            new NewBatch(Guid.NewGuid(), [Kale], "earth-dust", DoseStep.Usual, 1.5, "flea-beetle"),
+            HttpStatusCode.Created
+        );
         Assert.Equal((0.0, "7.5 g"), (bottle.Litres, bottle.Amount));
-        Assert.Equal("litres-range", (await http.SendAsync("applications", new NewApplication(Guid.NewGuid(), bottle.Id, [Kale], 1), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal(
+            "litres-range",
+            (await http.SendAsync("applications", new NewApplication(Guid.NewGuid(), bottle.Id, [Kale], 1), HttpStatusCode.BadRequest))
+                .GetProperty("code")
+                .GetString()
+        );
         await http.SendAsync("applications", new NewApplication(Guid.NewGuid(), bottle.Id, [Kale], 0), HttpStatusCode.Created);
     }
 

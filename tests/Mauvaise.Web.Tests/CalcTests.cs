@@ -47,9 +47,28 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [InlineData(8, "us-floz", 1, "us-gal", 1, "l", null, "ml", 62.5, 62.5)]
     [InlineData(5, "g", 1, "l", 2.4, "l", 0.95, "g", 5, 12)]
     public async Task A_dose_is_carried_to_another_tank(
-        double dose, string doseUnit, double per, string perUnit, double tank, string tankUnit, double? density, string unit, double perLitre, double needed)
+        double dose,
+        string doseUnit,
+        double per,
+        string perUnit,
+        double tank,
+        string tankUnit,
+        double? density,
+        string unit,
+        double perLitre,
+        double needed
+    )
     {
-        var body = new { doseAmount = dose, doseUnit, perAmount = per, perUnit, tankAmount = tank, tankUnit, densityGramsPerMillilitre = density };
+        var body = new
+        {
+            doseAmount = dose,
+            doseUnit,
+            perAmount = per,
+            perUnit,
+            tankAmount = tank,
+            tankUnit,
+            densityGramsPerMillilitre = density,
+        };
         var answer = await http.SendAsync("/api/calc/dilution", body, HttpStatusCode.OK);
         Assert.Equal(unit, answer.GetProperty("perLitre").GetProperty("unit").GetString());
         Assert.Equal(perLitre, answer.GetProperty("perLitre").GetProperty("amount").GetDouble(), 0.005);
@@ -60,7 +79,17 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [Fact]
     public async Task A_stronger_bottle_needs_less_of_it()
     {
-        var body = new { doseAmount = 60, doseUnit = "ml", perAmount = 1, perUnit = "l", tankAmount = 1, tankUnit = "l", stockStrengthPercent = 6, recipeStrengthPercent = 3 };
+        var body = new
+        {
+            doseAmount = 60,
+            doseUnit = "ml",
+            perAmount = 1,
+            perUnit = "l",
+            tankAmount = 1,
+            tankUnit = "l",
+            stockStrengthPercent = 6,
+            recipeStrengthPercent = 3,
+        };
         var answer = await http.SendAsync("/api/calc/dilution", body, HttpStatusCode.OK);
         Assert.Equal(30, answer.GetProperty("needed").GetProperty("amount").GetDouble(), 1e-9);
         Assert.Equal(0.18, answer.GetProperty("finalStrengthPercent").GetDouble(), 1e-9);
@@ -72,9 +101,25 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [InlineData(5, "ml", 1, "kg", 1, "l", "perUnit")]
     [InlineData(2000, "ml", 1, "l", 1, "l", "doseAmount")]
     [InlineData(5, "ml", 1, "l", 100000, "l", "tankAmount")]
-    public async Task An_absurd_dose_is_refused_beside_its_field(double dose, string doseUnit, double per, string perUnit, double tank, string tankUnit, string field)
+    public async Task An_absurd_dose_is_refused_beside_its_field(
+        double dose,
+        string doseUnit,
+        double per,
+        string perUnit,
+        double tank,
+        string tankUnit,
+        string field
+    )
     {
-        var body = new { doseAmount = dose, doseUnit, perAmount = per, perUnit, tankAmount = tank, tankUnit };
+        var body = new
+        {
+            doseAmount = dose,
+            doseUnit,
+            perAmount = per,
+            perUnit,
+            tankAmount = tank,
+            tankUnit,
+        };
         var problem = await http.SendAsync("/api/calc/dilution", body, HttpStatusCode.BadRequest);
         Assert.True(problem.GetProperty("errors").TryGetProperty(field, out _), problem.ToString());
     }
@@ -86,7 +131,21 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [InlineData("insecticidal-soap", 12, "ml", 33, "refused", "too-hot")]
     public async Task A_mix_is_judged(string material, double amount, string unit, double warmest, string verdict, string? code)
     {
-        var body = new { ingredients = new[] { new { material, amount, unit } }, waterAmount = 2.4, waterUnit = "l", conditions = new { maxTemperatureNext6hC = warmest, crop = "tomato" } };
+        var body = new
+        {
+            ingredients = new[]
+            {
+                new
+                {
+                    material,
+                    amount,
+                    unit,
+                },
+            },
+            waterAmount = 2.4,
+            waterUnit = "l",
+            conditions = new { maxTemperatureNext6hC = warmest, crop = "tomato" },
+        };
         var answer = await http.SendAsync("/api/calc/mix", body, HttpStatusCode.OK);
         Assert.Equal(verdict, answer.GetProperty("verdict").GetString());
         Assert.True(code is null || answer.GetProperty("reasons").EnumerateArray().Any(r => r.GetProperty("code").GetString() == code));
@@ -96,7 +155,17 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     public async Task Cover_falls_by_half_life_and_rain()
     {
         var hours = Enumerable.Range(0, 169).Select(i => new { rainMm = i == 5 ? 6.0 : 0 });
-        var answer = await http.SendAsync("/api/calc/cover", new { hours, halfLifeDays = 7, washOffMm = 6, start = 0.8 }, HttpStatusCode.OK);
+        var answer = await http.SendAsync(
+            "/api/calc/cover",
+            new
+            {
+                hours,
+                halfLifeDays = 7,
+                washOffMm = 6,
+                start = 0.8,
+            },
+            HttpStatusCode.OK
+        );
         var cover = answer.GetProperty("cover").EnumerateArray().Select(x => x.GetDouble()).ToList();
         Assert.Equal(0.8, cover[0]);
         Assert.Equal(0.2, cover[168], 1e-9);
@@ -106,8 +175,27 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     public async Task Hours_are_judged_for_anybody()
     {
         var one = (double value) => Enumerable.Repeat((double?)value, 48);
-        var hours = new { start = "2026-07-16T00:00:00Z", temperatureC = one(20), relativeHumidityPercent = one(60), windMetresPerSecond = one(2), gustMetresPerSecond = one(3), rainMm = one(0), cloudPercent = one(20) };
-        var body = new { hours, material = "neem-oil", place = new { latitude = 47.52, longitude = 16.31, timeZoneId = "Europe/Vienna" } };
+        var hours = new
+        {
+            start = "2026-07-16T00:00:00Z",
+            temperatureC = one(20),
+            relativeHumidityPercent = one(60),
+            windMetresPerSecond = one(2),
+            gustMetresPerSecond = one(3),
+            rainMm = one(0),
+            cloudPercent = one(20),
+        };
+        var body = new
+        {
+            hours,
+            material = "neem-oil",
+            place = new
+            {
+                latitude = 47.52,
+                longitude = 16.31,
+                timeZoneId = "Europe/Vienna",
+            },
+        };
         var answer = await http.SendAsync("/api/calc/window", body, HttpStatusCode.OK);
         Assert.Equal(48, answer.GetProperty("hours").GetArrayLength());
         Assert.Contains(answer.GetProperty("windows").EnumerateArray(), w => w.GetProperty("verdict").GetString() == "good");
@@ -116,17 +204,44 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [Fact]
     public async Task Suspects_are_named_for_anybody()
     {
-        var body = new { crop = "courgette", placeKind = "openBed", date = "2026-07-16", latitude = 47.5, signs = new[] { new { sign = "white-dust", present = true } } };
+        var body = new
+        {
+            crop = "courgette",
+            placeKind = "openBed",
+            date = "2026-07-16",
+            latitude = 47.5,
+            signs = new[] { new { sign = "white-dust", present = true } },
+        };
         var answer = await http.SendAsync("/api/calc/suspects", body, HttpStatusCode.OK);
         Assert.Equal("powdery-mildew", answer.GetProperty("suspects")[0].GetProperty("target").GetString());
         Assert.Equal("powdery-mildew", answer.GetProperty("groups")[0].GetProperty("group").GetString());
-        var sum = answer.GetProperty("suspects").EnumerateArray().Sum(s => s.GetProperty("probability").GetDouble()) + answer.GetProperty("notListed").GetDouble();
+        var sum =
+            answer.GetProperty("suspects").EnumerateArray().Sum(s => s.GetProperty("probability").GetDouble()) + answer.GetProperty("notListed").GetDouble();
         Assert.InRange(sum, 0.8, 1.000001);
         Assert.Equal("rubs-off", answer.GetProperty("nextQuestion").GetProperty("sign").GetString());
-        var unknown = new { crop = "unicorn", placeKind = "openBed", date = "2026-07-16", latitude = 47.5, signs = Array.Empty<object>() };
+        var unknown = new
+        {
+            crop = "unicorn",
+            placeKind = "openBed",
+            date = "2026-07-16",
+            latitude = 47.5,
+            signs = Array.Empty<object>(),
+        };
         Assert.Equal("crop-unknown", (await http.SendAsync("/api/calc/suspects", unknown, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
         string[] notSure = ["rubs-off"];
-        var unsure = await http.SendAsync("/api/calc/suspects", new { body.crop, body.placeKind, body.date, body.latitude, body.signs, notSure }, HttpStatusCode.OK);
+        var unsure = await http.SendAsync(
+            "/api/calc/suspects",
+            new
+            {
+                body.crop,
+                body.placeKind,
+                body.date,
+                body.latitude,
+                body.signs,
+                notSure,
+            },
+            HttpStatusCode.OK
+        );
         Assert.NotEqual("rubs-off", unsure.GetProperty("nextQuestion").GetProperty("sign").GetString());
     }
 
@@ -149,11 +264,25 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [Fact]
     public async Task A_recipe_that_was_heard_is_read_judged_and_put_right()
     {
-        var answer = await http.SendAsync("/api/calc/recipe", new { text = "a cup of cayenne and six onions in a gallon", kitchen = "us", crop = "kale", sprayerLitres = 2 }, HttpStatusCode.OK);
+        var answer = await http.SendAsync(
+            "/api/calc/recipe",
+            new
+            {
+                text = "a cup of cayenne and six onions in a gallon",
+                kitchen = "us",
+                crop = "kale",
+                sprayerLitres = 2,
+            },
+            HttpStatusCode.OK
+        );
         Assert.Equal("no", answer.GetProperty("verdict").GetString());
         Assert.Equal(["hot-chilli", "onion-bulb", null], answer.GetProperty("lines").EnumerateArray().Select(l => l.GetProperty("material").GetString()));
-        Assert.Contains(answer.GetProperty("faults").EnumerateArray(), f => f.GetProperty("code").GetString() == "ceiling" && f.GetProperty("stops").GetBoolean());
-        Assert.Contains(answer.GetProperty("corrected").GetProperty("lines").EnumerateArray(), l => l.GetString()!.StartsWith("made up with water to", StringComparison.Ordinal));
+        Assert.Contains(answer.GetProperty("faults").EnumerateArray(), f =>
+            f.GetProperty("code").GetString() == "ceiling" && f.GetProperty("stops").GetBoolean()
+        );
+        Assert.Contains(answer.GetProperty("corrected").GetProperty("lines").EnumerateArray(), l =>
+            l.GetString()!.StartsWith("made up with water to", StringComparison.Ordinal)
+        );
         var good = await http.SendAsync("/api/calc/recipe", new { text = "5 ml neem, 2 ml soap per litre", kitchen = "metric" }, HttpStatusCode.OK);
         Assert.Equal((1, 5), (good.GetProperty("litres").GetDouble(), good.GetProperty("perLitre")[0].GetProperty("amount").GetDouble()));
         Assert.NotEqual("no", good.GetProperty("verdict").GetString());
@@ -168,7 +297,16 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [InlineData("borax", 5, "g", "no-spray-form", true)]
     public async Task A_dose_that_is_carried_over_is_judged_as_the_bench_does(string material, double amount, string unit, string code, bool refused)
     {
-        var body = new { doseAmount = amount, doseUnit = unit, perAmount = 1, perUnit = "l", tankAmount = 1, tankUnit = "l", material };
+        var body = new
+        {
+            doseAmount = amount,
+            doseUnit = unit,
+            perAmount = 1,
+            perUnit = "l",
+            tankAmount = 1,
+            tankUnit = "l",
+            material,
+        };
         var reasons = (await http.SendAsync("/api/calc/dilution", body, HttpStatusCode.OK)).GetProperty("reasons").EnumerateArray();
         var reason = Assert.Single(reasons, r => r.GetProperty("code").GetString() == code);
         Assert.Equal(refused, reason.GetProperty("verdict").GetString() == "refused");
@@ -179,7 +317,10 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [InlineData("what a lovely evening", "nothing-read")]
     [InlineData("5 ml soap in 1 l water. 5 ml neem in 2 l water", "two-recipes")]
     public async Task What_is_no_recipe_is_told_so(string text, string code) =>
-        Assert.Equal(code, (await http.SendAsync("/api/calc/recipe", new { text, kitchen = "metric" }, HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal(
+            code,
+            (await http.SendAsync("/api/calc/recipe", new { text, kitchen = "metric" }, HttpStatusCode.BadRequest)).GetProperty("code").GetString()
+        );
 
     [Theory]
     [InlineData("/api/calc/control?treatedBefore=120&treatedAfter=18&untreatedBefore=110&untreatedAfter=165", "controlPercent", 90)]
@@ -203,7 +344,11 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     [InlineData("/api/calc/air?temperatureC=NaN&relativeHumidityPercent=50", 400, "out-of-range")]
     [InlineData("/api/calc/air?temperatureC=warm&relativeHumidityPercent=50", 400, "not-readable")]
     [InlineData("/api/calc/sample?looked=5&affected=6&line=0.1", 400, "out-of-range")]
-    [InlineData("/api/calc/spacing?eggDegreeDays=50&toAdultDegreeDays=40&degreeDaysPerDay=13&killsEggs=false&cadenceMinDays=3&cadenceMaxDays=5", 400, "out-of-range")]
+    [InlineData(
+        "/api/calc/spacing?eggDegreeDays=50&toAdultDegreeDays=40&degreeDaysPerDay=13&killsEggs=false&cadenceMinDays=3&cadenceMaxDays=5",
+        400,
+        "out-of-range"
+    )]
     public async Task Every_refusal_is_a_problem_with_a_code(string path, int status, string code)
     {
         var answer = await http.GetAsync(new Uri(path, UriKind.Relative), Stop);

@@ -21,8 +21,9 @@ public sealed class DataFileTests : IDisposable
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private static string App { get; } = AppContext.BaseDirectory
-        .Replace(Path.Combine("tests", "Mauvaise.Web.Tests"), Path.Combine("src", "Mauvaise.Web"), StringComparison.Ordinal) + "Mauvaise.Web.dll";
+    private static string App { get; } =
+        AppContext.BaseDirectory.Replace(Path.Combine("tests", "Mauvaise.Web.Tests"), Path.Combine("src", "Mauvaise.Web"), StringComparison.Ordinal)
+        + "Mauvaise.Web.dll";
 
     private string DatabasePath => Path.Combine(folder, "mauvaise.db");
 
@@ -171,11 +172,40 @@ public sealed class DataFileTests : IDisposable
         Assert.False(Directory.Exists(copies));
         var (garden, place, planting, count) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
         db.AddRange(
-            new Store.Rows.GardenRow { Id = garden, Name = "G", TimeZoneId = "UTC", Climate = "continental" },
-            new Store.Rows.PlaceRow { Id = place, GardenId = garden, Name = "P" },
-            new Store.Rows.PlantingRow { Id = planting, PlaceId = place, Crop = "kale" },
-            new Store.Rows.ObservationRow { Id = count, GardenId = garden, PlantingId = planting, LeavesLooked = 5, LookId = count },
-            new Store.Rows.PhotoRow { Id = Guid.NewGuid(), GardenId = garden, ObservationId = count });
+            new Store.Rows.GardenRow
+            {
+                Id = garden,
+                Name = "G",
+                TimeZoneId = "UTC",
+                Climate = "continental",
+            },
+            new Store.Rows.PlaceRow
+            {
+                Id = place,
+                GardenId = garden,
+                Name = "P",
+            },
+            new Store.Rows.PlantingRow
+            {
+                Id = planting,
+                PlaceId = place,
+                Crop = "kale",
+            },
+            new Store.Rows.ObservationRow
+            {
+                Id = count,
+                GardenId = garden,
+                PlantingId = planting,
+                LeavesLooked = 5,
+                LookId = count,
+            },
+            new Store.Rows.PhotoRow
+            {
+                Id = Guid.NewGuid(),
+                GardenId = garden,
+                ObservationId = count,
+            }
+        );
         await db.SaveChangesAsync(Stop);
         var done = await Doctor.MendAsync(DatabasePath, copies, DateTimeOffset.UtcNow, Stop);
         Assert.Contains("1 pictures", done[^1], StringComparison.Ordinal);
@@ -187,7 +217,18 @@ public sealed class DataFileTests : IDisposable
     public async Task Killing_the_process_right_after_an_answer_loses_nothing()
     {
         var bed = new NewPlace(Guid.NewGuid(), "Bed 0", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip);
-        var garden = new NewGarden(Guid.NewGuid(), "Killed", 47.5, 16.3, "Europe/Vienna", "continental", KitchenSystem.Metric, Stance.WatchAndTreat, "Ilse", bed);
+        var garden = new NewGarden(
+            Guid.NewGuid(),
+            "Killed",
+            47.5,
+            16.3,
+            "Europe/Vienna",
+            "continental",
+            KitchenSystem.Metric,
+            Stance.WatchAndTreat,
+            "Ilse",
+            bed
+        );
         var acknowledged = new List<string> { bed.Name };
         for (var round = 1; round <= 2; round++)
         {
@@ -228,7 +269,9 @@ public sealed class DataFileTests : IDisposable
             using var http = await AnsweringAsync(process, address);
             (await http.PostAsJsonAsync("/api/gardens", garden, TestApp.Json, Stop)).EnsureSuccessStatusCode();
             Assert.Equal(0, (await RunAsync("backup", "--File", backup)).ExitCode);
-            (await http.PostAsJsonAsync($"/api/gardens/{garden.Id}/places", bed with { Id = Guid.NewGuid(), Name = "Since then" }, TestApp.Json, Stop)).EnsureSuccessStatusCode();
+            (
+                await http.PostAsJsonAsync($"/api/gardens/{garden.Id}/places", bed with { Id = Guid.NewGuid(), Name = "Since then" }, TestApp.Json, Stop)
+            ).EnsureSuccessStatusCode();
             var (code, told) = await RunAsync("restore", "--File", backup);
             Assert.Equal(1, code);
             Assert.Contains("running", told, StringComparison.Ordinal);
@@ -320,8 +363,26 @@ public sealed class DataFileTests : IDisposable
         {
             await DataFile.OpenAsync(db, DatabasePath, null, Stop);
             var garden = Guid.NewGuid();
-            db.Gardens.Add(new() { Id = garden, Name = "Lock side", TimeZoneId = "Europe/Vienna", Climate = "continental", CreatedAt = DateTimeOffset.UtcNow });
-            db.Places.Add(new() { Id = Guid.NewGuid(), GardenId = garden, Name = "Bed", AreaM2 = 4, SunHours = 6 });
+            db.Gardens.Add(
+                new()
+                {
+                    Id = garden,
+                    Name = "Lock side",
+                    TimeZoneId = "Europe/Vienna",
+                    Climate = "continental",
+                    CreatedAt = DateTimeOffset.UtcNow,
+                }
+            );
+            db.Places.Add(
+                new()
+                {
+                    Id = Guid.NewGuid(),
+                    GardenId = garden,
+                    Name = "Bed",
+                    AreaM2 = 4,
+                    SunHours = 6,
+                }
+            );
             await db.SaveChangesAsync(Stop);
         }
 
@@ -330,7 +391,9 @@ public sealed class DataFileTests : IDisposable
         using (var held = new DataFolder(Settings.From(new ConfigurationBuilder().AddInMemoryCollection([new("Data", own)]).Build())))
         {
             held.Take();
-            Assert.True(OperatingSystem.IsWindows() || File.GetUnixFileMode(own) == (UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute));
+            Assert.True(
+                OperatingSystem.IsWindows() || File.GetUnixFileMode(own) == (UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute)
+            );
         }
 
         Backups.Roll(DatabasePath, Path.Combine(folder, "backups"), DateOnly.FromDateTime(DateTime.Now));
@@ -365,7 +428,15 @@ public sealed class DataFileTests : IDisposable
         await using (var db = Open())
         {
             await DataFile.OpenAsync(db, DatabasePath, null, Stop);
-            db.Gardens.Add(new() { Id = Guid.NewGuid(), Name = "Large", TimeZoneId = "Europe/Vienna", Climate = "continental" });
+            db.Gardens.Add(
+                new()
+                {
+                    Id = Guid.NewGuid(),
+                    Name = "Large",
+                    TimeZoneId = "Europe/Vienna",
+                    Climate = "continental",
+                }
+            );
             await db.SaveChangesAsync(Stop);
         }
 
@@ -398,12 +469,15 @@ public sealed class DataFileTests : IDisposable
 
     /// <summary>The built app asked for something else than to serve.</summary>
     /// <summary>The built app, asked for something on this folder unless the command names another.</summary>
-    private Process Command(params string[] command) => Process.Start(new ProcessStartInfo("dotnet", [App, .. command, .. command.Contains("--Data") ? Array.Empty<string>() : ["--Data", folder]])
-    {
-        RedirectStandardOutput = true,
-        RedirectStandardError = true,
-        WorkingDirectory = Path.GetDirectoryName(App),
-    })!;
+    private Process Command(params string[] command) =>
+        Process.Start(
+            new ProcessStartInfo("dotnet", [App, .. command, .. command.Contains("--Data") ? Array.Empty<string>() : ["--Data", folder]])
+            {
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+                WorkingDirectory = Path.GetDirectoryName(App),
+            }
+        )!;
 
     private GardenDb Open() => new(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(DatabasePath)).Options);
 
@@ -414,12 +488,14 @@ public sealed class DataFileTests : IDisposable
         listener.Start();
         address = new Uri($"http://127.0.0.1:{((System.Net.IPEndPoint)listener.LocalEndpoint).Port}");
         listener.Stop();
-        return Process.Start(new ProcessStartInfo("dotnet", [App, "--urls", address.ToString(), "--Data", folder])
-        {
-            RedirectStandardError = true,
-            Environment = { ["ASPNETCORE_ENVIRONMENT"] = "Development" },
-            WorkingDirectory = Path.GetDirectoryName(App),
-        })!;
+        return Process.Start(
+            new ProcessStartInfo("dotnet", [App, "--urls", address.ToString(), "--Data", folder])
+            {
+                RedirectStandardError = true,
+                Environment = { ["ASPNETCORE_ENVIRONMENT"] = "Development" },
+                WorkingDirectory = Path.GetDirectoryName(App),
+            }
+        )!;
     }
 
     private static async Task<HttpClient> AnsweringAsync(Process process, Uri address)

@@ -26,7 +26,13 @@ public class DecideTests
     }
 
     private static async Task<DecideAnswer> LookAsync(HttpClient http, Guid? planting = null, int? leaves = null) =>
-        (await http.GetFromJsonAsync<DecideAnswer>($"{Api}/decide?{(planting is null ? "" : $"planting={planting}&")}{(leaves is null ? "" : $"leaves={leaves}")}", TestApp.Json, Stop))!;
+        (
+            await http.GetFromJsonAsync<DecideAnswer>(
+                $"{Api}/decide?{(planting is null ? "" : $"planting={planting}&")}{(leaves is null ? "" : $"leaves={leaves}")}",
+                TestApp.Json,
+                Stop
+            )
+        )!;
 
     private static LadderStepAnswer Step(DecideAnswer answer, Guid planting, string code) =>
         answer.Ladders.First(l => l.PlantingId == planting).Steps.First(s => s.Code == code);
@@ -62,8 +68,11 @@ public class DecideTests
         app.Clock.Advance(TimeSpan.FromDays(11));
         await app.RefreshWeatherAsync();
         var board = await http.GetFromJsonAsync<JsonElement>($"{Api}/board", TestApp.Json, Stop);
-        Assert.Contains("Let the helpers out: 200 predatory mites, Polytunnel north aubergine",
-            board.GetProperty("evening").ToString(), StringComparison.Ordinal);
+        Assert.Contains(
+            "Let the helpers out: 200 predatory mites, Polytunnel north aubergine",
+            board.GetProperty("evening").ToString(),
+            StringComparison.Ordinal
+        );
         await http.SendAsync($"{Api}/tasks/{order.Id}/done", new TaskDone(), HttpStatusCode.NoContent);
         var bench = await http.GetFromJsonAsync<JsonElement>($"{Api}/bench?planting={Aubergine}&recipe=insecticidal-soap", TestApp.Json, Stop);
         Assert.Contains("were let out here on 27 July", bench.GetProperty("reasons").ToString(), StringComparison.Ordinal);
@@ -94,8 +103,25 @@ public class DecideTests
         Assert.Equal(("Take off the worst leaves", "2026-07-21"), (visit.GetProperty("what").GetString(), visit.GetProperty("dueOn").GetString()));
 
         app.Clock.Advance(TimeSpan.FromDays(5));
-        var judged = await http.SendAsync($"{Api}/check-backs/{visit.GetProperty("id").GetGuid()}/count",
-            new { count = new { id = Guid.NewGuid(), plantingId = Courgette, leavesLooked = 20, leavesAffected = 1, ants = "none", helpers = 0, mummies = 0, signs = Array.Empty<object>() }, injury = "none" }, HttpStatusCode.OK);
+        var judged = await http.SendAsync(
+            $"{Api}/check-backs/{visit.GetProperty("id").GetGuid()}/count",
+            new
+            {
+                count = new
+                {
+                    id = Guid.NewGuid(),
+                    plantingId = Courgette,
+                    leavesLooked = 20,
+                    leavesAffected = 1,
+                    ants = "none",
+                    helpers = 0,
+                    mummies = 0,
+                    signs = Array.Empty<object>(),
+                },
+                injury = "none",
+            },
+            HttpStatusCode.OK
+        );
         Assert.Equal("holding", judged.GetProperty("outcome").GetString());
     }
 
@@ -109,8 +135,9 @@ public class DecideTests
         var step = Step(await LookAsync(http, Courgette), Courgette, "spray");
         Assert.Equal("You passed it by.", step.Why[0]);
         var board = await http.GetFromJsonAsync<JsonElement>($"{Api}/board", TestApp.Json, Stop);
-        Assert.DoesNotContain(board.GetProperty("evening").GetProperty("deeds").EnumerateArray(),
-            d => d.GetProperty("kind").GetString() == "spray" && d.GetProperty("plantingIds").EnumerateArray().Any(p => p.GetGuid() == Courgette));
+        Assert.DoesNotContain(board.GetProperty("evening").GetProperty("deeds").EnumerateArray(), d =>
+            d.GetProperty("kind").GetString() == "spray" && d.GetProperty("plantingIds").EnumerateArray().Any(p => p.GetGuid() == Courgette)
+        );
     }
 
     [Fact]
@@ -139,7 +166,11 @@ public class DecideTests
     {
         var (app, http) = await DemoAsync();
         await using var _ = app;
-        await http.SendAsync($"{Api}/courses", new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap", [0, 8, 20]), HttpStatusCode.Created);
+        await http.SendAsync(
+            $"{Api}/courses",
+            new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap", [0, 8, 20]),
+            HttpStatusCode.Created
+        );
         var running = Assert.Single((await LookAsync(http, Courgette)).Courses);
         Assert.Equal((3, new DateOnly(2026, 7, 16)), (running.Rounds, running.NextOn));
         Assert.Contains("as you chose", running.Sentence, StringComparison.Ordinal);
@@ -153,16 +184,36 @@ public class DecideTests
         var all = await LookAsync(http);
         Assert.True(all.Ladders.Count > 6);
         var many = new ManySteps(
-            [.. all.Ladders.SelectMany(l => l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is null && s.How is not null).Select(s => new NewTask(Guid.NewGuid(), l.ObservationId, s.Code)))],
-            [.. all.Ladders.SelectMany(l => l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is not null).Select(s => new NewCourse(Guid.NewGuid(), l.PlantingId, l.Target!, s.Recipe!)))]);
+            [
+                .. all.Ladders.SelectMany(l =>
+                    l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is null && s.How is not null)
+                        .Select(s => new NewTask(Guid.NewGuid(), l.ObservationId, s.Code))
+                ),
+            ],
+            [
+                .. all.Ladders.SelectMany(l =>
+                    l.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Course is not null)
+                        .Select(s => new NewCourse(Guid.NewGuid(), l.PlantingId, l.Target!, s.Recipe!))
+                ),
+            ]
+        );
         // One step that can not be taken on takes none of them.
-        await http.SendAsync($"{Api}/tasks/many", many with { Tasks = [.. many.Tasks, new NewTask(Guid.NewGuid(), Guid.NewGuid(), "prune")] }, HttpStatusCode.BadRequest);
+        await http.SendAsync(
+            $"{Api}/tasks/many",
+            many with
+            {
+                Tasks = [.. many.Tasks, new NewTask(Guid.NewGuid(), Guid.NewGuid(), "prune")],
+            },
+            HttpStatusCode.BadRequest
+        );
         Assert.Empty((await LookAsync(http)).Tasks);
         await http.SendAsync($"{Api}/tasks/many", many, HttpStatusCode.Created);
         await http.SendAsync($"{Api}/tasks/many", many, HttpStatusCode.Created);
         Assert.Equal(many.Tasks.Count, (await LookAsync(http)).Tasks.Count);
 
-        Assert.DoesNotContain((await LookAsync(http)).Ladders.SelectMany(l => l.Steps), s => s is { Choice: Core.Actions.StepChoice.Do, Course: null, How: not null, Taken: null });
+        Assert.DoesNotContain((await LookAsync(http)).Ladders.SelectMany(l => l.Steps), s =>
+            s is { Choice: Core.Actions.StepChoice.Do, Course: null, How: not null, Taken: null }
+        );
     }
 
     [Fact]
@@ -197,7 +248,11 @@ public class DecideTests
         await using var _ = app;
         var ladder = (await LookAsync(http)).Ladders.First(l => l.Steps.Count(s => s.Choice == Core.Actions.StepChoice.Do && s.Taken is null) > 1);
         var said = ladder.Steps.Where(s => s.Choice == Core.Actions.StepChoice.Do && s.Taken is null).Select(s => s.Code).ToList();
-        await http.SendAsync($"{Api}/tasks/many", new ManySteps([.. said.Select(code => new NewTask(Guid.NewGuid(), ladder.ObservationId, code, Pass: true))], []), HttpStatusCode.Created);
+        await http.SendAsync(
+            $"{Api}/tasks/many",
+            new ManySteps([.. said.Select(code => new NewTask(Guid.NewGuid(), ladder.ObservationId, code, Pass: true))], []),
+            HttpStatusCode.Created
+        );
         var last = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.LastDeed!;
         Assert.Equal($"Passed by {said.Count} steps", last.Words);
         await http.SendAsync($"{Api}/undo", new UndoRequest(last.Id), HttpStatusCode.NoContent);
@@ -254,7 +309,21 @@ public class DecideTests
         Assert.Equal(HttpStatusCode.BadRequest, stance.StatusCode);
 
         var bare = Guid.NewGuid();
-        await http.SendAsync($"{Api}/observations", new { id = bare, plantingId = Courgette, leavesLooked = 0, leavesAffected = 0, ants = "few", helpers = 0, mummies = 0, signs = new[] { new { sign = "white-dust", present = true } } }, HttpStatusCode.Created);
+        await http.SendAsync(
+            $"{Api}/observations",
+            new
+            {
+                id = bare,
+                plantingId = Courgette,
+                leavesLooked = 0,
+                leavesAffected = 0,
+                ants = "few",
+                helpers = 0,
+                mummies = 0,
+                signs = new[] { new { sign = "white-dust", present = true } },
+            },
+            HttpStatusCode.Created
+        );
         Assert.Contains("no leaf was counted", Assert.Single((await LookAsync(http, Courgette)).Uncounted), StringComparison.Ordinal);
         await Refused("tasks", new NewTask(Guid.NewGuid(), bare, "prune"), "no-count");
         var after = await LookAsync(http);
@@ -267,7 +336,21 @@ public class DecideTests
         var (app, http) = await DemoAsync();
         await using var _ = app;
         var ladder = (await LookAsync(http, Courgette)).Ladders[0];
-        Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync($"{Api}/plantings/{Courgette}", new { stage = "fruiting", inFlower = false, ended = true }, Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NoContent,
+            (
+                await http.PutAsJsonAsync(
+                    $"{Api}/plantings/{Courgette}",
+                    new
+                    {
+                        stage = "fruiting",
+                        inFlower = false,
+                        ended = true,
+                    },
+                    Stop
+                )
+            ).StatusCode
+        );
         var task = await http.SendAsync($"{Api}/tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, "prune"), HttpStatusCode.BadRequest);
         Assert.Contains("has ended", task.GetProperty("title").GetString()!, StringComparison.Ordinal);
         await http.SendAsync($"{Api}/courses", new NewCourse(Guid.NewGuid(), Courgette, "powdery-mildew", "neem-with-soap"), HttpStatusCode.BadRequest);
@@ -284,9 +367,15 @@ public class DecideTests
         Assert.Equal("watchAndTreat", stances.Stances.Single(s => s.Current).Choice);
         Assert.Empty(stances.Stances.Single(s => s.Current).Differences);
         Assert.Contains(stances.Stances.Single(s => s.Choice == "keepAhead").Differences, d => d.StartsWith("Sluice runner bean", StringComparison.Ordinal));
-        Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync($"{Api}/places/{place}/stance", new PlaceStance(Core.Gardens.Stance.KeepAhead), TestApp.Json, Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NoContent,
+            (await http.PutAsJsonAsync($"{Api}/places/{place}/stance", new PlaceStance(Core.Gardens.Stance.KeepAhead), TestApp.Json, Stop)).StatusCode
+        );
         Assert.Equal(Core.Gardens.Stance.KeepAhead, (await LookAsync(http, Beans)).Ladders[0].Stance);
-        Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync($"{Api}/places/{place}/stance", new PlaceStance(null), TestApp.Json, Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NoContent,
+            (await http.PutAsJsonAsync($"{Api}/places/{place}/stance", new PlaceStance(null), TestApp.Json, Stop)).StatusCode
+        );
         Assert.Equal(Core.Gardens.Stance.WatchAndTreat, (await LookAsync(http, Beans)).Ladders[0].Stance);
     }
 }

@@ -55,7 +55,9 @@ public sealed class DeedTests : IAsyncLifetime
     [InlineData(12.0, 0.09)]
     public async Task The_strength_on_the_label_is_the_one_on_the_bench(double? bottle, double percent)
     {
-        var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe=peroxide&patchTest=true{(bottle is { } b ? FormattableString.Invariant($"&bottlePercent={b}") : "")}");
+        var bench = await GetAsync<BenchAnswer>(
+            $"bench?planting={Courgette}&recipe=peroxide&patchTest=true{(bottle is { } b ? FormattableString.Invariant($"&bottlePercent={b}") : "")}"
+        );
         Assert.Equal(percent, Assert.Single(bench.Strengths).Percent, 1e-9);
         var order = new NewBatch(Guid.NewGuid(), [Courgette], "peroxide", DoseStep.Gentle, 0.1, null, BottlePercent: bottle, PatchTest: true);
         var saved = (await http.SendAsync("batches", order, HttpStatusCode.Created)).Deserialize<BatchAnswer>(TestApp.Json)!;
@@ -67,7 +69,12 @@ public sealed class DeedTests : IAsyncLifetime
     [Fact]
     public async Task A_count_of_long_ago_is_kept_answered_and_may_be_sent_again()
     {
-        var since = await InFileAsync(db => db.Plantings.OrderBy(p => p.From).Where(p => p.Until != null && p.From < new DateOnly(2025, 6, 1)).Select(p => new { p.Id, p.From }).FirstAsync(Stop));
+        var since = await InFileAsync(db =>
+            db.Plantings.OrderBy(p => p.From)
+                .Where(p => p.Until != null && p.From < new DateOnly(2025, 6, 1))
+                .Select(p => new { p.Id, p.From })
+                .FirstAsync(Stop)
+        );
         var at = new DateTimeOffset(since.From.AddDays(10).ToDateTime(new TimeOnly(12, 0)), TimeSpan.Zero);
         Assert.True(at < app.Clock.GetUtcNow().AddDays(-400));
         var look = new NewObservation(Guid.NewGuid(), since.Id, 20, 3, Ants.None, 0, 0, [], At: at, WalkId: Guid.NewGuid());
@@ -86,7 +93,18 @@ public sealed class DeedTests : IAsyncLifetime
     {
         await app.RefreshWeatherAsync();
         var mint = DemoGarden.PlantingId("Herb tubs/mint");
-        var order = new HandSpray(Guid.NewGuid(), Guid.NewGuid(), app.Clock.GetUtcNow(), [mint], "insecticidal-soap", DoseStep.Gentle, 0.3, "peach-aphid", 0.9, null);
+        var order = new HandSpray(
+            Guid.NewGuid(),
+            Guid.NewGuid(),
+            app.Clock.GetUtcNow(),
+            [mint],
+            "insecticidal-soap",
+            DoseStep.Gentle,
+            0.3,
+            "peach-aphid",
+            0.9,
+            null
+        );
         await http.SendAsync("ledger/sprays", order, HttpStatusCode.Created);
         var opened = await InFileAsync(db => db.Courses.Where(c => c.PlantingId == mint).Select(c => c.DegreeDaysPerDay).SingleAsync(Stop));
         var undo = (await http.GetFromJsonAsync<GardenAnswer>("", TestApp.Json, Stop))!.LastDeed!;
@@ -97,14 +115,22 @@ public sealed class DeedTests : IAsyncLifetime
         if (refused.StatusCode == HttpStatusCode.Conflict)
         {
             // New on this crop: the same comparison by an outing, which is logged as done.
-            await http.SendAsync("plan/outings", new OutingDone([new TankDone(Guid.NewGuid(), Guid.NewGuid(), "insecticidal-soap", DoseStep.Gentle, "peach-aphid", 0.3, 0.3, [mint])], []), HttpStatusCode.Created);
+            await http.SendAsync(
+                "plan/outings",
+                new OutingDone([new TankDone(Guid.NewGuid(), Guid.NewGuid(), "insecticidal-soap", DoseStep.Gentle, "peach-aphid", 0.3, 0.3, [mint])], []),
+                HttpStatusCode.Created
+            );
         }
         else
         {
             await http.SendAsync("applications", new NewApplication(Guid.NewGuid(), bottle.Id, [mint], 0.3), HttpStatusCode.Created);
         }
 
-        Assert.Equal(opened!.Value, (await InFileAsync(db => db.Courses.Where(c => c.PlantingId == mint).Select(c => c.DegreeDaysPerDay).SingleAsync(Stop)))!.Value, 1e-9);
+        Assert.Equal(
+            opened!.Value,
+            (await InFileAsync(db => db.Courses.Where(c => c.PlantingId == mint).Select(c => c.DegreeDaysPerDay).SingleAsync(Stop)))!.Value,
+            1e-9
+        );
     }
 
     [Theory]
@@ -151,7 +177,20 @@ public sealed class DeedTests : IAsyncLifetime
         await Task.WhenAll(Enumerable.Range(0, 3).Select(_ => http.SendAsync("ledger/sprays", thrice, HttpStatusCode.Created)));
         Assert.Equal(left - 11 * dose, await LeftAsync(), 1e-6);
 
-        HandSpray Order(int minutes) => new(Guid.NewGuid(), Guid.NewGuid(), app.Clock.GetUtcNow().AddDays(-2).AddMinutes(minutes), [Courgette], "bicarbonate-with-sticker", DoseStep.Usual, 1, "powdery-mildew", 0.8, null, FromShelf: true);
+        HandSpray Order(int minutes) =>
+            new(
+                Guid.NewGuid(),
+                Guid.NewGuid(),
+                app.Clock.GetUtcNow().AddDays(-2).AddMinutes(minutes),
+                [Courgette],
+                "bicarbonate-with-sticker",
+                DoseStep.Usual,
+                1,
+                "powdery-mildew",
+                0.8,
+                null,
+                FromShelf: true
+            );
         async Task<double> LeftAsync() => await InFileAsync(db => db.Stocks.Where(s => s.Material == "bicarbonate").SumAsync(s => s.Left, Stop));
     }
 
@@ -162,10 +201,42 @@ public sealed class DeedTests : IAsyncLifetime
         var bottle = new NewBatch(Guid.NewGuid(), [Courgette], "neem-with-soap", DoseStep.Gentle, 0.3, "powdery-mildew");
         (string Path, object Body)[] deeds =
         [
-            ("observations", new NewObservation(Guid.NewGuid(), Courgette, 20, 4, Ants.Few, 1, 0, [new SeenSign("white-dust", true)], WalkId: Guid.NewGuid(), Also: [new FurtherTrouble(Guid.NewGuid(), 2, [])])),
+            (
+                "observations",
+                new NewObservation(
+                    Guid.NewGuid(),
+                    Courgette,
+                    20,
+                    4,
+                    Ants.Few,
+                    1,
+                    0,
+                    [new SeenSign("white-dust", true)],
+                    WalkId: Guid.NewGuid(),
+                    Also: [new FurtherTrouble(Guid.NewGuid(), 2, [])]
+                )
+            ),
             ("batches", bottle),
-            ("ledger/sprays", new HandSpray(Guid.NewGuid(), Guid.NewGuid(), app.Clock.GetUtcNow().AddDays(-1), [Courgette], "bicarbonate-with-sticker", DoseStep.Usual, 1, "powdery-mildew", 0.8, null, FromShelf: true)),
-            ("plan/outings", new OutingDone([new TankDone(Guid.NewGuid(), Guid.NewGuid(), "insecticidal-soap", DoseStep.Gentle, "spider-mite", 0.5, 0.5, [Aubergine])], [])),
+            (
+                "ledger/sprays",
+                new HandSpray(
+                    Guid.NewGuid(),
+                    Guid.NewGuid(),
+                    app.Clock.GetUtcNow().AddDays(-1),
+                    [Courgette],
+                    "bicarbonate-with-sticker",
+                    DoseStep.Usual,
+                    1,
+                    "powdery-mildew",
+                    0.8,
+                    null,
+                    FromShelf: true
+                )
+            ),
+            (
+                "plan/outings",
+                new OutingDone([new TankDone(Guid.NewGuid(), Guid.NewGuid(), "insecticidal-soap", DoseStep.Gentle, "spider-mite", 0.5, 0.5, [Aubergine])], [])
+            ),
         ];
         foreach (var (path, body) in deeds)
         {
@@ -176,15 +247,20 @@ public sealed class DeedTests : IAsyncLifetime
         }
 
         // All rows of the records, in the order of their ids.
-        async Task<string> FileAsync() => await InFileAsync(async db => JsonSerializer.Serialize(new object[]
-        {
-            await db.Observations.AsNoTracking().Include(o => o.Signs).OrderBy(o => o.Id).ToListAsync(Stop),
-            await db.Walks.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
-            await db.Batches.AsNoTracking().Include(b => b.Ingredients).OrderBy(o => o.Id).ToListAsync(Stop),
-            await db.Applications.AsNoTracking().Include(a => a.Treated).OrderBy(o => o.Id).ToListAsync(Stop),
-            await db.CheckBacks.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
-            await db.Courses.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
-            await db.Stocks.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
-        }));
+        async Task<string> FileAsync() =>
+            await InFileAsync(async db =>
+                JsonSerializer.Serialize(
+                    new object[]
+                    {
+                        await db.Observations.AsNoTracking().Include(o => o.Signs).OrderBy(o => o.Id).ToListAsync(Stop),
+                        await db.Walks.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
+                        await db.Batches.AsNoTracking().Include(b => b.Ingredients).OrderBy(o => o.Id).ToListAsync(Stop),
+                        await db.Applications.AsNoTracking().Include(a => a.Treated).OrderBy(o => o.Id).ToListAsync(Stop),
+                        await db.CheckBacks.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
+                        await db.Courses.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
+                        await db.Stocks.AsNoTracking().OrderBy(o => o.Id).ToListAsync(Stop),
+                    }
+                )
+            );
     }
 }

@@ -1,8 +1,8 @@
-using Mauvaise.Core.Deeds;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.StandIns;
 using Mauvaise.Web.Bench;
@@ -62,15 +62,25 @@ public sealed class EveningTests : IAsyncLifetime
         Assert.All(windows.Hours.Where(h => h.Verdict == Core.Sky.Verdict.Never), h => Assert.NotEmpty(h.Rules[0].Sentence));
 
         app.Clock.Advance(TimeSpan.FromHours(2));
-        var spray = await PostAsync<ApplicationAnswer>("applications", new NewApplication(Guid.NewGuid(), batch.Id, [Courgette], batch.Litres), HttpStatusCode.Created);
+        var spray = await PostAsync<ApplicationAnswer>(
+            "applications",
+            new NewApplication(Guid.NewGuid(), batch.Id, [Courgette], batch.Litres),
+            HttpStatusCode.Created
+        );
         Assert.Equal(new DateOnly(2026, 7, 19), spray.CheckBackOn);
         var board = await GetAsync<BoardAnswer>("board");
         var chapel = board.Rows.Single(r => r.Name == "Chapel");
         Assert.Contains(chapel.Bands, b => b.ApplicationId == spray.Id && Math.Abs(b.Points[0] - 0.9) < 0.001);
 
         app.Clock.Advance(TimeSpan.FromDays(3));
-        var due = (await GetAsync<BoardAnswer>("board")).Evening.Deeds.First(d => d.Kind == Core.Planning.DeedKind.CheckBack && d.PlantingIds.Contains(Courgette));
-        var verdict = await PostAsync<CheckBackAnswer>($"check-backs/{due.CheckBackId}/count", new CheckBackCount(Count(Guid.NewGuid(), 20, 0), Injury.None), HttpStatusCode.OK);
+        var due = (await GetAsync<BoardAnswer>("board")).Evening.Deeds.First(d =>
+            d.Kind == Core.Planning.DeedKind.CheckBack && d.PlantingIds.Contains(Courgette)
+        );
+        var verdict = await PostAsync<CheckBackAnswer>(
+            $"check-backs/{due.CheckBackId}/count",
+            new CheckBackCount(Count(Guid.NewGuid(), 20, 0), Injury.None),
+            HttpStatusCode.OK
+        );
         Assert.Equal(Outcome.Cleared, verdict.Outcome);
         Assert.Contains("down from 24 %", verdict.Sentence, StringComparison.Ordinal);
     }
@@ -134,7 +144,11 @@ public sealed class EveningTests : IAsyncLifetime
     public async Task A_mix_that_is_refused_can_not_be_saved()
     {
         var pak = DemoGarden.PlantingId("Window rack/pak-choi");
-        var problem = await PostAsync("batches", new NewBatch(Guid.NewGuid(), [pak], "insecticidal-soap", DoseStep.Strong, 0.1, null, PatchTest: true), HttpStatusCode.Conflict);
+        var problem = await PostAsync(
+            "batches",
+            new NewBatch(Guid.NewGuid(), [pak], "insecticidal-soap", DoseStep.Strong, 0.1, null, PatchTest: true),
+            HttpStatusCode.Conflict
+        );
         Assert.Equal("mix-tender", problem.GetProperty("code").GetString());
         var label = await PostAsync("batches", new NewBatch(Guid.NewGuid(), [pak], "sulfur", DoseStep.Gentle, 1, null), HttpStatusCode.BadRequest);
         Assert.Equal("label-dose", label.GetProperty("code").GetString());
@@ -161,7 +175,11 @@ public sealed class EveningTests : IAsyncLifetime
         var count = Count(Guid.NewGuid(), 20, 3) with { PlantingId = visit.PlantingId };
         await PostAsync($"check-backs/{visit.Id}/count", new CheckBackCount(count, Injury.Slight), HttpStatusCode.OK);
         await PostAsync($"check-backs/{visit.Id}/count", new CheckBackCount(count, Injury.Slight), HttpStatusCode.OK);
-        var again = await PostAsync($"check-backs/{visit.Id}/count", new CheckBackCount(count with { Id = Guid.NewGuid() }, Injury.None), HttpStatusCode.BadRequest);
+        var again = await PostAsync(
+            $"check-backs/{visit.Id}/count",
+            new CheckBackCount(count with { Id = Guid.NewGuid() }, Injury.None),
+            HttpStatusCode.BadRequest
+        );
         Assert.Equal("already-judged", again.GetProperty("code").GetString());
     }
 
@@ -228,10 +246,18 @@ public sealed class EveningTests : IAsyncLifetime
     {
         var visit = (await GetAsync<List<CheckBackAnswer>>("check-backs")).First(c => c.Due);
         var count = Count(Guid.NewGuid(), 20, 3) with { PlantingId = visit.PlantingId };
-        var early = await PostAsync($"check-backs/{visit.Id}/count", new CheckBackCount(count with { At = visit.DoneWhatAt.AddMinutes(-5) }, Injury.None), HttpStatusCode.BadRequest);
+        var early = await PostAsync(
+            $"check-backs/{visit.Id}/count",
+            new CheckBackCount(count with { At = visit.DoneWhatAt.AddMinutes(-5) }, Injury.None),
+            HttpStatusCode.BadRequest
+        );
         Assert.Equal("before-spray", early.GetProperty("code").GetString());
         var looked = app.Clock.GetUtcNow().AddHours(-3);
-        var judged = await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/count", new CheckBackCount(count with { At = looked }, Injury.None), HttpStatusCode.OK);
+        var judged = await PostAsync<CheckBackAnswer>(
+            $"check-backs/{visit.Id}/count",
+            new CheckBackCount(count with { At = looked }, Injury.None),
+            HttpStatusCode.OK
+        );
         Assert.Equal((looked, looked), (judged.DoneAt, judged.After!.At));
     }
 
@@ -244,7 +270,9 @@ public sealed class EveningTests : IAsyncLifetime
     {
         await app.RefreshWeatherAsync();
         var before = (await GetAsync<BoardAnswer>("board")).Sky;
-        await app.SetMoodAsync(new Mood(SlowSeconds: trouble == "slow" ? 60 : 0, Down: trouble == "down", Nonsense: trouble == "nonsense", Wrong: trouble == "wrong"));
+        await app.SetMoodAsync(
+            new Mood(SlowSeconds: trouble == "slow" ? 60 : 0, Down: trouble == "down", Nonsense: trouble == "nonsense", Wrong: trouble == "wrong")
+        );
         await app.RefreshWeatherAsync();
         var board = await GetAsync<BoardAnswer>("board");
         Assert.True(board.Weather.Stale);

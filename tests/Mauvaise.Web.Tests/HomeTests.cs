@@ -32,10 +32,19 @@ public class HomeTests
         return
         [
             .. from path in document.RootElement.GetProperty("paths").EnumerateObject()
-               from operation in path.Value.EnumerateObject()
-               let parts = path.Name.Split('/').Select(p => p == "{gardenId}" ? DemoGarden.GardenId.ToString() : p == "{date}" ? "2026-07-01" : p.StartsWith('{') ? Guid.NewGuid().ToString() : p)
-               let takes = operation.Value.TryGetProperty("requestBody", out var body) ? body.GetProperty("content").EnumerateObject().First().Name : "application/json"
-               select (operation.Name.ToUpperInvariant(), path.Name, string.Join('/', parts), takes),
+            from operation in path.Value.EnumerateObject()
+            let parts = path
+                .Name.Split('/')
+                .Select(p =>
+                    p == "{gardenId}" ? DemoGarden.GardenId.ToString()
+                    : p == "{date}" ? "2026-07-01"
+                    : p.StartsWith('{') ? Guid.NewGuid().ToString()
+                    : p
+                )
+            let takes = operation.Value.TryGetProperty("requestBody", out var body)
+                ? body.GetProperty("content").EnumerateObject().First().Name
+                : "application/json"
+            select (operation.Name.ToUpperInvariant(), path.Name, string.Join('/', parts), takes),
         ];
     }
 
@@ -56,7 +65,9 @@ public class HomeTests
             var answer = await base.SendAsync(request, cancellationToken);
             if (answer.Headers.TryGetValues("Set-Cookie", out var set))
             {
-                Assert.All(set, c => Assert.All(["httponly", "secure", "samesite=strict", "path=/"], said => Assert.Contains(said, c, StringComparison.OrdinalIgnoreCase)));
+                Assert.All(set, c =>
+                    Assert.All(["httponly", "secure", "samesite=strict", "path=/"], said => Assert.Contains(said, c, StringComparison.OrdinalIgnoreCase))
+                );
                 cookie = set.Last().Split(';')[0];
             }
 
@@ -100,7 +111,10 @@ public class HomeTests
         await keeper.SendPutAsync($"{Api}/members/{memberId}", new MemberChange($"A {role} {memberId.ToString()[..4]}", role), HttpStatusCode.NoContent);
         var invite = await InviteAsync(keeper, memberId, request);
         var phone = Browser(app);
-        Assert.Equal(HttpStatusCode.OK, (await phone.PostAsJsonAsync("/api/home/join", new JoinRequest(invite.Address.Split('#')[1], "Phone"), Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.OK,
+            (await phone.PostAsJsonAsync("/api/home/join", new JoinRequest(invite.Address.Split('#')[1], "Phone"), Stop)).StatusCode
+        );
         return (phone, memberId);
     }
 
@@ -122,7 +136,10 @@ public class HomeTests
         {
             var status = await AskAsync(http, method, sent, takes);
             var open = Access.Of(method, path) == Right.Open;
-            Assert.True(open ? path.Contains("/readings", StringComparison.Ordinal) || status != HttpStatusCode.Unauthorized : status == HttpStatusCode.Unauthorized, $"{method} {path}: {status}");
+            Assert.True(
+                open ? path.Contains("/readings", StringComparison.Ordinal) || status != HttpStatusCode.Unauthorized : status == HttpStatusCode.Unauthorized,
+                $"{method} {path}: {status}"
+            );
         }
 
         Assert.Equal(HttpStatusCode.OK, await AskAsync(http, "GET", "/join"));
@@ -138,7 +155,10 @@ public class HomeTests
         {
             var (phone, _) = await PhoneAsync(app, keeper, role);
             // What everybody reads is read once: between writes every view is put together anew.
-            foreach (var (method, path, sent, takes) in Operations().Where(o => o.Path is not "/api/home/sign-out" && (role == Role.Looker || Access.Of(o.Method, o.Path) != Right.Look)))
+            foreach (
+                var (method, path, sent, takes) in Operations()
+                    .Where(o => o.Path is not "/api/home/sign-out" && (role == Role.Looker || Access.Of(o.Method, o.Path) != Right.Look))
+            )
             {
                 var status = await AskAsync(phone, method, sent, takes);
                 Assert.True(status == HttpStatusCode.Forbidden == Access.Of(method, path) > most, $"{role}: {method} {path}: {status}");
@@ -153,7 +173,8 @@ public class HomeTests
         using var keeper = await KeeperAsync(app);
         var member = (await keeper.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Members[1];
         using var phone = Browser(app);
-        async Task<HttpStatusCode> JoinAsync(InviteAnswer with) => (await phone.PostAsJsonAsync("/api/home/join", new JoinRequest(with.Address.Split('#')[1]), Stop)).StatusCode;
+        async Task<HttpStatusCode> JoinAsync(InviteAnswer with) =>
+            (await phone.PostAsJsonAsync("/api/home/join", new JoinRequest(with.Address.Split('#')[1]), Stop)).StatusCode;
 
         var first = await InviteAsync(keeper, member.Id);
         Assert.Contains("<svg", first.Svg, StringComparison.Ordinal);
@@ -175,7 +196,11 @@ public class HomeTests
         var (other, _) = await PhoneAsync(app, keeper, Role.Helper);
         var (phone, me) = await PhoneAsync(app, keeper, Role.Helper);
         var somebody = (await keeper.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Members[0];
-        await phone.SendPutAsync($"{Api}/settings", new GardenSettings(Stance.KeepAhead, Core.Measures.KitchenSystem.Metric, MemberId: somebody.Id), HttpStatusCode.NoContent);
+        await phone.SendPutAsync(
+            $"{Api}/settings",
+            new GardenSettings(Stance.KeepAhead, Core.Measures.KitchenSystem.Metric, MemberId: somebody.Id),
+            HttpStatusCode.NoContent
+        );
         var deed = (await phone.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.LastDeed!;
         Assert.Equal(me, deed.MemberId);
 
@@ -224,7 +249,8 @@ public class HomeTests
         await keeper.SendPutAsync("/api/home/pass-phrase", new PassPhraseChange("short"), HttpStatusCode.BadRequest);
         await keeper.SendPutAsync("/api/home/pass-phrase", new PassPhraseChange("radish under the pear tree"), HttpStatusCode.NoContent);
         using var other = Browser(app);
-        async Task<HttpStatusCode> TryAsync(string phrase) => (await other.PostAsJsonAsync("/api/home/sign-in", new SignInRequest(name, phrase), Stop)).StatusCode;
+        async Task<HttpStatusCode> TryAsync(string phrase) =>
+            (await other.PostAsJsonAsync("/api/home/sign-in", new SignInRequest(name, phrase), Stop)).StatusCode;
         Assert.Equal(HttpStatusCode.Unauthorized, await TryAsync("radish under the apple tree"));
         Assert.Equal(HttpStatusCode.OK, await TryAsync("radish under the pear tree"));
         Assert.True((await other.GetFromJsonAsync<HomeAnswer>("/api/home", TestApp.Json, Stop))!.Person!.Keeper);
@@ -303,7 +329,10 @@ public class HomeTests
         await using var app = await TestApp.AtHomeAsync(demo: false);
         using var keeper = await KeeperAsync(app);
         Assert.Empty((await keeper.GetFromJsonAsync<StateAnswer>("/api/state", TestApp.Json, Stop))!.Gardens);
-        using var zip = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, "archives", "garden-1.zip"), Stop)) { Headers = { ContentType = new MediaTypeHeaderValue("application/zip") } };
+        using var zip = new ByteArrayContent(await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, "archives", "garden-1.zip"), Stop))
+        {
+            Headers = { ContentType = new MediaTypeHeaderValue("application/zip") },
+        };
         using var taken = await keeper.PostAsync(new Uri("/api/archive?takeTheirs=false", UriKind.Relative), zip, Stop);
         Assert.Equal(HttpStatusCode.OK, taken.StatusCode);
         var garden = (await keeper.GetFromJsonAsync<StateAnswer>("/api/state", TestApp.Json, Stop))!.Gardens.Single();

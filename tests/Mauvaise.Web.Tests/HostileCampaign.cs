@@ -9,7 +9,13 @@ namespace Mauvaise.Web.Tests;
 /// <param name="ServerErrors">Requests that were answered 5xx, or not at all.</param>
 /// <param name="BrokenViews">Views that answered 5xx after them.</param>
 /// <param name="WritesBehindErrors">Requests that were refused and wrote all the same.</param>
-public sealed record CampaignReport(int Sent, IReadOnlyDictionary<int, int> ByStatus, IReadOnlyList<string> ServerErrors, IReadOnlyList<string> BrokenViews, IReadOnlyList<string> WritesBehindErrors);
+public sealed record CampaignReport(
+    int Sent,
+    IReadOnlyDictionary<int, int> ByStatus,
+    IReadOnlyList<string> ServerErrors,
+    IReadOnlyList<string> BrokenViews,
+    IReadOnlyList<string> WritesBehindErrors
+);
 
 /// <summary>
 /// Sends what nobody should to every operation of the OpenAPI document: for each field and parameter wrong types, nulls, ends of
@@ -22,9 +28,12 @@ public sealed class HostileCampaign(HttpClient http, int seed)
     private const int LookEvery = 400;
     private readonly Random random = new(seed);
     private readonly Dictionary<int, int> byStatus = [];
-    private readonly List<string> errors = [], broken = [], written = [];
+    private readonly List<string> errors = [],
+        broken = [],
+        written = [];
     private JsonObject document = [];
-    private string garden = "", otherGarden = "";
+    private string garden = "",
+        otherGarden = "";
     private readonly Dictionary<string, List<string>> ids = [];
     private readonly Dictionary<string, string> others = [];
     private int sent;
@@ -68,7 +77,13 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         garden = state["gardens"]![0]!["id"]!.GetValue<string>();
         otherGarden = Guid.NewGuid().ToString();
         var place = Guid.NewGuid().ToString();
-        using var made = await http.PostAsync("/api/gardens", Content($$$"""{"id":"{{{otherGarden}}}","name":"Other","latitude":47,"longitude":16,"timeZoneId":"Europe/Vienna","climate":"continental","kitchen":"metric","stance":"watchAndTreat","memberName":"Else","firstPlace":{"id":"{{{place}}}","name":"Bed","kind":"openBed","lengthM":1,"widthM":1,"sunHours":6,"watering":"drip"}}"""), stop);
+        using var made = await http.PostAsync(
+            "/api/gardens",
+            Content(
+                $$$"""{"id":"{{{otherGarden}}}","name":"Other","latitude":47,"longitude":16,"timeZoneId":"Europe/Vienna","climate":"continental","kitchen":"metric","stance":"watchAndTreat","memberName":"Else","firstPlace":{"id":"{{{place}}}","name":"Bed","kind":"openBed","lengthM":1,"widthM":1,"sunHours":6,"watering":"drip"}}"""
+            ),
+            stop
+        );
         made.EnsureSuccessStatusCode();
         var home = (await JsonAsync($"/api/gardens/{garden}", stop))!;
         var other = (await JsonAsync($"/api/gardens/{otherGarden}", stop))!;
@@ -78,7 +93,12 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         ids["sprayerId"] = [.. home["sprayers"]!.AsArray().Select(p => p!["id"]!.GetValue<string>())];
         ids["checkBackId"] = [.. (await JsonAsync($"/api/gardens/{garden}/check-backs", stop))!.AsArray().Select(c => c!["id"]!.GetValue<string>())];
         ids["trialId"] = [.. (await JsonAsync($"/api/gardens/{garden}/trials", stop))!.AsArray().Select(c => c!["id"]!.GetValue<string>())];
-        (others["placeId"], others["memberId"], others["sprayerId"], others["gardenId"]) = (place, other["members"]![0]!["id"]!.GetValue<string>(), other["sprayers"]![0]!["id"]!.GetValue<string>(), otherGarden);
+        (others["placeId"], others["memberId"], others["sprayerId"], others["gardenId"]) = (
+            place,
+            other["members"]![0]!["id"]!.GetValue<string>(),
+            other["sprayers"]![0]!["id"]!.GetValue<string>(),
+            otherGarden
+        );
     }
 
     private IEnumerable<Operation> Operations() =>
@@ -98,7 +118,12 @@ public sealed class HostileCampaign(HttpClient http, int seed)
             // A path with a nought in it does not get as far as a route.
             foreach (var odd in OddParameters(name, schema).Where(o => o != "%00" || parameter["in"]!.GetValue<string>() == "query"))
             {
-                yield return new Request(operation.Method, Address(operation, name, odd), body is null ? null : Example(body, "", 0)?.ToJsonString(), $"{name}={odd}");
+                yield return new Request(
+                    operation.Method,
+                    Address(operation, name, odd),
+                    body is null ? null : Example(body, "", 0)?.ToJsonString(),
+                    $"{name}={odd}"
+                );
             }
         }
 
@@ -171,13 +196,22 @@ public sealed class HostileCampaign(HttpClient http, int seed)
             if (at is JsonObject o && path[i]!.GetValueKind() == System.Text.Json.JsonValueKind.String)
             {
                 var key = path[i]!.GetValue<string>();
-                if (last) { o[key] = "@@here@@"; }
+                if (last)
+                {
+                    o[key] = "@@here@@";
+                }
                 at = o[key];
             }
             else if (at is JsonArray a && path[i]!.GetValueKind() == System.Text.Json.JsonValueKind.Number)
             {
-                if (a.Count == 0) { a.Add(JsonValue.Create(0)); }
-                if (last) { a[0] = "@@here@@"; }
+                if (a.Count == 0)
+                {
+                    a.Add(JsonValue.Create(0));
+                }
+                if (last)
+                {
+                    a[0] = "@@here@@";
+                }
                 at = a[0];
             }
             else
@@ -204,7 +238,14 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         }
         else if (schema["format"]?.ToString() is "uuid")
         {
-            odd.AddRange([$"\"{Guid.Empty}\"", $"\"{Guid.NewGuid()}\"", $"\"{Known(name)}\"", $"\"{others.GetValueOrDefault(Singular(name), otherGarden)}\"", $"\"{garden}\"", "\"{00000000-0000-0000-0000-000000000000}\""]);
+            odd.AddRange([
+                $"\"{Guid.Empty}\"",
+                $"\"{Guid.NewGuid()}\"",
+                $"\"{Known(name)}\"",
+                $"\"{others.GetValueOrDefault(Singular(name), otherGarden)}\"",
+                $"\"{garden}\"",
+                "\"{00000000-0000-0000-0000-000000000000}\"",
+            ]);
         }
         else if (schema["format"]?.ToString() is "date-time" or "date" or "time")
         {
@@ -216,19 +257,43 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         }
         else
         {
-            odd.AddRange([$"\"{new string('a', 5000)}\"", "\"<script>alert(1)</script>\"", "\"\\u0000\"", "\"\\ud800\"", "\"../../etc/passwd\"", "\"'; DROP TABLE Gardens;--\"", "\"‮\""]);
+            odd.AddRange([
+                $"\"{new string('a', 5000)}\"",
+                "\"<script>alert(1)</script>\"",
+                "\"\\u0000\"",
+                "\"\\ud800\"",
+                "\"../../etc/passwd\"",
+                "\"'; DROP TABLE Gardens;--\"",
+                "\"‮\"",
+            ]);
         }
 
         return odd;
     }
 
-    private IEnumerable<string> OddParameters(string name, JsonObject schema) => TypeOf(schema) switch
-    {
-        "number" or "integer" => ["", "x", "NaN", "Infinity", "-Infinity", "1e400", "5e-324", "1e308", "-1", "99999999999"],
-        _ when schema["format"]?.ToString() == "uuid" => ["x", Guid.Empty.ToString(), Guid.NewGuid().ToString(), others.GetValueOrDefault(Singular(name), otherGarden), "%7B%7D"],
-        _ when schema["format"]?.ToString() is "date" or "date-time" => ["x", "0001-01-01", "9999-12-31", "0001-01-01T00:00:00Z", "9999-12-31T23:59:59Z", "2026-02-30"],
-        _ => ["", "x", "99", "-1", new string('a', 3000), "%00", "'", "%F0%9F%98%80", "null"],
-    };
+    private IEnumerable<string> OddParameters(string name, JsonObject schema) =>
+        TypeOf(schema) switch
+        {
+            "number" or "integer" => ["", "x", "NaN", "Infinity", "-Infinity", "1e400", "5e-324", "1e308", "-1", "99999999999"],
+            _ when schema["format"]?.ToString() == "uuid" =>
+            [
+                "x",
+                Guid.Empty.ToString(),
+                Guid.NewGuid().ToString(),
+                others.GetValueOrDefault(Singular(name), otherGarden),
+                "%7B%7D",
+            ],
+            _ when schema["format"]?.ToString() is "date" or "date-time" =>
+            [
+                "x",
+                "0001-01-01",
+                "9999-12-31",
+                "0001-01-01T00:00:00Z",
+                "9999-12-31T23:59:59Z",
+                "2026-02-30",
+            ],
+            _ => ["", "x", "99", "-1", new string('a', 3000), "%00", "'", "%F0%9F%98%80", "null"],
+        };
 
     private string Address(Operation operation, string? changed = null, string? odd = null)
     {
@@ -237,7 +302,10 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         foreach (var parameter in Parameters(operation))
         {
             var name = parameter["name"]!.GetValue<string>();
-            var value = name == changed ? odd! : name == "gardenId" ? garden : Example(Resolved(parameter["schema"]!), name, 0)?.ToString() ?? "";
+            var value =
+                name == changed ? odd!
+                : name == "gardenId" ? garden
+                : Example(Resolved(parameter["schema"]!), name, 0)?.ToString() ?? "";
             if (parameter["in"]!.GetValue<string>() == "path")
             {
                 path = path.Replace($"{{{name}}}", value, StringComparison.Ordinal);
@@ -275,7 +343,12 @@ public sealed class HostileCampaign(HttpClient http, int seed)
             case "integer":
                 return 1;
             case "number":
-                return name switch { "latitude" => 47, "longitude" => 16, _ => 1.0 };
+                return name switch
+                {
+                    "latitude" => 47,
+                    "longitude" => 16,
+                    _ => 1.0,
+                };
             case "boolean":
                 return false;
         }
@@ -304,16 +377,26 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         };
     }
 
-    private string Known(string name) => ids.TryGetValue(Singular(name), out var known) && known.Count > 0 ? known[random.Next(known.Count)] : Guid.NewGuid().ToString();
+    private string Known(string name) =>
+        ids.TryGetValue(Singular(name), out var known) && known.Count > 0 ? known[random.Next(known.Count)] : Guid.NewGuid().ToString();
 
-    private static string Singular(string name) => name switch { "plantingIds" or "planting" or "plantings" => "plantingId", "place" => "placeId", "doneBy" => "memberId", "sprayer" => "sprayerId", _ => name };
+    private static string Singular(string name) =>
+        name switch
+        {
+            "plantingIds" or "planting" or "plantings" => "plantingId",
+            "place" => "placeId",
+            "doneBy" => "memberId",
+            "sprayer" => "sprayerId",
+            _ => name,
+        };
 
-    private static string? TypeOf(JsonObject schema) => schema["type"] switch
-    {
-        JsonArray types => types.Select(t => t!.GetValue<string>()).FirstOrDefault(t => t is not "null" and not "string") ?? "string",
-        JsonNode type => type.GetValue<string>(),
-        _ => schema["properties"] is null ? null : "object",
-    };
+    private static string? TypeOf(JsonObject schema) =>
+        schema["type"] switch
+        {
+            JsonArray types => types.Select(t => t!.GetValue<string>()).FirstOrDefault(t => t is not "null" and not "string") ?? "string",
+            JsonNode type => type.GetValue<string>(),
+            _ => schema["properties"] is null ? null : "object",
+        };
 
     /// <summary>A schema with references and "or null" taken apart.</summary>
     private JsonObject Resolved(JsonNode schema)
@@ -361,7 +444,10 @@ public sealed class HostileCampaign(HttpClient http, int seed)
     {
         try
         {
-            using var message = new HttpRequestMessage(new HttpMethod(request.Method), request.Path) { Content = request.Body is null ? null : Content(request.Body, request.ContentType) };
+            using var message = new HttpRequestMessage(new HttpMethod(request.Method), request.Path)
+            {
+                Content = request.Body is null ? null : Content(request.Body, request.ContentType),
+            };
             using var answer = await http.SendAsync(message, HttpCompletionOption.ResponseHeadersRead, stop);
             if (answer.Content.Headers.ContentType?.MediaType != "text/event-stream")
             {
@@ -395,8 +481,13 @@ public sealed class HostileCampaign(HttpClient http, int seed)
     /// <summary>Every view that needs nothing but the garden.</summary>
     private async Task LookAsync(List<Operation> operations, Request last, CancellationToken stop)
     {
-        foreach (var view in operations.Where(o => o.Method == "GET" && o.Path.Contains("{gardenId}", StringComparison.Ordinal)
-            && Parameters(o).All(p => p["name"]!.GetValue<string>() == "gardenId" || p["required"]?.GetValue<bool>() != true)))
+        foreach (
+            var view in operations.Where(o =>
+                o.Method == "GET"
+                && o.Path.Contains("{gardenId}", StringComparison.Ordinal)
+                && Parameters(o).All(p => p["name"]!.GetValue<string>() == "gardenId" || p["required"]?.GetValue<bool>() != true)
+            )
+        )
         {
             var status = await StatusAsync(new Request("GET", Address(view), null, ""), stop);
             if (status is 0 or >= 500)
@@ -417,6 +508,9 @@ public sealed class HostileCampaign(HttpClient http, int seed)
     private static StringContent Content(string body, string type = "application/json") => new(body, Encoding.UTF8, type);
 
     /// <summary>The report as lines to print.</summary>
-    public static string Told(CampaignReport report) => string.Create(CultureInfo.InvariantCulture,
-        $"{report.Sent} requests: {string.Join(", ", report.ByStatus.OrderBy(s => s.Key).Select(s => $"{s.Value} x {s.Key}"))}\n{report.ServerErrors.Count} answered 5xx, {report.BrokenViews.Count} views broken, {report.WritesBehindErrors.Count} writes behind an error\n{string.Join('\n', report.ServerErrors.Concat(report.BrokenViews).Concat(report.WritesBehindErrors).Take(200))}");
+    public static string Told(CampaignReport report) =>
+        string.Create(
+            CultureInfo.InvariantCulture,
+            $"{report.Sent} requests: {string.Join(", ", report.ByStatus.OrderBy(s => s.Key).Select(s => $"{s.Value} x {s.Key}"))}\n{report.ServerErrors.Count} answered 5xx, {report.BrokenViews.Count} views broken, {report.WritesBehindErrors.Count} writes behind an error\n{string.Join('\n', report.ServerErrors.Concat(report.BrokenViews).Concat(report.WritesBehindErrors).Take(200))}"
+        );
 }

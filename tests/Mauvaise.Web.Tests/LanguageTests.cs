@@ -27,12 +27,13 @@ public partial class LanguageTests
     private static readonly HashSet<string> Own = ["note", "timeZoneId", "latinName", "source", "words", "lastDeed", "id"];
 
     /// <summary>Names of bottles on the shelf and of trials are the household's.</summary>
-    private static bool OfTheHousehold(string view, string field) => field switch
-    {
-        "name" or "materialName" => view is "/shelf" or "/trials",
-        "where" => view is "/learned",
-        _ => false,
-    };
+    private static bool OfTheHousehold(string view, string field) =>
+        field switch
+        {
+            "name" or "materialName" => view is "/shelf" or "/trials",
+            "where" => view is "/learned",
+            _ => false,
+        };
 
     /// <summary>A note, as somebody wrote it.</summary>
     [GeneratedRegex("\"[^\"]*\"")]
@@ -42,10 +43,19 @@ public partial class LanguageTests
     private static HashSet<string> EnglishOnly(IEnumerable<string> own)
     {
         static IEnumerable<string> Of(string language) =>
-            Directory.EnumerateFiles(Path.Combine(Repository, "languages", language), "*.json").SelectMany(f => DemoViews.Texts(JsonDocument.Parse(File.ReadAllText(f)).RootElement)).Select(t => t.Text);
-        var english = Of("en").Concat(CatalogueFiles.Kinds.Keys.SelectMany(k => CatalogueWords.All(k, CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(CatalogueFiles.DefaultFolder, k + ".yaml"))))));
+            Directory
+                .EnumerateFiles(Path.Combine(Repository, "languages", language), "*.json")
+                .SelectMany(f => DemoViews.Texts(JsonDocument.Parse(File.ReadAllText(f)).RootElement))
+                .Select(t => t.Text);
+        var english = Of("en")
+            .Concat(
+                CatalogueFiles.Kinds.Keys.SelectMany(k =>
+                    CatalogueWords.All(k, CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(CatalogueFiles.DefaultFolder, k + ".yaml"))))
+                )
+            );
         // A hole is filled with something else.
-        static IEnumerable<string> Words(IEnumerable<string> texts) => texts.SelectMany(t => Word().Matches(Regex.Replace(t, @"\{[^}]*\}", " ")).Select(m => m.Value.ToLowerInvariant()));
+        static IEnumerable<string> Words(IEnumerable<string> texts) =>
+            texts.SelectMany(t => Word().Matches(Regex.Replace(t, @"\{[^}]*\}", " ")).Select(m => m.Value.ToLowerInvariant()));
         return [.. Words(english).Except(Words(Of("de"))).Except(Words(own))];
     }
 
@@ -72,7 +82,14 @@ public partial class LanguageTests
         http.DefaultRequestHeaders.Add("Accept-Language", "de-AT,de;q=0.9,en;q=0.5");
         var garden = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!;
         // A product that the household named itself.
-        var english = EnglishOnly(["Caterpillar Bt", garden.Name, .. garden.Places.Select(p => p.Name), .. garden.Members.Select(m => m.Name), .. garden.Sprayers.Select(x => x.Name), .. garden.Places.SelectMany(p => p.Plantings).Select(p => p.Variety ?? "")]);
+        var english = EnglishOnly([
+            "Caterpillar Bt",
+            garden.Name,
+            .. garden.Places.Select(p => p.Name),
+            .. garden.Members.Select(m => m.Name),
+            .. garden.Sprayers.Select(x => x.Name),
+            .. garden.Places.SelectMany(p => p.Plantings).Select(p => p.Variety ?? ""),
+        ]);
         Assert.True(english.Count > 1500, "The words were found.");
         var found = new SortedSet<string>(StringComparer.Ordinal);
         var read = 0;
@@ -81,7 +98,11 @@ public partial class LanguageTests
             foreach (var view in DemoViews.Of(garden.Places))
             {
                 var answer = await http.GetFromJsonAsync<JsonElement>(new Uri(Api + view, UriKind.Relative), Stop);
-                foreach (var (field, text) in DemoViews.Texts(answer).Where(t => !Own.Contains(t.Field) && !OfTheHousehold(view, t.Field) && !NoSentence().IsMatch(t.Text)))
+                foreach (
+                    var (field, text) in DemoViews
+                        .Texts(answer)
+                        .Where(t => !Own.Contains(t.Field) && !OfTheHousehold(view, t.Field) && !NoSentence().IsMatch(t.Text))
+                )
                 {
                     read++;
                     if (Word().Matches(Quoted().Replace(text, "")).FirstOrDefault(m => english.Contains(m.Value.ToLowerInvariant())) is { } word)
@@ -122,7 +143,18 @@ public partial class LanguageTests
         await using var app = await TestApp.StartAsync(demo: true);
         using var http = app.CreateClient();
         http.DefaultRequestHeaders.Add("Accept-Language", "de");
-        using var refused = await http.PostAsJsonAsync("/api/calc/suspects", new { crop = "tomatto", placeKind = "openBed", date = "2026-07-16", latitude = 48, signs = new[] { new { sign = "white-dust", present = true } } }, Stop);
+        using var refused = await http.PostAsJsonAsync(
+            "/api/calc/suspects",
+            new
+            {
+                crop = "tomatto",
+                placeKind = "openBed",
+                date = "2026-07-16",
+                latitude = 48,
+                signs = new[] { new { sign = "white-dust", present = true } },
+            },
+            Stop
+        );
         Assert.Equal(HttpStatusCode.BadRequest, refused.StatusCode);
         Assert.Contains("Diese Kultur steht nicht im Katalog", await refused.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
     }
@@ -133,11 +165,20 @@ public partial class LanguageTests
         await using var app = await TestApp.StartAsync(demo: true);
         await app.RefreshWeatherAsync();
         using var http = app.CreateClient();
-        await http.SendPutAsync($"{Api}/settings", new GardenSettings(Core.Gardens.Stance.WatchAndTreat, Core.Measures.KitchenSystem.Metric, Language: "de"), HttpStatusCode.NoContent);
+        await http.SendPutAsync(
+            $"{Api}/settings",
+            new GardenSettings(Core.Gardens.Stance.WatchAndTreat, Core.Measures.KitchenSystem.Metric, Language: "de"),
+            HttpStatusCode.NoContent
+        );
         var calendar = (await http.GetStringAsync(new Uri($"{Api}/plan/calendar.ics", UriKind.Relative), Stop)).Replace("\r\n ", "", StringComparison.Ordinal);
         Assert.Contains("Durchgang", calendar, StringComparison.Ordinal);
         Assert.DoesNotContain(", round ", calendar, StringComparison.Ordinal);
-        using var unknown = await http.PutAsJsonAsync($"{Api}/settings", new GardenSettings(Core.Gardens.Stance.WatchAndTreat, Core.Measures.KitchenSystem.Metric, Language: "xx"), TestApp.Json, Stop);
+        using var unknown = await http.PutAsJsonAsync(
+            $"{Api}/settings",
+            new GardenSettings(Core.Gardens.Stance.WatchAndTreat, Core.Measures.KitchenSystem.Metric, Language: "xx"),
+            TestApp.Json,
+            Stop
+        );
         Assert.Equal(HttpStatusCode.BadRequest, unknown.StatusCode);
     }
 }

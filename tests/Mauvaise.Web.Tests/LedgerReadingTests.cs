@@ -46,7 +46,10 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
         Assert.Empty(next.Entries.Select(e => e.Id).Intersect(all.Entries.Select(e => e.Id)));
 
         var chapel = all.Entries.First(e => e.Where.Any(w => w.StartsWith("Chapel", StringComparison.Ordinal))).PlaceIds[0];
-        var sprays = await GetAsync<LedgerAnswer>(http, $"ledger?kind=spray&place={chapel}&material=bicarbonate&target=powdery-mildew&from=2026-06-01&to=2026-06-30");
+        var sprays = await GetAsync<LedgerAnswer>(
+            http,
+            $"ledger?kind=spray&place={chapel}&material=bicarbonate&target=powdery-mildew&from=2026-06-01&to=2026-06-30"
+        );
         Assert.Equal(4, sprays.Total);
         Assert.All(sprays.Entries, e => Assert.Contains("Chapel courgette", e.Where));
         Assert.Equal(4, sprays.Totals.Sprays);
@@ -67,7 +70,9 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
     public async Task A_place_tells_its_seasons()
     {
         using var http = demo.App.CreateClient();
-        var chapel = (await GetAsync<LedgerAnswer>(http, "ledger")).Entries.First(e => e.Where.Any(w => w.StartsWith("Chapel", StringComparison.Ordinal))).PlaceIds[0];
+        var chapel = (await GetAsync<LedgerAnswer>(http, "ledger"))
+            .Entries.First(e => e.Where.Any(w => w.StartsWith("Chapel", StringComparison.Ordinal)))
+            .PlaceIds[0];
         var story = await GetAsync<StoryAnswer>(http, $"places/{chapel}/story");
         var mildew = story.Chapters.First(c => c.Title == "Powdery mildew on courgette");
         Assert.Contains(mildew.Lines, l => l.Kind == StoryKind.Found && l.Sentence.StartsWith("Found", StringComparison.Ordinal));
@@ -110,7 +115,10 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
     {
         using var http = demo.App.CreateClient();
         var answer = await http.GetAsync(new Uri($"{Api}/{path}", UriKind.Relative), Stop);
-        Assert.Equal((HttpStatusCode.BadRequest, code), (answer.StatusCode, (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString()));
+        Assert.Equal(
+            (HttpStatusCode.BadRequest, code),
+            (answer.StatusCode, (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString())
+        );
     }
 
     [Theory]
@@ -121,14 +129,26 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
     public async Task A_spray_that_can_not_have_been_is_not_logged(int days, double litres, string recipe, string code)
     {
         using var http = demo.App.CreateClient();
-        var problem = await http.SendAsync($"{Api}/ledger/sprays", LedgerTests.ByHand(demo.App) with { At = demo.App.Clock.GetUtcNow().AddDays(days), Size = litres, Recipe = recipe }, HttpStatusCode.BadRequest);
+        var problem = await http.SendAsync(
+            $"{Api}/ledger/sprays",
+            LedgerTests.ByHand(demo.App) with
+            {
+                At = demo.App.Clock.GetUtcNow().AddDays(days),
+                Size = litres,
+                Recipe = recipe,
+            },
+            HttpStatusCode.BadRequest
+        );
         Assert.Equal(code, problem.GetProperty("code").GetString());
     }
 
     [Theory]
     [InlineData("", "empty")]
     [InlineData("when,what\r\n1,2", "\"kind\" is not among them")]
-    [InlineData("kind,at,places,material,litres\r\nspray,2026-07-10T18:00,Chapel/courgette,bicarbonate,=SUM(A1:A3)", "Line 2, litres: \"=SUM(A1:A3)\" is no number")]
+    [InlineData(
+        "kind,at,places,material,litres\r\nspray,2026-07-10T18:00,Chapel/courgette,bicarbonate,=SUM(A1:A3)",
+        "Line 2, litres: \"=SUM(A1:A3)\" is no number"
+    )]
     [InlineData("kind,at,places,leaves_looked,leaves_affected\r\ncount,2026-07-10T18:00,Chapel/courgette,10,11", "more leaves are affected")]
     [InlineData("kind,at,places,leaves_looked\r\ncount,2026-07-10T18:00,Moon/courgette,10", "nothing like \"Moon/courgette\" grew then")]
     [InlineData("kind,at,places,leaves_looked\r\ncount,tomorrow,Chapel/courgette,10", "\"tomorrow\" is no time")]
@@ -141,7 +161,10 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
         var before = await http.GetStringAsync($"{Api}/ledger/table.csv", Stop);
         var preview = await http.SendAsync($"{Api}/ledger/table/preview", new LedgerTable(text), HttpStatusCode.OK);
         Assert.Contains(preview.GetProperty("faults").EnumerateArray(), f => f.GetString()!.Contains(told, StringComparison.Ordinal));
-        Assert.Equal("table-faults", (await http.SendAsync($"{Api}/ledger/table", new LedgerTable(text), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal(
+            "table-faults",
+            (await http.SendAsync($"{Api}/ledger/table", new LedgerTable(text), HttpStatusCode.BadRequest)).GetProperty("code").GetString()
+        );
         Assert.Equal(before, await http.GetStringAsync($"{Api}/ledger/table.csv", Stop));
     }
 
@@ -165,14 +188,16 @@ public class LedgerReadingTests(UntouchedDemo demo) : IClassFixture<UntouchedDem
         Assert.Equal(("l", "m²"), (units["insecticidal-soap"], units["earth-dust"]));
     }
 
-    public static TheoryData<string> BadTrials => ["sides-alone", "sides-range", "units-range", "target-unknown", "name-length", "recipe-unknown", "leaves-range", "sides-twice"];
+    public static TheoryData<string> BadTrials =>
+        ["sides-alone", "sides-range", "units-range", "target-unknown", "name-length", "recipe-unknown", "leaves-range", "sides-twice"];
 
     [Theory]
     [MemberData(nameof(BadTrials))]
     public async Task A_trial_that_could_show_nothing_is_refused(string code)
     {
         using var http = demo.App.CreateClient();
-        NewTrialSide alone = new(null, DoseStep.Usual), milk = new("milk", DoseStep.Usual);
+        NewTrialSide alone = new(null, DoseStep.Usual),
+            milk = new("milk", DoseStep.Usual);
         var good = new NewTrial(Guid.NewGuid(), "T", "powdery-mildew", TrialUnitKind.Plant, 10, false, [alone, milk], [new(Courgette, 8)]);
         var bad = code switch
         {

@@ -33,8 +33,20 @@ public class LedgerTests
 
     private static async Task<T> GetAsync<T>(HttpClient http, string path) => (await http.GetFromJsonAsync<T>($"{Api}/{path}", TestApp.Json, Stop))!;
 
-    internal static HandSpray ByHand(TestApp app, Guid? planting = null) => new(
-        Guid.NewGuid(), Guid.NewGuid(), app.Clock.GetUtcNow().AddDays(-2), [planting ?? Courgette], "bicarbonate-with-sticker", DoseStep.Usual, 1.2, "powdery-mildew", 0.8, [WettedPart.Tops], Note: "=2+3 forgot it, \"sorry\"");
+    internal static HandSpray ByHand(TestApp app, Guid? planting = null) =>
+        new(
+            Guid.NewGuid(),
+            Guid.NewGuid(),
+            app.Clock.GetUtcNow().AddDays(-2),
+            [planting ?? Courgette],
+            "bicarbonate-with-sticker",
+            DoseStep.Usual,
+            1.2,
+            "powdery-mildew",
+            0.8,
+            [WettedPart.Tops],
+            Note: "=2+3 forgot it, \"sorry\""
+        );
 
     [Fact]
     public async Task A_spray_logged_by_hand_counts_like_any_other_and_is_put_right_with_its_history()
@@ -42,7 +54,12 @@ public class LedgerTests
         var (app, http) = await DemoAsync();
         await using var _ = app;
         var spray = ByHand(app) with { FromShelf = true };
-        var before = (await http.GetFromJsonAsync<JsonElement>($"{Api}/shelf", Stop)).GetProperty("stocks").EnumerateArray().First(x => x.GetProperty("material").GetString() == "bicarbonate").GetProperty("left").GetDouble();
+        var before = (await http.GetFromJsonAsync<JsonElement>($"{Api}/shelf", Stop))
+            .GetProperty("stocks")
+            .EnumerateArray()
+            .First(x => x.GetProperty("material").GetString() == "bicarbonate")
+            .GetProperty("left")
+            .GetDouble();
         await http.SendAsync($"{Api}/ledger/sprays", spray, HttpStatusCode.Created);
         await http.SendAsync($"{Api}/ledger/sprays", spray, HttpStatusCode.Created);
         var record = await GetAsync<SprayRecord>(http, $"ledger/sprays/{spray.Id}");
@@ -51,10 +68,25 @@ public class LedgerTests
         Assert.NotEmpty(record.Mix);
         Assert.NotNull(record.ExpectedAmount);
         Assert.Single(record.CheckBackIds);
-        var after = (await http.GetFromJsonAsync<JsonElement>($"{Api}/shelf", Stop)).GetProperty("stocks").EnumerateArray().First(x => x.GetProperty("material").GetString() == "bicarbonate").GetProperty("left").GetDouble();
+        var after = (await http.GetFromJsonAsync<JsonElement>($"{Api}/shelf", Stop))
+            .GetProperty("stocks")
+            .EnumerateArray()
+            .First(x => x.GetProperty("material").GetString() == "bicarbonate")
+            .GetProperty("left")
+            .GetDouble();
         Assert.True(after < before);
 
-        var right = new SprayCorrection(record.At.AddHours(-1), 0.9, 0.8, [WettedPart.Undersides, WettedPart.Tops], [Courgette, DemoGarden.PlantingId("Chapel/squash")], "powdery-mildew", SprayReason.Plan, "Two beds", null);
+        var right = new SprayCorrection(
+            record.At.AddHours(-1),
+            0.9,
+            0.8,
+            [WettedPart.Undersides, WettedPart.Tops],
+            [Courgette, DemoGarden.PlantingId("Chapel/squash")],
+            "powdery-mildew",
+            SprayReason.Plan,
+            "Two beds",
+            null
+        );
         var put = await http.PutAsJsonAsync($"{Api}/ledger/sprays/{spray.Id}", right, TestApp.Json, Stop);
         Assert.Equal(HttpStatusCode.OK, put.StatusCode);
         var now = await GetAsync<SprayRecord>(http, $"ledger/sprays/{spray.Id}");
@@ -68,7 +100,8 @@ public class LedgerTests
         Assert.Equal(6, (await GetAsync<SprayRecord>(http, $"ledger/sprays/{spray.Id}")).History.Count);
 
         // On another day, it is looked back at on another day too.
-        async Task<List<DateOnly>> DueAsync() => [.. (await GetAsync<List<CheckBackAnswer>>(http, "check-backs")).Where(c => now.CheckBackIds.Contains(c.Id)).Select(c => c.DueOn)];
+        async Task<List<DateOnly>> DueAsync() =>
+            [.. (await GetAsync<List<CheckBackAnswer>>(http, "check-backs")).Where(c => now.CheckBackIds.Contains(c.Id)).Select(c => c.DueOn)];
         var due = await DueAsync();
         await http.PutAsJsonAsync($"{Api}/ledger/sprays/{spray.Id}", right with { At = right.At.AddDays(-2) }, TestApp.Json, Stop);
         Assert.Equal(due.Select(d => d.AddDays(-2)), await DueAsync());
@@ -88,7 +121,12 @@ public class LedgerTests
         Assert.Contains(struck.Entries, e => e.Id == spray.Id && e.Struck);
         var due = await http.GetStringAsync($"{Api}/check-backs", Stop);
         Assert.DoesNotContain((await GetAsync<SprayRecord>(http, $"ledger/sprays/{spray.Id}")).CheckBackIds[0].ToString(), due, StringComparison.Ordinal);
-        var put = await http.PutAsJsonAsync($"{Api}/ledger/sprays/{spray.Id}", new SprayCorrection(spray.At, 1, 0.9, [], [Courgette], null, SprayReason.OwnIdea, null, null), TestApp.Json, Stop);
+        var put = await http.PutAsJsonAsync(
+            $"{Api}/ledger/sprays/{spray.Id}",
+            new SprayCorrection(spray.At, 1, 0.9, [], [Courgette], null, SprayReason.OwnIdea, null, null),
+            TestApp.Json,
+            Stop
+        );
         Assert.Equal("spray-struck", (await put.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString());
         await http.SendAsync($"{Api}/ledger/sprays/{spray.Id}/strike", new SprayStruck(false), HttpStatusCode.OK);
         Assert.Equal(with, (await GetAsync<LedgerAnswer>(http, "ledger?material=bicarbonate")).Totals.Sprays);
@@ -129,10 +167,13 @@ public class LedgerTests
     {
         await using var app = await TestApp.StartAsync(demo: true, historyDays: 1);
         using var http = app.CreateClient();
-        const string table = "kind;at;places;leaves_looked;leaves_affected;against;note\r\ncount;2026-07-10T18:00;Chapel/courgette;20;3;powdery-mildew;'-5 it was cold\r\n";
+        const string table =
+            "kind;at;places;leaves_looked;leaves_affected;against;note\r\ncount;2026-07-10T18:00;Chapel/courgette;20;3;powdery-mildew;'-5 it was cold\r\n";
         var done = await http.SendAsync($"{Api}/ledger/table", new LedgerTable(table), HttpStatusCode.OK);
         Assert.Equal(1, done.GetProperty("fresh").GetInt32());
-        var entry = (await GetAsync<LedgerAnswer>(http, "ledger?kind=count&from=2026-07-10&to=2026-07-10&target=powdery-mildew")).Entries.First(e => e.Note == "-5 it was cold");
+        var entry = (await GetAsync<LedgerAnswer>(http, "ledger?kind=count&from=2026-07-10&to=2026-07-10&target=powdery-mildew")).Entries.First(e =>
+            e.Note == "-5 it was cold"
+        );
         Assert.Equal(new DateTimeOffset(2026, 7, 10, 16, 0, 0, TimeSpan.Zero), entry.At.ToUniversalTime());
     }
 
@@ -150,7 +191,11 @@ public class LedgerTests
         Assert.True(aside.Now.Mean > before.Now.Mean);
         Assert.Equal("Somebody hosed it", aside.Outcomes.First(o => o.CheckBackId == worst.CheckBackId).DiscountedFor);
         await http.SendAsync($"{Api}/check-backs/{worst.CheckBackId}/discount", new { why = (string?)null }, HttpStatusCode.NoContent);
-        Assert.Equal(before.Now.Mean, (await GetAsync<LearnedGardenAnswer>(http, "learned")).Efficacies.First(e => e is { Material: "insecticidal-soap", About: "whitefly" }).Now.Mean, 10);
+        Assert.Equal(
+            before.Now.Mean,
+            (await GetAsync<LearnedGardenAnswer>(http, "learned")).Efficacies.First(e => e is { Material: "insecticidal-soap", About: "whitefly" }).Now.Mean,
+            10
+        );
         await http.SendAsync($"{Api}/check-backs/{Guid.NewGuid()}/discount", new { why = "x" }, HttpStatusCode.NotFound);
     }
 
@@ -159,7 +204,17 @@ public class LedgerTests
     {
         var (app, http) = await DemoAsync();
         await using var _ = app;
-        var trial = new NewTrial(Guid.NewGuid(), "Milk on the squash", "powdery-mildew", TrialUnitKind.Leaf, 1, true, [new(null, DoseStep.Usual), new("milk", DoseStep.Usual)], [new(DemoGarden.PlantingId("Chapel/squash"), 40)], 7);
+        var trial = new NewTrial(
+            Guid.NewGuid(),
+            "Milk on the squash",
+            "powdery-mildew",
+            TrialUnitKind.Leaf,
+            1,
+            true,
+            [new(null, DoseStep.Usual), new("milk", DoseStep.Usual)],
+            [new(DemoGarden.PlantingId("Chapel/squash"), 40)],
+            7
+        );
         await http.SendAsync($"{Api}/trials", trial, HttpStatusCode.Created);
         await http.SendAsync($"{Api}/trials", trial, HttpStatusCode.Created);
         var opened = await GetAsync<TrialAnswer>(http, $"trials/{trial.Id}");
@@ -182,8 +237,13 @@ public class LedgerTests
         Assert.Equal((TrialVerdict.Works, "Henderson and Tilton"), (side.Verdict, side.Method));
         Assert.True(side.ControlLow < side.ControlPercent && side.ControlPercent < side.ControlHigh);
         Assert.All(closed.Units, u => Assert.NotNull(u.Side));
-        Assert.Contains((await GetAsync<LearnedGardenAnswer>(http, "learned")).Efficacies, e => e is { Material: "milk", About: "powdery-mildew" } && e.Outcomes.Any(o => o.TrialId == trial.Id));
-        Assert.Equal("trial-closed", (await http.SendAsync($"{Api}/trials/{trial.Id}/counts", All(_ => 0), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Contains((await GetAsync<LearnedGardenAnswer>(http, "learned")).Efficacies, e =>
+            e is { Material: "milk", About: "powdery-mildew" } && e.Outcomes.Any(o => o.TrialId == trial.Id)
+        );
+        Assert.Equal(
+            "trial-closed",
+            (await http.SendAsync($"{Api}/trials/{trial.Id}/counts", All(_ => 0), HttpStatusCode.BadRequest)).GetProperty("code").GetString()
+        );
     }
 
     [Fact]
@@ -192,7 +252,18 @@ public class LedgerTests
         await using var app = await TestApp.StartAsync(demo: false);
         using var http = app.CreateClient();
         var bed = new NewPlace(Guid.NewGuid(), "Karee bed", PlaceKind.OpenBed, 4, 1.2, 7, Watering.Drip);
-        var garden = new NewGarden(Guid.NewGuid(), "Karee Ridge", -33.9, 18.9, "Africa/Johannesburg", "mediterranean", KitchenSystem.Metric, Stance.WatchAndTreat, "Ilse", bed);
+        var garden = new NewGarden(
+            Guid.NewGuid(),
+            "Karee Ridge",
+            -33.9,
+            18.9,
+            "Africa/Johannesburg",
+            "mediterranean",
+            KitchenSystem.Metric,
+            Stance.WatchAndTreat,
+            "Ilse",
+            bed
+        );
         await http.SendAsync("/api/gardens", garden, HttpStatusCode.Created);
         var api = $"/api/gardens/{garden.Id}";
         var ledger = (await http.GetFromJsonAsync<LedgerAnswer>($"{api}/ledger", TestApp.Json, Stop))!;

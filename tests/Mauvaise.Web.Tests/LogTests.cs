@@ -21,24 +21,43 @@ public sealed class LogTests
         // With a history of its own it is nobody else's app, and starts with the provider.
         await using var app = await TestApp.StartAsync(demo: true, historyDays: 3);
         using var lines = new Lines();
-        await using var loud = app.WithWebHostBuilder(b => b.ConfigureTestServices(s => s.AddLogging(l => l.AddProvider(lines).AddFilter<Lines>("Mauvaise", LogLevel.Trace))));
+        await using var loud = app.WithWebHostBuilder(b =>
+            b.ConfigureTestServices(s => s.AddLogging(l => l.AddProvider(lines).AddFilter<Lines>("Mauvaise", LogLevel.Trace)))
+        );
         using var http = loud.CreateClient();
         var api = $"/api/gardens/{DemoGarden.GardenId}";
         var garden = (await http.GetFromJsonAsync<GardenAnswer>(api, TestApp.Json, Stop))!;
         using var made = await http.PostAsJsonAsync($"{api}/weather/station-key", new { }, TestApp.Json, Stop);
         var key = (await made.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("key").GetString()!;
-        using var linked = await http.PostAsJsonAsync($"{api}/links", new { id = Guid.NewGuid(), name = "Phone", kind = "calendar" }, TestApp.Json, Stop);
+        using var linked = await http.PostAsJsonAsync(
+            $"{api}/links",
+            new
+            {
+                id = Guid.NewGuid(),
+                name = "Phone",
+                kind = "calendar",
+            },
+            TestApp.Json,
+            Stop
+        );
         var link = (await linked.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("address").GetString()!;
 
         // A service that answers and one that does not, a reading with a wrong key and one that can not be read, a fault.
         await app.SetMoodAsync(new StandIns.Mood { Down = true });
         var moved = new SiteChange(garden.Name, garden.Latitude + 0.5, garden.Longitude, garden.TimeZoneId, garden.Climate);
         Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync($"{api}/site", moved, TestApp.Json, Stop)).StatusCode);
-        using var reading = new HttpRequestMessage(HttpMethod.Post, $"{api}/weather/readings") { Content = JsonContent.Create(new { at = "never" }), Headers = { { "X-Station-Key", key } } };
+        using var reading = new HttpRequestMessage(HttpMethod.Post, $"{api}/weather/readings")
+        {
+            Content = JsonContent.Create(new { at = "never" }),
+            Headers = { { "X-Station-Key", key } },
+        };
         Assert.Equal(HttpStatusCode.BadRequest, (await http.SendAsync(reading, Stop)).StatusCode);
         await http.GetAsync(new Uri(link, UriKind.RelativeOrAbsolute), Stop);
         await http.PostAsJsonAsync("/api/home/sign-in", new { name = "Ilse", passPhrase = "a wrong pass phrase" }, Stop);
-        Assert.Equal(HttpStatusCode.BadRequest, (await http.PutAsJsonAsync($"{api}/site", new { latitude = garden.Latitude, longitude = "here" }, Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.BadRequest,
+            (await http.PutAsJsonAsync($"{api}/site", new { latitude = garden.Latitude, longitude = "here" }, Stop)).StatusCode
+        );
 
         Assert.Contains(lines.All, line => line.Contains("weather service failed", StringComparison.Ordinal));
         string[] secrets = [key, link, "a wrong pass phrase", Number(garden.Latitude), Number(moved.Latitude), Number(garden.Longitude)];

@@ -67,7 +67,16 @@ public sealed class MailTests : DemoTest, IDisposable
     {
         await using var scope = App.Services.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<GardenDb>();
-        db.Tasks.Add(new TaskRow { Id = Guid.NewGuid(), GardenId = DemoGarden.GardenId, PlantingId = DemoGarden.PlantingId(planting), Step = "isolate", DueOn = new DateOnly(2026, 7, 16) });
+        db.Tasks.Add(
+            new TaskRow
+            {
+                Id = Guid.NewGuid(),
+                GardenId = DemoGarden.GardenId,
+                PlantingId = DemoGarden.PlantingId(planting),
+                Step = "isolate",
+                DueOn = new DateOnly(2026, 7, 16),
+            }
+        );
         await db.SaveChangesAsync(Stop);
     }
 
@@ -142,17 +151,36 @@ public sealed class MailTests : DemoTest, IDisposable
         var postman = new Postman(App.Services.GetRequiredService<IDataProtectionProvider>()) { Longest = TimeSpan.FromMilliseconds(400) };
         using var silent = new TcpListener(IPAddress.Loopback, 0);
         silent.Start();
-        var row = new MailServerRow { Host = "127.0.0.1", Port = ((IPEndPoint)silent.LocalEndpoint).Port, From = "garden@example.org" };
+        var row = new MailServerRow
+        {
+            Host = "127.0.0.1",
+            Port = ((IPEndPoint)silent.LocalEndpoint).Port,
+            From = "garden@example.org",
+        };
         Assert.EndsWith("did not answer in time.", await postman.SendAsync(row, "ilse@example.org", "a", "b", Stop), StringComparison.Ordinal);
 
         using var liar = new TcpListener(IPAddress.Loopback, 0);
         liar.Start();
-        var lying = Task.Run(async () =>
-        {
-            using var caller = await liar.AcceptTcpClientAsync(Stop);
-            await caller.GetStream().WriteAsync("HTTP/1.1 200 OK\r\n\r\n"u8.ToArray(), Stop);
-        }, Stop);
-        var fault = await postman.SendAsync(new MailServerRow { Host = "127.0.0.1", Port = ((IPEndPoint)liar.LocalEndpoint).Port, From = "garden@example.org" }, "ilse@example.org", "a", "b", Stop);
+        var lying = Task.Run(
+            async () =>
+            {
+                using var caller = await liar.AcceptTcpClientAsync(Stop);
+                await caller.GetStream().WriteAsync("HTTP/1.1 200 OK\r\n\r\n"u8.ToArray(), Stop);
+            },
+            Stop
+        );
+        var fault = await postman.SendAsync(
+            new MailServerRow
+            {
+                Host = "127.0.0.1",
+                Port = ((IPEndPoint)liar.LocalEndpoint).Port,
+                From = "garden@example.org",
+            },
+            "ilse@example.org",
+            "a",
+            "b",
+            Stop
+        );
         Assert.EndsWith("does not speak as mail servers do.", fault, StringComparison.Ordinal);
         await lying;
     }
@@ -169,7 +197,11 @@ public sealed class MailTests : DemoTest, IDisposable
         Assert.DoesNotContain(secret, told, StringComparison.Ordinal);
         await using (var scope = App.Services.CreateAsyncScope())
         {
-            Assert.DoesNotContain(secret, (await scope.ServiceProvider.GetRequiredService<GardenDb>().MailServers.SingleAsync(Stop)).Sealed!, StringComparison.Ordinal);
+            Assert.DoesNotContain(
+                secret,
+                (await scope.ServiceProvider.GetRequiredService<GardenDb>().MailServers.SingleAsync(Stop)).Sealed!,
+                StringComparison.Ordinal
+            );
         }
 
         using var same = await Http.PutAsJsonAsync("/api/mail-server", server with { Port = 465, PassPhrase = null }, TestApp.Json, Stop);

@@ -27,8 +27,11 @@ public sealed class OwnKindTests : DemoTest
         var trouble = await AddAsync(OwnKindOf.Trouble, "Ivy aphid", "any-aphid");
         var place = (await GetAsync<GardenAnswer>("")).Places[0].Id;
         var planting = Guid.NewGuid();
-        await Http.SendAsync("plantings", new NewPlanting(planting, place, crop.KindId, null, new DateOnly(2026, 6, 1), GrowthStage.Mature, false),
-            HttpStatusCode.Created);
+        await Http.SendAsync(
+            "plantings",
+            new NewPlanting(planting, place, crop.KindId, null, new DateOnly(2026, 6, 1), GrowthStage.Mature, false),
+            HttpStatusCode.Created
+        );
         var grown = (await GetAsync<GardenAnswer>("")).Places[0].Plantings.Single(p => p.Id == planting);
         Assert.Equal(("Oca", "potato"), (grown.CropName, grown.LikeCrop));
 
@@ -65,9 +68,17 @@ public sealed class OwnKindTests : DemoTest
     public async Task A_name_is_taken_once_and_a_crop_stays_a_crop()
     {
         var crop = await AddAsync(OwnKindOf.Crop, "Oca", "potato");
-        Assert.Equal("name-taken", (await Http.SendPutAsync($"own-kinds/{Guid.NewGuid()}",
-            new OwnKindChange(OwnKindOf.Crop, "Oca", "tomato"), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Equal("kind-changed", (await Http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Trouble, "Oca", "any-aphid"),
-            HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal(
+            "name-taken",
+            (await Http.SendPutAsync($"own-kinds/{Guid.NewGuid()}", new OwnKindChange(OwnKindOf.Crop, "Oca", "tomato"), HttpStatusCode.BadRequest))
+                .GetProperty("code")
+                .GetString()
+        );
+        Assert.Equal(
+            "kind-changed",
+            (await Http.SendPutAsync($"own-kinds/{crop.Id}", new OwnKindChange(OwnKindOf.Trouble, "Oca", "any-aphid"), HttpStatusCode.BadRequest))
+                .GetProperty("code")
+                .GetString()
+        );
     }
 }

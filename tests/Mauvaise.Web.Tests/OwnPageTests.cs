@@ -37,7 +37,11 @@ public class OwnPageTests
     {
         await using var app = await TestApp.StartAsync(demo: true);
         using var http = app.CreateClient();
-        using var request = new HttpRequestMessage(HttpMethod.Post, Undo) { Headers = { { header, value } }, Content = JsonContent.Create(new { deedId = "no" }) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, Undo)
+        {
+            Headers = { { header, value } },
+            Content = JsonContent.Create(new { deedId = "no" }),
+        };
         Assert.Equal(expected, (await http.SendAsync(request, Stop)).StatusCode);
         using var read = new HttpRequestMessage(HttpMethod.Get, "/api/state") { Headers = { { header, value } } };
         Assert.Equal(HttpStatusCode.OK, (await http.SendAsync(read, Stop)).StatusCode);

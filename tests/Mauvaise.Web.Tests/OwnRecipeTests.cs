@@ -38,7 +38,8 @@ public sealed class OwnRecipeTests : IAsyncLifetime
         return (await answer.Content.ReadFromJsonAsync<OwnRecipeAnswer>(TestApp.Json, Stop))!;
     }
 
-    private Task<BenchAnswer?> BenchAsync(string recipe) => http.GetFromJsonAsync<BenchAnswer>($"bench?planting={Courgette}&recipe={recipe}", TestApp.Json, Stop);
+    private Task<BenchAnswer?> BenchAsync(string recipe) =>
+        http.GetFromJsonAsync<BenchAnswer>($"bench?planting={Courgette}&recipe={recipe}", TestApp.Json, Stop);
 
     [Fact]
     public async Task A_kept_recipe_is_mixed_as_it_was_told()
@@ -84,7 +85,12 @@ public sealed class OwnRecipeTests : IAsyncLifetime
     [InlineData("1 l water, 5 ml neem oil, 2 ml soap, 3 litres of water", "text", "two-recipes")]
     public async Task What_may_not_go_on_or_can_not_be_read_is_not_kept_to_be_mixed(string text, string field, string code)
     {
-        using var answer = await http.PutAsJsonAsync($"own-recipes/{Guid.NewGuid()}", new OwnRecipeChange("Heard", text, HeardKitchen.Metric), TestApp.Json, Stop);
+        using var answer = await http.PutAsJsonAsync(
+            $"own-recipes/{Guid.NewGuid()}",
+            new OwnRecipeChange("Heard", text, HeardKitchen.Metric),
+            TestApp.Json,
+            Stop
+        );
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
         var problem = await answer.Content.ReadFromJsonAsync<JsonElement>(Stop);
         Assert.Equal(code, problem.GetProperty("code").GetString());
@@ -108,7 +114,12 @@ public sealed class OwnRecipeTests : IAsyncLifetime
         await KeepAsync(id, new OwnRecipeChange("Neem", Sound, HeardKitchen.Metric));
         await KeepAsync(id, new OwnRecipeChange("Neem", Sound, HeardKitchen.Metric));
         Assert.Single((await http.GetFromJsonAsync<List<OwnRecipeAnswer>>("own-recipes", TestApp.Json, Stop))!);
-        using var second = await http.PutAsJsonAsync($"own-recipes/{Guid.NewGuid()}", new OwnRecipeChange("Neem", Sound, HeardKitchen.Metric), TestApp.Json, Stop);
+        using var second = await http.PutAsJsonAsync(
+            $"own-recipes/{Guid.NewGuid()}",
+            new OwnRecipeChange("Neem", Sound, HeardKitchen.Metric),
+            TestApp.Json,
+            Stop
+        );
         Assert.Equal(HttpStatusCode.BadRequest, second.StatusCode);
     }
 }

@@ -1,9 +1,9 @@
-using Mauvaise.Core.Deeds;
 using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Photos;
@@ -23,7 +23,11 @@ public sealed class PhotoTests : IAsyncLifetime
         app = await TestApp.StartAsync(demo: true);
         http = app.CreateClient();
         http.BaseAddress = new Uri(http.BaseAddress!, $"/api/gardens/{DemoGarden.GardenId}/");
-        await http.SendAsync("observations", new NewObservation(observation, DemoGarden.PlantingId("Chapel/courgette"), 10, 2, Ants.None, 0, 0, []), HttpStatusCode.Created);
+        await http.SendAsync(
+            "observations",
+            new NewObservation(observation, DemoGarden.PlantingId("Chapel/courgette"), 10, 2, Ants.None, 0, 0, []),
+            HttpStatusCode.Created
+        );
     }
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
@@ -58,11 +62,20 @@ public sealed class PhotoTests : IAsyncLifetime
         tiff.Write("II*\0"u8);
         Long(8);
         Short(2);
-        Short(0x0112); Short(3); Long(1); Long(6);
-        Short(0x8825); Short(4); Long(1); Long(38);
+        Short(0x0112);
+        Short(3);
+        Long(1);
+        Long(6);
+        Short(0x8825);
+        Short(4);
+        Long(1);
+        Long(38);
         Long(0);
         Short(1);
-        Short(0x001D); Short(2); Long(11); Long(56);
+        Short(0x001D);
+        Short(2);
+        Long(11);
+        Long(56);
         Long(0);
         tiff.Write("2026:07:16\0"u8);
         var block = Encoding.ASCII.GetBytes("Exif\0\0").Concat(tiff.ToArray()).ToArray();
@@ -76,7 +89,8 @@ public sealed class PhotoTests : IAsyncLifetime
         return await http.PutAsync($"observations/{observation}/photos/{id ?? Guid.NewGuid()}", content, Stop);
     }
 
-    private async Task<List<PhotoAnswer>> ListAsync() => (await http.GetFromJsonAsync<List<PhotoAnswer>>($"observations/{observation}/photos", TestApp.Json, Stop))!;
+    private async Task<List<PhotoAnswer>> ListAsync() =>
+        (await http.GetFromJsonAsync<List<PhotoAnswer>>($"observations/{observation}/photos", TestApp.Json, Stop))!;
 
     private async Task RefusedAsync(byte[] file, HttpStatusCode status, string code)
     {

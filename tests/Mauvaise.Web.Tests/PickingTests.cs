@@ -42,7 +42,18 @@ public sealed class PickingTests : DemoTest
     {
         // Oil wants a day before picking.
         var kale = await PickableAsync("Winding Hole kale");
-        var spray = new HandSpray(Guid.NewGuid(), Guid.NewGuid(), App.Clock.GetUtcNow(), [kale.PlantingId], "oil-with-soap", DoseStep.Gentle, 0.3, null, 0.9, null);
+        var spray = new HandSpray(
+            Guid.NewGuid(),
+            Guid.NewGuid(),
+            App.Clock.GetUtcNow(),
+            [kale.PlantingId],
+            "oil-with-soap",
+            DoseStep.Gentle,
+            0.3,
+            null,
+            0.9,
+            null
+        );
         await Http.SendAsync("ledger/sprays", spray, HttpStatusCode.Created);
         var waiting = await PickableAsync("Winding Hole kale");
         Assert.NotNull(waiting.From);

@@ -1,12 +1,12 @@
-using Mauvaise.Core.Deeds;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.RegularExpressions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Demo;
-using Microsoft.Extensions.DependencyInjection;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Plan;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace Mauvaise.Web.Tests;
 
@@ -25,7 +25,8 @@ public partial class PlanTests
 
     private static async Task<RotaAnswer> PlanAsync(HttpClient http) => (await http.GetFromJsonAsync<RotaAnswer>($"{Api}/plan", TestApp.Json, Stop))!;
 
-    private static PlannedRoundAnswer RoundAt(RotaAnswer plan, Guid planting) => plan.Outings.SelectMany(o => o.Tanks).SelectMany(t => t.Rounds).First(r => r.PlantingId == planting);
+    private static PlannedRoundAnswer RoundAt(RotaAnswer plan, Guid planting) =>
+        plan.Outings.SelectMany(o => o.Tanks).SelectMany(t => t.Rounds).First(r => r.PlantingId == planting);
 
     [Fact]
     public async Task A_round_is_moved_with_its_cost_told_pinned_and_let_go()
@@ -54,7 +55,11 @@ public partial class PlanTests
         await http.SendAsync($"{Api}/plan/seen", new { }, HttpStatusCode.NoContent);
         var round = RoundAt(await PlanAsync(http), Courgette);
         Assert.Empty((await PlanAsync(http)).Changes);
-        await http.SendAsync($"{Api}/plan/choices", new NewPlanChoice(Guid.NewGuid(), PlanWord.Skip, Courgette, round.Target, On: round.On.AddDays(1)), HttpStatusCode.Created);
+        await http.SendAsync(
+            $"{Api}/plan/choices",
+            new NewPlanChoice(Guid.NewGuid(), PlanWord.Skip, Courgette, round.Target, On: round.On.AddDays(1)),
+            HttpStatusCode.Created
+        );
         Assert.Contains((await PlanAsync(http)).Changes, c => c.Sentence.Contains("You skipped it", StringComparison.Ordinal));
         await http.SendAsync($"{Api}/plan/seen", new { }, HttpStatusCode.NoContent);
         Assert.Empty((await PlanAsync(http)).Changes);
@@ -90,7 +95,11 @@ public partial class PlanTests
     {
         var (app, http) = await DemoAsync();
         await using var _ = app;
-        var answer = await http.SendAsync($"{Api}/plan/choices", new NewPlanChoice(Guid.NewGuid(), word, Courgette, target, material, new DateOnly(2026, 7, 16).AddDays(days)), HttpStatusCode.BadRequest);
+        var answer = await http.SendAsync(
+            $"{Api}/plan/choices",
+            new NewPlanChoice(Guid.NewGuid(), word, Courgette, target, material, new DateOnly(2026, 7, 16).AddDays(days)),
+            HttpStatusCode.BadRequest
+        );
         Assert.Equal(code, answer.GetProperty("code").GetString());
         Assert.Empty((await PlanAsync(http)).Choices);
     }
@@ -103,7 +112,20 @@ public partial class PlanTests
         var outing = (await PlanAsync(http)).Outings[0];
         app.Clock.Advance(outing.Hours.From - app.Clock.GetUtcNow());
         var done = new OutingDone(
-            [.. outing.Tanks.Select(t => new TankDone(Guid.NewGuid(), Guid.NewGuid(), t.Recipe, t.Step, t.Rounds[0].Target, t.Litres, t.Litres, [.. t.Rounds.Select(r => r.PlantingId)]))], []);
+            [
+                .. outing.Tanks.Select(t => new TankDone(
+                    Guid.NewGuid(),
+                    Guid.NewGuid(),
+                    t.Recipe,
+                    t.Step,
+                    t.Rounds[0].Target,
+                    t.Litres,
+                    t.Litres,
+                    [.. t.Rounds.Select(r => r.PlantingId)]
+                )),
+            ],
+            []
+        );
         var logged = await http.SendAsync($"{Api}/plan/outings", done, HttpStatusCode.Created);
         Assert.Equal(outing.Tanks.Count, logged.GetProperty("sprayed").GetArrayLength());
         await http.SendAsync($"{Api}/plan/outings", done, HttpStatusCode.Created);
@@ -135,11 +157,17 @@ public partial class PlanTests
         Assert.Equal(before.Keys, Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop)).Keys);
         Assert.All(before.Values, e => Assert.Equal(("0", "CONFIRMED"), (e["SEQUENCE"], e["STATUS"])));
         var moves = (await http.GetFromJsonAsync<List<MoveAnswer>>($"{Api}/plan/moves?planting={Courgette}&target={round.Target}", TestApp.Json, Stop))!;
-        await http.SendAsync($"{Api}/plan/choices", new NewPlanChoice(Guid.NewGuid(), PlanWord.Pin, Courgette, round.Target, On: moves.Last(m => m.MorePercent is not null).On), HttpStatusCode.Created);
+        await http.SendAsync(
+            $"{Api}/plan/choices",
+            new NewPlanChoice(Guid.NewGuid(), PlanWord.Pin, Courgette, round.Target, On: moves.Last(m => m.MorePercent is not null).On),
+            HttpStatusCode.Created
+        );
         var after = Events(await http.GetStringAsync($"{Api}/plan/calendar.ics", Stop));
         // Every event that was given out is still told of: moved or cancelled, with a higher sequence.
         Assert.Empty(before.Keys.Except(after.Keys));
-        Assert.Contains(before, e => after[e.Key]["SEQUENCE"] != "0" && (after[e.Key]["DTSTART"] != e.Value["DTSTART"] || after[e.Key]["STATUS"] == "CANCELLED"));
+        Assert.Contains(before, e =>
+            after[e.Key]["SEQUENCE"] != "0" && (after[e.Key]["DTSTART"] != e.Value["DTSTART"] || after[e.Key]["STATUS"] == "CANCELLED")
+        );
     }
 
     /// <summary>Events by UID, read by hand and not by the library that wrote them: lines unfolded, then name and value.</summary>
@@ -148,8 +176,14 @@ public partial class PlanTests
         Assert.StartsWith("BEGIN:VCALENDAR\r\n", ics, StringComparison.Ordinal);
         Assert.EndsWith("END:VCALENDAR\r\n", ics, StringComparison.Ordinal);
         Assert.All(ics.Split("\r\n"), l => Assert.True(System.Text.Encoding.UTF8.GetByteCount(l) <= 75, l));
-        return VEvent().Matches(VAlarm().Replace(Folded().Replace(ics, ""), "")).Select(m => m.Groups[1].Value.Split("\r\n", StringSplitOptions.RemoveEmptyEntries)
-                .Select(l => l.Split(':', 2)).ToDictionary(l => l[0].Split(';')[0], l => l[1]))
+        return VEvent()
+            .Matches(VAlarm().Replace(Folded().Replace(ics, ""), ""))
+            .Select(m =>
+                m.Groups[1]
+                    .Value.Split("\r\n", StringSplitOptions.RemoveEmptyEntries)
+                    .Select(l => l.Split(':', 2))
+                    .ToDictionary(l => l[0].Split(';')[0], l => l[1])
+            )
             .ToDictionary(e => e["UID"]);
     }
 

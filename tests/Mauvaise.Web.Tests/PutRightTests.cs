@@ -1,7 +1,7 @@
-using Mauvaise.Core.Catalogue;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
@@ -54,7 +54,10 @@ public sealed class PutRightTests : IAsyncLifetime
         var (now, right) = Find(await GardenAsync(), Courgette);
         Assert.Equal((elsewhere.Id, "squash", "Uchiki", planting.From.AddDays(-3), (int?)7), (now.Id, right.Crop, right.Variety, right.From, right.Count));
         // Leaves are reckoned with the plants that were counted, and undo brings the old facts back.
-        Assert.Equal(HttpStatusCode.NoContent, (await http.PostAsJsonAsync("undo", new { deedId = (await GardenAsync()).LastDeed!.Id }, TestApp.Json, Stop)).StatusCode);
+        Assert.Equal(
+            HttpStatusCode.NoContent,
+            (await http.PostAsJsonAsync("undo", new { deedId = (await GardenAsync()).LastDeed!.Id }, TestApp.Json, Stop)).StatusCode
+        );
         Assert.Equal("courgette", Find(await GardenAsync(), Courgette).Planting.Crop);
     }
 
@@ -87,8 +90,26 @@ public sealed class PutRightTests : IAsyncLifetime
         var (place, _) = Find(await GardenAsync(), Courgette);
         Assert.Equal((HttpStatusCode.Conflict, "place-planted"), await SendAsync(HttpMethod.Delete, $"places/{place.Id}"));
         var (newPlace, newPlanting) = (Guid.NewGuid(), Guid.NewGuid());
-        Assert.Equal(HttpStatusCode.Created, (await SendAsync(HttpMethod.Post, "places", new NewPlace(newPlace, "By mistake", Core.Catalogue.PlaceKind.OpenBed, 2, 1, 6, Core.Gardens.Watering.Drip))).Status);
-        Assert.Equal(HttpStatusCode.Created, (await SendAsync(HttpMethod.Post, "plantings", new NewPlanting(newPlanting, newPlace, "okra", null, new(2026, 7, 1), GrowthStage.Young, false, Count: 5))).Status);
+        Assert.Equal(
+            HttpStatusCode.Created,
+            (
+                await SendAsync(
+                    HttpMethod.Post,
+                    "places",
+                    new NewPlace(newPlace, "By mistake", Core.Catalogue.PlaceKind.OpenBed, 2, 1, 6, Core.Gardens.Watering.Drip)
+                )
+            ).Status
+        );
+        Assert.Equal(
+            HttpStatusCode.Created,
+            (
+                await SendAsync(
+                    HttpMethod.Post,
+                    "plantings",
+                    new NewPlanting(newPlanting, newPlace, "okra", null, new(2026, 7, 1), GrowthStage.Young, false, Count: 5)
+                )
+            ).Status
+        );
         Assert.Equal(5, Find(await GardenAsync(), newPlanting).Planting.Count);
         Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(HttpMethod.Delete, $"plantings/{newPlanting}")).Status);
         Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(HttpMethod.Delete, $"places/{newPlace}")).Status);
@@ -113,7 +134,12 @@ public sealed class PutRightTests : IAsyncLifetime
     public async Task A_wrong_count_is_struck_unless_something_was_judged_by_it()
     {
         var id = Guid.NewGuid();
-        var made = await http.PostAsJsonAsync("observations", new Core.Deeds.NewObservation(id, Courgette, 20, 20, Core.Gardens.Ants.None, 0, 0, [new("white-dust", true)]), TestApp.Json, Stop);
+        var made = await http.PostAsJsonAsync(
+            "observations",
+            new Core.Deeds.NewObservation(id, Courgette, 20, 20, Core.Gardens.Ants.None, 0, 0, [new("white-dust", true)]),
+            TestApp.Json,
+            Stop
+        );
         Assert.Equal(HttpStatusCode.Created, made.StatusCode);
         var look = (await made.Content.ReadFromJsonAsync<JsonElement>(TestApp.Json, Stop)).GetProperty("lookId").GetGuid();
         Assert.Equal(HttpStatusCode.NoContent, (await SendAsync(HttpMethod.Delete, $"looks/{look}")).Status);
@@ -124,7 +150,11 @@ public sealed class PutRightTests : IAsyncLifetime
     /// <summary>Sends an edit as from a form that was opened when the garden's last deed was <paramref name="seen"/>.</summary>
     private async Task<JsonElement?> EditAsync(string path, object body, long seen, HttpStatusCode wanted, bool over = false)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Put, path) { Content = JsonContent.Create(body, options: TestApp.Json), Headers = { { SeenDeeds.Header, seen.ToString(System.Globalization.CultureInfo.InvariantCulture) } } };
+        using var request = new HttpRequestMessage(HttpMethod.Put, path)
+        {
+            Content = JsonContent.Create(body, options: TestApp.Json),
+            Headers = { { SeenDeeds.Header, seen.ToString(System.Globalization.CultureInfo.InvariantCulture) } },
+        };
         request.Headers.Add(SeenDeeds.OverHeader, over ? "true" : "false");
         using var answer = await http.SendAsync(request, Stop);
         Assert.Equal(wanted, answer.StatusCode);
@@ -136,7 +166,16 @@ public sealed class PutRightTests : IAsyncLifetime
     {
         var sluice = (await GardenAsync()).Places.First(p => p.Name == "Sluice");
         var path = $"places/{sluice.Id}";
-        var asRead = new PlaceChange(sluice.Name, sluice.Kind, sluice.AreaM2, sluice.SunHours, sluice.Watering, sluice.PondDistanceM, sluice.SunFrom, sluice.SunTo);
+        var asRead = new PlaceChange(
+            sluice.Name,
+            sluice.Kind,
+            sluice.AreaM2,
+            sluice.SunHours,
+            sluice.Watering,
+            sluice.PondDistanceM,
+            sluice.SunFrom,
+            sluice.SunTo
+        );
         // A first write, so that there is something to have seen.
         await EditAsync(path, asRead with { SunHours = 6 }, 0, HttpStatusCode.NoContent);
         asRead = asRead with { SunHours = 6 };
@@ -153,7 +192,10 @@ public sealed class PutRightTests : IAsyncLifetime
         var problem = (await EditAsync(path, asRead with { Name = "Old sluice", AreaM2 = 12 }, seen, HttpStatusCode.Conflict))!.Value;
         Assert.Equal("changed-meanwhile", problem.GetProperty("code").GetString());
         var clash = Assert.Single(problem.GetProperty("clashes").EnumerateArray());
-        Assert.Equal(("area", "9 m²", "12 m²"), (clash.GetProperty("what").GetString(), clash.GetProperty("theirs").GetString(), clash.GetProperty("yours").GetString()));
+        Assert.Equal(
+            ("area", "9 m²", "12 m²"),
+            (clash.GetProperty("what").GetString(), clash.GetProperty("theirs").GetString(), clash.GetProperty("yours").GetString())
+        );
         Assert.Equal(9, (await GardenAsync()).Places.First(p => p.Id == sluice.Id).AreaM2);
         // Written over: what both changed, and nothing that only she changed.
         await EditAsync(path, asRead with { AreaM2 = 12 }, seen, HttpStatusCode.NoContent, over: true);

@@ -1,7 +1,7 @@
-using Mauvaise.Core.Deeds;
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Web.Demo;
@@ -37,7 +37,8 @@ public sealed class RoundTests : IAsyncLifetime
 
     private async Task<T> GetAsync<T>(string path) => (await http.GetFromJsonAsync<T>(path, TestApp.Json, Stop))!;
 
-    private Task<JsonElement> NoteAsync(NewObservation body, HttpStatusCode expected = HttpStatusCode.Created) => http.SendAsync("observations", body, expected);
+    private Task<JsonElement> NoteAsync(NewObservation body, HttpStatusCode expected = HttpStatusCode.Created) =>
+        http.SendAsync("observations", body, expected);
 
     private async Task PutAsync(string path, object body, HttpStatusCode expected = HttpStatusCode.NoContent)
     {

@@ -23,9 +23,19 @@ public sealed class SetUpTests : IAsyncLifetime
 
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
-    private static NewGarden Karee => new(
-        Guid.NewGuid(), "Karee Ridge", -33.9, 18.9, "Africa/Johannesburg", "mediterranean", KitchenSystem.Metric, Stance.WatchAndTreat, "Owner",
-        new NewPlace(Guid.NewGuid(), "Stoep bed", PlaceKind.RaisedBed, 3, 1.2, 7, Watering.Drip));
+    private static NewGarden Karee =>
+        new(
+            Guid.NewGuid(),
+            "Karee Ridge",
+            -33.9,
+            18.9,
+            "Africa/Johannesburg",
+            "mediterranean",
+            KitchenSystem.Metric,
+            Stance.WatchAndTreat,
+            "Owner",
+            new NewPlace(Guid.NewGuid(), "Stoep bed", PlaceKind.RaisedBed, 3, 1.2, 7, Watering.Drip)
+        );
 
     public async ValueTask DisposeAsync()
     {
@@ -105,10 +115,13 @@ public sealed class SetUpTests : IAsyncLifetime
         var path = $"/api/gardens/{karee.Id}/places/{karee.FirstPlace.Id}";
         var change = new PlaceChange("Long bed", PlaceKind.OpenBed, 9.5, 5, Watering.Overhead, 12, new(7, 0), new(15, 0));
         Assert.Equal(HttpStatusCode.NoContent, (await http.PutAsJsonAsync(path, change, TestApp.Json, Stop)).StatusCode);
-        var place = (await http.GetFromJsonAsync<GardenAnswer>($"/api/gardens/{karee.Id}", TestApp.Json, Stop))!.Places.Single(p => p.Id == karee.FirstPlace.Id);
+        var place = (await http.GetFromJsonAsync<GardenAnswer>($"/api/gardens/{karee.Id}", TestApp.Json, Stop))!.Places.Single(p =>
+            p.Id == karee.FirstPlace.Id
+        );
         Assert.Equal(("Long bed", 9.5, 12.0, new TimeOnly(7, 0)), (place.Name, place.AreaM2, place.PondDistanceM!.Value, place.SunFrom!.Value));
         Assert.Equal(planting.Id, Assert.Single(place.Plantings).Id);
-        async Task<string?> CodeAsync(PlaceChange body) => (await (await http.PutAsJsonAsync(path, body, TestApp.Json, Stop)).Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString();
+        async Task<string?> CodeAsync(PlaceChange body) =>
+            (await (await http.PutAsJsonAsync(path, body, TestApp.Json, Stop)).Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("code").GetString();
         Assert.Equal("name-taken", await CodeAsync(change with { Name = "vlei bed" }));
         Assert.Equal("area-range", await CodeAsync(change with { AreaM2 = 0 }));
         Assert.Equal("sun-order", await CodeAsync(change with { SunFrom = new(16, 0) }));
@@ -125,7 +138,16 @@ public sealed class SetUpTests : IAsyncLifetime
         await http.SendAsync(path, place, HttpStatusCode.Created);
         var drowned = await http.SendAsync(path, place with { Id = Guid.NewGuid(), Name = "In it", PondDistanceM = -1 }, HttpStatusCode.BadRequest);
         Assert.Equal("pond-range", drowned.GetProperty("code").GetString());
-        var backwards = await http.SendAsync(path, place with { Id = Guid.NewGuid(), Name = "Backwards", SunTo = new TimeOnly(8, 0) }, HttpStatusCode.BadRequest);
+        var backwards = await http.SendAsync(
+            path,
+            place with
+            {
+                Id = Guid.NewGuid(),
+                Name = "Backwards",
+                SunTo = new TimeOnly(8, 0),
+            },
+            HttpStatusCode.BadRequest
+        );
         Assert.NotEmpty(backwards.GetProperty("errors").GetProperty("sunTo")[0].GetString()!);
     }
 

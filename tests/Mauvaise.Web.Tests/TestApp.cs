@@ -23,13 +23,20 @@ namespace Mauvaise.Web.Tests;
 /// <summary>The real app on a data file of its own, with the stand-in weather service over real HTTP and a clock that is set by hand.</summary>
 public sealed class TestApp : WebApplicationFactory<GardenTools>
 {
-    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
 
     /// <summary>The shipped facts, read once for all apps: they never change.</summary>
     private static readonly Lazy<GardenCatalogue> Catalogue = new(() => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 
     /// <summary>The file as it is a moment after the first start, with the demo garden and its weather or without a garden: every test begins with it.</summary>
-    private static readonly Dictionary<bool, Lazy<Task<string>>> Beginnings = new() { [true] = new(() => BeginAsync(true)), [false] = new(() => BeginAsync(false)) };
+    private static readonly Dictionary<bool, Lazy<Task<string>>> Beginnings = new()
+    {
+        [true] = new(() => BeginAsync(true)),
+        [false] = new(() => BeginAsync(false)),
+    };
 
     /// <summary>Apps that a test is done with. A start takes seconds; putting the file back takes none.</summary>
     private static readonly Dictionary<bool, ConcurrentBag<TestApp>> Idle = new() { [true] = [], [false] = [] };
@@ -104,7 +111,14 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     private async Task PutBackAsync()
     {
         Clock.Reset();
-        await using var beginning = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = await Beginnings[demo].Value, Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
+        await using var beginning = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = await Beginnings[demo].Value,
+                Mode = SqliteOpenMode.ReadOnly,
+                Pooling = false,
+            }.ToString()
+        );
         await using var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = DatabasePath, Pooling = false }.ToString());
         await beginning.OpenAsync();
         await file.OpenAsync();
@@ -141,7 +155,11 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         builder.UseSetting("HistoryDays", historyDays.ToString(System.Globalization.CultureInfo.InvariantCulture));
         builder.UseSetting("AtHome", home.ToString());
         builder.UseSetting("Weather", WeatherAddress + "/v1/hours");
-        builder.ConfigureTestServices(s => s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock)).Replace(ServiceDescriptor.Singleton(new MachineClock(Clock))).Replace(ServiceDescriptor.Singleton(Catalogue.Value)));
+        builder.ConfigureTestServices(s =>
+            s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock))
+                .Replace(ServiceDescriptor.Singleton(new MachineClock(Clock)))
+                .Replace(ServiceDescriptor.Singleton(Catalogue.Value))
+        );
     }
 
     public override async ValueTask DisposeAsync()

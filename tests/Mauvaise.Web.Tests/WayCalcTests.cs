@@ -54,10 +54,16 @@ public sealed class WayCalcTests : IAsyncLifetime
     {
         Assert.Empty((await AskAsync(Aphids with { Stance = Stance.LastResort })).Ways[0].Materials);
         Assert.Equal("nothing", (await AskAsync(Aphids with { Crop = "kale", Target = "cabbage-aphid", Share = 0.3, Helpers = 4 })).Ways[0].Id);
-        var (summer, winter) = (await AskAsync(Aphids with { Latitude = -37, Date = new DateOnly(2026, 1, 16) }), await AskAsync(Aphids with { Latitude = -37 }));
+        var (summer, winter) = (
+            await AskAsync(Aphids with { Latitude = -37, Date = new DateOnly(2026, 1, 16) }),
+            await AskAsync(Aphids with { Latitude = -37 })
+        );
         Assert.True(summer.Ways.First(w => w.Id == "nothing").LossPercent > winter.Ways.First(w => w.Id == "nothing").LossPercent);
         Assert.Equal("take-out", (await AskAsync(Aphids with { Target = "virus" })).Ways[0].Id);
-        Assert.Contains("potassium-bicarbonate", (await AskAsync(Aphids with { Target = "powdery-mildew", DiseaseApproach = DiseaseApproach.ProtectOnly })).Ways[0].Materials);
+        Assert.Contains(
+            "potassium-bicarbonate",
+            (await AskAsync(Aphids with { Target = "powdery-mildew", DiseaseApproach = DiseaseApproach.ProtectOnly })).Ways[0].Materials
+        );
     }
 
     [Theory]

@@ -54,7 +54,8 @@ public sealed class WeatherTests : IAsyncLifetime
 
     private async Task<T> GetAsync<T>(string path) => (await http.GetFromJsonAsync<T>(path, TestApp.Json, Stop))!;
 
-    private async Task<WeatherDayAnswer> DayAsync(int day) => (await GetAsync<WeatherStateAnswer>("weather")).Days.Single(d => d.Date == new DateOnly(2026, 7, day));
+    private async Task<WeatherDayAnswer> DayAsync(int day) =>
+        (await GetAsync<WeatherStateAnswer>("weather")).Days.Single(d => d.Date == new DateOnly(2026, 7, day));
 
     private async Task<HttpResponseMessage> PutAsync(string path, object body) => await http.PutAsJsonAsync(path, body, TestApp.Json, Stop);
 
@@ -65,7 +66,10 @@ public sealed class WeatherTests : IAsyncLifetime
 
     private async Task<HttpResponseMessage> PushAsync(string key, params StationReading[] readings)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, "weather/readings") { Content = JsonContent.Create(new StationBatch(readings), options: TestApp.Json) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, "weather/readings")
+        {
+            Content = JsonContent.Create(new StationBatch(readings), options: TestApp.Json),
+        };
         request.Headers.Add("X-Station-Key", key);
         return await http.SendAsync(request, Stop);
     }
@@ -184,22 +188,41 @@ public sealed class WeatherTests : IAsyncLifetime
         // A garden of its own without a service: what a file leaves out stays unknown.
         await app.SetMoodAsync(new Mood(Down: true));
         var garden = Guid.NewGuid();
-        await PostAsync("/api/gardens", new NewGarden(garden, "Gaps", 47.5, 16.3, "Europe/Vienna", "continental", KitchenSystem.Metric, Stance.WatchAndTreat, "Ilse",
-            new NewPlace(Guid.NewGuid(), "Bed", PlaceKind.OpenBed, 4, 1, 8, Watering.Drip)), HttpStatusCode.Created);
+        await PostAsync(
+            "/api/gardens",
+            new NewGarden(
+                garden,
+                "Gaps",
+                47.5,
+                16.3,
+                "Europe/Vienna",
+                "continental",
+                KitchenSystem.Metric,
+                Stance.WatchAndTreat,
+                "Ilse",
+                new NewPlace(Guid.NewGuid(), "Bed", PlaceKind.OpenBed, 4, 1, 8, Watering.Drip)
+            ),
+            HttpStatusCode.Created
+        );
         var lines = Enumerable.Range(0, 24).Where(h => h is < 6 or > 9).Select(h => $"2026-07-15T{h:00}:00:00Z;20");
         var text = "time;temp\n" + string.Join('\n', lines);
         var path = $"/api/gardens/{garden}/weather";
         var preview = (await PostAsync(path + "/table/preview", new TableRequest(text))).Deserialize<TablePreview>(TestApp.Json)!;
         await PostAsync(path + "/table", new TableImport(text, preview.Columns, 0));
         var gaps = (await http.GetFromJsonAsync<WeatherStateAnswer>(path, TestApp.Json, Stop))!.Gaps;
-        Assert.Equal(new GapAnswer(new DateTimeOffset(2026, 7, 15, 6, 0, 0, TimeSpan.Zero), new DateTimeOffset(2026, 7, 15, 10, 0, 0, TimeSpan.Zero), 4), gaps[0]);
+        Assert.Equal(
+            new GapAnswer(new DateTimeOffset(2026, 7, 15, 6, 0, 0, TimeSpan.Zero), new DateTimeOffset(2026, 7, 15, 10, 0, 0, TimeSpan.Zero), 4),
+            gaps[0]
+        );
         Assert.Equal(15, gaps[^1].Hours);
     }
 
     [Fact]
     public async Task Ten_years_of_hours_are_imported_and_read()
     {
-        var lines = Enumerable.Range(0, 3650).Select(d => string.Create(CultureInfo.InvariantCulture, $"{new DateOnly(2014, 1, 1).AddDays(d):yyyy-MM-dd};{d % 20};{d % 20 + 8};{d % 3}"));
+        var lines = Enumerable
+            .Range(0, 3650)
+            .Select(d => string.Create(CultureInfo.InvariantCulture, $"{new DateOnly(2014, 1, 1).AddDays(d):yyyy-MM-dd};{d % 20};{d % 20 + 8};{d % 3}"));
         var text = "date;tmin;tmax;rain\n" + string.Join('\n', lines);
         var preview = (await PostAsync("weather/table/preview", new TableRequest(text))).Deserialize<TablePreview>(TestApp.Json)!;
         Assert.Equal((true, 0), (preview.Daily, preview.BadCount));
@@ -215,7 +238,9 @@ public sealed class WeatherTests : IAsyncLifetime
         var courgette = DemoGarden.PlantingId("Chapel/courgette");
         var path = $"windows?planting={courgette}&material=neem-oil&hours=24";
         Assert.Contains((await GetAsync<WindowsAnswer>(path)).Hours, h => h.Verdict == Verdict.Good);
-        (await PutAsync("settings", new GardenSettings(Stance.WatchAndTreat, KitchenSystem.Metric, [.. Enumerable.Repeat("6-7", 7)]))).EnsureSuccessStatusCode();
+        (
+            await PutAsync("settings", new GardenSettings(Stance.WatchAndTreat, KitchenSystem.Metric, [.. Enumerable.Repeat("6-7", 7)]))
+        ).EnsureSuccessStatusCode();
         Assert.Equal("6-7", (await GetAsync<GardenAnswer>("")).FreeHours[0]);
         var busy = await GetAsync<WindowsAnswer>(path);
         Assert.DoesNotContain(busy.Hours, h => h.Verdict == Verdict.Good && h.Hour.Hour is 16 or 17 or 18);

@@ -8,7 +8,12 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Actions;
 
 /// <summary>Whether a step is proposed, would be fine too, or was passed over.</summary>
-public enum StepChoice { Do, May, PassedOver }
+public enum StepChoice
+{
+    Do,
+    May,
+    PassedOver,
+}
 
 /// <summary>One step of the ladder.</summary>
 /// <param name="Code">Id of a measure; or spray, patch-test, dip, drench, dust for what is mixed.</param>
@@ -28,7 +33,8 @@ public sealed record LadderStep(
     Measure? Measure = null,
     MaterialOption? Option = null,
     CourseShape? Shape = null,
-    PrunePlan? Prune = null);
+    PrunePlan? Prune = null
+);
 
 /// <summary>Steps against one trouble on one planting, from gentle to drastic, each with its reasons.</summary>
 public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)

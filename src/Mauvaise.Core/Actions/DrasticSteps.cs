@@ -42,8 +42,12 @@ internal static class SpraySteps
             yield return Other(f, other);
         }
 
-        if (f.Place.Kind is PlaceKind.Containers or PlaceKind.IndoorRack && f.Planting.Stage is GrowthStage.Young && f.Garden.Catalogue.FindRecipe(KnownIds.Recipes.SoapDip) is { } dip
-            && options.FirstOrDefault(o => o.Material.Id == dip.Active.Material) is { } soap)
+        if (
+            f.Place.Kind is PlaceKind.Containers or PlaceKind.IndoorRack
+            && f.Planting.Stage is GrowthStage.Young
+            && f.Garden.Catalogue.FindRecipe(KnownIds.Recipes.SoapDip) is { } dip
+            && options.FirstOrDefault(o => o.Material.Id == dip.Active.Material) is { } soap
+        )
         {
             yield return Other(f, soap with { Recipe = dip });
         }
@@ -66,17 +70,28 @@ internal static class SpraySteps
 
         if (way is not { Option: { } best, Shape: { } shape })
         {
-            return Against(SprayCodes.Spray, "Spray", ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}." : Say.Of("actions.nothingInTheCatalogueWorks"));
+            return Against(
+                SprayCodes.Spray,
+                "Spray",
+                ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred
+                    ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}."
+                    : Say.Of("actions.nothingInTheCatalogueWorks")
+            );
         }
 
         var name = best.Recipe.Name;
         List<string> why =
         [
             f.Told + ".",
-            .. f.Doubled || f.RainWillSpread ? [f.RainWillSpread && !f.Doubled ? (Say.Of("actions.ofRainInThreeDaysWill", ("rain", Figure.Rain(f.RainMm)))) : f.Line.Reason] : Array.Empty<string>(),
+            .. f.Doubled || f.RainWillSpread
+                ? [f.RainWillSpread && !f.Doubled ? (Say.Of("actions.ofRainInThreeDaysWill", ("rain", Figure.Rain(f.RainMm)))) : f.Line.Reason]
+                : Array.Empty<string>(),
             .. best.Reasons,
             shape.Reason,
-            .. options.Where(o => !o.Allowed).Take(NamedAgainst).Select(o => Say.Of("actions.not", ("material", o.Material.Name.InSentence()), ("passedOver", o.PassedOver[0]))),
+            .. options
+                .Where(o => !o.Allowed)
+                .Take(NamedAgainst)
+                .Select(o => Say.Of("actions.not", ("material", o.Material.Name.InSentence()), ("passedOver", o.PassedOver[0]))),
         ];
         if (f.Planting.InFlower)
         {
@@ -85,31 +100,55 @@ internal static class SpraySteps
 
         if (!way.Proposed)
         {
-            return Step(form, name, StepChoice.May, [Say.Of("actions.firstWhenTheCountAfter", ("words", ways.Proposed!.Words.AsSentenceStart())), .. why], best, shape);
+            return Step(
+                form,
+                name,
+                StepChoice.May,
+                [Say.Of("actions.firstWhenTheCountAfter", ("words", ways.Proposed!.Words.AsSentenceStart())), .. why],
+                best,
+                shape
+            );
         }
 
         var on = f.Garden.Today.AddDays(way.SprayDays[0]);
         return UseGuards.PatchOf(f.Garden, f.Crop, best.Material) switch
         {
-            { State: PatchState.Waiting, JudgeOn: { } judge } => Step(form, name, StepChoice.Do, [Say.Of("actions.twoLeavesWaitToBeJudged", ("date", ActionLadder.Date(judge))), .. why], best, shape, on > judge ? on : judge),
-            { State: PatchState.Needed } => Step(SprayCodes.PatchTest, Say.Of("actions.twoLeavesFirst", ("name", name.InSentence())), StepChoice.Do, why, best, shape, f.Garden.Today),
+            { State: PatchState.Waiting, JudgeOn: { } judge } => Step(
+                form,
+                name,
+                StepChoice.Do,
+                [Say.Of("actions.twoLeavesWaitToBeJudged", ("date", ActionLadder.Date(judge))), .. why],
+                best,
+                shape,
+                on > judge ? on : judge
+            ),
+            { State: PatchState.Needed } => Step(
+                SprayCodes.PatchTest,
+                Say.Of("actions.twoLeavesFirst", ("name", name.InSentence())),
+                StepChoice.Do,
+                why,
+                best,
+                shape,
+                f.Garden.Today
+            ),
             _ => Step(form, name, StepChoice.Do, why, best, shape, on),
         };
     }
 
     /// <summary>Why no spray is in question at all, before any material is weighed; null when one is.</summary>
-    private static string? Closed(Finding f, Target target, bool something) => f switch
-    {
-        _ when target.Kind == TargetKind.LookAlike => WayWords.NoSprayMends,
-        _ when target.NoSpray => target.InsteadOfSpray!,
-        { Visit: { } visit } => Say.Of("actions.checkBackBeforeAnythingElseGoes", ("date", ActionLadder.Date(visit.DueOn))),
-        { Course: not null } => null,
-        _ when target.InsteadOfSpray is { } instead && !(something && target.Group == KnownIds.TargetGroups.SoilPests) => instead,
-        { OverLine: false } => f.Told + ".",
-        { HelpersAtWork: true } => Say.Of("actions.itWouldHarmTheHelpers"),
-        { Stance: Stance.LastResort, GrowthHurt: false } => Say.Of("actions.butGrowthIsNotHurt", ("it", f.Told)),
-        _ => null,
-    };
+    private static string? Closed(Finding f, Target target, bool something) =>
+        f switch
+        {
+            _ when target.Kind == TargetKind.LookAlike => WayWords.NoSprayMends,
+            _ when target.NoSpray => target.InsteadOfSpray!,
+            { Visit: { } visit } => Say.Of("actions.checkBackBeforeAnythingElseGoes", ("date", ActionLadder.Date(visit.DueOn))),
+            { Course: not null } => null,
+            _ when target.InsteadOfSpray is { } instead && !(something && target.Group == KnownIds.TargetGroups.SoilPests) => instead,
+            { OverLine: false } => f.Told + ".",
+            { HelpersAtWork: true } => Say.Of("actions.itWouldHarmTheHelpers"),
+            { Stance: Stance.LastResort, GrowthHurt: false } => Say.Of("actions.butGrowthIsNotHurt", ("it", f.Told)),
+            _ => null,
+        };
 
     private static LadderStep Round(Finding f, CourseProgress course)
     {
@@ -117,7 +156,15 @@ internal static class SpraySteps
         var material = f.Garden.Catalogue.Material(course.Recipe.Active.Material);
         var option = new MaterialOption(material, course.Recipe, 1, [], []);
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= f.Garden.Today;
-        return Step(course.State == CourseState.PatchFirst ? SprayCodes.PatchTest : SprayCodes.Spray, course.Recipe.Name, due ? StepChoice.Do : StepChoice.PassedOver, why, option, null, due ? f.Garden.Today : null);
+        return Step(
+            course.State == CourseState.PatchFirst ? SprayCodes.PatchTest : SprayCodes.Spray,
+            course.Recipe.Name,
+            due ? StepChoice.Do : StepChoice.PassedOver,
+            why,
+            option,
+            null,
+            due ? f.Garden.Today : null
+        );
     }
 
     private static LadderStep Other(Finding f, MaterialOption option)
@@ -129,15 +176,35 @@ internal static class SpraySteps
         {
             { Allowed: false } => Step(code, option.Recipe.Name, StepChoice.PassedOver, [option.PassedOver[0] + "."], option, null),
             _ when !f.OverLine => Step(code, option.Recipe.Name, StepChoice.PassedOver, [f.Told + "."], option, null),
-            { Recipe.Form: Form.Dust } when rain >= DustRainMm =>
-                Step(code, option.Recipe.Name, StepChoice.PassedOver, [(Say.Of("actions.ofRainInTwoDaysDust", ("rain", Figure.Rain(rain))))], option, null),
-            { Recipe.Form: Form.Dust } when f.Helpers > 0 => Step(code, option.Recipe.Name, StepChoice.PassedOver, [Say.Of("actions.dustKillsTheHelpersToo")], option, null),
+            { Recipe.Form: Form.Dust } when rain >= DustRainMm => Step(
+                code,
+                option.Recipe.Name,
+                StepChoice.PassedOver,
+                [(Say.Of("actions.ofRainInTwoDaysDust", ("rain", Figure.Rain(rain))))],
+                option,
+                null
+            ),
+            { Recipe.Form: Form.Dust } when f.Helpers > 0 => Step(
+                code,
+                option.Recipe.Name,
+                StepChoice.PassedOver,
+                [Say.Of("actions.dustKillsTheHelpersToo")],
+                option,
+                null
+            ),
             _ => Step(code, option.Recipe.Name, StepChoice.May, option.Reasons, option, null, f.Garden.Today),
         };
     }
 
-    private static LadderStep Step(string code, string name, StepChoice choice, IReadOnlyList<string> why, MaterialOption option, CourseShape? shape, DateOnly? on = null) =>
-        new(Rung.Spray, code, name, choice, why, on, null, option, shape);
+    private static LadderStep Step(
+        string code,
+        string name,
+        StepChoice choice,
+        IReadOnlyList<string> why,
+        MaterialOption option,
+        CourseShape? shape,
+        DateOnly? on = null
+    ) => new(Rung.Spray, code, name, choice, why, on, null, option, shape);
 
     private static LadderStep Against(string code, string name, string why) => new(Rung.Spray, code, name, StepChoice.PassedOver, [why]);
 }
@@ -167,10 +234,24 @@ internal static class TakeOutSteps
         yield return f switch
         {
             _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [.. how, target.InsteadOfSpray!]),
-            _ when ways.Proposed?.Uses(KnownIds.Measures.TakeOut) == true => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do,
-                [.. how, f.Ending ? Say.Of("actions.andTheCropIsNearIts", ("it", f.Told)) : Say.Of("actions.itFeedsTheRest", ("it", f.Told)), Saves(ways)]),
-            { Overrun: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [f.WebbedOver ? Say.Of("actions.webbedOverTheTop") : Say.Of("actions.moreThanSixLeavesInTen"), Saves(ways)]),
-            { Ending: true, OverLine: true } => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.May, [Say.Of("actions.theCropEndsWithinTwoWeeks"), Saves(ways)]),
+            _ when ways.Proposed?.Uses(KnownIds.Measures.TakeOut) == true => MeasureFits.Step(
+                f,
+                KnownIds.Measures.TakeOut,
+                StepChoice.Do,
+                [.. how, f.Ending ? Say.Of("actions.andTheCropIsNearIts", ("it", f.Told)) : Say.Of("actions.itFeedsTheRest", ("it", f.Told)), Saves(ways)]
+            ),
+            { Overrun: true } => MeasureFits.Step(
+                f,
+                KnownIds.Measures.TakeOut,
+                StepChoice.May,
+                [f.WebbedOver ? Say.Of("actions.webbedOverTheTop") : Say.Of("actions.moreThanSixLeavesInTen"), Saves(ways)]
+            ),
+            { Ending: true, OverLine: true } => MeasureFits.Step(
+                f,
+                KnownIds.Measures.TakeOut,
+                StepChoice.May,
+                [Say.Of("actions.theCropEndsWithinTwoWeeks"), Saves(ways)]
+            ),
             _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [Say.Of("actions.worthSaving", ("it", f.Told))]),
         };
     }
@@ -183,6 +264,11 @@ internal static class TakeOutSteps
         }
 
         var litres = SprayVolume.LitresFor(ways.Finding.Garden, [ways.Finding.Planting]);
-        return Say.Of("actions.itSavesRoundsOfInAll", ("rounds", shape.Rounds), ("material", best.Material.Name.InSentence()), ("volume", Figure.Volume(shape.Rounds * litres)));
+        return Say.Of(
+            "actions.itSavesRoundsOfInAll",
+            ("rounds", shape.Rounds),
+            ("material", best.Material.Name.InSentence()),
+            ("volume", Figure.Volume(shape.Rounds * litres))
+        );
     }
 }

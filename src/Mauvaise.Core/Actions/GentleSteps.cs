@@ -43,7 +43,11 @@ internal static class LookSteps
         {
             { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(WalkRhythm.Days), Say.Of("actions.cleanTheUsualWalkIsSoon")),
             { Stale: true } => Look(StepChoice.Do, today, Say.Of("actions.theCountIsFromTooOld", ("date", ActionLadder.Date(seenOn)))),
-            { Visit: { } visit } => Look(StepChoice.Do, visit.DueOn, Say.Of("actions.somethingWasDoneAlreadyCheckBack", ("date", ActionLadder.Date(visit.DueOn)))),
+            { Visit: { } visit } => Look(
+                StepChoice.Do,
+                visit.DueOn,
+                Say.Of("actions.somethingWasDoneAlreadyCheckBack", ("date", ActionLadder.Date(visit.DueOn)))
+            ),
             { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), Say.Of("actions.twoCountsSayMoreThanOne")),
             { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, Say.Of("actions.itDoesNotGoAway")),
             { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), Say.Of("actions.itIsNoPest")),
@@ -54,7 +58,8 @@ internal static class LookSteps
             _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), f.Told + "."),
         };
 
-        LadderStep Look(StepChoice choice, DateOnly? on, string why) => MeasureFits.Step(f, KnownIds.Measures.LookAgain, choice, [why], on < today ? today : on);
+        LadderStep Look(StepChoice choice, DateOnly? on, string why) =>
+            MeasureFits.Step(f, KnownIds.Measures.LookAgain, choice, [why], on < today ? today : on);
     }
 }
 
@@ -72,10 +77,30 @@ internal static class HelperSteps
         yield return f switch
         {
             { Helpers: 0 } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.noneWereSeen")]),
-            { HelpersAtWork: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.Do, [Say.Of("actions.onInfestedLeavesEnoughToWait", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]),
-            { Seen.Ants: not Ants.None } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.butAntsKeepThemOff", ("helpers", helpers))]),
-            { Doubled: true } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.butTheCountDoubledAll", ("helpers", helpers))]),
-            _ => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.onInfestedLeavesTooFew", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]),
+            { HelpersAtWork: true } => MeasureFits.Step(
+                f,
+                KnownIds.Measures.SpareHelpers,
+                StepChoice.Do,
+                [Say.Of("actions.onInfestedLeavesEnoughToWait", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]
+            ),
+            { Seen.Ants: not Ants.None } => MeasureFits.Step(
+                f,
+                KnownIds.Measures.SpareHelpers,
+                StepChoice.PassedOver,
+                [Say.Of("actions.butAntsKeepThemOff", ("helpers", helpers))]
+            ),
+            { Doubled: true } => MeasureFits.Step(
+                f,
+                KnownIds.Measures.SpareHelpers,
+                StepChoice.PassedOver,
+                [Say.Of("actions.butTheCountDoubledAll", ("helpers", helpers))]
+            ),
+            _ => MeasureFits.Step(
+                f,
+                KnownIds.Measures.SpareHelpers,
+                StepChoice.PassedOver,
+                [Say.Of("actions.onInfestedLeavesTooFew", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]
+            ),
         };
         if (f.Seen.Ants != Ants.None)
         {
@@ -87,20 +112,26 @@ internal static class HelperSteps
         if (f.Place.Shelter != Shelter.Open)
         {
             var lead = f.Garden.Catalogue.Measure(KnownIds.Measures.OrderHelpers).LeadDays;
-            yield return Coming(f) is { } coming
-                ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [coming])
-                : f.Share >= 2 * f.Line.Share
+            yield return Coming(f) is { } coming ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [coming])
+            : f.Share >= 2 * f.Line.Share
                 ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [Say.Of("actions.tooLateTheyComeInAbout", ("lead", lead))])
-                : MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May, [Say.Of("actions.underCoverNoneComeByThemselves", ("date", ActionLadder.Date(f.Garden.Today.AddDays(lead))))]);
+            : MeasureFits.Step(
+                f,
+                KnownIds.Measures.OrderHelpers,
+                f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May,
+                [Say.Of("actions.underCoverNoneComeByThemselves", ("date", ActionLadder.Date(f.Garden.Today.AddDays(lead))))]
+            );
         }
     }
 
     /// <summary>Helpers that are ordered, or were let out lately, are not ordered again; null when none are.</summary>
     private static string? Coming(Finding f)
     {
-        var release = f.Garden.Tasks.LastOrDefault(t => t.PlantingId == f.Planting.Id
+        var release = f.Garden.Tasks.LastOrDefault(t =>
+            t.PlantingId == f.Planting.Id
             && t is { Step: KnownIds.Measures.ReleaseHelpers, Helper: not null, State: TaskState.Planned or TaskState.Done }
-            && (t.DoneAt ?? f.Garden.Now) > f.Garden.Now.AddDays(-OrderedAgainDays));
+            && (t.DoneAt ?? f.Garden.Now) > f.Garden.Now.AddDays(-OrderedAgainDays)
+        );
         var told = release is null ? "" : HelperGuards.Told(f.Garden.Catalogue, release.Helper!, release.Number ?? 1);
         return release switch
         {
@@ -120,7 +151,8 @@ internal static class HandSteps
     private const int DullWithinDays = 3;
 
     /// <summary>Hours of a day that have to be dull, by the clock: leaves dry in them (assumed).</summary>
-    private const int DullFromHour = 9, DullHours = 9;
+    private const int DullFromHour = 9,
+        DullHours = 9;
     private const double CoolC = 24;
     private const double DullCloudPercent = 60;
 
@@ -145,16 +177,38 @@ internal static class HandSteps
         var target = f.Target!;
         return m.Id switch
         {
-            KnownIds.Measures.WaterAtSoil => MeasureFits.Step(f, m.Id, f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
-                [f.Place.Watering == Watering.Overhead ? Say.Of("actions.isWateredFromAboveWhichKeeps", ("place", f.Place.Name)) : Say.Of("actions.theLeavesAreNotWateredHere")]),
-            KnownIds.Measures.Mulch => MeasureFits.Step(f, m.Id, f.RainWillSpread ? StepChoice.Do : StepChoice.May, [f.RainWillSpread
-                ? (Say.Of("actions.ofRainInThreeDaysWill2", ("rain", Figure.Rain(f.RainMm)))) : Say.Of("actions.rainSplashesItUpFrom")]),
-            KnownIds.Measures.MoreAir => MeasureFits.Step(f, m.Id, f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May, [Say.Of("actions.itLikesStillHumidAir")]),
+            KnownIds.Measures.WaterAtSoil => MeasureFits.Step(
+                f,
+                m.Id,
+                f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
+                [
+                    f.Place.Watering == Watering.Overhead
+                        ? Say.Of("actions.isWateredFromAboveWhichKeeps", ("place", f.Place.Name))
+                        : Say.Of("actions.theLeavesAreNotWateredHere"),
+                ]
+            ),
+            KnownIds.Measures.Mulch => MeasureFits.Step(
+                f,
+                m.Id,
+                f.RainWillSpread ? StepChoice.Do : StepChoice.May,
+                [f.RainWillSpread ? (Say.Of("actions.ofRainInThreeDaysWill2", ("rain", Figure.Rain(f.RainMm)))) : Say.Of("actions.rainSplashesItUpFrom")]
+            ),
+            KnownIds.Measures.MoreAir => MeasureFits.Step(
+                f,
+                m.Id,
+                f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May,
+                [Say.Of("actions.itLikesStillHumidAir")]
+            ),
             KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, [Say.Of("actions.itKeepsTheNextBroodOff")]),
             KnownIds.Measures.PickOff when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),
             _ when m.WantsDullDay => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [DullDayWhy(f, out var on)], on),
             KnownIds.Measures.PinchTips when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, [Say.Of("actions.itDoesNotSit")]),
-            _ => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [first ? Say.Of("actions.handsAreAMatch", ("it", f.Told)) : Say.Of("actions.costsNothingAndHelps")]),
+            _ => MeasureFits.Step(
+                f,
+                m.Id,
+                first ? StepChoice.Do : StepChoice.May,
+                [first ? Say.Of("actions.handsAreAMatch", ("it", f.Told)) : Say.Of("actions.costsNothingAndHelps")]
+            ),
         };
     }
 
@@ -221,14 +275,19 @@ internal static class PruneSteps
         }
     }
 
-    private static LadderStep Prune(Finding f, bool proposed, PrunePlan plan) => f switch
-    {
-        _ when plan.TakeNow == 0 => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [plan.Sentence]),
-        _ when f.Tried.TryGetValue(KnownIds.Measures.Prune, out var day) && day > f.Garden.Today.AddDays(-7) =>
-            MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [Say.Of("actions.leavesCameOffOnTheNext", ("date", ActionLadder.Date(day)))]),
-        _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, Say.Of("actions.itTakesMostOfWhatSpreads")]),
-        _ => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.May, [plan.Sentence]),
-    };
+    private static LadderStep Prune(Finding f, bool proposed, PrunePlan plan) =>
+        f switch
+        {
+            _ when plan.TakeNow == 0 => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.PassedOver, [plan.Sentence]),
+            _ when f.Tried.TryGetValue(KnownIds.Measures.Prune, out var day) && day > f.Garden.Today.AddDays(-7) => MeasureFits.Step(
+                f,
+                KnownIds.Measures.Prune,
+                StepChoice.PassedOver,
+                [Say.Of("actions.leavesCameOffOnTheNext", ("date", ActionLadder.Date(day)))]
+            ),
+            _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, Say.Of("actions.itTakesMostOfWhatSpreads")]),
+            _ => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.May, [plan.Sentence]),
+        };
 }
 
 /// <summary>Keeping it from going on to the neighbours.</summary>
@@ -250,14 +309,22 @@ internal static class IsolateSteps
             yield return MeasureFits.Step(f, KnownIds.Measures.Isolate, choice, [Say.Of("actions.itWalksAndDriftsToWhat")]);
         }
 
-        var beside = f.Garden.Growing.Where(p => p.Id != f.Planting.Id && p.PlaceId == f.Planting.PlaceId && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop)))
+        var beside = f
+            .Garden.Growing.Where(p =>
+                p.Id != f.Planting.Id && p.PlaceId == f.Planting.PlaceId && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop))
+            )
             .ToList();
         var unseen = beside.Where(p => f.Garden.LatestObservation(p.Id) is not { } o || o.At < f.Seen.At.AddDays(-SeenLately)).ToList();
         if (beside.Count > 0 && f.Garden.Catalogue.Measure(KnownIds.Measures.LookAtNeighbours).IsFor(target))
         {
             yield return unseen.Count > 0
                 ? MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, choice, [Say.Of("actions.itLivesOnToo", ("join", Say.All(unseen.Select(Crop))))])
-                : MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, StepChoice.PassedOver, [Say.Of("actions.besideItLookedAtAlready", ("join", Say.All(beside.Select(Crop))))]);
+                : MeasureFits.Step(
+                    f,
+                    KnownIds.Measures.LookAtNeighbours,
+                    StepChoice.PassedOver,
+                    [Say.Of("actions.besideItLookedAtAlready", ("join", Say.All(beside.Select(Crop))))]
+                );
         }
 
         string Crop(Planting p) => f.Garden.Catalogue.Crop(p.Crop).Name.InSentence();

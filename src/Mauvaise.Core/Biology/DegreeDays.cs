@@ -27,8 +27,7 @@ public static class DegreeDays
     }
 
     /// <summary>Degree-days that one hour adds: (min(T, upper) - lower) / 24, never below 0.</summary>
-    public static double OfHour(double temperatureC, double lowerC, double upperC) =>
-        Math.Max(0, Math.Min(temperatureC, upperC) - lowerC) / 24;
+    public static double OfHour(double temperatureC, double lowerC, double upperC) => Math.Max(0, Math.Min(temperatureC, upperC) - lowerC) / 24;
 
     private static double Above(double minC, double maxC, double thresholdC)
     {

@@ -61,7 +61,8 @@ public static class MildewIndex
 
     private static int LongestRun(IReadOnlyList<double?> hours, Func<double?, bool> holds)
     {
-        int longest = 0, run = 0;
+        int longest = 0,
+            run = 0;
         foreach (var t in hours)
         {
             run = holds(t) ? run + 1 : 0;
@@ -76,11 +77,8 @@ public static class MildewIndex
 public static class LateBlightWarning
 {
     /// <summary>True when two days in a row each had a minimum of at least 10 C and six or more hours at 90 % humidity or more.</summary>
-    public static bool Holds(IReadOnlyList<WeatherHour> firstDay, IReadOnlyList<WeatherHour> secondDay) =>
-        Suits(firstDay) && Suits(secondDay);
+    public static bool Holds(IReadOnlyList<WeatherHour> firstDay, IReadOnlyList<WeatherHour> secondDay) => Suits(firstDay) && Suits(secondDay);
 
     private static bool Suits(IReadOnlyList<WeatherHour> day) =>
-        day.Count > 0
-        && day.All(h => h.TemperatureC >= 10)
-        && day.Count(h => h.RelativeHumidityPercent >= 90) >= 6;
+        day.Count > 0 && day.All(h => h.TemperatureC >= 10) && day.Count(h => h.RelativeHumidityPercent >= 90) >= 6;
 }

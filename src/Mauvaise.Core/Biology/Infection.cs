@@ -22,8 +22,7 @@ public static class Infection
             return 0;
         }
 
-        return (maxC - temperatureC) / (maxC - optimumC)
-            * Math.Pow((temperatureC - minC) / (optimumC - minC), (optimumC - minC) / (maxC - optimumC));
+        return (maxC - temperatureC) / (maxC - optimumC) * Math.Pow((temperatureC - minC) / (optimumC - minC), (optimumC - minC) / (maxC - optimumC));
     }
 
     /// <summary>Wet hours needed for infection: W over the response, at most <see cref="LongestHours"/>; null where the response is 0.</summary>

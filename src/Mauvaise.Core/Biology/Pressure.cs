@@ -28,8 +28,7 @@ public static class Pressure
     private const double WashingRainMm = 5;
 
     /// <summary>The pressure on the last of the days; null for a target without biology or a day without weather.</summary>
-    public static PressureReading? Latest(Target target, SkyDays days) =>
-        Daily(target, days) is [.., var last] && last.Day == days.To ? last : null;
+    public static PressureReading? Latest(Target target, SkyDays days) => Daily(target, days) is [.., var last] && last.Day == days.To ? last : null;
 
     /// <summary>Readings that were worked out already: many plantings ask for the same trouble under the same sky.</summary>
     private static readonly ConditionalWeakTable<SkyDays, ConcurrentDictionary<object, IReadOnlyList<PressureReading>>> Kept = [];
@@ -63,22 +62,32 @@ public static class Pressure
 
     /// <summary>Degree-days of each day; null where the temperature of half of it is unknown.</summary>
     internal static double?[] DegreeDaysOf(InsectBiology insect, IReadOnlyList<SkyDay> days) =>
-        [.. days.Select(d => d.Known ? d.Hours.Where(h => h.TemperatureC.HasValue).Average(h => DegreeDays.OfHour(h.TemperatureC!.Value, insect.LowerC, insect.UpperC)) * 24 : (double?)null)];
+        [
+            .. days.Select(d =>
+                d.Known
+                    ? d.Hours.Where(h => h.TemperatureC.HasValue).Average(h => DegreeDays.OfHour(h.TemperatureC!.Value, insect.LowerC, insect.UpperC)) * 24
+                    : (double?)null
+            ),
+        ];
 
     /// <summary>Share of what an infection needs that each day's night brought, 0 to 1.</summary>
     internal static double[] InfectionOf(DiseaseBiology disease, IReadOnlyList<SkyDay> days) =>
-    [
-        .. days.Select(d => d.WetHours > 0 && Infection.HoursNeeded(d.WetMeanC, disease.MinC, disease.OptimumC, disease.MaxC, disease.WetHoursAtOptimum!.Value) is { } needed
-            ? Math.Min(1, d.WetHours / needed)
-            : 0),
-    ];
+        [
+            .. days.Select(d =>
+                d.WetHours > 0
+                && Infection.HoursNeeded(d.WetMeanC, disease.MinC, disease.OptimumC, disease.MaxC, disease.WetHoursAtOptimum!.Value) is { } needed
+                    ? Math.Min(1, d.WetHours / needed)
+                    : 0
+            ),
+        ];
 
     private static Func<int, (double, string)> Insect(InsectBiology insect, IReadOnlyList<SkyDay> days)
     {
         var degreeDays = DegreeDaysOf(insect, days);
         return i =>
         {
-            double sum = 0, humidity = 0;
+            double sum = 0,
+                humidity = 0;
             var known = 0;
             for (var k = Math.Max(0, i - InsectDays + 1); k <= i; k++)
             {
@@ -110,7 +119,12 @@ public static class Pressure
                 nearly += fill[k] >= 1 ? 0 : fill[k] * NearlyWeight;
             }
 
-            var words = spells switch { 0 => Say.Of("biology.noNightWetAndWarmEnough"), 1 => Say.Of("biology.oneNightWetAndWarmEnough"), _ => Say.Of("biology.nightsWetAndWarmEnough", ("spells", spells)) };
+            var words = spells switch
+            {
+                0 => Say.Of("biology.noNightWetAndWarmEnough"),
+                1 => Say.Of("biology.oneNightWetAndWarmEnough"),
+                _ => Say.Of("biology.nightsWetAndWarmEnough", ("spells", spells)),
+            };
             return ((spells + nearly) / SpellsForFull, Say.Of("biology.inTenDays", ("words", words)));
         };
     }
@@ -125,7 +139,12 @@ public static class Pressure
             {
                 if (warned[i - back])
                 {
-                    return (1 - 0.1 * back, back == 0 ? Say.Of("biology.twoWarmHumidDays") : back == 1 ? Say.Of("biology.twoWarmHumidDays2", ("back", back)) : Say.Of("biology.twoWarmHumidDays3", ("back", back)));
+                    return (
+                        1 - 0.1 * back,
+                        back == 0 ? Say.Of("biology.twoWarmHumidDays")
+                        : back == 1 ? Say.Of("biology.twoWarmHumidDays2", ("back", back))
+                        : Say.Of("biology.twoWarmHumidDays3", ("back", back))
+                    );
                 }
             }
 
@@ -142,7 +161,12 @@ public static class Pressure
             var humid = days[i].NightHumidityPercent >= HumidNightPercent;
             var washed = days[i].RainMm > WashingRainMm;
             var value = index[i] / 100.0 * (humid ? 1 : 0.6) * (washed ? 0.7 : 1);
-            return (value, washed ? Say.Of("biology.mildewIndexOf100RainWashed", ("index", index[i])) : humid ? Say.Of("biology.mildewIndexOf100HumidNights", ("index", index[i])) : Say.Of("biology.mildewIndexOf100DryNights", ("index", index[i])));
+            return (
+                value,
+                washed ? Say.Of("biology.mildewIndexOf100RainWashed", ("index", index[i]))
+                : humid ? Say.Of("biology.mildewIndexOf100HumidNights", ("index", index[i]))
+                : Say.Of("biology.mildewIndexOf100DryNights", ("index", index[i]))
+            );
         };
     }
 }

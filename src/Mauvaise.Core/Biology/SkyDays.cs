@@ -15,7 +15,8 @@ public sealed record SkyDay(
     double WetMeanC,
     double NightHumidityPercent,
     double MeanHumidityPercent,
-    double RainMm)
+    double RainMm
+)
 {
     /// <summary>The temperature of half the day at least is known.</summary>
     public bool Known { get; } = Hours.Count(h => h.TemperatureC.HasValue) >= 12;
@@ -42,8 +43,11 @@ public sealed record SkyDays(IReadOnlyList<SkyDay> All, int First, DateOnly To)
 
     private static SkyDay Day(ShelterSky sky, Garden garden, DateOnly date)
     {
-        int start = sky.IndexOf(garden.StartOf(date)), end = sky.IndexOf(garden.StartOf(date.AddDays(1)));
-        int run = 0, longest = 0, longestEnd = start;
+        int start = sky.IndexOf(garden.StartOf(date)),
+            end = sky.IndexOf(garden.StartOf(date.AddDays(1)));
+        int run = 0,
+            longest = 0,
+            longestEnd = start;
         for (var i = start - 12; i < end - 12; i++)
         {
             run = sky.Wet(i) ? run + 1 : 0;
@@ -66,7 +70,8 @@ public sealed record SkyDays(IReadOnlyList<SkyDay> All, int First, DateOnly To)
             Mean(sky, longestEnd - longest + 1, longestEnd + 1, h => h.TemperatureC),
             Mean(sky, start - 3, start + 6, h => h.RelativeHumidityPercent),
             Mean(sky, start, end, h => h.RelativeHumidityPercent),
-            sky.RainMm(start, end - start));
+            sky.RainMm(start, end - start)
+        );
     }
 
     /// <summary>Mean of what is known; 0 when nothing is.</summary>

@@ -4,7 +4,12 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Biology;
 
-public enum StageEventKind { Hatch, Young, Adults }
+public enum StageEventKind
+{
+    Hatch,
+    Young,
+    Adults,
+}
 
 /// <summary>A turn in an insect's life as the warmth brings it.</summary>
 /// <param name="Generation">1 for the insects that were found, 2 for their young, and so on.</param>
@@ -87,11 +92,17 @@ public static class StageTimeline
         var about = certain ? "" : Say.Of("words.about");
         var date = Say.In(day, "ddd d MMM");
         var whose = generation == 1 ? Say.Of("biology.ofWhatWasFound") : Say.Of("biology.ofGeneration", ("generation", generation));
-        return new(day, kind, generation, certain, kind switch
-        {
-            StageEventKind.Hatch => Say.Of("biology.eggsHatch", ("whose", whose), ("about", about), ("date", date)),
-            StageEventKind.Young => Say.Of("biology.firstYoungOfGeneration", ("generation", generation), ("about", about), ("date", date)),
-            _ => Say.Of("biology.adultsTheyBreed", ("whose", whose), ("about", about), ("date", date)),
-        });
+        return new(
+            day,
+            kind,
+            generation,
+            certain,
+            kind switch
+            {
+                StageEventKind.Hatch => Say.Of("biology.eggsHatch", ("whose", whose), ("about", about), ("date", date)),
+                StageEventKind.Young => Say.Of("biology.firstYoungOfGeneration", ("generation", generation), ("about", about), ("date", date)),
+                _ => Say.Of("biology.adultsTheyBreed", ("whose", whose), ("about", about), ("date", date)),
+            }
+        );
     }
 }

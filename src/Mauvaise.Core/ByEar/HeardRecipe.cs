@@ -44,7 +44,8 @@ public sealed record HeardLine(
     double? Millilitres = null,
     double? Grams = null,
     double? Percent = null,
-    double? Parts = null)
+    double? Parts = null
+)
 {
     /// <summary>Why it could not be read, when it names something; null when it was.</summary>
     public string? Unclear { get; init; }

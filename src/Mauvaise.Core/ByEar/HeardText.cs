@@ -10,7 +10,8 @@ internal static partial class HeardText
     public const char Whole = '\u0002';
 
     /// <summary>Names of volumes, weights and pieces, and of what is no amount of anything.</summary>
-    public const string UnitWords = @"fl\.? oz|fluid ounces?|teaspoon(?:ful)?s?|tsps?|tablespoon(?:ful)?s?|tbsps?|tblsps?|tbls?|tbs|dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
+    public const string UnitWords =
+        @"fl\.? oz|fluid ounces?|teaspoon(?:ful)?s?|tsps?|tablespoon(?:ful)?s?|tbsps?|tblsps?|tbls?|tbs|dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
 
     private const string Volumes = "litres?|liters?|gallons?|gal|quarts?|qts?|pints?|l";
 
@@ -48,13 +49,14 @@ internal static partial class HeardText
             : text;
     }
 
-    private static string Fraction(string words) => words.ToLowerInvariant().Split(' ', '-') switch
-    {
-        ["two", ..] => "2/3",
-        ["three", ..] => "3/4",
-        [_, .., "third"] => "1/3",
-        _ => "1/4",
-    };
+    private static string Fraction(string words) =>
+        words.ToLowerInvariant().Split(' ', '-') switch
+        {
+            ["two", ..] => "2/3",
+            ["three", ..] => "3/4",
+            [_, .., "third"] => "1/3",
+            _ => "1/4",
+        };
 
     private static IEnumerable<string> Named(string things) => And().Split(things).Where(t => t.Trim().Length > 0);
 
@@ -81,14 +83,24 @@ internal static partial class HeardText
     private static partial Regex Mixed();
 
     /// <summary>"10 ml/l neem": the dose before what it is a dose of.</summary>
-    [GeneratedRegex(@"(\d[\d.]*\s*(?:" + UnitWords + @"))\s*(?:/|per)\s*(" + Volumes + @")\s+(?:of\s+)?(?!of\b|water\b|in\b|and\b|with\b|plus\b|to\b)([a-z][a-z -]*?)(?=\s*(?:[,;.+&\n]|\band\b|\bwith\b|\bplus\b|$))", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(\d[\d.]*\s*(?:"
+            + UnitWords
+            + @"))\s*(?:/|per)\s*("
+            + Volumes
+            + @")\s+(?:of\s+)?(?!of\b|water\b|in\b|and\b|with\b|plus\b|to\b)([a-z][a-z -]*?)(?=\s*(?:[,;.+&\n]|\band\b|\bwith\b|\bplus\b|$))",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex DoseOf();
 
     [GeneratedRegex(@"(?<=[a-z])\s*/\s*(" + Volumes + @")\b", RegexOptions.IgnoreCase)]
     private static partial Regex Slash();
 
     /// <summary>What a recipe is called, before a colon, when the part stands behind it.</summary>
-    [GeneratedRegex(@"(?<=^|[\n;.])[^\n;.:,\d]{3,60}:\s*(?=(?:" + SpokenNumber.Pattern + @")\s*(?:" + UnitWords + @")\s+(?:of\s+)?[a-z]|[^:\n]{30,})", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<=^|[\n;.])[^\n;.:,\d]{3,60}:\s*(?=(?:" + SpokenNumber.Pattern + @")\s*(?:" + UnitWords + @")\s+(?:of\s+)?[a-z]|[^:\n]{30,})",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Title();
 
     [GeneratedRegex(@"\b(?:a|an|the|another)\s+(?=\d)", RegexOptions.IgnoreCase)]
@@ -110,18 +122,34 @@ internal static partial class HeardText
     private static partial Regex Fractions();
 
     /// <summary>"2 tbsp each of neem and soap".</summary>
-    [GeneratedRegex(@"(?<amount>" + SpokenNumber.Pattern + @"\s*(?:" + UnitWords + @"))\s+(?:of\s+)?each(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:(?:,|&|\band\b)\s*(?:and\s+)?[a-z][a-z -]*?)+?)(?=\s+(?:in|to|into|per|with)\b|[.;\n]|,\s*\d|$)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<amount>"
+            + SpokenNumber.Pattern
+            + @"\s*(?:"
+            + UnitWords
+            + @"))\s+(?:of\s+)?each(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:(?:,|&|\band\b)\s*(?:and\s+)?[a-z][a-z -]*?)+?)(?=\s+(?:in|to|into|per|with)\b|[.;\n]|,\s*\d|$)",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex EachOf();
 
     /// <summary>"Equal parts of milk and water", "half and half milk and water", "50/50".</summary>
-    [GeneratedRegex(@"\b(?:equal\s+(?:parts|amounts|measures)|half\s+and\s+half|half-and-half|50\s*[/:-]\s*50)(?:\s+mix(?:ture)?)?(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:,|&|\band\b)\s*[^.;\n]*)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(?:equal\s+(?:parts|amounts|measures)|half\s+and\s+half|half-and-half|50\s*[/:-]\s*50)(?:\s+mix(?:ture)?)?(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:,|&|\band\b)\s*[^.;\n]*)",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Equal();
 
     /// <summary>"Vinegar and water, half and half".</summary>
-    [GeneratedRegex(@"\b([a-z][a-z ]*?)\s+(?:and|&)\s+([a-z]+),?\s+(?:half\s+and\s+half|half-and-half|50\s*[/:-]\s*50|in\s+equal\s+(?:parts|amounts))", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b([a-z][a-z ]*?)\s+(?:and|&)\s+([a-z]+),?\s+(?:half\s+and\s+half|half-and-half|50\s*[/:-]\s*50|in\s+equal\s+(?:parts|amounts))",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex EqualAfter();
 
-    [GeneratedRegex(@"\bhalf\s+((?!a\b|an\b|litre|liter|cup|tea|table|pint|gallon|quart)[a-z][a-z ]*?)\s*(?:,|&|\band\b)?\s*half\s+(water|[a-z]+)\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\bhalf\s+((?!a\b|an\b|litre|liter|cup|tea|table|pint|gallon|quart)[a-z][a-z ]*?)\s*(?:,|&|\band\b)?\s*half\s+(water|[a-z]+)\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Halves();
 
     [GeneratedRegex(@"\s*(?:,|&|\band\b)\s*", RegexOptions.IgnoreCase)]
@@ -139,7 +167,16 @@ internal static partial class HeardText
     private static partial Regex Range();
 
     /// <summary>Where one thing ends and the next begins.</summary>
-    [GeneratedRegex(@"[\n\r;]+|,(?!\d)\s*|(?<=\d[^:;,.%\n]*):\s+(?=" + SpokenNumber.Pattern + @"\s)|(?<=\bparts?\s[a-z ]{3,})\s+(?=(?:" + SpokenNumber.Pattern + @")\s+parts?\b)|\s+[+&]\s+|\.\s+|\s+(?:and|with|plus|then|into|in|to|per|mixed|topped|fill up)\s+(?=(?:the\s+|up\s+to\s+|about\s+|each\s+|every\s+|full\s+|with\s+)*(?:" + SpokenNumber.Pattern + @")\s*(?:heaped|heaping|level|rounded|big|large|small|good|whole)?\s*[a-z½¼¾])|\s+(?:and|with|plus)\s+(?=[a-z])", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"[\n\r;]+|,(?!\d)\s*|(?<=\d[^:;,.%\n]*):\s+(?="
+            + SpokenNumber.Pattern
+            + @"\s)|(?<=\bparts?\s[a-z ]{3,})\s+(?=(?:"
+            + SpokenNumber.Pattern
+            + @")\s+parts?\b)|\s+[+&]\s+|\.\s+|\s+(?:and|with|plus|then|into|in|to|per|mixed|topped|fill up)\s+(?=(?:the\s+|up\s+to\s+|about\s+|each\s+|every\s+|full\s+|with\s+)*(?:"
+            + SpokenNumber.Pattern
+            + @")\s*(?:heaped|heaping|level|rounded|big|large|small|good|whole)?\s*[a-z½¼¾])|\s+(?:and|with|plus)\s+(?=[a-z])",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Break();
 
     [GeneratedRegex(@"^(?:[*•–]|-\s|and\s+|\d+[.)]\s+(?=[a-z\d]))\s*", RegexOptions.IgnoreCase)]

@@ -8,7 +8,12 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.ByEar;
 
-public enum HeardVerdict { Ok, Warn, No }
+public enum HeardVerdict
+{
+    Ok,
+    Warn,
+    No,
+}
 
 /// <summary>What speaks against a recipe.</summary>
 /// <param name="Stops">It may not go on a plant like this.</param>
@@ -26,7 +31,8 @@ public sealed record JudgedRecipe(
     IReadOnlyList<HeardShare> PerLitre,
     IReadOnlyList<RecipeFault> Faults,
     IReadOnlyList<string>? Corrected,
-    HeardVerdict Verdict);
+    HeardVerdict Verdict
+);
 
 /// <summary>Judges a recipe that was heard by the rules of the bench, and puts it right.</summary>
 public static class RecipeJudge
@@ -45,7 +51,8 @@ public static class RecipeJudge
     {
         var litres = heard.Litres ?? WithoutWater(heard);
         var shares = litres is { } whole ? Shares(catalogue, heard, whole) : [];
-        var soapy = shares.Exists(s => s.Material.Load == LoadKind.Soap)
+        var soapy =
+            shares.Exists(s => s.Material.Load == LoadKind.Soap)
             || heard.Lines.Any(l => l is { IsMeasured: true, Word: { Nature: HeardNature.Soap, Material: null } });
         RecipeFault[] faults =
         [
@@ -55,7 +62,8 @@ public static class RecipeJudge
             .. heard.Bait ? Bait(heard, shares) : Guards(catalogue, shares, crop, soapy),
             .. Evidence(shares),
         ];
-        var verdict = Array.Exists(faults, f => f.Stops) ? HeardVerdict.No
+        var verdict =
+            Array.Exists(faults, f => f.Stops) ? HeardVerdict.No
             : Array.Exists(faults, f => f.Code != "evidence") ? HeardVerdict.Warn
             : HeardVerdict.Ok;
         var corrected = verdict == HeardVerdict.No ? Corrected(catalogue, shares, kitchen, crop, sprayerLitres ?? heard.WaterLitres ?? 1) : null;
@@ -63,16 +71,16 @@ public static class RecipeJudge
     }
 
     /// <summary>Liquids alone are what is sprayed, when no water was named.</summary>
-    private static double? WithoutWater(HeardRecipe heard) =>
-        heard.Lines.Sum(l => l.PouredMl * l.Used) is > 0 and var ml ? ml / 1000 : null;
+    private static double? WithoutWater(HeardRecipe heard) => heard.Lines.Sum(l => l.PouredMl * l.Used) is > 0 and var ml ? ml / 1000 : null;
 
     private static List<MixShare> Shares(GardenCatalogue catalogue, HeardRecipe heard, double litres) =>
-    [
-        .. heard.Lines.Where(l => l.Word?.Material is not null && l.IsMeasured)
-            .Select(l => (Material: catalogue.Material(l.Word!.Material!), Amount: (l.Millilitres ?? l.Grams)!.Value * l.Used, l.Percent))
-            .GroupBy(l => l.Material.Id)
-            .Select(g => new MixShare(g.First().Material, g.Sum(x => x.Amount) / litres, g.Select(x => x.Percent).FirstOrDefault(p => p is not null))),
-    ];
+        [
+            .. heard
+                .Lines.Where(l => l.Word?.Material is not null && l.IsMeasured)
+                .Select(l => (Material: catalogue.Material(l.Word!.Material!), Amount: (l.Millilitres ?? l.Grams)!.Value * l.Used, l.Percent))
+                .GroupBy(l => l.Material.Id)
+                .Select(g => new MixShare(g.First().Material, g.Sum(x => x.Amount) / litres, g.Select(x => x.Percent).FirstOrDefault(p => p is not null))),
+        ];
 
     private static IEnumerable<RecipeFault> Reading(HeardRecipe heard) =>
         heard.Lines.Where(l => l.Unclear is not null).Select(l => new RecipeFault("unclear", $"“{l.Text}”: {l.Unclear}", false));
@@ -101,7 +109,12 @@ public static class RecipeJudge
             var perLitre = line.Millilitres * line.Used / litres;
             if (MostOfKind(word.Nature) is { } most && perLitre > most)
             {
-                var told = Say.Of("byEar.mlOfALitreIsOver", ("perLitre", Say.In(perLitre, "0.#")), ("line", line.Name!.InSentence()), ("most", Say.In(most, "0")));
+                var told = Say.Of(
+                    "byEar.mlOfALitreIsOver",
+                    ("perLitre", Say.In(perLitre, "0.#")),
+                    ("line", line.Name!.InSentence()),
+                    ("most", Say.In(most, "0"))
+                );
                 yield return new RecipeFault("ceiling", told, true);
             }
 
@@ -115,12 +128,13 @@ public static class RecipeJudge
     private static string NobodyMeasured => Say.Of("byEar.nobodyMeasuredWhatItDoes");
 
     /// <summary>The most of a thing that is only known by its kind, ml a litre: as of oils, soaps and vinegar (assumed); null where there is none.</summary>
-    private static double? MostOfKind(HeardNature nature) => nature switch
-    {
-        HeardNature.Oil or HeardNature.Soap => 20,
-        HeardNature.Acid => 50,
-        _ => null,
-    };
+    private static double? MostOfKind(HeardNature nature) =>
+        nature switch
+        {
+            HeardNature.Oil or HeardNature.Soap => 20,
+            HeardNature.Acid => 50,
+            _ => null,
+        };
 
     /// <summary>Borax that ants are to carry home, per cent of the sweet water: more kills them on the way.</summary>
     private const double MostBoraxPercent = 1.5;
@@ -147,8 +161,18 @@ public static class RecipeJudge
             yield break;
         }
 
-        var tender = crop is not null && shares.Exists(s => MaterialChoice.IsTender(crop, new Planting(Guid.Empty, Guid.Empty, crop.Id, null, default, null, null, GrowthStage.Mature, false), s.Material));
-        var judged = MixGuards.Judge(catalogue, shares, [.. shares.Where(s => s.Material.Doses is not null).Select(s => s.Material).DefaultIfEmpty(shares[0].Material)], Form.Spray, new MixConditions(null, tender ? [crop!.Name] : [], false));
+        var tender =
+            crop is not null
+            && shares.Exists(s =>
+                MaterialChoice.IsTender(crop, new Planting(Guid.Empty, Guid.Empty, crop.Id, null, default, null, null, GrowthStage.Mature, false), s.Material)
+            );
+        var judged = MixGuards.Judge(
+            catalogue,
+            shares,
+            [.. shares.Where(s => s.Material.Doses is not null).Select(s => s.Material).DefaultIfEmpty(shares[0].Material)],
+            Form.Spray,
+            new MixConditions(null, tender ? [crop!.Name] : [], false)
+        );
         foreach (var reason in judged.Reasons.Where(r => !(soapy && r.Code == "no-emulsifier")))
         {
             // Told at the bench as something to put right first; in a recipe that was heard it is what burns the plant.
@@ -168,7 +192,11 @@ public static class RecipeJudge
 
     private static IEnumerable<RecipeFault> Evidence(List<MixShare> shares)
     {
-        if (shares.Count > 0 && shares.TrueForAll(s => s.Material.Evidence == EvidenceGrade.Weak || s.Material.Load == LoadKind.Soap) && shares.Exists(s => s.Material.Evidence == EvidenceGrade.Weak))
+        if (
+            shares.Count > 0
+            && shares.TrueForAll(s => s.Material.Evidence == EvidenceGrade.Weak || s.Material.Load == LoadKind.Soap)
+            && shares.Exists(s => s.Material.Evidence == EvidenceGrade.Weak)
+        )
         {
             yield return new RecipeFault("evidence", Say.Of("byEar.theEvidenceForItIsWeak"), false);
         }
@@ -224,12 +252,22 @@ public static class RecipeJudge
         var name = material.Name.InSentence();
         if (KitchenMeasure.AtMost(most / perMl, kitchen) is { } spoons)
         {
-            return Say.Of("byEar.textMillilitresUnitOf", ("text", spoons.Text), ("millilitres", Say.In(spoons.Millilitres * perMl, "0.##")), ("unit", material.Unit), ("name", name));
+            return Say.Of(
+                "byEar.textMillilitresUnitOf",
+                ("text", spoons.Text),
+                ("millilitres", Say.In(spoons.Millilitres * perMl, "0.##")),
+                ("unit", material.Unit),
+                ("name", name)
+            );
         }
 
         var drops = Math.Floor(amount * material.DropsPerMillilitre + 1e-9);
         return !powder && drops is >= 1 and <= MostDrops
-            ? drops > 1 ? Say.Of("byEar.dropsMl", ("drops", drops), ("drops2", Say.In(drops / material.DropsPerMillilitre, "0.##")), ("name", name)) : Say.Of("byEar.dropMl", ("drops", drops), ("drops2", Say.In(drops / material.DropsPerMillilitre, "0.##")), ("name", name))
-            : powder ? Say.Of("byEar.ofScale", ("amount", Say.In(amount, "0.##")), ("unit", material.Unit), ("name", name)) : Say.Of("byEar.ofSyringe", ("amount", Say.In(amount, "0.##")), ("unit", material.Unit), ("name", name));
+            ? drops > 1
+                ? Say.Of("byEar.dropsMl", ("drops", drops), ("drops2", Say.In(drops / material.DropsPerMillilitre, "0.##")), ("name", name))
+                : Say.Of("byEar.dropMl", ("drops", drops), ("drops2", Say.In(drops / material.DropsPerMillilitre, "0.##")), ("name", name))
+            : powder
+                ? Say.Of("byEar.ofScale", ("amount", Say.In(amount, "0.##")), ("unit", material.Unit), ("name", name))
+                : Say.Of("byEar.ofSyringe", ("amount", Say.In(amount, "0.##")), ("unit", material.Unit), ("name", name));
     }
 }

@@ -42,7 +42,10 @@ public sealed partial class RecipeReader
         var found = Find(plain);
         var amount = Amount().Match(found is { } at ? plain[..at.At] + "\u0001" + plain[(at.At + at.Word.Length)..] : plain);
         var bare = amount.Success ? Match.Empty : OneOf().Match(plain);
-        var number = amount.Success ? Number(amount) : bare.Success ? 1 : null;
+        var number =
+            amount.Success ? Number(amount)
+            : bare.Success ? 1
+            : null;
         var unit = (amount.Success ? amount : bare).Groups["unit"].Value.TrimEnd('.');
         if (found is null)
         {
@@ -55,7 +58,9 @@ public sealed partial class RecipeReader
             return new HeardLine(piece, HeardKind.Work, Say.Of("byEar.leftOut", ("name", name)));
         }
 
-        var unclear = amount.Success && (number is not > 0 || number > MostAmount) ? Say.Of("byEar.isNoAmount", ("groups", amount.Groups["number"].Value), ("name", name.InSentence()))
+        var unclear =
+            amount.Success && (number is not > 0 || number > MostAmount)
+                ? Say.Of("byEar.isNoAmount", ("groups", amount.Groups["number"].Value), ("name", name.InSentence()))
             : number is null ? Say.Of("byEar.howMuch", ("name", name.InSentence()))
             : Wrong().IsMatch(unit) ? Say.Of("byEar.isNotMeasured", ("name", name), ("unit", unit))
             : null;
@@ -74,7 +79,15 @@ public sealed partial class RecipeReader
         var material = heard.Material is { } id ? catalogue.Material(id) : null;
         if (unit is "part" or "parts")
         {
-            return new HeardLine(piece, HeardKind.Part, Say.Of("byEar.partsOf", ("plain", Plain(number)), ("name", name.InSentence())), heard, name, Percent: percent, Parts: number);
+            return new HeardLine(
+                piece,
+                HeardKind.Part,
+                Say.Of("byEar.partsOf", ("plain", Plain(number)), ("name", name.InSentence())),
+                heard,
+                name,
+                Percent: percent,
+                Parts: number
+            );
         }
 
         var weighed = material is null ? heard.Grams is not null : material.Unit == "g";
@@ -95,27 +108,37 @@ public sealed partial class RecipeReader
             return weighed ? Known(piece, heard, name, null, number * grams, percent) : Known(piece, heard, name, number * grams / density, null, percent);
         }
 
-        return Unread(piece, heard, name, percent, unit.Length == 0 ? Say.Of("byEar.whatOf", ("plain", Plain(number)), ("name", name.InSentence())) : Say.Of("byEar.isNotMeasured", ("name", name), ("unit", unit)));
+        return Unread(
+            piece,
+            heard,
+            name,
+            percent,
+            unit.Length == 0
+                ? Say.Of("byEar.whatOf", ("plain", Plain(number)), ("name", name.InSentence()))
+                : Say.Of("byEar.isNotMeasured", ("name", name), ("unit", unit))
+        );
     }
 
     private static HeardLine Unread(string piece, HeardWord heard, string name, double? percent, string why) =>
         new(piece, HeardKind.Part, null, heard, name, Percent: percent) { Unclear = why };
 
-    private static HeardLine Known(string piece, HeardWord heard, string name, double? ml, double? grams, double? percent) => new(
-        piece,
-        HeardKind.Part,
-        (ml is null, percent) switch
-        {
-            (true, { } p) => Say.Of("byEar.gOf", ("grams", Say.In(grams, "0.##")), ("name", name.InSentence()), ("percent", Say.In(p, "0.#"))),
-            (true, _) => Say.Of("byEar.gOf2", ("grams", Say.In(grams, "0.##")), ("name", name.InSentence())),
-            (false, { } p) => Say.Of("byEar.mlOf", ("ml", Say.In(ml, "0.##")), ("name", name.InSentence()), ("percent", Say.In(p, "0.#"))),
-            _ => Say.Of("byEar.mlOf2", ("ml", Say.In(ml, "0.##")), ("name", name.InSentence())),
-        },
-        heard,
-        name,
-        ml,
-        grams,
-        percent);
+    private static HeardLine Known(string piece, HeardWord heard, string name, double? ml, double? grams, double? percent) =>
+        new(
+            piece,
+            HeardKind.Part,
+            (ml is null, percent) switch
+            {
+                (true, { } p) => Say.Of("byEar.gOf", ("grams", Say.In(grams, "0.##")), ("name", name.InSentence()), ("percent", Say.In(p, "0.#"))),
+                (true, _) => Say.Of("byEar.gOf2", ("grams", Say.In(grams, "0.##")), ("name", name.InSentence())),
+                (false, { } p) => Say.Of("byEar.mlOf", ("ml", Say.In(ml, "0.##")), ("name", name.InSentence()), ("percent", Say.In(p, "0.#"))),
+                _ => Say.Of("byEar.mlOf2", ("ml", Say.In(ml, "0.##")), ("name", name.InSentence())),
+            },
+            heard,
+            name,
+            ml,
+            grams,
+            percent
+        );
 
     /// <summary>Water, some of what was made, work, or something that is not known here.</summary>
     private HeardLine Rest(string piece, string lower, double? number, string unit, bool whole)
@@ -143,7 +166,9 @@ public sealed partial class RecipeReader
 
         if (number is not null && (volume is not null || inParts) && water)
         {
-            var told = vessel ? Say.Of("byEar.lInAll", ("plain", Plain(number.Value * (volume ?? 0) / 1000))) : Say.Of("byEar.lOfWater", ("plain", Plain(number.Value * (volume ?? 0) / 1000)));
+            var told = vessel
+                ? Say.Of("byEar.lInAll", ("plain", Plain(number.Value * (volume ?? 0) / 1000)))
+                : Say.Of("byEar.lOfWater", ("plain", Plain(number.Value * (volume ?? 0) / 1000)));
             return inParts
                 ? new HeardLine(piece, HeardKind.Water, Say.Of("byEar.partsOfWater", ("plain", Plain(number.Value))), null, "Water", Parts: number)
                 : new HeardLine(piece, whole || vessel ? HeardKind.Whole : HeardKind.Water, told, null, "Water", number * volume);
@@ -198,7 +223,8 @@ public sealed partial class RecipeReader
         return unit switch
         {
             "tsp" or "tsps" or "teaspoon" or "teaspoons" or "teaspoonful" or "teaspoonfuls" => tsp.InBase,
-            "tbsp" or "tbsps" or "tbs" or "tbl" or "tbls" or "tblsp" or "tblsps" or "tablespoon" or "tablespoons" or "tablespoonful" or "tablespoonfuls" => tbsp.InBase,
+            "tbsp" or "tbsps" or "tbs" or "tbl" or "tbls" or "tblsp" or "tblsps" or "tablespoon" or "tablespoons" or "tablespoonful" or "tablespoonfuls" =>
+                tbsp.InBase,
             "dessertspoon" or "dessertspoons" or "spoon" or "spoons" or "spoonful" or "spoonfuls" => 10,
             "cup" or "cups" or "cupful" or "mug" or "mugs" => cup.InBase,
             "fl oz" or "fl. oz" or "fluid ounce" or "fluid ounces" => Units.Get(us ? "us-floz" : "imp-floz").InBase,
@@ -219,49 +245,73 @@ public sealed partial class RecipeReader
         };
     }
 
-    private static double? GramsOf(string unit, bool weighed) => unit switch
-    {
-        "g" or "gr" or "gram" or "grams" or "gramme" or "grammes" => 1,
-        "kg" or "kilo" or "kilos" or "kilogram" or "kilograms" => 1000,
-        "mg" => 0.001,
-        "lb" or "lbs" or "pound" or "pounds" => 453.59237,
-        "oz" or "ounce" or "ounces" when weighed => 28.349523125,
-        _ => null,
-    };
+    private static double? GramsOf(string unit, bool weighed) =>
+        unit switch
+        {
+            "g" or "gr" or "gram" or "grams" or "gramme" or "grammes" => 1,
+            "kg" or "kilo" or "kilos" or "kilogram" or "kilograms" => 1000,
+            "mg" => 0.001,
+            "lb" or "lbs" or "pound" or "pounds" => 453.59237,
+            "oz" or "ounce" or "ounces" when weighed => 28.349523125,
+            _ => null,
+        };
 
-    private static string Singular(string unit) => unit switch
-    {
-        "cloves" => "clove",
-        "bulbs" => "bulb",
-        "heads" => "head",
-        "pods" => "pod",
-        "leaves" or "leaf" => "leaf",
-        "handfuls" => "handful",
-        "pieces" => "piece",
-        "tablets" => "tablet",
-        _ => unit,
-    };
+    private static string Singular(string unit) =>
+        unit switch
+        {
+            "cloves" => "clove",
+            "bulbs" => "bulb",
+            "heads" => "head",
+            "pods" => "pod",
+            "leaves" or "leaf" => "leaf",
+            "handfuls" => "handful",
+            "pieces" => "piece",
+            "tablets" => "tablet",
+            _ => unit,
+        };
 
     /// <summary>A number with its unit, before or behind the thing (which is masked).</summary>
-    [GeneratedRegex(@"(?<![\w.,])(?<number>" + SpokenNumber.Pattern + @")(?:\s*(?:-|–|to|or)\s*(?<to>" + SpokenNumber.Pattern + @"))?\s*(?:(?:heaped|heaping|level|rounded|scant|generous|big|large|small|good|whole|medium|fresh|dried|crushed|chopped|of|full|chopped)\s+)*(?<unit>" + HeardText.UnitWords + @")?(?![a-z])", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<![\w.,])(?<number>"
+            + SpokenNumber.Pattern
+            + @")(?:\s*(?:-|–|to|or)\s*(?<to>"
+            + SpokenNumber.Pattern
+            + @"))?\s*(?:(?:heaped|heaping|level|rounded|scant|generous|big|large|small|good|whole|medium|fresh|dried|crushed|chopped|of|full|chopped)\s+)*(?<unit>"
+            + HeardText.UnitWords
+            + @")?(?![a-z])",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Amount();
 
     [GeneratedRegex(@"(\d+(?:[.,]\d+)?)\s*(?:%|percent|per cent)", RegexOptions.IgnoreCase)]
     private static partial Regex Percent();
 
     /// <summary>"Squirt of soap" is one squirt.</summary>
-    [GeneratedRegex(@"^\s*(?:then|add|plus|also|\s)*(?:heaped|heaping|level|rounded|big|large|small|good|\s)*(?<unit>" + HeardText.UnitWords + @")\s+(?:of\b|full\b|\w)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^\s*(?:then|add|plus|also|\s)*(?:heaped|heaping|level|rounded|big|large|small|good|\s)*(?<unit>" + HeardText.UnitWords + @")\s+(?:of\b|full\b|\w)",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex OneOf();
 
     [GeneratedRegex(@"^\s*(?:no|without|never|not|don't (?:use|add)|do not (?:use|add)|leave out)\b", RegexOptions.IgnoreCase)]
     private static partial Regex LeftOut();
 
     /// <summary>"Lavender oil": a word of its own before the oil.</summary>
-    [GeneratedRegex(@"\b(?!(?:of|the|a|an|any|some|plain|light|regular|ordinary|cheap|old|used|your|this|that|and|or|with|add|then|plus|stir|mix|" + HeardText.UnitWords + "|" + SpokenNumber.Pattern + @")\s)[a-z-]{3,}\s+oil\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(?!(?:of|the|a|an|any|some|plain|light|regular|ordinary|cheap|old|used|your|this|that|and|or|with|add|then|plus|stir|mix|"
+            + HeardText.UnitWords
+            + "|"
+            + SpokenNumber.Pattern
+            + @")\s)[a-z-]{3,}\s+oil\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Unlisted();
 
     /// <summary>Some of what stands before it.</summary>
-    [GeneratedRegex(@"\b(?:of|from)\s+(?:this|that|it|the\s+(?:strained\s+)?(?:mix|mixture|liquid|concentrate|stock|brew|tea|juice|solution|extract|paste|infusion|emulsion|puree|oil mix|soap mix|base))\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(?:of|from)\s+(?:this|that|it|the\s+(?:strained\s+)?(?:mix|mixture|liquid|concentrate|stock|brew|tea|juice|solution|extract|paste|infusion|emulsion|puree|oil mix|soap mix|base))\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Taken();
 
     /// <summary>What one does with it, for a stretch that names an amount and nothing else.</summary>
@@ -275,7 +325,10 @@ public sealed partial class RecipeReader
     private static partial Regex Water();
 
     /// <summary>"Steeped in 2 l": what a plant lies in is water where nothing else is named.</summary>
-    [GeneratedRegex(@"\b(?:steep|soak|boil|simmer|infus|brew)\w*\s+(?:it\s+|them\s+)?(?:in|with)\s+(?:about\s+)?" + SpokenNumber.Pattern, RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(?:steep|soak|boil|simmer|infus|brew)\w*\s+(?:it\s+|them\s+)?(?:in|with)\s+(?:about\s+)?" + SpokenNumber.Pattern,
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex SteepedIn();
 
     [GeneratedRegex(@"\b(?:rest|remainder|remaining|fill|filled|top)\b.*\bwater\b|\bwater\b.*\brest\b", RegexOptions.IgnoreCase)]
@@ -286,10 +339,18 @@ public sealed partial class RecipeReader
     private static partial Regex Bottle();
 
     /// <summary>A volume with nothing else in it is the water.</summary>
-    [GeneratedRegex(@"^(?:\W|in|into|to|per|each|every|the|up|about|a|an|of|full|" + SpokenNumber.Pattern + @"|litres?|liters?|ltrs?|l|gallons?|gal|quarts?|qt|pints?|ml|cups?|spray|sprayer|spritzer|bottle|tank|pump|bucket|jar|jug|can|warm|cold|hot|rain|boiling|lukewarm|fill|filled|fl|oz|ounces?|\s)+$", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"^(?:\W|in|into|to|per|each|every|the|up|about|a|an|of|full|"
+            + SpokenNumber.Pattern
+            + @"|litres?|liters?|ltrs?|l|gallons?|gal|quarts?|qt|pints?|ml|cups?|spray|sprayer|spritzer|bottle|tank|pump|bucket|jar|jug|can|warm|cold|hot|rain|boiling|lukewarm|fill|filled|fl|oz|ounces?|\s)+$",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Vessel();
 
-    [GeneratedRegex(@"\b(steep|soak|boil|simmer|strain|leave|let|stand|overnight|spray|shake|stir|mix|dilute|repeat|every|once|weekly|daily|blend|puree|mash|grate|ferment|cool|chop|crush|use|apply|add|pour|hours?|days?|minutes?|weeks?|evening|morning|against|for|my|heard|ants?|aphids?|mildew|mites?|until|wait|fill)(?:ed|d|ing|s)?\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(steep|soak|boil|simmer|strain|leave|let|stand|overnight|spray|shake|stir|mix|dilute|repeat|every|once|weekly|daily|blend|puree|mash|grate|ferment|cool|chop|crush|use|apply|add|pour|hours?|days?|minutes?|weeks?|evening|morning|against|for|my|heard|ants?|aphids?|mildew|mites?|until|wait|fill)(?:ed|d|ing|s)?\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Work();
 
     [GeneratedRegex(@"\b(heaped|heaping|rounded)\b", RegexOptions.IgnoreCase)]

@@ -22,17 +22,20 @@ internal static partial class RecipeStages
     /// <summary>How many times its volume "1:10", "4 to 1" or "ten parts of water" make of it; null without such words.</summary>
     public static double? RatioOf(string text) =>
         Ratio().Match(text) is { Success: true } m
-        && SpokenNumber.Read(m.Groups["a"].Value) is > 0 and var a && SpokenNumber.Read(m.Groups["b"].Value) is > 0 and var b
+        && SpokenNumber.Read(m.Groups["a"].Value) is > 0 and var a
+        && SpokenNumber.Read(m.Groups["b"].Value) is > 0 and var b
             ? (a + b) / Math.Min(a, b)
             : null;
 
     /// <summary>"Blend garlic and water: 40 g of garlic, a litre of water": named first, measured after.</summary>
     private static List<HeardLine> NamedTwice(IReadOnlyList<HeardLine> lines) =>
-    [
-        .. lines.Select(l => l.Kind == HeardKind.Part && !HasAmount(l) && lines.Any(x => x.Word == l.Word && HasAmount(x))
-            ? new HeardLine(l.Text, HeardKind.Work, Say.Of("byEar.howItIsMadeOrUsed"))
-            : l),
-    ];
+        [
+            .. lines.Select(l =>
+                l.Kind == HeardKind.Part && !HasAmount(l) && lines.Any(x => x.Word == l.Word && HasAmount(x))
+                    ? new HeardLine(l.Text, HeardKind.Work, Say.Of("byEar.howItIsMadeOrUsed"))
+                    : l
+            ),
+        ];
 
     private static bool HasAmount(HeardLine line) => line.IsMeasured || line.Parts is not null;
 
@@ -93,7 +96,9 @@ internal static partial class RecipeStages
             Millilitres = grams is null ? share * 1000 : null,
             Grams = grams,
             Unclear = null,
-            Understood = grams is null ? Say.Of("byEar.mlOfInALitre", ("grams", Say.In(grams ?? share * 1000, "0.#")), ("line", line.Name!.InSentence())) : Say.Of("byEar.gOfInALitre", ("grams", Say.In(grams ?? share * 1000, "0.#")), ("line", line.Name!.InSentence())),
+            Understood = grams is null
+                ? Say.Of("byEar.mlOfInALitre", ("grams", Say.In(grams ?? share * 1000, "0.#")), ("line", line.Name!.InSentence()))
+                : Say.Of("byEar.gOfInALitre", ("grams", Say.In(grams ?? share * 1000, "0.#")), ("line", line.Name!.InSentence())),
         };
     }
 
@@ -145,14 +150,18 @@ internal static partial class RecipeStages
             // "Topped up to a gallon": what was named last is the whole.
             var named = madeUp ? LastNamed(own) : own.Where(l => l.Kind == HeardKind.Water);
             var water = named.Sum(l => l.Millilitres ?? 0);
-            double? told = wholes.Count > 0 ? wholes[0] : water > 0 ? water : null;
-            var ml = wholes.Count > 0 ? wholes[0]
+            double? told =
+                wholes.Count > 0 ? wholes[0]
+                : water > 0 ? water
+                : null;
+            var ml =
+                wholes.Count > 0 ? wholes[0]
                 : water > 0 ? (water + (madeUp && !Second ? 0 : own.Sum(l => l.PouredMl) + BeforeMl))
                 : Second && Parts is { } p ? BeforeMl
                 : (double?)null;
             var parts = own.Where(l => l is { Kind: HeardKind.Water, Parts: not null }).Sum(l => l.Parts!.Value);
-            var thinned = lines.Where(l => l.Kind == HeardKind.Thinned).Aggregate(1.0, (a, l) => a * l.Parts!.Value)
-                * (parts > 0 ? 1 + parts / (Parts ?? 1) : 1);
+            var thinned =
+                lines.Where(l => l.Kind == HeardKind.Thinned).Aggregate(1.0, (a, l) => a * l.Parts!.Value) * (parts > 0 ? 1 + parts / (Parts ?? 1) : 1);
             return (settled, ml * thinned / 1000, told * thinned / 1000);
         }
 
@@ -212,7 +221,20 @@ internal static partial class RecipeStages
         && !Sprayed().IsMatch(text);
 
     /// <summary>A ratio: "4:1", "16 to 1", "sixteen to one", "one to ten".</summary>
-    [GeneratedRegex(@"\b(?<a>" + RatioNumber + @")\s*(?::|\bto\b|\bin\b)\s*(?<b>" + RatioNumber + @")\b(?!\s*(?:" + HeardText.UnitWords + @"|hours?|days?|weeks?|minutes?|rounds?|times)\b)|\b(?<a>" + RatioNumber + @")\s*parts?\s*(?:of\s+\w+\s+)?\bto\s+(?<b>" + RatioNumber + @")\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(?<a>"
+            + RatioNumber
+            + @")\s*(?::|\bto\b|\bin\b)\s*(?<b>"
+            + RatioNumber
+            + @")\b(?!\s*(?:"
+            + HeardText.UnitWords
+            + @"|hours?|days?|weeks?|minutes?|rounds?|times)\b)|\b(?<a>"
+            + RatioNumber
+            + @")\s*parts?\s*(?:of\s+\w+\s+)?\bto\s+(?<b>"
+            + RatioNumber
+            + @")\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Ratio();
 
     private const string RatioNumber = @"\d+(?:[.,]\d+)?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|sixteen|twenty";

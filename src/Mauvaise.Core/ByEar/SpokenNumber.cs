@@ -41,10 +41,19 @@ internal static partial class SpokenNumber
         ["another"] = 1,
     };
 
-    private static readonly Dictionary<char, double> Signs = new() { ['½'] = 0.5, ['¼'] = 0.25, ['¾'] = 0.75, ['⅓'] = 1.0 / 3, ['⅔'] = 2.0 / 3, ['⅛'] = 0.125 };
+    private static readonly Dictionary<char, double> Signs = new()
+    {
+        ['½'] = 0.5,
+        ['¼'] = 0.25,
+        ['¾'] = 0.75,
+        ['⅓'] = 1.0 / 3,
+        ['⅔'] = 2.0 / 3,
+        ['⅛'] = 0.125,
+    };
 
     /// <summary>One number at the start of a text.</summary>
-    public const string Pattern = @"(?:\d+/\d+|-?\d+(?:[.,]\d+)?(?:\s+\d+/\d+|\s*[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]|(?:a|an)\s+(?:couple|few|dozen|half|quarter|third|hundred|thousand|million)|(?:one|two|three|four|half\s+a)\s+dozen|half\s+an?|(?:one|two|three|four)\s+and\s+a\s+half|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|twenty|thirty|forty|fifty|hundred|thousand|million|couple|few|dozen|half|quarter|some|another)";
+    public const string Pattern =
+        @"(?:\d+/\d+|-?\d+(?:[.,]\d+)?(?:\s+\d+/\d+|\s*[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]|(?:a|an)\s+(?:couple|few|dozen|half|quarter|third|hundred|thousand|million)|(?:one|two|three|four|half\s+a)\s+dozen|half\s+an?|(?:one|two|three|four)\s+and\s+a\s+half|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|twenty|thirty|forty|fifty|hundred|thousand|million|couple|few|dozen|half|quarter|some|another)";
 
     /// <summary>The number that such words stand for; null for anything else.</summary>
     public static double? Read(string text)
@@ -59,7 +68,10 @@ internal static partial class SpokenNumber
         {
             var whole = mixed.Groups["whole"].Success ? double.Parse(mixed.Groups["whole"].Value.Replace(',', '.'), CultureInfo.InvariantCulture) : 0;
             return mixed.Groups["sign"].Success ? whole + Signs[mixed.Groups["sign"].Value[0]]
-                : mixed.Groups["over"].Success && mixed.Groups["under"].Value.TrimStart('0').Length > 0 ? whole + double.Parse(mixed.Groups["over"].Value, CultureInfo.InvariantCulture) / double.Parse(mixed.Groups["under"].Value, CultureInfo.InvariantCulture)
+                : mixed.Groups["over"].Success && mixed.Groups["under"].Value.TrimStart('0').Length > 0
+                    ? whole
+                        + double.Parse(mixed.Groups["over"].Value, CultureInfo.InvariantCulture)
+                            / double.Parse(mixed.Groups["under"].Value, CultureInfo.InvariantCulture)
                 : mixed.Groups["over"].Success ? null
                 : whole;
         }

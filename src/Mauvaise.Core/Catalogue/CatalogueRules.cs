@@ -8,53 +8,60 @@ public static class CatalogueRules
 
     /// <summary>Every fault found; empty when the catalogue is sound.</summary>
     public static IReadOnlyList<string> Faults(GardenCatalogue c) =>
-    [
-        .. Doubled("group", c.Groups.Select(g => g.Id)),
-        .. Doubled("material", c.Materials.Select(m => m.Id)),
-        .. Doubled("target", c.Targets.Select(t => t.Id)),
-        .. Doubled("sign", c.Signs.Select(s => s.Id)),
-        .. Doubled("crop", c.Crops.Select(x => x.Id)),
-        .. Doubled("recipe", c.Recipes.Select(r => r.Id)),
-        .. Doubled("climate", c.Climates.Select(x => x.Id)),
-        .. c.Materials.SelectMany(m => MaterialFaults(m, c)),
-        .. c.Targets.SelectMany(t => TargetFaults(t, c)),
-        .. Inseparable(c),
-        .. c.Crops.Where(x => x.StageDays.Count != 3 || x.StageDays.Zip(x.StageDays.Skip(1)).Any(p => p.First >= p.Second))
-            .Select(x => $"crop '{x.Id}': stageDays wants three rising numbers (young, full, end)"),
-        .. c.Recipes.SelectMany(r => RecipeFaults(r, c)),
-        .. Doubled("measure", c.Measures.Select(m => m.Id)),
-        .. c.Measures.SelectMany(m => MeasureFaults(m, c)),
-        .. Doubled("helper", c.Helpers.Select(h => h.Id)),
-        .. c.Helpers.Where(h => h.Ordered is { } o && !(o.For.Count > 0 && o.PerM2 > 0 && o.MostPerM2 >= o.PerM2 && o.SpareDays > 0))
-            .Select(h => $"helper '{h.Id}': what is ordered wants targets, 0 < perM2 <= mostPerM2 and days to spare it"),
-        .. from h in c.Helpers
-           from id in h.Ordered?.For ?? []
-           where c.Targets.All(t => t.Id != id)
-           select $"helper '{h.Id}': '{id}' is not in targets; the nearest is '{Nearest(id, c.Targets.Select(t => t.Id))}'",
-        .. Doubled("reading", c.Readings.Select(r => r.Id)),
-        .. c.Readings
-            .Where(r => !(r.Least < r.FineFrom && r.FineFrom < r.FineTo && r.FineTo < r.Most && r.HoldsDays > 0) || r.FineOn?.Any(f => f.From >= f.To) == true)
-            .Select(r => $"reading '{r.Id}': wants least < fineFrom < fineTo < most, and days over 0"),
-        .. from r in c.Readings
-           from id in r.Tells.Select(t => t.Of).Where(id => c.Targets.All(t => t.Id != id))
-           select $"reading '{r.Id}': '{id}' is not in targets; the nearest is '{Nearest(id, c.Targets.Select(t => t.Id))}'",
-        .. from r in c.Readings
-           from f in r.FineOn ?? []
-           where c.Crops.All(x => x.Id != f.On && x.Family != f.On)
-           select $"reading '{r.Id}': is fine on '{f.On}', which is neither a crop nor a family",
-        .. from m in c.Materials
-           from family in m.NeverOn
-           where c.Crops.All(x => x.Family != family)
-           select $"material '{m.Id}': never goes on '{family}', which is no family",
-        .. UndecidedPairs(c),
-        .. c.Climates.SelectMany(ClimateFaults),
-        .. Doubled("word that is heard", c.Heard.SelectMany(h => h.Words)),
-        .. c.Heard.Where(h => h.Material is { } id && c.Materials.All(m => m.Id != id)).Select(h => $"heard word '{h.Words[0]}': '{h.Material}' is not in materials; the nearest is '{Nearest(h.Material!, c.Materials.Select(m => m.Id))}'"),
-    ];
+        [
+            .. Doubled("group", c.Groups.Select(g => g.Id)),
+            .. Doubled("material", c.Materials.Select(m => m.Id)),
+            .. Doubled("target", c.Targets.Select(t => t.Id)),
+            .. Doubled("sign", c.Signs.Select(s => s.Id)),
+            .. Doubled("crop", c.Crops.Select(x => x.Id)),
+            .. Doubled("recipe", c.Recipes.Select(r => r.Id)),
+            .. Doubled("climate", c.Climates.Select(x => x.Id)),
+            .. c.Materials.SelectMany(m => MaterialFaults(m, c)),
+            .. c.Targets.SelectMany(t => TargetFaults(t, c)),
+            .. Inseparable(c),
+            .. c
+                .Crops.Where(x => x.StageDays.Count != 3 || x.StageDays.Zip(x.StageDays.Skip(1)).Any(p => p.First >= p.Second))
+                .Select(x => $"crop '{x.Id}': stageDays wants three rising numbers (young, full, end)"),
+            .. c.Recipes.SelectMany(r => RecipeFaults(r, c)),
+            .. Doubled("measure", c.Measures.Select(m => m.Id)),
+            .. c.Measures.SelectMany(m => MeasureFaults(m, c)),
+            .. Doubled("helper", c.Helpers.Select(h => h.Id)),
+            .. c
+                .Helpers.Where(h => h.Ordered is { } o && !(o.For.Count > 0 && o.PerM2 > 0 && o.MostPerM2 >= o.PerM2 && o.SpareDays > 0))
+                .Select(h => $"helper '{h.Id}': what is ordered wants targets, 0 < perM2 <= mostPerM2 and days to spare it"),
+            .. from h in c.Helpers
+            from id in h.Ordered?.For ?? []
+            where c.Targets.All(t => t.Id != id)
+            select $"helper '{h.Id}': '{id}' is not in targets; the nearest is '{Nearest(id, c.Targets.Select(t => t.Id))}'",
+            .. Doubled("reading", c.Readings.Select(r => r.Id)),
+            .. c
+                .Readings.Where(r =>
+                    !(r.Least < r.FineFrom && r.FineFrom < r.FineTo && r.FineTo < r.Most && r.HoldsDays > 0) || r.FineOn?.Any(f => f.From >= f.To) == true
+                )
+                .Select(r => $"reading '{r.Id}': wants least < fineFrom < fineTo < most, and days over 0"),
+            .. from r in c.Readings
+            from id in r.Tells.Select(t => t.Of).Where(id => c.Targets.All(t => t.Id != id))
+            select $"reading '{r.Id}': '{id}' is not in targets; the nearest is '{Nearest(id, c.Targets.Select(t => t.Id))}'",
+            .. from r in c.Readings
+            from f in r.FineOn ?? []
+            where c.Crops.All(x => x.Id != f.On && x.Family != f.On)
+            select $"reading '{r.Id}': is fine on '{f.On}', which is neither a crop nor a family",
+            .. from m in c.Materials
+            from family in m.NeverOn
+            where c.Crops.All(x => x.Family != family)
+            select $"material '{m.Id}': never goes on '{family}', which is no family",
+            .. UndecidedPairs(c),
+            .. c.Climates.SelectMany(ClimateFaults),
+            .. Doubled("word that is heard", c.Heard.SelectMany(h => h.Words)),
+            .. c
+                .Heard.Where(h => h.Material is { } id && c.Materials.All(m => m.Id != id))
+                .Select(h =>
+                    $"heard word '{h.Words[0]}': '{h.Material}' is not in materials; the nearest is '{Nearest(h.Material!, c.Materials.Select(m => m.Id))}'"
+                ),
+        ];
 
     /// <summary>Probability of a sign under a target: its own figure, else the sign's value for unlisted causes.</summary>
-    public static double Likelihood(Target target, Sign sign) =>
-        target.Signs.TryGetValue(sign.Id, out var p) ? p : sign.WhenUnlisted;
+    public static double Likelihood(Target target, Sign sign) => target.Signs.TryGetValue(sign.Id, out var p) ? p : sign.WhenUnlisted;
 
     /// <summary>Ids that code relies on and that are not there, with the nearest that is.</summary>
     public static IEnumerable<string> KnownMissing(GardenCatalogue c) =>
@@ -254,8 +261,7 @@ public static class CatalogueRules
         where c.Signs.All(s => Ratio(Likelihood(a, s), Likelihood(b, s)) < SeparatingRatio)
         select $"targets '{a.Id}' and '{b.Id}' share a host and no sign tells them apart; add one or declare them inseparable";
 
-    private static bool ShareAHost(Target a, Target b, GardenCatalogue c) =>
-        c.Crops.Any(x => GardenCatalogue.IsHost(a, x) && GardenCatalogue.IsHost(b, x));
+    private static bool ShareAHost(Target a, Target b, GardenCatalogue c) => c.Crops.Any(x => GardenCatalogue.IsHost(a, x) && GardenCatalogue.IsHost(b, x));
 
     private static double Ratio(double p, double q) => p > q ? p / q : q / p;
 
@@ -343,7 +349,13 @@ public static class CatalogueRules
     private static IEnumerable<string> ClimateFaults(Climate x) =>
         new (string Name, IReadOnlyList<double> Values)[]
         {
-            ("meanC", x.MeanC), ("dailyRangeK", x.DailyRangeK), ("rainDays", x.RainDays), ("rainMm", x.RainMm),
-            ("relativeHumidityPercent", x.RelativeHumidityPercent), ("windMetresPerSecond", x.WindMetresPerSecond),
-        }.Where(p => p.Values.Count != 12).Select(p => $"climate '{x.Id}': {p.Name} wants 12 values");
+            ("meanC", x.MeanC),
+            ("dailyRangeK", x.DailyRangeK),
+            ("rainDays", x.RainDays),
+            ("rainMm", x.RainMm),
+            ("relativeHumidityPercent", x.RelativeHumidityPercent),
+            ("windMetresPerSecond", x.WindMetresPerSecond),
+        }
+            .Where(p => p.Values.Count != 12)
+            .Select(p => $"climate '{x.Id}': {p.Name} wants 12 values");
 }

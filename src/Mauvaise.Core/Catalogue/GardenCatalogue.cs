@@ -96,8 +96,12 @@ public sealed class GardenCatalogue
     public GardenCatalogue Knowing(IReadOnlyDictionary<string, Material> known) =>
         known.Count == 0 ? this : Copy([.. Materials.Select(m => known.GetValueOrDefault(m.Id, m))], Recipes);
 
-    private GardenCatalogue Copy(IReadOnlyList<Material> materials, IReadOnlyList<Recipe> recipes,
-        IReadOnlyList<Crop>? crops = null, IReadOnlyList<Target>? targets = null) =>
+    private GardenCatalogue Copy(
+        IReadOnlyList<Material> materials,
+        IReadOnlyList<Recipe> recipes,
+        IReadOnlyList<Crop>? crops = null,
+        IReadOnlyList<Target>? targets = null
+    ) =>
         new()
         {
             Groups = Groups,
@@ -127,18 +131,28 @@ public sealed class GardenCatalogue
 
     /// <summary>Null when the catalogue has no such material; the same for the other finders.</summary>
     public Material? FindMaterial(string id) => materialById.GetValueOrDefault(id);
+
     public Target? FindTarget(string id) => targetById.GetValueOrDefault(id);
+
     public Sign? FindSign(string id) => signById.GetValueOrDefault(id);
+
     public Crop? FindCrop(string id) => cropById.GetValueOrDefault(id);
+
     public Recipe? FindRecipe(string id) => recipeById.GetValueOrDefault(id);
+
     public Climate? FindClimate(string id) => climateById.GetValueOrDefault(id);
+
     public Measure? FindMeasure(string id) => measureById.GetValueOrDefault(id);
 
     /// <summary>The material with this id, which the caller knows to exist (records are checked when written).</summary>
     public Material Material(string id) => materialById[id];
+
     public Target Target(string id) => targetById[id];
+
     public Crop Crop(string id) => cropById[id];
+
     public ModeOfAction Group(string id) => groupById[id];
+
     public Measure Measure(string id) => measureById[id];
 
     /// <summary>The first recipe whose active is this material: the usual way to mix it. Null when none is known.</summary>
@@ -154,16 +168,14 @@ public sealed class GardenCatalogue
     public Target? NameOfGroup(string nameGroup) => groupNames.GetValueOrDefault(nameGroup);
 
     /// <summary>True when the target lives on the crop, by crop id, family or "all".</summary>
-    public static bool IsHost(Target target, Crop crop) =>
-        target.Hosts.Any(h => h == "all" || h == crop.Id || h == crop.Like || h == crop.Family);
+    public static bool IsHost(Target target, Crop crop) => target.Hosts.Any(h => h == "all" || h == crop.Id || h == crop.Like || h == crop.Family);
 }
 
 /// <summary>A target with its likelihood of every sign, in the order of <see cref="GardenCatalogue.Signs"/>.</summary>
 public sealed record TargetOnCrop(Target Target, double[] Likelihoods);
 
 /// <summary>The catalogue files contradict each other or miss something.</summary>
-public sealed class CatalogueException(IReadOnlyList<string> faults)
-    : Exception("The catalogue can not be used:\n- " + string.Join("\n- ", faults))
+public sealed class CatalogueException(IReadOnlyList<string> faults) : Exception("The catalogue can not be used:\n- " + string.Join("\n- ", faults))
 {
     public IReadOnlyList<string> Faults { get; } = faults;
 }

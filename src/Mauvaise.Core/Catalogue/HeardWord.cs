@@ -1,7 +1,17 @@
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>What a thing is like that the catalogue has no material for.</summary>
-public enum HeardNature { Plant, Oil, Soap, Salt, Acid, Alcohol, Feed, Other }
+public enum HeardNature
+{
+    Plant,
+    Oil,
+    Soap,
+    Salt,
+    Acid,
+    Alcohol,
+    Feed,
+    Other,
+}
 
 /// <summary>Words that a recipe may call a thing by.</summary>
 /// <param name="Words">Lower case; longer ones are looked for first.</param>
@@ -18,4 +28,5 @@ public sealed record HeardWord(
     string? Stops = null,
     string? Says = null,
     IReadOnlyDictionary<string, double>? Grams = null,
-    double? PerMl = null);
+    double? PerMl = null
+);

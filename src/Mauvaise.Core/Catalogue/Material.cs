@@ -3,16 +3,36 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>How strong a mix is made: the planner starts gentle and steps up only after a failed round without injury.</summary>
-public enum DoseStep { Gentle, Usual, Strong }
+public enum DoseStep
+{
+    Gentle,
+    Usual,
+    Strong,
+}
 
 /// <summary>How well a remedy is supported by evidence; shown with every kitchen remedy.</summary>
-public enum EvidenceGrade { Good, Fair, Weak }
+public enum EvidenceGrade
+{
+    Good,
+    Fair,
+    Weak,
+}
 
 /// <summary>What a material counts as when the total load of a mix is summed.</summary>
-public enum LoadKind { None, Oil, Soap }
+public enum LoadKind
+{
+    None,
+    Oil,
+    Soap,
+}
 
 /// <summary>What the sun does to a material on the leaf: burns with it, needs it, or leaves it alone.</summary>
-public enum SunNeed { Avoids, Indifferent, Wants }
+public enum SunNeed
+{
+    Avoids,
+    Indifferent,
+    Wants,
+}
 
 /// <summary>A group of materials that work the same way: the unit of rotation.</summary>
 /// <param name="Id">Stable key.</param>
@@ -23,7 +43,13 @@ public enum SunNeed { Avoids, Indifferent, Wants }
 public sealed record ModeOfAction(string Id, string Name, string? Code, string Hatch, bool BreedsResistance = false);
 
 /// <summary>What a dose is for: a litre of finished spray, or what is dusted, fed or baited.</summary>
-public enum DosedPer { Litre, SquareMetre, Plant, Station }
+public enum DosedPer
+{
+    Litre,
+    SquareMetre,
+    Plant,
+    Station,
+}
 
 /// <summary>Amount of a material in one litre of finished spray, or in what <see cref="Per"/> says.</summary>
 /// <param name="Unit">"ml" or "g".</param>
@@ -31,13 +57,14 @@ public enum DosedPer { Litre, SquareMetre, Plant, Station }
 public sealed record Doses(string Unit, double Gentle, double Usual, double Strong, double Ceiling, DosedPer Per = DosedPer.Litre)
 {
     /// <summary>The dose of a step, in <see cref="Unit"/>.</summary>
-    public double At(DoseStep step) => step switch
-    {
-        DoseStep.Gentle => Gentle,
-        DoseStep.Usual => Usual,
-        DoseStep.Strong => Strong,
-        _ => throw new ArgumentOutOfRangeException(nameof(step), step, "Unknown dose step."),
-    };
+    public double At(DoseStep step) =>
+        step switch
+        {
+            DoseStep.Gentle => Gentle,
+            DoseStep.Usual => Usual,
+            DoseStep.Strong => Strong,
+            _ => throw new ArgumentOutOfRangeException(nameof(step), step, "Unknown dose step."),
+        };
 }
 
 /// <summary>Days between rounds of a course, and between upkeep sprays; null upkeep where none is wanted.</summary>
@@ -66,7 +93,8 @@ public sealed record Effect(
     double Protects,
     string Confidence = "assumed",
     EvidenceGrade? Evidence = null,
-    string? Source = null);
+    string? Source = null
+);
 
 /// <summary>Most applications to one bed in one season, counted together for all materials of the same name.</summary>
 /// <param name="Together">What is counted together, as the sentence says it: "bicarbonates", "oil and neem".</param>
@@ -93,72 +121,100 @@ public sealed record Material
 {
     public required string Id { get; init; }
     public required string Name { get; init; }
+
     /// <summary>What people elsewhere call it; it is found by all of these.</summary>
     public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public required string Group { get; init; }
+
     /// <summary>Null when the dose is only on the label of the product in hand.</summary>
     public Doses? Doses { get; init; }
     public Cadence Cadence { get; init; } = new(7, 7, 1, null, null);
     public CoverTraits Cover { get; init; } = new(null, null);
     public required EvidenceGrade Evidence { get; init; }
+
     /// <summary>Families that it never goes on, since it carries their diseases.</summary>
     public IReadOnlyList<string> NeverOn { get; init; } = [];
     public IReadOnlyList<Effect> WorksOn { get; init; } = [];
+
     /// <summary>What it is measured in when it has no doses of its own: "ml" or "g".</summary>
     public string? MeasuredIn { get; init; }
+
     /// <summary>Only a part of other things (sugar, garlic cloves): never sprayed on its own.</summary>
     public bool Pantry { get; init; }
+
     /// <summary>How it is made at home; null when it is bought.</summary>
     public Preparation? MadeFrom { get; init; }
+
     /// <summary>Null unless it is a garden's own product with a label.</summary>
     public ProductLabel? Label { get; init; }
     public LoadKind Load { get; init; }
     public bool NeedsEmulsifier { get; init; }
+
     /// <summary>True when it comes only as a labelled product, so that the label's dose rules.</summary>
     public bool LabelOnly { get; init; }
+
     /// <summary>How a labelled product of its kind reaches the trouble.</summary>
     public Form GivenAs { get; init; }
+
     /// <summary>A living product, killed by most other materials.</summary>
     public bool Living { get; init; }
     public SunNeed Sun { get; init; } = SunNeed.Indifferent;
+
     /// <summary>No spraying when it gets warmer than this in the next six hours, in degrees C.</summary>
     public double HeatNeverC { get; init; } = 32;
     public double RainFreeHours { get; init; }
+
     /// <summary>It is not sprayed nearer than this to a pond, m (assumed); 0 for no limit.</summary>
     public double KeepFromPondM { get; init; }
+
     /// <summary>Days to wait before picking; null when the label says.</summary>
     public int? DaysToWait { get; init; }
     public double MixedLifeHours { get; init; } = 24;
+
     /// <summary>Grams per millilitre: of the liquid, or loose bulk density of a powder.</summary>
     public double DensityGramsPerMillilitre { get; init; } = 1;
     public double DropsPerMillilitre { get; init; } = 20;
+
     /// <summary>Strength in per cent of the stock as usually sold (3 for kitchen peroxide), or null for a pure material.</summary>
     public double? StockStrengthPercent { get; init; }
+
     /// <summary>A bottle stronger than this is refused, in per cent; null when any strength may be diluted.</summary>
     public double? MostStockPercent { get; init; }
+
     /// <summary>Where it has no doses: the most that is ever in a litre of spray, in its unit (assumed); null where it is never sprayed, or nothing is known.</summary>
     public double? MostPerLitre { get; init; }
+
     /// <summary>True soap, which hard water breaks.</summary>
     public bool TrueSoap { get; init; }
+
     /// <summary>Under this it is a paste and has to be warmed, degrees C; null when it stays liquid.</summary>
     public double? PasteBelowC { get; init; }
+
     /// <summary>Where and how it is kept.</summary>
     public string? Storage { get; init; }
+
     /// <summary>Good for this long once opened; null when it does not go off.</summary>
     public int? KeepsOpenedMonths { get; init; }
+
     /// <summary>Share of helpers hit by it that die, 0 to 1 (assumed).</summary>
     public double HarmToHelpers { get; init; }
+
     /// <summary>Days after which its effect shows; a target may take longer to show it.</summary>
     public int CheckBackDays { get; init; } = 2;
+
     /// <summary>Null for no limit.</summary>
     public SeasonLimit? SeasonLimit { get; init; }
+
     /// <summary>Most rounds of its group in a row; null for no limit.</summary>
     public int? InARowLimit { get; init; }
     public IReadOnlyList<string> Cautions { get; init; } = [];
+
     /// <summary>One line on how it is measured or mixed, shown on the bench.</summary>
     public string? MixingNote { get; init; }
+
     /// <summary>Where gardeners disagree about it, and what is done here.</summary>
     public string? Schools { get; init; }
+
     /// <summary>Which figures are our assumptions.</summary>
     public IReadOnlyList<string> Assumed { get; init; } = [];
 

@@ -1,7 +1,16 @@
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>Rungs of the action ladder, from gentle to drastic.</summary>
-public enum Rung { Look, Helpers, Hands, Prune, Isolate, Spray, TakeOut }
+public enum Rung
+{
+    Look,
+    Helpers,
+    Hands,
+    Prune,
+    Isolate,
+    Spray,
+    TakeOut,
+}
 
 /// <summary>How long something holds that is put on once (assumed).</summary>
 /// <param name="Days">It is done again after so many days.</param>
@@ -23,7 +32,8 @@ public sealed record Prevention(
     string Why,
     GrowthStage From = GrowthStage.Seedling,
     GrowthStage Until = GrowthStage.Mature,
-    bool Overhead = false)
+    bool Overhead = false
+)
 {
     /// <summary>Whether it keeps a target off.</summary>
     public bool IsAgainst(Target target) => Against.Contains(target.Like ?? target.Id) || Against.Contains(target.Group);
@@ -35,32 +45,46 @@ public sealed record Measure
     public required string Id { get; init; }
     public required string Name { get; init; }
     public required Rung Rung { get; init; }
+
     /// <summary>How it is done, in a sentence or two.</summary>
     public required string How { get; init; }
+
     /// <summary>Targets, or groups of targets, that it is for.</summary>
     public IReadOnlyList<string> For { get; init; } = [];
+
     /// <summary>Targets of those groups that it does nothing against.</summary>
     public IReadOnlyList<string> NotFor { get; init; } = [];
+
     /// <summary>What one doing takes off, by stage; empty for what can not be judged by counting (assumed).</summary>
     public IReadOnlyList<Effect> WorksOn { get; init; } = [];
+
     /// <summary>Tender young leaves do not bear it.</summary>
     public bool NotOnSeedlings { get; init; }
+
     /// <summary>It wants a cool, dull day.</summary>
     public bool WantsDullDay { get; init; }
+
     /// <summary>Kinds of place where it makes sense; empty for all.</summary>
     public IReadOnlyList<PlaceKind> OnlyIn { get; init; } = [];
+
     /// <summary>Counted again after so many days; null when there is nothing to count.</summary>
     public int? CheckBackDays { get; init; }
+
     /// <summary>Work on a square metre of bed, minutes (assumed).</summary>
     public double MinutesPerM2 { get; init; }
+
     /// <summary>Days from ordering to having it.</summary>
     public int LeadDays { get; init; }
+
     /// <summary>Recipe that is mixed for it on the bench; null for none.</summary>
     public string? Recipe { get; init; }
+
     /// <summary>How long one doing holds; null for what is done and over.</summary>
     public Holding? Lasts { get; init; }
+
     /// <summary>What it keeps off when it is done before anything is found; null when it only answers a find.</summary>
     public Prevention? Prevents { get; init; }
+
     /// <summary>It keeps ants off, and is over when none climb.</summary>
     public bool AgainstAnts { get; init; }
     public required EvidenceGrade Evidence { get; init; }

@@ -20,7 +20,8 @@ public sealed record OwnProduct(
     int? MaxTimes,
     int? DaysBetween,
     int? DaysToWait,
-    bool Retired = false)
+    bool Retired = false
+)
 {
     /// <summary>Share killed or held back by a product of which only the label's claim is known (assumed).</summary>
     private static Effect Claimed(string on) => new(on, 0.1, 0.5, 0.3, 0.3);
@@ -32,7 +33,14 @@ public sealed record OwnProduct(
     public Material ToMaterial(GardenCatalogue catalogue)
     {
         var like = Like is null ? null : catalogue.FindMaterial(Like);
-        var basis = like ?? new Material { Id = MaterialId, Name = Name, Group = KnownIds.Modes.Other, Evidence = EvidenceGrade.Weak };
+        var basis = like
+            ?? new Material
+            {
+                Id = MaterialId,
+                Name = Name,
+                Group = KnownIds.Modes.Other,
+                Evidence = EvidenceGrade.Weak,
+            };
         return basis with
         {
             Id = MaterialId,
@@ -41,7 +49,13 @@ public sealed record OwnProduct(
             Doses = new Doses(Unit, DoseLow, (DoseLow + DoseHigh) / 2, DoseHigh, DoseHigh),
             Label = new ProductLabel(MaxTimes, DaysBetween, AddTo, Retired),
             DaysToWait = DaysToWait ?? (like?.LabelOnly == false ? like.DaysToWait : null),
-            Cadence = DaysBetween is { } days ? basis.Cadence with { CurativeMinDays = days, CurativeMaxDays = Math.Max(days, basis.Cadence.CurativeMaxDays) } : basis.Cadence,
+            Cadence = DaysBetween is { } days
+                ? basis.Cadence with
+                {
+                    CurativeMinDays = days,
+                    CurativeMaxDays = Math.Max(days, basis.Cadence.CurativeMaxDays),
+                }
+                : basis.Cadence,
             // A ready product brings its own emulsifier.
             NeedsEmulsifier = false,
             PasteBelowC = null,

@@ -41,9 +41,12 @@ public sealed record OwnRecipe(Guid Id, string Name, string Text, string? HeardF
             parts.Min(p => p.Material!.MixedLifeHours),
             Say.Of("catalogue.shakeEveryMinuteWhileSpraying"),
             Kept: true,
-            PutAway: Retired);
+            PutAway: Retired
+        );
     }
 
     private static string Role(Material material, bool oil) =>
-        material.Doses is null ? "part" : oil && material.Load == LoadKind.Soap ? "emulsifier" : "partner";
+        material.Doses is null ? "part"
+        : oil && material.Load == LoadKind.Soap ? "emulsifier"
+        : "partner";
 }

@@ -20,7 +20,8 @@ public static class Pairs
         catalogue.DecidedPairs.GetOrAdd(
             (a.Id, b.Id),
             static (_, x) => Find(x.catalogue.Pairs, x.a, x.b) ?? throw new InvalidOperationException($"No rule for {x.a.Id} with {x.b.Id}."),
-            (catalogue, a, b));
+            (catalogue, a, b)
+        );
 
     /// <summary>Null when no rule fits.</summary>
     public static MixingPair? Find(IReadOnlyList<MixingPair> rules, Material a, Material b) =>
@@ -28,11 +29,18 @@ public static class Pairs
             ? new MixingPair([a.Id], [b.Id], "allowed", 0, Say.Of("catalogue.theyAreTheSame"))
             : rules
                 .Where(p => (Fits(p.A, a) && Fits(p.B, b)) || (Fits(p.A, b) && Fits(p.B, a)))
-                .OrderByDescending(p => p.InOneTank == "never").ThenByDescending(p => p.DaysApart)
+                .OrderByDescending(p => p.InOneTank == "never")
+                .ThenByDescending(p => p.DaysApart)
                 .FirstOrDefault()
-            ?? (a.Group == b.Group ? new MixingPair([a.Group], [b.Group], "allowed", 0, Say.Of("catalogue.theyAreOfOneKind")) : null);
+                ?? (a.Group == b.Group ? new MixingPair([a.Group], [b.Group], "allowed", 0, Say.Of("catalogue.theyAreOfOneKind")) : null);
 
-    private static bool Fits(IReadOnlyList<string> rule, Material m) => rule.Any(r =>
-        r == "anything" || r == m.Id || r == m.Group || (r == "living" && m.Living) || (r == "true-soap" && m.TrueSoap)
-        || (m.Load != LoadKind.None && string.Equals(r, m.Load.ToString(), StringComparison.OrdinalIgnoreCase)));
+    private static bool Fits(IReadOnlyList<string> rule, Material m) =>
+        rule.Any(r =>
+            r == "anything"
+            || r == m.Id
+            || r == m.Group
+            || (r == "living" && m.Living)
+            || (r == "true-soap" && m.TrueSoap)
+            || (m.Load != LoadKind.None && string.Equals(r, m.Load.ToString(), StringComparison.OrdinalIgnoreCase))
+        );
 }

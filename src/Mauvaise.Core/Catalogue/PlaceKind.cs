@@ -1,3 +1,10 @@
 namespace Mauvaise.Core.Catalogue;
 
-public enum PlaceKind { OpenBed, RaisedBed, Containers, Tunnel, IndoorRack }
+public enum PlaceKind
+{
+    OpenBed,
+    RaisedBed,
+    Containers,
+    Tunnel,
+    IndoorRack,
+}

@@ -1,7 +1,12 @@
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>How a reading lies against where it should be.</summary>
-public enum ReadingState { Low, Fine, High }
+public enum ReadingState
+{
+    Low,
+    Fine,
+    High,
+}
 
 /// <summary>Where a reading is as it should be on a crop or a family.</summary>
 public sealed record FineRange(string On, double From, double To);
@@ -10,7 +15,13 @@ public sealed record FineRange(string On, double From, double To);
 /// <param name="Of">A target.</param>
 public sealed record ReadingTells(string Of, double Low, double Fine, double High)
 {
-    public double At(ReadingState state) => state switch { ReadingState.Low => Low, ReadingState.High => High, _ => Fine };
+    public double At(ReadingState state) =>
+        state switch
+        {
+            ReadingState.Low => Low,
+            ReadingState.High => High,
+            _ => Fine,
+        };
 }
 
 /// <summary>Something that can be measured at a place.</summary>
@@ -31,7 +42,8 @@ public sealed record ReadingKind(
     IReadOnlyList<ReadingTells> Tells,
     string Source,
     IReadOnlyList<FineRange>? FineOn = null,
-    IReadOnlyList<PlaceKind>? OnlyIn = null)
+    IReadOnlyList<PlaceKind>? OnlyIn = null
+)
 {
     public bool IsFor(PlaceKind kind) => OnlyIn is null || OnlyIn.Contains(kind);
 
@@ -42,7 +54,9 @@ public sealed record ReadingKind(
             : (FineFrom, FineTo);
 
     public ReadingState StateOf(double value, Crop? crop) =>
-        FineFor(crop) is var (from, to) && value < from ? ReadingState.Low : value > to ? ReadingState.High : ReadingState.Fine;
+        FineFor(crop) is var (from, to) && value < from ? ReadingState.Low
+        : value > to ? ReadingState.High
+        : ReadingState.Fine;
 
     /// <summary>"6.4" or "1.8 mS/cm".</summary>
     public string Told(double value) => FormattableString.Invariant($"{value:0.##}{(Unit.Length > 0 ? " " : "")}{Unit}");

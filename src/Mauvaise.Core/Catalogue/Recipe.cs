@@ -3,7 +3,16 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>How a mix reaches the trouble.</summary>
-public enum Form { Spray, Dip, Drench, Dust, Bait, Feed, Wipe }
+public enum Form
+{
+    Spray,
+    Dip,
+    Drench,
+    Dust,
+    Bait,
+    Feed,
+    Wipe,
+}
 
 /// <summary>A part of a recipe.</summary>
 /// <param name="Material">Material id.</param>
@@ -25,14 +34,22 @@ public sealed record Recipe(
     Form Form = Form.Spray,
     IReadOnlyList<string>? Steps = null,
     bool Kept = false,
-    bool PutAway = false)
+    bool PutAway = false
+)
 {
     /// <summary>The ingredient that names the mix in the log; partners step with it.</summary>
     public Ingredient Active => Ingredients.First(i => i.Role == "active");
 
     /// <summary>A labelled product on its own, as its label has it.</summary>
     public static Recipe ByLabel(Material product) =>
-        new(product.Id, Say.Of("catalogue.byItsLabel", ("product", product.Name)), [new Ingredient(product.Id, "active")], product.MixedLifeHours, Say.Of("catalogue.shakeEveryMinuteWhileSpraying"), product.GivenAs);
+        new(
+            product.Id,
+            Say.Of("catalogue.byItsLabel", ("product", product.Name)),
+            [new Ingredient(product.Id, "active")],
+            product.MixedLifeHours,
+            Say.Of("catalogue.shakeEveryMinuteWhileSpraying"),
+            product.GivenAs
+        );
 
     /// <summary>True for a mix of liquids, whose amount is litres.</summary>
     public bool IsWet => Form is not (Form.Dust or Form.Bait or Form.Feed);

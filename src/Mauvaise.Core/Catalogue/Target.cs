@@ -3,10 +3,20 @@ using System.Text.Json.Serialization;
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>What kind of thing is behind a sign.</summary>
-public enum TargetKind { Insect, Disease, LookAlike }
+public enum TargetKind
+{
+    Insect,
+    Disease,
+    LookAlike,
+}
 
 /// <summary>How sure a figure is: sourced from the literature, generally agreed, or our assumption.</summary>
-public enum Confidence { Sourced, Agreed, Assumed }
+public enum Confidence
+{
+    Sourced,
+    Agreed,
+    Assumed,
+}
 
 /// <summary>Degree-day biology of an insect or mite. Lower threshold in C, the rest in degree-days above it.</summary>
 /// <param name="LowerC">Lower threshold of development, degrees C.</param>
@@ -23,7 +33,8 @@ public sealed record InsectBiology(
     double GrowthPerDayAt20C,
     Confidence Confidence,
     string Source,
-    bool LikesDryAir = false);
+    bool LikesDryAir = false
+);
 
 /// <summary>One stage of a creature's life, as it is met on a plant.</summary>
 /// <param name="Name">"egg", "young", "pupa", "adult" or what gardeners call it.</param>
@@ -43,7 +54,8 @@ public sealed record DiseaseBiology(
     string SpreadsBy,
     Confidence Confidence,
     string Source,
-    bool WarnedByHumidDays = false);
+    bool WarnedByHumidDays = false
+);
 
 /// <summary>Months (1 to 12, northern hemisphere) in which a target is usual.</summary>
 public sealed record SeasonMonths(int From, int To)
@@ -62,52 +74,73 @@ public sealed record Target
 {
     public required string Id { get; init; }
     public required string Name { get; init; }
+
     /// <summary>What people elsewhere call it; it is found by all of these.</summary>
     public IReadOnlyList<string> AlsoCalled { get; init; } = [];
     public string? LatinName { get; init; }
+
     /// <summary>The target whose facts it goes by, for a kind of one's own; null otherwise. No file says it.</summary>
     [JsonIgnore]
     public string? Like { get; init; }
     public required TargetKind Kind { get; init; }
+
     /// <summary>Group that shares an action: "sap-feeders", "chewers", "surface-mildew", "leaf-spots", "look-alikes", "hopeless", ...</summary>
     public required string Group { get; init; }
+
     /// <summary>What it is called by whoever can not tell its kind: "aphid", "caterpillar", "leaf-spot", "shortage", ...</summary>
     public required string NameGroup { get; init; }
+
     /// <summary>It stands for its whole name group, also for kinds that are not listed.</summary>
     public bool IsGroup { get; init; }
+
     /// <summary>Crop or family ids; "all" for any crop.</summary>
     public required IReadOnlyList<string> Hosts { get; init; }
+
     /// <summary>Probability of each sign given this target, 0.01 to 0.99, by sign id; unlisted signs have the sign's own small value.</summary>
     public required IReadOnlyDictionary<string, double> Signs { get; init; }
+
     /// <summary>Signs whose likelihood is generally agreed; the others are assumed.</summary>
     public IReadOnlyList<string> AgreedSigns { get; init; } = [];
     public required SeasonMonths Season { get; init; }
+
     /// <summary>When its first adults fly; null where nobody measured it.</summary>
     public FirstFlight? Flight { get; init; }
+
     /// <summary>Relative frequency among the causes of damage on a host in season; 1 is ordinary (assumed).</summary>
     public double Commonness { get; init; } = 1;
+
     /// <summary>How much more usual it is under cover than outdoors; 1 for no difference (assumed).</summary>
     public double UnderCoverFactor { get; init; } = 1;
+
     /// <summary>How much more usual it is on seedlings and young plants than on grown ones; 1 for no difference (assumed).</summary>
     public double YoungFactor { get; init; } = 1;
+
     /// <summary>It is the work of a spray, so a spray in the last days speaks for it.</summary>
     public bool FollowsSpray { get; init; }
+
     /// <summary>Days after a spray from which on a count shows what it did, as where only clean new leaves tell (assumed); null where the material alone decides.</summary>
     public int? CheckBackDays { get; init; }
     public InsectBiology? Insect { get; init; }
+
     /// <summary>Stages of its life in order; empty for what has none.</summary>
     public IReadOnlyList<LifeStage> Stages { get; init; } = [];
     public DiseaseBiology? Disease { get; init; }
+
     /// <summary>Where to look first.</summary>
     public required string LookFirst { get; init; }
+
     /// <summary>How to tell it from what it resembles, in a sentence.</summary>
     public required string HowToTell { get; init; }
+
     /// <summary>Nothing kitchen-made helps: remove, bag, ask the plant health service.</summary>
     public bool NoSpray { get; init; }
+
     /// <summary>The sick plants go and the others stay.</summary>
     public bool ByPlant { get; init; }
+
     /// <summary>What to do instead of spraying, when that is the whole answer.</summary>
     public string? InsteadOfSpray { get; init; }
+
     /// <summary>Ids of targets that no question in the catalogue can tell from this one.</summary>
     public IReadOnlyList<string> InseparableFrom { get; init; } = [];
 }

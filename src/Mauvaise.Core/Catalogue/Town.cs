@@ -20,7 +20,9 @@ public sealed record Town(string Name, string Country, double Latitude, double L
             return (Country, Latitude, Longitude) switch
             {
                 _ when north >= 58 => KnownIds.Climates.CoolNorth,
-                ("ES" or "PT" or "IT" or "GR" or "MT" or "CY" or "AL" or "HR" or "IL" or "LB" or "SY" or "TN" or "DZ" or "MA" or "LY", <= 44.6, _) => KnownIds.Climates.Mediterranean,
+                ("ES" or "PT" or "IT" or "GR" or "MT" or "CY" or "AL" or "HR" or "IL" or "LB" or "SY" or "TN" or "DZ" or "MA" or "LY", <= 44.6, _) => KnownIds
+                    .Climates
+                    .Mediterranean,
                 ("FR", < 44.2, > 2.5) or ("TR", < 41, < 37) => KnownIds.Climates.Mediterranean,
                 ("US", < 42, < -117) or ("CL", > -38, _) or ("ZA", < -31, < 21) => KnownIds.Climates.Mediterranean,
                 ("AU", < -28, < 140) => KnownIds.Climates.Mediterranean,
@@ -62,7 +64,15 @@ public sealed class TownBook
         var there = country.Length == 0 ? towns : towns.Where(t => t.Town.Country.StartsWith(country, StringComparison.OrdinalIgnoreCase));
         var first = there.Where(t => t.Key.StartsWith(key, StringComparison.Ordinal)).Take(most).ToList();
         var exact = first.Where(t => t.Key.Length == key.Length);
-        return [.. exact.Concat(first).Concat(there.Where(t => t.Key.Contains(' ' + key, StringComparison.Ordinal)).Take(Math.Max(0, most - first.Count))).Select(t => t.Town).Distinct().Take(most)];
+        return
+        [
+            .. exact
+                .Concat(first)
+                .Concat(there.Where(t => t.Key.Contains(' ' + key, StringComparison.Ordinal)).Take(Math.Max(0, most - first.Count)))
+                .Select(t => t.Town)
+                .Distinct()
+                .Take(most),
+        ];
     }
 
     /// <summary>Without marks on letters, small, with blanks for hyphens.</summary>
@@ -77,6 +87,10 @@ public sealed class TownBook
             }
         }
 
-        return folded.ToString().Replace("ß", "ss", StringComparison.Ordinal).Replace("ø", "o", StringComparison.Ordinal).Replace("ł", "l", StringComparison.Ordinal);
+        return folded
+            .ToString()
+            .Replace("ß", "ss", StringComparison.Ordinal)
+            .Replace("ø", "o", StringComparison.Ordinal)
+            .Replace("ł", "l", StringComparison.Ordinal);
     }
 }

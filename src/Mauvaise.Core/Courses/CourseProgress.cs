@@ -3,14 +3,25 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Courses;
 
 /// <summary>Where a course stands.</summary>
-public enum CourseState { PatchFirst, PatchWaits, RoundDue, CheckFirst, Cleared, Held, ChangeGroup, GiveUp, Stopped }
+public enum CourseState
+{
+    PatchFirst,
+    PatchWaits,
+    RoundDue,
+    CheckFirst,
+    Cleared,
+    Held,
+    ChangeGroup,
+    GiveUp,
+    Stopped,
+}
 
 /// <summary>What is to be done next in a course, worked out from what was really sprayed, counted and forecast.</summary>
 /// <param name="NextOn">Day of the next round, patch judgement or check; null when the course is over.</param>
@@ -27,7 +38,8 @@ public sealed record CourseProgress(
     DateOnly? NextOn,
     DoseStep Step,
     string Sentence,
-    string? Change)
+    string? Change
+)
 {
     /// <summary>Two clean looks in a row end a course.</summary>
     public const int CleanLooks = 2;
@@ -52,7 +64,11 @@ public sealed record CourseProgress(
 
     /// <summary>The course against a trouble on a planting that is still going on, or null.</summary>
     public static CourseProgress? Running(GardenSnapshot garden, Planting planting, string target) =>
-        garden.Courses.Where(c => c.PlantingId == planting.Id && c.Target == target).OrderBy(c => c.OpenedAt).Select(c => Of(garden, c)).LastOrDefault(c => !c.IsOver);
+        garden
+            .Courses.Where(c => c.PlantingId == planting.Id && c.Target == target)
+            .OrderBy(c => c.OpenedAt)
+            .Select(c => Of(garden, c))
+            .LastOrDefault(c => !c.IsOver);
 
     /// <summary>Where a course stands now.</summary>
     public static CourseProgress Of(GardenSnapshot garden, Course course)
@@ -62,10 +78,29 @@ public sealed record CourseProgress(
         var recipe = garden.Catalogue.FindRecipe(course.Recipe)!;
         var material = garden.Catalogue.Material(recipe.Active.Material);
         var usual = CourseShape.For(garden, planting, target, material);
-        var shape = course.DegreeDaysPerDay is null && course.OwnDays.Count == 0 ? usual with { SpacingDays = course.SpacingDays, Rounds = course.Rounds, DegreeDaysPerDay = null } : usual;
+        var shape =
+            course.DegreeDaysPerDay is null && course.OwnDays.Count == 0
+                ? usual with
+                {
+                    SpacingDays = course.SpacingDays,
+                    Rounds = course.Rounds,
+                    DegreeDaysPerDay = null,
+                }
+                : usual;
         var given = GivenRounds(garden, course, material);
         var visits = given.Select(a => garden.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)).ToList();
-        var facts = new Facts(garden, course, planting, material, recipe, shape, given, [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)], visits.Count > 0 ? visits[^1] : null, CleanLooksSince(garden, course, given));
+        var facts = new Facts(
+            garden,
+            course,
+            planting,
+            material,
+            recipe,
+            shape,
+            given,
+            [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)],
+            visits.Count > 0 ? visits[^1] : null,
+            CleanLooksSince(garden, course, given)
+        );
         return Ended(facts) ?? Next(facts);
     }
 
@@ -74,14 +109,22 @@ public sealed record CourseProgress(
         [.. garden.SpraysOn(course.PlantingId).Where(a => !a.PatchTest && a.At >= course.OpenedAt && a.At <= garden.Now && a.Material == material.Id)];
 
     /// <summary>Instants of the latest looks, newest first, that found none of the trouble since the first round; none before it.</summary>
-    private static List<DateTimeOffset> CleanLooksSince(GardenSnapshot garden, Course course, List<SprayApplication> given) => given.Count == 0 ? [] :
-    [
-        .. garden.CountsOf(course.PlantingId)
-            .Where(o => o.At > given[0].At && o.At <= garden.Now)
-            .GroupBy(o => o.LookId).Reverse()
-            .TakeWhile(look => look.All(o => o.LeavesAffected == 0 || (o.Named is not null && o.Named != course.Target)) && look.Max(o => o.LeavesLooked) >= LeavesForClean)
-            .Select(look => look.Max(o => o.At)),
-    ];
+    private static List<DateTimeOffset> CleanLooksSince(GardenSnapshot garden, Course course, List<SprayApplication> given) =>
+        given.Count == 0
+            ? []
+            :
+            [
+                .. garden
+                    .CountsOf(course.PlantingId)
+                    .Where(o => o.At > given[0].At && o.At <= garden.Now)
+                    .GroupBy(o => o.LookId)
+                    .Reverse()
+                    .TakeWhile(look =>
+                        look.All(o => o.LeavesAffected == 0 || (o.Named is not null && o.Named != course.Target))
+                        && look.Max(o => o.LeavesLooked) >= LeavesForClean
+                    )
+                    .Select(look => look.Max(o => o.At)),
+            ];
 
     /// <param name="Clean">Instants of the clean looks in a row, newest first.</param>
     private sealed record Facts(
@@ -94,7 +137,8 @@ public sealed record CourseProgress(
         List<SprayApplication> Given,
         List<CheckBack> Judged,
         CheckBack? LastVisit,
-        List<DateTimeOffset> Clean)
+        List<DateTimeOffset> Clean
+    )
     {
         /// <summary>Share of leaves at which to act here.</summary>
         public double Line => ActionLine.At(Garden, Planting, Garden.Catalogue.Target(Course.Target)).Share;
@@ -105,7 +149,10 @@ public sealed record CourseProgress(
         public int LosingInARow => Judged.AsEnumerable().Reverse().TakeWhile(v => v.Outcome == Outcome.Losing).Count();
 
         /// <summary>Eggs hatch on a clean plant, who keeps ahead covers one, and own days are own days; otherwise it is looked at again before anything more goes on.</summary>
-        public bool GoesOnWhenClean => Course.OwnDays.Count > 0 || Garden.Catalogue.Target(Course.Target).Insect is { EggDegreeDays: > 0 } || Garden.StanceAt(Garden.PlaceOf(Planting)) == Stance.KeepAhead;
+        public bool GoesOnWhenClean =>
+            Course.OwnDays.Count > 0
+            || Garden.Catalogue.Target(Course.Target).Insect is { EggDegreeDays: > 0 }
+            || Garden.StanceAt(Garden.PlaceOf(Planting)) == Stance.KeepAhead;
 
         public bool Burnt => Judged.LastOrDefault() is { Injury: >= Injury.Clear };
     }
@@ -118,8 +165,11 @@ public sealed record CourseProgress(
             _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, Say.Of("courses.pastSavingAtTheLastCheck")),
             { Burnt: true } => Over(f, CourseState.ChangeGroup, Say.Of("courses.burntTheLeavesRestThePlant", ("material", f.Material.Name))),
             _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, Say.Of("courses.itGrewThroughTwoRoundsChange")),
-            _ when f.Given.Count >= EnoughRounds && !f.GoesOnWhenClean && f.LastVisit is { DoneAt: not null, Outcome: Outcome.Cleared } =>
-                Over(f, CourseState.Held, Say.Of("courses.roundsHaveBroughtItWellUnder", ("given", f.Given.Count))),
+            _ when f.Given.Count >= EnoughRounds && !f.GoesOnWhenClean && f.LastVisit is { DoneAt: not null, Outcome: Outcome.Cleared } => Over(
+                f,
+                CourseState.Held,
+                Say.Of("courses.roundsHaveBroughtItWellUnder", ("given", f.Given.Count))
+            ),
             _ when f.Given.Count >= MostRounds(f) && f.LastVisit is { DoneAt: not null } && Left(f) is > 0 and var left => left >= f.Line
                 ? Over(f, CourseState.ChangeGroup, Say.Of("courses.roundsAreThrough", ("given", f.Given.Count)))
                 : Over(f, CourseState.Held, Say.Of("courses.roundsAreThrough2", ("given", f.Given.Count))),
@@ -130,7 +180,10 @@ public sealed record CourseProgress(
     private static double? Left(Facts f)
     {
         var after = f.Garden.CountsOf(f.Planting.Id).Where(o => o.At > f.Given[^1].At && o.At <= f.Garden.Now && o.LeavesLooked > 0).ToList();
-        return after.Count == 0 ? f.LastVisit is { Outcome: Outcome.Losing } ? 1 : null
+        return after.Count == 0
+            ? f.LastVisit is { Outcome: Outcome.Losing }
+                ? 1
+                : null
             : after.Where(o => o.LookId == after[^1].LookId && o.Named == f.Course.Target).Select(o => o.Incidence!.Value).DefaultIfEmpty(0).Max();
     }
 
@@ -141,15 +194,21 @@ public sealed record CourseProgress(
     private static CourseProgress Next(Facts f)
     {
         var step = StepOf(f);
-        if (f.Given.Count == 0 && UseGuards.PatchOf(f.Garden, f.Garden.Catalogue.Crop(f.Planting.Crop), f.Material) is { State: PatchState.Needed or PatchState.Waiting } patch)
+        if (
+            f.Given.Count == 0
+            && UseGuards.PatchOf(f.Garden, f.Garden.Catalogue.Crop(f.Planting.Crop), f.Material) is { State: PatchState.Needed or PatchState.Waiting } patch
+        )
         {
             return patch.JudgeOn is { } judge
                 ? Going(f, CourseState.PatchWaits, judge, step, Say.Of("courses.twoLeavesWaitToBeJudged", ("date", Date(judge)), ("total", f.Total)))
                 : Going(f, CourseState.PatchFirst, f.Garden.Today, step, Say.Of("courses.twoLeavesFirstItIsNew"));
         }
 
-        if (f.LastVisit is { DoneAt: null } visit && SettlingCount.Of(f.Garden, visit, f.Course.Target) is null
-            && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total))
+        if (
+            f.LastVisit is { DoneAt: null } visit
+            && SettlingCount.Of(f.Garden, visit, f.Course.Target) is null
+            && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total)
+        )
         {
             return Going(f, CourseState.CheckFirst, visit.DueOn, step, Say.Of("courses.checkBackBeforeAnythingMore", ("word", Word(f.Garden, visit.DueOn))));
         }
@@ -158,21 +217,41 @@ public sealed record CourseProgress(
         {
             // Every round is through and judged, and one clean look is still missing.
             var look = f.Garden.Garden.DateOf(f.Judged.LastOrDefault()?.DoneAt ?? f.Given[^1].At).AddDays(f.Shape.SpacingDays);
-            return Going(f, CourseState.CheckFirst, look, step, Say.Of("courses.allRoundsAreThroughLookOnce", ("given", f.Given.Count), ("word", Word(f.Garden, look))));
+            return Going(
+                f,
+                CourseState.CheckFirst,
+                look,
+                step,
+                Say.Of("courses.allRoundsAreThroughLookOnce", ("given", f.Given.Count), ("word", Word(f.Garden, look)))
+            );
         }
 
         var (next, why) = NextRound(f);
         var stepped = step > f.Course.Step ? Say.Of("courses.aStepStrongerSinceTheLast") : "";
-        return Going(f, CourseState.RoundDue, next, step, Say.Of("courses.roundOf", ("given", f.Given.Count + 1), ("total", Math.Max(f.Total, f.Given.Count + 1)), ("word", Word(f.Garden, next)), ("stepped", stepped), ("why", why)));
+        return Going(
+            f,
+            CourseState.RoundDue,
+            next,
+            step,
+            Say.Of(
+                "courses.roundOf",
+                ("given", f.Given.Count + 1),
+                ("total", Math.Max(f.Total, f.Given.Count + 1)),
+                ("word", Word(f.Garden, next)),
+                ("stepped", stepped),
+                ("why", why)
+            )
+        );
     }
 
     /// <summary>One step up after a failed round that did no harm; back to gentle after any harm.</summary>
-    private static DoseStep StepOf(Facts f) => f.Judged.LastOrDefault() switch
-    {
-        { Injury: > Injury.None } => DoseStep.Gentle,
-        { Outcome: Outcome.Losing } => (DoseStep)Math.Min((int)DoseStep.Strong, (int)f.Course.Step + 1),
-        _ => f.Course.Step,
-    };
+    private static DoseStep StepOf(Facts f) =>
+        f.Judged.LastOrDefault() switch
+        {
+            { Injury: > Injury.None } => DoseStep.Gentle,
+            { Outcome: Outcome.Losing } => (DoseStep)Math.Min((int)DoseStep.Strong, (int)f.Course.Step + 1),
+            _ => f.Course.Step,
+        };
 
     private static (DateOnly On, string Why) NextRound(Facts f)
     {
@@ -208,9 +287,10 @@ public sealed record CourseProgress(
         var wetted = last.Treated.First(t => t.PlantingId == f.Planting.Id).ShareWetted;
         var cover = CoverCurve.Of(f.Material, last.At, wetted, sky, place, f.Planting.Stage);
         var floor = Math.Max(0.3, CoverCurve.Floor(f.Garden.StanceAt(place)));
-        DateOnly? Under(double share, int afterDays) => CoverCurve.LapsesOn(cover, sky, last.At.AddHours(1), share) is { } at
-            ? DateOnly.FromDayNumber(Math.Max(f.Garden.Garden.DateOf(at).DayNumber, f.Garden.Garden.DateOf(last.At).DayNumber + afterDays))
-            : null;
+        DateOnly? Under(double share, int afterDays) =>
+            CoverCurve.LapsesOn(cover, sky, last.At.AddHours(1), share) is { } at
+                ? DateOnly.FromDayNumber(Math.Max(f.Garden.Garden.DateOf(at).DayNumber, f.Garden.Garden.DateOf(last.At).DayNumber + afterDays))
+                : null;
         var washed = Under(CoverCurve.WashedOff, RenewAfterDays);
         var lapsed = Under(floor, f.Material.Cadence.UpkeepMinDays ?? f.Material.Cadence.CurativeMinDays);
         return (washed, lapsed) switch
@@ -229,16 +309,39 @@ public sealed record CourseProgress(
 
     private static string? Changed(Facts f)
     {
-        if (f.Course.OwnDays.Count > 0 || f.Course.DegreeDaysPerDay is not { } then || f.Shape.DegreeDaysPerDay is not { } now
-            || (f.Shape.SpacingDays == f.Course.SpacingDays && f.Shape.Rounds == f.Course.Rounds))
+        if (
+            f.Course.OwnDays.Count > 0
+            || f.Course.DegreeDaysPerDay is not { } then
+            || f.Shape.DegreeDaysPerDay is not { } now
+            || (f.Shape.SpacingDays == f.Course.SpacingDays && f.Shape.Rounds == f.Course.Rounds)
+        )
         {
             return null;
         }
 
-        return now > then ? Say.Of("courses.warmerThanWhenItWasBegun", ("degreeDays", Figure.DegreeDays(now, 1)), ("degreeDays2", Figure.DegreeDays(then, 1)), ("rounds", f.Shape.Rounds), ("days", CourseShape.Days(f.Shape.SpacingDays)), ("rounds2", f.Course.Rounds), ("days2", CourseShape.Days(f.Course.SpacingDays))) : Say.Of("courses.coolerThanWhenItWasBegun", ("degreeDays", Figure.DegreeDays(now, 1)), ("degreeDays2", Figure.DegreeDays(then, 1)), ("rounds", f.Shape.Rounds), ("days", CourseShape.Days(f.Shape.SpacingDays)), ("rounds2", f.Course.Rounds), ("days2", CourseShape.Days(f.Course.SpacingDays)));
+        return now > then
+            ? Say.Of(
+                "courses.warmerThanWhenItWasBegun",
+                ("degreeDays", Figure.DegreeDays(now, 1)),
+                ("degreeDays2", Figure.DegreeDays(then, 1)),
+                ("rounds", f.Shape.Rounds),
+                ("days", CourseShape.Days(f.Shape.SpacingDays)),
+                ("rounds2", f.Course.Rounds),
+                ("days2", CourseShape.Days(f.Course.SpacingDays))
+            )
+            : Say.Of(
+                "courses.coolerThanWhenItWasBegun",
+                ("degreeDays", Figure.DegreeDays(now, 1)),
+                ("degreeDays2", Figure.DegreeDays(then, 1)),
+                ("rounds", f.Shape.Rounds),
+                ("days", CourseShape.Days(f.Shape.SpacingDays)),
+                ("rounds2", f.Course.Rounds),
+                ("days2", CourseShape.Days(f.Course.SpacingDays))
+            );
     }
 
-    private static string Word(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? Say.Of("words.now") : Say.Of("courses.dateOn", ("date", Date(date)));
+    private static string Word(GardenSnapshot garden, DateOnly date) =>
+        date <= garden.Today ? Say.Of("words.now") : Say.Of("courses.dateOn", ("date", Date(date)));
 
     private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
 }

@@ -16,7 +16,6 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
     /// <summary>"3 rounds, 5 days apart: eggs hatch within 4 days."</summary>
     public string Reason => Say.Of("courses.roundsApart", ("rounds", Rounds), ("days", Days(SpacingDays)), ("because", Because));
 
-
     /// <summary>Most rounds against one generation, before the group changes.</summary>
     public const int MostRounds = 4;
 
@@ -57,17 +56,28 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
         if (insect.EggDegreeDays > 0)
         {
             var spacing = RespraySpacing.ForEggLayer(insect.EggDegreeDays, insect.ToAdultDegreeDays, warmth, effect.Eggs >= KillsEggs, min, max);
-            return Sized(spacing.SpacingDays, spacing.Rounds, effect.Eggs >= KillsEggs
-                ? Say.Of("courses.itKillsEggsTooSoTwo", ("told", told))
-                : Say.Of("courses.eggsHatchWithinDays", ("eggDegreeDays", Say.In(insect.EggDegreeDays / warmth, "0.#")), ("toAdultDegreeDays", Say.In((insect.ToAdultDegreeDays - insect.EggDegreeDays) / warmth, "0.#")), ("told", told)));
+            return Sized(
+                spacing.SpacingDays,
+                spacing.Rounds,
+                effect.Eggs >= KillsEggs
+                    ? Say.Of("courses.itKillsEggsTooSoTwo", ("told", told))
+                    : Say.Of(
+                        "courses.eggsHatchWithinDays",
+                        ("eggDegreeDays", Say.In(insect.EggDegreeDays / warmth, "0.#")),
+                        ("toAdultDegreeDays", Say.In((insect.ToAdultDegreeDays - insect.EggDegreeDays) / warmth, "0.#")),
+                        ("told", told)
+                    )
+            );
         }
 
         var growth = insect.GrowthPerDayAt20C * warmth / (CatalogueC - insect.LowerC);
         var kill = 0.6 * effect.Young + 0.4 * effect.Adult;
-        var best = Enumerable.Range(min, max - min + 1)
+        var best = Enumerable
+            .Range(min, max - min + 1)
             .Select(days => (Days: days, Rounds: RespraySpacing.RoundsForLiveBearer(kill, CoverCurve.UsualShareWetted, growth, days)))
             .Where(x => x.Rounds is not null)
-            .OrderBy(x => x.Rounds).ThenByDescending(x => x.Days)
+            .OrderBy(x => x.Rounds)
+            .ThenByDescending(x => x.Days)
             .Select(x => ((int Days, int Rounds)?)(x.Days, x.Rounds!.Value))
             .FirstOrDefault();
         return best is { } found
@@ -87,7 +97,8 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
     {
         var sky = garden.SkyOf(place).Shelter;
         var (sum, known) = (0.0, 0);
-        int first = sky.IndexOf(garden.Garden.StartOf(garden.Today)), end = sky.IndexOf(garden.Garden.StartOf(garden.Today.AddDays(AheadDays)));
+        int first = sky.IndexOf(garden.Garden.StartOf(garden.Today)),
+            end = sky.IndexOf(garden.Garden.StartOf(garden.Today.AddDays(AheadDays)));
         for (var i = first; i < end; i++)
         {
             if (sky.Hour(i).TemperatureC is { } temperature)
@@ -99,7 +110,11 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
 
         return known >= HoursOfADay
             ? sum / known * HoursOfADay
-            : Math.Clamp(garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(garden.Today) - 1], insect.LowerC, insect.UpperC) - insect.LowerC;
+            : Math.Clamp(
+                garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(garden.Today) - 1],
+                insect.LowerC,
+                insect.UpperC
+            ) - insect.LowerC;
     }
 
     /// <summary>Rounds of a material that a course has at the most.</summary>

@@ -1,6 +1,6 @@
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Cover;
@@ -93,12 +93,13 @@ public static class CoverCurve
     }
 
     /// <summary>Protection that a stance wants kept up: 60 % keep ahead, 30 % watch and treat, none as a last resort.</summary>
-    public static double Floor(Stance stance) => stance switch
-    {
-        Stance.KeepAhead => 0.6,
-        Stance.WatchAndTreat => 0.3,
-        _ => 0,
-    };
+    public static double Floor(Stance stance) =>
+        stance switch
+        {
+            Stance.KeepAhead => 0.6,
+            Stance.WatchAndTreat => 0.3,
+            _ => 0,
+        };
 
     private static double HourFactor(Material material, double halfLifeDays, PlaceSky sky, int i, Place place, GrowthStage stage)
     {
@@ -118,13 +119,14 @@ public static class CoverCurve
         place.Watering == Watering.Overhead && sky.Shelter.LocalStart(i).Hour == 7 && sky.Shelter.RainMm(i - 48, 48) < 3 ? OverheadMm : 0;
 
     /// <summary>New leaf area a day at 20 C by stage (assumed): it dilutes what was put on.</summary>
-    private static double GrowthPerDay(GrowthStage stage) => stage switch
-    {
-        GrowthStage.Seedling => 0.06,
-        GrowthStage.Young => 0.05,
-        GrowthStage.Flowering => 0.03,
-        GrowthStage.Fruiting => 0.02,
-        GrowthStage.Mature => 0.01,
-        _ => 0,
-    };
+    private static double GrowthPerDay(GrowthStage stage) =>
+        stage switch
+        {
+            GrowthStage.Seedling => 0.06,
+            GrowthStage.Young => 0.05,
+            GrowthStage.Flowering => 0.03,
+            GrowthStage.Fruiting => 0.02,
+            GrowthStage.Mature => 0.01,
+            _ => 0,
+        };
 }

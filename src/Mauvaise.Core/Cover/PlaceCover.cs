@@ -20,12 +20,12 @@ public static class PlaceCover
         return
         [
             .. from a in garden.AppliedAt(place, DateTimeOffset.MaxValue)
-               where a.At >= sky.At(0) && !a.PatchTest && garden.Catalogue.Material(a.Material).Cover.HalfLifeDays is not null
-               let here = a.Treated.Where(t => plantings.ContainsKey(t.PlantingId)).ToList()
-               where here.Count > 0
-               let stage = plantings[here[0].PlantingId].Stage
-               let hours = CoverCurve.Of(garden.Catalogue.Material(a.Material), a.At, here.Average(t => t.ShareWetted), sky, place, stage)
-               select new CoverBand(a, place, sky, hours),
+            where a.At >= sky.At(0) && !a.PatchTest && garden.Catalogue.Material(a.Material).Cover.HalfLifeDays is not null
+            let here = a.Treated.Where(t => plantings.ContainsKey(t.PlantingId)).ToList()
+            where here.Count > 0
+            let stage = plantings[here[0].PlantingId].Stage
+            let hours = CoverCurve.Of(garden.Catalogue.Material(a.Material), a.At, here.Average(t => t.ShareWetted), sky, place, stage)
+            select new CoverBand(a, place, sky, hours),
         ];
     }
 

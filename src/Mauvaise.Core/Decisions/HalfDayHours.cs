@@ -13,7 +13,10 @@ public sealed record SlotHours(DateTimeOffset From, DateTimeOffset To, Verdict V
 public sealed class HalfDayHours(GardenSnapshot garden, int days)
 {
     /// <summary>Usual hours where no weather is known, by the local clock (assumed).</summary>
-    private const int MorningFrom = 6, MorningTo = 9, EveningFrom = 18, EveningTo = 21;
+    private const int MorningFrom = 6,
+        MorningTo = 9,
+        EveningFrom = 18,
+        EveningTo = 21;
 
     private readonly Dictionary<(Guid Place, string Material), SlotHours?[]> known = [];
 
@@ -54,12 +57,18 @@ public sealed class HalfDayHours(GardenSnapshot garden, int days)
         SlotHours? best = null;
         foreach (var wanted in new[] { Verdict.Good, Verdict.Poor })
         {
-            int begin = Math.Max(0, sky.IndexOf(from) - first), end = Math.Min(verdicts.Length, sky.IndexOf(to) - first), run = 0, longest = 0;
+            int begin = Math.Max(0, sky.IndexOf(from) - first),
+                end = Math.Min(verdicts.Length, sky.IndexOf(to) - first),
+                run = 0,
+                longest = 0;
             for (var i = begin; i < end; i++)
             {
                 // Where bees leave a part of an hour alone, a run ends or begins within it.
                 var joins = run > 0 && sky.Open(first + i).From == 0 && sky.Open(first + i - 1).To == 60;
-                run = verdicts[i] != wanted ? 0 : joins ? run + 1 : 1;
+                run =
+                    verdicts[i] != wanted ? 0
+                    : joins ? run + 1
+                    : 1;
                 if (run > longest)
                 {
                     longest = run;
@@ -99,8 +108,11 @@ public sealed class HalfDayHours(GardenSnapshot garden, int days)
             return WhileBeesAreHome(from, to, earliest);
         }
 
-        var hours = Enumerable.Range(usualFrom, usualTo - usualFrom).Select(h => garden.Garden.Zone.At(half.Day, h))
-            .Where(h => h >= earliest && IsFree(h)).ToList();
+        var hours = Enumerable
+            .Range(usualFrom, usualTo - usualFrom)
+            .Select(h => garden.Garden.Zone.At(half.Day, h))
+            .Where(h => h >= earliest && IsFree(h))
+            .ToList();
         return hours.Count == 0 ? null : new SlotHours(hours[0], hours[^1].AddHours(1), Verdict.Poor, false);
     }
 

@@ -30,7 +30,13 @@ public sealed record HarvestWait(SprayApplication? Last, DateOnly? From, string 
             : new HarvestWait(last, null, last is null ? Say.Of("decisions.neverSprayedThisSeason") : After(garden, last));
     }
 
-    private static string Wait(DateOnly from, Material material) => Say.Of("decisions.waitUntilWantsBeforePicking", ("from", Say.In(from, "ddd d MMM")), ("material", material.Name.InSentence()), ("some", Say.Of("words.days", ("n", material.DaysToWait!.Value))));
+    private static string Wait(DateOnly from, Material material) =>
+        Say.Of(
+            "decisions.waitUntilWantsBeforePicking",
+            ("from", Say.In(from, "ddd d MMM")),
+            ("material", material.Name.InSentence()),
+            ("some", Say.Of("words.days", ("n", material.DaysToWait!.Value)))
+        );
 
     private static string After(GardenSnapshot garden, SprayApplication last)
     {

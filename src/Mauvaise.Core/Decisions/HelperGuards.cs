@@ -46,7 +46,17 @@ public static class HelperGuards
         {
             var material = garden.MaterialsOf(spray).First(m => m.HarmToHelpers >= Harmful);
             var on = garden.Garden.DateOf(spray.At);
-            against.Add(new("still-on-leaves", Say.Of("decisions.wentOnHereOnAndWould", ("material", material.Name.InSentence()), ("on", Say.In(on, "d MMMM")), ("addDays", Say.In(on.AddDays(ClearDays), "d MMMM")))));
+            against.Add(
+                new(
+                    "still-on-leaves",
+                    Say.Of(
+                        "decisions.wentOnHereOnAndWould",
+                        ("material", material.Name.InSentence()),
+                        ("on", Say.In(on, "d MMMM")),
+                        ("addDays", Say.In(on.AddDays(ClearDays), "d MMMM"))
+                    )
+                )
+            );
         }
 
         var sky = garden.SkyOf(place).Shelter;
@@ -54,7 +64,17 @@ public static class HelperGuards
         var coming = Enumerable.Range(now, 24).Select(i => sky.Hour(i).TemperatureC).OfType<double>().DefaultIfEmpty(double.NaN).Max();
         if (coming < ordered.WarmC)
         {
-            against.Add(new("too-cold", Say.Of("decisions.theComingDayReachesAndWork", ("temperature", Figure.Temperature(coming)), ("many", ordered.Many), ("temperature2", Figure.Temperature(ordered.WarmC)))));
+            against.Add(
+                new(
+                    "too-cold",
+                    Say.Of(
+                        "decisions.theComingDayReachesAndWork",
+                        ("temperature", Figure.Temperature(coming)),
+                        ("many", ordered.Many),
+                        ("temperature2", Figure.Temperature(ordered.WarmC))
+                    )
+                )
+            );
         }
 
         return against;
@@ -64,14 +84,18 @@ public static class HelperGuards
     public static (GardenTask Release, DateOnly Until)? SparedAt(GardenSnapshot garden, Place place, DateTimeOffset at)
     {
         var day = garden.Garden.DateOf(at);
-        return (from t in garden.Tasks
-                where t is { Step: KnownIds.Measures.ReleaseHelpers, State: TaskState.Done, DoneAt: not null, Helper: not null } && t.DoneAt <= at
-                    && garden.FindPlanting(t.PlantingId)?.PlaceId == place.Id
-                let days = garden.Catalogue.Helpers.FirstOrDefault(h => h.Id == t.Helper)?.Ordered?.SpareDays ?? UsualSpareDays
-                let until = garden.Garden.DateOf(t.DoneAt!.Value).AddDays(days)
-                where day < until
-                orderby until descending
-                select ((GardenTask, DateOnly)?)(t, until)).FirstOrDefault();
+        return (
+            from t in garden.Tasks
+            where
+                t is { Step: KnownIds.Measures.ReleaseHelpers, State: TaskState.Done, DoneAt: not null, Helper: not null }
+                && t.DoneAt <= at
+                && garden.FindPlanting(t.PlantingId)?.PlaceId == place.Id
+            let days = garden.Catalogue.Helpers.FirstOrDefault(h => h.Id == t.Helper)?.Ordered?.SpareDays ?? UsualSpareDays
+            let until = garden.Garden.DateOf(t.DoneAt!.Value).AddDays(days)
+            where day < until
+            orderby until descending
+            select ((GardenTask, DateOnly)?)(t, until)
+        ).FirstOrDefault();
     }
 
     /// <summary>Where nothing better is known of a kind.</summary>

@@ -39,23 +39,26 @@ public static class MaterialChoice
 
     /// <summary>All materials with an effect on the target, best first; those that may not be used come last with the reason.</summary>
     public static IReadOnlyList<MaterialOption> Options(GardenSnapshot garden, Planting planting, Target target) =>
-    [
-        .. garden.Catalogue.Materials
-            .Where(m => m.Label is not { Retired: true } && !(m.LabelOnly && OwnedOf(garden.Catalogue, m, target)))
-            .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: m.LabelOnly ? Recipe.ByLabel(m) : RecipeAgainst(garden.Catalogue, m, target)))
-            .Where(x => x.Effect is not null && x.Recipe is not null && (x.Material.Doses is not null || x.Material.LabelOnly))
-            .Select(x => Weigh(garden, planting, target, x.Material, x.Effect!, x.Recipe!))
-            .OrderByDescending(o => o.Allowed).ThenByDescending(o => o.Score).ThenBy(o => o.Material.Id, StringComparer.Ordinal),
-    ];
+        [
+            .. garden
+                .Catalogue.Materials.Where(m => m.Label is not { Retired: true } && !(m.LabelOnly && OwnedOf(garden.Catalogue, m, target)))
+                .Select(m => (Material: m, Effect: m.EffectOn(target), Recipe: m.LabelOnly ? Recipe.ByLabel(m) : RecipeAgainst(garden.Catalogue, m, target)))
+                .Where(x => x.Effect is not null && x.Recipe is not null && (x.Material.Doses is not null || x.Material.LabelOnly))
+                .Select(x => Weigh(garden, planting, target, x.Material, x.Effect!, x.Recipe!))
+                .OrderByDescending(o => o.Allowed)
+                .ThenByDescending(o => o.Score)
+                .ThenBy(o => o.Material.Id, StringComparer.Ordinal),
+        ];
 
     /// <summary>The household has a product of this kind, whose label says the dose.</summary>
     private static bool OwnedOf(GardenCatalogue catalogue, Material kind, Target target) =>
         catalogue.Materials.Any(m => m.Label is { Retired: false } && m.Group == kind.Group && m.EffectOn(target) is not null);
 
     /// <summary>What lives in the soil is met there; everything else by the usual way to mix the material.</summary>
-    private static Recipe? RecipeAgainst(GardenCatalogue catalogue, Material material, Target target) => target.Group == KnownIds.TargetGroups.SoilPests
-        ? catalogue.Recipes.FirstOrDefault(r => r.Form == Form.Drench && r.Active.Material == material.Id)
-        : catalogue.RecipeFor(material.Id);
+    private static Recipe? RecipeAgainst(GardenCatalogue catalogue, Material material, Target target) =>
+        target.Group == KnownIds.TargetGroups.SoilPests
+            ? catalogue.Recipes.FirstOrDefault(r => r.Form == Form.Drench && r.Active.Material == material.Id)
+            : catalogue.RecipeFor(material.Id);
 
     private static MaterialOption Weigh(GardenSnapshot garden, Planting planting, Target target, Material material, Effect effect, Recipe recipe)
     {
@@ -65,16 +68,22 @@ public static class MaterialChoice
         var barred = new List<UseReason>();
         var approach = false;
 
-        var works = target.Kind == TargetKind.Disease
-            ? 0.4 * effect.Young + 0.6 * effect.Protects
-            : 0.2 * effect.Eggs + 0.45 * effect.Young + 0.35 * effect.Adult;
+        var works =
+            target.Kind == TargetKind.Disease ? 0.4 * effect.Young + 0.6 * effect.Protects : 0.2 * effect.Eggs + 0.45 * effect.Young + 0.35 * effect.Adult;
         // What was seen here takes the place of the doubt in the catalogue's figure, as far as it goes; the effect itself has it in it.
         var learned = garden.Learned.Efficacy(material.Id, target.Id)?.Share;
         var own = learned is null ? 0 : learned.OwnWeight / (learned.OwnWeight + learned.UsualWeight);
-        var grade = material.EvidenceOn(target) switch { EvidenceGrade.Good => 1, EvidenceGrade.Fair => 0.85, _ => 0.5 };
+        var grade = material.EvidenceOn(target) switch
+        {
+            EvidenceGrade.Good => 1,
+            EvidenceGrade.Fair => 0.85,
+            _ => 0.5,
+        };
         var score = works * (grade + (1 - grade) * own);
         var restsOn = effect.Source is { } source ? $": {source}" : "";
-        reasons.Add(Say.Of("decisions.evidenceAgainst", ("evidence", Evidence(material.EvidenceOn(target))), ("target", target.Name.InSentence()), ("restsOn", restsOn)));
+        reasons.Add(
+            Say.Of("decisions.evidenceAgainst", ("evidence", Evidence(material.EvidenceOn(target))), ("target", target.Name.InSentence()), ("restsOn", restsOn))
+        );
         if (learned is { OwnWeight: > 0.5 })
         {
             reasons.Add(Say.Of("decisions.hereItTookByWhatYou", ("now", Say.In(learned.Now * 100, "0")), ("usualMean", Say.In(learned.UsualMean * 100, "0"))));
@@ -142,22 +151,36 @@ public static class MaterialChoice
     /// <summary>Whether a material fits the garden's way with disease, and the sentence for it; null where the way says nothing.</summary>
     private static (bool Fits, string Word)? Approach(GardenSnapshot garden, List<SprayApplication> history, Material material, Effect effect)
     {
-        const bool fits = true, not = false;
+        const bool fits = true,
+            not = false;
         var cleaned = history.Any(a => garden.Catalogue.Material(a.Material).Group == Oxidiser && a.At > garden.Now.AddDays(-CleanHoldsDays));
         return garden.Garden.DiseaseApproach switch
         {
-            DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned ? (not, Say.Of("decisions.itWasCleanedLatelyNow")) : (fits, Say.Of("decisions.cleanFirstThenProtectYourWay")),
+            DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned
+                ? (not, Say.Of("decisions.itWasCleanedLatelyNow"))
+                : (fits, Say.Of("decisions.cleanFirstThenProtectYourWay")),
             DiseaseApproach.CleanThenProtect when effect.Protects >= 0.4 => cleaned ? (fits, Say.Of("decisions.itWasCleanedLatelyNow")) : null,
-            DiseaseApproach.ProtectOnly => effect.Protects >= 0.4 ? (fits, Say.Of("decisions.protectOnlyYourWayWithDisease")) : (not, Say.Of("decisions.itProtectsLittleAndYouProtect")),
-            DiseaseApproach.NeemOnly => material.Group.StartsWith(KnownIds.Modes.Azadirachtin, StringComparison.Ordinal) ? (fits, Say.Of("decisions.neemOnlyYourWayWithDisease")) : (not, Say.Of("decisions.notNeemWhichIsYourWay")),
-            DiseaseApproach.Milk => material.Id == KnownIds.Materials.Milk ? (fits, Say.Of("decisions.milkYourWayWithDisease")) : (not, Say.Of("decisions.notMilkWhichIsYourWay")),
+            DiseaseApproach.ProtectOnly => effect.Protects >= 0.4
+                ? (fits, Say.Of("decisions.protectOnlyYourWayWithDisease"))
+                : (not, Say.Of("decisions.itProtectsLittleAndYouProtect")),
+            DiseaseApproach.NeemOnly => material.Group.StartsWith(KnownIds.Modes.Azadirachtin, StringComparison.Ordinal)
+                ? (fits, Say.Of("decisions.neemOnlyYourWayWithDisease"))
+                : (not, Say.Of("decisions.notNeemWhichIsYourWay")),
+            DiseaseApproach.Milk => material.Id == KnownIds.Materials.Milk
+                ? (fits, Say.Of("decisions.milkYourWayWithDisease"))
+                : (not, Say.Of("decisions.notMilkWhichIsYourWay")),
             _ => null,
         };
     }
 
     /// <summary>All that a recipe puts into the tank, its active first, then its partners.</summary>
     public static IReadOnlyList<Material> MaterialsIn(GardenCatalogue catalogue, Recipe recipe) =>
-        [.. recipe.Ingredients.OrderByDescending(i => i.Role == "active").ThenByDescending(i => i.Role == "partner").Select(i => catalogue.Material(i.Material))];
+        [
+            .. recipe
+                .Ingredients.OrderByDescending(i => i.Role == "active")
+                .ThenByDescending(i => i.Role == "partner")
+                .Select(i => catalogue.Material(i.Material)),
+        ];
 
     /// <summary>How many of <see cref="MaterialsIn"/>, from the first, are there to work: the active and its partners.</summary>
     public static int Working(Recipe recipe) => recipe.Ingredients.Count(i => i.Role is "active" or "partner");
@@ -180,10 +203,11 @@ public static class MaterialChoice
         return against.Count == 0 ? null : (against[0], against.TakeWhile(g => g == against[0]).Count());
     }
 
-    private static string Evidence(EvidenceGrade grade) => grade switch
-    {
-        EvidenceGrade.Good => Say.Of("decisions.evidenceGood"),
-        EvidenceGrade.Fair => Say.Of("decisions.evidenceFair"),
-        _ => Say.Of("decisions.evidenceWeak"),
-    };
+    private static string Evidence(EvidenceGrade grade) =>
+        grade switch
+        {
+            EvidenceGrade.Good => Say.Of("decisions.evidenceGood"),
+            EvidenceGrade.Fair => Say.Of("decisions.evidenceFair"),
+            _ => Say.Of("decisions.evidenceWeak"),
+        };
 }

@@ -8,10 +8,12 @@ namespace Mauvaise.Core.Decisions;
 public static class PlaceRisk
 {
     /// <summary>A bed with so many hours of sun, and so many plants on a square metre, is an ordinary one (assumed).</summary>
-    private const double OrdinarySunHours = 6, OrdinaryPlantsPerM2 = 4;
+    private const double OrdinarySunHours = 6,
+        OrdinaryPlantsPerM2 = 4;
 
     /// <summary>What an hour of sun more dries, and what twice the plants keep wet (assumed).</summary>
-    private const double AnHourOfSun = 0.05, TwiceThePlants = 0.1;
+    private const double AnHourOfSun = 0.05,
+        TwiceThePlants = 0.1;
 
     /// <summary>
     /// The risk of a planting against an ordinary one, 1: more by shade and crowding for diseases that want wet leaves, less by what was done
@@ -24,8 +26,7 @@ public static class PlaceRisk
         return Held(garden, planting).Where(m => m.Prevents!.IsAgainst(target)).Aggregate(wet, (risk, m) => risk * (1 - m.Prevents!.TakesOff));
     }
 
-    private static double Shade(Place place) =>
-        place.Shelter == Shelter.Open ? Math.Clamp(1 + AnHourOfSun * (OrdinarySunHours - place.SunHours), 0.8, 1.3) : 1;
+    private static double Shade(Place place) => place.Shelter == Shelter.Open ? Math.Clamp(1 + AnHourOfSun * (OrdinarySunHours - place.SunHours), 0.8, 1.3) : 1;
 
     private static double Crowding(GardenSnapshot garden, Planting planting) =>
         planting.Count is { } count && garden.AreaOf(planting) is > 0 and var area

@@ -24,7 +24,14 @@ public static class RespraySpacing
     /// rounds = 1 + ceil((E / D) / spacing), at least 2.
     /// </returns>
     /// <example>E 50, to adult 135, D 13, cadence 3 to 5: spacing 5, rounds 2. At D 6: spacing 5, rounds 3.</example>
-    public static Spacing ForEggLayer(double eggDegreeDays, double toAdultDegreeDays, double degreeDaysPerDay, bool killsEggs, int cadenceMinDays, int cadenceMaxDays)
+    public static Spacing ForEggLayer(
+        double eggDegreeDays,
+        double toAdultDegreeDays,
+        double degreeDaysPerDay,
+        bool killsEggs,
+        int cadenceMinDays,
+        int cadenceMaxDays
+    )
     {
         Bounds.NotNegative(eggDegreeDays);
         Bounds.Positive(degreeDaysPerDay);
@@ -35,7 +42,11 @@ public static class RespraySpacing
 
         if (cadenceMinDays < 1 || cadenceMaxDays < cadenceMinDays)
         {
-            throw new ArgumentOutOfRangeException(nameof(cadenceMinDays), cadenceMinDays, "The cadence must be 1 day or more, and its minimum not over its maximum.");
+            throw new ArgumentOutOfRangeException(
+                nameof(cadenceMinDays),
+                cadenceMinDays,
+                "The cadence must be 1 day or more, and its minimum not over its maximum."
+            );
         }
 
         var young = toAdultDegreeDays - eggDegreeDays;
@@ -58,7 +69,9 @@ public static class RespraySpacing
         Bounds.NotNegative(growthPerDay);
         Bounds.Positive(spacingDays);
         var left = (1 - kill * wetted) * Math.Exp(growthPerDay * spacingDays);
-        return left >= 1 ? null : left <= 0 ? 1 : (int)Math.Ceiling(Math.Log(Enough) / Math.Log(left));
+        return left >= 1 ? null
+            : left <= 0 ? 1
+            : (int)Math.Ceiling(Math.Log(Enough) / Math.Log(left));
     }
 
     /// <summary>A colony is beaten when this share is left.</summary>

@@ -10,7 +10,13 @@ namespace Mauvaise.Core.Decisions;
 public sealed record UseReason(string Code, string Clause);
 
 /// <summary>Whether a material has been tried on a crop in this garden.</summary>
-public enum PatchState { NotNeeded, Proven, Needed, Waiting }
+public enum PatchState
+{
+    NotNeeded,
+    Proven,
+    Needed,
+    Waiting,
+}
 
 /// <summary>A trial on two leaves, or that one is wanted.</summary>
 /// <param name="JudgeOn">The day to look at the leaves, while one is waiting.</param>
@@ -59,7 +65,10 @@ public static class UseGuards
     internal static IEnumerable<UseReason> OwnFamily(Crop crop, IEnumerable<Material> inMix) =>
         from m in inMix
         where m.NeverOn.Contains(crop.Family)
-        select new UseReason("own-family", Say.Of("decisions.carriesDiseases", ("it", m.Name.InSentence()), ("family", crop.Family), ("crop", crop.Name.InSentence())));
+        select new UseReason(
+            "own-family",
+            Say.Of("decisions.carriesDiseases", ("it", m.Name.InSentence()), ("family", crop.Family), ("crop", crop.Name.InSentence()))
+        );
 
     /// <summary>
     /// How a material stands with a crop: tried and judged in this garden, proven by the gardener's own word, waiting to be judged, or to be
@@ -76,10 +85,10 @@ public static class UseGuards
         var judged = visits.Select(v => v.Visit).Where(c => c.DoneAt is not null).MaxBy(c => c.DoneAt);
         var burnt = judged is { Injury: >= Injury.Clear };
         return (judged is null && IsSaidProven(garden, crop, material)) || (judged is not null && !burnt)
-            ? new PatchTrial(material, crop, PatchState.Proven, null, false)
+                ? new PatchTrial(material, crop, PatchState.Proven, null, false)
             : visits.FirstOrDefault(v => v.Visit.DoneAt is null && v.Spray.PatchTest).Visit is { } waiting
                 ? new PatchTrial(material, crop, PatchState.Waiting, waiting.DueOn, burnt)
-                : new PatchTrial(material, crop, PatchState.Needed, null, burnt);
+            : new PatchTrial(material, crop, PatchState.Needed, null, burnt);
     }
 
     private static bool IsSaidProven(GardenSnapshot garden, Crop crop, Material material) =>
@@ -93,22 +102,46 @@ public static class UseGuards
         }
     }
 
-    private static IEnumerable<UseReason> Waits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IReadOnlyList<Material> inMix, DateTimeOffset at) =>
-        (from a in history
-         from before in garden.MaterialsOf(a)
-         from now in inMix
-         let pair = Pairs.Between(garden.Catalogue, now, before)
-         where pair.DaysApart > 0 && at < a.At.AddDays(pair.DaysApart)
-         orderby a.At.AddDays(pair.DaysApart) descending
-         select new UseReason("wait", Say.Of("decisions.wasGivenHereOnAndWaits", ("before", before.Name.InSentence()), ("dateOf", Say.In(garden.Garden.DateOf(a.At), "d MMMM")), ("why", pair.Why), ("now", now.Name.InSentence()), ("days", Days(pair.DaysApart)), ("dateOf2", Say.In(garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)), "d MMMM")))))
-        .Take(1);
+    private static IEnumerable<UseReason> Waits(
+        GardenSnapshot garden,
+        IReadOnlyList<SprayApplication> history,
+        IReadOnlyList<Material> inMix,
+        DateTimeOffset at
+    ) =>
+        (
+            from a in history
+            from before in garden.MaterialsOf(a)
+            from now in inMix
+            let pair = Pairs.Between(garden.Catalogue, now, before)
+            where pair.DaysApart > 0 && at < a.At.AddDays(pair.DaysApart)
+            orderby a.At.AddDays(pair.DaysApart) descending
+            select new UseReason(
+                "wait",
+                Say.Of(
+                    "decisions.wasGivenHereOnAndWaits",
+                    ("before", before.Name.InSentence()),
+                    ("dateOf", Say.In(garden.Garden.DateOf(a.At), "d MMMM")),
+                    ("why", pair.Why),
+                    ("now", now.Name.InSentence()),
+                    ("days", Days(pair.DaysApart)),
+                    ("dateOf2", Say.In(garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)), "d MMMM"))
+                )
+            )
+        ).Take(1);
 
     /// <summary>Oil hurts in any form until the leaves are healed, and so do soap and all else that has burnt them.</summary>
     private static IEnumerable<UseReason> Burns(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at)
     {
-        var judged = garden.CheckBacks.Where(c => c.PlantingId == planting.Id && c.DoneAt is { } done && done <= at && c.ApplicationId is not null).OrderBy(c => c.DoneAt).ToList();
-        if (judged.FindLast(c => c.Injury >= Injury.Clear) is not { DoneAt: { } on } burnt || at > on.AddDays(HealDays)
-            || judged.Exists(c => c.DoneAt > on && c.Injury == Injury.None) || garden.FindSpray(burnt.ApplicationId) is not { } spray)
+        var judged = garden
+            .CheckBacks.Where(c => c.PlantingId == planting.Id && c.DoneAt is { } done && done <= at && c.ApplicationId is not null)
+            .OrderBy(c => c.DoneAt)
+            .ToList();
+        if (
+            judged.FindLast(c => c.Injury >= Injury.Clear) is not { DoneAt: { } on } burnt
+            || at > on.AddDays(HealDays)
+            || judged.Exists(c => c.DoneAt > on && c.Injury == Injury.None)
+            || garden.FindSpray(burnt.ApplicationId) is not { } spray
+        )
         {
             yield break;
         }
@@ -116,13 +149,27 @@ public static class UseGuards
         var guilty = garden.ActivesOf(spray).Select(garden.Catalogue.FindMaterial).OfType<Material>().ToList();
         if (inMix.FirstOrDefault(m => guilty.Exists(g => g.Id == m.Id || g.Group == m.Group || (IsOil(g) && IsOil(m)))) is { } again)
         {
-            yield return new("burnt", Say.Of("decisions.burntItSeen", ("material", garden.Catalogue.Material(spray.Material).Name.InSentence()), ("dateOf", Say.In(garden.Garden.DateOf(on), "d MMMM")), ("again", again.Name.InSentence()), ("addDays", Say.In(garden.Garden.DateOf(on).AddDays(HealDays), "d MMMM"))));
+            yield return new(
+                "burnt",
+                Say.Of(
+                    "decisions.burntItSeen",
+                    ("material", garden.Catalogue.Material(spray.Material).Name.InSentence()),
+                    ("dateOf", Say.In(garden.Garden.DateOf(on), "d MMMM")),
+                    ("again", again.Name.InSentence()),
+                    ("addDays", Say.In(garden.Garden.DateOf(on).AddDays(HealDays), "d MMMM"))
+                )
+            );
         }
     }
 
     private static bool IsOil(Material m) => m.Load == LoadKind.Oil || m.Group == KnownIds.Modes.Oil;
 
-    private static IEnumerable<UseReason> SeasonLimits(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, IEnumerable<Material> inMix, DateTimeOffset at)
+    private static IEnumerable<UseReason> SeasonLimits(
+        GardenSnapshot garden,
+        IReadOnlyList<SprayApplication> history,
+        IEnumerable<Material> inMix,
+        DateTimeOffset at
+    )
     {
         var season = garden.Garden.SeasonStart(garden.Garden.DateOf(at));
         foreach (var limit in inMix.Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
@@ -130,24 +177,39 @@ public static class UseGuards
             var given = GivenSince(garden, history, season, limit);
             if (given >= limit.Most)
             {
-                yield return new("season-limit", Say.Of("decisions.wentOnHereTimesThisSeason", ("together", limit.Together), ("given", given), ("most", limit.Most)));
+                yield return new(
+                    "season-limit",
+                    Say.Of("decisions.wentOnHereTimesThisSeason", ("together", limit.Together), ("given", given), ("most", limit.Most))
+                );
             }
         }
     }
 
     /// <summary>How often what a limit counts together went on since the season began.</summary>
     internal static int GivenSince(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, DateOnly season, SeasonLimit limit) =>
-        history.Count(a => garden.Garden.DateOf(a.At) >= season && garden.ActivesOf(a).Any(id => garden.Catalogue.FindMaterial(id)?.SeasonLimit?.Together == limit.Together));
+        history.Count(a =>
+            garden.Garden.DateOf(a.At) >= season && garden.ActivesOf(a).Any(id => garden.Catalogue.FindMaterial(id)?.SeasonLimit?.Together == limit.Together)
+        );
 
-    private static IEnumerable<UseReason> Rows(GardenSnapshot garden, IReadOnlyList<SprayApplication> history, Planting planting, Material active, DateTimeOffset at)
+    private static IEnumerable<UseReason> Rows(
+        GardenSnapshot garden,
+        IReadOnlyList<SprayApplication> history,
+        Planting planting,
+        Material active,
+        DateTimeOffset at
+    )
     {
-        var inARow = history.Where(a => !a.PatchTest && a.Treated.Any(t => t.PlantingId == planting.Id))
+        var inARow = history
+            .Where(a => !a.PatchTest && a.Treated.Any(t => t.PlantingId == planting.Id))
             .Reverse()
             .TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > at.AddDays(-RowDays))
             .Count();
         if (active.InARowLimit is { } row && inARow >= row)
         {
-            yield return new("in-a-row", Say.Of("decisions.wentOnTimesInARow", ("group", garden.Catalogue.Group(active.Group).Name), ("inARow", inARow), ("row", row)));
+            yield return new(
+                "in-a-row",
+                Say.Of("decisions.wentOnTimesInARow", ("group", garden.Catalogue.Group(active.Group).Name), ("inARow", inARow), ("row", row))
+            );
         }
     }
 
@@ -162,7 +224,10 @@ public static class UseGuards
 
         if (active.Label?.DaysBetween is { } days && given.LastOrDefault() is { } last && at < last.At.AddDays(days))
         {
-            yield return new("label-interval", Say.Of("decisions.itsLabelWantsBetweenTwo", ("days", Days(days)), ("dateOf", Say.In(garden.Garden.DateOf(last.At), "d MMMM"))));
+            yield return new(
+                "label-interval",
+                Say.Of("decisions.itsLabelWantsBetweenTwo", ("days", Days(days)), ("dateOf", Say.In(garden.Garden.DateOf(last.At), "d MMMM")))
+            );
         }
     }
 
@@ -170,9 +235,15 @@ public static class UseGuards
     {
         var day = garden.Garden.DateOf(at);
         var longest = inMix.Where(m => m.DaysToWait is > 0).MaxBy(m => m.DaysToWait);
-        if (longest?.DaysToWait is { } wait && garden.Picks.FirstOrDefault(p => p.PlantingId == planting.Id && p.On >= day && p.On < day.AddDays(wait)) is { } pick)
+        if (
+            longest?.DaysToWait is { } wait
+            && garden.Picks.FirstOrDefault(p => p.PlantingId == planting.Id && p.On >= day && p.On < day.AddDays(wait)) is { } pick
+        )
         {
-            yield return new("pick-wait", Say.Of("decisions.pickingIsPlannedForAndWants", ("on", Say.In(pick.On, "d MMMM")), ("longest", longest.Name.InSentence()), ("days", Days(wait))));
+            yield return new(
+                "pick-wait",
+                Say.Of("decisions.pickingIsPlannedForAndWants", ("on", Say.In(pick.On, "d MMMM")), ("longest", longest.Name.InSentence()), ("days", Days(wait)))
+            );
         }
     }
 
@@ -181,16 +252,35 @@ public static class UseGuards
         var furthest = inMix.MaxBy(m => m.KeepFromPondM)!;
         if (place.PondDistanceM is { } pond && pond < furthest.KeepFromPondM)
         {
-            yield return new("pond", Say.Of("decisions.thePondIsAwayAndKeeps", ("figure", Figure.Length(pond)), ("furthest", furthest.Name.InSentence()), ("figure2", Figure.Length(furthest.KeepFromPondM))));
+            yield return new(
+                "pond",
+                Say.Of(
+                    "decisions.thePondIsAwayAndKeeps",
+                    ("figure", Figure.Length(pond)),
+                    ("furthest", furthest.Name.InSentence()),
+                    ("figure2", Figure.Length(furthest.KeepFromPondM))
+                )
+            );
         }
     }
 
     private static IEnumerable<UseReason> HelpersOut(GardenSnapshot garden, Place place, IReadOnlyList<Material> inMix, DateTimeOffset at)
     {
-        if (inMix.FirstOrDefault(m => m.HarmToHelpers >= HelperGuards.Harmful) is { } harmful
-            && HelperGuards.SparedAt(garden, place, at) is var (release, until))
+        if (
+            inMix.FirstOrDefault(m => m.HarmToHelpers >= HelperGuards.Harmful) is { } harmful
+            && HelperGuards.SparedAt(garden, place, at) is var (release, until)
+        )
         {
-            yield return new("helpers-out", Say.Of("decisions.wereLetOutHereOnWould", ("helperGuards", HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)), ("dateOf", Say.In(garden.Garden.DateOf(release.DoneAt!.Value), "d MMMM")), ("harmful", harmful.Name.InSentence()), ("until", Say.In(until, "d MMMM"))));
+            yield return new(
+                "helpers-out",
+                Say.Of(
+                    "decisions.wereLetOutHereOnWould",
+                    ("helperGuards", HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)),
+                    ("dateOf", Say.In(garden.Garden.DateOf(release.DoneAt!.Value), "d MMMM")),
+                    ("harmful", harmful.Name.InSentence()),
+                    ("until", Say.In(until, "d MMMM"))
+                )
+            );
         }
     }
 

@@ -19,7 +19,10 @@ public static class Wearing
     public static IEnumerable<Worn> Due(GardenSnapshot garden) =>
         from planting in garden.Growing
         where !garden.IsLeftAlone(planting)
-        from last in garden.Tasks.Where(t => t.PlantingId == planting.Id && t.State != TaskState.Passed).GroupBy(t => t.Step).Select(g => g.MaxBy(t => (At(garden, t), t.State == TaskState.Planned))!)
+        from last in garden
+            .Tasks.Where(t => t.PlantingId == planting.Id && t.State != TaskState.Passed)
+            .GroupBy(t => t.Step)
+            .Select(g => g.MaxBy(t => (At(garden, t), t.State == TaskState.Planned))!)
         let measure = garden.Catalogue.FindMeasure(last.Step)
         where last is { State: TaskState.Done, DoneAt: not null } && measure?.Lasts is not null && StillWanted(garden, planting, measure, last.DoneAt.Value)
         let why = WornBy(garden, planting, measure, last.DoneAt!.Value)
@@ -36,7 +39,10 @@ public static class Wearing
     private static DateTimeOffset At(GardenSnapshot garden, GardenTask task) => task.DoneAt ?? garden.Garden.StartOf(task.DueOn);
 
     private static bool StillWanted(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since) =>
-        !measure.AgainstAnts || garden.LatestLook(planting.Id) is not [var look, ..] || look.At <= since || garden.LatestLook(planting.Id).Any(o => o.Ants != Ants.None);
+        !measure.AgainstAnts
+        || garden.LatestLook(planting.Id) is not [var look, ..]
+        || look.At <= since
+        || garden.LatestLook(planting.Id).Any(o => o.Ants != Ants.None);
 
     private static string? WornBy(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since)
     {
@@ -49,5 +55,4 @@ public static class Wearing
             : days >= lasts.Days ? Say.Of("decisions.doneItHoldsForAboutDays", ("ago", Say.Ago(days)), ("days", lasts.Days))
             : null;
     }
-
 }

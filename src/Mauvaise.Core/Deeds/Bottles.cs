@@ -11,11 +11,26 @@ public static class Bottles
 {
     /// <summary>A bottle that was made. What is in it is taken from the shelf.</summary>
     /// <param name="fromShelf">False when it was not taken from what is written down there.</param>
-    public static Written Fill(GardenSnapshot garden, Guid id, IReadOnlyList<Guid> plantings, string? target,
-        bool patchTest, Mix mix, DateTimeOffset at, Guid? memberId, bool fromShelf = true, Guid? sprayerId = null)
+    public static Written Fill(
+        GardenSnapshot garden,
+        Guid id,
+        IReadOnlyList<Guid> plantings,
+        string? target,
+        bool patchTest,
+        Mix mix,
+        DateTimeOffset at,
+        Guid? memberId,
+        bool fromShelf = true,
+        Guid? sprayerId = null
+    )
     {
         var amount = SizeText(garden, garden.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, mix.Order.Size);
-        return new Written(mix.Recipe.IsWet ? Say.Of("deeds.mixedOf", ("amount", amount), ("recipe", mix.Recipe.Name.InSentence())) : Say.Of("deeds.mixed", ("recipe", mix.Recipe.Name.InSentence())), memberId)
+        return new Written(
+            mix.Recipe.IsWet
+                ? Say.Of("deeds.mixedOf", ("amount", amount), ("recipe", mix.Recipe.Name.InSentence()))
+                : Say.Of("deeds.mixed", ("recipe", mix.Recipe.Name.InSentence())),
+            memberId
+        )
         {
             Batches =
             [
@@ -32,25 +47,31 @@ public static class Bottles
                     patchTest,
                     null,
                     memberId,
-                    sprayerId),
+                    sprayerId
+                ),
             ],
             Draws = fromShelf
-                ? [.. mix.Parts.SelectMany(p => Shelf.Take(garden.Stocks, p.Material.Id, p.Amount, garden.Today).Draws).Select(d => new StockDraw(d.Stock.Id, d.Amount))]
+                ?
+                [
+                    .. mix
+                        .Parts.SelectMany(p => Shelf.Take(garden.Stocks, p.Material.Id, p.Amount, garden.Today).Draws)
+                        .Select(d => new StockDraw(d.Stock.Id, d.Amount)),
+                ]
                 : [],
         };
     }
 
     /// <summary>An amount of a mix as the household reads it.</summary>
-    public static string SizeText(GardenSnapshot garden, DosedPer per, double size) => per == DosedPer.Litre
-        ? TankVolume.Text(size, garden.Garden.Kitchen)
-        : $"{Say.In(size, "0.#")} {SizeUnit(per)}";
+    public static string SizeText(GardenSnapshot garden, DosedPer per, double size) =>
+        per == DosedPer.Litre ? TankVolume.Text(size, garden.Garden.Kitchen) : $"{Say.In(size, "0.#")} {SizeUnit(per)}";
 
     /// <summary>What a mix is measured in.</summary>
-    public static string SizeUnit(DosedPer per) => per switch
-    {
-        DosedPer.SquareMetre => "m²",
-        DosedPer.Plant => Say.Of("deeds.plants"),
-        DosedPer.Station => Say.Of("deeds.stations"),
-        _ => "l",
-    };
+    public static string SizeUnit(DosedPer per) =>
+        per switch
+        {
+            DosedPer.SquareMetre => "m²",
+            DosedPer.Plant => Say.Of("deeds.plants"),
+            DosedPer.Station => Say.Of("deeds.stations"),
+            _ => "l",
+        };
 }

@@ -37,7 +37,8 @@ public sealed record CheckBackCount(
     int? Alive = null,
     int? Dead = null,
     int? OnlyDead = null,
-    bool Certain = false);
+    bool Certain = false
+);
 
 /// <summary>A visit judged by a count that was made on a walk meanwhile.</summary>
 public sealed record JudgedByCount(Guid ObservationId, Injury Injury, IReadOnlyList<InjurySign>? InjurySigns = null, Guid? MemberId = null);
@@ -61,8 +62,11 @@ public static class CheckBackDeeds
         var line = ActionLine.At(garden, garden.FindPlanting(visit.PlantingId)!, target);
         var climbing = ants != Ants.None && target is { Group: KnownIds.TargetGroups.SapFeeders };
         return CheckBackVerdict.Judge(
-            before is null ? null : (before.LeavesLooked, before.LeavesAffected), (looked, affected), line.Share,
-            new SeenBeside(target?.Insect is not null, onlyDead, climbing));
+            before is null ? null : (before.LeavesLooked, before.LeavesAffected),
+            (looked, affected),
+            line.Share,
+            new SeenBeside(target?.Insect is not null, onlyDead, climbing)
+        );
     }
 
     /// <summary>The count that a visit is held against: the one it was judged against, else the last before; null when nobody counted.</summary>
@@ -73,8 +77,20 @@ public static class CheckBackDeeds
     public static Written Judge(GardenSnapshot garden, CheckBack visit, WhatIsJudged what, CheckBackCount order)
     {
         var looked = Looks.Of(garden, order.Count, what.Target);
-        return Judged(garden, visit with { Alive = order.Alive, Dead = order.Dead, OnlyDead = order.OnlyDead }, what,
-            looked[0], order.Injury, order.InjurySigns, order.Count.MemberId) with
+        return Judged(
+            garden,
+            visit with
+            {
+                Alive = order.Alive,
+                Dead = order.Dead,
+                OnlyDead = order.OnlyDead,
+            },
+            what,
+            looked[0],
+            order.Injury,
+            order.InjurySigns,
+            order.Count.MemberId
+        ) with
         {
             Walks = Looks.Begun(garden, order.Count),
             Observations = looked,
@@ -94,8 +110,15 @@ public static class CheckBackDeeds
             CheckBacks = [visit with { DueOn = garden.Today.AddDays(AfterHosingDays) }],
         };
 
-    private static Written Judged(GardenSnapshot garden, CheckBack visit, WhatIsJudged what, Observation seen,
-        Injury injury, IReadOnlyList<InjurySign>? signs, Guid? memberId)
+    private static Written Judged(
+        GardenSnapshot garden,
+        CheckBack visit,
+        WhatIsJudged what,
+        Observation seen,
+        Injury injury,
+        IReadOnlyList<InjurySign>? signs,
+        Guid? memberId
+    )
     {
         var outcome = Verdict(garden, visit, what, seen.LeavesLooked, seen.LeavesAffected, seen.Ants, visit.OnlyDead).Outcome;
         return new Written(Say.Of("deeds.checked", ("garden", garden.Where(garden.FindPlanting(visit.PlantingId)!)), ("outcome", Say.Word(outcome))), memberId)
@@ -120,6 +143,15 @@ public static class CheckBackDeeds
     public static Written JudgePatch(GardenSnapshot garden, CheckBack visit, PatchJudgement order) =>
         new(Say.Of("deeds.judgedTwoLeaves", ("garden", garden.Where(garden.FindPlanting(visit.PlantingId)!))), order.MemberId)
         {
-            CheckBacks = [visit with { DoneAt = Looks.LookedAt(garden, order.At), Injury = order.Injury, InjurySigns = order.InjurySigns, MemberId = order.MemberId }],
+            CheckBacks =
+            [
+                visit with
+                {
+                    DoneAt = Looks.LookedAt(garden, order.At),
+                    Injury = order.Injury,
+                    InjurySigns = order.InjurySigns,
+                    MemberId = order.MemberId,
+                },
+            ],
         };
 }

@@ -10,14 +10,34 @@ public static class CourseDeeds
 {
     /// <summary>A course with the shape of the way that it is part of, or the one that the life cycle gives it today.</summary>
     /// <param name="days">Days that the gardener chose, rising; empty to go by the life cycle.</param>
-    public static Course Open(GardenSnapshot garden, Guid id, Planting planting, Target target, Recipe recipe, DoseStep step, IReadOnlyList<DateOnly> days, DateTimeOffset at)
+    public static Course Open(
+        GardenSnapshot garden,
+        Guid id,
+        Planting planting,
+        Target target,
+        Recipe recipe,
+        DoseStep step,
+        IReadOnlyList<DateOnly> days,
+        DateTimeOffset at
+    )
     {
         var material = garden.Catalogue.Material(recipe.Active.Material);
         var usual = CourseShape.For(garden, planting, target, material);
         var shape = WayBook.Of(garden).For(planting, target)?.Of(material)?.Shape ?? usual;
         // What is closer or longer than usual is kept as it was begun; the usual shape follows the weather.
         return shape.SpacingDays == usual.SpacingDays && shape.Rounds == usual.Rounds
-            ? new Course(id, planting.Id, target.Id, recipe.Id, at, step, usual.SpacingDays, days.Count > 0 ? days.Count : usual.Rounds, usual.DegreeDaysPerDay, days)
+            ? new Course(
+                id,
+                planting.Id,
+                target.Id,
+                recipe.Id,
+                at,
+                step,
+                usual.SpacingDays,
+                days.Count > 0 ? days.Count : usual.Rounds,
+                usual.DegreeDaysPerDay,
+                days
+            )
             : new Course(id, planting.Id, target.Id, recipe.Id, at, step, shape.SpacingDays, days.Count > 0 ? days.Count : shape.Rounds, null, days);
     }
 }

@@ -18,8 +18,14 @@ public static class HelperDeeds
 {
     /// <summary>They are on order: let out on the day that they come, and nothing is barred until then.</summary>
     public static Written Expect(GardenSnapshot garden, NewHelpers order, DateOnly comesOn) =>
-        new(Say.Of("deeds.orderedFor", ("helperGuards", HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)), ("garden", garden.Where(garden.FindPlanting(order.PlantingId)!))),
-            order.MemberId)
+        new(
+            Say.Of(
+                "deeds.orderedFor",
+                ("helperGuards", HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)),
+                ("garden", garden.Where(garden.FindPlanting(order.PlantingId)!))
+            ),
+            order.MemberId
+        )
         {
             Tasks = [Release(order, comesOn)],
         };
@@ -29,6 +35,15 @@ public static class HelperDeeds
         TaskDeeds.Finish(garden, Release(order, garden.Today), garden.Now, null, order.MemberId);
 
     private static GardenTask Release(NewHelpers order, DateOnly on) =>
-        new(order.Id, order.PlantingId, null, KnownIds.Measures.ReleaseHelpers, order.Target, on, TaskState.Planned,
-            Helper: order.Helper, Number: order.Number);
+        new(
+            order.Id,
+            order.PlantingId,
+            null,
+            KnownIds.Measures.ReleaseHelpers,
+            order.Target,
+            on,
+            TaskState.Planned,
+            Helper: order.Helper,
+            Number: order.Number
+        );
 }

@@ -26,7 +26,8 @@ public sealed record NewObservation(
     PlantPart Part = PlantPart.Unsaid,
     BedSide Side = BedSide.Unsaid,
     RootCheck Roots = RootCheck.NotLooked,
-    IReadOnlyList<FurtherTrouble>? Also = null);
+    IReadOnlyList<FurtherTrouble>? Also = null
+);
 
 /// <summary>A second trouble on the leaves of the same look, with its own count and signs.</summary>
 public sealed record FurtherTrouble(Guid Id, int LeavesAffected, IReadOnlyList<SeenSign> Signs, double? SeverityPercent = null);
@@ -56,9 +57,27 @@ public static class Looks
     /// <param name="named">What the first trouble is known to be; null when nobody has named it.</param>
     internal static IReadOnlyList<Observation> Of(GardenSnapshot garden, NewObservation look, string? named)
     {
-        Observation One(Guid id, int affected, double? severity, IReadOnlyList<SeenSign> signs, string? name) => new(
-            id, look.Id, look.WalkId, look.PlantingId, LookedAt(garden, look.At), look.LeavesLooked, affected, severity, look.Ants, look.Helpers, look.Mummies,
-            look.Part, look.Side, look.Roots, signs, name, false, string.IsNullOrWhiteSpace(look.Note) ? null : look.Note.Trim());
+        Observation One(Guid id, int affected, double? severity, IReadOnlyList<SeenSign> signs, string? name) =>
+            new(
+                id,
+                look.Id,
+                look.WalkId,
+                look.PlantingId,
+                LookedAt(garden, look.At),
+                look.LeavesLooked,
+                affected,
+                severity,
+                look.Ants,
+                look.Helpers,
+                look.Mummies,
+                look.Part,
+                look.Side,
+                look.Roots,
+                signs,
+                name,
+                false,
+                string.IsNullOrWhiteSpace(look.Note) ? null : look.Note.Trim()
+            );
 
         return
         [

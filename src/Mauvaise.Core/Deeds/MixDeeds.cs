@@ -23,12 +23,21 @@ public sealed record MixAsk(
     double? BottlePercent,
     DateTimeOffset? At,
     bool PatchTest,
-    bool Done = false);
+    bool Done = false
+);
 
 /// <summary>A mix with everything that speaks for or against it here and now.</summary>
 /// <param name="NearestStep">The strongest step that may be mixed, when this one may not; null when none may.</param>
 /// <param name="At">The hour that was judged; null when none is good.</param>
-public sealed record JudgedMix(Mix Mix, DoseStep? NearestStep, IReadOnlyList<PatchTrial> Patches, MixVerdict Verdict, IReadOnlyList<MixReason> Reasons, DateTimeOffset? At, Emulsion? Emulsion);
+public sealed record JudgedMix(
+    Mix Mix,
+    DoseStep? NearestStep,
+    IReadOnlyList<PatchTrial> Patches,
+    MixVerdict Verdict,
+    IReadOnlyList<MixReason> Reasons,
+    DateTimeOffset? At,
+    Emulsion? Emulsion
+);
 
 /// <summary>From what was asked to a judged mix.</summary>
 public static class MixDeeds
@@ -49,14 +58,20 @@ public static class MixDeeds
             Added = [.. ask.Add.Select(catalogue.Material)],
             ActiveDose = ask.Dose,
             EmulsifierMlPerLitre = emulsion?.SoapMlPerLitre,
-            BottlePercent = (ask.BottlePercent ?? OnShelf(s, active)) is { } percent ? new Dictionary<string, double> { [active.Id] = percent } : new Dictionary<string, double>(),
+            BottlePercent = (ask.BottlePercent ?? OnShelf(s, active)) is { } percent
+                ? new Dictionary<string, double> { [active.Id] = percent }
+                : new Dictionary<string, double>(),
         };
         var at = ask.At ?? NextGoodHour(s, plantings, active);
-        var conditions = ask.Done ? new MixConditions(null, [], false) : Conditions(s, plantings, [.. order.Added.Prepend(active)], at ?? s.Now, ask.At is not null);
+        var conditions = ask.Done
+            ? new MixConditions(null, [], false)
+            : Conditions(s, plantings, [.. order.Added.Prepend(active)], at ?? s.Now, ask.At is not null);
         var mix = Mix.Make(catalogue, order, conditions);
         var inMix = mix.Parts.OrderByDescending(p => p.Role == "active").ThenByDescending(p => p.Role == "partner").Select(p => p.Material).ToList();
         var working = mix.Parts.Count(p => p.Role is "active" or "partner");
-        var patches = plantings.Select(p => catalogue.Crop(p.Crop)).Distinct()
+        var patches = plantings
+            .Select(p => catalogue.Crop(p.Crop))
+            .Distinct()
             .SelectMany(crop => mix.Parts.Where(p => p.Role is "active" or "partner").Select(p => UseGuards.PatchOf(s, crop, p.Material)))
             .Where(p => p.State is PatchState.Needed or PatchState.Waiting && recipe.Form is Form.Spray or Form.Dip)
             .ToList();
@@ -64,7 +79,11 @@ public static class MixDeeds
         [
             .. NoSpray(catalogue, ask.Target),
             .. CourseRuns(s, ask, plantings, active),
-            .. plantings.SelectMany(p => UseGuards.Against(s, p, inMix, at ?? s.Now, working).Select(r => new MixReason(r.Code, MixVerdict.Refused, $"{s.Where(p)}: {r.Clause}."))).DistinctBy(r => r.Sentence),
+            .. plantings
+                .SelectMany(p =>
+                    UseGuards.Against(s, p, inMix, at ?? s.Now, working).Select(r => new MixReason(r.Code, MixVerdict.Refused, $"{s.Where(p)}: {r.Clause}."))
+                )
+                .DistinctBy(r => r.Sentence),
             .. mix.Reasons,
             .. patches.Select(p => new MixReason("patch-test", ask.PatchTest ? MixVerdict.Ok : MixVerdict.Refused, PatchSentence(p))),
         ];
@@ -76,7 +95,11 @@ public static class MixDeeds
     {
         if (target is not null && catalogue.Target(target) is { NoSpray: true } t)
         {
-            yield return new("no-spray", MixVerdict.Refused, Say.Of("deeds.noKitchenSprayAgainst", ("target", t.Name.InSentence()), ("insteadOfSpray", t.InsteadOfSpray)));
+            yield return new(
+                "no-spray",
+                MixVerdict.Refused,
+                Say.Of("deeds.noKitchenSprayAgainst", ("target", t.Name.InSentence()), ("insteadOfSpray", t.InsteadOfSpray))
+            );
         }
     }
 
@@ -91,11 +114,9 @@ public static class MixDeeds
     private static string PatchSentence(PatchTrial p)
     {
         var what = Say.Of("deeds.materialCropOn", ("material", p.Material.Name), ("crop", p.Crop.Name.InSentence()));
-        return p.State == PatchState.Waiting
-            ? Say.Of("deeds.twoLeavesWereTriedJudgeThem", ("what", what), ("judgeOn", Say.In(p.JudgeOn, "d MMMM")))
-            : p.Burnt
-                ? Say.Of("deeds.burntLastTimeTryTwoLeaves", ("what", what))
-                : Say.Of("deeds.isNewHereTryTwoLeaves", ("what", what));
+        return p.State == PatchState.Waiting ? Say.Of("deeds.twoLeavesWereTriedJudgeThem", ("what", what), ("judgeOn", Say.In(p.JudgeOn, "d MMMM")))
+            : p.Burnt ? Say.Of("deeds.burntLastTimeTryTwoLeaves", ("what", what))
+            : Say.Of("deeds.isNewHereTryTwoLeaves", ("what", what));
     }
 
     /// <summary>The recipe with another soap; where the household's shelf has none of the recipe's but another, with that.</summary>
@@ -107,12 +128,18 @@ public static class MixDeeds
         }
 
         bool Has(string material) => s.Stocks.Any(x => x.Material == material && x.Left > 0);
-        var wanted = soap ?? (s.Stocks.Count == 0 || Has(emulsifier.Material)
-            ? emulsifier.Material
-            : s.Catalogue.Materials.FirstOrDefault(m => m.Load == LoadKind.Soap && Has(m.Id))?.Id ?? emulsifier.Material);
+        var wanted = soap
+            ?? (
+                s.Stocks.Count == 0 || Has(emulsifier.Material)
+                    ? emulsifier.Material
+                    : s.Catalogue.Materials.FirstOrDefault(m => m.Load == LoadKind.Soap && Has(m.Id))?.Id ?? emulsifier.Material
+            );
         return wanted == emulsifier.Material
             ? recipe
-            : recipe with { Ingredients = [.. recipe.Ingredients.Select(i => i == emulsifier ? i with { Material = wanted } : i)] };
+            : recipe with
+            {
+                Ingredients = [.. recipe.Ingredients.Select(i => i == emulsifier ? i with { Material = wanted } : i)],
+            };
     }
 
     /// <summary>What the jar showed for this oil, soap and water; null when nobody shook one.</summary>
@@ -142,7 +169,11 @@ public static class MixDeeds
             var i = sky.IndexOf(at);
             var here = Enumerable.Range(i, 7).Select(k => sky.Hour(k).TemperatureC).Max();
             warmest = warmest is null || here > warmest ? here : warmest;
-            bees |= SprayHours.Judge(sky, at, at.AddHours(1), actives[0]).FirstOrDefault()?.Rules.Any(r => r is { Rule: SprayRule.Bees, Verdict: Verdict.Never }) ?? false;
+            bees |= SprayHours
+                .Judge(sky, at, at.AddHours(1), actives[0])
+                .FirstOrDefault()
+                ?.Rules.Any(r => r is { Rule: SprayRule.Bees, Verdict: Verdict.Never })
+                ?? false;
         }
 
         string CropName(Planting p) => s.Catalogue.Crop(p.Crop).Name;
@@ -154,6 +185,7 @@ public static class MixDeeds
             chosen ? bees : null,
             places.Any(p => p.Kind == PlaceKind.IndoorRack),
             places.Select(p => p.PondDistanceM).Min(),
-            s.Garden.Water);
+            s.Garden.Water
+        );
     }
 }

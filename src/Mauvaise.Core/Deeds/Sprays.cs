@@ -25,7 +25,8 @@ public sealed record NewApplication(
     bool Anyway = false,
     string? Note = null,
     Guid? MemberId = null,
-    IReadOnlyList<WettedPart>? Parts = null);
+    IReadOnlyList<WettedPart>? Parts = null
+);
 
 /// <summary>Logging a spray: it starts the cover, sets the check-backs, and opens the course that it begins.</summary>
 public static class Sprays
@@ -55,8 +56,12 @@ public static class Sprays
             why ?? (IsRound(garden, plantings, batch) ? SprayReason.Course : SprayReason.OwnIdea),
             order.Parts,
             reckoned > 0 ? reckoned : null,
-            air ?? AirAt(garden, at));
-        return new Written(Say.Of("deeds.loggedOn", ("wording", Measures.Wording.InSentence(material.Name)), ("join", string.Join(", ", plantings.Select(garden.Where)))), order.MemberId)
+            air ?? AirAt(garden, at)
+        );
+        return new Written(
+            Say.Of("deeds.loggedOn", ("wording", Measures.Wording.InSentence(material.Name)), ("join", string.Join(", ", plantings.Select(garden.Where)))),
+            order.MemberId
+        )
         {
             Sprays = [spray],
             Courses = [.. Opened(garden, plantings, batch, order.PatchTest, at)],
@@ -69,9 +74,14 @@ public static class Sprays
         new(Guid.NewGuid(), spray.Id, plantingId, VisitOn(garden, spray), null, null, null, Injury.None);
 
     /// <summary>The day on which a spray is judged.</summary>
-    public static DateOnly VisitOn(GardenSnapshot garden, SprayApplication spray) => garden.Garden.DateOf(spray.At).AddDays(spray.PatchTest
-        ? UseGuards.PatchTestDays
-        : CheckBackDay.DaysAfter(garden.Catalogue.Material(spray.Material), spray.Target is null ? null : garden.Catalogue.FindTarget(spray.Target)));
+    public static DateOnly VisitOn(GardenSnapshot garden, SprayApplication spray) =>
+        garden
+            .Garden.DateOf(spray.At)
+            .AddDays(
+                spray.PatchTest
+                    ? UseGuards.PatchTestDays
+                    : CheckBackDay.DaysAfter(garden.Catalogue.Material(spray.Material), spray.Target is null ? null : garden.Catalogue.FindTarget(spray.Target))
+            );
 
     /// <summary>The air of an hour, as far as the garden's weather knows it; null when it knows nothing.</summary>
     public static SprayAir? AirAt(GardenSnapshot garden, DateTimeOffset at)
@@ -89,7 +99,12 @@ public static class Sprays
     /// <summary>One spray and then nothing lets the eggs hatch: a first spray against a trouble opens its course where none is running.</summary>
     private static IEnumerable<Course> Opened(GardenSnapshot garden, List<Planting> plantings, Batch batch, bool patchTest, DateTimeOffset at)
     {
-        if (patchTest || batch.Target is not { } named || garden.Catalogue.FindTarget(named) is not { } target || garden.Catalogue.FindRecipe(batch.Recipe) is not { Form: Form.Spray } recipe)
+        if (
+            patchTest
+            || batch.Target is not { } named
+            || garden.Catalogue.FindTarget(named) is not { } target
+            || garden.Catalogue.FindRecipe(batch.Recipe) is not { Form: Form.Spray } recipe
+        )
         {
             return [];
         }

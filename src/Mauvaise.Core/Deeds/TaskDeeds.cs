@@ -33,9 +33,10 @@ public static class TaskDeeds
         return new Written($"{what}, {garden.Where(garden.FindPlanting(task.PlantingId)!)}", memberId)
         {
             Tasks = [task with { State = TaskState.Done, DoneAt = at, Leaves = leaves }],
-            CheckBacks = measure?.CheckBackDays is { } days && task.Target is not null
-                ? [new CheckBack(Guid.NewGuid(), null, task.PlantingId, garden.Garden.DateOf(at).AddDays(days), null, null, null, Injury.None, task.Id)]
-                : [],
+            CheckBacks =
+                measure?.CheckBackDays is { } days && task.Target is not null
+                    ? [new CheckBack(Guid.NewGuid(), null, task.PlantingId, garden.Garden.DateOf(at).AddDays(days), null, null, null, Injury.None, task.Id)]
+                    : [],
         };
     }
 }

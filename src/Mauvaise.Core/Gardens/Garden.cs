@@ -6,17 +6,40 @@ using Mauvaise.Core.Time;
 namespace Mauvaise.Core.Gardens;
 
 /// <summary>When a household sprays at all.</summary>
-public enum Stance { LastResort, WatchAndTreat, KeepAhead }
+public enum Stance
+{
+    LastResort,
+    WatchAndTreat,
+    KeepAhead,
+}
 
 /// <summary>How a household meets fungal disease.</summary>
-public enum DiseaseApproach { CleanThenProtect, ProtectOnly, NeemOnly, Milk }
+public enum DiseaseApproach
+{
+    CleanThenProtect,
+    ProtectOnly,
+    NeemOnly,
+    Milk,
+}
 
-public enum Watering { Drip, HandAtSoil, Overhead, Tray }
+public enum Watering
+{
+    Drip,
+    HandAtSoil,
+    Overhead,
+    Tray,
+}
 
 /// <summary>
 /// Who may do what: owners keep the garden, helpers do all the work of it, guests walk and log for a while, lookers only read.
 /// </summary>
-public enum Role { Owner, Helper, Looker, Guest }
+public enum Role
+{
+    Owner,
+    Helper,
+    Looker,
+    Guest,
+}
 
 /// <summary>A site with its household's choices. Latitude north positive, longitude east positive, degrees.</summary>
 /// <param name="Free">When somebody is free to spray; null for always.</param>
@@ -36,7 +59,8 @@ public sealed record Garden(
     FreeHours? Free = null,
     Water Water = Water.Rain,
     HouseholdUnits? Units = null,
-    string? Language = null)
+    string? Language = null
+)
 {
     /// <summary>What the household reads.</summary>
     public HouseholdUnits Units { get; init; } = Units ?? HouseholdUnits.Metric;
@@ -79,30 +103,23 @@ public sealed record Place(
     TimeOnly? SunTo,
     Stance? Stance,
     double? PondDistanceM,
-    int Order)
+    int Order
+)
 {
     public Shelter Shelter => ShelterOf(Kind);
 
-    public static Shelter ShelterOf(PlaceKind kind) => kind switch
-    {
-        PlaceKind.Tunnel => Shelter.Tunnel,
-        PlaceKind.IndoorRack => Shelter.Indoor,
-        _ => Shelter.Open,
-    };
+    public static Shelter ShelterOf(PlaceKind kind) =>
+        kind switch
+        {
+            PlaceKind.Tunnel => Shelter.Tunnel,
+            PlaceKind.IndoorRack => Shelter.Indoor,
+            _ => Shelter.Open,
+        };
 }
 
 /// <summary>One crop in one place from a date to a date.</summary>
 /// <param name="Until">Last day, or null while it grows.</param>
-public sealed record Planting(
-    Guid Id,
-    Guid PlaceId,
-    string Crop,
-    string? Variety,
-    DateOnly From,
-    DateOnly? Until,
-    int? Count,
-    GrowthStage Stage,
-    bool InFlower)
+public sealed record Planting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, DateOnly? Until, int? Count, GrowthStage Stage, bool InFlower)
 {
     /// <summary>True on every day from planting to the last day, both included.</summary>
     public bool GrowsOn(DateOnly date) => From <= date && (Until is null || date <= Until);
@@ -126,7 +143,8 @@ public sealed record Stock(
     DateOnly? BestBefore,
     double? StrengthPercent = null,
     double? Cost = null,
-    double? LowAt = null)
+    double? LowAt = null
+)
 {
     public bool IsLow => Left <= (LowAt ?? Amount / 5);
 }
@@ -135,7 +153,12 @@ public sealed record Stock(
 public sealed record PlannedPick(Guid Id, Guid PlantingId, DateOnly On);
 
 /// <summary>Water as it comes to the bench.</summary>
-public enum Water { Rain, SoftTap, HardTap }
+public enum Water
+{
+    Rain,
+    SoftTap,
+    HardTap,
+}
 
 /// <summary>How much of a soap kept an oil even in a water, as a shaken jar showed.</summary>
 /// <param name="SoapMlPerLitre">The least that did.</param>

@@ -31,7 +31,8 @@ public sealed record GardenSnapshot(
     IReadOnlyList<PlannedPick> Picks,
     IReadOnlyList<Emulsion> Emulsions,
     HourSeries Weather,
-    WeatherState WeatherState)
+    WeatherState WeatherState
+)
 {
     /// <summary>What was worked out from these records. Copies with the same records share it, whichever of them asks first.</summary>
     private WorkedOut workedOut = new();
@@ -89,7 +90,11 @@ public sealed record GardenSnapshot(
         where T : class
     {
         ArgumentNullException.ThrowIfNull(make);
-        if (workedOut.Of(typeof(T)) is var (source, found) && HourSeries.WholeHour(source.Now) == HourSeries.WholeHour(Now) && (source with { Now = Now }) == this)
+        if (
+            workedOut.Of(typeof(T)) is var (source, found)
+            && HourSeries.WholeHour(source.Now) == HourSeries.WholeHour(Now)
+            && (source with { Now = Now }) == this
+        )
         {
             return (T)found;
         }
@@ -132,8 +137,7 @@ public sealed record GardenSnapshot(
     public DateOnly Today => Garden.DateOf(Now);
 
     /// <summary>Plantings that grow today, in the order of their places.</summary>
-    public IEnumerable<Planting> Growing =>
-        Places.SelectMany(GrowingAt);
+    public IEnumerable<Planting> Growing => Places.SelectMany(GrowingAt);
 
     /// <summary>Plantings that grow today at a place.</summary>
     public IEnumerable<Planting> GrowingAt(Place place) => Index.PlantingsAt[place.Id].Where(x => x.GrowsOn(Today));
@@ -194,8 +198,7 @@ public sealed record GardenSnapshot(
         Ingredients(application).Select(i => Catalogue.FindMaterial(i.Material)).OfType<Material>();
 
     /// <summary>Ids of what worked in an application: its active and its partners.</summary>
-    public IEnumerable<string> ActivesOf(SprayApplication application) =>
-        Index.Actives(application);
+    public IEnumerable<string> ActivesOf(SprayApplication application) => Index.Actives(application);
 
     private IEnumerable<Measured> Ingredients(SprayApplication application) =>
         FindBatch(application.BatchId)?.Ingredients ?? [new Measured(application.Material, "active", 0, "ml")];
@@ -205,8 +208,7 @@ public sealed record GardenSnapshot(
         Readings.LastOrDefault(r => r.PlaceId == place.Id && r.Of == kind.Id && r.At <= Now && r.At > Now.AddDays(-kind.HoldsDays));
 
     /// <summary>Litres that are still in a bottle; 0 once it was poured away.</summary>
-    public double LeftIn(Batch batch) =>
-        batch.EmptiedAt is not null ? 0 : Math.Max(0, batch.Litres - Index.SpraysFrom[batch.Id].Sum(a => a.Litres));
+    public double LeftIn(Batch batch) => batch.EmptiedAt is not null ? 0 : Math.Max(0, batch.Litres - Index.SpraysFrom[batch.Id].Sum(a => a.Litres));
 
     /// <summary>The gardener leaves it alone on purpose: nothing is proposed for it.</summary>
     public bool IsLeftAlone(Planting planting) => Choices.Any(c => c.Word == PlanWord.LeaveAlone && c.PlantingId == planting.Id);
@@ -222,21 +224,19 @@ public sealed record GardenSnapshot(
             place.SunFrom,
             place.SunTo,
             grown.Where(p => p.InFlower).Select(p => Catalogue.Crop(p.Crop).FlowersCloseAtHour ?? 24).DefaultIfEmpty(24).Max(),
-            place.PondDistanceM);
+            place.PondDistanceM
+        );
     }
 
     /// <summary>Everything counted at the latest look at a planting, the most affected first; empty when nobody looked yet.</summary>
     public IReadOnlyList<Observation> LatestLook(Guid plantingId) =>
-        CountsOf(plantingId).LastOrDefault(o => o.At <= Now) is { } last
-            ? [.. Look(last.LookId).OrderByDescending(o => o.LeavesAffected)]
-            : [];
+        CountsOf(plantingId).LastOrDefault(o => o.At <= Now) is { } last ? [.. Look(last.LookId).OrderByDescending(o => o.LeavesAffected)] : [];
 
     /// <summary>The most affected trouble of the latest look at a planting, or null.</summary>
     public Observation? LatestObservation(Guid plantingId) => LatestLook(plantingId).FirstOrDefault();
 
     /// <summary>The last spray on a planting up to now that was more than a patch test, or null.</summary>
-    public SprayApplication? LastSpray(Guid plantingId) =>
-        SpraysOn(plantingId).LastOrDefault(a => a.At <= Now && !a.PatchTest);
+    public SprayApplication? LastSpray(Guid plantingId) => SpraysOn(plantingId).LastOrDefault(a => a.At <= Now && !a.PatchTest);
 
     /// <summary>Under 5 mm of rain in three days on a place that is watered by hand, when somebody finds the time (assumed).</summary>
     private bool SoilMayBeDry(Place place)

@@ -17,7 +17,8 @@ public sealed record JudgedSpray(
     LeafCount? After,
     Outcome? Outcome,
     Injury Injury,
-    string? DiscountedFor);
+    string? DiscountedFor
+);
 
 /// <summary>Leaves looked at, and of them affected.</summary>
 public sealed record LeafCount(int Looked, int Affected)
@@ -53,7 +54,8 @@ public sealed record Learned(
     double LitresFactor,
     int LitresFrom,
     double MinutesAPlace,
-    int WalksFrom)
+    int WalksFrom
+)
 {
     /// <summary>Minutes that a place takes where nobody has walked yet (assumed).</summary>
     public const double UsualMinutesAPlace = 2.5;

@@ -2,19 +2,44 @@ using Mauvaise.Core.Catalogue;
 
 namespace Mauvaise.Core.Gardens;
 
-public enum Ants { None, Few, Many }
+public enum Ants
+{
+    None,
+    Few,
+    Many,
+}
 
 /// <summary>A sign that was looked for: there, or not there.</summary>
 public sealed record SeenSign(string Sign, bool Present);
 
 /// <summary>Where on the plant a trouble sits.</summary>
-public enum PlantPart { Unsaid, Tips, NewLeaves, OldLeaves, Stem, Flowers, Fruit }
+public enum PlantPart
+{
+    Unsaid,
+    Tips,
+    NewLeaves,
+    OldLeaves,
+    Stem,
+    Flowers,
+    Fruit,
+}
 
 /// <summary>Where in the bed the affected plants stand.</summary>
-public enum BedSide { Unsaid, Edge, Middle, Everywhere }
+public enum BedSide
+{
+    Unsaid,
+    Edge,
+    Middle,
+    Everywhere,
+}
 
 /// <summary>Whether somebody pulled a plant and looked at its roots.</summary>
-public enum RootCheck { NotLooked, Clean, Troubled }
+public enum RootCheck
+{
+    NotLooked,
+    Clean,
+    Troubled,
+}
 
 /// <summary>One trouble at one planting, as it was counted; clean leaves alone are an observation too.</summary>
 /// <param name="LookId">Shared by the troubles that were counted on the same leaves; the first one's id.</param>
@@ -42,7 +67,8 @@ public sealed record Observation(
     string? Named,
     bool NameIsGroup,
     string? Note,
-    string? OwnName = null)
+    string? OwnName = null
+)
 {
     /// <summary>A name of one's own has this many letters at the most.</summary>
     public const int OwnNameLetters = 80;
@@ -85,7 +111,8 @@ public sealed record Batch(
     bool PatchTest = false,
     DateTimeOffset? EmptiedAt = null,
     Guid? MemberId = null,
-    Guid? SprayerId = null)
+    Guid? SprayerId = null
+)
 {
     /// <summary>What works in it.</summary>
     public Measured Active => Ingredients.First(i => i.Role == "active");
@@ -96,10 +123,21 @@ public sealed record Batch(
 public sealed record Treated(Guid PlantingId, double ShareWetted);
 
 /// <summary>What made somebody spray.</summary>
-public enum SprayReason { OwnIdea, Plan, Course }
+public enum SprayReason
+{
+    OwnIdea,
+    Plan,
+    Course,
+}
 
 /// <summary>What of a plant was wetted.</summary>
-public enum WettedPart { Undersides, Tops, Stems, Soil }
+public enum WettedPart
+{
+    Undersides,
+    Tops,
+    Stems,
+    Soil,
+}
 
 /// <summary>The air when a spray went on, as far as it is known.</summary>
 public sealed record SprayAir(double? TemperatureC, double? RelativeHumidityPercent, double? WindMetresPerSecond);
@@ -123,16 +161,34 @@ public sealed record SprayApplication(
     SprayReason Why = SprayReason.OwnIdea,
     IReadOnlyList<WettedPart>? Parts = null,
     double? ExpectedLitres = null,
-    SprayAir? Air = null);
+    SprayAir? Air = null
+);
 
 /// <summary>How an application, or a whole course, turned out.</summary>
-public enum Outcome { Cleared, Holding, Losing, Lost }
+public enum Outcome
+{
+    Cleared,
+    Holding,
+    Losing,
+    Lost,
+}
 
 /// <summary>What a spray did to the plant.</summary>
-public enum Injury { None, Slight, Clear, Severe }
+public enum Injury
+{
+    None,
+    Slight,
+    Clear,
+    Severe,
+}
 
 /// <summary>How a spray hurt.</summary>
-public enum InjurySign { Scorch, Curl, Drop }
+public enum InjurySign
+{
+    Scorch,
+    Curl,
+    Drop,
+}
 
 /// <summary>A visit to judge a spray, or a task, at one planting.</summary>
 /// <param name="ApplicationId">The spray; null for a task.</param>
@@ -159,10 +215,17 @@ public sealed record CheckBack(
     int? Dead = null,
     string? DiscountedFor = null,
     Guid? MemberId = null,
-    int? OnlyDead = null);
+    int? OnlyDead = null
+);
 
 /// <summary>What became of a step of the ladder. Passed: the gardener said no to it for what was seen then.</summary>
-public enum TaskState { Planned, Done, Dropped, Passed }
+public enum TaskState
+{
+    Planned,
+    Done,
+    Dropped,
+    Passed,
+}
 
 /// <summary>A step of the ladder that the gardener took on, or passed by: a measure without a sprayer, or a spray that was passed by.</summary>
 /// <param name="LookId">The look that it answers.</param>
@@ -181,13 +244,21 @@ public sealed record GardenTask(
     DateTimeOffset? DoneAt = null,
     int? Leaves = null,
     string? Helper = null,
-    int? Number = null);
+    int? Number = null
+);
 
 /// <summary>
 /// What the gardener said to the plan: this day and no other, not this time, never this material, that it has been used on this crop for
 /// years and wants no two leaves first, or that a planting is left alone on purpose, for bees or as a decoy.
 /// </summary>
-public enum PlanWord { Pin, Skip, Ban, Proven, LeaveAlone }
+public enum PlanWord
+{
+    Pin,
+    Skip,
+    Ban,
+    Proven,
+    LeaveAlone,
+}
 
 /// <summary>A word of the gardener's that the plan works round.</summary>
 /// <param name="Target">Trouble that is meant; null where a material is.</param>
@@ -216,10 +287,16 @@ public sealed record Course(
     int Rounds,
     double? DegreeDaysPerDay,
     IReadOnlyList<DateOnly> OwnDays,
-    DateTimeOffset? StoppedAt = null);
+    DateTimeOffset? StoppedAt = null
+);
 
 /// <summary>What is treated and counted as one in a trial.</summary>
-public enum TrialUnitKind { Place, Plant, Leaf }
+public enum TrialUnitKind
+{
+    Place,
+    Plant,
+    Leaf,
+}
 
 /// <summary>A side of a trial.</summary>
 /// <param name="Number">From 1.</param>
@@ -253,4 +330,5 @@ public sealed record Trial(
     DateTimeOffset? ClosedAt,
     IReadOnlyList<TrialSide> Sides,
     IReadOnlyList<TrialUnit> Units,
-    IReadOnlyList<TrialCount> Counts);
+    IReadOnlyList<TrialCount> Counts
+);

@@ -18,14 +18,17 @@ internal sealed class SnapshotIndex
         Counts = of.Observations.ToDictionary(o => o.Id);
         CountsOf = of.Observations.ToLookup(o => o.PlantingId);
         Looks = of.Observations.ToLookup(o => o.LookId);
-        Finds = of.Observations.Where(o => o.Named is not null && !o.NameIsGroup && Plantings.ContainsKey(o.PlantingId))
+        Finds = of
+            .Observations.Where(o => o.Named is not null && !o.NameIsGroup && Plantings.ContainsKey(o.PlantingId))
             .ToLookup(o => o.Named!, o => (o, Plantings[o.PlantingId]));
-        TriedOn = (from c in of.CheckBacks
-                   let spray = Sprays.GetValueOrDefault(c.ApplicationId ?? Guid.Empty)
-                   let planting = Plantings.GetValueOrDefault(c.PlantingId)
-                   where spray is not null && planting is not null
-                   from active in Actives(spray)
-                   select (Key: (planting.Crop, active), Value: (c, spray))).ToLookup(x => x.Key, x => x.Value);
+        TriedOn = (
+            from c in of.CheckBacks
+            let spray = Sprays.GetValueOrDefault(c.ApplicationId ?? Guid.Empty)
+            let planting = Plantings.GetValueOrDefault(c.PlantingId)
+            where spray is not null && planting is not null
+            from active in Actives(spray)
+            select (Key: (planting.Crop, active), Value: (c, spray))
+        ).ToLookup(x => x.Key, x => x.Value);
         VisitsOf = of.CheckBacks.ToLookup(c => c.ApplicationId ?? c.TaskId ?? Guid.Empty);
     }
 
@@ -48,13 +51,19 @@ internal sealed class SnapshotIndex
 
     /// <summary>Ids of what worked in a spray: its active and its partners; only its active when no bottle was logged.</summary>
     public IEnumerable<string> Actives(SprayApplication spray) =>
-        spray.BatchId is { } id && Batches.TryGetValue(id, out var batch) ? batch.Ingredients.Where(i => i.Role is "active" or "partner").Select(i => i.Material) : [spray.Material];
+        spray.BatchId is { } id && Batches.TryGetValue(id, out var batch)
+            ? batch.Ingredients.Where(i => i.Role is "active" or "partner").Select(i => i.Material)
+            : [spray.Material];
 
     /// <summary>By the spray or the task that they judge.</summary>
     public ILookup<Guid, CheckBack> VisitsOf { get; }
 
     /// <summary>True while the lists are those of a snapshot; a copy with others wants an index of its own.</summary>
     public bool Fits(GardenSnapshot s) =>
-        ReferenceEquals(of.Plantings, s.Plantings) && ReferenceEquals(of.Places, s.Places) && ReferenceEquals(of.Batches, s.Batches)
-        && ReferenceEquals(of.Applications, s.Applications) && ReferenceEquals(of.Observations, s.Observations) && ReferenceEquals(of.CheckBacks, s.CheckBacks);
+        ReferenceEquals(of.Plantings, s.Plantings)
+        && ReferenceEquals(of.Places, s.Places)
+        && ReferenceEquals(of.Batches, s.Batches)
+        && ReferenceEquals(of.Applications, s.Applications)
+        && ReferenceEquals(of.Observations, s.Observations)
+        && ReferenceEquals(of.CheckBacks, s.CheckBacks);
 }

@@ -34,7 +34,8 @@ public sealed record SuspectRanking(
     double NotListed,
     TwoTroubles? Together,
     NextQuestion? Next,
-    SharedAction? NamingCanWait);
+    SharedAction? NamingCanWait
+);
 
 /// <summary>
 /// Names a cause from signs: naive Bayes over the catalogue's likelihoods, with the circumstances as the prior. Signs that nobody
@@ -62,7 +63,9 @@ public static class SuspectRanker
     /// reject option in the sense of Chow 1970, doi:10.1109/TIT.1970.1054406: where no listed cause makes the signs likelier than
     /// these flat chances do, it leads.
     /// </summary>
-    private const double OtherWeight = 0.035, OtherShows = 0.15, OtherLacks = 0.9;
+    private const double OtherWeight = 0.035,
+        OtherShows = 0.15,
+        OtherLacks = 0.9;
 
     /// <summary>Weight of two causes at once against the product of their shares (assumed).</summary>
     private const double TogetherWeight = 0.1;
@@ -71,7 +74,8 @@ public static class SuspectRanker
     private const double Sharpness = 1.3;
 
     /// <summary>A sign that is no likelier than this under a cause is not explained by it; such a cause reaches this probability at the most.</summary>
-    private const double Unexplained = 0.03, MostUnexplained = 0.69;
+    private const double Unexplained = 0.03,
+        MostUnexplained = 0.69;
 
     /// <summary>Causes that are tried in pairs: for each sign, those that explain it best.</summary>
     private const int PairedForEachSign = 3;
@@ -87,9 +91,10 @@ public static class SuspectRanker
     /// <exception cref="ArgumentException">A sign is not in the catalogue.</exception>
     public static SuspectRanking Rank(GardenCatalogue catalogue, Circumstances where, IReadOnlyList<SeenSign> seen, IReadOnlySet<string>? notSure = null)
     {
-        var evidence = seen.Select(s => (
-            Sign: catalogue.FindSign(s.Sign) ?? throw new ArgumentException($"There is no sign '{s.Sign}'.", nameof(seen)),
-            s.Present)).ToList();
+        var evidence = seen.Select(s =>
+                (Sign: catalogue.FindSign(s.Sign) ?? throw new ArgumentException($"There is no sign '{s.Sign}'.", nameof(seen)), s.Present)
+            )
+            .ToList();
         var causes = catalogue.Causes;
         var prior = new double[causes.Count];
         double onCrop = 0;
@@ -129,18 +134,25 @@ public static class SuspectRanker
         notListed += HeldDown(causes, p, evidence);
 
         var order = Enumerable.Range(0, p.Length).OrderByDescending(i => p[i]).ThenBy(i => causes[i].Target.Id, StringComparer.Ordinal).ToArray();
-        var ranking = order.Select((i, rank) => rank < Explained
-            ? Explain(causes, p, i, where, evidence)
-            : new Suspect(causes[i].Target, p[i], [], [])).ToList();
+        var ranking = order
+            .Select((i, rank) => rank < Explained ? Explain(causes, p, i, where, evidence) : new Suspect(causes[i].Target, p[i], [], []))
+            .ToList();
         var asked = evidence.Select(e => e.Sign.Id).Concat(notSure ?? new HashSet<string>()).ToHashSet();
         var enough = evidence.Count(e => !e.Present) + (notSure?.Count ?? 0) >= MostQuestions;
         return new SuspectRanking(
             ranking,
-            [.. ranking.GroupBy(s => s.Target.NameGroup).Select(g => new SuspectGroup(g.Key, g.Sum(s => s.Probability))).OrderByDescending(g => g.Probability).ThenBy(g => g.NameGroup, StringComparer.Ordinal)],
+            [
+                .. ranking
+                    .GroupBy(s => s.Target.NameGroup)
+                    .Select(g => new SuspectGroup(g.Key, g.Sum(s => s.Probability)))
+                    .OrderByDescending(g => g.Probability)
+                    .ThenBy(g => g.NameGroup, StringComparer.Ordinal),
+            ],
             notListed,
             best.Weight / total >= TellTogether ? new TwoTroubles(causes[best.I].Target, causes[best.J].Target, best.Weight / total) : null,
             enough ? null : BestQuestion(catalogue, causes, p, order[0], asked),
-            NamingCanWait(ranking));
+            NamingCanWait(ranking)
+        );
     }
 
     /// <summary>A kind that does not explain a sign that is there is never told for sure; the rest goes to what is not listed.</summary>
@@ -195,16 +207,30 @@ public static class SuspectRanker
     }
 
     /// <summary>Two causes at once: a sign shows when either of them shows it (noisy or, Pearl 1988).</summary>
-    private static List<(int I, int J, double Weight)> Pairs(IReadOnlyList<TargetOnCrop> causes, double[] prior, double onCrop, List<(Sign Sign, bool Present)> evidence)
+    private static List<(int I, int J, double Weight)> Pairs(
+        IReadOnlyList<TargetOnCrop> causes,
+        double[] prior,
+        double onCrop,
+        List<(Sign Sign, bool Present)> evidence
+    )
     {
         if (evidence.Count(e => e.Present) < 2)
         {
             return [];
         }
 
-        var paired = evidence.Where(e => e.Present)
-            .SelectMany(e => Enumerable.Range(0, causes.Count).Where(i => !causes[i].Target.IsGroup).OrderByDescending(i => prior[i] * CatalogueRules.Likelihood(causes[i].Target, e.Sign)).Take(PairedForEachSign))
-            .Distinct().Order().ToList();
+        var paired = evidence
+            .Where(e => e.Present)
+            .SelectMany(e =>
+                Enumerable
+                    .Range(0, causes.Count)
+                    .Where(i => !causes[i].Target.IsGroup)
+                    .OrderByDescending(i => prior[i] * CatalogueRules.Likelihood(causes[i].Target, e.Sign))
+                    .Take(PairedForEachSign)
+            )
+            .Distinct()
+            .Order()
+            .ToList();
         var pairs = new List<(int, int, double)>();
         for (var a = 0; a < paired.Count; a++)
         {
@@ -238,13 +264,23 @@ public static class SuspectRanker
         foreach (var (sign, present) in evidence)
         {
             var factor = Chance(t, sign, present) / Math.Max(OthersChance(causes, p, i, sign, present), 1e-6);
-            clues.Add(new Clue(sign.Id, factor, (present, factor >= 1) switch
-            {
-                (true, true) => Say.Of("identification.fits", ("sign", sign.Name)),
-                (true, false) => Say.Of("identification.unusualFor", ("sign", sign.Name)),
-                (false, true) => Say.Of("identification.noAsExpected", ("lower", Lower(sign.Name))),
-                (false, false) => Say.Of("identification.noThoughIn100Show", ("lower", Lower(sign.Name)), ("likelihood", Say.In(CatalogueRules.Likelihood(t, sign) * 100, "0"))),
-            }));
+            clues.Add(
+                new Clue(
+                    sign.Id,
+                    factor,
+                    (present, factor >= 1) switch
+                    {
+                        (true, true) => Say.Of("identification.fits", ("sign", sign.Name)),
+                        (true, false) => Say.Of("identification.unusualFor", ("sign", sign.Name)),
+                        (false, true) => Say.Of("identification.noAsExpected", ("lower", Lower(sign.Name))),
+                        (false, false) => Say.Of(
+                            "identification.noThoughIn100Show",
+                            ("lower", Lower(sign.Name)),
+                            ("likelihood", Say.In(CatalogueRules.Likelihood(t, sign) * 100, "0"))
+                        ),
+                    }
+                )
+            );
         }
 
         clues.AddRange(where.CluesFor(t));
@@ -252,13 +288,16 @@ public static class SuspectRanker
             t,
             p[i],
             [.. clues.Where(c => c.Factor > 1.1).OrderByDescending(c => c.Factor)],
-            [.. clues.Where(c => c.Factor < 0.9).OrderBy(c => c.Factor)]);
+            [.. clues.Where(c => c.Factor < 0.9).OrderBy(c => c.Factor)]
+        );
     }
 
     /// <summary>The other causes' chance of the same answer, weighted by how likely each still is.</summary>
     private static double OthersChance(IReadOnlyList<TargetOnCrop> causes, double[] p, int except, Sign sign, bool present)
     {
-        double weighted = 0, weight = 0, plain = 0;
+        double weighted = 0,
+            weight = 0,
+            plain = 0;
         for (var k = 0; k < p.Length; k++)
         {
             if (k != except)
@@ -270,7 +309,9 @@ public static class SuspectRanker
             }
         }
 
-        return weight > 1e-9 ? weighted / weight : p.Length > 1 ? plain / (p.Length - 1) : 1;
+        return weight > 1e-9 ? weighted / weight
+            : p.Length > 1 ? plain / (p.Length - 1)
+            : 1;
     }
 
     /// <summary>The unasked sign with the largest expected drop in entropy; null when the leader is settled or nothing helps.</summary>
@@ -293,7 +334,10 @@ public static class SuspectRanker
             }
 
             // Entropy after the answer, from sums alone: S H = S log2(S) - sum(w log2 w) for weights w with sum S.
-            double yes = 0, yesLog = 0, no = 0, noLog = 0;
+            double yes = 0,
+                yesLog = 0,
+                no = 0,
+                noLog = 0;
             for (var i = 0; i < p.Length; i++)
             {
                 var w = p[i] * causes[i].Likelihoods[s];
@@ -326,7 +370,11 @@ public static class SuspectRanker
         var group = ranking[0].Target.Group;
         var share = ranking.Where(s => s.Target.Group == group).Sum(s => s.Probability);
         return share >= GroupSettled && TargetGroups.Action(group) is { } action
-            ? new(group, share, Say.Of("identification.namingCanWaitIn100", ("share", Say.In(share * 100, "0")), ("words", TargetGroups.Words(group)), ("action", action)))
+            ? new(
+                group,
+                share,
+                Say.Of("identification.namingCanWaitIn100", ("share", Say.In(share * 100, "0")), ("words", TargetGroups.Words(group)), ("action", action))
+            )
             : null;
     }
 

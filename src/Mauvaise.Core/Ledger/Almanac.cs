@@ -2,9 +2,9 @@ using System.Globalization;
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Scouting;
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ledger;
@@ -46,7 +46,8 @@ public sealed record Almanac(
     IReadOnlyList<MonthWeather> Weather,
     IReadOnlyList<NextShopping> Shopping,
     IReadOnlyList<Yield> Yields,
-    string Summary)
+    string Summary
+)
 {
     private const int BeforeDays = 14;
 
@@ -62,7 +63,13 @@ public sealed record Almanac(
     /// <param name="firsts">First finds over all years, by target.</param>
     /// <param name="days">The season's weather in the open.</param>
     /// <param name="used">Ingredients that went into the season's mixes.</param>
-    public static Almanac Of(GardenSnapshot season, DateOnly from, IReadOnlyDictionary<string, IReadOnlyList<FirstDate>> firsts, SkyDays days, IReadOnlyList<IngredientUse> used)
+    public static Almanac Of(
+        GardenSnapshot season,
+        DateOnly from,
+        IReadOnlyDictionary<string, IReadOnlyList<FirstDate>> firsts,
+        SkyDays days,
+        IReadOnlyList<IngredientUse> used
+    )
     {
         var to = season.Today;
         var places = season.Places.Select(p => OfPlace(season, p, from, to)).ToList();
@@ -72,11 +79,11 @@ public sealed record Almanac(
         Burnt[] burnt =
         [
             .. from j in judged
-               where j.Injury >= Injury.Slight
-               let material = season.Catalogue.FindMaterial(j.Material)
-               where material is not null
-               orderby j.Injury descending, j.JudgedAt
-               select new Burnt(material, season.Catalogue.Crop(j.Crop), season.Garden.DateOf(j.JudgedAt), j.Injury),
+            where j.Injury >= Injury.Slight
+            let material = season.Catalogue.FindMaterial(j.Material)
+            where material is not null
+            orderby j.Injury descending, j.JudgedAt
+            select new Burnt(material, season.Catalogue.Crop(j.Crop), season.Garden.DateOf(j.JudgedAt), j.Injury),
         ];
         return new Almanac(
             from,
@@ -86,21 +93,45 @@ public sealed record Almanac(
             places,
             [
                 .. from j in judged
-                   where j.Outcome is not null
-                   let material = season.Catalogue.FindMaterial(j.Material)
-                   let target = season.Catalogue.FindTarget(j.Target ?? "")
-                   where material is not null && target is not null
-                   group j.Outcome by (material, target) into g
-                   let how = new WorkedHow(g.Key.material, g.Key.target, g.Count(), g.Count(o => o == Outcome.Cleared), g.Count(o => o == Outcome.Holding), g.Count(o => o is Outcome.Losing or Outcome.Lost))
-                   orderby (double)how.Cleared / how.Rounds descending, how.Rounds descending, how.Material.Name
-                   select how,
+                where j.Outcome is not null
+                let material = season.Catalogue.FindMaterial(j.Material)
+                let target = season.Catalogue.FindTarget(j.Target ?? "")
+                where material is not null && target is not null
+                group j.Outcome by (material, target) into g
+                let how = new WorkedHow(
+                    g.Key.material,
+                    g.Key.target,
+                    g.Count(),
+                    g.Count(o => o == Outcome.Cleared),
+                    g.Count(o => o == Outcome.Holding),
+                    g.Count(o => o is Outcome.Losing or Outcome.Lost)
+                )
+                orderby (double)how.Cleared / how.Rounds descending, how.Rounds descending, how.Material.Name
+                select how,
             ],
             burnt,
-            [.. firsts.OrderBy(f => f.Value.Count > 0 ? f.Value[^1].Day : DateOnly.MaxValue).ThenBy(f => f.Key, StringComparer.Ordinal).Select(f => First(season, season.Catalogue.Target(f.Key), f.Value, from, to, days))],
+            [
+                .. firsts
+                    .OrderBy(f => f.Value.Count > 0 ? f.Value[^1].Day : DateOnly.MaxValue)
+                    .ThenBy(f => f.Key, StringComparer.Ordinal)
+                    .Select(f => First(season, season.Catalogue.Target(f.Key), f.Value, from, to, days)),
+            ],
             Months(days),
-            [.. used.Select(u => Shop(season, u)).OfType<NextShopping>().OrderByDescending(x => x.ToBuy > 0).ThenBy(x => x.Material.Name, StringComparer.Ordinal)],
+            [
+                .. used.Select(u => Shop(season, u))
+                    .OfType<NextShopping>()
+                    .OrderByDescending(x => x.ToBuy > 0)
+                    .ThenBy(x => x.Material.Name, StringComparer.Ordinal),
+            ],
             Yield.Of(season, from),
-            Say.Of("ledger.ofAPlantingAWeeklyCalendar", ("n", sprays), ("weekly", Say.In(weekly, "0")), ("saved", sprays < weekly ? Say.Of("ledger.wereSaved", ("saved", Say.In(weekly - sprays, "0"))) : Say.Of("ledger.noneWereSaved")), ("hurt", burnt.Length > 0 ? Say.Of("ledger.hurtThePlant", ("burnt", burnt.Length)) : "")));
+            Say.Of(
+                "ledger.ofAPlantingAWeeklyCalendar",
+                ("n", sprays),
+                ("weekly", Say.In(weekly, "0")),
+                ("saved", sprays < weekly ? Say.Of("ledger.wereSaved", ("saved", Say.In(weekly - sprays, "0"))) : Say.Of("ledger.noneWereSaved")),
+                ("hurt", burnt.Length > 0 ? Say.Of("ledger.hurtThePlant", ("burnt", burnt.Length)) : "")
+            )
+        );
     }
 
     private static PlaceSeason OfPlace(GardenSnapshot season, Place place, DateOnly from, DateOnly to)
@@ -117,7 +148,8 @@ public sealed record Almanac(
             Math.Floor(days / 7.0),
             worst?.Incidence,
             season.Catalogue.FindTarget(worst?.Named ?? ""),
-            seen.Select(o => o.LookId).Distinct().Count());
+            seen.Select(o => o.LookId).Distinct().Count()
+        );
     }
 
     private static AlmanacFirst First(GardenSnapshot season, Target target, IReadOnlyList<FirstDate> past, DateOnly from, DateOnly to, SkyDays days)
@@ -138,16 +170,33 @@ public sealed record Almanac(
 
         var mean = before.Average(MeanC);
         var usual = season.Catalogue.FindClimate(season.Garden.Climate)!.MeanC[season.Garden.NorthernMonth(day) - 1];
-        var off = Math.Abs(mean - usual) < 0.75 ? Say.Of("ledger.asUsual") : mean > usual ? Say.Of("ledger.warmerThanUsual", ("mean", Say.In(Math.Abs(mean - usual), "0.0"))) : Say.Of("ledger.coolerThanUsual", ("mean", Say.In(Math.Abs(mean - usual), "0.0")));
+        var off =
+            Math.Abs(mean - usual) < 0.75 ? Say.Of("ledger.asUsual")
+            : mean > usual ? Say.Of("ledger.warmerThanUsual", ("mean", Say.In(Math.Abs(mean - usual), "0.0")))
+            : Say.Of("ledger.coolerThanUsual", ("mean", Say.In(Math.Abs(mean - usual), "0.0")));
         var wet = before.Count(d => d.WetHours >= WetNightHours);
-        return Say.Of("ledger.inTheFortnightBefore", ("temperature", Figure.Temperature(mean)), ("off", off), ("rain", Figure.Rain(before.Sum(d => d.RainMm))), ("n", wet));
+        return Say.Of(
+            "ledger.inTheFortnightBefore",
+            ("temperature", Figure.Temperature(mean)),
+            ("off", off),
+            ("rain", Figure.Rain(before.Sum(d => d.RainMm))),
+            ("n", wet)
+        );
     }
 
     private static IReadOnlyList<MonthWeather> Months(SkyDays days) =>
-    [
-        .. days.All.Skip(days.First).Where(d => d.Known).GroupBy(d => new DateOnly(d.Date.Year, d.Date.Month, 1))
-            .Select(m => new MonthWeather(m.Key, Math.Round(m.Average(MeanC), 1), Math.Round(m.Sum(d => d.RainMm)), m.Count(d => d.WetHours >= WetNightHours))),
-    ];
+        [
+            .. days
+                .All.Skip(days.First)
+                .Where(d => d.Known)
+                .GroupBy(d => new DateOnly(d.Date.Year, d.Date.Month, 1))
+                .Select(m => new MonthWeather(
+                    m.Key,
+                    Math.Round(m.Average(MeanC), 1),
+                    Math.Round(m.Sum(d => d.RainMm)),
+                    m.Count(d => d.WetHours >= WetNightHours)
+                )),
+        ];
 
     private static double MeanC(SkyDay day) => day.Hours.Where(h => h.TemperatureC is not null).Average(h => h.TemperatureC!.Value);
 
@@ -158,8 +207,19 @@ public sealed record Almanac(
             return null;
         }
 
-        var good = season.Stocks.Where(s => s.Material == material.Id && (Shelf.GoodUntil(material, s) is not { } until || until >= season.Garden.SeasonStart(season.Today).AddYears(1))).Sum(s => s.Left);
+        var good = season
+            .Stocks.Where(s =>
+                s.Material == material.Id && (Shelf.GoodUntil(material, s) is not { } until || until >= season.Garden.SeasonStart(season.Today).AddYears(1))
+            )
+            .Sum(s => s.Left);
         var buy = Math.Max(0, used.Amount - good);
-        return new NextShopping(material, used.Amount, good, buy, Shelf.PriceOf(season.Stocks, material.Id) * buy, Say.Of("ledger.wentThisSeasonOnTheShelf", ("amount", Figure.Amount(used.Amount, material.Unit)), ("amount2", Figure.Amount(good, material.Unit))));
+        return new NextShopping(
+            material,
+            used.Amount,
+            good,
+            buy,
+            Shelf.PriceOf(season.Stocks, material.Id) * buy,
+            Say.Of("ledger.wentThisSeasonOnTheShelf", ("amount", Figure.Amount(used.Amount, material.Unit)), ("amount2", Figure.Amount(good, material.Unit)))
+        );
     }
 }

@@ -5,12 +5,26 @@ using Mauvaise.Core.Mixing;
 namespace Mauvaise.Core.Ledger;
 
 /// <summary>What an entry of the ledger is: something sprayed, done by hand, counted, or judged.</summary>
-public enum LedgerKind { Spray, Task, Count, Check }
+public enum LedgerKind
+{
+    Spray,
+    Task,
+    Count,
+    Check,
+}
 
 /// <summary>What of the ledger is wanted; null for all.</summary>
 /// <param name="From">This instant and later.</param>
 /// <param name="To">Before this instant.</param>
-public sealed record LedgerFilter(LedgerKind? Kind = null, DateTimeOffset? From = null, DateTimeOffset? To = null, Guid? PlaceId = null, string? Material = null, string? Target = null, Guid? MemberId = null);
+public sealed record LedgerFilter(
+    LedgerKind? Kind = null,
+    DateTimeOffset? From = null,
+    DateTimeOffset? To = null,
+    Guid? PlaceId = null,
+    string? Material = null,
+    string? Target = null,
+    Guid? MemberId = null
+);
 
 /// <summary>Something that was done. Fields that do not belong to its kind are null.</summary>
 /// <param name="What">Material of a spray, measure of a task.</param>
@@ -35,7 +49,8 @@ public sealed record LedgerEntry(
     Outcome? Outcome = null,
     Injury? Injury = null,
     int? Leaves = null,
-    string? Note = null);
+    string? Note = null
+);
 
 /// <summary>How often a material went on, and how much.</summary>
 public sealed record MaterialUse(string Material, int Rounds, double Litres);
@@ -58,7 +73,14 @@ public sealed record SaltRounds(Place Place, int Rounds, int Most);
 /// <param name="Cost">By what bottles on the shelf cost; null when no price is known.</param>
 /// <param name="Unpriced">Ingredients whose price is not known, so that the cost is at least that.</param>
 /// <param name="Salt">Rounds of bicarbonates by place, the most first: salt gathers in a bed.</param>
-public sealed record LedgerTotals(int Sprays, double Litres, double? Cost, IReadOnlyList<Material> Unpriced, IReadOnlyList<GroupRounds> Groups, IReadOnlyList<SaltRounds> Salt)
+public sealed record LedgerTotals(
+    int Sprays,
+    double Litres,
+    double? Cost,
+    IReadOnlyList<Material> Unpriced,
+    IReadOnlyList<GroupRounds> Groups,
+    IReadOnlyList<SaltRounds> Salt
+)
 {
     private const string Bicarbonates = "bicarbonates";
 
@@ -73,15 +95,25 @@ public sealed record LedgerTotals(int Sprays, double Litres, double? Cost, IRead
             use.Materials.Sum(m => m.Litres),
             priced.Any(p => p.Price is not null) ? priced.Sum(p => p.Price ?? 0) : null,
             [.. priced.Where(p => p.Price is null).Select(p => p.Material!)],
-            [.. use.Materials.Select(m => (m.Rounds, Group: garden.Catalogue.FindMaterial(m.Material)?.Group)).Where(m => m.Group is not null)
-                .GroupBy(m => m.Group!).Select(g => new GroupRounds(garden.Catalogue.Group(g.Key), g.Sum(m => m.Rounds))).OrderByDescending(g => g.Rounds).ThenBy(g => g.Group.Name, StringComparer.Ordinal)],
-            [.. from p in use.Places
+            [
+                .. use
+                    .Materials.Select(m => (m.Rounds, Group: garden.Catalogue.FindMaterial(m.Material)?.Group))
+                    .Where(m => m.Group is not null)
+                    .GroupBy(m => m.Group!)
+                    .Select(g => new GroupRounds(garden.Catalogue.Group(g.Key), g.Sum(m => m.Rounds)))
+                    .OrderByDescending(g => g.Rounds)
+                    .ThenBy(g => g.Group.Name, StringComparer.Ordinal),
+            ],
+            [
+                .. from p in use.Places
                 where salts.Any(m => m.Id == p.Material)
                 group p by p.PlaceId into g
                 let place = garden.Places.FirstOrDefault(x => x.Id == g.Key)
                 where place is not null
                 let rounds = g.Sum(p => p.Rounds)
                 orderby rounds descending, place.Order
-                select new SaltRounds(place, rounds, salts[0].SeasonLimit!.Most)]);
+                select new SaltRounds(place, rounds, salts[0].SeasonLimit!.Most),
+            ]
+        );
     }
 }

@@ -7,7 +7,16 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ledger;
 
-public enum StoryKind { Planted, Found, Clean, Done, Judged, Picked, Ended }
+public enum StoryKind
+{
+    Planted,
+    Found,
+    Clean,
+    Done,
+    Judged,
+    Picked,
+    Ended,
+}
 
 /// <summary>A line of a story.</summary>
 /// <param name="RecordId">Of the count, spray, task or check-back; the planting's for its beginning and end.</param>
@@ -34,60 +43,143 @@ public static class PlaceStory
     }
 
     private static IEnumerable<Target> Targets(GardenSnapshot season, Planting planting) =>
-        season.CountsOf(planting.Id).Where(o => o.LeavesAffected > 0).Select(o => o.Named)
+        season
+            .CountsOf(planting.Id)
+            .Where(o => o.LeavesAffected > 0)
+            .Select(o => o.Named)
             .Concat(season.SpraysOn(planting.Id).Select(a => a.Target))
             .Concat(season.Tasks.Where(t => t.PlantingId == planting.Id && t.State == TaskState.Done).Select(t => t.Target))
-            .Distinct().Select(id => season.Catalogue.FindTarget(id ?? "")).OfType<Target>();
+            .Distinct()
+            .Select(id => season.Catalogue.FindTarget(id ?? ""))
+            .OfType<Target>();
 
     private static StoryChapter OfPlanting(GardenSnapshot season, Planting planting)
     {
         var crop = season.Catalogue.Crop(planting.Crop);
-        var lines = new List<StoryLine> { new(StoryKind.Planted, season.Garden.StartOf(planting.From), planting.Variety is null ? Say.Of("ledger.planted") : Say.Of("ledger.planted2", ("variety", planting.Variety)), planting.Id) };
-        var looks = season.CountsOf(planting.Id).GroupBy(o => o.LookId).Select(g => (At: g.First().At, Id: g.First().Id, Looked: g.Max(o => o.LeavesLooked), Affected: g.Where(o => o.Named is null).Sum(o => o.LeavesAffected), Clean: g.All(o => o.LeavesAffected == 0), Note: string.Join(" ", g.Select(o => o.Note).OfType<string>()))).ToList();
+        var lines = new List<StoryLine>
+        {
+            new(
+                StoryKind.Planted,
+                season.Garden.StartOf(planting.From),
+                planting.Variety is null ? Say.Of("ledger.planted") : Say.Of("ledger.planted2", ("variety", planting.Variety)),
+                planting.Id
+            ),
+        };
+        var looks = season
+            .CountsOf(planting.Id)
+            .GroupBy(o => o.LookId)
+            .Select(g =>
+                (
+                    At: g.First().At,
+                    Id: g.First().Id,
+                    Looked: g.Max(o => o.LeavesLooked),
+                    Affected: g.Where(o => o.Named is null).Sum(o => o.LeavesAffected),
+                    Clean: g.All(o => o.LeavesAffected == 0),
+                    Note: string.Join(" ", g.Select(o => o.Note).OfType<string>())
+                )
+            )
+            .ToList();
         for (var i = 0; i < looks.Count; i++)
         {
             if (looks[i].Clean)
             {
                 var run = looks.Skip(i).TakeWhile(l => l.Clean && l.Note.Length == 0).Count();
                 var last = looks[i + Math.Max(0, run - 1)];
-                lines.Add(new(StoryKind.Clean, looks[i].At, run > 1
-                    ? Say.Of("ledger.cleanAtLooksUntil", ("run", run), ("date", Date(season, last.At)))
-                    : Say.Of("ledger.cleanLeaves", ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))), looks[i].Id));
+                lines.Add(
+                    new(
+                        StoryKind.Clean,
+                        looks[i].At,
+                        run > 1
+                            ? Say.Of("ledger.cleanAtLooksUntil", ("run", run), ("date", Date(season, last.At)))
+                            : Say.Of("ledger.cleanLeaves", ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))),
+                        looks[i].Id
+                    )
+                );
                 i += Math.Max(0, run - 1);
             }
             else if (looks[i].Affected > 0)
             {
-                lines.Add(new(StoryKind.Found, looks[i].At, Say.Of("ledger.somethingWithoutAName", ("affected", looks[i].Affected), ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))), looks[i].Id));
+                lines.Add(
+                    new(
+                        StoryKind.Found,
+                        looks[i].At,
+                        Say.Of("ledger.somethingWithoutAName", ("affected", looks[i].Affected), ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))),
+                        looks[i].Id
+                    )
+                );
             }
         }
 
         lines.AddRange(season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target is null).Select(t => Task(season, t)).OfType<StoryLine>());
         lines.AddRange(season.SpraysOn(planting.Id).Where(a => a.Target is null).SelectMany(a => Spray(season, a, planting)));
-        lines.AddRange(season.Harvests.Where(h => h.PlantingId == planting.Id)
-            .Select(h => new StoryLine(StoryKind.Picked, h.At, Say.Of("ledger.picked", ("it", h.Told), ("washed", h.Washed switch { true => Say.Of("ledger.washed"), false => Say.Of("ledger.notWashed"), _ => "" })), h.Id)));
+        lines.AddRange(
+            season
+                .Harvests.Where(h => h.PlantingId == planting.Id)
+                .Select(h => new StoryLine(
+                    StoryKind.Picked,
+                    h.At,
+                    Say.Of(
+                        "ledger.picked",
+                        ("it", h.Told),
+                        (
+                            "washed",
+                            h.Washed switch
+                            {
+                                true => Say.Of("ledger.washed"),
+                                false => Say.Of("ledger.notWashed"),
+                                _ => "",
+                            }
+                        )
+                    ),
+                    h.Id
+                ))
+        );
         if (planting.Until is { } until && until <= season.Today)
         {
             lines.Add(new(StoryKind.Ended, season.Garden.StartOf(until), Say.Of("ledger.takenOut"), planting.Id));
         }
 
-        return new StoryChapter(planting, null, crop.Name, [.. lines.OrderBy(l => l.At)],
-            planting.GrowsOn(season.Today) ? looks.Count > 0 ? Say.Of("ledger.itGrowsAndWasLastLooked", ("date", Date(season, looks[^1].At))) : Say.Of("ledger.itGrowsAndNobodyHasLooked") : Say.Of("ledger.itsSeasonIsOver"));
+        return new StoryChapter(
+            planting,
+            null,
+            crop.Name,
+            [.. lines.OrderBy(l => l.At)],
+            planting.GrowsOn(season.Today)
+                ? looks.Count > 0
+                    ? Say.Of("ledger.itGrowsAndWasLastLooked", ("date", Date(season, looks[^1].At)))
+                    : Say.Of("ledger.itGrowsAndNobodyHasLooked")
+                : Say.Of("ledger.itsSeasonIsOver")
+        );
     }
 
     private static StoryChapter OfTrouble(GardenSnapshot season, Planting planting, Target target)
     {
         var crop = season.Catalogue.Crop(planting.Crop).Name.InSentence();
         var judged = season.CheckBacks.Where(c => c.ObservationId is not null).Select(c => c.ObservationId!.Value).ToHashSet();
-        var found = season.CountsOf(planting.Id).Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id)).Select((o, i) => new StoryLine(StoryKind.Found, o.At, Found(o, i == 0), o.Id));
+        var found = season
+            .CountsOf(planting.Id)
+            .Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id))
+            .Select((o, i) => new StoryLine(StoryKind.Found, o.At, Found(o, i == 0), o.Id));
         var done = season.SpraysOn(planting.Id).Where(a => a.Target == target.Id).SelectMany(a => Spray(season, a, planting));
-        var byHand = season.Tasks.Where(t => t.PlantingId == planting.Id && t.Target == target.Id).SelectMany(t => new[] { Task(season, t) }.OfType<StoryLine>().Concat(Came(season, season.VisitsOf(t.Id).FirstOrDefault())));
+        var byHand = season
+            .Tasks.Where(t => t.PlantingId == planting.Id && t.Target == target.Id)
+            .SelectMany(t => new[] { Task(season, t) }.OfType<StoryLine>().Concat(Came(season, season.VisitsOf(t.Id).FirstOrDefault())));
         StoryLine[] lines = [.. found.Concat(done).Concat(byHand).OrderBy(l => l.At)];
-        return new StoryChapter(planting, target, Say.Of("ledger.targetCropOn", ("target", target.Name), ("crop", crop)), lines, Ending(season, planting, target));
+        return new StoryChapter(
+            planting,
+            target,
+            Say.Of("ledger.targetCropOn", ("target", target.Name), ("crop", crop)),
+            lines,
+            Ending(season, planting, target)
+        );
     }
 
     private static string Ending(GardenSnapshot season, Planting planting, Target target)
     {
-        if (season.Courses.LastOrDefault(c => c.PlantingId == planting.Id && c.Target == target.Id) is { } course && season.Catalogue.FindRecipe(course.Recipe) is not null)
+        if (
+            season.Courses.LastOrDefault(c => c.PlantingId == planting.Id && c.Target == target.Id) is { } course
+            && season.Catalogue.FindRecipe(course.Recipe) is not null
+        )
         {
             return CourseProgress.Of(season, course).Sentence;
         }
@@ -109,9 +201,35 @@ public static class PlaceStory
         // A dust or a bait has no litres.
         var amount = a.Litres > 0 ? $", {TankVolume.Text(a.Litres, season.Garden.Kitchen)}" : "";
         var more = a.Treated.Count > 1 ? Say.Of("ledger.overPlantings", ("treated", a.Treated.Count)) : "";
-        yield return new(StoryKind.Done, a.At, a.PatchTest
-            ? who is null ? Say.Of("ledger.triedOnTwoLeaves", ("name", name)) : Say.Of("ledger.triedOnTwoLeaves2", ("name", name), ("who", who))
-            : who is null ? Say.Of("ledger.nameAmountMore", ("name", name), ("amount", amount), ("more", more), ("air", air), ("reason", Reason(a.Why)), ("noted", Noted(a.Note ?? ""))) : Say.Of("ledger.nameAmountMoreBy", ("name", name), ("amount", amount), ("more", more), ("air", air), ("who", who), ("reason", Reason(a.Why)), ("noted", Noted(a.Note ?? ""))), a.Id);
+        yield return new(
+            StoryKind.Done,
+            a.At,
+            a.PatchTest
+                ? who is null
+                    ? Say.Of("ledger.triedOnTwoLeaves", ("name", name))
+                    : Say.Of("ledger.triedOnTwoLeaves2", ("name", name), ("who", who))
+                : who is null
+                    ? Say.Of(
+                        "ledger.nameAmountMore",
+                        ("name", name),
+                        ("amount", amount),
+                        ("more", more),
+                        ("air", air),
+                        ("reason", Reason(a.Why)),
+                        ("noted", Noted(a.Note ?? ""))
+                    )
+                    : Say.Of(
+                        "ledger.nameAmountMoreBy",
+                        ("name", name),
+                        ("amount", amount),
+                        ("more", more),
+                        ("air", air),
+                        ("who", who),
+                        ("reason", Reason(a.Why)),
+                        ("noted", Noted(a.Note ?? ""))
+                    ),
+            a.Id
+        );
         foreach (var came in Came(season, season.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)))
         {
             yield return came;
@@ -133,31 +251,61 @@ public static class PlaceStory
             (null, { } a) => Say.Of("ledger.ofLeaves", ("share", Say.In(a.Share * 100, "0"))),
             ({ } b, { } a) => Say.Of("ledger.ofLeavesBeforeAndAfter", ("share", Say.In(b.Share * 100, "0")), ("share2", Say.In(a.Share * 100, "0"))),
         };
-        var hurt = visit.Injury == Injury.None ? "" : visit.InjurySigns is { Count: > 0 } signs ? Say.Of("ledger.injury", ("injury", Say.Word(visit.Injury).AsSentenceStart()), ("join", string.Join(", ", signs.Select(s => Say.Word(s))))) : Say.Of("ledger.injury2", ("injury", Say.Word(visit.Injury).AsSentenceStart()));
-        var touched = (visit.Alive ?? 0) + (visit.Dead ?? 0) is > 0 and var n ? Say.Of("ledger.ofTouchedWereDead", ("number", n), ("dead", visit.Dead ?? 0)) : "";
-        yield return new(StoryKind.Judged, at, $"{(visit.Outcome is { } outcome ? Say.Word(outcome).AsSentenceStart() : Say.Of("ledger.twoLeavesJudged"))}{change}.{touched}{hurt}", visit.Id);
+        var hurt =
+            visit.Injury == Injury.None ? ""
+            : visit.InjurySigns is { Count: > 0 } signs
+                ? Say.Of("ledger.injury", ("injury", Say.Word(visit.Injury).AsSentenceStart()), ("join", string.Join(", ", signs.Select(s => Say.Word(s)))))
+            : Say.Of("ledger.injury2", ("injury", Say.Word(visit.Injury).AsSentenceStart()));
+        var touched = (visit.Alive ?? 0) + (visit.Dead ?? 0) is > 0 and var n
+            ? Say.Of("ledger.ofTouchedWereDead", ("number", n), ("dead", visit.Dead ?? 0))
+            : "";
+        yield return new(
+            StoryKind.Judged,
+            at,
+            $"{(visit.Outcome is { } outcome ? Say.Word(outcome).AsSentenceStart() : Say.Of("ledger.twoLeavesJudged"))}{change}.{touched}{hurt}",
+            visit.Id
+        );
     }
 
-    private static StoryLine? Task(GardenSnapshot season, GardenTask t) => t is { State: TaskState.Done, DoneAt: { } at } && season.Catalogue.FindMeasure(t.Step) is { } measure
-        ? new(StoryKind.Done, at, t.Leaves is { } n ? Say.Of("ledger.leaves", ("measure", measure.Name), ("number", n)) : Say.Of("ledger.measure", ("measure", measure.Name)), t.Id)
-        : null;
+    private static StoryLine? Task(GardenSnapshot season, GardenTask t) =>
+        t is { State: TaskState.Done, DoneAt: { } at } && season.Catalogue.FindMeasure(t.Step) is { } measure
+            ? new(
+                StoryKind.Done,
+                at,
+                t.Leaves is { } n ? Say.Of("ledger.leaves", ("measure", measure.Name), ("number", n)) : Say.Of("ledger.measure", ("measure", measure.Name)),
+                t.Id
+            )
+            : null;
 
-    private static string Company(Observation o) => (o.Helpers + o.Mummies, o.Ants) switch
-    {
-        (0, Ants.None) => "",
-        (0, _) => Say.Of("ledger.antsOn"),
-        (var helpers, Ants.None) => Say.Of("ledger.helpersAtWork", ("helpers", helpers)),
-        var (helpers, _) => Say.Of("ledger.helpersAtWorkAndAnts", ("helpers", helpers)),
-    };
+    private static string Company(Observation o) =>
+        (o.Helpers + o.Mummies, o.Ants) switch
+        {
+            (0, Ants.None) => "",
+            (0, _) => Say.Of("ledger.antsOn"),
+            (var helpers, Ants.None) => Say.Of("ledger.helpersAtWork", ("helpers", helpers)),
+            var (helpers, _) => Say.Of("ledger.helpersAtWorkAndAnts", ("helpers", helpers)),
+        };
 
     private static string Found(Observation o, bool first)
     {
         var ofALeaf = o.SeverityPercent is { } area ? Say.Of("ledger.ofSuchALeaf", ("area", Say.In(area, "0"))) : "";
-        return Say.Of(first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves",
-            ("leavesAffected", o.LeavesAffected), ("leavesLooked", o.LeavesLooked), ("ofALeaf", ofALeaf), ("company", Company(o)), ("noted", Noted(o.Note ?? "")));
+        return Say.Of(
+            first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves",
+            ("leavesAffected", o.LeavesAffected),
+            ("leavesLooked", o.LeavesLooked),
+            ("ofALeaf", ofALeaf),
+            ("company", Company(o)),
+            ("noted", Noted(o.Note ?? ""))
+        );
     }
 
-    private static string Reason(SprayReason why) => why switch { SprayReason.Plan => Say.Of("ledger.asPlanned"), SprayReason.Course => Say.Of("ledger.aRoundOfTheCourse"), _ => "" };
+    private static string Reason(SprayReason why) =>
+        why switch
+        {
+            SprayReason.Plan => Say.Of("ledger.asPlanned"),
+            SprayReason.Course => Say.Of("ledger.aRoundOfTheCourse"),
+            _ => "",
+        };
 
     private static string Noted(string note) => note.Length == 0 ? "" : $" \"{note}\"";
 

@@ -16,15 +16,21 @@ public sealed record Yield(Planting Planting, double Grams, int Pieces, int Time
         return
         [
             .. from h in season.Harvests
-               let day = season.Garden.DateOf(h.At)
-               where day >= since && day <= season.Today
-               group (h, day) by h.PlantingId into g
-               let planting = season.FindPlanting(g.Key)
-               where planting is not null
-               orderby g.Min(x => x.day)
-               select new Yield(
-                   planting, g.Sum(x => x.h.Grams ?? 0), g.Sum(x => x.h.Pieces ?? 0), g.Count(), g.Min(x => x.day), g.Max(x => x.day),
-                   season.SpraysOn(planting.Id).Count(a => !a.PatchTest && season.Garden.DateOf(a.At) >= since)),
+            let day = season.Garden.DateOf(h.At)
+            where day >= since && day <= season.Today
+            group (h, day) by h.PlantingId into g
+            let planting = season.FindPlanting(g.Key)
+            where planting is not null
+            orderby g.Min(x => x.day)
+            select new Yield(
+                planting,
+                g.Sum(x => x.h.Grams ?? 0),
+                g.Sum(x => x.h.Pieces ?? 0),
+                g.Count(),
+                g.Min(x => x.day),
+                g.Max(x => x.day),
+                season.SpraysOn(planting.Id).Count(a => !a.PatchTest && season.Garden.DateOf(a.At) >= since)
+            ),
         ];
     }
 

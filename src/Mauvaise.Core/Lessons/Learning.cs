@@ -20,7 +20,13 @@ public sealed record Evidence(string Material, string Target, JudgedSpray? Spray
 public static class Learning
 {
     /// <summary>What the catalogue's figure is worth, trials, by its evidence (10 for good; the others assumed).</summary>
-    public static double UsualWeight(EvidenceGrade grade) => grade switch { EvidenceGrade.Good => 10, EvidenceGrade.Fair => 7, _ => 4 };
+    public static double UsualWeight(EvidenceGrade grade) =>
+        grade switch
+        {
+            EvidenceGrade.Good => 10,
+            EvidenceGrade.Fair => 7,
+            _ => 4,
+        };
 
     /// <summary>Leaves on each count for an outcome to count whole (assumed).</summary>
     private const double WholeLeaves = 20;
@@ -45,10 +51,14 @@ public static class Learning
     private const double SpotsStay = 0.6;
 
     /// <summary>How often a spray hurts, and a crop that is tender to it (assumed), each worth so many trials.</summary>
-    private const double UsualInjury = 0.05, TenderInjury = 0.25, InjuryWeight = 10;
+    private const double UsualInjury = 0.05,
+        TenderInjury = 0.25,
+        InjuryWeight = 10;
 
-    private const double LitresWeight = 3, WalksWeight = 3;
-    private const double LeastMinutes = 0.3, MostMinutes = 20;
+    private const double LitresWeight = 3,
+        WalksWeight = 3;
+    private const double LeastMinutes = 0.3,
+        MostMinutes = 20;
 
     /// <summary>The garden with what it taught in it: its catalogue's effects are what works here.</summary>
     public static GardenSnapshot In(GardenSnapshot garden)
@@ -77,7 +87,10 @@ public static class Learning
             where usual is not null
             let share = new LearnedShare(usual.Value, UsualWeight(material.EvidenceOn(target)), g.Sum(e => e.Hits * e.Weight), g.Sum(e => e.Weight))
             select new LearnedEfficacy(material.Id, g.Key.Target, share, g.Count());
-        var litres = garden.Applications.Where(a => a is { PatchTest: false, ExpectedLitres: > 0, Litres: > 0 }).Select(a => Math.Clamp(a.Litres / a.ExpectedLitres!.Value, 0.3, 3)).ToList();
+        var litres = garden
+            .Applications.Where(a => a is { PatchTest: false, ExpectedLitres: > 0, Litres: > 0 })
+            .Select(a => Math.Clamp(a.Litres / a.ExpectedLitres!.Value, 0.3, 3))
+            .ToList();
         var walks = garden.Walks.Select(w => MinutesAPlace(garden, w)).OfType<double>().ToList();
         return new Learned(
             [.. efficacies.OrderBy(e => e.Target, StringComparer.Ordinal).ThenBy(e => e.Material, StringComparer.Ordinal)],
@@ -85,34 +98,47 @@ public static class Learning
             (LitresWeight + litres.Sum()) / (LitresWeight + litres.Count),
             litres.Count,
             (WalksWeight * Learned.UsualMinutesAPlace + walks.Sum()) / (WalksWeight + walks.Count),
-            walks.Count);
+            walks.Count
+        );
     }
 
     /// <summary>Everything that says how well something works here: judged sprays, and trials that were closed.</summary>
     public static IEnumerable<Evidence> All(GardenSnapshot garden) =>
-    [
-        .. from j in garden.Judged
-           where garden.Catalogue.FindMaterial(j.Material) is not null
-           let target = garden.Catalogue.FindTarget(j.Target ?? "")
-           where target is not null
-           let said = Weigh(j, target)
-           where said is not null
-           select said!,
-        .. from t in garden.Trials
-           where t.ClosedAt is not null
-           let target = garden.Catalogue.FindTarget(t.Target)
-           where target is not null
-           from side in TrialResult.Of(t, target).Sides
-           let recipe = garden.Catalogue.FindRecipe(side.Side.Recipe ?? "")
-           let control = side.Control
-           where recipe is not null && control is not null
-           select new Evidence(recipe.Active.Material, target.Id, null, t, Math.Clamp(control.Percent / 100, 0, 1), Math.Min(MostOfTrial, side.Leaves / WholeLeaves)),
-    ];
+        [
+            .. from j in garden.Judged
+            where garden.Catalogue.FindMaterial(j.Material) is not null
+            let target = garden.Catalogue.FindTarget(j.Target ?? "")
+            where target is not null
+            let said = Weigh(j, target)
+            where said is not null
+            select said!,
+            .. from t in garden.Trials
+            where t.ClosedAt is not null
+            let target = garden.Catalogue.FindTarget(t.Target)
+            where target is not null
+            from side in TrialResult.Of(t, target).Sides
+            let recipe = garden.Catalogue.FindRecipe(side.Side.Recipe ?? "")
+            let control = side.Control
+            where recipe is not null && control is not null
+            select new Evidence(
+                recipe.Active.Material,
+                target.Id,
+                null,
+                t,
+                Math.Clamp(control.Percent / 100, 0, 1),
+                Math.Min(MostOfTrial, side.Leaves / WholeLeaves)
+            ),
+        ];
 
     /// <summary>How far a material usually works on a target, 0 to 1: of insects what it kills of young and adults; of a disease what it stops and what it keeps off. Null when it does nothing.</summary>
-    public static double? UsualMean(Material material, Target target) => material.EffectOn(target) is { } e
-        ? Math.Clamp(CoverCurve.UsualShareWetted * (target.Kind == TargetKind.Disease ? 0.4 * e.Young + 0.6 * e.Protects : 0.6 * e.Young + 0.4 * e.Adult), 0.02, Most)
-        : null;
+    public static double? UsualMean(Material material, Target target) =>
+        material.EffectOn(target) is { } e
+            ? Math.Clamp(
+                CoverCurve.UsualShareWetted * (target.Kind == TargetKind.Disease ? 0.4 * e.Young + 0.6 * e.Protects : 0.6 * e.Young + 0.4 * e.Adult),
+                0.02,
+                Most
+            )
+            : null;
 
     /// <summary>
     /// What a judged spray says: how much less there was than would have been, had it been left alone. Insects are compared by how many
@@ -148,18 +174,39 @@ public static class Learning
     private static double Density(double share) => Colony.DensityAt(Math.Min(0.97, share));
 
     /// <summary>How far an injury counts as one, 0 to 1.</summary>
-    public static double Hurt(Injury injury) => injury switch { Injury.None => 0, Injury.Slight => 0.5, _ => 1 };
+    public static double Hurt(Injury injury) =>
+        injury switch
+        {
+            Injury.None => 0,
+            Injury.Slight => 0.5,
+            _ => 1,
+        };
 
     private static double? MinutesAPlace(GardenSnapshot garden, WalkTaken walk)
     {
         var places = garden.Observations.Where(o => o.WalkId == walk.Id).Select(o => o.PlantingId).Distinct().Count();
-        return walk.EndedAt is { } end && places > 1 && (end - walk.StartedAt).TotalMinutes / places is var minutes && minutes is >= LeastMinutes and <= MostMinutes ? minutes : null;
+        return
+            walk.EndedAt is { } end
+            && places > 1
+            && (end - walk.StartedAt).TotalMinutes / places is var minutes
+            && minutes is >= LeastMinutes and <= MostMinutes
+            ? minutes
+            : null;
     }
 
     private static Dictionary<string, Material> Known(GardenCatalogue catalogue, Learned learned) =>
-        learned.Efficacies.Where(e => e.Share.OwnWeight > 0).GroupBy(e => e.Material).Select(g => catalogue.Material(g.Key) is var m
-            ? m with { WorksOn = [.. g.Select(e => Scaled(m.EffectOn(catalogue.Target(e.Target))!, e)), .. m.WorksOn] }
-            : m).ToDictionary(m => m.Id);
+        learned
+            .Efficacies.Where(e => e.Share.OwnWeight > 0)
+            .GroupBy(e => e.Material)
+            .Select(g =>
+                catalogue.Material(g.Key) is var m
+                    ? m with
+                    {
+                        WorksOn = [.. g.Select(e => Scaled(m.EffectOn(catalogue.Target(e.Target))!, e)), .. m.WorksOn],
+                    }
+                    : m
+            )
+            .ToDictionary(m => m.Id);
 
     private static Effect Scaled(Effect usual, LearnedEfficacy learned)
     {

@@ -14,15 +14,11 @@ public static class Bounds
 
     /// <summary>The value, when it is a finite number over 0.</summary>
     public static double Positive(double value, [CallerArgumentExpression(nameof(value))] string? name = null) =>
-        value > 0 && double.IsFinite(value)
-            ? value
-            : throw new ArgumentOutOfRangeException(name, value, $"{name} must be over 0.");
+        value > 0 && double.IsFinite(value) ? value : throw new ArgumentOutOfRangeException(name, value, $"{name} must be over 0.");
 
     /// <summary>The value, when it is a finite number of at least 0.</summary>
     public static double NotNegative(double value, [CallerArgumentExpression(nameof(value))] string? name = null) =>
-        value >= 0 && double.IsFinite(value)
-            ? value
-            : throw new ArgumentOutOfRangeException(name, value, $"{name} must be 0 or more.");
+        value >= 0 && double.IsFinite(value) ? value : throw new ArgumentOutOfRangeException(name, value, $"{name} must be 0 or more.");
 
     /// <summary>Nothing, when the condition holds.</summary>
     /// <exception cref="ArgumentOutOfRangeException">It does not; the message is the sentence.</exception>

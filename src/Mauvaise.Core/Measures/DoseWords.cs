@@ -19,9 +19,7 @@ public static class DoseWords
         Bounds.NotNegative(amount);
         if (kitchen is not (KitchenSystem.Us or KitchenSystem.Imperial))
         {
-            return unit == "g" && amount >= 1000
-                ? Say.Of("measures.amountKg", ("amount", Say.In(amount / 1000, "0.##")))
-                : $"{Say.In(amount, "0.#")} {unit}";
+            return unit == "g" && amount >= 1000 ? Say.Of("measures.amountKg", ("amount", Say.In(amount / 1000, "0.##"))) : $"{Say.In(amount, "0.#")} {unit}";
         }
 
         if (unit == "g")
@@ -34,7 +32,8 @@ public static class DoseWords
 
         var ounce = Units.Get(kitchen == KitchenSystem.Us ? "us-floz" : "imp-floz");
         return amount >= ounce.InBase / 2 ? $"{Say.In(amount / ounce.InBase, "0.#")} fl oz"
-            : amount == 0 ? Say.Of("measures.0FlOz") : Say.Of("measures.tsp", ("inQuarters", KitchenMeasure.InQuarters(amount, KitchenMeasure.Spoons(kitchen).Teaspoon)));
+            : amount == 0 ? Say.Of("measures.0FlOz")
+            : Say.Of("measures.tsp", ("inQuarters", KitchenMeasure.InQuarters(amount, KitchenMeasure.Spoons(kitchen).Teaspoon)));
     }
 
     /// <summary>"5 ml a litre"; "1 tsp a quart" where gallons are used, "1 tbsp a gallon" where that is whole; grams as ounces a gallon.</summary>
@@ -63,8 +62,9 @@ public static class DoseWords
         var (teaspoon, tablespoon, _) = KitchenMeasure.Spoons(kitchen);
         var teaspoons = amount * vessel.InBase / 1000 / teaspoon.InBase;
         return teaspoons >= TeaspoonsOfSpoon
-            ? Say.Of("measures.tbspA", ("inQuarters", KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, tablespoon)), ("vessel", vessel.Named(1)))
-            : teaspoons >= 0.25 ? Say.Of("measures.tspA", ("inQuarters", KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, teaspoon)), ("vessel", vessel.Named(1)))
+                ? Say.Of("measures.tbspA", ("inQuarters", KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, tablespoon)), ("vessel", vessel.Named(1)))
+            : teaspoons >= 0.25
+                ? Say.Of("measures.tspA", ("inQuarters", KitchenMeasure.InQuarters(amount * vessel.InBase / 1000, teaspoon)), ("vessel", vessel.Named(1)))
             : Say.Of("measures.tspAGallon", ("inQuarters", KitchenMeasure.InQuarters(amount * large.InBase / 1000, teaspoon)));
     }
 }

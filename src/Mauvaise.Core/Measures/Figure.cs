@@ -11,9 +11,13 @@ namespace Mauvaise.Core.Measures;
 public static partial class Figure
 {
     /// <summary>Begins and ends a figure: of Unicode's private use, so that no text holds them by itself.</summary>
-    private const char Open = '\uE000', Close = '\uE001';
+    private const char Open = '\uE000',
+        Close = '\uE001';
 
-    private const char OfTime = 't', OfVolume = 'v', OfDose = 'd', OfAmount = 'a';
+    private const char OfTime = 't',
+        OfVolume = 'v',
+        OfDose = 'd',
+        OfAmount = 'a';
 
     /// <param name="celsius">A point, not a difference.</param>
     public static string Temperature(double celsius) => Of('T', celsius, 0);
@@ -37,18 +41,27 @@ public static partial class Figure
     /// <summary>A dose: "5 ml a litre", "1 tsp a quart".</summary>
     /// <param name="amount">Millilitres or grams a litre.</param>
     /// <param name="unit">"ml" or "g".</param>
-    public static string Dose(double amount, string unit) => $"{Open}{OfDose}{(unit == "g" ? 'g' : 'm')}{amount.ToString("R", CultureInfo.InvariantCulture)}{Close}";
+    public static string Dose(double amount, string unit) =>
+        $"{Open}{OfDose}{(unit == "g" ? 'g' : 'm')}{amount.ToString("R", CultureInfo.InvariantCulture)}{Close}";
 
     /// <summary>So much of something on the shelf: "610 ml", "1.4 oz".</summary>
     /// <param name="unit">"ml" or "g".</param>
-    public static string Amount(double amount, string unit) => $"{Open}{OfAmount}{(unit == "g" ? 'g' : 'm')}{amount.ToString("R", CultureInfo.InvariantCulture)}{Close}";
+    public static string Amount(double amount, string unit) =>
+        $"{Open}{OfAmount}{(unit == "g" ? 'g' : 'm')}{amount.ToString("R", CultureInfo.InvariantCulture)}{Close}";
 
     /// <summary>A text of the catalogue, where figures stand as {volume 0.5} in litres, {length 0.6} in metres and {dose 4} in ml a litre.</summary>
-    public static string Read(string text) => Braced().Replace(text, m =>
-    {
-        var si = double.Parse(m.Groups[2].ValueSpan, CultureInfo.InvariantCulture);
-        return m.Groups[1].Value switch { "volume" => Volume(si), "length" => Length(si), _ => Dose(si, "ml") };
-    });
+    public static string Read(string text) =>
+        Braced()
+            .Replace(text, m =>
+            {
+                var si = double.Parse(m.Groups[2].ValueSpan, CultureInfo.InvariantCulture);
+                return m.Groups[1].Value switch
+                {
+                    "volume" => Volume(si),
+                    "length" => Length(si),
+                    _ => Dose(si, "ml"),
+                };
+            });
 
     /// <summary>A time of day by the garden's clock.</summary>
     public static string Time(DateTimeOffset local) => $"{Open}{OfTime}0{local.Hour * 60 + local.Minute}{Close}";
@@ -60,8 +73,14 @@ public static partial class Figure
 
     /// <summary>A text with its figures in the household's units. A mark that no version of Mauvaise wrote is left out.</summary>
     public static string Told(this string text, HouseholdUnits units, KitchenSystem kitchen) =>
-        In(text) ? Marked().Replace(text, m =>
-            double.TryParse(m.Groups[3].ValueSpan, NumberStyles.Float, CultureInfo.InvariantCulture, out var si) && Math.Abs(si) < 1e9 ? Tell(m.Groups[1].Value[0], m.Groups[2].Value[0], si, units, kitchen) : "") : text;
+        In(text)
+            ? Marked()
+                .Replace(text, m =>
+                    double.TryParse(m.Groups[3].ValueSpan, NumberStyles.Float, CultureInfo.InvariantCulture, out var si) && Math.Abs(si) < 1e9
+                        ? Tell(m.Groups[1].Value[0], m.Groups[2].Value[0], si, units, kitchen)
+                        : ""
+                )
+            : text;
 
     /// <summary>In metres, millimetres, Celsius and by 24 hours.</summary>
     public static string Told(this string text) => text.Told(HouseholdUnits.Metric, KitchenSystem.Metric);
@@ -71,7 +90,9 @@ public static partial class Figure
         switch (kind)
         {
             case OfTime:
-                return new TimeOnly((int)Math.Abs(value) / 60 % 24, (int)Math.Abs(value) % 60).ToString(units.Hours == HourCount.Twelve ? "h:mm tt" : "HH:mm", CultureInfo.InvariantCulture).ToLowerInvariant();
+                return new TimeOnly((int)Math.Abs(value) / 60 % 24, (int)Math.Abs(value) % 60)
+                    .ToString(units.Hours == HourCount.Twelve ? "h:mm tt" : "HH:mm", CultureInfo.InvariantCulture)
+                    .ToLowerInvariant();
             case OfVolume:
                 return TankVolume.Text(Math.Max(0, value), kitchen);
             case OfAmount:
@@ -79,7 +100,17 @@ public static partial class Figure
             case OfDose:
                 return DoseWords.Text(Math.Max(0, value), digits == 'g' ? "g" : "ml", kitchen);
             default:
-                var scale = units.Scale(kind switch { 'T' => Quantity.Temperature, 'R' => Quantity.Rain, 'W' => Quantity.Wind, 'L' => Quantity.Length, 'A' => Quantity.Area, _ => Quantity.DegreeDays });
+                var scale = units.Scale(
+                    kind switch
+                    {
+                        'T' => Quantity.Temperature,
+                        'R' => Quantity.Rain,
+                        'W' => Quantity.Wind,
+                        'L' => Quantity.Length,
+                        'A' => Quantity.Area,
+                        _ => Quantity.DegreeDays,
+                    }
+                );
                 // The digits were chosen for the SI unit; another one has its own.
                 var places = scale.Factor == 1 ? Math.Clamp(digits - '0', 0, 6) : scale.Digits;
                 return $"{Say.In(Math.Round(scale.Of(value), places, MidpointRounding.AwayFromZero), "0.######")} {scale.Word}";

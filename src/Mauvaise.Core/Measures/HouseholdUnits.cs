@@ -2,54 +2,89 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;
 
-public enum TemperatureUnit { Celsius, Fahrenheit }
+public enum TemperatureUnit
+{
+    Celsius,
+    Fahrenheit,
+}
 
 /// <summary>What beds are measured in.</summary>
-public enum LengthUnit { Metres, Feet }
+public enum LengthUnit
+{
+    Metres,
+    Feet,
+}
 
-public enum WindUnit { MetresPerSecond, KilometresPerHour, MilesPerHour, Knots }
+public enum WindUnit
+{
+    MetresPerSecond,
+    KilometresPerHour,
+    MilesPerHour,
+    Knots,
+}
 
-public enum RainUnit { Millimetres, Inches }
+public enum RainUnit
+{
+    Millimetres,
+    Inches,
+}
 
 /// <summary>How the hours of a day are counted.</summary>
-public enum HourCount { TwentyFour, Twelve }
+public enum HourCount
+{
+    TwentyFour,
+    Twelve,
+}
 
 /// <summary>What a household reads. Records stay in SI whatever it is; spoons and tanks go by its <see cref="KitchenSystem"/>.</summary>
-public sealed record HouseholdUnits(
-    TemperatureUnit Temperature,
-    LengthUnit Length,
-    RainUnit Rain,
-    WindUnit Wind,
-    HourCount Hours,
-    DayOfWeek WeekStart)
+public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Length, RainUnit Rain, WindUnit Wind, HourCount Hours, DayOfWeek WeekStart)
 {
-    public static readonly HouseholdUnits Metric = new(TemperatureUnit.Celsius, LengthUnit.Metres, RainUnit.Millimetres, WindUnit.MetresPerSecond, HourCount.TwentyFour, DayOfWeek.Monday);
+    public static readonly HouseholdUnits Metric = new(
+        TemperatureUnit.Celsius,
+        LengthUnit.Metres,
+        RainUnit.Millimetres,
+        WindUnit.MetresPerSecond,
+        HourCount.TwentyFour,
+        DayOfWeek.Monday
+    );
 
     /// <summary>An amount as the household reads it: so many of the SI unit times the factor, and the offset on top.</summary>
-    public UnitScale Scale(Quantity quantity) => (quantity, Temperature, Length, Rain, Wind) switch
-    {
-        (Quantity.Temperature, TemperatureUnit.Fahrenheit, _, _, _) => new("°F", 1.8, 32, 0),
-        (Quantity.Temperature, _, _, _, _) => new("°C", 1, 0, 0),
-        (Quantity.DegreeDays, TemperatureUnit.Fahrenheit, _, _, _) => new(Say.Of("measures.degreeDaysF"), 1.8, 0, 0),
-        (Quantity.DegreeDays, _, _, _, _) => new(Say.Of("measures.degreeDays"), 1, 0, 0),
-        (Quantity.Length, _, LengthUnit.Feet, _, _) => new("ft", 1 / MetresPerFoot, 0, 1),
-        (Quantity.Length, _, _, _, _) => new("m", 1, 0, 1),
-        (Quantity.Area, _, LengthUnit.Feet, _, _) => new("sq ft", 1 / (MetresPerFoot * MetresPerFoot), 0, 0),
-        (Quantity.Area, _, _, _, _) => new("m²", 1, 0, 1),
-        (Quantity.Rain, _, _, RainUnit.Inches, _) => new("in", 1 / MillimetresPerInch, 0, 2),
-        (Quantity.Rain, _, _, _, _) => new("mm", 1, 0, 1),
-        (Quantity.Wind, _, _, _, WindUnit.KilometresPerHour) => new("km/h", 3.6, 0, 0),
-        (Quantity.Wind, _, _, _, WindUnit.MilesPerHour) => new("mph", 3600 / MetresPerMile, 0, 0),
-        (Quantity.Wind, _, _, _, WindUnit.Knots) => new(Say.Of("measures.knots"), 3600 / MetresPerSeaMile, 0, 0),
-        _ => new("m/s", 1, 0, 1),
-    };
+    public UnitScale Scale(Quantity quantity) =>
+        (quantity, Temperature, Length, Rain, Wind) switch
+        {
+            (Quantity.Temperature, TemperatureUnit.Fahrenheit, _, _, _) => new("°F", 1.8, 32, 0),
+            (Quantity.Temperature, _, _, _, _) => new("°C", 1, 0, 0),
+            (Quantity.DegreeDays, TemperatureUnit.Fahrenheit, _, _, _) => new(Say.Of("measures.degreeDaysF"), 1.8, 0, 0),
+            (Quantity.DegreeDays, _, _, _, _) => new(Say.Of("measures.degreeDays"), 1, 0, 0),
+            (Quantity.Length, _, LengthUnit.Feet, _, _) => new("ft", 1 / MetresPerFoot, 0, 1),
+            (Quantity.Length, _, _, _, _) => new("m", 1, 0, 1),
+            (Quantity.Area, _, LengthUnit.Feet, _, _) => new("sq ft", 1 / (MetresPerFoot * MetresPerFoot), 0, 0),
+            (Quantity.Area, _, _, _, _) => new("m²", 1, 0, 1),
+            (Quantity.Rain, _, _, RainUnit.Inches, _) => new("in", 1 / MillimetresPerInch, 0, 2),
+            (Quantity.Rain, _, _, _, _) => new("mm", 1, 0, 1),
+            (Quantity.Wind, _, _, _, WindUnit.KilometresPerHour) => new("km/h", 3.6, 0, 0),
+            (Quantity.Wind, _, _, _, WindUnit.MilesPerHour) => new("mph", 3600 / MetresPerMile, 0, 0),
+            (Quantity.Wind, _, _, _, WindUnit.Knots) => new(Say.Of("measures.knots"), 3600 / MetresPerSeaMile, 0, 0),
+            _ => new("m/s", 1, 0, 1),
+        };
 
     // Exact by definition: the international foot, inch and mile of 1959, the sea mile of 1929.
-    private const double MetresPerFoot = 0.3048, MillimetresPerInch = 25.4, MetresPerMile = 1609.344, MetresPerSeaMile = 1852;
+    private const double MetresPerFoot = 0.3048,
+        MillimetresPerInch = 25.4,
+        MetresPerMile = 1609.344,
+        MetresPerSeaMile = 1852;
 }
 
 /// <summary>What is measured.</summary>
-public enum Quantity { Temperature, DegreeDays, Length, Area, Rain, Wind }
+public enum Quantity
+{
+    Temperature,
+    DegreeDays,
+    Length,
+    Area,
+    Rain,
+    Wind,
+}
 
 /// <summary>How SI becomes what a household reads: times the factor, plus the offset; a difference takes the factor alone.</summary>
 /// <param name="Digits">After the decimal sign, as a gardener rounds.</param>
@@ -84,7 +119,11 @@ public sealed record Country(string Code, KitchenSystem Kitchen, HouseholdUnits 
         new("ES", KitchenSystem.Metric, Metric),
         new("CH", KitchenSystem.Metric, Metric),
         new("GB", KitchenSystem.Metric, Metric with { Wind = WindUnit.MilesPerHour }),
-        new("US", KitchenSystem.Us, new HouseholdUnits(TemperatureUnit.Fahrenheit, LengthUnit.Feet, RainUnit.Inches, WindUnit.MilesPerHour, HourCount.Twelve, DayOfWeek.Sunday)),
+        new(
+            "US",
+            KitchenSystem.Us,
+            new HouseholdUnits(TemperatureUnit.Fahrenheit, LengthUnit.Feet, RainUnit.Inches, WindUnit.MilesPerHour, HourCount.Twelve, DayOfWeek.Sunday)
+        ),
         new("ZZ", KitchenSystem.Metric, HouseholdUnits.Metric),
     ];
 }

@@ -43,7 +43,11 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         var error = (best.Millilitres - millilitres) / millilitres * 100;
         return Math.Abs(error) <= LargestErrorPercent
             ? new KitchenMeasure(best.Scoops, best.Text, error)
-            : new KitchenMeasure([], byWeight ? Say.Of("measures.withAScale", ("exactText", exactText)) : Say.Of("measures.withASyringe", ("exactText", exactText)), 0);
+            : new KitchenMeasure(
+                [],
+                byWeight ? Say.Of("measures.withAScale", ("exactText", exactText)) : Say.Of("measures.withASyringe", ("exactText", exactText)),
+                0
+            );
     }
 
     /// <summary>
@@ -57,11 +61,15 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         var (teaspoon, tablespoon, cup) = Spoons(system);
         var quarter = teaspoon.InBase / 4;
         double[] below = [Math.Floor(millilitres / quarter + 1e-9) * quarter, millilitres - tablespoon.InBase, millilitres - cup.InBase / 4];
-        var choices = below.Where(ml => ml >= quarter - 1e-9)
+        var choices = below
+            .Where(ml => ml >= quarter - 1e-9)
             .SelectMany(ml => Candidates(ml, teaspoon, tablespoon, cup))
             .Where(c => c.Millilitres <= millilitres + 1e-9 && c.Millilitres > millilitres * (1 - LargestLoss));
-        return choices.OrderByDescending(c => Math.Round(c.Millilitres, 6)).ThenBy(c => Math.Ceiling(c.Many) + Math.Ceiling(c.Few))
-            .Select(c => ((string Text, double Millilitres)?)(c.Text, c.Millilitres)).FirstOrDefault();
+        return choices
+            .OrderByDescending(c => Math.Round(c.Millilitres, 6))
+            .ThenBy(c => Math.Ceiling(c.Many) + Math.Ceiling(c.Few))
+            .Select(c => ((string Text, double Millilitres)?)(c.Text, c.Millilitres))
+            .FirstOrDefault();
     }
 
     /// <summary>Spoons that do not go over may stay under by this share.</summary>
@@ -84,12 +92,13 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
     }
 
     /// <summary>Teaspoon, tablespoon and cup of a household. Imperial households measure with metric spoons.</summary>
-    public static (Unit Teaspoon, Unit Tablespoon, Unit Cup) Spoons(KitchenSystem system) => system switch
-    {
-        KitchenSystem.Us => (Units.Get("us-tsp"), Units.Get("us-tbsp"), Units.Get("us-cup")),
-        KitchenSystem.Australian => (Units.Get("metric-tsp"), Units.Get("au-tbsp"), Units.Get("metric-cup")),
-        _ => (Units.Get("metric-tsp"), Units.Get("metric-tbsp"), Units.Get("metric-cup")),
-    };
+    public static (Unit Teaspoon, Unit Tablespoon, Unit Cup) Spoons(KitchenSystem system) =>
+        system switch
+        {
+            KitchenSystem.Us => (Units.Get("us-tsp"), Units.Get("us-tbsp"), Units.Get("us-cup")),
+            KitchenSystem.Australian => (Units.Get("metric-tsp"), Units.Get("au-tbsp"), Units.Get("metric-cup")),
+            _ => (Units.Get("metric-tsp"), Units.Get("metric-tbsp"), Units.Get("metric-cup")),
+        };
 
     /// <summary>So many of the larger measure, and so many of a smaller one beside them; 0 for none.</summary>
     private readonly record struct Choice(double Many, Unit Larger, double Few = 0, Unit? Smaller = null)
@@ -148,6 +157,11 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         var index = Array.IndexOf(Parts, count - whole);
         var part = index < 0 ? "" : new[] { "1/4", "1/2", "3/4" }[index];
         var wholeText = whole.ToString(CultureInfo.InvariantCulture);
-        return (whole, part) switch { (0, _) => part, (_, "") => wholeText, _ => $"{wholeText} {part}" };
+        return (whole, part) switch
+        {
+            (0, _) => part,
+            (_, "") => wholeText,
+            _ => $"{wholeText} {part}",
+        };
     }
 }

@@ -4,10 +4,21 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Measures;
 
 /// <summary>What a unit measures.</summary>
-public enum Dimension { Volume, Mass, Drops }
+public enum Dimension
+{
+    Volume,
+    Mass,
+    Drops,
+}
 
 /// <summary>Which spoons, cups and jugs a household owns.</summary>
-public enum KitchenSystem { Metric, Us, Imperial, Australian }
+public enum KitchenSystem
+{
+    Metric,
+    Us,
+    Imperial,
+    Australian,
+}
 
 /// <summary>A unit of the kitchen: its factor to millilitres, grams or drops.</summary>
 public sealed record Unit(string Code, Dimension Dimension, double InBase)
@@ -57,8 +68,7 @@ public static class Units
 
     /// <summary>The unit with a code that is known to exist.</summary>
     /// <exception cref="ArgumentOutOfRangeException">There is no such unit.</exception>
-    public static Unit Get(string code) =>
-        Find(code) ?? throw new ArgumentOutOfRangeException(nameof(code), code, "There is no such unit.");
+    public static Unit Get(string code) => Find(code) ?? throw new ArgumentOutOfRangeException(nameof(code), code, "There is no such unit.");
 
     /// <summary>
     /// An amount in another unit. Between mass and volume the density carries it over, between drops and volume the drop

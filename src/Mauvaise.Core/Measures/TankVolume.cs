@@ -12,11 +12,24 @@ public static class TankVolume
     /// <summary>What a volume is typed in: litres, quarts or pints.</summary>
     public static UnitScale Scale(KitchenSystem system)
     {
-        var unit = Units.Get(system switch { KitchenSystem.Us => "us-qt", KitchenSystem.Imperial => "imp-pt", _ => "l" });
+        var unit = Units.Get(
+            system switch
+            {
+                KitchenSystem.Us => "us-qt",
+                KitchenSystem.Imperial => "imp-pt",
+                _ => "l",
+            }
+        );
         return new UnitScale(unit.Named(1), 1000 / unit.InBase, 0, 2);
     }
 
-    private static (string Unit, double From)[] Stairs(KitchenSystem system) => system switch { KitchenSystem.Us => Us, KitchenSystem.Imperial => Imperial, _ => [] };
+    private static (string Unit, double From)[] Stairs(KitchenSystem system) =>
+        system switch
+        {
+            KitchenSystem.Us => Us,
+            KitchenSystem.Imperial => Imperial,
+            _ => [],
+        };
 
     /// <summary>"2.4 l", "500 ml"; "2 1/2 quarts" where gallons are used.</summary>
     /// <param name="litres">0 or more.</param>
@@ -44,8 +57,7 @@ public static class TankVolume
     }
 
     /// <summary>"2 1/2 quarts".</summary>
-    private static string Said(double amount, Unit unit) =>
-        $"{(amount == 0 ? "0" : KitchenMeasure.Count(amount))} {unit.Named(amount)}";
+    private static string Said(double amount, Unit unit) => $"{(amount == 0 ? "0" : KitchenMeasure.Count(amount))} {unit.Named(amount)}";
 
     /// <summary>A volume in quarters may be off by this share; beyond it a smaller measure tells it better (assumed).</summary>
     private const double QuartersMayMiss = 0.02;
@@ -53,10 +65,8 @@ public static class TankVolume
     private static double Quarters(double amount) => amount == 0 ? 0 : Math.Max(0.25, Math.Round(amount * 4, MidpointRounding.AwayFromZero) / 4);
 
     /// <summary>The same in litres where the household reads something else; null where it does not.</summary>
-    public static string? Beside(double litres, KitchenSystem system) =>
-        system is KitchenSystem.Us or KitchenSystem.Imperial ? Metric(litres) : null;
+    public static string? Beside(double litres, KitchenSystem system) => system is KitchenSystem.Us or KitchenSystem.Imperial ? Metric(litres) : null;
 
-    private static string Metric(double litres) => litres >= 1
-        ? $"{Say.In(litres, "0.##")} l"
-        : Say.Of("measures.litresMl", ("litres", Say.In(litres * 1000, "0")));
+    private static string Metric(double litres) =>
+        litres >= 1 ? $"{Say.In(litres, "0.##")} l" : Say.Of("measures.litresMl", ("litres", Say.In(litres * 1000, "0")));
 }

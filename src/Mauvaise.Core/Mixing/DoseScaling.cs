@@ -21,7 +21,8 @@ public sealed record SpokenDose(
     double? StockPercent = null,
     double? RecipePercent = null,
     bool Heaped = false,
-    bool AddTo = false);
+    bool AddTo = false
+);
 
 /// <summary>A dose scaled to a tank. Amounts are grams for powders, else millilitres.</summary>
 /// <param name="FinalPercent">Strength in the tank; null when the stock's strength is not known.</param>
@@ -56,8 +57,11 @@ public static class DoseScaling
             unit.Code,
             perLitre,
             needed,
-            spoonable ? KitchenMeasure.Nearest(millilitres, System(dose), exact, weighed) : new KitchenMeasure([], Say.Of("mixing.withAScale", ("exact", exact)), 0),
-            stock is { } percent ? Dilution.FinalPercent(percent, millilitres, litres * 1000) : null);
+            spoonable
+                ? KitchenMeasure.Nearest(millilitres, System(dose), exact, weighed)
+                : new KitchenMeasure([], Say.Of("mixing.withAScale", ("exact", exact)), 0),
+            stock is { } percent ? Dilution.FinalPercent(percent, millilitres, litres * 1000) : null
+        );
     }
 
     private static double Volume(double amount, Unit unit, string name)

@@ -7,7 +7,12 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Mixing;
 
 /// <summary>What may be done with a mix.</summary>
-public enum MixVerdict { Ok, StepDown, Refused }
+public enum MixVerdict
+{
+    Ok,
+    StepDown,
+    Refused,
+}
 
 /// <summary>Why a mix is refused, weakened or to be watched: a stable code and a sentence.</summary>
 public sealed record MixReason(string Code, MixVerdict Verdict, string Sentence);
@@ -26,7 +31,8 @@ public sealed record MixConditions(
     bool? BeesOut = null,
     bool Indoors = false,
     double? PondM = null,
-    Water Water = Water.Rain);
+    Water Water = Water.Rain
+);
 
 /// <summary>What is to be mixed.</summary>
 /// <param name="Size">How much: litres of finished spray, or square metres, plants or stations, as the active is dosed.</param>
@@ -68,7 +74,8 @@ public sealed record Mix(
     double SoapPercent,
     MixVerdict Verdict,
     IReadOnlyList<MixReason> Reasons,
-    double MixedLifeHours)
+    double MixedLifeHours
+)
 {
     /// <summary>No home sprayer holds more, litres.</summary>
     public const double MostLitres = 50;
@@ -82,7 +89,8 @@ public sealed record Mix(
     public Recipe Recipe => Order.Recipe;
 
     /// <summary>What to know before it is handled: of every part, and of what its preparations were made from.</summary>
-    public IReadOnlyList<string> Cautions => [.. Parts.Select(p => p.Material).Concat(Strengths.Select(s => s.Material)).SelectMany(m => m.Cautions).Distinct()];
+    public IReadOnlyList<string> Cautions =>
+        [.. Parts.Select(p => p.Material).Concat(Strengths.Select(s => s.Material)).SelectMany(m => m.Cautions).Distinct()];
 
     /// <summary>Scales a recipe and judges it. The amounts are those of the order's step even when a lower step is allowed.</summary>
     /// <exception cref="ArgumentException">An active has no dose of its own (a labelled product).</exception>
@@ -103,11 +111,18 @@ public sealed record Mix(
             judged.SoapPercent,
             judged.Verdict,
             judged.Reasons,
-            parts.Select(p => p.Material.MixedLifeHours).Append(order.Recipe.MixedLifeHours).Min());
+            parts.Select(p => p.Material.MixedLifeHours).Append(order.Recipe.MixedLifeHours).Min()
+        );
     }
 
     private static MixJudgement Judge(GardenCatalogue catalogue, MixOrder order, IReadOnlyList<MixPart> parts, MixConditions conditions) =>
-        MixGuards.Judge(catalogue, [.. parts.Select(Share)], [.. parts.Where(p => p.Role is "active" or "partner").Select(p => p.Material)], order.Recipe.Form, conditions);
+        MixGuards.Judge(
+            catalogue,
+            [.. parts.Select(Share)],
+            [.. parts.Where(p => p.Role is "active" or "partner").Select(p => p.Material)],
+            order.Recipe.Form,
+            conditions
+        );
 
     /// <summary>The strongest step at which an order may be mixed; null when none may.</summary>
     public static DoseStep? NearestStep(GardenCatalogue catalogue, MixOrder order, MixConditions conditions) =>
@@ -120,16 +135,22 @@ public sealed record Mix(
     private static MixShare Share(MixPart p) => new(p.Material, p.PerLitre, p.BottlePercent);
 
     internal static List<MixPart> PartsOf(GardenCatalogue catalogue, MixOrder order) =>
-    [
-        .. order.Recipe.Ingredients
-            .Select(i => Part(order, catalogue.Material(i.Material), i.Role, i.Role switch
-            {
-                "active" => order.ActiveDose ?? i.Amount,
-                "emulsifier" => order.EmulsifierMlPerLitre ?? i.Amount,
-                _ => i.Amount,
-            })),
-        .. order.Added.Where(m => order.Recipe.Ingredients.All(i => i.Material != m.Id)).Select(m => Part(order, m, "partner", null)),
-    ];
+        [
+            .. order.Recipe.Ingredients.Select(i =>
+                Part(
+                    order,
+                    catalogue.Material(i.Material),
+                    i.Role,
+                    i.Role switch
+                    {
+                        "active" => order.ActiveDose ?? i.Amount,
+                        "emulsifier" => order.EmulsifierMlPerLitre ?? i.Amount,
+                        _ => i.Amount,
+                    }
+                )
+            ),
+            .. order.Added.Where(m => order.Recipe.Ingredients.All(i => i.Material != m.Id)).Select(m => Part(order, m, "partner", null)),
+        ];
 
     private static MixPart Part(MixOrder order, Material m, string role, double? dose)
     {

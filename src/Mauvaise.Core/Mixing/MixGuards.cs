@@ -33,7 +33,13 @@ public static class MixGuards
 
     /// <summary>Judges shares of a made-up litre, or of what the active is dosed per.</summary>
     /// <param name="actives">The materials whose dose step is lowered by heat, tender crops and seedlings.</param>
-    public static MixJudgement Judge(GardenCatalogue catalogue, IReadOnlyList<MixShare> shares, IReadOnlyList<Material> actives, Form form, MixConditions conditions)
+    public static MixJudgement Judge(
+        GardenCatalogue catalogue,
+        IReadOnlyList<MixShare> shares,
+        IReadOnlyList<Material> actives,
+        Form form,
+        MixConditions conditions
+    )
     {
         var wet = form is not (Form.Dust or Form.Bait or Form.Feed);
         var strengths = wet ? Strengths.Of(catalogue, shares) : [];
@@ -41,7 +47,8 @@ public static class MixGuards
         var soap = Load(strengths, LoadKind.Soap);
         var down = form is Form.Bait or Form.Feed ? [] : StepDowns(conditions, actives[0]);
         var allowed = (DoseStep)Math.Max(0, (int)DoseStep.Strong - down.Count);
-        var tooStrong = down.Count > 0 && actives.Any(a => a.Doses is { } doses && shares.Any(s => s.Material.Id == a.Id && s.UsualPerLitre > doses.At(allowed) + 1e-9));
+        var tooStrong =
+            down.Count > 0 && actives.Any(a => a.Doses is { } doses && shares.Any(s => s.Material.Id == a.Id && s.UsualPerLitre > doses.At(allowed) + 1e-9));
         MixReason[] reasons =
         [
             .. Bottles(shares),
@@ -56,20 +63,31 @@ public static class MixGuards
         return new MixJudgement(oil, soap, allowed, reasons.Select(r => r.Verdict).DefaultIfEmpty(MixVerdict.Ok).Max(), reasons);
     }
 
-    private static double Load(IEnumerable<ActiveStrength> strengths, LoadKind kind) =>
-        strengths.Where(p => p.Material.Load == kind).Sum(p => p.PerLitre / 10);
+    private static double Load(IEnumerable<ActiveStrength> strengths, LoadKind kind) => strengths.Where(p => p.Material.Load == kind).Sum(p => p.PerLitre / 10);
 
     private static List<MixReason> StepDowns(MixConditions conditions, Material active)
     {
         var down = new List<MixReason>();
         if (conditions.WarmestNext6hC is > WarmC and <= HotC and var warm)
         {
-            down.Add(new("heat", MixVerdict.StepDown, Say.Of("mixing.afterSprayingOverTheDoseSteps", ("temperature", Figure.Temperature(warm)), ("temperature2", Figure.Temperature(WarmC)))));
+            down.Add(
+                new(
+                    "heat",
+                    MixVerdict.StepDown,
+                    Say.Of("mixing.afterSprayingOverTheDoseSteps", ("temperature", Figure.Temperature(warm)), ("temperature2", Figure.Temperature(WarmC)))
+                )
+            );
         }
 
         if (conditions.TenderCrops.Count > 0)
         {
-            down.Add(new("tender", MixVerdict.StepDown, Say.Of("mixing.scorchesEasilyFromOneStepDown", ("join", string.Join(", ", conditions.TenderCrops)), ("active", active.Name.InSentence()))));
+            down.Add(
+                new(
+                    "tender",
+                    MixVerdict.StepDown,
+                    Say.Of("mixing.scorchesEasilyFromOneStepDown", ("join", string.Join(", ", conditions.TenderCrops)), ("active", active.Name.InSentence()))
+                )
+            );
         }
 
         if (conditions.Seedlings)
@@ -83,7 +101,15 @@ public static class MixGuards
     private static IEnumerable<MixReason> Bottles(IEnumerable<MixShare> shares) =>
         from s in shares
         where s.BottlePercent > s.Material.MostStockPercent
-        select new MixReason("bottle-strong", MixVerdict.Refused, Say.Of("mixing.aBottleOfIsRefused", ("bottlePercent", Say.In(s.BottlePercent, "0.#")), ("stockStrengthPercent", Say.In(s.Material.StockStrengthPercent, "0"))));
+        select new MixReason(
+            "bottle-strong",
+            MixVerdict.Refused,
+            Say.Of(
+                "mixing.aBottleOfIsRefused",
+                ("bottlePercent", Say.In(s.BottlePercent, "0.#")),
+                ("stockStrengthPercent", Say.In(s.Material.StockStrengthPercent, "0"))
+            )
+        );
 
     /// <summary>A brew of plants is refused when it is so many times as strong as the strongest stock brings (assumed).</summary>
     private const double StrongBrew = 4;
@@ -94,18 +120,51 @@ public static class MixGuards
         {
             if (Preparations.MostOf(catalogue, p.Material) is { } most && p.PerLitre > most + 1e-9)
             {
-                var told = Say.Of("mixing.ofALitre", ("perLitre", Say.In(p.PerLitre, "0.#")), ("unit", p.Material.Unit), ("material", p.Material.Name.InSentence()));
+                var told = Say.Of(
+                    "mixing.ofALitre",
+                    ("perLitre", Say.In(p.PerLitre, "0.#")),
+                    ("unit", p.Material.Unit),
+                    ("material", p.Material.Name.InSentence())
+                );
                 // What a stock brings is no limit that anybody measured: a stronger brew scorches before it harms.
                 yield return p.Material.MostPerLitre is null && p.PerLitre <= StrongBrew * most
-                    ? new("strong-brew", MixVerdict.Ok, Say.Of("mixing.isStrongerThanAnyStockHere", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit)))
-                    : new("ceiling", MixVerdict.Refused, Say.Of("mixing.isOverWhatIsEverGiven", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit)));
+                    ? new(
+                        "strong-brew",
+                        MixVerdict.Ok,
+                        Say.Of("mixing.isStrongerThanAnyStockHere", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit))
+                    )
+                    : new(
+                        "ceiling",
+                        MixVerdict.Refused,
+                        Say.Of("mixing.isOverWhatIsEverGiven", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit))
+                    );
             }
         }
 
         foreach (var p in shares.Where(p => p.Material.Doses is { } d && p.UsualPerLitre > d.Ceiling + 1e-9))
         {
             var doses = p.Material.Doses!;
-            yield return new("ceiling", MixVerdict.Refused, p.Material.Label is null ? Say.Of("mixing.ofIsOverItsCeiling", ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")), ("unit", doses.Unit), ("material", p.Material.Name.InSentence()), ("per", Per(doses.Per)), ("ceiling", Say.In(doses.Ceiling, "0.#"))) : Say.Of("mixing.ofIsOverItsLabel", ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")), ("unit", doses.Unit), ("material", p.Material.Name.InSentence()), ("per", Per(doses.Per)), ("ceiling", Say.In(doses.Ceiling, "0.#"))));
+            yield return new(
+                "ceiling",
+                MixVerdict.Refused,
+                p.Material.Label is null
+                    ? Say.Of(
+                        "mixing.ofIsOverItsCeiling",
+                        ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")),
+                        ("unit", doses.Unit),
+                        ("material", p.Material.Name.InSentence()),
+                        ("per", Per(doses.Per)),
+                        ("ceiling", Say.In(doses.Ceiling, "0.#"))
+                    )
+                    : Say.Of(
+                        "mixing.ofIsOverItsLabel",
+                        ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")),
+                        ("unit", doses.Unit),
+                        ("material", p.Material.Name.InSentence()),
+                        ("per", Per(doses.Per)),
+                        ("ceiling", Say.In(doses.Ceiling, "0.#"))
+                    )
+            );
         }
 
         if (shares.Where(s => s.Material.Unit == "ml").Sum(s => s.PerLitre) >= 1000)
@@ -118,19 +177,38 @@ public static class MixGuards
     private static IEnumerable<MixReason> NoSprays(IEnumerable<MixShare> shares) =>
         from s in shares
         where s.Material.Doses is { Per: DosedPer.Station or DosedPer.SquareMetre or DosedPer.Plant }
-        select new MixReason("no-spray-form", MixVerdict.Refused, Say.Of("mixing.isNeverSprayedItIsMeasured", ("material", s.Material.Name), ("per", Per(s.Material.Doses!.Per))));
+        select new MixReason(
+            "no-spray-form",
+            MixVerdict.Refused,
+            Say.Of("mixing.isNeverSprayedItIsMeasured", ("material", s.Material.Name), ("per", Per(s.Material.Doses!.Per)))
+        );
 
     private static IEnumerable<MixReason> Loads(IReadOnlyList<MixShare> shares, double oil, double soap, MixConditions conditions)
     {
         var mostOil = conditions.WarmestNext6hC > WarmC ? MostWarmOilPercent : MostLoadPercent;
         if (oil > mostOil + 1e-9)
         {
-            yield return new("oil-load", MixVerdict.Refused, mostOil < MostLoadPercent ? Say.Of("mixing.oilsTogetherMakeIsTheMost", ("oil", Say.In(oil, "0.##")), ("mostOil", Say.In(mostOil, "0")), ("temperature", Figure.Temperature(WarmC))) : Say.Of("mixing.oilsTogetherMakeIsTheMost2", ("oil", Say.In(oil, "0.##")), ("mostOil", Say.In(mostOil, "0"))));
+            yield return new(
+                "oil-load",
+                MixVerdict.Refused,
+                mostOil < MostLoadPercent
+                    ? Say.Of(
+                        "mixing.oilsTogetherMakeIsTheMost",
+                        ("oil", Say.In(oil, "0.##")),
+                        ("mostOil", Say.In(mostOil, "0")),
+                        ("temperature", Figure.Temperature(WarmC))
+                    )
+                    : Say.Of("mixing.oilsTogetherMakeIsTheMost2", ("oil", Say.In(oil, "0.##")), ("mostOil", Say.In(mostOil, "0")))
+            );
         }
 
         if (soap > MostLoadPercent + 1e-9)
         {
-            yield return new("soap-load", MixVerdict.Refused, Say.Of("mixing.soapsTogetherMakeIsTheMost", ("soap", Say.In(soap, "0.##")), ("mostLoadPercent", Say.In(MostLoadPercent, "0"))));
+            yield return new(
+                "soap-load",
+                MixVerdict.Refused,
+                Say.Of("mixing.soapsTogetherMakeIsTheMost", ("soap", Say.In(soap, "0.##")), ("mostLoadPercent", Say.In(MostLoadPercent, "0")))
+            );
         }
 
         if (oil > 0 && soap == 0 && shares.Any(s => s.Material.NeedsEmulsifier))
@@ -162,8 +240,17 @@ public static class MixGuards
             {
                 if (Pairs.Between(catalogue, all[i], all[j]) is { InOneTank: "never" } pair)
                 {
-                    var wait = pair.DaysApart > 0 ? pair.DaysApart == 1 ? Say.Of("mixing.giveThemDayApart", ("daysApart", Say.In(pair.DaysApart, "0"))) : Say.Of("mixing.giveThemDaysApart", ("daysApart", Say.In(pair.DaysApart, "0"))) : Say.Of("mixing.giveOneOfThemAlone");
-                    yield return new("never-together", MixVerdict.Refused, Say.Of("mixing.andMayNotMeetInOne", ("all", all[i].Name), ("all2", all[j].Name.InSentence()), ("why", pair.Why), ("wait", wait)));
+                    var wait =
+                        pair.DaysApart > 0
+                            ? pair.DaysApart == 1
+                                ? Say.Of("mixing.giveThemDayApart", ("daysApart", Say.In(pair.DaysApart, "0")))
+                                : Say.Of("mixing.giveThemDaysApart", ("daysApart", Say.In(pair.DaysApart, "0")))
+                            : Say.Of("mixing.giveOneOfThemAlone");
+                    yield return new(
+                        "never-together",
+                        MixVerdict.Refused,
+                        Say.Of("mixing.andMayNotMeetInOne", ("all", all[i].Name), ("all2", all[j].Name.InSentence()), ("why", pair.Why), ("wait", wait))
+                    );
                 }
             }
         }
@@ -173,17 +260,19 @@ public static class MixGuards
     {
         if (conditions.WarmestNext6hC is > HotC and var hot)
         {
-            yield return new("too-hot", MixVerdict.Refused, Say.Of("mixing.afterSprayingOverNothingGoes", ("temperature", Figure.Temperature(hot)), ("temperature2", Figure.Temperature(HotC))));
+            yield return new(
+                "too-hot",
+                MixVerdict.Refused,
+                Say.Of("mixing.afterSprayingOverNothingGoes", ("temperature", Figure.Temperature(hot)), ("temperature2", Figure.Temperature(HotC)))
+            );
         }
 
         if (conditions.InFlower is { Count: > 0 } flowers)
         {
             var who = string.Join(", ", flowers);
-            yield return form == Form.Dust
-                ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerDustOnAFlower", ("who", who)))
-                : conditions.BeesOut == true
-                    ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerAndBeesAreOut", ("who", who)))
-                    : new("bees", MixVerdict.Ok, Say.Of("mixing.inFlowerOnlyWhenTheBees", ("who", who)));
+            yield return form == Form.Dust ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerDustOnAFlower", ("who", who)))
+            : conditions.BeesOut == true ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerAndBeesAreOut", ("who", who)))
+            : new("bees", MixVerdict.Ok, Say.Of("mixing.inFlowerOnlyWhenTheBees", ("who", who)));
         }
     }
 
@@ -207,11 +296,12 @@ public static class MixGuards
     }
 
     /// <summary>Say.Of("mixing.aLitre"), as a dose is told.</summary>
-    public static string Per(DosedPer per) => per switch
-    {
-        DosedPer.SquareMetre => Say.Of("mixing.aSquareMetre"),
-        DosedPer.Plant => Say.Of("mixing.aPlant"),
-        DosedPer.Station => Say.Of("mixing.aStation"),
-        _ => Say.Of("mixing.aLitre"),
-    };
+    public static string Per(DosedPer per) =>
+        per switch
+        {
+            DosedPer.SquareMetre => Say.Of("mixing.aSquareMetre"),
+            DosedPer.Plant => Say.Of("mixing.aPlant"),
+            DosedPer.Station => Say.Of("mixing.aStation"),
+            _ => Say.Of("mixing.aLitre"),
+        };
 }

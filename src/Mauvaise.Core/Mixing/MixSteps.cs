@@ -46,20 +46,38 @@ public static class MixSteps
         var first = SpoonSize.ToMark(Math.Min(Math.Min(0.25, mix.Litres / 4), water), kitchen);
         return
         [
-            Water(warm ? Say.Of("mixing.warmWaterAbout", ("temperature", Figure.Temperature(30))) : Say.Of("mixing.waterFirst"), powders.Count > 0 ? Say.Of("mixing.toStirThePowder") : Say.Of("mixing.toStart"), first, kitchen),
+            Water(
+                warm ? Say.Of("mixing.warmWaterAbout", ("temperature", Figure.Temperature(30))) : Say.Of("mixing.waterFirst"),
+                powders.Count > 0 ? Say.Of("mixing.toStirThePowder") : Say.Of("mixing.toStart"),
+                first,
+                kitchen
+            ),
             .. powders.Select(p => Measured(p, Say.Of("mixing.stirUntilClear"), kitchen)),
             .. soaps.Select(p => Measured(p, p.Role == "emulsifier" ? Say.Of("mixing.keepsTheOilInTheWater") : Say.Of("mixing.stirGentlyNoFoam"), kitchen)),
-            .. others.Select(p => Measured(p, p.Material.NeedsEmulsifier ? Say.Of("mixing.intoTheSoapyWaterThenShake") : p.Role == "sticker" ? Say.Of("mixing.sticksItToTheLeaf") : Say.Of("mixing.stirIn"), kitchen)),
-            Water(Say.Of("mixing.fillUpWithRainWater"), Say.Of("mixing.madeUpToTheMarkAbout", ("text", TankVolume.Text(Math.Max(0, water - first), kitchen)), ("shake", mix.Recipe.Shake)), mix.Litres, kitchen),
+            .. others.Select(p =>
+                Measured(
+                    p,
+                    p.Material.NeedsEmulsifier ? Say.Of("mixing.intoTheSoapyWaterThenShake")
+                        : p.Role == "sticker" ? Say.Of("mixing.sticksItToTheLeaf")
+                        : Say.Of("mixing.stirIn"),
+                    kitchen
+                )
+            ),
+            Water(
+                Say.Of("mixing.fillUpWithRainWater"),
+                Say.Of("mixing.madeUpToTheMarkAbout", ("text", TankVolume.Text(Math.Max(0, water - first), kitchen)), ("shake", mix.Recipe.Shake)),
+                mix.Litres,
+                kitchen
+            ),
         ];
     }
 
     private static List<MixStep> Dry(Mix mix, IReadOnlyList<string> steps) =>
-    [
-        .. mix.Parts.Select(p => Measured(p, $"{Say.In(p.PerLitre, "0.#")} {p.Unit} {MixGuards.Per(mix.Parts[0].Material.Doses!.Per)}", mix.Order.Kitchen)),
-        .. steps.Select(Plain),
-        Plain(mix.Recipe.Shake),
-    ];
+        [
+            .. mix.Parts.Select(p => Measured(p, $"{Say.In(p.PerLitre, "0.#")} {p.Unit} {MixGuards.Per(mix.Parts[0].Material.Doses!.Per)}", mix.Order.Kitchen)),
+            .. steps.Select(Plain),
+            Plain(mix.Recipe.Shake),
+        ];
 
     private static MixStep Plain(string sentence) => new(sentence, "", null, "", null, []);
 
@@ -81,8 +99,15 @@ public static class MixSteps
             material.Name,
             detail,
             material.Id,
-            (spoons ? kitchen!.Text : material.Unit == "g" ? Figure.Amount(amount, "g") : exact) + level,
-            spoons ? exact : material.Unit == "g" ? Say.Of("mixing.withAScale2") : Say.Of("mixing.withASyringe"),
-            kitchen?.Scoops ?? []);
+            (
+                spoons ? kitchen!.Text
+                : material.Unit == "g" ? Figure.Amount(amount, "g")
+                : exact
+            ) + level,
+            spoons ? exact
+                : material.Unit == "g" ? Say.Of("mixing.withAScale2")
+                : Say.Of("mixing.withASyringe"),
+            kitchen?.Scoops ?? []
+        );
     }
 }

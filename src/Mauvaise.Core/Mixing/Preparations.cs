@@ -10,6 +10,9 @@ public static class Preparations
     /// stock's ceiling; null when neither is known.
     /// </summary>
     public static double? MostOf(GardenCatalogue catalogue, Material material) =>
-        material.MostPerLitre ?? catalogue.Materials.Where(m => m is { MadeFrom: not null, Doses.Per: DosedPer.Litre } && m.MadeFrom.Parts.Any(p => p.Material == material.Id))
-            .Select(m => (double?)(m.Doses!.Ceiling * m.MadeFrom!.Parts.First(p => p.Material == material.Id).Amount / m.MadeFrom.YieldMl)).Max();
+        material.MostPerLitre
+        ?? catalogue
+            .Materials.Where(m => m is { MadeFrom: not null, Doses.Per: DosedPer.Litre } && m.MadeFrom.Parts.Any(p => p.Material == material.Id))
+            .Select(m => (double?)(m.Doses!.Ceiling * m.MadeFrom!.Parts.First(p => p.Material == material.Id).Amount / m.MadeFrom.YieldMl))
+            .Max();
 }

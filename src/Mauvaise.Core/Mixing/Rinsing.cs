@@ -15,18 +15,30 @@ public static class Rinsing
     /// <param name="inMix">All that goes in now.</param>
     public static string? First(GardenSnapshot garden, Sprayer? sprayer, IReadOnlyList<Material> inMix)
     {
-        if (sprayer is null
-            || garden.Batches.LastOrDefault(b => b.SprayerId == sprayer.Id && b.MadeAt <= garden.Now && b.MadeAt > garden.Now.AddDays(-ForgottenAfterDays)) is not { } last)
+        if (
+            sprayer is null
+            || garden.Batches.LastOrDefault(b => b.SprayerId == sprayer.Id && b.MadeAt <= garden.Now && b.MadeAt > garden.Now.AddDays(-ForgottenAfterDays))
+                is not { } last
+        )
         {
             return null;
         }
 
-        var clash = (from before in last.Ingredients.Select(i => garden.Catalogue.FindMaterial(i.Material)).OfType<Material>()
-                     from now in inMix
-                     let pair = Pairs.Between(garden.Catalogue, now, before)
-                     where pair.InOneTank == "never" || pair.DaysApart > 0
-                     select (before, now, pair.Why)).FirstOrDefault();
-        return clash.before is null ? null
-            : Say.Of("mixing.theHeldOnRinseItTwice", ("sprayer", sprayer.Name), ("before", clash.before.Name.InSentence()), ("dateOf", Say.In(garden.Garden.DateOf(last.MadeAt), "d MMMM")), ("why", clash.Why));
+        var clash = (
+            from before in last.Ingredients.Select(i => garden.Catalogue.FindMaterial(i.Material)).OfType<Material>()
+            from now in inMix
+            let pair = Pairs.Between(garden.Catalogue, now, before)
+            where pair.InOneTank == "never" || pair.DaysApart > 0
+            select (before, now, pair.Why)
+        ).FirstOrDefault();
+        return clash.before is null
+            ? null
+            : Say.Of(
+                "mixing.theHeldOnRinseItTwice",
+                ("sprayer", sprayer.Name),
+                ("before", clash.before.Name.InSentence()),
+                ("dateOf", Say.In(garden.Garden.DateOf(last.MadeAt), "d MMMM")),
+                ("why", clash.Why)
+            );
     }
 }

@@ -29,7 +29,13 @@ public static class Shelf
         var draws = new List<Draw>();
         var kept = stocks.Where(s => s.Material == material).ToList();
         var missing = amount;
-        foreach (var stock in kept.Where(s => s.Left > 0).OrderBy(s => s.BestBefore < today).ThenBy(s => s.BestBefore ?? DateOnly.MaxValue).ThenBy(s => s.Left).ThenBy(s => s.Id))
+        foreach (
+            var stock in kept.Where(s => s.Left > 0)
+                .OrderBy(s => s.BestBefore < today)
+                .ThenBy(s => s.BestBefore ?? DateOnly.MaxValue)
+                .ThenBy(s => s.Left)
+                .ThenBy(s => s.Id)
+        )
         {
             var taken = Math.Min(stock.Left, missing);
             if (taken > Nothing)
@@ -70,11 +76,11 @@ public static class Shelf
 
         if (stock.Left > 0 && GoodUntil(material, stock) is { } until && until < today)
         {
-            hints.Add(material.Load == LoadKind.Oil || material.Group is "oil" or KnownIds.Modes.Azadirachtin
-                ? new("rancid", Say.Of("mixing.oldOilSmellItARancid"))
-                : material.MadeFrom is not null
-                    ? new("stale", Say.Of("mixing.pastItsDayPour"))
-                    : new("old", Say.Of("mixing.pastItsDateWeakerThan")));
+            hints.Add(
+                material.Load == LoadKind.Oil || material.Group is "oil" or KnownIds.Modes.Azadirachtin ? new("rancid", Say.Of("mixing.oldOilSmellItARancid"))
+                : material.MadeFrom is not null ? new("stale", Say.Of("mixing.pastItsDayPour"))
+                : new("old", Say.Of("mixing.pastItsDateWeakerThan"))
+            );
         }
 
         if (stock.Left > 0 && ColdHint(material, coldestLastNightC) is { } cold)

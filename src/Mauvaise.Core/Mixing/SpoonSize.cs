@@ -28,13 +28,15 @@ public static class SpoonSize
     }
 
     /// <summary>What a jug is marked in, litres: a quarter of a cup or a pint, or 50 ml.</summary>
-    private static double Mark(KitchenSystem kitchen) => kitchen switch
-    {
-        KitchenSystem.Us => Units.Get("us-cup").InBase / 4000,
-        KitchenSystem.Imperial => Units.Get("imp-pt").InBase / 4000,
-        _ => 0.05,
-    };
+    private static double Mark(KitchenSystem kitchen) =>
+        kitchen switch
+        {
+            KitchenSystem.Us => Units.Get("us-cup").InBase / 4000,
+            KitchenSystem.Imperial => Units.Get("imp-pt").InBase / 4000,
+            _ => 0.05,
+        };
 
     /// <summary>A volume of water to begin with, down to the mark of a jug; as it is where it is less than one.</summary>
-    public static double ToMark(double litres, KitchenSystem kitchen) => litres < Mark(kitchen) ? litres : Math.Floor(litres / Mark(kitchen) + 1e-9) * Mark(kitchen);
+    public static double ToMark(double litres, KitchenSystem kitchen) =>
+        litres < Mark(kitchen) ? litres : Math.Floor(litres / Mark(kitchen) + 1e-9) * Mark(kitchen);
 }

@@ -7,12 +7,13 @@ namespace Mauvaise.Core.Mixing;
 public static class SprayVolume
 {
     /// <summary>Litres per square metre of bed by stage: 0.03 seedlings, 0.06 young, 0.12 full, 0.20 tall (assumed).</summary>
-    public static double LitresPerM2(GrowthStage stage, bool tall) => stage switch
-    {
-        GrowthStage.Seedling => 0.03,
-        GrowthStage.Young => 0.06,
-        _ => tall ? 0.20 : 0.12,
-    };
+    public static double LitresPerM2(GrowthStage stage, bool tall) =>
+        stage switch
+        {
+            GrowthStage.Seedling => 0.03,
+            GrowthStage.Young => 0.06,
+            _ => tall ? 0.20 : 0.12,
+        };
 
     /// <summary>Enough for two leaves, litres.</summary>
     public const double PatchTestLitres = 0.1;

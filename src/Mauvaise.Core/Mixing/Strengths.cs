@@ -36,7 +36,11 @@ public static class Strengths
 
         var percent = perLitre / 10 * (bottlePercent ?? material.StockStrengthPercent ?? 100) / 100;
         found[material.Id] = found.TryGetValue(material.Id, out var already)
-            ? already with { PerLitre = already.PerLitre + perLitre, Percent = already.Percent + percent }
+            ? already with
+            {
+                PerLitre = already.PerLitre + perLitre,
+                Percent = already.Percent + percent,
+            }
             : new ActiveStrength(material, perLitre, percent);
     }
 }

@@ -72,13 +72,18 @@ public static class CheckBackVerdict
         var range = Say.Of("outcomes.ofLeavesNowLikely", ("now", Say.In(now * 100, "0")), ("low", Say.In(low * 100, "0")), ("high", Say.In(high * 100, "0")));
         if (before is not { Looked: > 0 } b)
         {
-            var alone = after.Affected == 0 ? Outcome.Cleared : now > LostShare ? Outcome.Lost : now < line ? Outcome.Holding : Outcome.Losing;
+            var alone =
+                after.Affected == 0 ? Outcome.Cleared
+                : now > LostShare ? Outcome.Lost
+                : now < line ? Outcome.Holding
+                : Outcome.Losing;
             return new Judgement(alone, null, Say.Of("outcomes.nobodyCountedBeforeTheSpraySo", ("range", range)));
         }
 
         var then = (double)b.Affected / b.Looked;
         double? change = then > 0 ? (now - then) / then * 100 : null;
-        var outcome = now > LostShare && now >= then ? Outcome.Lost
+        var outcome =
+            now > LostShare && now >= then ? Outcome.Lost
             : after.Affected == 0 || (now < line / 2 && now <= then / 2) ? Outcome.Cleared
             : now > then ? Outcome.Losing
             : Outcome.Holding;

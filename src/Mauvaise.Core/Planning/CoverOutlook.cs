@@ -1,8 +1,8 @@
 using System.Globalization;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Sky;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Sky;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
@@ -21,10 +21,12 @@ public static class CoverOutlook
     {
         var now = garden.Weather.IndexOf(garden.Now);
         var holding = cover.Where(c => c.Value[Math.Clamp(now, 0, c.Value.Length - 1)] >= Holds).ToList();
-        var words = holding.Count == 0
-            ? Say.Of("planning.noPlaceHasCoverNow")
-            : Say.Of("planning.coverHoldsOnOfPlaces", ("holding", holding.Count), ("cover", cover.Count));
-        var rain = Enumerable.Range(now, Math.Max(0, Math.Min(120, garden.Weather.Hours.Count - now - 24)))
+        var words =
+            holding.Count == 0
+                ? Say.Of("planning.noPlaceHasCoverNow")
+                : Say.Of("planning.coverHoldsOnOfPlaces", ("holding", holding.Count), ("cover", cover.Count));
+        var rain = Enumerable
+            .Range(now, Math.Max(0, Math.Min(120, garden.Weather.Hours.Count - now - 24)))
             .Select(i => (Hour: i, Mm: Enumerable.Range(i, 24).Sum(k => garden.Weather.AtOrUnknown(k).RainMm ?? 0)))
             .Where(x => x.Mm >= NotableRainMm && garden.Weather.AtOrUnknown(x.Hour).RainMm > 0)
             .Select(x => ((int Hour, double Mm)?)x)
@@ -37,9 +39,12 @@ public static class CoverOutlook
         // Rain takes what stands under the open sky and still held when it came; what fades by itself is not its doing.
         var stripped = holding
             .Where(c => c.Key.Shelter == Shelter.Open && c.Value[storm.Hour] >= Holds && c.Value[Math.Min(storm.Hour + 24, c.Value.Length - 1)] < Holds)
-            .Select(c => c.Key.Name).ToList();
+            .Select(c => c.Key.Name)
+            .ToList();
         var day = Say.In(garden.Garden.Zone.Local(garden.Weather.At(storm.Hour)), "dddd");
         var told = Say.Of("planning.sRain", ("day", day), ("rain", Figure.Rain(storm.Mm)));
-        return stripped.Count == 0 ? Say.Of("planning.leavesItStanding", ("words", words), ("told", told)) : Say.Of("planning.willStrip", ("words", words), ("told", told), ("join", Say.All(stripped)));
+        return stripped.Count == 0
+            ? Say.Of("planning.leavesItStanding", ("words", words), ("told", told))
+            : Say.Of("planning.willStrip", ("words", words), ("told", told), ("join", Say.All(stripped)));
     }
 }

@@ -4,7 +4,18 @@ using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 
-public enum DeedKind { CheckBack, PatchTest, Spray, Renew, Task, ByHand, Remove, Prevent, Walk }
+public enum DeedKind
+{
+    CheckBack,
+    PatchTest,
+    Spray,
+    Renew,
+    Task,
+    ByHand,
+    Remove,
+    Prevent,
+    Walk,
+}
 
 /// <summary>Why something is proposed: a stable code and a sentence.</summary>
 public sealed record Reason(string Code, string Sentence);
@@ -21,7 +32,8 @@ public sealed record Deed(
     IReadOnlyList<Guid> PlantingIds,
     Tank? Tank,
     Guid? CheckBackId,
-    Guid? TaskId = null)
+    Guid? TaskId = null
+)
 {
     /// <summary>Where it is done, for one planting; null for several.</summary>
     public string? Where { get; init; }
@@ -39,8 +51,4 @@ public sealed record LeftAlone(Guid PlantingId, string Sentence);
 /// <summary>What to do this evening, in order.</summary>
 /// <param name="Window">The best window in the coming day for what is to be sprayed; null when there is none, or nothing to spray.</param>
 /// <param name="WindowSentence">Says when, or why not.</param>
-public sealed record Evening(
-    SprayWindow? Window,
-    string WindowSentence,
-    IReadOnlyList<Deed> Deeds,
-    IReadOnlyList<LeftAlone> LeftAlone);
+public sealed record Evening(SprayWindow? Window, string WindowSentence, IReadOnlyList<Deed> Deeds, IReadOnlyList<LeftAlone> LeftAlone);

@@ -34,7 +34,8 @@ public sealed record EveningLetter(string Subject, IReadOnlyList<string> Lines, 
             (string.Join("; ", named) + more).AsSentenceStart(),
             [.. told.Select(d => $"{d.Title}. {d.Detail}"), .. evening.WindowSentence == "" ? Array.Empty<string>() : [evening.WindowSentence]],
             // A window's beginning moves on with the clock, its end only with the weather.
-            [.. told.Select(d => d.Tank is not null && evening.Window is { } until ? FormattableString.Invariant($"{d.Title} {until.End:u}") : d.Title)]);
+            [.. told.Select(d => d.Tank is not null && evening.Window is { } until ? FormattableString.Invariant($"{d.Title} {until.End:u}") : d.Title)]
+        );
     }
 
     /// <summary>Whether somebody who was told that should be told anew: something came, or something went that nobody did.</summary>
@@ -49,5 +50,8 @@ public sealed record EveningLetter(string Subject, IReadOnlyList<string> Lines, 
     }
 
     private static bool WasWorkedSince(GardenSnapshot garden, DateTimeOffset at) =>
-        garden.Applications.Any(a => a.At > at) || garden.CheckBacks.Any(c => c.DoneAt > at) || garden.Tasks.Any(t => t.DoneAt > at) || garden.Observations.Any(o => o.At > at);
+        garden.Applications.Any(a => a.At > at)
+        || garden.CheckBacks.Any(c => c.DoneAt > at)
+        || garden.Tasks.Any(t => t.DoneAt > at)
+        || garden.Observations.Any(o => o.At > at);
 }

@@ -51,13 +51,17 @@ public static class EveningPlanner
 
     /// <summary>The worst verdict over all places that a tank goes to, hour by hour from now.</summary>
     /// <param name="anyHour">True to leave the household's free hours out: somebody is there already.</param>
-    public static IReadOnlyList<HourVerdict> HoursFor(GardenSnapshot garden, Material material, IEnumerable<Guid> plantingIds, DateTimeOffset to, bool anyHour = false)
+    public static IReadOnlyList<HourVerdict> HoursFor(
+        GardenSnapshot garden,
+        Material material,
+        IEnumerable<Guid> plantingIds,
+        DateTimeOffset to,
+        bool anyHour = false
+    )
     {
         var places = plantingIds.Select(garden.FindPlanting).OfType<Planting>().Select(garden.PlaceOf).Distinct().ToList();
         var judged = places.Select(p => SprayHours.Judge(anyHour ? garden.SkyOf(p) : garden.PlannedSkyOf(p), garden.Now, to, material)).ToList();
-        return judged.Count == 0
-            ? []
-            : [.. Enumerable.Range(0, judged.Min(j => j.Count)).Select(i => judged.Select(j => j[i]).MaxBy(h => h.Verdict)!)];
+        return judged.Count == 0 ? [] : [.. Enumerable.Range(0, judged.Min(j => j.Count)).Select(i => judged.Select(j => j[i]).MaxBy(h => h.Verdict)!)];
     }
 
     private static IEnumerable<Deed> DueCheckBacks(GardenSnapshot garden) =>
@@ -73,10 +77,14 @@ public static class EveningPlanner
         var task = garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId);
         var at = spray?.At ?? task?.DoneAt ?? garden.Now;
         var days = Days(garden.Today.DayNumber - garden.Garden.DateOf(at).DayNumber);
-        var what = spray is not null ? garden.Catalogue.Material(spray.Material).Name : garden.Catalogue.FindMeasure(task?.Step ?? "")?.Name ?? Say.Of("planning.something");
+        var what = spray is not null
+            ? garden.Catalogue.Material(spray.Material).Name
+            : garden.Catalogue.FindMeasure(task?.Step ?? "")?.Name ?? Say.Of("planning.something");
         return new Deed(
             DeedKind.CheckBack,
-            spray is { PatchTest: true } ? Say.Of("planning.judgeTwoLeaves", ("garden", garden.Where(planting))) : Say.Of("planning.checkBack", ("garden", garden.Where(planting))),
+            spray is { PatchTest: true }
+                ? Say.Of("planning.judgeTwoLeaves", ("garden", garden.Where(planting)))
+                : Say.Of("planning.checkBack", ("garden", garden.Where(planting))),
             spray switch
             {
                 { PatchTest: true } => Say.Of("planning.wasTriedAgoDidItScorch", ("what", what), ("days", days)),
@@ -86,7 +94,8 @@ public static class EveningPlanner
             [new("check-back-due", Say.Of("planning.aCheckBackWasDue", ("date", Date(visit.DueOn))))],
             [planting.Id],
             null,
-            visit.Id);
+            visit.Id
+        );
     }
 
     /// <summary>Tasks that were taken on and are due. A task to look is done by looking.</summary>
@@ -105,19 +114,23 @@ public static class EveningPlanner
             [planting.Id],
             null,
             null,
-            t.Id);
+            t.Id
+        );
 
     /// <summary>What was put on once and holds no longer.</summary>
     private static IEnumerable<Deed> WornOff(GardenSnapshot garden) =>
-        Wearing.Due(garden).Select(w => new Deed(
-            DeedKind.Task,
-            Say.Of("planning.renew", ("measure", w.Measure.Name.InSentence()), ("garden", garden.Where(w.Planting))),
-            $"{w.Why} {w.Measure.How}",
-            [new("worn-off", w.Why)],
-            [w.Planting.Id],
-            null,
-            null,
-            w.Task.Id));
+        Wearing
+            .Due(garden)
+            .Select(w => new Deed(
+                DeedKind.Task,
+                Say.Of("planning.renew", ("measure", w.Measure.Name.InSentence()), ("garden", garden.Where(w.Planting))),
+                $"{w.Why} {w.Measure.How}",
+                [new("worn-off", w.Why)],
+                [w.Planting.Id],
+                null,
+                null,
+                w.Task.Id
+            ));
 
     /// <summary>What keeps most trouble off for its minutes: one thing, wherever it is due. The rest waits on its own screen.</summary>
     private static IEnumerable<Deed> BeforeTrouble(GardenSnapshot garden)
@@ -129,12 +142,15 @@ public static class EveningPlanner
 
         yield return new Deed(
             DeedKind.Prevent,
-            due.Count == 1 ? Say.Of("planning.beforeTrouble", ("measure", measure.Name.InSentence()), ("garden", garden.Where(due[0].Planting))) : Say.Of("planning.beforeTroublePlantings", ("measure", measure.Name.InSentence()), ("due", due.Count)),
+            due.Count == 1
+                ? Say.Of("planning.beforeTrouble", ("measure", measure.Name.InSentence()), ("garden", garden.Where(due[0].Planting)))
+                : Say.Of("planning.beforeTroublePlantings", ("measure", measure.Name.InSentence()), ("due", due.Count)),
             Say.Of("planning.about", ("how", measure.How), ("some", Say.Of("words.minutes", ("n", PreventiveKind.MinutesOf(due))))),
             [.. due.Select(w => new Reason(measure.Id, $"{garden.Where(w.Planting)}: {w.Why}"))],
             [.. due.Select(w => w.Planting.Id)],
             null,
-            null);
+            null
+        );
     }
 
     /// <summary>Share of what is likely at a planting that work before trouble must keep off to be put before somebody in the evening (assumed).</summary>
@@ -144,7 +160,11 @@ public static class EveningPlanner
     {
         var look = garden.LatestLook(planting.Id).FirstOrDefault()?.LookId;
         var passed = look is not null && garden.Tasks.Any(t => t.LookId == look && t.State == TaskState.Passed && SprayCodes.All.Contains(t.Step));
-        if (!passed && Renewal(garden, planting, garden.PlaceOf(planting)) is { } renewal && CourseProgress.Running(garden, planting, renewal.Target.Id) is null)
+        if (
+            !passed
+            && Renewal(garden, planting, garden.PlaceOf(planting)) is { } renewal
+            && CourseProgress.Running(garden, planting, renewal.Target.Id) is null
+        )
         {
             wishes.Add(renewal);
         }
@@ -155,7 +175,12 @@ public static class EveningPlanner
         }
 
         var seenNow = garden.LatestLook(planting.Id).Where(o => o.LeavesAffected > 0).Select(o => o.Named).ToHashSet();
-        foreach (var course in garden.Courses.Where(c => c.PlantingId == planting.Id && !seenNow.Contains(c.Target)).Select(c => CourseProgress.Of(garden, c)).Where(c => !c.IsOver))
+        foreach (
+            var course in garden
+                .Courses.Where(c => c.PlantingId == planting.Id && !seenNow.Contains(c.Target))
+                .Select(c => CourseProgress.Of(garden, c))
+                .Where(c => !c.IsOver)
+        )
         {
             GoOn(garden, planting, course, wishes, left);
         }
@@ -179,19 +204,34 @@ public static class EveningPlanner
 
         var taken = garden.Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done).Select(t => t.Step).ToHashSet();
         var proposed = ladder.Steps.Where(s => s.Choice == StepChoice.Do).ToList();
-        var byHand = proposed.Where(s => s.Measure is { Rung: not Rung.Look } && s.Code != KnownIds.Measures.SpareHelpers && !taken.Contains(s.Code) && f.Target?.Kind != TargetKind.LookAlike && s.On <= garden.Today.AddDays(1)).ToList();
+        var byHand = proposed
+            .Where(s =>
+                s.Measure is { Rung: not Rung.Look }
+                && s.Code != KnownIds.Measures.SpareHelpers
+                && !taken.Contains(s.Code)
+                && f.Target?.Kind != TargetKind.LookAlike
+                && s.On <= garden.Today.AddDays(1)
+            )
+            .ToList();
         if (byHand.Count > 0)
         {
             var drastic = byHand[^1].Rung == Rung.TakeOut;
-            deeds.Add(new(
-                drastic ? DeedKind.Remove : DeedKind.ByHand,
-                drastic ? Say.Of("planning.takeOutWhatIsSick", ("garden", garden.Where(planting))) : Say.Of("planning.byhandtitleGarden", ("byHandTitle", ByHandTitle), ("garden", garden.Where(planting))),
-                string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0],
-                [new("over-line", f.Told + "."), .. byHand.Select(s => new Reason(s.Code, $"{s.Name}: {s.Why[0]}"))],
-                [planting.Id],
-                null,
-                null)
-            { Where = garden.Where(planting) });
+            deeds.Add(
+                new(
+                    drastic ? DeedKind.Remove : DeedKind.ByHand,
+                    drastic
+                        ? Say.Of("planning.takeOutWhatIsSick", ("garden", garden.Where(planting)))
+                        : Say.Of("planning.byhandtitleGarden", ("byHandTitle", ByHandTitle), ("garden", garden.Where(planting))),
+                    string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0],
+                    [new("over-line", f.Told + "."), .. byHand.Select(s => new Reason(s.Code, $"{s.Name}: {s.Why[0]}"))],
+                    [planting.Id],
+                    null,
+                    null
+                )
+                {
+                    Where = garden.Where(planting),
+                }
+            );
         }
 
         if (proposed.FirstOrDefault(s => s is { Rung: Rung.Spray, Option: not null }) is { } spray)
@@ -221,23 +261,53 @@ public static class EveningPlanner
             var not = rota.NotPlanned.FirstOrDefault(n => n.Planting.Id == wish.Planting.Id && n.Target.Id == wish.Target.Id);
             if (patch is not null && patch.On <= garden.Today)
             {
-                today.Add(wish with { Option = wish.Option with { Recipe = patch.Recipe, Material = garden.Catalogue.Material(patch.Recipe.Active.Material) } });
+                today.Add(
+                    wish with
+                    {
+                        Option = wish.Option with { Recipe = patch.Recipe, Material = garden.Catalogue.Material(patch.Recipe.Active.Material) },
+                    }
+                );
             }
             else if (round is not null && round.On > garden.Today)
             {
-                left.Add(new(wish.Planting.Id, Say.Of("planning.plannedFor", ("garden", garden.Where(wish.Planting)), ("target", wish.Target.Name.InSentence()), ("date", Date(round.On)), ("whyThen", round.WhyThen))));
+                left.Add(
+                    new(
+                        wish.Planting.Id,
+                        Say.Of(
+                            "planning.plannedFor",
+                            ("garden", garden.Where(wish.Planting)),
+                            ("target", wish.Target.Name.InSentence()),
+                            ("date", Date(round.On)),
+                            ("whyThen", round.WhyThen)
+                        )
+                    )
+                );
             }
             else if (not is not null)
             {
-                left.Add(new(wish.Planting.Id, Say.Of("planning.isNotPlanned", ("garden", garden.Where(wish.Planting)), ("target", wish.Target.Name.InSentence()), ("sentence", not.Sentence))));
+                left.Add(
+                    new(
+                        wish.Planting.Id,
+                        Say.Of(
+                            "planning.isNotPlanned",
+                            ("garden", garden.Where(wish.Planting)),
+                            ("target", wish.Target.Name.InSentence()),
+                            ("sentence", not.Sentence)
+                        )
+                    )
+                );
             }
             else
             {
-                today.Add(round is null ? wish : wish with
-                {
-                    Option = wish.Option with { Recipe = round.Recipe, Material = garden.Catalogue.Material(round.Recipe.Active.Material) },
-                    Reasons = [.. wish.Reasons, new Reason("day", round.WhyThen)],
-                });
+                today.Add(
+                    round is null
+                        ? wish
+                        : wish with
+                        {
+                            Option = wish.Option with { Recipe = round.Recipe, Material = garden.Catalogue.Material(round.Recipe.Active.Material) },
+                            Reasons = [.. wish.Reasons, new Reason("day", round.WhyThen)],
+                        }
+                );
             }
         }
 
@@ -255,32 +325,49 @@ public static class EveningPlanner
 
         var first = deeds.IndexOf(byHand[0]);
         deeds.RemoveAll(byHand.Contains);
-        deeds.Insert(first, new(
-            DeedKind.ByHand,
-            Say.Of("planning.inPlaces", ("byHandTitle", ByHandTitle), ("byHand", byHand.Count)),
-            string.Join(" ", byHand.Select(d => d.Where + ".")),
-            [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Sentence = $"{d.Where}. {r.Sentence}" }))],
-            [.. byHand.SelectMany(d => d.PlantingIds).Distinct()],
-            null,
-            null));
+        deeds.Insert(
+            first,
+            new(
+                DeedKind.ByHand,
+                Say.Of("planning.inPlaces", ("byHandTitle", ByHandTitle), ("byHand", byHand.Count)),
+                string.Join(" ", byHand.Select(d => d.Where + ".")),
+                [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Sentence = $"{d.Where}. {r.Sentence}" }))],
+                [.. byHand.SelectMany(d => d.PlantingIds).Distinct()],
+                null,
+                null
+            )
+        );
     }
 
     private static string LeftSentence(GardenSnapshot garden, ActionLadder ladder, HashSet<string> taken)
     {
         var f = ladder.Finding;
         var spray = ladder.Steps.FirstOrDefault(s => s.Rung == Rung.Spray);
-        var why = f.Target?.Kind == TargetKind.LookAlike ? Say.Of("planning.whichNoSprayMends", ("it", f.Name))
+        var why =
+            f.Target?.Kind == TargetKind.LookAlike ? Say.Of("planning.whichNoSprayMends", ("it", f.Name))
             : taken.Count > 0 ? Say.Of("planning.whatYouTookOnComesFirst", ("it", f.Told))
             : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? $"{f.Told}. " : "") + look.Why[0]
             : $"{f.Told}. {spray?.Why[0] ?? ladder.Steps[0].Why[0]}";
-        return ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0 ? Say.Of("planning.lookAgain", ("garden", garden.Where(f.Planting)), ("why", why), ("when", When(garden, on))) : Say.Of("planning.gardenWhy", ("garden", garden.Where(f.Planting)), ("why", why));
+        return ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0
+            ? Say.Of("planning.lookAgain", ("garden", garden.Where(f.Planting)), ("why", why), ("when", When(garden, on)))
+            : Say.Of("planning.gardenWhy", ("garden", garden.Where(f.Planting)), ("why", why));
     }
 
     private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<Wish> wishes, List<LeftAlone> left)
     {
         if (wishes.FirstOrDefault(w => w.Planting.Id == planting.Id && w.Kind == DeedKind.Spray) is { } first)
         {
-            left.Add(new(planting.Id, Say.Of("planning.waitsComesFirstHere", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("target2", first.Target.Name.InSentence()))));
+            left.Add(
+                new(
+                    planting.Id,
+                    Say.Of(
+                        "planning.waitsComesFirstHere",
+                        ("garden", garden.Where(planting)),
+                        ("target", target.Name.InSentence()),
+                        ("target2", first.Target.Name.InSentence())
+                    )
+                )
+            );
             return;
         }
 
@@ -293,16 +380,56 @@ public static class EveningPlanner
     {
         var target = garden.Catalogue.Target(course.Course.Target);
         var material = garden.Catalogue.Material(course.Recipe.Active.Material);
-        var against = UseGuards.Against(garden, planting, MaterialChoice.MaterialsIn(garden.Catalogue, course.Recipe), garden.Now, MaterialChoice.Working(course.Recipe));
+        var against = UseGuards.Against(
+            garden,
+            planting,
+            MaterialChoice.MaterialsIn(garden.Catalogue, course.Recipe),
+            garden.Now,
+            MaterialChoice.Working(course.Recipe)
+        );
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= garden.Today;
         if (!due || against.Count > 0)
         {
-            left.Add(new(planting.Id, due ? Say.Of("planning.courseAgainstWaits", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("material", material.Name), ("clause", against[0].Clause)) : Say.Of("planning.courseAgainst", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("sentence", course.Sentence))));
+            left.Add(
+                new(
+                    planting.Id,
+                    due
+                        ? Say.Of(
+                            "planning.courseAgainstWaits",
+                            ("garden", garden.Where(planting)),
+                            ("target", target.Name.InSentence()),
+                            ("material", material.Name),
+                            ("clause", against[0].Clause)
+                        )
+                        : Say.Of(
+                            "planning.courseAgainst",
+                            ("garden", garden.Where(planting)),
+                            ("target", target.Name.InSentence()),
+                            ("sentence", course.Sentence)
+                        )
+                )
+            );
             return;
         }
 
         List<string> why = [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()];
-        Treat(garden, planting, target, new LadderStep(Rung.Spray, "round", course.Recipe.Name, StepChoice.Do, why, garden.Today, null, new MaterialOption(material, course.Recipe, 1, [], [])), wishes, left);
+        Treat(
+            garden,
+            planting,
+            target,
+            new LadderStep(
+                Rung.Spray,
+                "round",
+                course.Recipe.Name,
+                StepChoice.Do,
+                why,
+                garden.Today,
+                null,
+                new MaterialOption(material, course.Recipe, 1, [], [])
+            ),
+            wishes,
+            left
+        );
         if (wishes.FindIndex(w => w.Planting.Id == planting.Id && w.Target.Id == target.Id) is var i and >= 0)
         {
             wishes[i] = wishes[i] with { Step = course.Step };
@@ -312,7 +439,12 @@ public static class EveningPlanner
     /// <summary>Says that two leaves wait to be judged; null when they do not.</summary>
     private static string? PatchWaits(GardenSnapshot garden, Planting planting, Material material) =>
         UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), material) is { State: PatchState.Waiting, JudgeOn: { } on }
-            ? Say.Of("planning.twoLeavesWereTriedWithJudge", ("garden", garden.Where(planting)), ("material", material.Name.InSentence()), ("when", When(garden, on)))
+            ? Say.Of(
+                "planning.twoLeavesWereTriedWithJudge",
+                ("garden", garden.Where(planting)),
+                ("material", material.Name.InSentence()),
+                ("when", When(garden, on))
+            )
             : null;
 
     /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>
@@ -323,10 +455,12 @@ public static class EveningPlanner
     private static Wish? Renewal(GardenSnapshot garden, Planting planting, Place place)
     {
         var stance = garden.StanceAt(place);
-        if (stance != Stance.KeepAhead
+        if (
+            stance != Stance.KeepAhead
             || garden.LastSpray(planting.Id) is not { Target: { } lastTarget } last
             || garden.Catalogue.FindTarget(lastTarget) is not { Kind: TargetKind.Disease } target
-            || garden.Catalogue.Material(last.Material).EffectOn(target) is not { Protects: > 0 } effect)
+            || garden.Catalogue.Material(last.Material).EffectOn(target) is not { Protects: > 0 } effect
+        )
         {
             return null;
         }
@@ -340,10 +474,22 @@ public static class EveningPlanner
             return null;
         }
 
-        return MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
+        return
+            MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
             && PatchWaits(garden, planting, best.Material) is null
-            ? new Wish(planting, target, DeedKind.Renew, best, DoseStep.Gentle,
-                [new("cover-lapsed", Say.Of("planning.ofTheIsLeftAtKeep", ("now", Say.In(now * 100, "0")), ("material", material.Name.InSentence()), ("place", place.Name)))])
+            ? new Wish(
+                planting,
+                target,
+                DeedKind.Renew,
+                best,
+                DoseStep.Gentle,
+                [
+                    new(
+                        "cover-lapsed",
+                        Say.Of("planning.ofTheIsLeftAtKeep", ("now", Say.In(now * 100, "0")), ("material", material.Name.InSentence()), ("place", place.Name))
+                    ),
+                ]
+            )
             : null;
     }
 
@@ -354,32 +500,57 @@ public static class EveningPlanner
         let plantings = tank.Select(w => w.Planting).ToList()
         let litres = tank.Key.Patch ? SprayVolume.PatchTestLitres : SprayVolume.LitresFor(garden, plantings)
         let bottle = Mixed(garden, first.Option.Recipe, plantings, tank.Key.Patch)
-        let kind = tank.Key.Patch ? DeedKind.PatchTest : tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew : DeedKind.Spray
+        let kind = tank.Key.Patch ? DeedKind.PatchTest
+        : tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew
+        : DeedKind.Spray
         let spots = string.Join(", ", plantings.Select(p => garden.Where(p)))
         select new Deed(
             kind,
-            tank.Key.Patch ? Say.Of("planning.twoLeavesFirst", ("recipe", first.Option.Recipe.Name.InSentence()), ("spots", spots)) : $"{first.Option.Recipe.Name}: {spots}",
+            tank.Key.Patch
+                ? Say.Of("planning.twoLeavesFirst", ("recipe", first.Option.Recipe.Name.InSentence()), ("spots", spots))
+                : $"{first.Option.Recipe.Name}: {spots}",
             bottle is not null
-                ? Say.Of("planning.itStandsMixedSinceSpray", ("time", Figure.Time(garden.Garden.Zone.Local(bottle.MadeAt))), ("text", TankVolume.Text(garden.LeftIn(bottle), garden.Garden.Kitchen)), ("when", When(garden, garden.Garden.DateOf(bottle.UseBy))))
+                    ? Say.Of(
+                        "planning.itStandsMixedSinceSpray",
+                        ("time", Figure.Time(garden.Garden.Zone.Local(bottle.MadeAt))),
+                        ("text", TankVolume.Text(garden.LeftIn(bottle), garden.Garden.Kitchen)),
+                        ("when", When(garden, garden.Garden.DateOf(bottle.UseBy)))
+                    )
                 : tank.Key.Patch
-                ? Say.Of("planning.itIsNewOnThisCrop", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("patchTestDays", UseGuards.PatchTestDays * 24))
+                    ? Say.Of(
+                        "planning.itIsNewOnThisCrop",
+                        ("text", TankVolume.Text(litres, garden.Garden.Kitchen)),
+                        ("patchTestDays", UseGuards.PatchTestDays * 24)
+                    )
                 : Say.Of("planning.doseUndersidesFirst", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("step", Say.Word(first.Step))),
             [.. tank.SelectMany(w => w.Reasons).Distinct()],
             [.. plantings.Select(p => p.Id)],
             new Tank(first.Option.Recipe, first.Step, litres, first.Target),
-            null)
-        { BatchId = bottle?.Id };
+            null
+        )
+        {
+            BatchId = bottle?.Id,
+        };
 
     /// <summary>The bottle that was mixed for these plantings and of which nothing went on yet.</summary>
     private static Batch? Mixed(GardenSnapshot garden, Recipe recipe, List<Planting> plantings, bool patch) =>
         garden.Batches.LastOrDefault(b =>
-            b.Recipe == recipe.Id && b.PatchTest == patch && b.EmptiedAt is null && b.UseBy > garden.Now && b.Litres > 0
-            && plantings.TrueForAll(p => b.PlantingIds.Contains(p.Id)) && garden.LeftIn(b) >= b.Litres);
+            b.Recipe == recipe.Id
+            && b.PatchTest == patch
+            && b.EmptiedAt is null
+            && b.UseBy > garden.Now
+            && b.Litres > 0
+            && plantings.TrueForAll(p => b.PlantingIds.Contains(p.Id))
+            && garden.LeftIn(b) >= b.Litres
+        );
 
     private static IEnumerable<Deed> WalkDue(GardenSnapshot garden, HashSet<Guid> visited)
     {
-        var stale = garden.Growing.Where(p => !visited.Contains(p.Id))
-            .Select(p => (Planting: p, Days: garden.LatestObservation(p.Id) is { } o ? (int?)(garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber) : null))
+        var stale = garden
+            .Growing.Where(p => !visited.Contains(p.Id))
+            .Select(p =>
+                (Planting: p, Days: garden.LatestObservation(p.Id) is { } o ? (int?)(garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber) : null)
+            )
             .Where(x => x.Days is null or >= WalkRhythm.Days)
             .ToList();
         if (stale.Count > 0)
@@ -387,12 +558,28 @@ public static class EveningPlanner
             var longest = stale.Max(x => x.Days ?? 0);
             yield return new Deed(
                 DeedKind.Walk,
-                stale.Count > 3 ? Say.Of("planning.walkAndMore", ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))), ("stale", stale.Count - 3)) : Say.Of("planning.walk", ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting))))),
-                stale.All(x => x.Days is null) ? Say.Of("planning.nobodyHasLookedHereYetTurn", ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))) : Say.Of("planning.lastLookedAtUpToAgo", ("days", Days(longest)), ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))),
+                stale.Count > 3
+                    ? Say.Of(
+                        "planning.walkAndMore",
+                        ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))),
+                        ("stale", stale.Count - 3)
+                    )
+                    : Say.Of("planning.walk", ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting))))),
+                stale.All(x => x.Days is null)
+                    ? Say.Of(
+                        "planning.nobodyHasLookedHereYetTurn",
+                        ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))
+                    )
+                    : Say.Of(
+                        "planning.lastLookedAtUpToAgo",
+                        ("days", Days(longest)),
+                        ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))
+                    ),
                 [new("not-seen", Say.Of("planning.aWalkEveryDaysFindsThings", ("days", WalkRhythm.Days)))],
                 [.. stale.Select(x => x.Planting.Id)],
                 null,
-                null);
+                null
+            );
         }
     }
 
@@ -408,9 +595,25 @@ public static class EveningPlanner
         var window = SprayHours.Windows(hours, material).OrderByDescending(w => w.Score).ThenBy(w => w.Start).FirstOrDefault();
         return window is not null
             ? (window, window.Sentence)
-            : (null, hours.Count == 0
-                ? Say.Of("planning.noWeatherIsKnown")
-                : Say.Of("planning.noGoodHourInTheComing", ("sentence", hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).First().First().Sentence)));
+            : (
+                null,
+                hours.Count == 0
+                    ? Say.Of("planning.noWeatherIsKnown")
+                    : Say.Of(
+                        "planning.noGoodHourInTheComing",
+                        (
+                            "sentence",
+                            hours
+                                .SelectMany(h => h.Rules)
+                                .Where(r => r.Verdict == Verdict.Never)
+                                .GroupBy(r => r.Rule)
+                                .OrderByDescending(g => g.Count())
+                                .First()
+                                .First()
+                                .Sentence
+                        )
+                    )
+            );
     }
 
     private static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? Say.Of("words.today") : Date(date);

@@ -1,5 +1,5 @@
-using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 
@@ -29,7 +29,8 @@ public sealed record PlannedRound(
     double Litres,
     IReadOnlyList<string> Why,
     string WhyThen,
-    IReadOnlyList<string> Against);
+    IReadOnlyList<string> Against
+);
 
 /// <summary>One mix for several plantings in one visit, in the order in which they are met.</summary>
 public sealed record PlannedTank(Recipe Recipe, DoseStep Step, double Litres, IReadOnlyList<PlannedRound> Rounds);
@@ -59,7 +60,13 @@ public sealed record NotPlanned(Planting Planting, Target Target, string Sentenc
 /// <summary>Something expected beyond the fortnight.</summary>
 public sealed record OutlineEntry(DateOnly WeekOf, Place Place, Target Target, Material Material, NeedKind Kind);
 
-public enum ChangeKind { New, Moved, OtherMix, Dropped }
+public enum ChangeKind
+{
+    New,
+    Moved,
+    OtherMix,
+    Dropped,
+}
 
 /// <summary>What became of a round since the gardener last looked.</summary>
 public sealed record PlanChange(ChangeKind Kind, Planting? Planting, string Sentence);
@@ -78,7 +85,8 @@ public sealed record Rota(
     IReadOnlyList<string> Cannot,
     IReadOnlyList<OutlineEntry> Outline,
     IReadOnlyList<PlanChange> Changes,
-    double Cost)
+    double Cost
+)
 {
     public IEnumerable<PlannedRound> Rounds => Outings.SelectMany(o => o.Tanks).SelectMany(t => t.Rounds);
 }

@@ -10,7 +10,13 @@ using Mauvaise.Core.Ways;
 namespace Mauvaise.Core.Planning;
 
 /// <summary>What limits how often something goes on.</summary>
-internal enum LimitKind { Season, Row, Label, Shelf }
+internal enum LimitKind
+{
+    Season,
+    Row,
+    Label,
+    Shelf,
+}
 
 /// <summary>A stock that rounds draw on.</summary>
 /// <param name="Where">The place or planting that it is counted for; empty for the shelf.</param>
@@ -83,7 +89,13 @@ internal sealed class RotaBuild
         return RotaSolver.Solve(Problem, (need, way) =>
         {
             var recipe = Needs[need].Options[way.Option].Option.Recipe.Id;
-            return way.Slots.Index().All(s => seen.TryGetValue(Needs[need].Key(s.Index), out var round) && round.Recipe == recipe && round.On == garden.Today.AddDays(RotaProblem.DayOf(s.Item)));
+            return way
+                .Slots.Index()
+                .All(s =>
+                    seen.TryGetValue(Needs[need].Key(s.Index), out var round)
+                    && round.Recipe == recipe
+                    && round.On == garden.Today.AddDays(RotaProblem.DayOf(s.Item))
+                );
         });
     }
 
@@ -107,13 +119,11 @@ internal sealed class RotaBuild
     {
         var options = need.Options.Select(o => ToOption(need, o)).ToList();
         var none = (need.Damage?.Loss(null, []) ?? 0) * Value(need);
-        var due = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * Value(need) / Costs.Weight(garden.StanceAt(need.Place)) : SkipVisits * Costs.Outing;
-        return new RotaNeed(
-            place,
-            Math.Max(1, need.Rounds - need.RoundsGiven),
-            GapOffCost,
-            need.Pinned is not null ? PinnedCost : none + due,
-            options);
+        var due =
+            need.Kind == NeedKind.Protect
+                ? UnprotectedCost * need.Pressure * Value(need) / Costs.Weight(garden.StanceAt(need.Place))
+                : SkipVisits * Costs.Outing;
+        return new RotaNeed(place, Math.Max(1, need.Rounds - need.RoundsGiven), GapOffCost, need.Pinned is not null ? PinnedCost : none + due, options);
     }
 
     /// <summary>A place's crop against that of a mean place.</summary>
@@ -129,7 +139,9 @@ internal sealed class RotaBuild
         var rounds = Math.Max(1, need.Rounds - need.RoundsGiven);
         var working = MaterialChoice.Working(option.Option.Recipe);
         // Where nothing was given lately and no picking is planned, no day differs from today.
-        var steady = garden.Picks.All(p => p.PlantingId != need.Planting.Id) && garden.AppliedAt(need.Place, garden.Now).All(a => a.At < garden.Now.AddDays(-HistoryMattersDays));
+        var steady =
+            garden.Picks.All(p => p.PlantingId != need.Planting.Id)
+            && garden.AppliedAt(need.Place, garden.Now).All(a => a.At < garden.Now.AddDays(-HistoryMattersDays));
         var today = UseGuards.Against(garden, need.Planting, inMix, garden.Now, working).Count == 0;
         for (var day = 0; day < FirmDays; day++)
         {
@@ -154,13 +166,25 @@ internal sealed class RotaBuild
         var takes = Takes(need, option, inMix);
         var least = Math.Max(1, material.Cadence.CurativeMinDays);
         var gap = Math.Max(least, option.Shape.SpacingDays);
-        return new RotaOption(RecipeIndex(option.Option.Recipe), least, gap, gap + LateByDays, first, later, RoundCost(need, option, inMix), takes, RoundsLeft(takes));
+        return new RotaOption(
+            RecipeIndex(option.Option.Recipe),
+            least,
+            gap,
+            gap + LateByDays,
+            first,
+            later,
+            RoundCost(need, option, inMix),
+            takes,
+            RoundsLeft(takes)
+        );
     }
 
     private double Damage(Need need, NeedOption option, int day, int rounds)
     {
-        var late = need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * day / RotaPlanner.FirmDays
-            : need.Kind == NeedKind.Round ? DelayCost * Math.Clamp(need.Urgency, 2, MostUrgent) * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
+        var late =
+            need.Kind == NeedKind.Protect ? UnprotectedCost * need.Pressure * day / RotaPlanner.FirmDays
+            : need.Kind == NeedKind.Round
+                ? DelayCost * Math.Clamp(need.Urgency, 2, MostUrgent) * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
             : DelayCost * Math.Clamp(need.Urgency, 1, MostUrgent) * day;
         late += option.PatchOn is null ? 0 : Costs.Patch;
         if (need.Damage is not { } damage)
@@ -176,13 +200,14 @@ internal sealed class RotaBuild
     {
         var seen = garden.LatestObservation(need.Planting.Id);
         var helpers = seen is { LeavesLooked: > 0 } ? Math.Min(1, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked) : 0;
-        return (SprayVolume.LitresFor(garden, [need.Planting]) * Costs.Litre
+        return (
+                SprayVolume.LitresFor(garden, [need.Planting]) * Costs.Litre
                 + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
                 + Costs.Stress
                 + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(need.Planting.Crop), need.Planting, m)) ? Costs.Tender : 0)
                 // Among those that work, the better choice for this garden comes first.
-                + Costs.Worse * Math.Max(0, 2 - option.Option.Score))
-            * Costs.Weight(garden.StanceAt(need.Place));
+                + Costs.Worse * Math.Max(0, 2 - option.Option.Score)
+            ) * Costs.Weight(garden.StanceAt(need.Place));
     }
 
     /// <summary>What a round takes of shelf, season limits, rows and label times.</summary>
@@ -192,9 +217,18 @@ internal sealed class RotaBuild
         var active = inMix[0];
         var history = garden.AppliedAt(need.Place, garden.Now);
         var season = garden.Garden.SeasonStart(garden.Today);
-        foreach (var limit in inMix.Take(MaterialChoice.Working(option.Option.Recipe)).Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together))
+        foreach (
+            var limit in inMix.Take(MaterialChoice.Working(option.Option.Recipe)).Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together)
+        )
         {
-            takes.Add((Resource(new Limited(LimitKind.Season, need.Place.Id, limit.Together), () => limit.Most - UseGuards.GivenSince(garden, history, season, limit)), 1));
+            takes.Add(
+                (
+                    Resource(new Limited(LimitKind.Season, need.Place.Id, limit.Together), () =>
+                        limit.Most - UseGuards.GivenSince(garden, history, season, limit)
+                    ),
+                    1
+                )
+            );
         }
 
         if (active.InARowLimit is { } row)
@@ -204,7 +238,14 @@ internal sealed class RotaBuild
 
         if (active.Label?.MaxTimes is { } times)
         {
-            takes.Add((Resource(new Limited(LimitKind.Label, need.Place.Id, active.Id), () => times - history.Count(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season)), 1));
+            takes.Add(
+                (
+                    Resource(new Limited(LimitKind.Label, need.Place.Id, active.Id), () =>
+                        times - history.Count(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season)
+                    ),
+                    1
+                )
+            );
         }
 
         // A material that the household keeps no book of is taken to be at hand.
@@ -214,23 +255,44 @@ internal sealed class RotaBuild
         }
 
         var litres = SprayVolume.LitresFor(garden, [need.Planting]);
-        var mix = Mix.Make(garden.Catalogue, new MixOrder(option.Option.Recipe, need.Step, Math.Min(litres, Mix.MostLitres), garden.Garden.Kitchen), new MixConditions(null, [], false));
+        var mix = Mix.Make(
+            garden.Catalogue,
+            new MixOrder(option.Option.Recipe, need.Step, Math.Min(litres, Mix.MostLitres), garden.Garden.Kitchen),
+            new MixConditions(null, [], false)
+        );
         foreach (var part in mix.Parts.Where(p => garden.Stocks.Any(s => s.Material == p.Material.Id)))
         {
-            takes.Add((Resource(new Limited(LimitKind.Shelf, Guid.Empty, part.Material.Id), () => garden.Stocks
-                .Where(s => s.Material == part.Material.Id && (Shelf.GoodUntil(part.Material, s) is not { } until || until >= garden.Today)).Sum(s => s.Left)), part.Amount));
+            takes.Add(
+                (
+                    Resource(new Limited(LimitKind.Shelf, Guid.Empty, part.Material.Id), () =>
+                        garden
+                            .Stocks.Where(s => s.Material == part.Material.Id && (Shelf.GoodUntil(part.Material, s) is not { } until || until >= garden.Today))
+                            .Sum(s => s.Left)
+                    ),
+                    part.Amount
+                )
+            );
         }
 
         return takes;
     }
 
-    private int InARow(Need need, Material active) => garden.SpraysOn(need.Planting.Id).Where(a => a.At <= garden.Now && !a.PatchTest)
-        .Reverse().TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > garden.Now.AddDays(-UseGuards.RowDays)).Count();
+    private int InARow(Need need, Material active) =>
+        garden
+            .SpraysOn(need.Planting.Id)
+            .Where(a => a.At <= garden.Now && !a.PatchTest)
+            .Reverse()
+            .TakeWhile(a => garden.Catalogue.FindMaterial(a.Material)?.Group == active.Group && a.At > garden.Now.AddDays(-UseGuards.RowDays))
+            .Count();
 
     /// <summary>Rounds that rows, season limits and the label leave; what is short is better than nothing.</summary>
     private int RoundsLeft(IEnumerable<(int Resource, double Amount)> takes) =>
-        takes.Select(t => resources[t.Resource]).Where(r => r.What.Kind != LimitKind.Shelf)
-            .Select(r => (int)Math.Max(1, r.Left)).DefaultIfEmpty(int.MaxValue).Min();
+        takes
+            .Select(t => resources[t.Resource])
+            .Where(r => r.What.Kind != LimitKind.Shelf)
+            .Select(r => (int)Math.Max(1, r.Left))
+            .DefaultIfEmpty(int.MaxValue)
+            .Min();
 
     private int Resource(Limited what, Func<double> left)
     {
@@ -252,9 +314,10 @@ internal sealed class RotaBuild
         {
             for (var b = 0; b < recipes.Count; b++)
             {
-                waits[a, b] = a == b
-                    ? Math.Min(RepeatAfterDays, garden.Catalogue.Material(recipes[a].Active.Material).Cadence.CurativeMinDays)
-                    : Math.Max(1, (int)Math.Ceiling(inMix[a].SelectMany(_ => inMix[b], (x, y) => Pairs.Between(garden.Catalogue, y, x).DaysApart).Max()));
+                waits[a, b] =
+                    a == b
+                        ? Math.Min(RepeatAfterDays, garden.Catalogue.Material(recipes[a].Active.Material).Cadence.CurativeMinDays)
+                        : Math.Max(1, (int)Math.Ceiling(inMix[a].SelectMany(_ => inMix[b], (x, y) => Pairs.Between(garden.Catalogue, y, x).DaysApart).Max()));
             }
         }
 

@@ -27,7 +27,12 @@ public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int?
 
         var minutes = Of(garden, rota).Sum(d => d.Minutes);
         var time = minutes < 60 ? Say.Of("planning.min", ("minutes", minutes)) : Say.Of("planning.hMin", ("minutes", minutes / 60), ("minutes2", minutes % 60));
-        return Say.Of("planning.withAllLooking", ("some", Say.Of("words.outings", ("n", rota.Outings.Count))), ("some2", Say.Of("words.tanks", ("n", rota.Outings.Sum(o => o.Tanks.Count)))), ("time", time));
+        return Say.Of(
+            "planning.withAllLooking",
+            ("some", Say.Of("words.outings", ("n", rota.Outings.Count))),
+            ("some2", Say.Of("words.tanks", ("n", rota.Outings.Sum(o => o.Tanks.Count)))),
+            ("time", time)
+        );
     }
 
     /// <summary>The firm days of a plan.</summary>
@@ -50,10 +55,17 @@ public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int?
     private static RotaDay Day(GardenSnapshot garden, Rota rota, List<PlaceSky> skies, Material soap, DateOnly on)
     {
         var sky = skies[0];
-        DateTimeOffset from = garden.Garden.StartOf(on), to = garden.Garden.StartOf(on.AddDays(1));
-        var hours = Enumerable.Range(sky.IndexOf(from), sky.IndexOf(to) - sky.IndexOf(from)).Where(i => i >= 0 && i < sky.Count).Select(i => sky.Hour(i)).Where(h => h.IsComplete).ToList();
+        DateTimeOffset from = garden.Garden.StartOf(on),
+            to = garden.Garden.StartOf(on.AddDays(1));
+        var hours = Enumerable
+            .Range(sky.IndexOf(from), sky.IndexOf(to) - sky.IndexOf(from))
+            .Where(i => i >= 0 && i < sky.Count)
+            .Select(i => sky.Hour(i))
+            .Where(h => h.IsComplete)
+            .ToList();
         var known = hours.Count > 0;
-        var work = rota.Outings.Where(o => o.On == on).Sum(o => o.Tanks.Sum(t => WorkTime.OfTank(t.Litres)) + o.Tasks.Sum(t => OfTask(garden, t)))
+        var work =
+            rota.Outings.Where(o => o.On == on).Sum(o => o.Tanks.Sum(t => WorkTime.OfTank(t.Litres)) + o.Tasks.Sum(t => OfTask(garden, t)))
             + rota.Patches.Count(p => p.On == on) * WorkTime.OfTank(0)
             + rota.Visits.Count(v => v.On == on) * WorkTime.OfCheckBack
             + rota.Walks.Where(w => w.On == on).Sum(w => w.Plantings.Select(p => p.PlaceId).Distinct().Count()) * garden.Learned.MinutesAPlace;
@@ -62,9 +74,12 @@ public sealed record RotaDay(DateOnly On, double? WarmestC, double? RainMm, int?
             known ? hours.Max(h => h.TemperatureC) : null,
             known ? hours.Sum(h => h.RainMm ?? 0) : null,
             known ? skies.Max(s => SprayHours.Verdicts(s, from, to, soap).Count(v => v == Verdict.Good)) : null,
-            (int)Math.Ceiling(work / MinutesStep) * MinutesStep);
+            (int)Math.Ceiling(work / MinutesStep) * MinutesStep
+        );
     }
 
     private static double OfTask(GardenSnapshot garden, GardenTask task) =>
-        garden.FindPlanting(task.PlantingId) is { } planting && garden.Catalogue.FindMeasure(task.Step) is { } measure ? WorkTime.OfHands(garden, planting, measure, null) : 0;
+        garden.FindPlanting(task.PlantingId) is { } planting && garden.Catalogue.FindMeasure(task.Step) is { } measure
+            ? WorkTime.OfHands(garden, planting, measure, null)
+            : 0;
 }

@@ -15,7 +15,12 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Planning;
 
 /// <summary>Why something is to be sprayed: a course that runs, a trouble over its line, or cover that is wanted before anything shows.</summary>
-public enum NeedKind { Round, Treat, Protect }
+public enum NeedKind
+{
+    Round,
+    Treat,
+    Protect,
+}
 
 /// <summary>A material that would meet a need.</summary>
 /// <param name="PatchOn">Day of the patch test that has to come first; null when none is wanted.</param>
@@ -44,7 +49,8 @@ public sealed record Need(
     DateOnly? Pinned,
     Scene? Damage,
     double Pressure = 0,
-    double Urgency = 1)
+    double Urgency = 1
+)
 {
     /// <summary>Of its next round, or a later one: planting, trouble and how many rounds came before.</summary>
     public string Key(int later = 0) => new RoundKey(Planting.Id, Target.Id, RoundsGiven + later).ToString();
@@ -96,7 +102,13 @@ internal static class RotaNeeds
     {
         var met = new HashSet<string>();
         var look = garden.LatestLook(planting.Id);
-        foreach (var course in garden.Courses.Where(c => c.PlantingId == planting.Id).OrderBy(c => c.OpenedAt).Select(c => CourseProgress.Of(garden, c)).Where(c => !c.IsOver))
+        foreach (
+            var course in garden
+                .Courses.Where(c => c.PlantingId == planting.Id)
+                .OrderBy(c => c.OpenedAt)
+                .Select(c => CourseProgress.Of(garden, c))
+                .Where(c => !c.IsOver)
+        )
         {
             if (met.Add(course.Course.Target) && OfCourse(garden, place, planting, course, look, days) is { } need)
             {
@@ -107,8 +119,12 @@ internal static class RotaNeeds
         foreach (var seen in look.Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 }))
         {
             var ladder = ActionLadder.For(garden, planting, seen);
-            if (ladder.Finding is { Target: { } target, Course: null } && met.Add(target.Id)
-                && ladder.Steps.FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null } && SprayCodes.All.Contains(s.Code)) is { } step)
+            if (
+                ladder.Finding is { Target: { } target, Course: null }
+                && met.Add(target.Id)
+                && ladder.Steps.FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null } && SprayCodes.All.Contains(s.Code))
+                    is { } step
+            )
             {
                 yield return OfLadder(garden, place, planting, ladder, target, step, days);
             }
@@ -132,19 +148,32 @@ internal static class RotaNeeds
         var from = course.State == CourseState.PatchFirst ? garden.Today.AddDays(UseGuards.PatchTestDays) : next;
         var option = new NeedOption(
             new MaterialOption(material, course.Recipe, 1, [], []),
-            CourseShape.For(garden, planting, target, material) with { SpacingDays = course.SpacingDays, Rounds = course.Rounds },
+            CourseShape.For(garden, planting, target, material) with
+            {
+                SpacingDays = course.SpacingDays,
+                Rounds = course.Rounds,
+            },
             course.State == CourseState.PatchFirst ? garden.Today : null,
-            from);
+            from
+        );
         var banned = Banned(garden, planting, material);
         var seen = look.FirstOrDefault(o => o.Named == target.Id);
         return new Need(
-            NeedKind.Round, planting, place, target, course.Step, course.RoundsGiven, Math.Max(course.Rounds, course.RoundsGiven + 1), Later(garden, planting, target, from),
+            NeedKind.Round,
+            planting,
+            place,
+            target,
+            course.Step,
+            course.RoundsGiven,
+            Math.Max(course.Rounds, course.RoundsGiven + 1),
+            Later(garden, planting, target, from),
             banned ? [] : [option],
             [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()],
             banned ? [Say.Of("planning.youBannedItHere", ("material", material.Name))] : [],
             Pinned(garden, planting, target),
             Forecast(garden, planting, target, seen, days),
-            Urgency: (seen?.Incidence ?? 0) / Math.Max(0.01, ActionLine.At(garden, planting, target).Share));
+            Urgency: (seen?.Incidence ?? 0) / Math.Max(0.01, ActionLine.At(garden, planting, target).Share)
+        );
     }
 
     /// <summary>What the proposed way mixes, and nothing else: the plan finds the hours for what was decided.</summary>
@@ -152,32 +181,51 @@ internal static class RotaNeeds
     {
         var barred = ladder.Ways.All.Where(w => w is { Allowed: false, Option: not null }).ToList();
         return new Need(
-            NeedKind.Treat, planting, place, target, DoseStep.Gentle, 0, step.Shape!.Rounds,
+            NeedKind.Treat,
+            planting,
+            place,
+            target,
+            DoseStep.Gentle,
+            0,
+            step.Shape!.Rounds,
             Later(garden, planting, target, garden.Today),
             [Option(garden, planting, step.Option!, step.Shape!)],
             [ladder.Finding.Told + ".", .. ladder.Finding.Doubled ? [ladder.Finding.Line.Reason] : Array.Empty<string>()],
             [.. barred.Take(MostOptions).Select(w => $"{w.Option!.Material.Name}: {w.Against[0].Clause}.")],
             Pinned(garden, planting, target),
             Forecast(garden, planting, target, ladder.Finding.Seen, days),
-            Urgency: ladder.Finding.Share / Math.Max(0.01, ladder.Finding.Line.Share));
+            Urgency: ladder.Finding.Share / Math.Max(0.01, ladder.Finding.Line.Share)
+        );
     }
 
     /// <summary>Cover before anything shows: the likeliest disease with the weather for it, where cover is under what keep ahead wants.</summary>
     private static Need? Protection(GardenSnapshot garden, Place place, Planting planting, IReadOnlyList<Observation> look, SkyDays days, HashSet<string> met)
     {
-        if (look.Any(o => o.LeavesAffected > 0 && o.Named is { } id && garden.Catalogue.FindTarget(id) is { Kind: TargetKind.Disease })
-            || met.Any(id => garden.Catalogue.FindTarget(id) is { Kind: TargetKind.Disease }))
+        if (
+            look.Any(o => o.LeavesAffected > 0 && o.Named is { } id && garden.Catalogue.FindTarget(id) is { Kind: TargetKind.Disease })
+            || met.Any(id => garden.Catalogue.FindTarget(id) is { Kind: TargetKind.Disease })
+        )
         {
             return null;
         }
 
         var where = LocalClues.At(garden, planting, garden.SkyOf(place));
-        var likely = garden.Catalogue.TargetsOn(where.Crop).Where(t => t.Target is { Kind: TargetKind.Disease, NoSpray: false, Disease: not null })
-            .Select(t => (t.Target, Weight: where.PriorWeight(t.Target))).OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal).ToList();
+        var likely = garden
+            .Catalogue.TargetsOn(where.Crop)
+            .Where(t => t.Target is { Kind: TargetKind.Disease, NoSpray: false, Disease: not null })
+            .Select(t => (t.Target, Weight: where.PriorWeight(t.Target)))
+            .OrderByDescending(x => x.Weight)
+            .ThenBy(x => x.Target.Id, StringComparer.Ordinal)
+            .ToList();
         var total = likely.Sum(x => x.Weight);
         foreach (var (target, weight) in likely.TakeWhile(x => x.Weight >= WorthProtecting * total))
         {
-            var worst = Pressure.Daily(target, days).Where(p => p.Day >= garden.Today && p.Day <= garden.Today.AddDays(ProtectAheadDays)).Select(p => p.Value).DefaultIfEmpty(0).Max();
+            var worst = Pressure
+                .Daily(target, days)
+                .Where(p => p.Day >= garden.Today && p.Day <= garden.Today.AddDays(ProtectAheadDays))
+                .Select(p => p.Value)
+                .DefaultIfEmpty(0)
+                .Max();
             var pressure = worst * PlaceRisk.Of(garden, planting, target);
             var renewal = garden.LastSpray(planting.Id)?.Target == target.Id;
             if ((pressure < ProtectAtPressure && !renewal) || Covered(garden, place, planting, target))
@@ -185,40 +233,73 @@ internal static class RotaNeeds
                 continue;
             }
 
-            var all = MaterialChoice.Options(garden, planting, target).Where(o => o.Recipe.Form == Form.Spray && o.Material.EffectOn(target)!.Protects > 0).ToList();
+            var all = MaterialChoice
+                .Options(garden, planting, target)
+                .Where(o => o.Recipe.Form == Form.Spray && o.Material.EffectOn(target)!.Protects > 0)
+                .ToList();
             var allowed = all.Where(o => o.AllowedForUpkeep && !Banned(garden, planting, o.Material) && !Spent(garden, place, o.Material))
                 // What insects are met with is kept for them where something else protects.
-                .OrderBy(o => o.Material.WorksOn.Any(e => e.On == KnownIds.TargetGroups.SapFeeders)).Take(MostOptions).ToList();
+                .OrderBy(o => o.Material.WorksOn.Any(e => e.On == KnownIds.TargetGroups.SapFeeders))
+                .Take(MostOptions)
+                .ToList();
             return new Need(
-                NeedKind.Protect, planting, place, target, DoseStep.Gentle, 0, 1, Later(garden, planting, target, garden.Today),
+                NeedKind.Protect,
+                planting,
+                place,
+                target,
+                DoseStep.Gentle,
+                0,
+                1,
+                Later(garden, planting, target, garden.Today),
                 [.. allowed.Select(o => Option(garden, planting, o, CourseShape.For(garden, planting, target, o.Material)))],
-                [renewal && pressure < ProtectAtPressure
-                    ? Say.Of("planning.theCoverAgainstHasLapsed", ("target", target.Name.InSentence()), ("place", place.Name))
-                    : Say.Of("planning.pressureOfReachesOf100Within", ("target", target.Name.InSentence()), ("pressure", Say.In(pressure * 100, "0")), ("protectAheadDays", ProtectAheadDays), ("place", place.Name))],
+                [
+                    renewal && pressure < ProtectAtPressure
+                        ? Say.Of("planning.theCoverAgainstHasLapsed", ("target", target.Name.InSentence()), ("place", place.Name))
+                        : Say.Of(
+                            "planning.pressureOfReachesOf100Within",
+                            ("target", target.Name.InSentence()),
+                            ("pressure", Say.In(pressure * 100, "0")),
+                            ("protectAheadDays", ProtectAheadDays),
+                            ("place", place.Name)
+                        ),
+                ],
                 [.. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}.")],
                 Pinned(garden, planting, target),
                 Forecast(garden, planting, target, null, days),
-                Math.Max(pressure, ProtectAtPressure));
+                Math.Max(pressure, ProtectAtPressure)
+            );
         }
 
         return null;
     }
 
     /// <summary>Half of what a season allows is kept back for what is found.</summary>
-    private static bool Spent(GardenSnapshot garden, Place place, Material material) => material.SeasonLimit is { } limit
+    private static bool Spent(GardenSnapshot garden, Place place, Material material) =>
+        material.SeasonLimit is { } limit
         && 2 * UseGuards.GivenSince(garden, garden.AppliedAt(place, garden.Now), garden.Garden.SeasonStart(garden.Today), limit) >= limit.Most;
 
     /// <summary>Kept up, or given so lately that it is not yet its time again and rain has left some.</summary>
     private static bool Covered(GardenSnapshot garden, Place place, Planting planting, Target target)
     {
         var sky = garden.SkyOf(place);
-        var layers = garden.SpraysOn(planting.Id)
+        var layers = garden
+            .SpraysOn(planting.Id)
             .Where(a => !a.PatchTest && a.At <= garden.Now && a.At > garden.Now.AddDays(-30))
             .Select(a => (Material: garden.Catalogue.Material(a.Material), Application: a))
             .Where(x => x.Material.EffectOn(target) is { Protects: > 0 } && x.Material.Cover.HalfLifeDays is not null)
-            .Select(x => (
-                Cover: CoverCurve.Of(x.Material, x.Application.At, x.Application.Treated.First(t => t.PlantingId == planting.Id).ShareWetted, sky, place, planting.Stage)[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)],
-                Fresh: x.Application.At > garden.Now.AddDays(-(x.Material.Cadence.UpkeepMinDays ?? 0))));
+            .Select(x =>
+                (
+                    Cover: CoverCurve.Of(
+                        x.Material,
+                        x.Application.At,
+                        x.Application.Treated.First(t => t.PlantingId == planting.Id).ShareWetted,
+                        sky,
+                        place,
+                        planting.Stage
+                    )[Math.Clamp(sky.IndexOf(garden.Now), 0, sky.Count - 1)],
+                    Fresh: x.Application.At > garden.Now.AddDays(-(x.Material.Cadence.UpkeepMinDays ?? 0))
+                )
+            );
         return layers.Any(l => l.Cover >= CoverCurve.Floor(Stance.KeepAhead) || (l.Fresh && l.Cover >= CoverCurve.WashedOff));
     }
 
@@ -234,7 +315,8 @@ internal static class RotaNeeds
                 PatchState.Needed => garden.Today.AddDays(UseGuards.PatchTestDays),
                 PatchState.Waiting => patch.JudgeOn ?? garden.Today,
                 _ => garden.Today,
-            });
+            }
+        );
     }
 
     private static bool Banned(GardenSnapshot garden, Planting planting, Material material) =>
@@ -246,7 +328,11 @@ internal static class RotaNeeds
     /// <summary>Not before a skip is over.</summary>
     private static DateOnly Later(GardenSnapshot garden, Planting planting, Target target, DateOnly from)
     {
-        var skipped = garden.Choices.Where(c => c.Word == PlanWord.Skip && c.PlantingId == planting.Id && c.Target == target.Id && c.On is not null).Select(c => c.On!.Value.AddDays(1)).DefaultIfEmpty(from).Max();
+        var skipped = garden
+            .Choices.Where(c => c.Word == PlanWord.Skip && c.PlantingId == planting.Id && c.Target == target.Id && c.On is not null)
+            .Select(c => c.On!.Value.AddDays(1))
+            .DefaultIfEmpty(from)
+            .Max();
         return skipped > from ? skipped : from;
     }
 

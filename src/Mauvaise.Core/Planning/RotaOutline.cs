@@ -18,8 +18,14 @@ internal static class RotaOutline
     {
         var from = garden.Today.AddDays(RotaPlanner.FirmDays);
         var to = from.AddDays(7 * MostWeeks);
-        return [.. Running(garden, rounds, from).Concat(garden.Growing.SelectMany(p => Upkeep(garden, p, rounds, from, to)))
-            .OrderBy(e => e.WeekOf).ThenBy(e => e.Place.Order).ThenBy(e => e.Target.Id, StringComparer.Ordinal)];
+        return
+        [
+            .. Running(garden, rounds, from)
+                .Concat(garden.Growing.SelectMany(p => Upkeep(garden, p, rounds, from, to)))
+                .OrderBy(e => e.WeekOf)
+                .ThenBy(e => e.Place.Order)
+                .ThenBy(e => e.Target.Id, StringComparer.Ordinal),
+        ];
     }
 
     private static IEnumerable<OutlineEntry> Running(GardenSnapshot garden, IReadOnlyList<PlannedRound> rounds, DateOnly beyond) =>
@@ -40,15 +46,26 @@ internal static class RotaOutline
         }
 
         var crop = garden.Catalogue.Crop(planting.Crop);
-        var target = garden.Catalogue.TargetsOn(crop).Select(t => t.Target).Where(t => t is { Kind: TargetKind.Disease, NoSpray: false, Disease: not null })
-            .OrderByDescending(t => t.Commonness).ThenBy(t => t.Id, StringComparer.Ordinal).FirstOrDefault();
+        var target = garden
+            .Catalogue.TargetsOn(crop)
+            .Select(t => t.Target)
+            .Where(t => t is { Kind: TargetKind.Disease, NoSpray: false, Disease: not null })
+            .OrderByDescending(t => t.Commonness)
+            .ThenBy(t => t.Id, StringComparer.Ordinal)
+            .FirstOrDefault();
         if (target is null)
         {
             yield break;
         }
 
-        var materials = MaterialChoice.Options(garden, planting, target).Where(o => o.Recipe.Form == Form.Spray && o.Material.EffectOn(target)!.Protects >= CoverCurve.Floor(Stance.WatchAndTreat))
-            .OrderByDescending(o => o.Score).ThenBy(o => o.Material.Id, StringComparer.Ordinal).Select(o => o.Material).DistinctBy(m => m.Group).ToList();
+        var materials = MaterialChoice
+            .Options(garden, planting, target)
+            .Where(o => o.Recipe.Form == Form.Spray && o.Material.EffectOn(target)!.Protects >= CoverCurve.Floor(Stance.WatchAndTreat))
+            .OrderByDescending(o => o.Score)
+            .ThenBy(o => o.Material.Id, StringComparer.Ordinal)
+            .Select(o => o.Material)
+            .DistinctBy(m => m.Group)
+            .ToList();
         if (materials.Count == 0)
         {
             yield break;
@@ -60,7 +77,9 @@ internal static class RotaOutline
         var on = last?.AddDays(UsualUpkeepDays) is { } next && next > from ? next : from;
         for (var turn = 0; on < to && on <= end; turn++)
         {
-            var material = Enumerable.Range(0, materials.Count).Select(k => materials[(turn + k) % materials.Count])
+            var material = Enumerable
+                .Range(0, materials.Count)
+                .Select(k => materials[(turn + k) % materials.Count])
                 .FirstOrDefault(m => m.SeasonLimit is not { } limit || left[limit.Together] > 0);
             if (material is null)
             {

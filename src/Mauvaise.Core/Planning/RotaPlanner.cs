@@ -36,19 +36,25 @@ public static class RotaPlanner
         var cost = now.Solve().Cost;
         return
         [
-            .. Enumerable.Range(0, FirmDays).Select(day =>
-            {
-                var on = garden.Today.AddDays(day);
-                var pinned = new RotaBuild(garden, [.. needs.Select((n, k) => k == i ? n with { Pinned = on } : n)], FirmDays);
-                var moved = pinned.Solve();
-                if (moved.Choices[i].Option < 0)
+            .. Enumerable
+                .Range(0, FirmDays)
+                .Select(day =>
                 {
-                    return (on, (double?)null, new RotaReading(pinned).WhyNot(i));
-                }
+                    var on = garden.Today.AddDays(day);
+                    var pinned = new RotaBuild(garden, [.. needs.Select((n, k) => k == i ? n with { Pinned = on } : n)], FirmDays);
+                    var moved = pinned.Solve();
+                    if (moved.Choices[i].Option < 0)
+                    {
+                        return (on, (double?)null, new RotaReading(pinned).WhyNot(i));
+                    }
 
-                var more = moved.Cost - cost;
-                return (on, more, more < 5e-5 ? Say.Of("planning.asGoodAsPlanned") : Say.Of("planning.costsOfABedsCropMore", ("more", Say.In(more * 100, "0.00"))));
-            }),
+                    var more = moved.Cost - cost;
+                    return (
+                        on,
+                        more,
+                        more < 5e-5 ? Say.Of("planning.asGoodAsPlanned") : Say.Of("planning.costsOfABedsCropMore", ("more", Say.In(more * 100, "0.00")))
+                    );
+                }),
         ];
     }
 }

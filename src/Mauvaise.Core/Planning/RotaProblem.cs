@@ -11,13 +11,7 @@ namespace Mauvaise.Core.Planning;
 /// <param name="TankCost">Of each recipe that is mixed in a slot.</param>
 /// <param name="Waits">Days that recipe b has to wait after recipe a on one place, by [a, b]; 0 for none.</param>
 /// <param name="Stocks">What is there of each stock, in the unit that <see cref="RotaOption.Takes"/> speaks.</param>
-public sealed record RotaProblem(
-    int Slots,
-    double OutingCost,
-    double TankCost,
-    int[,] Waits,
-    IReadOnlyList<double> Stocks,
-    IReadOnlyList<RotaNeed> Needs)
+public sealed record RotaProblem(int Slots, double OutingCost, double TankCost, int[,] Waits, IReadOnlyList<double> Stocks, IReadOnlyList<RotaNeed> Needs)
 {
     public static int DayOf(int slot) => slot / 2;
 
@@ -30,12 +24,7 @@ public sealed record RotaProblem(
 /// <param name="Rounds">Rounds that are still to come, 1 or more; those that fall beyond the last slot are not planned.</param>
 /// <param name="GapCost">Of each day that a gap is off.</param>
 /// <param name="SkipCost">Of not doing it at all.</param>
-public sealed record RotaNeed(
-    int Place,
-    int Rounds,
-    double GapCost,
-    double SkipCost,
-    IReadOnlyList<RotaOption> Options);
+public sealed record RotaNeed(int Place, int Rounds, double GapCost, double SkipCost, IReadOnlyList<RotaOption> Options);
 
 /// <summary>One recipe with which a need can be met.</summary>
 /// <param name="MinGap">Fewest days between two of its rounds: its label's and its own cadence's.</param>
@@ -55,7 +44,8 @@ public sealed record RotaOption(
     double[] Later,
     double RoundCost,
     IReadOnlyList<(int Stock, double Amount)> Takes,
-    int MostRounds = int.MaxValue);
+    int MostRounds = int.MaxValue
+);
 
 /// <summary>A way to meet a need, with what it costs by itself.</summary>
 /// <param name="Slots">Of its rounds, rising.</param>

@@ -21,14 +21,25 @@ internal sealed class RotaReading(RotaBuild build)
     public Rota Read(RotaSolution solution)
     {
         var rounds = needs.SelectMany((n, i) => RoundsOf(i, n, solution.Choices[i])).ToList();
-        var outings = rounds.GroupBy(r => (r.On, Morning: Morning(r)))
-            .OrderBy(g => g.Key.On).ThenByDescending(g => g.Key.Morning)
-            .Select(g => ToOuting(g.Key.On, g.Key.Morning, [.. g])).ToList();
-        var patches = needs.Select((n, i) => (Need: n, solution.Choices[i].Option)).Where(x => x.Need.Options.Count > 0)
+        var outings = rounds
+            .GroupBy(r => (r.On, Morning: Morning(r)))
+            .OrderBy(g => g.Key.On)
+            .ThenByDescending(g => g.Key.Morning)
+            .Select(g => ToOuting(g.Key.On, g.Key.Morning, [.. g]))
+            .ToList();
+        var patches = needs
+            .Select((n, i) => (Need: n, solution.Choices[i].Option))
+            .Where(x => x.Need.Options.Count > 0)
             .Select(x => (x.Need, Option: x.Need.Options[Math.Max(0, x.Option)]))
             .Where(x => x.Option.PatchOn is not null)
-            .Select(x => new PlannedPatch(x.Need.Planting, x.Need.Place, x.Need.Target, x.Option.Option.Recipe, x.Option.PatchOn!.Value,
-                hours.Of(x.Need.Place, x.Option.Option.Material).Take(4).FirstOrDefault(h => h is not null)))
+            .Select(x => new PlannedPatch(
+                x.Need.Planting,
+                x.Need.Place,
+                x.Need.Target,
+                x.Option.Option.Recipe,
+                x.Option.PatchOn!.Value,
+                hours.Of(x.Need.Place, x.Option.Option.Material).Take(4).FirstOrDefault(h => h is not null)
+            ))
             .ToList();
         return new Rota(
             garden.Today,
@@ -41,7 +52,8 @@ internal sealed class RotaReading(RotaBuild build)
             [.. Cannot()],
             RotaOutline.Of(garden, rounds),
             RotaChanges.Since(garden, rounds),
-            solution.Cost);
+            solution.Cost
+        );
     }
 
     private bool Morning(PlannedRound r) => DayHalf.Of(r.Hours.From, garden.Garden.Zone).IsMorning;
@@ -59,7 +71,13 @@ internal sealed class RotaReading(RotaBuild build)
         {
             var slot = choice.Slots[k];
             yield return new PlannedRound(
-                need.Key(k), need.Kind, need.Planting, need.Place, need.Target, option.Option.Recipe, need.Step,
+                need.Key(k),
+                need.Kind,
+                need.Planting,
+                need.Place,
+                need.Target,
+                option.Option.Recipe,
+                need.Step,
                 need.RoundsGiven + k + 1,
                 Math.Max(need.Rounds, need.RoundsGiven + k + 1),
                 garden.Today.AddDays(RotaProblem.DayOf(slot)),
@@ -67,8 +85,11 @@ internal sealed class RotaReading(RotaBuild build)
                 k == 0 && need.Pinned is not null,
                 0,
                 k == 0 ? [.. need.Why, .. option.Option.Reasons] : [],
-                k == 0 ? DayWhy(index, need, choice.Option, slot) : Say.Of("planning.round", ("roundsGiven", need.RoundsGiven + k + 1), ("because", option.Shape.Because)),
-                k == 0 ? need.Against : []);
+                k == 0
+                    ? DayWhy(index, need, choice.Option, slot)
+                    : Say.Of("planning.round", ("roundsGiven", need.RoundsGiven + k + 1), ("because", option.Shape.Because)),
+                k == 0 ? need.Against : []
+            );
         }
     }
 
@@ -82,7 +103,11 @@ internal sealed class RotaReading(RotaBuild build)
 
         var first = build.Problem.Needs[index].Options[option].First;
         var sooner = Enumerable.Range(0, slot).Where(s => double.IsPositiveInfinity(first[s])).Count();
-        var later = Enumerable.Range(slot + 1, build.Problem.Slots - slot - 1).Where(s => !double.IsPositiveInfinity(first[s]) && RotaProblem.DayOf(s) >= RotaProblem.DayOf(slot) + 3).Select(s => (int?)s).FirstOrDefault();
+        var later = Enumerable
+            .Range(slot + 1, build.Problem.Slots - slot - 1)
+            .Where(s => !double.IsPositiveInfinity(first[s]) && RotaProblem.DayOf(s) >= RotaProblem.DayOf(slot) + 3)
+            .Select(s => (int?)s)
+            .FirstOrDefault();
         var cost = later is { } l ? Say.Of("planning.threeDaysLaterItWouldCost", ("it", Say.In(Math.Max(0, first[l] - first[slot]) * 100, "0.0"))) : "";
         return sooner >= slot ? Say.Of("planning.theFirstTimeThatHours", ("cost", cost)) : Say.Of("planning.itGoesWithWhatElse", ("cost", cost));
     }
@@ -90,11 +115,23 @@ internal sealed class RotaReading(RotaBuild build)
     private Outing ToOuting(DateOnly on, bool morning, List<PlannedRound> rounds)
     {
         // What is only protected comes before what is sick: hands and hoses carry it.
-        var tanks = rounds.GroupBy(r => (r.Recipe.Id, r.Step)).Select(g =>
-        {
-            List<PlannedRound> inOrder = [.. g.OrderBy(r => r.Kind != NeedKind.Protect).ThenBy(r => r.Hours.From).ThenBy(r => r.Place.Order).ThenBy(r => r.Planting.Crop, StringComparer.Ordinal)];
-            return Tank(g.Key.Step, inOrder);
-        }).OrderBy(t => t.Rounds.Any(r => r.Kind != NeedKind.Protect)).ThenBy(t => t.Rounds[0].Hours.From).ThenBy(t => t.Recipe.Id, StringComparer.Ordinal).ToList();
+        var tanks = rounds
+            .GroupBy(r => (r.Recipe.Id, r.Step))
+            .Select(g =>
+            {
+                List<PlannedRound> inOrder =
+                [
+                    .. g.OrderBy(r => r.Kind != NeedKind.Protect)
+                        .ThenBy(r => r.Hours.From)
+                        .ThenBy(r => r.Place.Order)
+                        .ThenBy(r => r.Planting.Crop, StringComparer.Ordinal),
+                ];
+                return Tank(g.Key.Step, inOrder);
+            })
+            .OrderBy(t => t.Rounds.Any(r => r.Kind != NeedKind.Protect))
+            .ThenBy(t => t.Rounds[0].Hours.From)
+            .ThenBy(t => t.Recipe.Id, StringComparer.Ordinal)
+            .ToList();
         var there = rounds.Select(r => r.Planting.Id).ToHashSet();
         var hours = new SlotHours(rounds.Min(r => r.Hours.From), rounds.Max(r => r.Hours.To), rounds.Max(r => r.Hours.Verdict), rounds.All(r => r.Hours.Known));
         return new Outing(
@@ -103,7 +140,15 @@ internal sealed class RotaReading(RotaBuild build)
             morning,
             hours,
             tanks,
-            [.. garden.Tasks.Where(t => t.State == TaskState.Planned && t.DueOn <= on && there.Contains(t.PlantingId) && garden.Catalogue.FindMeasure(t.Step) is { Rung: not Rung.Look })]);
+            [
+                .. garden.Tasks.Where(t =>
+                    t.State == TaskState.Planned
+                    && t.DueOn <= on
+                    && there.Contains(t.PlantingId)
+                    && garden.Catalogue.FindMeasure(t.Step) is { Rung: not Rung.Look }
+                ),
+            ]
+        );
     }
 
     /// <summary>One tank for rounds in order; what each of them takes of it adds up to the tank.</summary>
@@ -112,8 +157,19 @@ internal sealed class RotaReading(RotaBuild build)
         var plantings = rounds.Select(r => r.Planting).DistinctBy(p => p.Id).ToList();
         var litres = SprayVolume.LitresFor(garden, plantings);
         var all = SprayVolume.Reckoned(garden, plantings);
-        return new PlannedTank(rounds[0].Recipe, step, litres,
-            [.. rounds.Select(r => r with { Litres = litres * SprayVolume.Reckoned(garden, [r.Planting]) / all / rounds.Count(x => x.Planting.Id == r.Planting.Id) })]);
+        return new PlannedTank(
+            rounds[0].Recipe,
+            step,
+            litres,
+            [
+                .. rounds.Select(r =>
+                    r with
+                    {
+                        Litres = litres * SprayVolume.Reckoned(garden, [r.Planting]) / all / rounds.Count(x => x.Planting.Id == r.Planting.Id),
+                    }
+                ),
+            ]
+        );
     }
 
     /// <summary>Why a need is not planned, and what would change that.</summary>
@@ -122,7 +178,9 @@ internal sealed class RotaReading(RotaBuild build)
         var need = needs[index];
         if (need.Options.Count == 0)
         {
-            return need.Against.Count > 0 ? string.Join(" ", need.Against.Take(2)) : Say.Of("planning.nothingThatMayBeUsedHere", ("target", need.Target.Name.InSentence()));
+            return need.Against.Count > 0
+                ? string.Join(" ", need.Against.Take(2))
+                : Say.Of("planning.nothingThatMayBeUsedHere", ("target", need.Target.Name.InSentence()));
         }
 
         var option = need.Options[0];
@@ -132,7 +190,9 @@ internal sealed class RotaReading(RotaBuild build)
         var on = need.Pinned ?? earliest;
         if (on < earliest)
         {
-            return option.PatchOn is null ? Say.Of("planning.notBefore", ("date", Date(earliest))) : Say.Of("planning.notBeforeTwoLeavesAreTried", ("date", Date(earliest)));
+            return option.PatchOn is null
+                ? Say.Of("planning.notBefore", ("date", Date(earliest)))
+                : Say.Of("planning.notBeforeTwoLeavesAreTried", ("date", Date(earliest)));
         }
 
         var at = garden.Now.AddDays(on.DayNumber - garden.Today.DayNumber);
@@ -145,26 +205,41 @@ internal sealed class RotaReading(RotaBuild build)
         var wanted = Enumerable.Range(0, open.Length).Where(s => need.Pinned is null || garden.Today.AddDays(RotaProblem.DayOf(s)) == on);
         if (wanted.All(s => open[s] is null))
         {
-            return need.Pinned is null ? Say.Of("planning.noHourInTheFortnightSuits", ("material", material.Name.InSentence()), ("closedBy", ClosedBy(need.Place, material, on))) : Say.Of("planning.noHourOnSuitsThere", ("date", Date(on)), ("material", material.Name.InSentence()), ("closedBy", ClosedBy(need.Place, material, on)));
+            return need.Pinned is null
+                ? Say.Of("planning.noHourInTheFortnightSuits", ("material", material.Name.InSentence()), ("closedBy", ClosedBy(need.Place, material, on)))
+                : Say.Of(
+                    "planning.noHourOnSuitsThere",
+                    ("date", Date(on)),
+                    ("material", material.Name.InSentence()),
+                    ("closedBy", ClosedBy(need.Place, material, on))
+                );
         }
 
         foreach (var ((limited, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
         {
             return limited.Kind == LimitKind.Shelf && garden.Catalogue.Material(limited.What) is var what
-                ? Say.Of("planning.aRoundTakes", ("amount", Figure.Amount(amount, what.Unit)), ("what", what.Name.InSentence()), ("amount2", Figure.Amount(left, what.Unit)))
+                ? Say.Of(
+                    "planning.aRoundTakes",
+                    ("amount", Figure.Amount(amount, what.Unit)),
+                    ("what", what.Name.InSentence()),
+                    ("amount2", Figure.Amount(left, what.Unit))
+                )
                 : Say.Of("planning.hasBeenGivenHereAsOften", ("material", material.Name));
         }
 
-        return need.Pinned is null
-            ? Say.Of("planning.besideWhatIsPlannedItWould")
-            : Say.Of("planning.onItWouldBreakAWait", ("date", Date(on)));
+        return need.Pinned is null ? Say.Of("planning.besideWhatIsPlannedItWould") : Say.Of("planning.onItWouldBreakAWait", ("date", Date(on)));
     }
 
     /// <summary>The rule that closes most hours of a day, in a sentence.</summary>
     private string ClosedBy(Place place, Material material, DateOnly on)
     {
         var judged = SprayHours.Judge(garden.PlannedSkyOf(place), Later(garden.Now, garden.Garden.StartOf(on)), garden.Garden.StartOf(on.AddDays(1)), material);
-        var rule = judged.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never).GroupBy(r => r.Rule).OrderByDescending(g => g.Count()).FirstOrDefault();
+        var rule = judged
+            .SelectMany(h => h.Rules)
+            .Where(r => r.Verdict == Verdict.Never)
+            .GroupBy(r => r.Rule)
+            .OrderByDescending(g => g.Count())
+            .FirstOrDefault();
         return rule?.First().Sentence ?? Say.Of("planning.nobodyIsFreeOrTheWeather");
     }
 

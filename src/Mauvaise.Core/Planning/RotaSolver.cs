@@ -33,7 +33,12 @@ public sealed class RotaSolver
         outings = new int[problem.Slots];
         tanks = new int[problem.Slots, recipes];
         stock = [.. problem.Stocks];
-        atPlace = [.. Enumerable.Range(0, problem.Needs.Select(n => n.Place + 1).DefaultIfEmpty(0).Max()).Select(p => problem.Needs.Index().Where(n => n.Item.Place == p).Select(n => n.Index).ToList())];
+        atPlace =
+        [
+            .. Enumerable
+                .Range(0, problem.Needs.Select(n => n.Place + 1).DefaultIfEmpty(0).Max())
+                .Select(p => problem.Needs.Index().Where(n => n.Item.Place == p).Select(n => n.Index).ToList()),
+        ];
     }
 
     /// <summary>A plan that the gardener has seen is left only for one that is cheaper by this for each need that changes (assumed).</summary>
@@ -63,9 +68,7 @@ public sealed class RotaSolver
         }
 
         solver.Improve();
-        return new RotaSolution(
-            [.. solver.chosen.Select(c => c is null ? RotaChoice.Skipped : new RotaChoice(c.Option, c.Slots))],
-            solver.Total());
+        return new RotaSolution([.. solver.chosen.Select(c => c is null ? RotaChoice.Skipped : new RotaChoice(c.Option, c.Slots))], solver.Total());
     }
 
     /// <summary>What a decision costs; infinite when it breaks a rule.</summary>
@@ -118,7 +121,9 @@ public sealed class RotaSolver
         {
             var wanted = Math.Min(need.Rounds, option.MostRounds);
             // A round beyond the last slot is paid for all the same: putting off must not look cheap.
-            all.Add(new RotaWay(index, option.Recipe, slots, own + Math.Max(0, wanted - slots.Length) * (option.RoundCost + problem.OutingCost + problem.TankCost)));
+            all.Add(
+                new RotaWay(index, option.Recipe, slots, own + Math.Max(0, wanted - slots.Length) * (option.RoundCost + problem.OutingCost + problem.TankCost))
+            );
             if (slots.Length >= wanted)
             {
                 return;
@@ -139,13 +144,20 @@ public sealed class RotaSolver
         if (!any && day + option.MaxGap <= lastDay)
         {
             // No hour fits the next round in time: what was begun is better than nothing, and the gap is paid for.
-            all.Add(new RotaWay(index, option.Recipe, slots, own + (option.MaxGap - option.Gap + 1) * need.GapCost + option.RoundCost + problem.OutingCost + problem.TankCost));
+            all.Add(
+                new RotaWay(
+                    index,
+                    option.Recipe,
+                    slots,
+                    own + (option.MaxGap - option.Gap + 1) * need.GapCost + option.RoundCost + problem.OutingCost + problem.TankCost
+                )
+            );
         }
     }
 
     private void Improve()
     {
-        for (var better = true; better;)
+        for (var better = true; better; )
         {
             better = false;
             for (var i = 0; i < chosen.Length; i++)

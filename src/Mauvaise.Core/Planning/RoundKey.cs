@@ -10,7 +10,9 @@ public sealed record RoundKey(Guid PlantingId, string Target, int Before)
 
     /// <summary>The inverse of <see cref="ToString"/>; null for what is no key.</summary>
     public static RoundKey? Read(string text) =>
-        text.Split('/') is [var planting, var target, var before] && Guid.TryParse(planting, out var id) && int.TryParse(before, NumberStyles.None, CultureInfo.InvariantCulture, out var rounds)
+        text.Split('/') is [var planting, var target, var before]
+        && Guid.TryParse(planting, out var id)
+        && int.TryParse(before, NumberStyles.None, CultureInfo.InvariantCulture, out var rounds)
             ? new RoundKey(id, target, rounds)
             : null;
 }

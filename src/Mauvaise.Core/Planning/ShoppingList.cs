@@ -1,7 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
@@ -25,12 +25,14 @@ public static class ShoppingList
         var needed = Needed(garden, evening);
         return
         [
-            .. needed.Keys.Union(garden.Stocks.Select(s => s.Material))
+            .. needed
+                .Keys.Union(garden.Stocks.Select(s => s.Material))
                 .Select(garden.Catalogue.FindMaterial)
                 .OfType<Material>()
                 .Select(m => Item(garden, m, needed.GetValueOrDefault(m.Id)))
                 .Where(i => i.ToBuy > 0 || i.Reasons.Count > 0)
-                .OrderByDescending(i => i.ToBuy > 0).ThenBy(i => i.Material.Name, StringComparer.Ordinal),
+                .OrderByDescending(i => i.ToBuy > 0)
+                .ThenBy(i => i.Material.Name, StringComparer.Ordinal),
         ];
     }
 
@@ -43,7 +45,14 @@ public static class ShoppingList
         var reasons = new List<string>();
         if (toBuy > 0)
         {
-            reasons.Add(Say.Of("planning.theComingDaysTake", ("aheadDays", AheadDays), ("amount", Figure.Amount(needed, material.Unit)), ("amount2", Figure.Amount(onShelf, material.Unit))));
+            reasons.Add(
+                Say.Of(
+                    "planning.theComingDaysTake",
+                    ("aheadDays", AheadDays),
+                    ("amount", Figure.Amount(needed, material.Unit)),
+                    ("amount2", Figure.Amount(onShelf, material.Unit))
+                )
+            );
         }
         else if (kept.Count > 0 && good.All(s => s.IsLow))
         {
@@ -62,11 +71,16 @@ public static class ShoppingList
             var tank = deed.Tank!;
             var plantings = deed.PlantingIds.Select(garden.FindPlanting).OfType<Planting>().ToList();
             var size = SprayVolume.SizeFor(garden, tank.Recipe, plantings);
-            var mix = Mix.Make(garden.Catalogue, new MixOrder(tank.Recipe, tank.Step, Math.Min(size, Mix.MostLitres), garden.Garden.Kitchen), new MixConditions(null, [], false));
+            var mix = Mix.Make(
+                garden.Catalogue,
+                new MixOrder(tank.Recipe, tank.Step, Math.Min(size, Mix.MostLitres), garden.Garden.Kitchen),
+                new MixConditions(null, [], false)
+            );
             var cadence = garden.Catalogue.Material(tank.Recipe.Active.Material).Cadence;
-            var rounds = deed.Kind == DeedKind.Renew
-                ? 1 + AheadDays / Math.Max(1, cadence.UpkeepMaxDays ?? AheadDays)
-                : Math.Min(cadence.Rounds, 1 + AheadDays / Math.Max(1, cadence.CurativeMaxDays));
+            var rounds =
+                deed.Kind == DeedKind.Renew
+                    ? 1 + AheadDays / Math.Max(1, cadence.UpkeepMaxDays ?? AheadDays)
+                    : Math.Min(cadence.Rounds, 1 + AheadDays / Math.Max(1, cadence.CurativeMaxDays));
             foreach (var part in mix.Parts)
             {
                 Add(garden, needed, part.Material, part.Amount * rounds);

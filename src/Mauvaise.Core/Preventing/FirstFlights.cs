@@ -11,7 +11,8 @@ namespace Mauvaise.Core.Preventing;
 /// </summary>
 public static class FirstFlights
 {
-    private const int KnownDaysBack = 55, KnownDaysAhead = 10;
+    private const int KnownDaysBack = 55,
+        KnownDaysAhead = 10;
 
     /// <summary>Warmth above it counts no more, C (assumed).</summary>
     private const double UpperC = 35;
@@ -24,8 +25,10 @@ public static class FirstFlights
             return null;
         }
 
-        var known = SkyDays.Of(garden.SkyOf(place).Shelter, garden.Garden, garden.Today.AddDays(-KnownDaysBack), garden.Today.AddDays(KnownDaysAhead))
-            .All.Where(d => d.Known).ToDictionary(d => d.Date);
+        var known = SkyDays
+            .Of(garden.SkyOf(place).Shelter, garden.Garden, garden.Today.AddDays(-KnownDaysBack), garden.Today.AddDays(KnownDaysAhead))
+            .All.Where(d => d.Known)
+            .ToDictionary(d => d.Date);
         var start = garden.Garden.SeasonStart(garden.Today);
         var sum = 0.0;
         for (var day = start; day < start.AddYears(1); day = day.AddDays(1))

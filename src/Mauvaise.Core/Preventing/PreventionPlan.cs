@@ -13,7 +13,14 @@ namespace Mauvaise.Core.Preventing;
 /// <summary>
 /// Due: to be done now. Later: on a day that is foretold. Planned: taken on. Holds: done, and good still. LetBe: the gardener said no this season.
 /// </summary>
-public enum PreventionState { Due, Later, Planned, Holds, LetBe }
+public enum PreventionState
+{
+    Due,
+    Later,
+    Planned,
+    Holds,
+    LetBe,
+}
 
 /// <summary>Work on a planting before anything is found there.</summary>
 /// <param name="Against">What it keeps off here in the coming weeks, the likeliest first.</param>
@@ -30,7 +37,8 @@ public sealed record PreventiveWork(
     DateOnly? On,
     string Why,
     double Minutes,
-    GardenTask? Task);
+    GardenTask? Task
+);
 
 /// <summary>All work of one kind.</summary>
 /// <param name="All">What is worth most first.</param>
@@ -76,8 +84,10 @@ public sealed class PreventionPlan
         All = [.. garden.Growing.Where(p => !garden.IsLeftAlone(p)).SelectMany(OfPlanting).OrderByDescending(w => w.Worth)];
         Kinds =
         [
-            .. All.GroupBy(w => w.Measure.Id).Select(g => new PreventiveKind(g.First().Measure, [.. g]))
-                .OrderByDescending(k => k.WorthAMinute).ThenByDescending(k => k.All.Sum(w => w.Worth)),
+            .. All.GroupBy(w => w.Measure.Id)
+                .Select(g => new PreventiveKind(g.First().Measure, [.. g]))
+                .OrderByDescending(k => k.WorthAMinute)
+                .ThenByDescending(k => k.All.Sum(w => w.Worth)),
         ];
     }
 
@@ -108,10 +118,14 @@ public sealed class PreventionPlan
         var place = garden.PlaceOf(planting);
         var crop = garden.Catalogue.Crop(planting.Crop);
         var where = LocalClues.At(garden, planting, garden.SkyOf(place));
-        var coming = garden.Catalogue.TargetsOn(crop).Select(t => t.Target)
+        var coming = garden
+            .Catalogue.TargetsOn(crop)
+            .Select(t => t.Target)
             .Where(t => t is { Kind: not TargetKind.LookAlike, IsGroup: false } && GardenCatalogue.IsHost(t, crop) && Comes(place, t))
             .Select(t => (Target: t, Weight: where.PriorWeight(t)))
-            .OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal).ToList();
+            .OrderByDescending(x => x.Weight)
+            .ThenBy(x => x.Target.Id, StringComparer.Ordinal)
+            .ToList();
         var all = coming.Sum(x => x.Weight);
         foreach (var measure in fitting)
         {
@@ -129,7 +143,8 @@ public sealed class PreventionPlan
         var place = garden.PlaceOf(planting);
         var crop = garden.Catalogue.Crop(planting.Crop);
         return prevents.On.Any(on => on == "all" || on == (crop.Like ?? crop.Id) || on == crop.Family)
-            && planting.Stage >= prevents.From && planting.Stage <= prevents.Until
+            && planting.Stage >= prevents.From
+            && planting.Stage <= prevents.Until
             && (measure.OnlyIn.Count == 0 || measure.OnlyIn.Contains(place.Kind))
             && (!prevents.Overhead || place.Watering == Watering.Overhead);
     }
@@ -142,7 +157,8 @@ public sealed class PreventionPlan
     private PreventiveWork Work(Planting planting, Measure measure, List<Target> against, double worth)
     {
         var season = garden.Garden.SeasonStart(garden.Today);
-        var last = garden.Tasks.Where(t => t.PlantingId == planting.Id && t.Step == measure.Id && t.DueOn >= season)
+        var last = garden
+            .Tasks.Where(t => t.PlantingId == planting.Id && t.Step == measure.Id && t.DueOn >= season)
             .MaxBy(t => (t.DoneAt is { } at ? garden.Garden.DateOf(at) : t.DueOn, t.State == TaskState.Planned));
         var (state, on) = StateOf(planting, measure, last);
         // What only flies in later, all of it, is met shortly before.
@@ -166,24 +182,35 @@ public sealed class PreventionPlan
         return on;
     }
 
-    private (PreventionState State, DateOnly? On) StateOf(Planting planting, Measure measure, GardenTask? last) => last switch
-    {
-        { State: TaskState.Planned } => (PreventionState.Planned, last.DueOn),
-        { State: TaskState.Done, DoneAt: { } at } => Wearing.Holds(garden, planting, measure, at)
-            ? (PreventionState.Holds, measure.Lasts is { } lasts ? garden.Garden.DateOf(at).AddDays(lasts.Days) : null)
-            : (PreventionState.Due, garden.Today),
-        { } => (PreventionState.LetBe, null),
-        null => (PreventionState.Due, garden.Today),
-    };
+    private (PreventionState State, DateOnly? On) StateOf(Planting planting, Measure measure, GardenTask? last) =>
+        last switch
+        {
+            { State: TaskState.Planned } => (PreventionState.Planned, last.DueOn),
+            { State: TaskState.Done, DoneAt: { } at } => Wearing.Holds(garden, planting, measure, at)
+                ? (PreventionState.Holds, measure.Lasts is { } lasts ? garden.Garden.DateOf(at).AddDays(lasts.Days) : null)
+                : (PreventionState.Due, garden.Today),
+            { } => (PreventionState.LetBe, null),
+            null => (PreventionState.Due, garden.Today),
+        };
 
     private string Why(Measure measure, List<(Target Target, DateOnly? On)> flying)
     {
         var named = flying.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
         var what = named.Count < 2 ? string.Concat(named) : Say.Of("preventing.and", ("join", string.Join(", ", named[..^1])), ("named", named[^1]));
-        var flown = flying.Where(f => f.On is not null).Select(f => f.On <= garden.Today
-            ? Say.Of("preventing.fliesSinceAboutLookUnder", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
-            : Say.Of("preventing.fliesFromAbout", ("target", f.Target.Name), ("day", Day(f.On!.Value))));
-        return Say.Of("preventing.itKeepsOffAbout", ("why", measure.Prevents!.Why), ("percent", WayWords.Percent(measure.Prevents.TakesOff)), ("what", what), ("concat", string.Concat(flown)));
+        var flown = flying
+            .Where(f => f.On is not null)
+            .Select(f =>
+                f.On <= garden.Today
+                    ? Say.Of("preventing.fliesSinceAboutLookUnder", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
+                    : Say.Of("preventing.fliesFromAbout", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
+            );
+        return Say.Of(
+            "preventing.itKeepsOffAbout",
+            ("why", measure.Prevents!.Why),
+            ("percent", WayWords.Percent(measure.Prevents.TakesOff)),
+            ("what", what),
+            ("concat", string.Concat(flown))
+        );
     }
 
     private static string Day(DateOnly date) => Say.In(date, "d MMMM");

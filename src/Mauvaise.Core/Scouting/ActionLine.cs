@@ -29,10 +29,27 @@ public sealed record ActionLine(double Share, string Reason)
                 Stance.LastResort => 0.4,
                 _ => shelter != Shelter.Open || young ? 0.1 : 0.2,
             },
-            KnownIds.TargetGroups.Chewers => young || stance == Stance.KeepAhead ? 0.2 : stance == Stance.LastResort ? 0.5 : 0.33,
-            KnownIds.TargetGroups.SurfaceMildew => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
-            KnownIds.TargetGroups.LeafSpots or KnownIds.TargetGroups.DownyMildew => stance switch { Stance.KeepAhead => 0.02, Stance.LastResort => 0.2, _ => 0.05 },
-            _ => stance switch { Stance.KeepAhead => 0.05, Stance.LastResort => 0.4, _ => Unnamed },
+            KnownIds.TargetGroups.Chewers => young || stance == Stance.KeepAhead ? 0.2
+            : stance == Stance.LastResort ? 0.5
+            : 0.33,
+            KnownIds.TargetGroups.SurfaceMildew => stance switch
+            {
+                Stance.KeepAhead => 0.02,
+                Stance.LastResort => 0.2,
+                _ => 0.05,
+            },
+            KnownIds.TargetGroups.LeafSpots or KnownIds.TargetGroups.DownyMildew => stance switch
+            {
+                Stance.KeepAhead => 0.02,
+                Stance.LastResort => 0.2,
+                _ => 0.05,
+            },
+            _ => stance switch
+            {
+                Stance.KeepAhead => 0.05,
+                Stance.LastResort => 0.4,
+                _ => Unnamed,
+            },
         };
         var what = target?.Name.InSentence() ?? Say.Of("scouting.somethingNotYetNamed");
         return new ActionLine(share, Say.Of("scouting.ofLeavesIsTheLine", ("share", Say.In(share * 100, "0")), ("what", what), ("words", Words(stance))));
@@ -47,10 +64,11 @@ public sealed record ActionLine(double Share, string Reason)
     }
 
     /// <summary>The stance as it reads in a sentence.</summary>
-    public static string Words(Stance stance) => stance switch
-    {
-        Stance.KeepAhead => Say.Of("scouting.keepAhead"),
-        Stance.LastResort => Say.Of("scouting.sprayOnlyAsALastResort"),
-        _ => Say.Of("scouting.watchAndTreat"),
-    };
+    public static string Words(Stance stance) =>
+        stance switch
+        {
+            Stance.KeepAhead => Say.Of("scouting.keepAhead"),
+            Stance.LastResort => Say.Of("scouting.sprayOnlyAsALastResort"),
+            _ => Say.Of("scouting.watchAndTreat"),
+        };
 }

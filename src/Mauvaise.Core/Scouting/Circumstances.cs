@@ -12,11 +12,7 @@ public sealed record Clue(string Code, double Factor, string Sentence, bool Meas
 /// <summary>Where and when something was seen: what is known before any sign.</summary>
 /// <param name="NorthernMonth">1 to 12 as the northern hemisphere counts.</param>
 /// <param name="Local">What this garden adds, by target id: weather, neighbours, earlier names, sprays. Null for nowhere in particular.</param>
-public sealed record Circumstances(
-    Crop Crop,
-    Shelter Shelter,
-    int NorthernMonth,
-    IReadOnlyDictionary<string, IReadOnlyList<Clue>>? Local = null)
+public sealed record Circumstances(Crop Crop, Shelter Shelter, int NorthernMonth, IReadOnlyDictionary<string, IReadOnlyList<Clue>>? Local = null)
 {
     /// <summary>Weight of a host in the wrong season, against 1 in season (assumed).</summary>
     private const double OutOfSeason = 0.15;
@@ -36,7 +32,15 @@ public sealed record Circumstances(
     /// <summary>How likely a target is before any sign, as a weight: its commonness times everything of <see cref="CluesFor"/>.</summary>
     public double PriorWeight(Target t)
     {
-        var weight = t.Commonness * (t.IsGroup ? OtherKind : GardenCatalogue.IsHost(t, Crop) ? 1 : UnusualHere) * (InSeason(t) ? 1 : OutOfSeason) * (Shelter == Shelter.Open ? 1 : t.UnderCoverFactor);
+        var weight =
+            t.Commonness
+            * (
+                t.IsGroup ? OtherKind
+                : GardenCatalogue.IsHost(t, Crop) ? 1
+                : UnusualHere
+            )
+            * (InSeason(t) ? 1 : OutOfSeason)
+            * (Shelter == Shelter.Open ? 1 : t.UnderCoverFactor);
         var (local, measured) = (1.0, 1.0);
         foreach (var clue in Local?.GetValueOrDefault(t.Id) ?? [])
         {

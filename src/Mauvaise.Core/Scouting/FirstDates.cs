@@ -20,12 +20,13 @@ public sealed record SeasonOutlook(DateOnly? Expected, bool Own, DateOnly? Prote
 public static class FirstDates
 {
     /// <summary>Days before the first date at which prevention begins, by stance; none as a last resort.</summary>
-    public static int? ProtectDaysBefore(Stance stance) => stance switch
-    {
-        Stance.KeepAhead => 21,
-        Stance.WatchAndTreat => 14,
-        _ => null,
-    };
+    public static int? ProtectDaysBefore(Stance stance) =>
+        stance switch
+        {
+            Stance.KeepAhead => 21,
+            Stance.WatchAndTreat => 14,
+            _ => null,
+        };
 
     /// <summary>The first day of the season that holds a date: 1 January in the north, 1 July in the south.</summary>
     public static DateOnly SeasonStart(double latitude, DateOnly date) =>
@@ -35,26 +36,28 @@ public static class FirstDates
     /// <param name="named">Days on which it was, in any order.</param>
     /// <param name="degreeDays">Degree-days from the season's first day to a day; null where unknown.</param>
     public static IReadOnlyList<FirstDate> Of(IEnumerable<DateOnly> named, double latitude, Func<DateOnly, DateOnly, double?> degreeDays) =>
-    [
-        .. named.GroupBy(day => SeasonStart(latitude, day)).OrderBy(g => g.Key)
-            .Select(g => (Start: g.Key, First: g.Min()))
-            .Select(x => new FirstDate(x.Start.Year, x.First, degreeDays(x.Start, x.First))),
-    ];
+        [
+            .. named
+                .GroupBy(day => SeasonStart(latitude, day))
+                .OrderBy(g => g.Key)
+                .Select(g => (Start: g.Key, First: g.Min()))
+                .Select(x => new FirstDate(x.Start.Year, x.First, degreeDays(x.Start, x.First))),
+        ];
 
     /// <param name="past">First dates of earlier seasons; this season's own is left out of the expectation.</param>
     public static SeasonOutlook Outlook(Target target, IReadOnlyList<FirstDate> past, GardenCatalogue catalogue, Garden garden, Stance stance, DateOnly today)
     {
         var start = SeasonStart(garden.Latitude, today);
         var own = past.Where(f => SeasonStart(garden.Latitude, f.Day) < start)
-            .Select(f => f.Day.DayNumber - SeasonStart(garden.Latitude, f.Day).DayNumber).Order().ToList();
+            .Select(f => f.Day.DayNumber - SeasonStart(garden.Latitude, f.Day).DayNumber)
+            .Order()
+            .ToList();
         if (own.Count == 0 && target.Season is { From: 1, To: 12 })
         {
             return new(null, false, null, past, Say.Of("scouting.comesAtAnyTime"));
         }
 
-        var offset = own.Count > 0
-            ? (own[(own.Count - 1) / 2] + own[own.Count / 2]) / 2
-            : ClimateOffset(target, catalogue, garden);
+        var offset = own.Count > 0 ? (own[(own.Count - 1) / 2] + own[own.Count / 2]) / 2 : ClimateOffset(target, catalogue, garden);
         var expected = start.AddDays(offset);
         DateOnly? protect = ProtectDaysBefore(stance) is { } days ? expected.AddDays(-days) : null;
         var basis = own.Count switch

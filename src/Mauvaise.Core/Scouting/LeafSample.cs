@@ -1,7 +1,12 @@
 namespace Mauvaise.Core.Scouting;
 
 /// <summary>What a count says about the action line.</summary>
-public enum SampleVerdict { Above, Below, CountMore }
+public enum SampleVerdict
+{
+    Above,
+    Below,
+    CountMore,
+}
 
 /// <summary>A share of leaves with its uncertainty, and whether enough leaves were looked at.</summary>
 /// <param name="Share">Affected over looked, 0 to 1; 0 when none was looked at.</param>
@@ -59,22 +64,27 @@ public static class LeafSample
         var (low, high) = Interval(looked, affected);
         var (clean, hit, bound) = Steps(line);
         var ratio = affected * hit + (looked - affected) * clean;
-        var verdict = ratio >= bound ? SampleVerdict.Above : ratio <= -bound ? SampleVerdict.Below : SampleVerdict.CountMore;
+        var verdict =
+            ratio >= bound ? SampleVerdict.Above
+            : ratio <= -bound ? SampleVerdict.Below
+            : SampleVerdict.CountMore;
         var share = (double)affected / looked;
         return new SampleResult(share, low, high, verdict, verdict == SampleVerdict.CountMore ? MoreLeaves(ratio, share, line) : 0);
     }
 
     /// <summary>The test's two lines for every number of leaves from 1 up to <paramref name="most"/>: the same verdicts as <see cref="Judge"/>.</summary>
     public static IReadOnlyList<StopLine> StopLines(double line, int most) =>
-    [
-        .. Enumerable.Range(1, most).Select(n =>
-        {
-            var verdicts = Enumerable.Range(0, n + 1).Select(k => Judge(n, k, line).Verdict).ToList();
-            var below = verdicts.LastIndexOf(SampleVerdict.Below);
-            var above = verdicts.IndexOf(SampleVerdict.Above);
-            return new StopLine(n, below < 0 ? null : below, above < 0 ? null : above);
-        }),
-    ];
+        [
+            .. Enumerable
+                .Range(1, most)
+                .Select(n =>
+                {
+                    var verdicts = Enumerable.Range(0, n + 1).Select(k => Judge(n, k, line).Verdict).ToList();
+                    var below = verdicts.LastIndexOf(SampleVerdict.Below);
+                    var above = verdicts.IndexOf(SampleVerdict.Above);
+                    return new StopLine(n, below < 0 ? null : below, above < 0 ? null : above);
+                }),
+        ];
 
     private static int MoreLeaves(double ratio, double share, double line)
     {

@@ -61,8 +61,15 @@ public static class LocalClues
         select new Clue(
             "reading",
             tells.At(state),
-            Say.Of("scouting.measuredOn", ("kind", kind.Name.InSentence()), ("kind2", kind.Told(read.Value)), ("when", Say.In(when, "d MMMM")), ("words", PlaceReadings.Words(state))),
-            true);
+            Say.Of(
+                "scouting.measuredOn",
+                ("kind", kind.Name.InSentence()),
+                ("kind2", kind.Told(read.Value)),
+                ("when", Say.In(when, "d MMMM")),
+                ("words", PlaceReadings.Words(state))
+            ),
+            true
+        );
 
     private static Clue? Age(Target target, Planting planting) =>
         planting.Stage is GrowthStage.Seedling or GrowthStage.Young && Math.Abs(target.YoungFactor - 1) > 0.01
@@ -70,15 +77,14 @@ public static class LocalClues
             : null;
 
     private static Clue? Weather(Target target, SkyDays days) =>
-        Pressure.Latest(target, days) is { } p
-            ? new("weather", 0.4 + 1.2 * p.Value, p.Sentence)
-            : null;
+        Pressure.Latest(target, days) is { } p ? new("weather", 0.4 + 1.2 * p.Value, p.Sentence) : null;
 
     private static Clue? Neighbour(GardenSnapshot garden, Planting planting, IReadOnlyList<(Observation Seen, Planting Planting)> named)
     {
         var near = named
             .Where(x => x.Planting.Id != planting.Id && x.Seen.LeavesAffected > 0 && x.Seen.At > garden.Now.AddDays(-NeighbourDays))
-            .OrderByDescending(x => x.Planting.PlaceId == planting.PlaceId).ThenByDescending(x => x.Seen.At)
+            .OrderByDescending(x => x.Planting.PlaceId == planting.PlaceId)
+            .ThenByDescending(x => x.Seen.At)
             .FirstOrDefault();
         if (near.Planting is null)
         {
@@ -99,7 +105,11 @@ public static class LocalClues
         var times = named.Count(x => x.Planting.Crop == planting.Crop);
         return times == 0
             ? null
-            : new("here-before", 1 + 0.5 * Math.Min(MostNames, times), times == 1 ? Say.Of("scouting.namedOnceOnThisCropHere") : Say.Of("scouting.namedTimesOnThisCropHere", ("times", times)));
+            : new(
+                "here-before",
+                1 + 0.5 * Math.Min(MostNames, times),
+                times == 1 ? Say.Of("scouting.namedOnceOnThisCropHere") : Say.Of("scouting.namedTimesOnThisCropHere", ("times", times))
+            );
     }
 
     private static Clue? Sprayed(GardenSnapshot garden, Planting planting, Target target)

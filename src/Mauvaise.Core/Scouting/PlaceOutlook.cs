@@ -23,7 +23,8 @@ public sealed record TroubleOutlook(
     IReadOnlyList<PressureReading> Pressure,
     IReadOnlyList<StageEvent> Stages,
     double? Generations,
-    IReadOnlyList<InfectionNight> Nights)
+    IReadOnlyList<InfectionNight> Nights
+)
 {
     public PressureReading? On(DateOnly day) => Pressure.FirstOrDefault(p => p.Day == day);
 }
@@ -53,12 +54,17 @@ public static class PlaceOutlook
     {
         var sky = garden.SkyOf(place);
         var days = Days(garden, sky);
-        return [
-            .. garden.Growing.Where(p => p.PlaceId == place.Id)
-                .Select(p => Weighed(garden, p, sky)[0].Target).DistinctBy(t => t.Id)
+        return
+        [
+            .. garden
+                .Growing.Where(p => p.PlaceId == place.Id)
+                .Select(p => Weighed(garden, p, sky)[0].Target)
+                .DistinctBy(t => t.Id)
                 .SelectMany(t => Pressure.Daily(t, days).Select(p => p with { Sentence = $"{t.Name}: {p.Sentence}" }))
-                .GroupBy(p => p.Day).OrderBy(g => g.Key)
-                .Select(g => g.MaxBy(p => p.Value)!)];
+                .GroupBy(p => p.Day)
+                .OrderBy(g => g.Key)
+                .Select(g => g.MaxBy(p => p.Value)!),
+        ];
     }
 
     private static SkyDays Days(GardenSnapshot garden, PlaceSky sky) =>
@@ -68,10 +74,12 @@ public static class PlaceOutlook
     private static List<(Target Target, double Share)> Weighed(GardenSnapshot garden, Planting planting, PlaceSky sky)
     {
         var where = LocalClues.At(garden, planting, sky);
-        var weighed = garden.Catalogue.TargetsOn(where.Crop)
+        var weighed = garden
+            .Catalogue.TargetsOn(where.Crop)
             .Where(t => t.Target.Insect is not null || t.Target.Disease is not null)
             .Select(t => (t.Target, Weight: where.PriorWeight(t.Target)))
-            .OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal)
+            .OrderByDescending(x => x.Weight)
+            .ThenBy(x => x.Target.Id, StringComparer.Ordinal)
             .ToList();
         var total = weighed.Sum(x => x.Weight);
         return [.. weighed.Select(x => (x.Target, x.Weight / total))];
@@ -80,9 +88,11 @@ public static class PlaceOutlook
     private static IEnumerable<TroubleOutlook> OfPlanting(GardenSnapshot garden, Planting planting, PlaceSky sky, SkyDays days)
     {
         var oldest = garden.Today.AddDays(-DaysBack);
-        var found = garden.CountsOf(planting.Id)
+        var found = garden
+            .CountsOf(planting.Id)
             .Where(o => o.Named is not null && o.LeavesAffected > 0 && o.At <= garden.Now && garden.Garden.DateOf(o.At) >= oldest)
-            .GroupBy(o => o.Named!).ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(o => o.At)));
+            .GroupBy(o => o.Named!)
+            .ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(o => o.At)));
         return Weighed(garden, planting, sky)
             .Where((x, i) => i < Likely || found.ContainsKey(x.Target.Id))
             .Select(x => Trouble(garden, planting, x.Target, x.Share, found.TryGetValue(x.Target.Id, out var on) ? on : null, sky, days));
@@ -94,12 +104,24 @@ public static class PlaceOutlook
         double? generations = null;
         if (target.Insect is { } insect && foundOn is { } on)
         {
-            stages = StageTimeline.From(insect, SkyDays.Of(sky.Shelter, garden.Garden, on, garden.Today.AddDays(DaysAhead)), garden.Today.AddDays(StagesAheadDays));
+            stages = StageTimeline.From(
+                insect,
+                SkyDays.Of(sky.Shelter, garden.Garden, on, garden.Today.AddDays(DaysAhead)),
+                garden.Today.AddDays(StagesAheadDays)
+            );
             generations = StageTimeline.Generations(insect, SkyDays.Of(sky.Shelter, garden.Garden, on, garden.Today));
         }
 
-        return new(planting, target, share, foundOn, Pressure.Daily(target, days), stages, generations,
-            target.Disease is { WetHoursAtOptimum: not null } disease ? [.. Nights(disease, days)] : []);
+        return new(
+            planting,
+            target,
+            share,
+            foundOn,
+            Pressure.Daily(target, days),
+            stages,
+            generations,
+            target.Disease is { WetHoursAtOptimum: not null } disease ? [.. Nights(disease, days)] : []
+        );
     }
 
     private static IEnumerable<InfectionNight> Nights(DiseaseBiology disease, SkyDays days) =>

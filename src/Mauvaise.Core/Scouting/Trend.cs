@@ -3,7 +3,13 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 
-public enum TrendDirection { Rising, Falling, Steady, Unclear }
+public enum TrendDirection
+{
+    Rising,
+    Falling,
+    Steady,
+    Unclear,
+}
 
 /// <summary>A count for a trend.</summary>
 /// <param name="Day">Days since any fixed instant.</param>
@@ -23,7 +29,8 @@ public sealed record Trend(
     double? DoublingDays,
     double? DoublingLow,
     double? DoublingHigh,
-    string Sentence);
+    string Sentence
+);
 
 /// <summary>Trend of counts: weighted least squares on empirical log odds with half a leaf added to each side (Haldane 1956).</summary>
 public static class Trends
@@ -48,10 +55,11 @@ public static class Trends
             return null;
         }
 
-        var points = counts.Select(c => (
-            X: c.Day,
-            Y: Math.Log((c.Affected + 0.5) / (c.Looked - c.Affected + 0.5)),
-            W: 1 / (1 / (c.Affected + 0.5) + 1 / (c.Looked - c.Affected + 0.5)))).ToList();
+        var points = counts
+            .Select(c =>
+                (X: c.Day, Y: Math.Log((c.Affected + 0.5) / (c.Looked - c.Affected + 0.5)), W: 1 / (1 / (c.Affected + 0.5) + 1 / (c.Looked - c.Affected + 0.5)))
+            )
+            .ToList();
         var weight = points.Sum(p => p.W);
         var meanX = points.Sum(p => p.W * p.X) / weight;
         var meanY = points.Sum(p => p.W * p.Y) / weight;
@@ -71,13 +79,31 @@ public static class Trends
         if (low > 0)
         {
             var (days, shortest, longest) = (Doubling(slope), Doubling(high), Doubling(low));
-            return new(slope, low, high, TrendDirection.Rising, days, shortest, longest, Say.Of("scouting.risingDoublesInAbout", ("days", Days(days)), ("span", Span(shortest, longest))));
+            return new(
+                slope,
+                low,
+                high,
+                TrendDirection.Rising,
+                days,
+                shortest,
+                longest,
+                Say.Of("scouting.risingDoublesInAbout", ("days", Days(days)), ("span", Span(shortest, longest)))
+            );
         }
 
         if (high < 0)
         {
             var (days, shortest, longest) = (Doubling(-slope), Doubling(-low), Doubling(-high));
-            return new(slope, low, high, TrendDirection.Falling, days, shortest, longest, Say.Of("scouting.fallingHalvesInAbout", ("days", Days(days)), ("span", Span(shortest, longest))));
+            return new(
+                slope,
+                low,
+                high,
+                TrendDirection.Falling,
+                days,
+                shortest,
+                longest,
+                Say.Of("scouting.fallingHalvesInAbout", ("days", Days(days)), ("span", Span(shortest, longest)))
+            );
         }
 
         return low > -SteadyPerDay && high < SteadyPerDay

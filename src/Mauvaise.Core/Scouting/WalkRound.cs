@@ -49,13 +49,16 @@ public static class WalkRound
     public static IReadOnlyList<PlaceStop> Plan(GardenSnapshot garden)
     {
         var skipped = garden.Walks.LastOrDefault(w => !w.IsOpen(garden.Now))?.SkippedPlaceIds ?? [];
-        return [
-            .. garden.Growing.GroupBy(p => p.PlaceId)
+        return
+        [
+            .. garden
+                .Growing.GroupBy(p => p.PlaceId)
                 .Select(g => Stop(garden, garden.PlaceOf(g.First()), [.. g], skipped.Contains(g.Key)))
                 .OrderBy(x => x.Carries)
                 .ThenByDescending(x => Math.Round(x.Stop.Urgency, 6))
                 .ThenBy(x => x.Stop.Place.Order)
-                .Select(x => x.Stop)];
+                .Select(x => x.Stop),
+        ];
     }
 
     /// <summary>Minutes that a walk past so many places takes, as this garden has shown.</summary>
@@ -67,7 +70,8 @@ public static class WalkRound
         var urgent = round.OrderByDescending(s => s.Urgency).ThenBy(s => s.Place.Order).Select(s => s.Place.Id).ToList();
         return
         [
-            .. OfferedMinutes.Where(m => m < Minutes(garden, round.Count))
+            .. OfferedMinutes
+                .Where(m => m < Minutes(garden, round.Count))
                 .Select(m => new WalkPart(m, [.. urgent.Take(Math.Max(1, (int)(m / garden.Learned.MinutesAPlace)))])),
         ];
     }
@@ -78,11 +82,21 @@ public static class WalkRound
     /// <param name="also">An observation without that name that counts too, because it is being named.</param>
     public static Trend? TrendOf(GardenSnapshot garden, Guid plantingId, string? target, Observation? also = null)
     {
-        var since = garden.LastSpray(plantingId) is { } spray && spray.At > garden.Now.AddDays(-TrendDays) ? spray.At.AddDays(-SameDay) : garden.Now.AddDays(-TrendDays);
+        var since =
+            garden.LastSpray(plantingId) is { } spray && spray.At > garden.Now.AddDays(-TrendDays)
+                ? spray.At.AddDays(-SameDay)
+                : garden.Now.AddDays(-TrendDays);
         return Trends.Of([
-            .. garden.CountsOf(plantingId)
-                .Where(o => o.At > since && o.At <= garden.Now && o.LeavesLooked > 0 && (o.Named == target || o.Id == also?.Id || (o.Named is null && o.LeavesAffected == 0)))
-                .Select(o => new CountAt((o.At - since).TotalDays, o.LeavesLooked, o.LeavesAffected))]);
+            .. garden
+                .CountsOf(plantingId)
+                .Where(o =>
+                    o.At > since
+                    && o.At <= garden.Now
+                    && o.LeavesLooked > 0
+                    && (o.Named == target || o.Id == also?.Id || (o.Named is null && o.LeavesAffected == 0))
+                )
+                .Select(o => new CountAt((o.At - since).TotalDays, o.LeavesLooked, o.LeavesAffected)),
+        ]);
     }
 
     private static (PlaceStop Stop, bool Carries) Stop(GardenSnapshot garden, Place place, IReadOnlyList<Planting> plantings, bool skipped)
@@ -93,14 +107,25 @@ public static class WalkRound
         var days = stops.Max(s => s.LastLook is { } o ? garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber : int.MaxValue);
         // A look as old as the rhythm weighs 1; twice that is the most it weighs.
         var urgency = Math.Min(2, days / (double)WalkRhythm.Days);
-        why.Add(days switch { int.MaxValue => Say.Of("scouting.nobodyLookedYet"), 0 => Say.Of("scouting.seenToday"), 1 => Say.Of("scouting.seenYesterday"), _ => Say.Of("scouting.lastSeenDaysAgo", ("days", days)) });
+        why.Add(
+            days switch
+            {
+                int.MaxValue => Say.Of("scouting.nobodyLookedYet"),
+                0 => Say.Of("scouting.seenToday"),
+                1 => Say.Of("scouting.seenYesterday"),
+                _ => Say.Of("scouting.lastSeenDaysAgo", ("days", days)),
+            }
+        );
         if (skipped)
         {
             urgency += SkippedWeight;
             why.Add(Say.Of("scouting.skippedOnTheLastWalk"));
         }
 
-        if (stops.Where(s => s.LastLook is { LeavesAffected: > 0 } o && o.Incidence >= s.Line.Share / 2).MaxBy(s => s.LastLook!.Incidence) is { LastLook: { } trouble })
+        if (
+            stops.Where(s => s.LastLook is { LeavesAffected: > 0 } o && o.Incidence >= s.Line.Share / 2).MaxBy(s => s.LastLook!.Incidence) is
+            { LastLook: { } trouble }
+        )
         {
             urgency += TroubleWeight;
             var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.InSentence() : Say.Of("scouting.somethingUnnamed");
@@ -113,8 +138,13 @@ public static class WalkRound
             why.Add(Say.Of("scouting.lookFor", ("target", watch.Target.Name.InSentence()), ("why", watch.Why[0])));
         }
 
-        var carried = stops.Select(s => s.LastLook).FirstOrDefault(o => o is { LeavesAffected: > 0, Named: { } id } && o.At > garden.Now.AddDays(-CarriedDays)
-            && garden.Catalogue.FindTarget(id)?.Disease is { SpreadsBy: "splash" or "wind" });
+        var carried = stops
+            .Select(s => s.LastLook)
+            .FirstOrDefault(o =>
+                o is { LeavesAffected: > 0, Named: { } id }
+                && o.At > garden.Now.AddDays(-CarriedDays)
+                && garden.Catalogue.FindTarget(id)?.Disease is { SpreadsBy: "splash" or "wind" }
+            );
         if (carried is not null)
         {
             why.Insert(0, Say.Of("scouting.lastHandsAndSleevesCarry", ("target", garden.Catalogue.Target(carried.Named!).Name.InSentence())));
@@ -128,10 +158,12 @@ public static class WalkRound
         var where = LocalClues.At(garden, planting, sky);
         var last = garden.LatestObservation(planting.Id);
         var named = last?.Named is { } id ? garden.Catalogue.FindTarget(id) : null;
-        var likely = garden.Catalogue.TargetsOn(where.Crop)
+        var likely = garden
+            .Catalogue.TargetsOn(where.Crop)
             .Where(t => t.Target.Kind != TargetKind.LookAlike)
             .Select(t => (t.Target, Weight: where.PriorWeight(t.Target)))
-            .OrderByDescending(x => x.Weight).ThenBy(x => x.Target.Id, StringComparer.Ordinal)
+            .OrderByDescending(x => x.Weight)
+            .ThenBy(x => x.Target.Id, StringComparer.Ordinal)
             .ToList();
         var total = likely.Sum(x => x.Weight);
         var watched = likely.Take(WatchCount).Where((x, i) => i == 0 || x.Weight / total >= WorthALook);
@@ -140,9 +172,13 @@ public static class WalkRound
             last,
             last is { LeavesAffected: > 0 } ? TrendOf(garden, planting.Id, last.Named) : null,
             ActionLine.At(garden, planting, named),
-            [.. watched.Select(x => new WatchFor(
-                x.Target,
-                x.Weight / total,
-                [.. where.CluesFor(x.Target).Where(c => c.Factor > 1.1).OrderByDescending(c => c.Factor).Select(c => c.Sentence)]))]);
+            [
+                .. watched.Select(x => new WatchFor(
+                    x.Target,
+                    x.Weight / total,
+                    [.. where.CluesFor(x.Target).Where(c => c.Factor > 1.1).OrderByDescending(c => c.Factor).Select(c => c.Sentence)]
+                )),
+            ]
+        );
     }
 }

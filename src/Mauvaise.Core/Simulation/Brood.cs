@@ -12,7 +12,11 @@ public sealed record BroodTraits(double LowerC, double EggDegreeDays, double You
 
     /// <summary>The traits of a target; null when it does not come in broods.</summary>
     public static BroodTraits? Of(Target target) =>
-        target is { Group: KnownIds.TargetGroups.Chewers or KnownIds.TargetGroups.TrueBugs or KnownIds.TargetGroups.Miners, Insect: { EggDegreeDays: > 0, GrowthPerDayAt20C: 0 } insect }
+        target
+            is {
+                Group: KnownIds.TargetGroups.Chewers or KnownIds.TargetGroups.TrueBugs or KnownIds.TargetGroups.Miners,
+                Insect: { EggDegreeDays: > 0, GrowthPerDayAt20C: 0 } insect
+            }
             ? new BroodTraits(insect.LowerC, insect.EggDegreeDays, FeedsUntil * (insect.ToAdultDegreeDays - insect.EggDegreeDays), insect.ToAdultDegreeDays)
             : null;
 }

@@ -84,8 +84,7 @@ public sealed class Colony(ColonyTraits traits)
 
     /// <summary>Density at which a share of leaves is affected.</summary>
     /// <param name="incidence">0 or more, under 1.</param>
-    public static double DensityAt(double incidence) =>
-        Clumping * (Math.Pow(1 - Bounds.Within(incidence, 0, 0.995), -1 / Clumping) - 1);
+    public static double DensityAt(double incidence) => Clumping * (Math.Pow(1 - Bounds.Within(incidence, 0, 0.995), -1 / Clumping) - 1);
 
     /// <summary>A colony with the ages of one that has grown undisturbed for two months, at a density and with helpers a leaf.</summary>
     public static Colony Settled(ColonyTraits traits, double density, double helpers)

@@ -1,7 +1,7 @@
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Simulation;
@@ -88,7 +88,11 @@ public sealed class Scene
         outdoors = garden.PlaceOf(planting).Shelter == Shelter.Open;
         ants = seen is { Ants: not Ants.None };
         start = seen is { LeavesLooked: > 0 }
-            ? (Math.Clamp(seen.Incidence!.Value, 0.002, 0.95), (seen.SeverityPercent ?? 100 * UsualSeverity) / 100, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked)
+            ? (
+                Math.Clamp(seen.Incidence!.Value, 0.002, 0.95),
+                (seen.SeverityPercent ?? 100 * UsualSeverity) / 100,
+                (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked
+            )
             : (UnseenShare, UnseenSeverity, 0);
         stands = Stands(garden.Catalogue.Crop(planting.Crop), planting, target);
         leafGrowth = LeafGrowth(planting.Stage);
@@ -114,10 +118,19 @@ public sealed class Scene
         var chance = new Chance(luck ?? 1);
         double Between(double low, double high) => luck is null ? (low + high) / 2 : chance.Between(low, high);
         var site = new ColonySite(outdoors, ants, outdoors ? ArrivalsOutdoors * risk : 0);
-        var trouble = Trouble.Seen(target, Math.Clamp(start.Share * Between(1 - CountError, 1 + CountError), 0.002, 0.95), start.Severity, start.Helpers, site, Spores);
+        var trouble = Trouble.Seen(
+            target,
+            Math.Clamp(start.Share * Between(1 - CountError, 1 + CountError), 0.002, 0.95),
+            start.Severity,
+            start.Helpers,
+            site,
+            Spores
+        );
         var material = schedule.Sprays?.Material;
         var effect = material?.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
-        double cover = 0, loss = 0, rainOwed = 0;
+        double cover = 0,
+            loss = 0,
+            rainOwed = 0;
         var (shares, covers) = (new double[days + 1], new double[days + 1]);
         for (var day = 0; day < days; day++)
         {
@@ -193,29 +206,41 @@ public sealed class Scene
         var carriedFavour = readings.OrderBy(r => r.Key).TakeLast(CarriedDays).Select(r => r.Value).DefaultIfEmpty(UsualFavour).Average();
         return
         [
-            .. Enumerable.Range(0, Days).Select(i =>
-            {
-                var date = garden.Today.AddDays(i);
-                var day = known.FirstOrDefault(d => d.Date == date);
-                var month = garden.Garden.NorthernMonth(date) - 1;
-                var favour = Math.Min(1, risk * readings.GetValueOrDefault(date, carriedFavour));
-                return new DayAhead(day is null ? carriedC : MeanC(day), day?.RainMm, favour,
-                    climate.RainDays[month] / 30, climate.RainMm[month] / Math.Max(1, climate.RainDays[month]));
-            }),
+            .. Enumerable
+                .Range(0, Days)
+                .Select(i =>
+                {
+                    var date = garden.Today.AddDays(i);
+                    var day = known.FirstOrDefault(d => d.Date == date);
+                    var month = garden.Garden.NorthernMonth(date) - 1;
+                    var favour = Math.Min(1, risk * readings.GetValueOrDefault(date, carriedFavour));
+                    return new DayAhead(
+                        day is null ? carriedC : MeanC(day),
+                        day?.RainMm,
+                        favour,
+                        climate.RainDays[month] / 30,
+                        climate.RainMm[month] / Math.Max(1, climate.RainDays[month])
+                    );
+                }),
         ];
     }
 
     /// <summary>What a crop bears without loss (assumed): sap feeders 15 % of leaves, 5 % on seedlings and leaf crops; diseases 10 % of the area, 3 % on leaf crops.</summary>
     private static double Stands(Crop crop, Planting planting, Target target) =>
         target.Kind == TargetKind.Disease
-            ? crop.LeafCrop ? 0.03 : 0.1
-            : crop.LeafCrop || planting.Stage == GrowthStage.Seedling ? 0.05 : 0.15;
+            ? crop.LeafCrop
+                ? 0.03
+                : 0.1
+            : crop.LeafCrop || planting.Stage == GrowthStage.Seedling
+                ? 0.05
+                : 0.15;
 
-    private static double LeafGrowth(GrowthStage stage) => stage switch
-    {
-        GrowthStage.Seedling => 0.08,
-        GrowthStage.Young => 0.05,
-        GrowthStage.Flowering or GrowthStage.Fruiting => 0.015,
-        _ => 0.005,
-    };
+    private static double LeafGrowth(GrowthStage stage) =>
+        stage switch
+        {
+            GrowthStage.Seedling => 0.08,
+            GrowthStage.Young => 0.05,
+            GrowthStage.Flowering or GrowthStage.Fruiting => 0.015,
+            _ => 0.005,
+        };
 }

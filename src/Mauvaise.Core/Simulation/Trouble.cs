@@ -30,18 +30,15 @@ public abstract class Trouble
     public abstract void Prune(double share);
 
     /// <summary>From now on no ant keeps its helpers from their work.</summary>
-    public virtual void KeepAntsOff()
-    {
-    }
+    public virtual void KeepAntsOff() { }
 
     /// <summary>Helpers are let out.</summary>
     /// <param name="helpers">A leaf.</param>
-    public virtual void Release(double helpers)
-    {
-    }
+    public virtual void Release(double helpers) { }
 
     /// <summary>True when a target can be played on.</summary>
-    public static bool Knows(Target target) => ColonyTraits.Of(target) is not null || BroodTraits.Of(target) is not null || LeafDiseaseTraits.Of(target) is not null;
+    public static bool Knows(Target target) =>
+        ColonyTraits.Of(target) is not null || BroodTraits.Of(target) is not null || LeafDiseaseTraits.Of(target) is not null;
 
     /// <summary>The trouble as it was counted.</summary>
     /// <param name="share">Share of leaves affected, 0 to 1.</param>
@@ -60,10 +57,15 @@ public abstract class Trouble
         private ColonySite site = site;
         public override double Share => colony.Incidence;
         public override double Helpers => colony.Helpers;
+
         public override void KeepAntsOff() => site = site with { Ants = false };
+
         public override void Release(double helpers) => colony.Release(helpers);
+
         public override void Advance(in TroubleDay day, Chance chance) => colony.Advance(day.MeanC, day.RainMm, day.Held, site, chance);
+
         public override void Treat(Effect effect, double reached, double harmToHelpers) => colony.Spray(effect, reached, harmToHelpers);
+
         public override void Prune(double share) => colony.Spray(new Effect("", Leaves.Worst(share), Leaves.Worst(share), Leaves.Worst(share), 0), 1, share);
     }
 
@@ -71,8 +73,11 @@ public abstract class Trouble
     {
         public override double Share => brood.Living;
         public override double Damage => brood.Incidence;
+
         public override void Advance(in TroubleDay day, Chance chance) => brood.Advance(day.MeanC, day.Held, day.LeafGrowth, flight);
+
         public override void Treat(Effect effect, double reached, double harmToHelpers) => brood.Spray(effect, reached);
+
         public override void Prune(double share) => brood.Spray(new Effect("", Leaves.Worst(share), Leaves.Worst(share), 0, 0), 1);
     }
 
@@ -84,8 +89,12 @@ public abstract class Trouble
 
         public override double Share => 1 - Math.Pow(1 - disease.Living, leavesForArea);
         public override double Damage => disease.Severity;
-        public override void Advance(in TroubleDay day, Chance chance) => disease.Advance(day.MeanC, outdoors ? day.RainMm : 0, day.Favour, day.Held, day.LeafGrowth);
+
+        public override void Advance(in TroubleDay day, Chance chance) =>
+            disease.Advance(day.MeanC, outdoors ? day.RainMm : 0, day.Favour, day.Held, day.LeafGrowth);
+
         public override void Treat(Effect effect, double reached, double harmToHelpers) => disease.Spray(effect, reached);
+
         public override void Prune(double share) => disease.Prune(share, Leaves.Showing(share, Share));
     }
 }
@@ -102,7 +111,8 @@ public static class Leaves
     /// <summary>Share of the spots that goes with a share of the leaves when those with spots are picked out, worst first.</summary>
     /// <param name="share">Of all leaves, 0 to 1.</param>
     /// <param name="affected">Share of leaves with spots, 0 to 1.</param>
-    public static double Showing(double share, double affected) => Math.Max(Math.Min(1 - Overlooked, Worst(share)), (1 - Overlooked) * Math.Min(1, share / Math.Max(affected, 1e-6)));
+    public static double Showing(double share, double affected) =>
+        Math.Max(Math.Min(1 - Overlooked, Worst(share)), (1 - Overlooked) * Math.Min(1, share / Math.Max(affected, 1e-6)));
 
     /// <summary>Share of a trouble that goes with a share of the leaves, worst first.</summary>
     public static double Worst(double share) => Math.Min(0.95, Selective * share);

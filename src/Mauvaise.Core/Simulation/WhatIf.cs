@@ -16,7 +16,13 @@ public sealed record PruneRounds(double Share, IReadOnlyList<int> Days);
 /// <summary>All that is done from today on. Nothing set: it is left alone.</summary>
 /// <param name="AntsOffFrom">Day from which ants are kept off; null where nobody does.</param>
 /// <param name="HelpersFrom">Day on which ordered helpers are let out; null for none.</param>
-public sealed record Schedule(SprayRounds? Sprays = null, HandRounds? Hands = null, PruneRounds? Pruned = null, int? AntsOffFrom = null, int? HelpersFrom = null)
+public sealed record Schedule(
+    SprayRounds? Sprays = null,
+    HandRounds? Hands = null,
+    PruneRounds? Pruned = null,
+    int? AntsOffFrom = null,
+    int? HelpersFrom = null
+)
 {
     public static Schedule Nothing { get; } = new();
 }
@@ -52,21 +58,31 @@ public static class WhatIf
         return [.. schedules.Select(s => Summed(s, Play(scene, s, days), days, alone))];
     }
 
-    private static List<Played> Play(Scene scene, Schedule schedule, int days) => [.. Enumerable.Range(0, Runs).Select(r => scene.Run(schedule, (ulong)r, days))];
+    private static List<Played> Play(Scene scene, Schedule schedule, int days) =>
+        [.. Enumerable.Range(0, Runs).Select(r => scene.Run(schedule, (ulong)r, days))];
 
-    private static WhatIfCurve Summed(Schedule schedule, List<Played> runs, int days, double helpersAlone) => new(
-        schedule,
-        [
-            .. Enumerable.Range(0, days + 1).Select(day =>
-            {
-                var shares = Sorted(runs.Select(r => r.Shares[day]));
-                var middle = At(shares, 0.5);
-                return new WhatIfDay(middle, Math.Max(0, middle - Wider * (middle - shares[0])),
-                    Math.Min(1, middle + Wider * (shares[^1] - middle)), At(Sorted(runs.Select(r => r.Cover[day])), 0.5), At(shares, 0.95));
-            }),
-        ],
-        At(Sorted(runs.Select(r => r.Loss)), 0.5),
-        helpersAlone > 0 ? At(Sorted(runs.Select(r => r.Helpers)), 0.5) / helpersAlone : null);
+    private static WhatIfCurve Summed(Schedule schedule, List<Played> runs, int days, double helpersAlone) =>
+        new(
+            schedule,
+            [
+                .. Enumerable
+                    .Range(0, days + 1)
+                    .Select(day =>
+                    {
+                        var shares = Sorted(runs.Select(r => r.Shares[day]));
+                        var middle = At(shares, 0.5);
+                        return new WhatIfDay(
+                            middle,
+                            Math.Max(0, middle - Wider * (middle - shares[0])),
+                            Math.Min(1, middle + Wider * (shares[^1] - middle)),
+                            At(Sorted(runs.Select(r => r.Cover[day])), 0.5),
+                            At(shares, 0.95)
+                        );
+                    }),
+            ],
+            At(Sorted(runs.Select(r => r.Loss)), 0.5),
+            helpersAlone > 0 ? At(Sorted(runs.Select(r => r.Helpers)), 0.5) / helpersAlone : null
+        );
 
     private static double[] Sorted(IEnumerable<double> values) => [.. values.Order()];
 

@@ -47,6 +47,5 @@ public static class Air
 
     /// <summary>Dry minus wet bulb, kelvins: how fast droplets vanish on their way to the leaf.</summary>
     /// <example>31 C and 35 % give 10.77 K.</example>
-    public static double DeltaTK(double temperatureC, double relativeHumidityPercent) =>
-        temperatureC - WetBulbC(temperatureC, relativeHumidityPercent);
+    public static double DeltaTK(double temperatureC, double relativeHumidityPercent) => temperatureC - WetBulbC(temperatureC, relativeHumidityPercent);
 }

@@ -1,5 +1,5 @@
-using Mauvaise.Core.Time;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Time;
 
 namespace Mauvaise.Core.Sky;
 
@@ -13,7 +13,8 @@ public sealed record DayValues(
     double? WindMetresPerSecond,
     double? GustMetresPerSecond,
     double? RainMm,
-    double? CloudPercent);
+    double? CloudPercent
+);
 
 /// <summary>Daily values turned into hours.</summary>
 public static class DailySpread
@@ -44,11 +45,14 @@ public static class DailySpread
             var t = Temperature(day, next, sun, start.AddHours(i + 0.5), start);
             hours[i] = new WeatherHour(
                 t is { } c ? Math.Round(c, 1) : null,
-                t is { } warm && day.DewPointC is { } dew ? Math.Round(Math.Min(100, 100 * Air.SaturationVapourPressureKPa(dew) / Air.SaturationVapourPressureKPa(warm))) : null,
+                t is { } warm && day.DewPointC is { } dew
+                    ? Math.Round(Math.Min(100, 100 * Air.SaturationVapourPressureKPa(dew) / Air.SaturationVapourPressureKPa(warm)))
+                    : null,
                 day.WindMetresPerSecond,
                 day.GustMetresPerSecond,
                 rain?[i],
-                day.CloudPercent);
+                day.CloudPercent
+            );
         }
 
         return new HourSeries(start.ToUniversalTime(), hours);

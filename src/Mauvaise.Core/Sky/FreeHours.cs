@@ -15,12 +15,13 @@ public sealed record FreeHours(IReadOnlyList<int> Days)
     public bool Holds(DateTimeOffset local) => (Days[((int)local.DayOfWeek + 6) % 7] >> local.Hour & 1) == 1;
 
     /// <summary>A day as the gardener writes it: "6-8, 18-21", "always" or "never".</summary>
-    public string Day(int day) => Days[day] switch
-    {
-        WholeDay => Say.Of("sky.always"),
-        0 => Say.Of("sky.never"),
-        var mask => string.Join(", ", Runs(mask)),
-    };
+    public string Day(int day) =>
+        Days[day] switch
+        {
+            WholeDay => Say.Of("sky.always"),
+            0 => Say.Of("sky.never"),
+            var mask => string.Join(", ", Runs(mask)),
+        };
 
     /// <summary>Reads seven days as <see cref="Day"/> writes them, Monday first; null with the first day that does not read.</summary>
     /// <param name="wrongDay">0 to 6 for the day at fault; -1 when all read.</param>

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Time;
+
 namespace Mauvaise.Core.Sky;
 
 /// <summary>
@@ -49,15 +50,18 @@ public sealed class GardenSky
         {
             elevation[i] = Sun.Position(latitude, longitude, series.At(i).AddMinutes(30)).ElevationDegrees;
             // The sun moves at most 15 degrees an hour: far from the limit one look is enough.
-            sunHigh[i] = Math.Abs(elevation[i] - SprayRules.SunHighDegrees) > 8
-                ? elevation[i] > SprayRules.SunHighDegrees ? 1 : 0
-                : Sun.ShareAbove(latitude, longitude, series.At(i), SprayRules.SunHighDegrees);
+            sunHigh[i] =
+                Math.Abs(elevation[i] - SprayRules.SunHighDegrees) > 8
+                    ? elevation[i] > SprayRules.SunHighDegrees
+                        ? 1
+                        : 0
+                    : Sun.ShareAbove(latitude, longitude, series.At(i), SprayRules.SunHighDegrees);
         }
 
         // In half an hour the sun moves at most 7.5 degrees.
-        return new GardenSky(series, zone, elevation, sunHigh, i => elevation[i] is > 7.5 or < Sun.DarkDegrees - 7.5
-            ? default
-            : Sun.BeeFreeLight(latitude, longitude, series.At(i)));
+        return new GardenSky(series, zone, elevation, sunHigh, i =>
+            elevation[i] is > 7.5 or < Sun.DarkDegrees - 7.5 ? default : Sun.BeeFreeLight(latitude, longitude, series.At(i))
+        );
     }
 
     /// <summary>The weather under a kind of shelter.</summary>

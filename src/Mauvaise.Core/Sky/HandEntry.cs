@@ -15,9 +15,7 @@ public static class HandEntry
     {
         Bounds.NotNegative(rainMm);
         var known = day.Hours.Sum(h => h.RainMm ?? 0);
-        var shares = known > 0
-            ? [.. day.Hours.Select(h => (h.RainMm ?? 0) / known)]
-            : Humid(day);
+        var shares = known > 0 ? [.. day.Hours.Select(h => (h.RainMm ?? 0) / known)] : Humid(day);
         return new HourSeries(day.Start, [.. shares.Select(share => default(WeatherHour) with { RainMm = rainMm * share })]);
     }
 
@@ -33,16 +31,20 @@ public static class HandEntry
             return null;
         }
 
-        return new HourSeries(day.Start, [.. day.Hours.Select(h => h.TemperatureC is { } t ? Stretched(h, minC + (t - from) / (to - from) * (maxC - minC)) : default)]);
+        return new HourSeries(
+            day.Start,
+            [.. day.Hours.Select(h => h.TemperatureC is { } t ? Stretched(h, minC + (t - from) / (to - from) * (maxC - minC)) : default)]
+        );
     }
 
-    private static WeatherHour Stretched(WeatherHour before, double temperatureC) => default(WeatherHour) with
-    {
-        TemperatureC = temperatureC,
-        RelativeHumidityPercent = before.RelativeHumidityPercent is { } rh
-            ? Math.Min(100, rh * Air.SaturationVapourPressureKPa(before.TemperatureC!.Value) / Air.SaturationVapourPressureKPa(temperatureC))
-            : null,
-    };
+    private static WeatherHour Stretched(WeatherHour before, double temperatureC) =>
+        default(WeatherHour) with
+        {
+            TemperatureC = temperatureC,
+            RelativeHumidityPercent = before.RelativeHumidityPercent is { } rh
+                ? Math.Min(100, rh * Air.SaturationVapourPressureKPa(before.TemperatureC!.Value) / Air.SaturationVapourPressureKPa(temperatureC))
+                : null,
+        };
 
     private static double[] Humid(HourSeries day)
     {

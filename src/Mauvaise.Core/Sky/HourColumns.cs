@@ -13,19 +13,22 @@ public sealed record HourColumns(
     [property: MaxLength(HourColumns.MostHours)] IReadOnlyList<double?> WindMetresPerSecond,
     [property: MaxLength(HourColumns.MostHours)] IReadOnlyList<double?> GustMetresPerSecond,
     [property: MaxLength(HourColumns.MostHours)] IReadOnlyList<double?> RainMm,
-    [property: MaxLength(HourColumns.MostHours)] IReadOnlyList<double?> CloudPercent)
+    [property: MaxLength(HourColumns.MostHours)] IReadOnlyList<double?> CloudPercent
+)
 {
     /// <summary>Thirteen months of hours; a history that is asked for at once is longer and comes from our own request.</summary>
     public const int MostHours = 24 * 400;
 
-    public static HourColumns Of(HourSeries series) => new(
-        series.Start,
-        Column(series, h => h.TemperatureC),
-        Column(series, h => h.RelativeHumidityPercent),
-        Column(series, h => h.WindMetresPerSecond),
-        Column(series, h => h.GustMetresPerSecond),
-        Column(series, h => h.RainMm),
-        Column(series, h => h.CloudPercent));
+    public static HourColumns Of(HourSeries series) =>
+        new(
+            series.Start,
+            Column(series, h => h.TemperatureC),
+            Column(series, h => h.RelativeHumidityPercent),
+            Column(series, h => h.WindMetresPerSecond),
+            Column(series, h => h.GustMetresPerSecond),
+            Column(series, h => h.RainMm),
+            Column(series, h => h.CloudPercent)
+        );
 
     /// <summary>The same hours as a series.</summary>
     /// <exception cref="FormatException">A list is missing, they differ in length, or the start is not a whole UTC hour of these centuries.</exception>
@@ -49,8 +52,21 @@ public sealed record HourColumns(
             throw new FormatException("The weather does not start at a whole hour of our time.");
         }
 
-        return new HourSeries(Start.ToUniversalTime(), [.. Enumerable.Range(0, count).Select(i =>
-            new WeatherHour(TemperatureC[i], RelativeHumidityPercent[i], WindMetresPerSecond[i], GustMetresPerSecond[i], RainMm[i], CloudPercent[i]))]);
+        return new HourSeries(
+            Start.ToUniversalTime(),
+            [
+                .. Enumerable
+                    .Range(0, count)
+                    .Select(i => new WeatherHour(
+                        TemperatureC[i],
+                        RelativeHumidityPercent[i],
+                        WindMetresPerSecond[i],
+                        GustMetresPerSecond[i],
+                        RainMm[i],
+                        CloudPercent[i]
+                    )),
+            ]
+        );
     }
 
     private static List<double?> Column(HourSeries series, Func<WeatherHour, double?> field) =>

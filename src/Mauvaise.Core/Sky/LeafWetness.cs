@@ -23,7 +23,8 @@ public static class LeafWetness
         }
 
         return hour is { TemperatureC: { } t, RelativeHumidityPercent: { } rh }
-            ? rh >= WetHumidityPercent || t - Air.DewPointC(t, Math.Max(rh, 0.1)) < WetDepressionK
-            : hour.RainMm is null ? null : false;
+                ? rh >= WetHumidityPercent || t - Air.DewPointC(t, Math.Max(rh, 0.1)) < WetDepressionK
+            : hour.RainMm is null ? null
+            : false;
     }
 }

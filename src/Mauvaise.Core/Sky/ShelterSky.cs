@@ -35,7 +35,9 @@ public sealed class ShelterSky
         hours = new(() => [.. garden.Series.Hours.Select((h, i) => UnderCover.Inside(h, shelter, garden.Elevation[i]))]);
         wet = new(() => Each(h => LeafWetness.IsWet(h) == true));
         dryingKPa = new(() => Each(h => h is { TemperatureC: { } t, RelativeHumidityPercent: { } rh, RainMm: 0 } ? Air.VapourPressureDeficitKPa(t, rh) : 0));
-        deltaTK = new(() => Each(h => h is { TemperatureC: { } t, RelativeHumidityPercent: { } rh } ? Air.DeltaTK(Math.Clamp(t, -20, 50), Math.Clamp(rh, 5, 99)) : 0));
+        deltaTK = new(() =>
+            Each(h => h is { TemperatureC: { } t, RelativeHumidityPercent: { } rh } ? Air.DeltaTK(Math.Clamp(t, -20, 50), Math.Clamp(rh, 5, 99)) : 0)
+        );
         rainBefore = new(RunningRain);
         hoursToDry = new(() => EachHour(MeasureHoursToDry));
         hoursUntilWet = new(() => EachHour(MeasureHoursUntilWet));
@@ -140,7 +142,8 @@ public sealed class ShelterSky
 
     private double MeasureNightInfection(int i)
     {
-        int night = 0, infectious = 0;
+        int night = 0,
+            infectious = 0;
         for (var k = i; k < Math.Min(Count, i + 18); k++)
         {
             if (Elevation(k) < 0)

@@ -71,9 +71,8 @@ public static class SprayHours
         var poor = run.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Poor).GroupBy(r => r.Rule).Select(g => g.First()).ToList();
         var leans = material.Load == LoadKind.Oil ? !run[0].Morning : material.RainFreeHours < LongDryingHours || run[0].Morning;
         var score = Math.Max(0.1, 1 - 0.2 * run.Max(h => h.Rules.Count(r => r.Verdict == Verdict.Poor)) - (leans ? 0 : OtherEndOfDay));
-        IEnumerable<RuleVerdict> told = poor.Count > 0
-            ? poor
-            : run[0].Rules.Where(r => r.Rule is SprayRule.Heat or SprayRule.Wind or SprayRule.Rain).OrderBy(r => r.Rule);
+        IEnumerable<RuleVerdict> told =
+            poor.Count > 0 ? poor : run[0].Rules.Where(r => r.Rule is SprayRule.Heat or SprayRule.Wind or SprayRule.Rain).OrderBy(r => r.Rule);
         return new SprayWindow(run[0].From, run[^1].To, score, run[0].Verdict, string.Join(" ", told.Select(r => r.Sentence)));
     }
 
@@ -81,15 +80,27 @@ public static class SprayHours
     {
         if (!sky.Hour(i).IsComplete)
         {
-            return new HourVerdict(sky.At(i), Verdict.Never, [new RuleVerdict(SprayRule.Unknown, Verdict.Never, null, Say.Of("sky.theWeatherOfThisHour"))], Morning(sky, i));
+            return new HourVerdict(
+                sky.At(i),
+                Verdict.Never,
+                [new RuleVerdict(SprayRule.Unknown, Verdict.Never, null, Say.Of("sky.theWeatherOfThisHour"))],
+                Morning(sky, i)
+            );
         }
 
         var figures = new RuleFigure[SprayRules.RuleCount];
         var worst = SprayRules.Judge(sky, i, material, figures);
-        return new HourVerdict(sky.At(i), worst, [
-            .. figures.OrderByDescending(f => f.Verdict)
-                .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material)))],
-                Morning(sky, i), sky.Open(i) is { IsNone: false } open && open != MinutesOfHour.All ? open : null);
+        return new HourVerdict(
+            sky.At(i),
+            worst,
+            [
+                .. figures
+                    .OrderByDescending(f => f.Verdict)
+                    .Select(f => new RuleVerdict(f.Rule, f.Verdict, double.IsNaN(f.Number) ? null : f.Number, SprayWords.Of(f, sky, i, material))),
+            ],
+            Morning(sky, i),
+            sky.Open(i) is { IsNone: false } open && open != MinutesOfHour.All ? open : null
+        );
     }
 
     private static bool Morning(PlaceSky sky, int i) => sky.Shelter.LocalStart(i).Hour < 12;

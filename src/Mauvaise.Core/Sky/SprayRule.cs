@@ -1,10 +1,31 @@
 namespace Mauvaise.Core.Sky;
 
 /// <summary>What a rule says of an hour.</summary>
-public enum Verdict { Good = 0, Poor = 1, Never = 2 }
+public enum Verdict
+{
+    Good = 0,
+    Poor = 1,
+    Never = 2,
+}
 
 /// <summary>The rules that the weather sets for a spray.</summary>
-public enum SprayRule { Heat, Sun, Wind, Rain, Evaporation, Drying, LeafWet, Cold, Bees, Light, Wilt, Pond, Free, Unknown }
+public enum SprayRule
+{
+    Heat,
+    Sun,
+    Wind,
+    Rain,
+    Evaporation,
+    Drying,
+    LeafWet,
+    Cold,
+    Bees,
+    Light,
+    Wilt,
+    Pond,
+    Free,
+    Unknown,
+}
 
 /// <summary>One rule's word on one hour.</summary>
 /// <param name="Number">The figure it was judged by, in the rule's unit; null where there is none.</param>
@@ -45,4 +66,5 @@ public sealed record PlaceExposure(
     TimeOnly? SunTo = null,
     int? FlowersCloseAtHour = null,
     double? PondDistanceM = null,
-    FreeHours? Free = null);
+    FreeHours? Free = null
+);

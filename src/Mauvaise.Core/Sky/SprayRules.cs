@@ -49,57 +49,103 @@ internal static class SprayRules
     {
         var at = sky.Shelter.WarmestHour(i);
         var warmest = sky.Hour(at).TemperatureC!.Value;
-        return new(SprayRule.Heat, warmest < 27 ? Verdict.Good : warmest <= material.HeatNeverC ? Verdict.Poor : Verdict.Never, warmest, at);
+        return new(
+            SprayRule.Heat,
+            warmest < 27 ? Verdict.Good
+                : warmest <= material.HeatNeverC ? Verdict.Poor
+                : Verdict.Never,
+            warmest,
+            at
+        );
     }
 
     private static RuleFigure SunOnLeaves(PlaceSky sky, int i, Material material)
     {
         var hours = sky.SunHours(i, After);
-        return new(SprayRule.Sun, material.Sun switch
-        {
-            SunNeed.Wants => hours >= 2 ? Verdict.Good : Verdict.Poor,
-            SunNeed.Avoids => hours < 1 ? Verdict.Good : hours <= 2 ? Verdict.Poor : Verdict.Never,
-            _ => hours <= 2 ? Verdict.Good : Verdict.Poor,
-        }, hours);
+        return new(
+            SprayRule.Sun,
+            material.Sun switch
+            {
+                SunNeed.Wants => hours >= 2 ? Verdict.Good : Verdict.Poor,
+                SunNeed.Avoids => hours < 1 ? Verdict.Good
+                : hours <= 2 ? Verdict.Poor
+                : Verdict.Never,
+                _ => hours <= 2 ? Verdict.Good : Verdict.Poor,
+            },
+            hours
+        );
     }
 
     private static RuleFigure Wind(PlaceSky sky, int i)
     {
         var now = sky.Hour(i);
         var wind = now.WindMetresPerSecond ?? 0;
-        return new(SprayRule.Wind, sky.Place.Shelter != Shelter.Open ? Verdict.Good
-            : wind > 5 || (now.GustMetresPerSecond ?? wind) > 8 ? Verdict.Never
-            : wind is >= 1 and <= 4 ? Verdict.Good : Verdict.Poor, wind);
+        return new(
+            SprayRule.Wind,
+            sky.Place.Shelter != Shelter.Open ? Verdict.Good
+                : wind > 5 || (now.GustMetresPerSecond ?? wind) > 8 ? Verdict.Never
+                : wind is >= 1 and <= 4 ? Verdict.Good
+                : Verdict.Poor,
+            wind
+        );
     }
 
     private static RuleFigure Rain(PlaceSky sky, int i, Material material)
     {
         var hours = Math.Max(1, (int)Math.Ceiling(material.RainFreeHours));
         var rain = sky.Shelter.RainMm(i, hours);
-        return new(SprayRule.Rain, rain <= 0 ? Verdict.Good : rain <= 1 ? Verdict.Poor : Verdict.Never, rain, hours);
+        return new(
+            SprayRule.Rain,
+            rain <= 0 ? Verdict.Good
+                : rain <= 1 ? Verdict.Poor
+                : Verdict.Never,
+            rain,
+            hours
+        );
     }
 
     private static RuleFigure Evaporation(PlaceSky sky, int i)
     {
         var deltaT = sky.Shelter.DeltaTK(i);
-        return new(SprayRule.Evaporation, deltaT > 10 ? Verdict.Never : deltaT is >= 2 and <= 8 ? Verdict.Good : Verdict.Poor, deltaT);
+        return new(
+            SprayRule.Evaporation,
+            deltaT > 10 ? Verdict.Never
+                : deltaT is >= 2 and <= 8 ? Verdict.Good
+                : Verdict.Poor,
+            deltaT
+        );
     }
 
     private static RuleFigure Drying(PlaceSky sky, int i)
     {
         var hours = sky.Shelter.HoursToDry(i);
-        return new(SprayRule.Drying, hours <= 3 || hours < sky.Shelter.HoursUntilWet(i) ? Verdict.Good
-            : hours > 6 && sky.Shelter.NightInfectionShare(i) > 0.8 ? Verdict.Never : Verdict.Poor, hours);
+        return new(
+            SprayRule.Drying,
+            hours <= 3 || hours < sky.Shelter.HoursUntilWet(i) ? Verdict.Good
+                : hours > 6 && sky.Shelter.NightInfectionShare(i) > 0.8 ? Verdict.Never
+                : Verdict.Poor,
+            hours
+        );
     }
 
     private static RuleFigure LeafWet(PlaceSky sky, int i) =>
-        new(SprayRule.LeafWet, sky.Shelter.WetFromRain(i) ? Verdict.Never : sky.Shelter.Wet(i) ? Verdict.Poor : Verdict.Good);
+        new(
+            SprayRule.LeafWet,
+            sky.Shelter.WetFromRain(i) ? Verdict.Never
+                : sky.Shelter.Wet(i) ? Verdict.Poor
+                : Verdict.Good
+        );
 
     private static RuleFigure Cold(PlaceSky sky, int i, Material material)
     {
         var now = sky.Hour(i).TemperatureC!.Value;
-        return new(SprayRule.Cold, now < 4 || (material.Load == LoadKind.Oil && sky.Shelter.FrostWithinADay(i)) ? Verdict.Never
-            : now > 8 ? Verdict.Good : Verdict.Poor, now);
+        return new(
+            SprayRule.Cold,
+            now < 4 || (material.Load == LoadKind.Oil && sky.Shelter.FrostWithinADay(i)) ? Verdict.Never
+                : now > 8 ? Verdict.Good
+                : Verdict.Poor,
+            now
+        );
     }
 
     /// <summary>Where flowers are open only that part of an hour is left in which bees are home.</summary>
@@ -107,17 +153,27 @@ internal static class SprayRules
     {
         var up = sky.Shelter.Elevation(i) > 0;
         var open = sky.Open(i);
-        return new(SprayRule.Bees, open == MinutesOfHour.All ? Verdict.Good
-            : !open.IsNone ? Verdict.Poor
-            : up ? Verdict.Never : Verdict.Good, up && sky.Hour(i).TemperatureC > 12 ? 1 : 0);
+        return new(
+            SprayRule.Bees,
+            open == MinutesOfHour.All ? Verdict.Good
+                : !open.IsNone ? Verdict.Poor
+                : up ? Verdict.Never
+                : Verdict.Good,
+            up && sky.Hour(i).TemperatureC > 12 ? 1 : 0
+        );
     }
 
     private static RuleFigure Pond(PlaceExposure place, Material material) =>
         new(SprayRule.Pond, place.PondDistanceM < material.KeepFromPondM ? Verdict.Never : Verdict.Good, place.PondDistanceM ?? double.NaN);
 
     private static RuleFigure Light(PlaceSky sky, int i) =>
-        new(SprayRule.Light, sky.Place.Shelter == Shelter.Indoor || sky.Shelter.Elevation(i) > Sun.DarkDegrees
-            || (sky.BeesMayFly(i) && !sky.Open(i).IsNone) ? Verdict.Good : Verdict.Never, sky.Shelter.Elevation(i));
+        new(
+            SprayRule.Light,
+            sky.Place.Shelter == Shelter.Indoor || sky.Shelter.Elevation(i) > Sun.DarkDegrees || (sky.BeesMayFly(i) && !sky.Open(i).IsNone)
+                ? Verdict.Good
+                : Verdict.Never,
+            sky.Shelter.Elevation(i)
+        );
 
     private static RuleFigure Wilt(PlaceSky sky, int i)
     {

@@ -15,7 +15,12 @@ internal static class SprayWords
         {
             SprayRule.Heat => f.Verdict switch
             {
-                Verdict.Never => Say.Of("sky.nothingOver", ("warmest", Warmest(f, sky)), ("temperature", Figure.Temperature(material.HeatNeverC)), ("name", name)),
+                Verdict.Never => Say.Of(
+                    "sky.nothingOver",
+                    ("warmest", Warmest(f, sky)),
+                    ("temperature", Figure.Temperature(material.HeatNeverC)),
+                    ("name", name)
+                ),
                 Verdict.Poor => Say.Of("sky.gentleDoseFrom", ("warmest", Warmest(f, sky)), ("temperature", Figure.Temperature(27))),
                 _ => Say.Of("sky.atMostInTheNextSix", ("temperature", Figure.Temperature(f.Number))),
             },
@@ -24,11 +29,9 @@ internal static class SprayWords
             SprayRule.Rain => f.Verdict == Verdict.Good
                 ? Say.Of("sky.dryForTheHThatNeeds", ("hours", f.Hours), ("name", name))
                 : Say.Of("sky.ofRainWithinHNeedsThem", ("rain", Figure.Rain(f.Number, 1)), ("hours", f.Hours), ("name", name)),
-            SprayRule.Evaporation => f.Number < 2
-                ? Say.Of("sky.theAirIsNearlyFull", ("round", Round(f.Number, 1)))
-                : f.Number <= 8
-                    ? Say.Of("sky.dropsLastLongEnoughDeltaT", ("round", Round(f.Number, 1)))
-                    : Say.Of("sky.dropsDryOnTheWayDelta", ("round", Round(f.Number, 1))),
+            SprayRule.Evaporation => f.Number < 2 ? Say.Of("sky.theAirIsNearlyFull", ("round", Round(f.Number, 1)))
+            : f.Number <= 8 ? Say.Of("sky.dropsLastLongEnoughDeltaT", ("round", Round(f.Number, 1)))
+            : Say.Of("sky.dropsDryOnTheWayDelta", ("round", Round(f.Number, 1))),
             SprayRule.Drying => f.Verdict switch
             {
                 Verdict.Never => Say.Of("sky.leavesWouldStayWetThrough"),
@@ -48,9 +51,10 @@ internal static class SprayWords
                 _ => $"{Figure.Temperature(f.Number)}.",
             },
             SprayRule.Bees => f.Verdict == Verdict.Never ? Say.Of("sky.beesAreFlyingAndTheCrop")
-                : f.Verdict == Verdict.Poor ? Say.Of("sky.beesAreHome", ("clock", Clock(sky, i, sky.Open(i).From)), ("clock2", Clock(sky, i, sky.Open(i).To)))
-                : f.Number == 0 ? Say.Of("sky.beesAreHome2")
-                : sky.Place.CropInFlower && sky.FlowersClosed(i) ? Say.Of("sky.theFlowersHaveClosed") : Say.Of("sky.noOpenFlowersHere"),
+            : f.Verdict == Verdict.Poor ? Say.Of("sky.beesAreHome", ("clock", Clock(sky, i, sky.Open(i).From)), ("clock2", Clock(sky, i, sky.Open(i).To)))
+            : f.Number == 0 ? Say.Of("sky.beesAreHome2")
+            : sky.Place.CropInFlower && sky.FlowersClosed(i) ? Say.Of("sky.theFlowersHaveClosed")
+            : Say.Of("sky.noOpenFlowersHere"),
             SprayRule.Pond => f.Verdict == Verdict.Never
                 ? Say.Of("sky.thePondIsAwayKeepsFrom", ("figure", Figure.Length(f.Number)), ("name", name), ("figure2", Figure.Length(material.KeepFromPondM)))
                 : Say.Of("sky.noPondIsNear"),
@@ -63,7 +67,8 @@ internal static class SprayWords
 
     private static string Clock(PlaceSky sky, int i, int minute) => Figure.Time(sky.Shelter.LocalStart(i).AddMinutes(minute));
 
-    private static string Warmest(RuleFigure f, PlaceSky sky) => Say.Of("sky.temperatureTimeAt", ("temperature", Figure.Temperature(f.Number)), ("time", Figure.Time(sky.Shelter.LocalStart(f.Hours))));
+    private static string Warmest(RuleFigure f, PlaceSky sky) =>
+        Say.Of("sky.temperatureTimeAt", ("temperature", Figure.Temperature(f.Number)), ("time", Figure.Time(sky.Shelter.LocalStart(f.Hours))));
 
     private static string Sun(RuleFigure f, Material material)
     {
@@ -77,13 +82,20 @@ internal static class SprayWords
     }
 
     private static string Wind(RuleFigure f, PlaceSky sky, int i) =>
-        sky.Place.Shelter != Shelter.Open ? Say.Of("sky.noWindUnderCover")
-        : f.Verdict switch
-        {
-            Verdict.Never => Say.Of("sky.windGustsTheSprayWouldDrift", ("wind", Figure.Wind(f.Number)), ("wind2", Figure.Wind(sky.Hour(i).GustMetresPerSecond ?? f.Number))),
-            Verdict.Good => Say.Of("sky.wind", ("wind", Figure.Wind(f.Number))),
-            _ => f.Number < 1 ? Say.Of("sky.stillAirMistHangsAndWanders", ("wind", Figure.Wind(f.Number))) : Say.Of("sky.windKeepTheNozzleClose", ("wind", Figure.Wind(f.Number))),
-        };
+        sky.Place.Shelter != Shelter.Open
+            ? Say.Of("sky.noWindUnderCover")
+            : f.Verdict switch
+            {
+                Verdict.Never => Say.Of(
+                    "sky.windGustsTheSprayWouldDrift",
+                    ("wind", Figure.Wind(f.Number)),
+                    ("wind2", Figure.Wind(sky.Hour(i).GustMetresPerSecond ?? f.Number))
+                ),
+                Verdict.Good => Say.Of("sky.wind", ("wind", Figure.Wind(f.Number))),
+                _ => f.Number < 1
+                    ? Say.Of("sky.stillAirMistHangsAndWanders", ("wind", Figure.Wind(f.Number)))
+                    : Say.Of("sky.windKeepTheNozzleClose", ("wind", Figure.Wind(f.Number))),
+            };
 
     private static string Round(double value, int digits = 0) =>
         Math.Round(value, digits, MidpointRounding.AwayFromZero).ToString(CultureInfo.InvariantCulture);

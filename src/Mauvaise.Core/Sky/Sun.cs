@@ -43,9 +43,7 @@ public static class Sun
         var lat = latitude * Radian;
         var sinElevation = Math.Sin(lat) * Math.Sin(declination) + Math.Cos(lat) * Math.Cos(declination) * Math.Cos(hourAngle);
         var azimuth = Math.Atan2(Math.Sin(hourAngle), Math.Cos(hourAngle) * Math.Sin(lat) - Math.Tan(declination) * Math.Cos(lat));
-        return new SunPosition(
-            Math.Asin(Math.Clamp(sinElevation, -1, 1)) / Radian,
-            Modulo(azimuth / Radian + 180, 360));
+        return new SunPosition(Math.Asin(Math.Clamp(sinElevation, -1, 1)) / Radian, Modulo(azimuth / Radian + 180, 360));
     }
 
     /// <summary>Rise before and set after the transit that is nearest to local mean noon of <paramref name="date"/>.</summary>
@@ -77,7 +75,8 @@ public static class Sun
     public static MinutesOfHour BeeFreeLight(double latitude, double longitude, DateTimeOffset hour)
     {
         const int Step = 5;
-        int from = 0, to = 0;
+        int from = 0,
+            to = 0;
         for (var minute = 0; minute < 60; minute += Step)
         {
             if (IsDusk(minute) && IsDusk(minute + Step))
@@ -102,8 +101,7 @@ public static class Sun
         for (var i = 0; i < 8; i++)
         {
             var (declination, _) = Equatorial(DaysSinceJ2000(at));
-            var cosine = (Math.Sin(RiseElevationDegrees * Radian) - Math.Sin(lat) * Math.Sin(declination))
-                / (Math.Cos(lat) * Math.Cos(declination));
+            var cosine = (Math.Sin(RiseElevationDegrees * Radian) - Math.Sin(lat) * Math.Sin(declination)) / (Math.Cos(lat) * Math.Cos(declination));
             if (!(Math.Abs(cosine) <= 1))
             {
                 return null;
@@ -137,15 +135,14 @@ public static class Sun
         var t = (days + 69 / 86400.0) / 36525;
         var meanLongitude = 280.46646 + t * (36000.76983 + t * 0.0003032);
         var anomaly = (357.52911 + t * (35999.05029 - t * 0.0001537)) * Radian;
-        var centre = (1.914602 - t * (0.004817 + t * 0.000014)) * Math.Sin(anomaly)
+        var centre =
+            (1.914602 - t * (0.004817 + t * 0.000014)) * Math.Sin(anomaly)
             + (0.019993 - t * 0.000101) * Math.Sin(2 * anomaly)
             + 0.000289 * Math.Sin(3 * anomaly);
         var node = (125.04 - 1934.136 * t) * Radian;
         var apparent = (meanLongitude + centre - 0.00569 - 0.00478 * Math.Sin(node)) * Radian;
         var obliquity = (23.439291 - t * 0.0130042 + 0.00256 * Math.Cos(node)) * Radian;
-        return (
-            Math.Asin(Math.Sin(obliquity) * Math.Sin(apparent)),
-            Math.Atan2(Math.Cos(obliquity) * Math.Sin(apparent), Math.Cos(apparent)));
+        return (Math.Asin(Math.Sin(obliquity) * Math.Sin(apparent)), Math.Atan2(Math.Cos(obliquity) * Math.Sin(apparent), Math.Cos(apparent)));
     }
 
     private static double Modulo(double value, double by) => (value % by + by) % by;

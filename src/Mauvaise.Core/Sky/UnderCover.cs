@@ -1,7 +1,12 @@
 namespace Mauvaise.Core.Sky;
 
 /// <summary>Where a plant stands, as far as the weather cares.</summary>
-public enum Shelter { Open, Tunnel, Indoor }
+public enum Shelter
+{
+    Open,
+    Tunnel,
+    Indoor,
+}
 
 /// <summary>The weather inside a tunnel or a room, made from the weather outside.</summary>
 public static class UnderCover

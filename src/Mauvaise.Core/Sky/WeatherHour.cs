@@ -3,7 +3,13 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Sky;
 
 /// <summary>Where a figure came from. A later name outranks an earlier one where both have a figure.</summary>
-public enum WeatherSource { Service = 0, File = 1, Station = 2, Hand = 3 }
+public enum WeatherSource
+{
+    Service = 0,
+    File = 1,
+    Station = 2,
+    Hand = 3,
+}
 
 /// <summary>The weather of one hour; a field is null where nobody knows it.</summary>
 /// <param name="RainMm">Rain fallen in the hour.</param>
@@ -16,22 +22,24 @@ public readonly record struct WeatherHour(
     double? RainMm,
     double? CloudPercent,
     double? LeafWetness = null,
-    double? SolarWattsPerSquareMetre = null)
+    double? SolarWattsPerSquareMetre = null
+)
 {
     /// <summary>True when temperature, humidity, wind and rain are all known: enough to judge a spray.</summary>
-    public bool IsComplete =>
-        TemperatureC.HasValue && RelativeHumidityPercent.HasValue && WindMetresPerSecond.HasValue && RainMm.HasValue;
+    public bool IsComplete => TemperatureC.HasValue && RelativeHumidityPercent.HasValue && WindMetresPerSecond.HasValue && RainMm.HasValue;
 
     /// <summary>This hour with gaps filled from a lower-ranking source, field by field.</summary>
-    public WeatherHour OrElse(WeatherHour lower) => new(
-        TemperatureC ?? lower.TemperatureC,
-        RelativeHumidityPercent ?? lower.RelativeHumidityPercent,
-        WindMetresPerSecond ?? lower.WindMetresPerSecond,
-        GustMetresPerSecond ?? lower.GustMetresPerSecond,
-        RainMm ?? lower.RainMm,
-        CloudPercent ?? lower.CloudPercent,
-        LeafWetness ?? lower.LeafWetness,
-        SolarWattsPerSquareMetre ?? lower.SolarWattsPerSquareMetre);
+    public WeatherHour OrElse(WeatherHour lower) =>
+        new(
+            TemperatureC ?? lower.TemperatureC,
+            RelativeHumidityPercent ?? lower.RelativeHumidityPercent,
+            WindMetresPerSecond ?? lower.WindMetresPerSecond,
+            GustMetresPerSecond ?? lower.GustMetresPerSecond,
+            RainMm ?? lower.RainMm,
+            CloudPercent ?? lower.CloudPercent,
+            LeafWetness ?? lower.LeafWetness,
+            SolarWattsPerSquareMetre ?? lower.SolarWattsPerSquareMetre
+        );
 
     /// <summary>The first field that no weather can have, as a sentence; null when all are possible.</summary>
     public string? Impossible() =>
@@ -67,6 +75,5 @@ public sealed record HourSeries(DateTimeOffset Start, IReadOnlyList<WeatherHour>
     public WeatherHour AtOrUnknown(int index) => index >= 0 && index < Hours.Count ? Hours[index] : default;
 
     /// <summary>The start of the UTC hour that holds the instant.</summary>
-    public static DateTimeOffset WholeHour(DateTimeOffset instant) =>
-        new(instant.UtcTicks - instant.UtcTicks % TimeSpan.TicksPerHour, TimeSpan.Zero);
+    public static DateTimeOffset WholeHour(DateTimeOffset instant) => new(instant.UtcTicks - instant.UtcTicks % TimeSpan.TicksPerHour, TimeSpan.Zero);
 }

@@ -1,16 +1,37 @@
-using Mauvaise.Core.Time;
 using System.Globalization;
 using System.Text.RegularExpressions;
-
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Time;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Sky;
 
 /// <summary>What a column of a weather table holds.</summary>
-public enum TableField { Ignore, Time, Date, Clock, Temperature, MinTemperature, MaxTemperature, Humidity, DewPoint, Wind, Gust, Rain, Cloud, LeafWetness, Solar }
+public enum TableField
+{
+    Ignore,
+    Time,
+    Date,
+    Clock,
+    Temperature,
+    MinTemperature,
+    MaxTemperature,
+    Humidity,
+    DewPoint,
+    Wind,
+    Gust,
+    Rain,
+    Cloud,
+    LeafWetness,
+    Solar,
+}
 
-public enum DateOrder { YearFirst, DayFirst, MonthFirst }
+public enum DateOrder
+{
+    YearFirst,
+    DayFirst,
+    MonthFirst,
+}
 
 /// <summary>How a table is to be read.</summary>
 /// <param name="Fields">One for each column.</param>
@@ -22,7 +43,8 @@ public sealed record TableColumns(
     WindUnit Wind,
     RainUnit Rain,
     bool DecimalComma,
-    bool Utc);
+    bool Utc
+);
 
 /// <summary>A line that can not be used.</summary>
 /// <param name="Line">1 for the first line below the header.</param>
@@ -66,10 +88,12 @@ public static partial class WeatherTable
             Fahrenheit().IsMatch(text) ? TemperatureUnit.Fahrenheit : TemperatureUnit.Celsius,
             text.Contains("km/h", StringComparison.Ordinal) || text.Contains("kph", StringComparison.Ordinal) ? WindUnit.KilometresPerHour
                 : text.Contains("mph", StringComparison.Ordinal) ? WindUnit.MilesPerHour
-                : text.Contains("knot", StringComparison.Ordinal) ? WindUnit.Knots : WindUnit.MetresPerSecond,
+                : text.Contains("knot", StringComparison.Ordinal) ? WindUnit.Knots
+                : WindUnit.MetresPerSecond,
             Inches().IsMatch(text) ? RainUnit.Inches : RainUnit.Millimetres,
             cells.Any(c => CommaNumber().IsMatch(c.Trim())),
-            text.Contains("utc", StringComparison.Ordinal) || text.Contains("gmt", StringComparison.Ordinal));
+            text.Contains("utc", StringComparison.Ordinal) || text.Contains("gmt", StringComparison.Ordinal)
+        );
     }
 
     /// <summary>
@@ -79,13 +103,18 @@ public static partial class WeatherTable
     /// </summary>
     public static TableReading Read(IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, double latitude, double longitude, GardenZone zone)
     {
-        var daily = !columns.Fields.Contains(TableField.Clock)
-            && lines.Take(20).All(l => !Cell(l, columns, TableField.Time).Contains(':', StringComparison.Ordinal));
+        var daily =
+            !columns.Fields.Contains(TableField.Clock) && lines.Take(20).All(l => !Cell(l, columns, TableField.Time).Contains(':', StringComparison.Ordinal));
         var bad = new List<BadLine>();
         return new TableReading(daily, daily ? Days(lines, columns, latitude, longitude, zone, bad) : Hours(lines, columns, zone, bad), bad);
     }
 
-    private static SortedDictionary<DateTimeOffset, WeatherHour> Hours(IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, GardenZone zone, List<BadLine> bad)
+    private static SortedDictionary<DateTimeOffset, WeatherHour> Hours(
+        IReadOnlyList<IReadOnlyList<string>> lines,
+        TableColumns columns,
+        GardenZone zone,
+        List<BadLine> bad
+    )
     {
         var byHour = new SortedDictionary<DateTimeOffset, List<WeatherHour>>();
         var seen = new HashSet<DateTimeOffset>();
@@ -118,19 +147,28 @@ public static partial class WeatherTable
     public static WeatherHour Together(IReadOnlyList<WeatherHour> parts)
     {
         double? Mean(Func<WeatherHour, double?> field) => parts.Select(field).OfType<double>().ToList() is { Count: > 0 } known ? known.Average() : null;
-        return parts.Count == 1 ? parts[0] : new WeatherHour(
-            Mean(p => p.TemperatureC),
-            Mean(p => p.RelativeHumidityPercent),
-            Mean(p => p.WindMetresPerSecond),
-            parts.Max(p => p.GustMetresPerSecond),
-            parts.Any(p => p.RainMm.HasValue) ? parts.Sum(p => p.RainMm ?? 0) : null,
-            Mean(p => p.CloudPercent),
-            Mean(p => p.LeafWetness),
-            Mean(p => p.SolarWattsPerSquareMetre));
+        return parts.Count == 1
+            ? parts[0]
+            : new WeatherHour(
+                Mean(p => p.TemperatureC),
+                Mean(p => p.RelativeHumidityPercent),
+                Mean(p => p.WindMetresPerSecond),
+                parts.Max(p => p.GustMetresPerSecond),
+                parts.Any(p => p.RainMm.HasValue) ? parts.Sum(p => p.RainMm ?? 0) : null,
+                Mean(p => p.CloudPercent),
+                Mean(p => p.LeafWetness),
+                Mean(p => p.SolarWattsPerSquareMetre)
+            );
     }
 
     private static SortedDictionary<DateTimeOffset, WeatherHour> Days(
-        IReadOnlyList<IReadOnlyList<string>> lines, TableColumns columns, double latitude, double longitude, GardenZone zone, List<BadLine> bad)
+        IReadOnlyList<IReadOnlyList<string>> lines,
+        TableColumns columns,
+        double latitude,
+        double longitude,
+        GardenZone zone,
+        List<BadLine> bad
+    )
     {
         var days = new SortedDictionary<DateOnly, DayValues>();
         for (var i = 0; i < lines.Count; i++)
@@ -139,8 +177,17 @@ public static partial class WeatherTable
             var (hour, wrong) = Values(lines[i], columns);
             var (min, wrongMin) = Number(lines[i], columns, TableField.MinTemperature, Celsius(columns));
             var (max, wrongMax) = Number(lines[i], columns, TableField.MaxTemperature, Celsius(columns));
-            var why = date is null ? Say.Of("sky.theDateCanNotBeRead") : wrong ?? wrongMin ?? wrongMax ?? hour.Impossible()
-                ?? (min > max ? Say.Of("sky.theMinimumIsAboveTheMaximum") : days.ContainsKey(date.Value) ? Say.Of("sky.thisDayWasThereBefore") : null);
+            var why = date is null
+                ? Say.Of("sky.theDateCanNotBeRead")
+                : wrong
+                    ?? wrongMin
+                    ?? wrongMax
+                    ?? hour.Impossible()
+                    ?? (
+                        min > max ? Say.Of("sky.theMinimumIsAboveTheMaximum")
+                        : days.ContainsKey(date.Value) ? Say.Of("sky.thisDayWasThereBefore")
+                        : null
+                    );
             if (why is not null)
             {
                 bad.Add(new(i + 1, why));
@@ -157,7 +204,8 @@ public static partial class WeatherTable
                 hour.WindMetresPerSecond,
                 hour.GustMetresPerSecond,
                 hour.RainMm,
-                hour.CloudPercent);
+                hour.CloudPercent
+            );
         }
 
         var hours = new SortedDictionary<DateTimeOffset, WeatherHour>();
@@ -175,15 +223,24 @@ public static partial class WeatherTable
 
     private static (DateTimeOffset? At, string? Why) Instant(IReadOnlyList<string> line, TableColumns columns, GardenZone zone, DateTimeOffset? previous)
     {
-        var text = columns.Fields.Contains(TableField.Clock)
-            ? $"{Cell(line, columns, TableField.Date)} {Cell(line, columns, TableField.Clock)}"
-            : Cell(line, columns, TableField.Time) is { Length: > 0 } time ? time : Cell(line, columns, TableField.Date);
+        var text =
+            columns.Fields.Contains(TableField.Clock) ? $"{Cell(line, columns, TableField.Date)} {Cell(line, columns, TableField.Clock)}"
+            : Cell(line, columns, TableField.Time) is { Length: > 0 } time ? time
+            : Cell(line, columns, TableField.Date);
         if (NamesOffset().IsMatch(text) && DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var instant))
         {
             return (instant.ToUniversalTime(), null);
         }
 
-        if (!DateTime.TryParseExact(text.Replace('T', ' ').Trim(), ClockFormats(columns.Dates), CultureInfo.InvariantCulture, DateTimeStyles.AllowWhiteSpaces, out var local))
+        if (
+            !DateTime.TryParseExact(
+                text.Replace('T', ' ').Trim(),
+                ClockFormats(columns.Dates),
+                CultureInfo.InvariantCulture,
+                DateTimeStyles.AllowWhiteSpaces,
+                out var local
+            )
+        )
         {
             return (null, Say.Of("sky.theTimeCanNotBeRead"));
         }
@@ -208,16 +265,28 @@ public static partial class WeatherTable
             humidity = 100 * Air.SaturationVapourPressureKPa(dew) / Air.SaturationVapourPressureKPa(t);
         }
 
-        Func<double, double> speed = x => x * columns.Wind switch { WindUnit.KilometresPerHour => 1 / 3.6, WindUnit.MilesPerHour => 0.44704, WindUnit.Knots => 1852 / 3600.0, _ => 1 };
-        return (new WeatherHour(
-            temperature,
-            humidity,
-            Take(TableField.Wind, speed),
-            Take(TableField.Gust, speed),
-            Take(TableField.Rain, x => columns.Rain == RainUnit.Inches ? x * 25.4 : x),
-            Take(TableField.Cloud, x => x),
-            Take(TableField.LeafWetness, x => x),
-            Take(TableField.Solar, x => x)), why);
+        Func<double, double> speed = x =>
+            x
+            * columns.Wind switch
+            {
+                WindUnit.KilometresPerHour => 1 / 3.6,
+                WindUnit.MilesPerHour => 0.44704,
+                WindUnit.Knots => 1852 / 3600.0,
+                _ => 1,
+            };
+        return (
+            new WeatherHour(
+                temperature,
+                humidity,
+                Take(TableField.Wind, speed),
+                Take(TableField.Gust, speed),
+                Take(TableField.Rain, x => columns.Rain == RainUnit.Inches ? x * 25.4 : x),
+                Take(TableField.Cloud, x => x),
+                Take(TableField.LeafWetness, x => x),
+                Take(TableField.Solar, x => x)
+            ),
+            why
+        );
     }
 
     private static Func<double, double> Celsius(TableColumns columns) => x => columns.Temperature == TemperatureUnit.Fahrenheit ? (x - 32) / 1.8 : x;
@@ -230,7 +299,9 @@ public static partial class WeatherTable
             return (null, null);
         }
 
-        return double.TryParse(columns.DecimalComma ? text.Replace(',', '.') : text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && double.IsFinite(value)
+        return
+            double.TryParse(columns.DecimalComma ? text.Replace(',', '.') : text, NumberStyles.Float, CultureInfo.InvariantCulture, out var value)
+            && double.IsFinite(value)
             ? (convert(value), null)
             : (null, Say.Of("sky.isNoNumber", ("text", text)));
     }
@@ -249,25 +320,36 @@ public static partial class WeatherTable
     }
 
     private static DateOnly? Date(string text, DateOrder order) =>
-        DateTime.TryParseExact(text.Trim(), [.. DayFormats(order), .. ClockFormats(order)], CultureInfo.InvariantCulture, DateTimeStyles.AllowWhiteSpaces, out var day)
+        DateTime.TryParseExact(
+            text.Trim(),
+            [.. DayFormats(order), .. ClockFormats(order)],
+            CultureInfo.InvariantCulture,
+            DateTimeStyles.AllowWhiteSpaces,
+            out var day
+        )
             ? DateOnly.FromDateTime(day)
             : null;
 
-    private static string[] DayFormats(DateOrder order) => order switch
-    {
-        DateOrder.DayFirst => ["d.M.yyyy", "d/M/yyyy", "d-M-yyyy"],
-        DateOrder.MonthFirst => ["M/d/yyyy", "M-d-yyyy"],
-        _ => ["yyyy-M-d", "yyyy/M/d", "yyyy.M.d", "yyyyMMdd"],
-    };
+    private static string[] DayFormats(DateOrder order) =>
+        order switch
+        {
+            DateOrder.DayFirst => ["d.M.yyyy", "d/M/yyyy", "d-M-yyyy"],
+            DateOrder.MonthFirst => ["M/d/yyyy", "M-d-yyyy"],
+            _ => ["yyyy-M-d", "yyyy/M/d", "yyyy.M.d", "yyyyMMdd"],
+        };
 
-    private static string[] ClockFormats(DateOrder order) =>
-        [.. DayFormats(order).SelectMany(d => new[] { $"{d} H:mm", $"{d} H:mm:ss", $"{d} h:mm tt" })];
+    private static string[] ClockFormats(DateOrder order) => [.. DayFormats(order).SelectMany(d => new[] { $"{d} H:mm", $"{d} H:mm:ss", $"{d} h:mm tt" })];
 
     private static DateOrder Order(List<string> dates)
     {
-        var parts = dates.Select(d => DateParts().Match(d)).Where(m => m.Success).Select(m => (A: int.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture), B: int.Parse(m.Groups[2].Value, CultureInfo.InvariantCulture))).ToList();
+        var parts = dates
+            .Select(d => DateParts().Match(d))
+            .Where(m => m.Success)
+            .Select(m => (A: int.Parse(m.Groups[1].Value, CultureInfo.InvariantCulture), B: int.Parse(m.Groups[2].Value, CultureInfo.InvariantCulture)))
+            .ToList();
         return parts.Count == 0 || parts.Any(p => p.A > 31) ? DateOrder.YearFirst
-            : parts.Any(p => p.A <= 12 && p.B > 12) ? DateOrder.MonthFirst : DateOrder.DayFirst;
+            : parts.Any(p => p.A <= 12 && p.B > 12) ? DateOrder.MonthFirst
+            : DateOrder.DayFirst;
     }
 
     private static TableField FieldOf(string h) =>
@@ -280,9 +362,13 @@ public static partial class WeatherTable
         : h.Contains("cloud", StringComparison.Ordinal) ? TableField.Cloud
         : h.Contains("solar", StringComparison.Ordinal) || h.Contains("radiation", StringComparison.Ordinal) ? TableField.Solar
         : h.Contains("leaf", StringComparison.Ordinal) ? TableField.LeafWetness
-        : h.Contains("temp", StringComparison.Ordinal) || h.StartsWith("tmin", StringComparison.Ordinal) || h.StartsWith("tmax", StringComparison.Ordinal) || h is "t" or "tmin" or "tmax"
+        : h.Contains("temp", StringComparison.Ordinal)
+        || h.StartsWith("tmin", StringComparison.Ordinal)
+        || h.StartsWith("tmax", StringComparison.Ordinal)
+        || h is "t" or "tmin" or "tmax"
             ? h.Contains("min", StringComparison.Ordinal) || h.Contains("low", StringComparison.Ordinal) ? TableField.MinTemperature
-                : h.Contains("max", StringComparison.Ordinal) || h.Contains("high", StringComparison.Ordinal) ? TableField.MaxTemperature : TableField.Temperature
+                : h.Contains("max", StringComparison.Ordinal) || h.Contains("high", StringComparison.Ordinal) ? TableField.MaxTemperature
+                : TableField.Temperature
         : h.Contains("date", StringComparison.Ordinal) && h.Contains("time", StringComparison.Ordinal) ? TableField.Time
         : h.Contains("date", StringComparison.Ordinal) || h is "day" ? TableField.Date
         : h is "clock" or "hour" ? TableField.Clock

@@ -7,7 +7,8 @@ public readonly record struct DayHalf(DateOnly Day, bool IsMorning)
     private const int Noon = 12;
 
     /// <summary>Nobody is sent out at night.</summary>
-    private const int DayFrom = 5, DayTo = 22;
+    private const int DayFrom = 5,
+        DayTo = 22;
 
     /// <summary>The half day that holds an instant.</summary>
     public static DayHalf Of(DateTimeOffset instant, GardenZone zone)

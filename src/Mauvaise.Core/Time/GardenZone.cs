@@ -40,7 +40,8 @@ public sealed class GardenZone
 
     /// <inheritdoc cref="At(DateOnly, TimeOnly)"/>
     public DateTimeOffset At(DateTime local) =>
-        zone.ResolveLocal(LocalDateTime.FromDateTime(local), Resolvers.CreateMappingResolver(Resolvers.ReturnEarlier, Resolvers.ReturnStartOfIntervalAfter)).ToDateTimeOffset();
+        zone.ResolveLocal(LocalDateTime.FromDateTime(local), Resolvers.CreateMappingResolver(Resolvers.ReturnEarlier, Resolvers.ReturnStartOfIntervalAfter))
+            .ToDateTimeOffset();
 
     /// <summary>The instant at which a local hour begins; 24 is the start of the next day.</summary>
     /// <param name="hour">0 to 24.</param>

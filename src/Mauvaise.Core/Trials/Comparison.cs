@@ -45,16 +45,22 @@ public static class Comparison
     {
         Check(treated);
         Check(untreated);
-        if (Ratio(Shares(treated, Before), Shares(untreated, Before), confidence) is not { Estimate: > 0 } before
-            || Ratio(Shares(treated, u => u.Affected), Shares(untreated, u => u.Affected), confidence) is not { } after)
+        if (
+            Ratio(Shares(treated, Before), Shares(untreated, Before), confidence) is not { Estimate: > 0 } before
+            || Ratio(Shares(treated, u => u.Affected), Shares(untreated, u => u.Affected), confidence) is not { } after
+        )
         {
             return null;
         }
 
         // On the logarithm; where nothing is left, the estimate is taken half a leaf above it.
         var least = (Sum(treated, u => u.Affected) + HalfALeaf) / (Sum(untreated, u => u.Affected) + HalfALeaf) * Looked(untreated) / Looked(treated);
-        double a = Math.Log(after.Estimate > 0 ? after.Estimate : Math.Min(least, after.High)), b = Math.Log(before.Estimate);
-        double aLow = a - Math.Log(Math.Max(LeastRatio, after.Low)), aHigh = Math.Log(after.High) - a, bLow = b - Math.Log(Math.Max(LeastRatio, before.Low)), bHigh = Math.Log(before.High) - b;
+        double a = Math.Log(after.Estimate > 0 ? after.Estimate : Math.Min(least, after.High)),
+            b = Math.Log(before.Estimate);
+        double aLow = a - Math.Log(Math.Max(LeastRatio, after.Low)),
+            aHigh = Math.Log(after.High) - a,
+            bLow = b - Math.Log(Math.Max(LeastRatio, before.Low)),
+            bHigh = Math.Log(before.High) - b;
         var alike = Math.Clamp((Correlation(treated) + Correlation(untreated)) / 2, 0, 0.95);
         double Half(double x, double y) => Math.Sqrt(Math.Max(0, x * x + y * y - 2 * alike * x * y));
         return Control(after.Estimate / before.Estimate, Math.Exp(a - b - Half(aLow, bHigh)), Math.Exp(a - b + Half(aHigh, bLow)));
@@ -97,7 +103,8 @@ public static class Comparison
 
     private static SideShares Shares(IReadOnlyList<CountedUnit> side, Func<CountedUnit, int> affected)
     {
-        double leaves = Looked(side), share = Sum(side, affected) / leaves;
+        double leaves = Looked(side),
+            share = Sum(side, affected) / leaves;
         if (side.All(u => u.Looked == 1))
         {
             return new(share, leaves, side.Count, 1, true);
@@ -118,11 +125,14 @@ public static class Comparison
         // A side that is all clean or all affected does not show how much its units differ: the other one's figure serves.
         var other = double.IsNaN(t.Effect) ? u.Effect : t.Effect;
         var effect = double.IsNaN(other) ? 1 : other;
-        double nt = t.Leaves / (double.IsNaN(t.Effect) ? effect : t.Effect), nu = u.Leaves / (double.IsNaN(u.Effect) ? effect : u.Effect);
-        double tail = 1 - (1 - confidence) / 2, quantile = t.SingleLeaves && u.SingleLeaves ? Normal.InvCDF(0, 1, tail) : StudentT.InvCDF(0, 1, Math.Max(1, t.Units + u.Units - 2), tail);
+        double nt = t.Leaves / (double.IsNaN(t.Effect) ? effect : t.Effect),
+            nu = u.Leaves / (double.IsNaN(u.Effect) ? effect : u.Effect);
+        double tail = 1 - (1 - confidence) / 2,
+            quantile = t.SingleLeaves && u.SingleLeaves ? Normal.InvCDF(0, 1, tail) : StudentT.InvCDF(0, 1, Math.Max(1, t.Units + u.Units - 2), tail);
         double Solve(double at)
         {
-            double low = LeastRatio, high = MostRatio;
+            double low = LeastRatio,
+                high = MostRatio;
             for (var i = 0; i < 80; i++)
             {
                 var middle = Math.Sqrt(low * high);
@@ -138,7 +148,9 @@ public static class Comparison
     /// <summary>Standardised distance of two shares from a ratio of theirs, by the shares most likely under it.</summary>
     private static double Score(double xt, double nt, double xu, double nu, double ratio)
     {
-        double a = ratio * (nt + nu), b = -(ratio * (xu + nt) + xt + nu), c = xt + xu;
+        double a = ratio * (nt + nu),
+            b = -(ratio * (xu + nt) + xt + nu),
+            c = xt + xu;
         var pu = Math.Clamp((-b - Math.Sqrt(Math.Max(0, b * b - 4 * a * c))) / (2 * a), 1e-12, 1 - 1e-12);
         var pt = Math.Clamp(ratio * pu, 1e-12, 1 - 1e-12);
         return (xt / nt - ratio * xu / nu) / Math.Sqrt(pt * (1 - pt) / nt + ratio * ratio * pu * (1 - pu) / nu);
@@ -146,8 +158,11 @@ public static class Comparison
 
     private static double Correlation(IReadOnlyList<CountedUnit> side)
     {
-        double a = side.Average(u => u.Affected), b = side.Average(Before);
-        double ab = side.Sum(u => (u.Affected - a) * (Before(u) - b)), aa = side.Sum(u => Math.Pow(u.Affected - a, 2)), bb = side.Sum(u => Math.Pow(Before(u) - b, 2));
+        double a = side.Average(u => u.Affected),
+            b = side.Average(Before);
+        double ab = side.Sum(u => (u.Affected - a) * (Before(u) - b)),
+            aa = side.Sum(u => Math.Pow(u.Affected - a, 2)),
+            bb = side.Sum(u => Math.Pow(Before(u) - b, 2));
         return aa > 0 && bb > 0 ? ab / Math.Sqrt(aa * bb) : 0;
     }
 

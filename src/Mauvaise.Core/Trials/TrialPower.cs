@@ -27,11 +27,14 @@ public static class TrialPower
     {
         Bounds.Within(leaves, 1, 1e6);
         Bounds.Within(untreated, 0.001, 1);
-        double za = Normal.InvCDF(0, 1, 1 - Error / 2), zb = Normal.InvCDF(0, 1, Power);
+        double za = Normal.InvCDF(0, 1, 1 - Error / 2),
+            zb = Normal.InvCDF(0, 1, Power);
         bool Shows(double difference)
         {
-            double treated = untreated - difference, mean = untreated - difference / 2;
-            return difference >= za * Math.Sqrt(2 * mean * (1 - mean) / leaves) + zb * Math.Sqrt((untreated * (1 - untreated) + treated * (1 - treated)) / leaves);
+            double treated = untreated - difference,
+                mean = untreated - difference / 2;
+            return difference
+                >= za * Math.Sqrt(2 * mean * (1 - mean) / leaves) + zb * Math.Sqrt((untreated * (1 - untreated) + treated * (1 - treated)) / leaves);
         }
 
         if (!Shows(untreated))
@@ -39,7 +42,8 @@ public static class TrialPower
             return null;
         }
 
-        double low = 0, high = untreated;
+        double low = 0,
+            high = untreated;
         for (var i = 0; i < 50; i++)
         {
             var middle = (low + high) / 2;
@@ -50,7 +54,8 @@ public static class TrialPower
     }
 
     /// <summary>"With 20 leaves a side you would see a difference of 40 points or more."</summary>
-    public static string Sentence(int leaves, double untreated) => SmallestDifferencePoints(leaves, untreated) is { } points
-        ? Say.Of("trials.withLeavesASideYouWould", ("leaves", leaves), ("points", Say.In(Math.Ceiling(points), "0")))
-        : Say.Of("trials.withLeavesASideNotEven", ("leaves", leaves));
+    public static string Sentence(int leaves, double untreated) =>
+        SmallestDifferencePoints(leaves, untreated) is { } points
+            ? Say.Of("trials.withLeavesASideYouWould", ("leaves", leaves), ("points", Say.In(Math.Ceiling(points), "0")))
+            : Say.Of("trials.withLeavesASideNotEven", ("leaves", leaves));
 }

@@ -6,7 +6,13 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Trials;
 
-public enum TrialVerdict { TooFewToTell, Works, DoesLittle, MakesItWorse }
+public enum TrialVerdict
+{
+    TooFewToTell,
+    Works,
+    DoesLittle,
+    MakesItWorse,
+}
 
 /// <summary>A side of a trial as it came out.</summary>
 /// <param name="Affected">Share of leaves at the last count, 0 to 1; null before one.</param>
@@ -23,7 +29,8 @@ public sealed record SideResult(
     ControlEstimate? Control,
     string? Method,
     TrialVerdict? Verdict,
-    string Sentence);
+    string Sentence
+);
 
 /// <summary>What a trial says so far.</summary>
 public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSentence)
@@ -46,15 +53,14 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
         var treated = sides.Count - 1;
         var leaves = Math.Max(1, sides.Min(s => s.Units) * trial.LeavesPerUnit);
         var untreated = alone.After.Count > 0 ? Share(alone.After, u => u.Affected) : alone.Before ?? TrialPower.UsualUntreated;
-        return new TrialResult(
-            [.. sides.Select(s => Judge(s, alone, target, treated))],
-            TrialPower.Sentence(leaves, Math.Clamp(untreated, 0.05, 0.95)));
+        return new TrialResult([.. sides.Select(s => Judge(s, alone, target, treated))], TrialPower.Sentence(leaves, Math.Clamp(untreated, 0.05, 0.95)));
     }
 
     private static SideResult Judge(Counted side, Counted alone, Target target, int treatedSides)
     {
         var (control, strict, method) = side.Side.Recipe is null ? default : Compare(side, alone, target, treatedSides);
-        var verdict = side.Side.Recipe is null || side.After.Count == 0 || alone.After.Count == 0 ? (TrialVerdict?)null
+        var verdict =
+            side.Side.Recipe is null || side.After.Count == 0 || alone.After.Count == 0 ? (TrialVerdict?)null
             : control is null || strict is null ? TrialVerdict.TooFewToTell
             : strict.Low > 0 ? TrialVerdict.Works
             : strict.High < 0 ? TrialVerdict.MakesItWorse
@@ -70,7 +76,8 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
             control,
             method,
             verdict,
-            Words(side, verdict, control));
+            Words(side, verdict, control)
+        );
     }
 
     private static (ControlEstimate? Control, ControlEstimate? Strict, string? Method) Compare(Counted side, Counted alone, Target target, int treatedSides)
@@ -96,7 +103,14 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
 
     private static string Words(Counted side, TrialVerdict? verdict, ControlEstimate? control)
     {
-        var told = control is null ? "" : Say.Of("trials.fewerThanLeftAloneLikely", ("it", Say.In(Math.Max(-999, control.Percent), "0")), ("it2", Say.In(Math.Max(-999, control.Low), "0")), ("high", Say.In(control.High, "0")));
+        var told = control is null
+            ? ""
+            : Say.Of(
+                "trials.fewerThanLeftAloneLikely",
+                ("it", Say.In(Math.Max(-999, control.Percent), "0")),
+                ("it2", Say.In(Math.Max(-999, control.Low), "0")),
+                ("high", Say.In(control.High, "0"))
+            );
         return verdict switch
         {
             null when side.Side.Recipe is null => Say.Of("trials.leftAloneWhatTheOthers"),
@@ -120,16 +134,29 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
             var counts = units.Select(u => trial.Counts.Where(c => c.Unit == u.Number).ToList()).ToList();
             bool IsAfter(TrialCount c) => trial.TreatedAt is { } treated && c.At > treated;
             var before = counts.Select(c => c.LastOrDefault(x => !IsAfter(x))).ToList();
-            var after = counts.Zip(before).Where(x => x.First.Any(IsAfter)).Select(x =>
-            {
-                var last = x.First.Last(IsAfter);
-                // Henderson and Tilton want the same leaves: a count before on other leaves is scaled to them.
-                return new CountedUnit(last.LeavesLooked, last.LeavesAffected, x.Second is { } b ? (int)Math.Round((double)b.LeavesAffected * last.LeavesLooked / b.LeavesLooked) : null);
-            }).ToList();
+            var after = counts
+                .Zip(before)
+                .Where(x => x.First.Any(IsAfter))
+                .Select(x =>
+                {
+                    var last = x.First.Last(IsAfter);
+                    // Henderson and Tilton want the same leaves: a count before on other leaves is scaled to them.
+                    return new CountedUnit(
+                        last.LeavesLooked,
+                        last.LeavesAffected,
+                        x.Second is { } b ? (int)Math.Round((double)b.LeavesAffected * last.LeavesLooked / b.LeavesLooked) : null
+                    );
+                })
+                .ToList();
             var known = before.OfType<TrialCount>().ToList();
-            return new Counted(side, trial.TreatedAt is not null, units.Count, after,
+            return new Counted(
+                side,
+                trial.TreatedAt is not null,
+                units.Count,
+                after,
                 known.Count > 0 ? (double)known.Sum(c => c.LeavesAffected) / known.Sum(c => c.LeavesLooked) : null,
-                [.. counts.Where(c => c.Count >= ForACurve && c.Any(IsAfter)).Select(Area)]);
+                [.. counts.Where(c => c.Count >= ForACurve && c.Any(IsAfter)).Select(Area)]
+            );
         }
 
         private static double Area(IReadOnlyList<TrialCount> counts)
@@ -137,7 +164,8 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
             var days = counts.GroupBy(c => c.At).Select(g => g.Last()).ToList();
             return DiseaseProgress.AreaUnderCurve(
                 [.. days.Select(c => (c.At - days[0].At).TotalDays)],
-                [.. days.Select(c => (double)c.LeavesAffected / c.LeavesLooked * Bounds.Within(c.SeverityPercent ?? 100, 0, 100, "severityPercent"))]);
+                [.. days.Select(c => (double)c.LeavesAffected / c.LeavesLooked * Bounds.Within(c.SeverityPercent ?? 100, 0, 100, "severityPercent"))]
+            );
         }
     }
 }

@@ -34,10 +34,11 @@ public static class Costs
         Outing * (stance == Stance.KeepAhead ? SharedOuting * Math.Clamp(beds, 1, MostShared) : Math.Max(1, Weight(stance)));
 
     /// <summary>How heavily a household weighs spraying.</summary>
-    public static double Weight(Stance stance) => stance switch
-    {
-        Stance.LastResort => 2,
-        Stance.KeepAhead => 0.8,
-        _ => 1,
-    };
+    public static double Weight(Stance stance) =>
+        stance switch
+        {
+            Stance.LastResort => 2,
+            Stance.KeepAhead => 0.8,
+            _ => 1,
+        };
 }

@@ -40,7 +40,8 @@ public sealed record Finding(
     CheckBack? Visit,
     CheckBack? Overdue,
     IReadOnlyDictionary<string, DateOnly> Tried,
-    IReadOnlySet<string> Passed)
+    IReadOnlySet<string> Passed
+)
 {
     /// <summary>A count older than this no longer decides anything.</summary>
     public const int CountHoldsDays = 10;
@@ -72,12 +73,19 @@ public sealed record Finding(
     public bool OverLine => !Clean && (Share >= Line.Share || RainWillSpread || (Stance == Stance.KeepAhead && Target?.Kind == TargetKind.Disease));
 
     /// <summary>First spots of what splashes, with rain on the way.</summary>
-    public bool RainWillSpread => Stance != Stance.LastResort && Target?.Disease is { SpreadsBy: "splash" } && Place.Shelter == Shelter.Open && RainMm >= SplashMm;
+    public bool RainWillSpread =>
+        Stance != Stance.LastResort && Target?.Disease is { SpreadsBy: "splash" } && Place.Shelter == Shelter.Open && RainMm >= SplashMm;
 
-    public bool HelpersAtWork => Seen.Ants == Ants.None && !Doubled && Target is { Group: KnownIds.TargetGroups.SapFeeders } && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
+    public bool HelpersAtWork =>
+        Seen.Ants == Ants.None
+        && !Doubled
+        && Target is { Group: KnownIds.TargetGroups.SapFeeders }
+        && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
 
     /// <summary>Growth stands still: what the last resort waits for.</summary>
-    public bool GrowthHurt => Seen.SeverityPercent >= HurtPercent || Seen.Signs.Any(s => s is { Present: true, Sign: KnownIds.Signs.Stunted or KnownIds.Signs.Curled or KnownIds.Signs.Wilting });
+    public bool GrowthHurt =>
+        Seen.SeverityPercent >= HurtPercent
+        || Seen.Signs.Any(s => s is { Present: true, Sign: KnownIds.Signs.Stunted or KnownIds.Signs.Curled or KnownIds.Signs.Wilting });
 
     public bool WebbedOver => Seen.Signs.Any(s => s is { Present: true, Sign: KnownIds.Signs.Webbing }) && Seen.Part == PlantPart.Tips;
 
@@ -96,7 +104,10 @@ public sealed record Finding(
     /// <summary>"12 % of leaves with black bean aphid, line 20 %".</summary>
     public string Told => Say.Of("ways.ofLeavesWithLine", ("share", Say.In(Share * 100, "0")), ("name", Name), ("share2", Say.In(Line.Share * 100, "0")));
 
-    public string Name => Target is null ? Say.Of("scouting.somethingUnnamed") : IsGroup ? TargetGroups.Words(Target.Group) : Target.Name.InSentence();
+    public string Name =>
+        Target is null ? Say.Of("scouting.somethingUnnamed")
+        : IsGroup ? TargetGroups.Words(Target.Group)
+        : Target.Name.InSentence();
 
     /// <summary>Why a measure can not be done here, on this stage, this soon after the last time; null when it can.</summary>
     public string? Against(Measure m) =>
@@ -105,13 +116,14 @@ public sealed record Finding(
         : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? Say.Of("ways.doneOnAndNow", ("day", WayWords.Day(day)), ("told", Told))
         : null;
 
-    private static string Words(PlaceKind kind) => kind switch
-    {
-        PlaceKind.Containers => Say.Of("ways.tubs"),
-        PlaceKind.Tunnel => Say.Of("ways.aTunnel"),
-        PlaceKind.IndoorRack => Say.Of("ways.anIndoorRack"),
-        _ => Say.Of("ways.aBed"),
-    };
+    private static string Words(PlaceKind kind) =>
+        kind switch
+        {
+            PlaceKind.Containers => Say.Of("ways.tubs"),
+            PlaceKind.Tunnel => Say.Of("ways.aTunnel"),
+            PlaceKind.IndoorRack => Say.Of("ways.anIndoorRack"),
+            _ => Say.Of("ways.aBed"),
+        };
 
     /// <param name="seen">A count: at least one leaf was looked at.</param>
     public static Finding Of(GardenSnapshot garden, Planting planting, Observation seen)
@@ -130,26 +142,51 @@ public sealed record Finding(
         var sky = garden.SkyOf(place);
         var ends = planting.From.AddDays(garden.Catalogue.Crop(planting.Crop).StageDays[2]);
         var since = garden.Today.AddDays(-TriedDays);
-        var open = garden.CheckBacks
-            .Where(c => c.PlantingId == planting.Id && c.DoneAt is null && c.DueOn >= since && Against(garden, c) == target?.Id
-                && SettlingCount.Of(garden, c, target?.Id) is null)
+        var open = garden
+            .CheckBacks.Where(c =>
+                c.PlantingId == planting.Id
+                && c.DoneAt is null
+                && c.DueOn >= since
+                && Against(garden, c) == target?.Id
+                && SettlingCount.Of(garden, c, target?.Id) is null
+            )
             .ToList();
         return new Finding(
-            garden, planting, place, seen, target, group, stance, share, line, doubled,
+            garden,
+            planting,
+            place,
+            seen,
+            target,
+            group,
+            stance,
+            share,
+            line,
+            doubled,
             ends.DayNumber - garden.Today.DayNumber,
             sky.Shelter.RainMm(sky.IndexOf(garden.Now), SplashHours),
             target is null ? null : CourseProgress.Running(garden, planting, target.Id),
             open.Find(c => c.DueOn >= garden.Today),
             open.Find(c => c.DueOn < garden.Today),
-            garden.Tasks.Where(t => t.PlantingId == planting.Id && t is { State: TaskState.Done, DoneAt: not null } && garden.Garden.DateOf(t.DoneAt!.Value) >= since)
-                .GroupBy(t => t.Step).ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(t => t.DoneAt!.Value))),
-            garden.Tasks.Where(t => t.LookId == seen.LookId && t.State == TaskState.Passed && (t.Target is null || t.Target == target?.Id)).Select(t => t.Step).ToHashSet());
+            garden
+                .Tasks.Where(t =>
+                    t.PlantingId == planting.Id && t is { State: TaskState.Done, DoneAt: not null } && garden.Garden.DateOf(t.DoneAt!.Value) >= since
+                )
+                .GroupBy(t => t.Step)
+                .ToDictionary(g => g.Key, g => garden.Garden.DateOf(g.Max(t => t.DoneAt!.Value))),
+            garden
+                .Tasks.Where(t => t.LookId == seen.LookId && t.State == TaskState.Passed && (t.Target is null || t.Target == target?.Id))
+                .Select(t => t.Step)
+                .ToHashSet()
+        );
     }
 
-    private static string? Against(GardenSnapshot garden, CheckBack visit) => visit.ApplicationId is { } spray
-        ? garden.FindSpray(spray) is { PatchTest: false } a ? a.Target : null
-        // Helpers that were let out keep nothing back but what harms them.
-        : garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId && t.Step != KnownIds.Measures.ReleaseHelpers)?.Target;
+    private static string? Against(GardenSnapshot garden, CheckBack visit) =>
+        visit.ApplicationId is { } spray
+            ? garden.FindSpray(spray) is { PatchTest: false } a
+                ? a.Target
+                : null
+            // Helpers that were let out keep nothing back but what harms them.
+            : garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId && t.Step != KnownIds.Measures.ReleaseHelpers)?.Target;
 
     /// <summary>The name that was given, or the likeliest of the group when a group is name enough.</summary>
     private static (Target? Target, bool Group) NameOf(GardenSnapshot garden, Planting planting, Place place, Observation seen)
@@ -180,8 +217,15 @@ public sealed record Finding(
             return false;
         }
 
-        var before = garden.CountsOf(planting.Id).LastOrDefault(o => o.LookId != seen.LookId && o.At < seen.At && o.At >= seen.At.AddDays(-SteepDays)
-            && o.LeavesLooked > 0 && (o.Named == target.Id || (o.Named is null && o.LeavesAffected == 0)));
+        var before = garden
+            .CountsOf(planting.Id)
+            .LastOrDefault(o =>
+                o.LookId != seen.LookId
+                && o.At < seen.At
+                && o.At >= seen.At.AddDays(-SteepDays)
+                && o.LeavesLooked > 0
+                && (o.Named == target.Id || (o.Named is null && o.LeavesAffected == 0))
+            );
         return before is not null && seen.Incidence >= 2 * before.Incidence;
     }
 

@@ -17,8 +17,14 @@ internal static class HandWork
         var atTips = f.Seen.Part == PlantPart.Tips || f.Seen.Signs.Any(s => s is { Sign: KnownIds.Signs.TipsFirst, Present: true });
         List<Measure> fitting =
         [
-            .. f.Garden.Catalogue.Measures
-                .Where(m => m.Rung == Rung.Hands && m.IsFor(target) && m.CheckBackDays is not null && f.Against(m) is null && (m.Id != KnownIds.Measures.PinchTips || atTips))
+            .. f
+                .Garden.Catalogue.Measures.Where(m =>
+                    m.Rung == Rung.Hands
+                    && m.IsFor(target)
+                    && m.CheckBackDays is not null
+                    && f.Against(m) is null
+                    && (m.Id != KnownIds.Measures.PinchTips || atTips)
+                )
                 .OrderByDescending(m => m.EffectOn(target)?.Young ?? 0)
                 .ThenByDescending(m => m.Id == KnownIds.Measures.WaterJet),
         ];

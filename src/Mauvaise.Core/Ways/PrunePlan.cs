@@ -27,17 +27,21 @@ public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeN
         var now = Math.Min(affected, most);
         var visits = now == 0 ? 0 : (int)Math.Ceiling((double)affected / now);
         var about = leaves is null ? Say.Of("words.about") : "";
-        var sentence = now == 0
-            ? Say.Of("ways.tooFewLeavesToSpareOne")
-            : visits == 1
-                ? Say.Of("ways.takeOffOfLeavesTheWorst", ("now", now), ("about", about), ("all", all))
-                : Say.Of("ways.takeOffOfLeavesNow", ("now", now), ("about", about), ("all", all), ("affected", affected), ("visits", visits));
+        var sentence =
+            now == 0 ? Say.Of("ways.tooFewLeavesToSpareOne")
+            : visits == 1 ? Say.Of("ways.takeOffOfLeavesTheWorst", ("now", now), ("about", about), ("all", all))
+            : Say.Of("ways.takeOffOfLeavesNow", ("now", now), ("about", about), ("all", all), ("affected", affected), ("visits", visits));
         return new PrunePlan(all, leaves is not null, affected, now, visits, sentence);
     }
 
     private static int Reckoned(GardenSnapshot garden, Planting planting)
     {
-        var grown = planting.Stage switch { GrowthStage.Seedling => 0.15, GrowthStage.Young => 0.4, _ => 1.0 };
+        var grown = planting.Stage switch
+        {
+            GrowthStage.Seedling => 0.15,
+            GrowthStage.Young => 0.4,
+            _ => 1.0,
+        };
         return Math.Max(1, (int)Math.Round(garden.PlantsOf(planting) * garden.Catalogue.Crop(planting.Crop).Leaves * grown));
     }
 }

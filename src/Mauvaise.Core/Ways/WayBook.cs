@@ -32,7 +32,11 @@ public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sent
         {
             var takeOut = All.FirstOrDefault(w => w.Uses(KnownIds.Measures.TakeOut));
             var others = All.Where(w => w.Allowed && !w.Proposed && w != Alone && w != takeOut)
-                .DistinctBy(w => w.Outlook is { End: var end } ? (Math.Round(end.Middle, 2), Math.Round(end.High, 2), w.Sprays, w.Hands.Count) : (w.Cost, 0, w.Sprays, w.Hands.Count));
+                .DistinctBy(w =>
+                    w.Outlook is { End: var end }
+                        ? (Math.Round(end.Middle, 2), Math.Round(end.High, 2), w.Sprays, w.Hands.Count)
+                        : (w.Cost, 0, w.Sprays, w.Hands.Count)
+                );
             return
             [
                 .. All.Where(w => w.Proposed || w == Alone),
@@ -43,11 +47,14 @@ public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sent
         }
     }
 
-    private const int OthersCompared = 4, BarredCompared = 3;
+    private const int OthersCompared = 4,
+        BarredCompared = 3;
 
     /// <summary>One way for each material, the best first: the proposed one, else what is mixed without hands.</summary>
     public IEnumerable<Way> WithMaterials =>
-        All.Where(w => w.Option is not null).GroupBy(w => w.Option!.Material.Id).Select(g => g.OrderByDescending(w => w.Proposed).ThenBy(w => w.Hands.Count).First());
+        All.Where(w => w.Option is not null)
+            .GroupBy(w => w.Option!.Material.Id)
+            .Select(g => g.OrderByDescending(w => w.Proposed).ThenBy(w => w.Hands.Count).First());
 }
 
 /// <summary>
@@ -94,5 +101,9 @@ public sealed class WayBook
 
     /// <summary>The ways to meet a trouble that was counted at the latest look; null when it was not.</summary>
     public WaySet? For(Planting planting, Target target) =>
-        garden.LatestLook(planting.Id).Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 }).Select(o => For(planting, o)).FirstOrDefault(set => set.Finding.Target?.Id == target.Id);
+        garden
+            .LatestLook(planting.Id)
+            .Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 })
+            .Select(o => For(planting, o))
+            .FirstOrDefault(set => set.Finding.Target?.Id == target.Id);
 }

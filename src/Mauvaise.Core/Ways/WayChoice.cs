@@ -39,7 +39,9 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
         if (!f.OverLine || f.HelpersAtWork)
         {
             // Ants are baited whatever the count; who hardly ever sprays takes spotted leaves off at sight.
-            var early = all.Find(w => w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune)));
+            var early = all.Find(w =>
+                w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune))
+            );
             var near = !nothing.Holds || f.Share >= NearLine * f.Line.Share;
             return early ?? (near && !f.HelpersAtWork ? Saving(all, nothing) : null) ?? nothing;
         }
@@ -94,8 +96,10 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
 
         var worth = ways.Where(w => w.Outlook!.End.Middle <= WorthIt * nothing.Outlook!.End.Middle).ToList();
         // Who cleans first protects what is clean next: the cleaning is not judged as if nothing came after it.
-        return worth.OrderByDescending(w => f.CleansFirst(w) && IsWorthMixing(w, ways))
-                .ThenBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost).FirstOrDefault()
+        return worth
+            .OrderByDescending(w => f.CleansFirst(w) && IsWorthMixing(w, ways))
+            .ThenBy(w => Math.Max(0, w.Outlook!.End.Middle - f.Line.Share) + w.Cost)
+            .FirstOrDefault()
             ?? (f.Overrun && takeOut.Allowed ? takeOut : nothing);
     }
 
@@ -103,12 +107,15 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
     /// A few caterpillars eat much: the hands that save most of the crop before a line asks for it; null where that is little, and for what does
     /// not eat leaves.
     /// </summary>
-    private Way? Saving(List<Way> all, Way nothing) => BroodTraits.Of(target) is null ? null :
-        all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook!.Loss - w.Outlook!.Loss > WorthSaving).MinBy(w => w.Cost);
+    private Way? Saving(List<Way> all, Way nothing) =>
+        BroodTraits.Of(target) is null
+            ? null
+            : all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook!.Loss - w.Outlook!.Loss > WorthSaving).MinBy(w => w.Cost);
 
     /// <summary>It holds, or leaves clearly less than what is done without mixing.</summary>
     private static bool IsWorthMixing(Way way, List<Way> ways) =>
-        way.Outlook is not { End.Middle: var left } || way.Holds
+        way.Outlook is not { End.Middle: var left }
+        || way.Holds
         || ways.TrueForAll(w => w.Option is not null || w.Outlook is not { End.Middle: var other } || left <= WorthIt * other);
 
     /// <summary>Somebody said no to a part of it for this look.</summary>
@@ -121,10 +128,11 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
     public bool IsOffApproach(Way way) => target.Kind == TargetKind.Disease && way.Option is { FitsApproach: false };
 
     /// <summary>What a milder way may cost more than the cheapest, share of the crop (assumed): nothing to who keeps ahead, all to who hardly sprays.</summary>
-    private double MildnessIsWorth => f.Stance switch
-    {
-        Stance.KeepAhead => 0,
-        Stance.LastResort => 1,
-        _ => 0.03,
-    };
+    private double MildnessIsWorth =>
+        f.Stance switch
+        {
+            Stance.KeepAhead => 0,
+            Stance.LastResort => 1,
+            _ => 0.03,
+        };
 }

@@ -13,7 +13,8 @@ namespace Mauvaise.Core.Ways;
 internal sealed class WaySearch
 {
     /// <summary>Hands go over a planting again after so many days, and so many times at the most.</summary>
-    private const int HandsAgainDays = 3, MostHandRounds = 4;
+    private const int HandsAgainDays = 3,
+        MostHandRounds = 4;
 
     /// <summary>Leaves come off a week apart.</summary>
     private const int PruneAgainDays = 7;
@@ -55,7 +56,13 @@ internal sealed class WaySearch
 
         if (finding.Clean || finding.Stale || finding.Target is not { } target)
         {
-            return new WaySet(finding, [], finding.Clean ? Say.Of("actions.cleanTheUsualWalkIsSoon") : finding.Stale ? Say.Of("ways.theCountIsTooOld") : Say.Of("ways.findOutWhatItIsFirst"));
+            return new WaySet(
+                finding,
+                [],
+                finding.Clean ? Say.Of("actions.cleanTheUsualWalkIsSoon")
+                    : finding.Stale ? Say.Of("ways.theCountIsTooOld")
+                    : Say.Of("ways.findOutWhatItIsFirst")
+            );
         }
 
         var search = new WaySearch(finding, target, leaves, hours);
@@ -90,65 +97,127 @@ internal sealed class WaySearch
         Way[] ordered =
         [
             .. all.Select(w => w with { Proposed = w.Id == proposed?.Id })
-                .OrderByDescending(w => w.Proposed).ThenByDescending(w => w.Allowed).ThenBy(choice.IsOffApproach).ThenByDescending(w => w.Holds).ThenBy(w => w.Cost).ThenBy(w => w.Id, StringComparer.Ordinal),
+                .OrderByDescending(w => w.Proposed)
+                .ThenByDescending(w => w.Allowed)
+                .ThenBy(choice.IsOffApproach)
+                .ThenByDescending(w => w.Holds)
+                .ThenBy(w => w.Cost)
+                .ThenBy(w => w.Id, StringComparer.Ordinal),
         ];
         var (noHour, left) = WithoutHour.Of(f, ordered);
         return new WaySet(f, ordered, noHour + WayWords.Sentence(f, ordered)) { WithoutHour = left };
     }
 
-    private static Way Nothing() => new() { Id = Way.AloneId, Words = Say.Of("ways.leaveItAndLookAgain"), Rung = Rung.Look };
+    private static Way Nothing() =>
+        new()
+        {
+            Id = Way.AloneId,
+            Words = Say.Of("ways.leaveItAndLookAgain"),
+            Rung = Rung.Look,
+        };
 
     /// <summary>Keeping the ants from those that would eat them.</summary>
-    private IEnumerable<Way> Ants() => f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders ? [] :
-    [
-        new() { Id = KnownIds.Measures.AntBait, Words = Say.Of("ways.baitTheAntsAndBand"), Rung = Rung.Helpers, Hands = AntParts },
-    ];
+    private IEnumerable<Way> Ants() =>
+        f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders
+            ? []
+            :
+            [
+                new()
+                {
+                    Id = KnownIds.Measures.AntBait,
+                    Words = Say.Of("ways.baitTheAntsAndBand"),
+                    Rung = Rung.Helpers,
+                    Hands = AntParts,
+                },
+            ];
 
     private HandPart[] AntParts =>
-        f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders ? []
-        : [.. new[] { KnownIds.Measures.AntBait, KnownIds.Measures.AntBand }.Select(id => new HandPart(f.Garden.Catalogue.Measure(id), [0]))];
+        f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders
+            ? []
+            : [.. new[] { KnownIds.Measures.AntBait, KnownIds.Measures.AntBand }.Select(id => new HandPart(f.Garden.Catalogue.Measure(id), [0]))];
 
     private IEnumerable<Way> ByHand() => HandWork.Fitting(f).Select(m => Hand(m, [.. AntParts, .. Doing(m)]));
 
-    private static Way Hand(Measure m, IReadOnlyList<HandPart> parts) => new() { Id = m.Id, Words = WayWords.Hands(parts), Rung = Rung.Hands, Hands = parts };
+    private static Way Hand(Measure m, IReadOnlyList<HandPart> parts) =>
+        new()
+        {
+            Id = m.Id,
+            Words = WayWords.Hands(parts),
+            Rung = Rung.Hands,
+            Hands = parts,
+        };
 
     /// <summary>A measure on the days that hold it at the least cost; as often as may be where none do.</summary>
     private HandPart[] Doing(Measure m)
     {
-        var plans = Enumerable.Range(1, scene is null || m.EffectOn(target) is null ? 1 : MostHandRounds).Select(n => new HandPart(m, [.. Enumerable.Range(0, n).Select(k => k * HandsAgainDays)])).ToList();
+        var plans = Enumerable
+            .Range(1, scene is null || m.EffectOn(target) is null ? 1 : MostHandRounds)
+            .Select(n => new HandPart(m, [.. Enumerable.Range(0, n).Select(k => k * HandsAgainDays)]))
+            .ToList();
         if (plans.Count == 1)
         {
             return [plans[0]];
         }
 
-        var holding = from plan in plans
-                      let way = Hand(m, [.. AntParts, plan])
-                      let run = Middling(way)
-                      where Promises(run)
-                      orderby run.Loss + Besides(way, Minutes(way))
-                      select plan;
+        var holding =
+            from plan in plans
+            let way = Hand(m, [.. AntParts, plan])
+            let run = Middling(way)
+            where Promises(run)
+            orderby run.Loss + Besides(way, Minutes(way))
+            select plan;
         return [holding.FirstOrDefault() ?? plans[^1]];
     }
 
-    private IEnumerable<Way> Pruned() => prune is null ? [] : [new() { Id = KnownIds.Measures.Prune, Words = WayWords.Prune(prune), Rung = Rung.Prune, Hands = PruneParts, Prune = prune }];
+    private IEnumerable<Way> Pruned() =>
+        prune is null
+            ? []
+            :
+            [
+                new()
+                {
+                    Id = KnownIds.Measures.Prune,
+                    Words = WayWords.Prune(prune),
+                    Rung = Rung.Prune,
+                    Hands = PruneParts,
+                    Prune = prune,
+                },
+            ];
 
-    private HandPart[] PruneParts => prune is null ? [] :
-    [
-        new(f.Garden.Catalogue.Measure(KnownIds.Measures.Prune), [.. Enumerable.Range(0, prune.Visits).Select(k => k * PruneAgainDays).Where(d => d < WayBook.JudgedAfterDays)]),
-    ];
+    private HandPart[] PruneParts =>
+        prune is null
+            ? []
+            :
+            [
+                new(
+                    f.Garden.Catalogue.Measure(KnownIds.Measures.Prune),
+                    [.. Enumerable.Range(0, prune.Visits).Select(k => k * PruneAgainDays).Where(d => d < WayBook.JudgedAfterDays)]
+                ),
+            ];
 
     private List<Way> Mixed() =>
-    [
-        .. MaterialChoice.Options(f.Garden, f.Planting, target).Where(o => o.Material.LabelOnly || o.Recipe.Form is Form.Spray or Form.Drench).Select(o => Rounds(o, [])),
-    ];
+        [
+            .. MaterialChoice
+                .Options(f.Garden, f.Planting, target)
+                .Where(o => o.Material.LabelOnly || o.Recipe.Form is Form.Spray or Form.Drench)
+                .Select(o => Rounds(o, [])),
+        ];
 
     /// <summary>Hands or pruning first, with what comes nearest by itself.</summary>
     private IEnumerable<Way> Together(List<Way> mixed)
     {
-        HandPart[][] firsts = prune is not null ? [PruneParts]
-            : HandWork.Fitting(f).FirstOrDefault(m => m.EffectOn(target) is not null) is { } m ? [[new(m, [0])], [new(m, [.. Enumerable.Range(0, MostHandRounds).Select(k => k * HandsAgainDays)])]]
+        HandPart[][] firsts =
+            prune is not null ? [PruneParts]
+            : HandWork.Fitting(f).FirstOrDefault(m => m.EffectOn(target) is not null) is { } m
+                ?
+                [
+                    [new(m, [0])],
+                    [new(m, [.. Enumerable.Range(0, MostHandRounds).Select(k => k * HandsAgainDays)])],
+                ]
             : [];
-        return firsts.Length == 0 ? [] : mixed.Where(w => w.Allowed).OrderBy(choice.IsOffApproach).ThenByDescending(w => w.Option!.Score).Take(WithHands).Select(Best);
+        return firsts.Length == 0
+            ? []
+            : mixed.Where(w => w.Allowed).OrderBy(choice.IsOffApproach).ThenByDescending(w => w.Option!.Score).Take(WithHands).Select(Best);
 
         // Once by hand where that is enough, again and again where it is not.
         Way Best(Way alone)
@@ -177,20 +246,23 @@ internal sealed class WaySearch
 
         var start = FirstHour(material, wait);
         HandPart[] parts = [.. AntParts, .. first];
-        Way Shaped(CourseShape shape) => new()
-        {
-            Id = string.Join('+', [.. first.Select(p => p.Measure.Id), material.Id]),
-            Words = WayWords.Rounds(f.Garden, option.Recipe, first, prune, shape, start ?? wait),
-            Rung = Rung.Spray,
-            Hands = parts,
-            Prune = first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? prune : null,
-            Option = option,
-            Shape = shape,
-            SprayDays = [.. Enumerable.Range(0, shape.Rounds).Select(k => (start ?? wait) + k * shape.SpacingDays)],
-            Against = [.. Barred(option, shape, start)],
-        };
+        Way Shaped(CourseShape shape) =>
+            new()
+            {
+                Id = string.Join('+', [.. first.Select(p => p.Measure.Id), material.Id]),
+                Words = WayWords.Rounds(f.Garden, option.Recipe, first, prune, shape, start ?? wait),
+                Rung = Rung.Spray,
+                Hands = parts,
+                Prune = first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? prune : null,
+                Option = option,
+                Shape = shape,
+                SprayDays = [.. Enumerable.Range(0, shape.Rounds).Select(k => (start ?? wait) + k * shape.SpacingDays)],
+                Against = [.. Barred(option, shape, start)],
+            };
 
-        var shapes = running is null ? Shapes(material, usual) : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Say.Of("ways.whatIsLeftOfTheCourse"))];
+        var shapes = running is null
+            ? Shapes(material, usual)
+            : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Say.Of("ways.whatIsLeftOfTheCourse"))];
         return Shaped(scene is null ? usual : shapes.Find(s => Promises(Middling(Shaped(s)))) ?? Nearest());
 
         // None holds: the one that leaves least.
@@ -203,10 +275,16 @@ internal sealed class WaySearch
         var least = Math.Max(material.Cadence.CurativeMinDays, material.Label?.DaysBetween ?? 0);
         var widest = Math.Max(least, usual.SpacingDays);
         var most = CourseShape.MostOf(material);
-        var closer = from rounds in Enumerable.Range(usual.Rounds, Math.Max(1, most - usual.Rounds + 1))
-                     from days in Enumerable.Range(least, widest - least + 1).Reverse()
-                     where rounds <= most
-                     select usual with { Rounds = rounds, SpacingDays = days, Because = Say.Of("ways.fewerOrFurtherApartLeaveMore") };
+        var closer =
+            from rounds in Enumerable.Range(usual.Rounds, Math.Max(1, most - usual.Rounds + 1))
+            from days in Enumerable.Range(least, widest - least + 1).Reverse()
+            where rounds <= most
+            select usual with
+            {
+                Rounds = rounds,
+                SpacingDays = days,
+                Because = Say.Of("ways.fewerOrFurtherApartLeaveMore"),
+            };
         return [usual with { SpacingDays = widest }, .. closer];
     }
 
@@ -286,7 +364,8 @@ internal sealed class WaySearch
     private Played Middling(Way way) => scene!.Run(ScheduleOf(way), null, WayBook.PlayedDays);
 
     /// <summary>It comes under the line, and stays there until it is judged.</summary>
-    private static bool Under(double[] shares, double line) => Enumerable.Range(UnderFromDay, WayBook.JudgedAfterDays - UnderFromDay + 1).All(day => shares[day] <= line);
+    private static bool Under(double[] shares, double line) =>
+        Enumerable.Range(UnderFromDay, WayBook.JudgedAfterDays - UnderFromDay + 1).All(day => shares[day] <= line);
 
     /// <summary>A run with middling luck promises that the middle of many will hold. Luck is lopsided, so it has to clear the line by a seventh.</summary>
     private bool Promises(Played run) => Under(run.Shares, f.Line.Share * 0.85);
@@ -297,8 +376,11 @@ internal sealed class WaySearch
         return new Schedule(
             way.Option is { } option ? new SprayRounds(option.Material, way.SprayDays) : null,
             hands is null ? null : new HandRounds(hands.Measure.EffectOn(target)!, hands.Days),
-            way.Prune is { } plan ? new PruneRounds((double)plan.TakeNow / plan.Leaves, way.Hands.First(h => h.Measure.Id == KnownIds.Measures.Prune).Days) : null,
-            way.Hands.Any(h => h.Measure.Id is KnownIds.Measures.AntBait or KnownIds.Measures.AntBand) ? AntsGoneAfterDays : null);
+            way.Prune is { } plan
+                ? new PruneRounds((double)plan.TakeNow / plan.Leaves, way.Hands.First(h => h.Measure.Id == KnownIds.Measures.Prune).Days)
+                : null,
+            way.Hands.Any(h => h.Measure.Id is KnownIds.Measures.AntBait or KnownIds.Measures.AntBand) ? AntsGoneAfterDays : null
+        );
     }
 
     /// <summary>A bait takes some days to work (assumed).</summary>
@@ -329,15 +411,21 @@ internal sealed class WaySearch
         var curves = WhatIf.Play(scene, [.. distinct.Select(k => ScheduleOf(ways[keys.IndexOf(k)]))], WayBook.PlayedDays);
         return
         [
-            .. ways.Select((w, i) => w.Id == KnownIds.Measures.TakeOut ? Gone()
-                : curves[distinct.IndexOf(keys[i])] is var curve ? new Outlook(curve.Days, curve.Loss, curve.HelpersLeft) : null),
+            .. ways.Select(
+                (w, i) =>
+                    w.Id == KnownIds.Measures.TakeOut ? Gone()
+                    : curves[distinct.IndexOf(keys[i])] is var curve ? new Outlook(curve.Days, curve.Loss, curve.HelpersLeft)
+                    : null
+            ),
         ];
     }
 
     private string KeyOf(Schedule s)
     {
         var of = s.Sprays?.Material;
-        return FormattableString.Invariant($"{(of?.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} {of?.Cover} {of?.HarmToHelpers} {Days(s.Sprays?.Days)}|{s.Hands?.Effect} {Days(s.Hands?.Days)}|{s.Pruned?.Share} {Days(s.Pruned?.Days)}|{s.AntsOffFrom}");
+        return FormattableString.Invariant(
+            $"{(of?.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} {of?.Cover} {of?.HarmToHelpers} {Days(s.Sprays?.Days)}|{s.Hands?.Effect} {Days(s.Hands?.Days)}|{s.Pruned?.Share} {Days(s.Pruned?.Days)}|{s.AntsOffFrom}"
+        );
 
         static string Days(IReadOnlyList<int>? days) => string.Join(',', days ?? []);
     }
@@ -347,12 +435,17 @@ internal sealed class WaySearch
     {
         var days = f.Crop.StageDays;
         var left = f.DaysToEnd is { } toEnd ? Math.Clamp((double)toEnd / Math.Max(1, days[2] - days[1]), 0.05, 1) : 1;
-        return new Outlook([.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0, 0))], left * (target.ByPlant ? f.Share : 1), null);
+        return new Outlook(
+            [.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0, 0))],
+            left * (target.ByPlant ? f.Share : 1),
+            null
+        );
     }
 
     /// <summary>Time in all, minutes.</summary>
     private double Minutes(Way way) =>
-        way.Hands.Sum(h => h.Days.Count * WorkTime.OfHands(f.Garden, f.Planting, h.Measure, h.Measure.Id == KnownIds.Measures.Prune ? prune!.TakeNow : null)) + way.Sprays * WorkTime.OfTank(litres);
+        way.Hands.Sum(h => h.Days.Count * WorkTime.OfHands(f.Garden, f.Planting, h.Measure, h.Measure.Id == KnownIds.Measures.Prune ? prune!.TakeNow : null))
+        + way.Sprays * WorkTime.OfTank(litres);
 
     /// <summary>What a way costs besides the crop that is lost.</summary>
     private double Besides(Way way, double minutes)
@@ -366,7 +459,10 @@ internal sealed class WaySearch
 
         var inMix = MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe);
         var helpers = Math.Min(1, (double)f.Helpers / f.Seen.LeavesLooked);
-        var round = Costs.Tank + litres * Costs.Litre + Costs.Stress
+        var round =
+            Costs.Tank
+            + litres * Costs.Litre
+            + Costs.Stress
             + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
             + (inMix.Any(m => MaterialChoice.IsTender(f.Crop, f.Planting, m)) ? Costs.Tender : 0)
             + Costs.Worse * Math.Max(0, 2 - option.Score);

@@ -19,14 +19,21 @@ public static class WayWords
     /// <summary>"Hose them off, 3 times, 3 days apart".</summary>
     internal static string Hands(IReadOnlyList<HandPart> parts) => Say.All(parts.Select(p => p.Measure.Name.InSentence() + Times(p.Days)));
 
-    internal static string Prune(PrunePlan plan) => plan.Visits > 1 ? Say.Of("ways.cutLeavesAndBinThemTimes", ("takeNow", plan.TakeNow), ("visits", plan.Visits)) : Say.Of("ways.cutLeavesAndBinThem", ("takeNow", plan.TakeNow));
+    internal static string Prune(PrunePlan plan) =>
+        plan.Visits > 1
+            ? Say.Of("ways.cutLeavesAndBinThemTimes", ("takeNow", plan.TakeNow), ("visits", plan.Visits))
+            : Say.Of("ways.cutLeavesAndBinThem", ("takeNow", plan.TakeNow));
 
     /// <summary>"Cut 35 leaves and bin them, then neem with soap, 3 rounds, 5 days apart, from Thu 16 Jul".</summary>
     internal static string Rounds(GardenSnapshot garden, Recipe recipe, IReadOnlyList<HandPart> first, PrunePlan? prune, CourseShape shape, int start)
     {
-        var before = first.Count == 0 ? "" : Say.Of("ways.then", ("prune", first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? Prune(prune!) : Hands(first)));
-        var rounds = shape.Rounds == 1 ? Say.Of("ways.once") : Say.Of("ways.roundsApart", ("rounds", shape.Rounds), ("days", CourseShape.Days(shape.SpacingDays)));
-        return start == 0 ? Say.Of("ways.beforeRecipeRounds", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds)) : Say.Of("ways.from", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds), ("day", Day(garden.Today.AddDays(start))));
+        var before =
+            first.Count == 0 ? "" : Say.Of("ways.then", ("prune", first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? Prune(prune!) : Hands(first)));
+        var rounds =
+            shape.Rounds == 1 ? Say.Of("ways.once") : Say.Of("ways.roundsApart", ("rounds", shape.Rounds), ("days", CourseShape.Days(shape.SpacingDays)));
+        return start == 0
+            ? Say.Of("ways.beforeRecipeRounds", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds))
+            : Say.Of("ways.from", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds), ("day", Day(garden.Today.AddDays(start))));
     }
 
     /// <summary>What is proposed and what comes of it.</summary>
@@ -67,16 +74,19 @@ public static class WayWords
     /// <summary>What would hold it if it were bought, as a sentence of its own; empty where nothing would.</summary>
     private static string Bought(IReadOnlyList<Way> ways) =>
         ways.Where(w => w.Holds && w.Against is [{ Code: MaterialOption.NeedsLabel }]).MinBy(w => w.Cost) is { } way
-            ? Say.Of("ways.wouldEnterTheProductThatYou", ("material", way.Option!.Material.Name)) : "";
+            ? Say.Of("ways.wouldEnterTheProductThatYou", ("material", way.Option!.Material.Name))
+            : "";
 
     /// <summary>"In 3 weeks 7 %, left alone 65 %."; null where no model plays it through.</summary>
     public static string? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.Alone?.Outlook is { } alone ? Comes(outlook, alone) : null;
 
-    private static string Comes(Outlook outlook, Outlook alone) => Say.Of("ways.in3WeeksLeftAlone", ("percent", Percent(outlook.End.Middle)), ("percent2", Percent(alone.End.Middle)));
+    private static string Comes(Outlook outlook, Outlook alone) =>
+        Say.Of("ways.in3WeeksLeftAlone", ("percent", Percent(outlook.End.Middle)), ("percent2", Percent(alone.End.Middle)));
 
     public static string Percent(double share) => $"{Say.In(share * 100, "0")} %";
 
     public static string Day(DateOnly date) => Say.In(date, "ddd d MMM");
 
-    private static string Times(IReadOnlyList<int> days) => days.Count < 2 ? "" : Say.Of("ways.timesApart", ("days", days.Count), ("days2", CourseShape.Days(days[1] - days[0])));
+    private static string Times(IReadOnlyList<int> days) =>
+        days.Count < 2 ? "" : Say.Of("ways.timesApart", ("days", days.Count), ("days2", CourseShape.Days(days[1] - days[0])));
 }

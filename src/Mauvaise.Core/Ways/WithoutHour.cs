@@ -41,26 +41,27 @@ internal static class WithoutHour
         var material = barred.MinBy(w => w.Cost)!.Option!.Material;
         var hours = Hours(f, material);
         var soap = barred.Find(w => w.Option!.Material.Id == KnownIds.Materials.InsecticidalSoap)?.Option!.Material;
-        return (Why(material, hours),
-        [
-            Lamp(f, hours),
-            .. Shade(f, hours, material),
-            .. soap is null ? [] : Rinsed(f, soap == material ? hours : Hours(f, soap)),
-            .. Hands(ways),
-        ]);
+        return (
+            Why(material, hours),
+            [Lamp(f, hours), .. Shade(f, hours, material), .. soap is null ? [] : Rinsed(f, soap == material ? hours : Hours(f, soap)), .. Hands(ways)]
+        );
     }
 
     /// <summary>The hours to come whose weather is known.</summary>
     private static List<HourVerdict> Hours(Finding f, Material material) =>
-    [
-        .. SprayHours.Judge(f.Garden.PlannedSkyOf(f.Place), f.Garden.Now, f.Garden.Now.AddHours(LooksAheadHours), material)
-            .Where(h => h.Hour >= f.Garden.Now && h.Rules.All(r => r.Rule != SprayRule.Unknown)),
-    ];
+        [
+            .. SprayHours
+                .Judge(f.Garden.PlannedSkyOf(f.Place), f.Garden.Now, f.Garden.Now.AddHours(LooksAheadHours), material)
+                .Where(h => h.Hour >= f.Garden.Now && h.Rules.All(r => r.Rule != SprayRule.Unknown)),
+        ];
 
     private static string Why(Material material, List<HourVerdict> hours)
     {
-        var often = hours.SelectMany(h => h.Rules).Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light)
-            .GroupBy(r => r.Rule).MaxBy(g => g.Count());
+        var often = hours
+            .SelectMany(h => h.Rules)
+            .Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light)
+            .GroupBy(r => r.Rule)
+            .MaxBy(g => g.Count());
         var because = often is null ? "" : $": {often.First().Sentence.TrimEnd('.').InSentence()}";
         return Say.Of("ways.noHourOfTheComingDays2", ("material", material.Name.InSentence()), ("because", because));
     }

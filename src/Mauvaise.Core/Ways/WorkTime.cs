@@ -6,7 +6,10 @@ namespace Mauvaise.Core.Ways;
 /// <summary>How long work takes, minutes (assumed). Ways, outings and the plan's days reckon with the same figures.</summary>
 public static class WorkTime
 {
-    private const double MixMinutes = 10, MinutesALitre = 6, MinutesALeaf = 0.15, CheckBackMinutes = 5;
+    private const double MixMinutes = 10,
+        MinutesALitre = 6,
+        MinutesALeaf = 0.15,
+        CheckBackMinutes = 5;
 
     /// <summary>Mixing a tank and going over what it is for.</summary>
     /// <param name="litres">0 or more.</param>

@@ -14,8 +14,13 @@ public sealed record Language(string Code, string Name, bool LowersNames)
     /// <summary>The language that is nearest to what a browser or a person asks for; the default where none is.</summary>
     /// <param name="wanted">"de-AT", "de"; null where nobody said.</param>
     public static string Nearest(string? wanted) =>
-        wanted is not null && MessageBook.All.Keys.FirstOrDefault(code => wanted.Equals(code, StringComparison.OrdinalIgnoreCase) || wanted.StartsWith(code + "-", StringComparison.OrdinalIgnoreCase)) is { } code
-            ? code : Default;
+        wanted is not null
+        && MessageBook.All.Keys.FirstOrDefault(code =>
+            wanted.Equals(code, StringComparison.OrdinalIgnoreCase) || wanted.StartsWith(code + "-", StringComparison.OrdinalIgnoreCase)
+        )
+            is { } code
+            ? code
+            : Default;
 
     /// <summary>Speaks a language until it is disposed of; for work that no request asked for, such as letters and feeds.</summary>
     public static IDisposable Speaking(string? code) => new Spoken(CultureInfo.GetCultureInfo(Nearest(code)));

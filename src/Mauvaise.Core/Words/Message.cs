@@ -26,7 +26,10 @@ public sealed class Message
         {
             switch (text[i])
             {
-                case '{' when text.IndexOf('}', i) is > 0 and var end && text[i + 1] == '\'' && text.IndexOf("'}", i + 2, StringComparison.Ordinal) is > 0 and var quote:
+                case '{'
+                    when text.IndexOf('}', i) is > 0 and var end
+                        && text[i + 1] == '\''
+                        && text.IndexOf("'}", i + 2, StringComparison.Ordinal) is > 0 and var quote:
                     plain.Append(text, i + 2, quote - i - 2);
                     i = quote + 1;
                     break;
@@ -113,7 +116,23 @@ public sealed class Message
     private static string? Told(object? value, CultureInfo culture) => value is IFormattable f ? f.ToString(null, culture) : value?.ToString();
 
     private static IReadOnlyList<Part> Trimmed(IReadOnlyList<Part> parts) =>
-        [.. parts.Select((p, i) => p.IsHole ? p : p with { Text = (i == 0, i == parts.Count - 1) switch { (true, true) => p.Text.Trim(), (true, _) => p.Text.TrimStart(), (_, true) => p.Text.TrimEnd(), _ => p.Text } })];
+        [
+            .. parts.Select(
+                (p, i) =>
+                    p.IsHole
+                        ? p
+                        : p with
+                        {
+                            Text = (i == 0, i == parts.Count - 1) switch
+                            {
+                                (true, true) => p.Text.Trim(),
+                                (true, _) => p.Text.TrimStart(),
+                                (_, true) => p.Text.TrimEnd(),
+                                _ => p.Text,
+                            },
+                        }
+            ),
+        ];
 
     private sealed record Part(string Text, bool IsHole);
 }

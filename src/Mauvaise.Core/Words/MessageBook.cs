@@ -42,12 +42,16 @@ public sealed class MessageBook
     private static FrozenDictionary<string, MessageBook> Read()
     {
         var assembly = typeof(MessageBook).Assembly;
-        return assembly.GetManifestResourceNames().Where(n => n.EndsWith("/server.json", StringComparison.Ordinal)).Select(name =>
-        {
-            using var file = assembly.GetManifestResourceStream(name)!;
-            using var json = JsonDocument.Parse(file);
-            return new MessageBook(name.Split('/')[^2], [.. Texts(json.RootElement, "")]);
-        }).ToFrozenDictionary(b => b.Language.Code);
+        return assembly
+            .GetManifestResourceNames()
+            .Where(n => n.EndsWith("/server.json", StringComparison.Ordinal))
+            .Select(name =>
+            {
+                using var file = assembly.GetManifestResourceStream(name)!;
+                using var json = JsonDocument.Parse(file);
+                return new MessageBook(name.Split('/')[^2], [.. Texts(json.RootElement, "")]);
+            })
+            .ToFrozenDictionary(b => b.Language.Code);
     }
 
     private static IEnumerable<KeyValuePair<string, string>> Texts(JsonElement element, string path) =>

@@ -30,7 +30,13 @@ public static class Say
     }
 
     /// <summary>A day before today: "today", "yesterday", "3 days ago".</summary>
-    public static string Ago(int days) => days switch { 0 => Of("words.today"), 1 => Of("words.yesterday"), _ => Of("words.daysAgo", ("n", days)) };
+    public static string Ago(int days) =>
+        days switch
+        {
+            0 => Of("words.today"),
+            1 => Of("words.yesterday"),
+            _ => Of("words.daysAgo", ("n", days)),
+        };
 
     /// <summary>What one of a few possibilities is called within a sentence: "holding", "slight".</summary>
     public static string Word(Enum one) => Of($"word.{one.GetType().Name}.{one}");

@@ -18,7 +18,9 @@ public sealed record ArchiveFault(string Kind, int Row, string Field, string Sen
 /// <summary>Holds every row of an archive to what a request would be held to, before anything is written.</summary>
 internal static class ArchiveCheck
 {
-    private const int MostText = 4000, MostYear = 2200, LeastYear = 1900;
+    private const int MostText = 4000,
+        MostYear = 2200,
+        LeastYear = 1900;
     private const double MostNumber = 1e9;
 
     /// <summary>A list of this many is enough to see what is wrong.</summary>
@@ -30,7 +32,10 @@ internal static class ArchiveCheck
         var faults = Faults(archive).Take(MostTold + 1).ToList();
         if (faults.Count > 0)
         {
-            throw new ArchiveRefusedException("archive-rows", $"Nothing was taken in. {string.Join(" ", faults.Take(MostTold).Select(f => f + "."))}{(faults.Count > MostTold ? " And more." : "")}");
+            throw new ArchiveRefusedException(
+                "archive-rows",
+                $"Nothing was taken in. {string.Join(" ", faults.Take(MostTold).Select(f => f + "."))}{(faults.Count > MostTold ? " And more." : "")}"
+            );
         }
     }
 
@@ -83,7 +88,11 @@ internal static class ArchiveCheck
                 foreach (var item in list)
                 {
                     at++;
-                    foreach (var (field, sentence) in item is null ? [("", Say.Of("store.thereIsAHole"))] : item.GetType().Namespace == typeof(GardenRow).Namespace ? Values(item, "") : [])
+                    foreach (
+                        var (field, sentence) in item is null ? [("", Say.Of("store.thereIsAHole"))]
+                        : item.GetType().Namespace == typeof(GardenRow).Namespace ? Values(item, "")
+                        : []
+                    )
                     {
                         yield return ($"{name}[{at}]{(field.Length > 0 ? "." + field : "")}", sentence);
                     }
@@ -92,7 +101,8 @@ internal static class ArchiveCheck
         }
     }
 
-    private static bool IsRequired(System.Reflection.PropertyInfo property) => property.CustomAttributes.Any(x => x.AttributeType.Name == "RequiredMemberAttribute");
+    private static bool IsRequired(System.Reflection.PropertyInfo property) =>
+        property.CustomAttributes.Any(x => x.AttributeType.Name == "RequiredMemberAttribute");
 
     private static IEnumerable<ArchiveFault> Facts(GardenArchive a)
     {
@@ -103,67 +113,118 @@ internal static class ArchiveCheck
         var tasks = a.Tasks.Select(x => x.Id).ToHashSet();
         return
         [
-            .. Wrong("garden", [a.Garden],
+            .. Wrong(
+                "garden",
+                [a.Garden],
                 ("latitude", g => g.Latitude is >= -90 and <= 90, Say.Of("store.latitudeLiesBetween90And90")),
                 ("longitude", g => g.Longitude is >= -180 and <= 180, Say.Of("store.longitudeLiesBetween180And180")),
                 ("timeZoneId", g => GardenZone.Find(g.TimeZoneId) is not null, Say.Of("store.thereIsNoSuchTimeZone")),
-                ("freeHours", g => g.FreeHours is null || FreeHoursOf(g.FreeHours) is not null, Say.Of("store.freeHoursAreSevenMasksMonday"))),
-            .. Wrong("places", a.Places,
+                ("freeHours", g => g.FreeHours is null || FreeHoursOf(g.FreeHours) is not null, Say.Of("store.freeHoursAreSevenMasksMonday"))
+            ),
+            .. Wrong(
+                "places",
+                a.Places,
                 ("areaM2", p => p.AreaM2 is > 0 and <= 10_000, Say.Of("store.theAreaIsOver0")),
                 ("sunHours", p => p.SunHours is >= 0 and <= 24, Say.Of("store.hoursOfSunLieBetween0")),
-                ("pondDistanceM", p => p.PondDistanceM is null or >= 0, Say.Of("store.aDistanceIsNoLessThan"))),
-            .. Wrong("plantings", a.Plantings,
+                ("pondDistanceM", p => p.PondDistanceM is null or >= 0, Say.Of("store.aDistanceIsNoLessThan"))
+            ),
+            .. Wrong(
+                "plantings",
+                a.Plantings,
                 ("placeId", p => places.Contains(p.PlaceId), Say.Of("store.thereIsNoSuchPlace")),
                 ("until", p => p.Until is null || p.Until >= p.From, Say.Of("store.itEndsBeforeItBegins")),
-                ("count", p => p.Count is null or > 0, Say.Of("store.plantsAreCountedFrom1"))),
+                ("count", p => p.Count is null or > 0, Say.Of("store.plantsAreCountedFrom1"))
+            ),
             .. Wrong("sprayers", a.Sprayers, ("capacityLitres", x => x.CapacityLitres > 0, Say.Of("store.aSprayerHoldsMoreThanNothing"))),
             .. Wrong("stocks", a.Stocks, ("left", x => x.Left >= 0 && x.Amount >= 0, Say.Of("store.thereCanNotBeLessThan"))),
-            .. Wrong("observations", a.Observations,
+            .. Wrong(
+                "observations",
+                a.Observations,
                 ("plantingId", o => plantings.Contains(o.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
-                ("leavesAffected", o => o.LeavesLooked >= 0 && o.LeavesAffected >= 0 && (o.LeavesLooked == 0 || o.LeavesAffected <= o.LeavesLooked), Say.Of("store.noMoreLeavesCanBeAffected")),
+                (
+                    "leavesAffected",
+                    o => o.LeavesLooked >= 0 && o.LeavesAffected >= 0 && (o.LeavesLooked == 0 || o.LeavesAffected <= o.LeavesLooked),
+                    Say.Of("store.noMoreLeavesCanBeAffected")
+                ),
                 ("helpers", o => o.Helpers >= 0 && o.Mummies >= 0, Say.Of("store.thereCanNotBeLessThan2")),
-                ("severityPercent", o => o.SeverityPercent is null or (>= 0 and <= 100), Say.Of("store.perCentLieBetween0"))),
-            .. Wrong("batches", a.Batches,
+                ("severityPercent", o => o.SeverityPercent is null or (>= 0 and <= 100), Say.Of("store.perCentLieBetween0"))
+            ),
+            .. Wrong(
+                "batches",
+                a.Batches,
                 ("litres", b => b.Litres >= 0, Say.Of("store.thereCanNotBeLessThan")),
                 ("ingredients", b => b.Ingredients.Exists(i => i.Role == "active"), Say.Of("store.nothingInItIsTheActive")),
-                ("plantings", b => b.Plantings.TrueForAll(p => plantings.Contains(p.PlantingId)), Say.Of("store.thereIsNoSuchPlanting"))),
-            .. Wrong("applications", a.Applications,
+                ("plantings", b => b.Plantings.TrueForAll(p => plantings.Contains(p.PlantingId)), Say.Of("store.thereIsNoSuchPlanting"))
+            ),
+            .. Wrong(
+                "applications",
+                a.Applications,
                 ("treated", x => x.Treated.TrueForAll(t => plantings.Contains(t.PlantingId)), Say.Of("store.thereIsNoSuchPlanting")),
                 ("treated.shareWetted", x => x.Treated.TrueForAll(t => t.ShareWetted is >= 0 and <= 1), Say.Of("store.aShareLiesBetween0")),
                 ("litres", x => x.Litres >= 0, Say.Of("store.thereCanNotBeLessThan")),
                 ("batchId", x => x.BatchId is not { } b || batches.Contains(b), Say.Of("store.thereIsNoSuchBottle")),
-                ("parts", x => AreWords<WettedPart>(x.Parts), Say.Of("store.thereIsAWord"))),
-            .. Wrong("harvests", a.Harvests,
+                ("parts", x => AreWords<WettedPart>(x.Parts), Say.Of("store.thereIsAWord"))
+            ),
+            .. Wrong(
+                "harvests",
+                a.Harvests,
                 ("plantingId", h => plantings.Contains(h.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
                 ("grams", h => h.Grams is null or (> 0 and <= 1e6), Say.Of("store.whatWasPickedWeighsMoreThan")),
-                ("pieces", h => h.Pieces is null or > 0, Say.Of("store.piecesAreCountedFrom1"))),
-            .. Wrong("readings", a.Readings,
+                ("pieces", h => h.Pieces is null or > 0, Say.Of("store.piecesAreCountedFrom1"))
+            ),
+            .. Wrong(
+                "readings",
+                a.Readings,
                 ("placeId", r => places.Contains(r.PlaceId), Say.Of("store.thereIsNoSuchPlace")),
-                ("value", r => double.IsFinite(r.Value), Say.Of("store.aReadingIsANumber"))),
+                ("value", r => double.IsFinite(r.Value), Say.Of("store.aReadingIsANumber"))
+            ),
             .. Wrong("tasks", a.Tasks, ("plantingId", t => plantings.Contains(t.PlantingId), Say.Of("store.thereIsNoSuchPlanting"))),
-            .. Wrong("checkBacks", a.CheckBacks,
+            .. Wrong(
+                "checkBacks",
+                a.CheckBacks,
                 ("plantingId", c => plantings.Contains(c.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
                 ("applicationId", c => c.ApplicationId is not { } s || sprays.Contains(s), Say.Of("store.thereIsNoSuchSpray")),
                 ("taskId", c => c.TaskId is not { } t || tasks.Contains(t), Say.Of("store.thereIsNoSuchTask")),
-                ("injurySigns", c => AreWords<InjurySign>(c.InjurySigns), Say.Of("store.thereIsAWord2"))),
-            .. Wrong("courses", a.Courses,
+                ("injurySigns", c => AreWords<InjurySign>(c.InjurySigns), Say.Of("store.thereIsAWord2"))
+            ),
+            .. Wrong(
+                "courses",
+                a.Courses,
                 ("plantingId", c => plantings.Contains(c.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
                 ("spacingDays", c => c.SpacingDays is >= 1 and <= 400 && c.Rounds is >= 1 and <= 100, Say.Of("store.roundsAre1To100")),
-                ("ownDays", c => (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).All(d => DateOnly.TryParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out _)), Say.Of("store.daysAreWrittenAs202607"))),
+                (
+                    "ownDays",
+                    c =>
+                        (c.OwnDays ?? "")
+                            .Split(',', StringSplitOptions.RemoveEmptyEntries)
+                            .All(d => DateOnly.TryParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out _)),
+                    Say.Of("store.daysAreWrittenAs202607")
+                )
+            ),
         ];
     }
 
     /// <summary>Masks of hours, as the row keeps them; null when they are none.</summary>
     private static int[]? FreeHoursOf(string masks)
     {
-        var read = masks.Split(',').Select(m => int.TryParse(m, CultureInfo.InvariantCulture, out var mask) && mask is >= 0 and < 1 << 24 ? mask : -1).ToArray();
+        var read = masks
+            .Split(',')
+            .Select(m => int.TryParse(m, CultureInfo.InvariantCulture, out var mask) && mask is >= 0 and < 1 << 24 ? mask : -1)
+            .ToArray();
         return read.Length == 7 && read.All(m => m >= 0) ? read : null;
     }
 
     private static bool AreWords<T>(string? list)
-        where T : struct, Enum => (list ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).All(w => Enum.TryParse<T>(w, out var word) && Enum.IsDefined(word) && !char.IsDigit(w[0]));
+        where T : struct, Enum =>
+        (list ?? "")
+            .Split(',', StringSplitOptions.RemoveEmptyEntries)
+            .All(w => Enum.TryParse<T>(w, out var word) && Enum.IsDefined(word) && !char.IsDigit(w[0]));
 
-    private static IEnumerable<ArchiveFault> Wrong<T>(string kind, IReadOnlyList<T> rows, params (string Field, Func<T, bool> Holds, string Sentence)[] rules) =>
+    private static IEnumerable<ArchiveFault> Wrong<T>(
+        string kind,
+        IReadOnlyList<T> rows,
+        params (string Field, Func<T, bool> Holds, string Sentence)[] rules
+    ) =>
         from row in rows.Select((r, i) => (Row: r, At: i + 1))
         from rule in rules
         where !rule.Holds(row.Row)

@@ -32,9 +32,9 @@ public static partial class ArchiveFile
     public const long MostTextBytes = 512L * 1024 * 1024;
     public const long MostPhotoBytes = 16L * 1024 * 1024;
 
-    private const string WeatherHeader = "source,hour_utc,temperature_c,relative_humidity_percent,wind_m_s,gust_m_s,rain_mm,cloud_percent,leaf_wetness_share,solar_w_m2";
-    private static string Note =>
-        Say.Of("store.thisIsAWholeGardenWritten");
+    private const string WeatherHeader =
+        "source,hour_utc,temperature_c,relative_humidity_percent,wind_m_s,gust_m_s,rain_mm,cloud_percent,leaf_wetness_share,solar_w_m2";
+    private static string Note => Say.Of("store.thisIsAWholeGardenWritten");
 
     /// <summary>A zip keeps no earlier time than this; with it, the same garden gives the same bytes.</summary>
     private static readonly DateTimeOffset Timeless = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);
@@ -87,10 +87,14 @@ public static partial class ArchiveFile
         }
         catch (InvalidDataException)
         {
-            throw new ArchiveRefusedException("archive-broken", "This is no whole archive: the file ends too early or is something else. Fetch it again from where it was kept.");
+            throw new ArchiveRefusedException(
+                "archive-broken",
+                "This is no whole archive: the file ends too early or is something else. Fetch it again from where it was kept."
+            );
         }
 
-        var json = await TextAsync(zip, GardenEntry, stop) ?? throw new ArchiveRefusedException("archive-empty", $"There is no {GardenEntry} in this file, so it is no garden.");
+        var json = await TextAsync(zip, GardenEntry, stop)
+            ?? throw new ArchiveRefusedException("archive-empty", $"There is no {GardenEntry} in this file, so it is no garden.");
         var archive = ArchiveUpgrade.Read(json);
         ArchiveCheck.Hold(archive);
         return new OpenedArchive(zip, archive, await TextAsync(zip, WeatherEntry, stop) is { } weather ? ReadWeather(weather) : []);
@@ -117,7 +121,10 @@ public static partial class ArchiveFile
             var isPhoto = PhotoName().IsMatch(entry.FullName);
             if (!isPhoto && entry.FullName is not (GardenEntry or SchemaEntry or WeatherEntry or NoteEntry))
             {
-                throw new ArchiveRefusedException("archive-strange", $"There is something in this file that belongs to no garden: \"{Short(entry.FullName)}\". Nothing was taken in.");
+                throw new ArchiveRefusedException(
+                    "archive-strange",
+                    $"There is something in this file that belongs to no garden: \"{Short(entry.FullName)}\". Nothing was taken in."
+                );
             }
 
             if (!names.Add(entry.FullName))
@@ -167,17 +174,40 @@ public static partial class ArchiveFile
     private static async Task WriteWeatherAsync(GardenDb db, Guid gardenId, TextWriter to, CancellationToken stop)
     {
         await to.WriteAsync(WeatherHeader + "\n");
-        await foreach (var day in db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId).OrderBy(w => w.DayUtc).ThenBy(w => w.Source).AsAsyncEnumerable().WithCancellation(stop))
+        await foreach (
+            var day in db
+                .WeatherDays.AsNoTracking()
+                .Where(w => w.GardenId == gardenId)
+                .OrderBy(w => w.DayUtc)
+                .ThenBy(w => w.Source)
+                .AsAsyncEnumerable()
+                .WithCancellation(stop)
+        )
         {
             var hours = HourPacking.Unpack(day.Hours);
             for (var h = 0; h < hours.Length; h++)
             {
                 var x = hours[h];
-                double?[] cells = [x.TemperatureC, x.RelativeHumidityPercent, x.WindMetresPerSecond, x.GustMetresPerSecond, x.RainMm, x.CloudPercent, x.LeafWetness, x.SolarWattsPerSquareMetre];
+                double?[] cells =
+                [
+                    x.TemperatureC,
+                    x.RelativeHumidityPercent,
+                    x.WindMetresPerSecond,
+                    x.GustMetresPerSecond,
+                    x.RainMm,
+                    x.CloudPercent,
+                    x.LeafWetness,
+                    x.SolarWattsPerSquareMetre,
+                ];
                 if (cells.Any(c => c is not null))
                 {
                     // Kept in single precision, so written in it.
-                    await to.WriteAsync(string.Create(CultureInfo.InvariantCulture, $"{day.Source},{day.DayUtc:yyyy-MM-dd}T{h:00}Z,{string.Join(',', cells.Select(c => c is { } v ? ((float)v).ToString("R", CultureInfo.InvariantCulture) : ""))}\n"));
+                    await to.WriteAsync(
+                        string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"{day.Source},{day.DayUtc:yyyy-MM-dd}T{h:00}Z,{string.Join(',', cells.Select(c => c is { } v ? ((float)v).ToString("R", CultureInfo.InvariantCulture) : ""))}\n"
+                        )
+                    );
                 }
             }
         }
@@ -199,7 +229,13 @@ public static partial class ArchiveFile
                     throw new ArchiveRefusedException("archive-weather", $"Line {i + 1} of {WeatherEntry}: {why}.");
                 }
 
-                hours.Add((Enum.Parse<WeatherSource>(cells[0]), DateTimeOffset.ParseExact(cells[1], "yyyy-MM-dd'T'HH'Z'", CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal), hour));
+                hours.Add(
+                    (
+                        Enum.Parse<WeatherSource>(cells[0]),
+                        DateTimeOffset.ParseExact(cells[1], "yyyy-MM-dd'T'HH'Z'", CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal),
+                        hour
+                    )
+                );
             }
             catch (Exception e) when (e is FormatException or ArgumentException or IndexOutOfRangeException)
             {
@@ -214,7 +250,8 @@ public static partial class ArchiveFile
 }
 
 /// <summary>An archive that passed its checks. Pictures are read one at a time, so it holds on to the file.</summary>
-public sealed class OpenedArchive(ZipArchive zip, GardenArchive archive, IReadOnlyList<(WeatherSource Source, DateTimeOffset At, WeatherHour Hour)> weather) : IDisposable
+public sealed class OpenedArchive(ZipArchive zip, GardenArchive archive, IReadOnlyList<(WeatherSource Source, DateTimeOffset At, WeatherHour Hour)> weather)
+    : IDisposable
 {
     public GardenArchive Archive { get; } = archive;
     public IReadOnlyList<(WeatherSource Source, DateTimeOffset At, WeatherHour Hour)> Weather { get; } = weather;
@@ -222,7 +259,12 @@ public sealed class OpenedArchive(ZipArchive zip, GardenArchive archive, IReadOn
     /// <summary>The pixels of a photo; null when they are not in it.</summary>
     public async Task<PhotoImageRow?> PhotoAsync(Guid id, CancellationToken stop) =>
         await ArchiveFile.PhotoAsync(zip, id, false, stop) is { } image && await ArchiveFile.PhotoAsync(zip, id, true, stop) is { } small
-            ? new PhotoImageRow { PhotoId = id, Image = image, Small = small }
+            ? new PhotoImageRow
+            {
+                PhotoId = id,
+                Image = image,
+                Small = small,
+            }
             : null;
 
     public void Dispose() => zip.Dispose();

@@ -43,35 +43,44 @@ public sealed class ArchiveMerge(GardenDb db)
         garden.StationKeyHash = null;
         var places = await db.Places.AsNoTracking().Where(p => p.GardenId == id).ToListAsync(stop);
         var placeIds = places.Select(p => p.Id).ToList();
-        return Ordered(new GardenArchive(
-            GardenArchive.Current,
-            garden,
-            await db.Members.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            places,
-            await db.Plantings.AsNoTracking().Where(r => placeIds.Contains(r.PlaceId)).ToListAsync(stop),
-            await db.Sprayers.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Products.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.OwnKinds.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Stocks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Picks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Harvests.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Readings.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Emulsions.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Walks.AsNoTracking().Include(r => r.Skipped).Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Observations.AsNoTracking().Include(r => r.Signs).Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Photos.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Batches.AsNoTracking().Include(r => r.Plantings).Include(r => r.Ingredients).Where(r => r.GardenId == id).AsSplitQuery().ToListAsync(stop),
-            await db.Applications.AsNoTracking().Include(r => r.Treated).Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Tasks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.CheckBacks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Courses.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.PlanChoices.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.SeenRounds.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.FeedEvents.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Corrections.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
-            await db.Trials.AsNoTracking().Include(r => r.Sides).Include(r => r.Units).Where(r => r.GardenId == id).AsSplitQuery().ToListAsync(stop),
-            await db.TrialCounts.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop)));
+        return Ordered(
+            new GardenArchive(
+                GardenArchive.Current,
+                garden,
+                await db.Members.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                places,
+                await db.Plantings.AsNoTracking().Where(r => placeIds.Contains(r.PlaceId)).ToListAsync(stop),
+                await db.Sprayers.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Products.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.OwnKinds.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Stocks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Picks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Harvests.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Readings.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Emulsions.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Walks.AsNoTracking().Include(r => r.Skipped).Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Observations.AsNoTracking().Include(r => r.Signs).Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Photos.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db
+                    .Batches.AsNoTracking()
+                    .Include(r => r.Plantings)
+                    .Include(r => r.Ingredients)
+                    .Where(r => r.GardenId == id)
+                    .AsSplitQuery()
+                    .ToListAsync(stop),
+                await db.Applications.AsNoTracking().Include(r => r.Treated).Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Tasks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.CheckBacks.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Courses.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.PlanChoices.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.SeenRounds.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.FeedEvents.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Corrections.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop),
+                await db.Trials.AsNoTracking().Include(r => r.Sides).Include(r => r.Units).Where(r => r.GardenId == id).AsSplitQuery().ToListAsync(stop),
+                await db.TrialCounts.AsNoTracking().Where(r => r.GardenId == id).ToListAsync(stop)
+            )
+        );
     }
 
     /// <summary>What would be new, the same and different.</summary>
@@ -81,15 +90,26 @@ public sealed class ArchiveMerge(GardenDb db)
         var theirs = Ordered(opened.Archive);
         await RefuseOtherGardenAsync(theirs.Garden, stop);
         var mine = await ReadAsync(theirs.Garden.Id, stop);
-        return new MergePreview(theirs.Garden.Id, theirs.Garden.Name, theirs.Version, mine is not null,
-        [
-            .. GardenArchive.Kinds.Select(k =>
-            {
-                var here = mine is null ? [] : k.Rows(mine).ToDictionary(KeyOf, Text);
-                var rows = k.Rows(theirs).Select(r => (Key: KeyOf(r), Text: Text(r))).ToList();
-                return new KindCompared(k.Words, rows.Count(r => !here.ContainsKey(r.Key)), rows.Count(r => here.GetValueOrDefault(r.Key) == r.Text), rows.Count(r => here.TryGetValue(r.Key, out var text) && text != r.Text));
-            }),
-        ], opened.Weather.Count);
+        return new MergePreview(
+            theirs.Garden.Id,
+            theirs.Garden.Name,
+            theirs.Version,
+            mine is not null,
+            [
+                .. GardenArchive.Kinds.Select(k =>
+                {
+                    var here = mine is null ? [] : k.Rows(mine).ToDictionary(KeyOf, Text);
+                    var rows = k.Rows(theirs).Select(r => (Key: KeyOf(r), Text: Text(r))).ToList();
+                    return new KindCompared(
+                        k.Words,
+                        rows.Count(r => !here.ContainsKey(r.Key)),
+                        rows.Count(r => here.GetValueOrDefault(r.Key) == r.Text),
+                        rows.Count(r => here.TryGetValue(r.Key, out var text) && text != r.Text)
+                    );
+                }),
+            ],
+            opened.Weather.Count
+        );
     }
 
     /// <summary>
@@ -98,7 +118,14 @@ public sealed class ArchiveMerge(GardenDb db)
     /// </summary>
     /// <exception cref="ArchiveRefusedException">Its records point to what is neither in it nor here, or another garden lives here.</exception>
     /// <param name="redraw">A photo and its small copy made safe to keep.</param>
-    public async Task TakeInAsync(OpenedArchive opened, bool takeTheirs, DeedLog log, Guid? memberId, Func<byte[], byte[], (byte[] Image, byte[] Small)> redraw, CancellationToken stop)
+    public async Task TakeInAsync(
+        OpenedArchive opened,
+        bool takeTheirs,
+        DeedLog log,
+        Guid? memberId,
+        Func<byte[], byte[], (byte[] Image, byte[] Small)> redraw,
+        CancellationToken stop
+    )
     {
         var theirs = Ordered(opened.Archive);
         await RefuseOtherGardenAsync(theirs.Garden, stop);
@@ -135,7 +162,10 @@ public sealed class ArchiveMerge(GardenDb db)
         }
         catch (Exception e) when (e is DbUpdateException { InnerException: SqliteException } or InvalidOperationException)
         {
-            throw new ArchiveRefusedException("archive-loose", "Some records in this file point to others that are neither in it nor here, or stand in it twice. Nothing was taken in.");
+            throw new ArchiveRefusedException(
+                "archive-loose",
+                "Some records in this file point to others that are neither in it nor here, or stand in it twice. Nothing was taken in."
+            );
         }
     }
 
@@ -144,7 +174,10 @@ public sealed class ArchiveMerge(GardenDb db)
     {
         if (await db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id != theirs.Id, stop) is { } other)
         {
-            throw new ArchiveRefusedException("archive-other-garden", $"This file holds the garden \"{theirs.Name}\", and here lives \"{other.Name}\". Start Mauvaise with another --data folder and bring it in there.");
+            throw new ArchiveRefusedException(
+                "archive-other-garden",
+                $"This file holds the garden \"{theirs.Name}\", and here lives \"{other.Name}\". Start Mauvaise with another --data folder and bring it in there."
+            );
         }
     }
 
@@ -193,9 +226,14 @@ public sealed class ArchiveMerge(GardenDb db)
         foreach (var source in weather.GroupBy(w => w.Source))
         {
             // What is known here already stays.
-            var known = (await db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId && w.Source == source.Key).ToListAsync(stop)).ToDictionary(w => w.DayUtc, w => HourPacking.Unpack(w.Hours));
-            var hours = source.Select(w => (w.At, Hour: known.TryGetValue(DateOnly.FromDateTime(w.At.UtcDateTime), out var day) ? day[w.At.Hour].OrElse(w.Hour) : w.Hour))
-                .GroupBy(w => w.At).ToDictionary(g => g.Key, g => g.First().Hour);
+            var known = (await db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId && w.Source == source.Key).ToListAsync(stop)).ToDictionary(
+                w => w.DayUtc,
+                w => HourPacking.Unpack(w.Hours)
+            );
+            var hours = source
+                .Select(w => (w.At, Hour: known.TryGetValue(DateOnly.FromDateTime(w.At.UtcDateTime), out var day) ? day[w.At.Hour].OrElse(w.Hour) : w.Hour))
+                .GroupBy(w => w.At)
+                .ToDictionary(g => g.Key, g => g.First().Hour);
             await WeatherStore.PutAsync(db, gardenId, source.Key, WeatherStore.Series(hours), stop);
             await SaveAsync(stop);
         }

@@ -21,7 +21,10 @@ public static class ArchiveUpgrade
 
             if (version > GardenArchive.Current)
             {
-                throw new ArchiveRefusedException("archive-newer", $"This file was written by a newer Mauvaise (version {version}; this one reads up to {GardenArchive.Current}). Bring Mauvaise up to date first.");
+                throw new ArchiveRefusedException(
+                    "archive-newer",
+                    $"This file was written by a newer Mauvaise (version {version}; this one reads up to {GardenArchive.Current}). Bring Mauvaise up to date first."
+                );
             }
 
             foreach (var step in Steps[(version - 1)..])
@@ -58,8 +61,12 @@ public static class ArchiveUpgrade
         {
             if (sprays.TryGetValue(Text(visit, "applicationId")!, out var spray))
             {
-                visit["beforeId"] = counts[Text(visit, "plantingId")].Where(o => At(o) <= At(spray))
-                    .OrderByDescending(At).ThenByDescending(o => Text(o, "named") == Text(spray, "target")).Select(o => Text(o, "id")).FirstOrDefault();
+                visit["beforeId"] = counts[Text(visit, "plantingId")]
+                    .Where(o => At(o) <= At(spray))
+                    .OrderByDescending(At)
+                    .ThenByDescending(o => Text(o, "named") == Text(spray, "target"))
+                    .Select(o => Text(o, "id"))
+                    .FirstOrDefault();
             }
         }
     }

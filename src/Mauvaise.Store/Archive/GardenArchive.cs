@@ -42,51 +42,53 @@ public sealed record GardenArchive(
     IReadOnlyList<FeedEventRow> FeedEvents,
     IReadOnlyList<CorrectionRow> Corrections,
     IReadOnlyList<TrialRow> Trials,
-    IReadOnlyList<TrialCountRow> TrialCounts)
+    IReadOnlyList<TrialCountRow> TrialCounts
+)
 {
     /// <summary>Raised with every change that an older Mauvaise could not read.</summary>
     public const int Current = 2;
 
-    public static JsonSerializerOptions Json { get; } = new(JsonSerializerDefaults.Web)
-    {
-        WriteIndented = true,
-        NewLine = "\n",
-        RespectNullableAnnotations = true,
-        TypeInfoResolver = new DefaultJsonTypeInfoResolver(),
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
-    };
+    public static JsonSerializerOptions Json { get; } =
+        new(JsonSerializerDefaults.Web)
+        {
+            WriteIndented = true,
+            NewLine = "\n",
+            RespectNullableAnnotations = true,
+            TypeInfoResolver = new DefaultJsonTypeInfoResolver(),
+            Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+        };
 
     /// <summary>Rows of one kind in the archive, with the words for them.</summary>
     public static IReadOnlyList<(string Words, Func<GardenArchive, IEnumerable<object>> Rows)> Kinds =>
-    [
-        (Say.Of("store.kindGarden"), a => [a.Garden]),
-        (Say.Of("store.kindPeople"), a => a.Members),
-        (Say.Of("store.kindPlaces"), a => a.Places),
-        (Say.Of("store.kindPlantings"), a => a.Plantings),
-        (Say.Of("store.kindSprayers"), a => a.Sprayers),
-        (Say.Of("store.kindProducts"), a => a.Products),
-        (Say.Of("store.recipesOfOnesOwn"), a => a.OwnRecipes),
-        (Say.Of("store.cropsAndTroublesOfOnesOwn"), a => a.OwnKinds),
-        (Say.Of("store.thingsOnTheShelf"), a => a.Stocks),
-        (Say.Of("store.plannedPicks"), a => a.Picks),
-        (Say.Of("store.kindPickings"), a => a.Harvests),
-        (Say.Of("store.kindReadings"), a => a.Readings),
-        (Say.Of("store.jarTests"), a => a.Emulsions),
-        (Say.Of("store.kindWalks"), a => a.Walks),
-        (Say.Of("store.kindCounts"), a => a.Observations),
-        (Say.Of("store.kindPhotos"), a => a.Photos),
-        (Say.Of("store.kindMixes"), a => a.Batches),
-        (Say.Of("store.kindSprays"), a => a.Applications),
-        (Say.Of("store.kindTasks"), a => a.Tasks),
-        (Say.Of("store.kindCheckBacks"), a => a.CheckBacks),
-        (Say.Of("store.kindCourses"), a => a.Courses),
-        (Say.Of("store.wordsToThePlan"), a => a.PlanChoices),
-        (Say.Of("store.roundsAsLastSeen"), a => a.SeenRounds),
-        (Say.Of("store.calendarEntries"), a => a.FeedEvents),
-        (Say.Of("store.kindCorrections"), a => a.Corrections),
-        (Say.Of("store.kindTrials"), a => a.Trials),
-        (Say.Of("store.countsOfTrials"), a => a.TrialCounts),
-    ];
+        [
+            (Say.Of("store.kindGarden"), a => [a.Garden]),
+            (Say.Of("store.kindPeople"), a => a.Members),
+            (Say.Of("store.kindPlaces"), a => a.Places),
+            (Say.Of("store.kindPlantings"), a => a.Plantings),
+            (Say.Of("store.kindSprayers"), a => a.Sprayers),
+            (Say.Of("store.kindProducts"), a => a.Products),
+            (Say.Of("store.recipesOfOnesOwn"), a => a.OwnRecipes),
+            (Say.Of("store.cropsAndTroublesOfOnesOwn"), a => a.OwnKinds),
+            (Say.Of("store.thingsOnTheShelf"), a => a.Stocks),
+            (Say.Of("store.plannedPicks"), a => a.Picks),
+            (Say.Of("store.kindPickings"), a => a.Harvests),
+            (Say.Of("store.kindReadings"), a => a.Readings),
+            (Say.Of("store.jarTests"), a => a.Emulsions),
+            (Say.Of("store.kindWalks"), a => a.Walks),
+            (Say.Of("store.kindCounts"), a => a.Observations),
+            (Say.Of("store.kindPhotos"), a => a.Photos),
+            (Say.Of("store.kindMixes"), a => a.Batches),
+            (Say.Of("store.kindSprays"), a => a.Applications),
+            (Say.Of("store.kindTasks"), a => a.Tasks),
+            (Say.Of("store.kindCheckBacks"), a => a.CheckBacks),
+            (Say.Of("store.kindCourses"), a => a.Courses),
+            (Say.Of("store.wordsToThePlan"), a => a.PlanChoices),
+            (Say.Of("store.roundsAsLastSeen"), a => a.SeenRounds),
+            (Say.Of("store.calendarEntries"), a => a.FeedEvents),
+            (Say.Of("store.kindCorrections"), a => a.Corrections),
+            (Say.Of("store.kindTrials"), a => a.Trials),
+            (Say.Of("store.countsOfTrials"), a => a.TrialCounts),
+        ];
 
     /// <summary>The JSON schema of garden.json.</summary>
     public static string Schema()

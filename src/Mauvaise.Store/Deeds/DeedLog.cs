@@ -24,11 +24,17 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock, Seen seen)
     /// <param name="words">As on the undo button.</param>
     /// <exception cref="DeedRefusedException">The member may only look.</exception>
     public Task WriteAsync(Guid gardenId, Guid? memberId, string words, Action<GardenDb> change, CancellationToken stop) =>
-        WriteAsync(gardenId, memberId, words, x =>
-        {
-            change(x);
-            return Task.CompletedTask;
-        }, stop);
+        WriteAsync(
+            gardenId,
+            memberId,
+            words,
+            x =>
+            {
+                change(x);
+                return Task.CompletedTask;
+            },
+            stop
+        );
 
     private async Task WriteAsync(Guid gardenId, Guid? memberId, string words, Func<GardenDb, Task> change, CancellationToken stop)
     {
@@ -55,7 +61,16 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock, Seen seen)
 
     /// <summary>Remembers what a write changed. The caller saves it together with the write.</summary>
     public void Note(Guid gardenId, Guid? memberId, string words, IReadOnlyList<RowChange> changes) =>
-        db.Deeds.Add(new DeedRow { GardenId = gardenId, MemberId = memberId, At = clock.GetUtcNow(), Words = words, Changes = JsonSerializer.Serialize(changes) });
+        db.Deeds.Add(
+            new DeedRow
+            {
+                GardenId = gardenId,
+                MemberId = memberId,
+                At = clock.GetUtcNow(),
+                Words = words,
+                Changes = JsonSerializer.Serialize(changes),
+            }
+        );
 
     /// <summary>The last write that was not undone, or null.</summary>
     public Task<DeedRow?> LastAsync(Guid gardenId, CancellationToken stop) =>

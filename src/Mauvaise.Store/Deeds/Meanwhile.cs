@@ -19,9 +19,11 @@ public sealed record Clash(string What, string Theirs, string Yours, string? By)
 }
 
 /// <summary>Somebody changed the same thing otherwise since it was read; nothing was written.</summary>
-public sealed class ChangedMeanwhileException(IReadOnlyList<Clash> clashes) : DeedRefusedException(
-    "changed-meanwhile",
-    Say.Of("store.changedThisWhileItWasOpen", ("by", clashes[0].By ?? Say.Of("store.somebody")), ("join", string.Join("; ", clashes))))
+public sealed class ChangedMeanwhileException(IReadOnlyList<Clash> clashes)
+    : DeedRefusedException(
+        "changed-meanwhile",
+        Say.Of("store.changedThisWhileItWasOpen", ("by", clashes[0].By ?? Say.Of("store.somebody")), ("join", string.Join("; ", clashes)))
+    )
 {
     public IReadOnlyList<Clash> Clashes { get; } = clashes;
 }
@@ -54,12 +56,18 @@ public static partial class Meanwhile
 
         var since = await db.Deeds.AsNoTracking().Where(d => d.GardenId == gardenId && d.Id > seen && d.UndoneAt == null).OrderBy(d => d.Id).ToListAsync(stop);
         var names = since.Count == 0 ? [] : await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).ToDictionaryAsync(m => m.Id, m => m.Name, stop);
-        List<(DeedRow Deed, RowChange Change)> theirs = [.. since.SelectMany(d => RowChange.Read(d.Changes).Where(c => c.Kind == EntityState.Modified).Select(c => (d, c)))];
+        List<(DeedRow Deed, RowChange Change)> theirs =
+        [
+            .. since.SelectMany(d => RowChange.Read(d.Changes).Where(c => c.Kind == EntityState.Modified).Select(c => (d, c))),
+        ];
         var clashes = mine.SelectMany(entry =>
-        {
-            var changes = theirs.Where(t => t.Change.IsOf(entry)).ToList();
-            return changes.Count == 0 ? [] : Clashes(entry, changes[0].Change, changes[^1].Deed.MemberId is { } by ? names.GetValueOrDefault(by) : null).ToList();
-        }).ToList();
+            {
+                var changes = theirs.Where(t => t.Change.IsOf(entry)).ToList();
+                return changes.Count == 0
+                    ? []
+                    : Clashes(entry, changes[0].Change, changes[^1].Deed.MemberId is { } by ? names.GetValueOrDefault(by) : null).ToList();
+            })
+            .ToList();
         if (clashes.Count > 0 && !over)
         {
             throw new ChangedMeanwhileException(clashes);
@@ -80,27 +88,32 @@ public static partial class Meanwhile
             }
             else if (!Equals(property.OriginalValue, seen))
             {
-                yield return new Clash(InWords(property.Metadata.Name), Told(property.Metadata.Name, property.OriginalValue), Told(property.Metadata.Name, property.CurrentValue), by);
+                yield return new Clash(
+                    InWords(property.Metadata.Name),
+                    Told(property.Metadata.Name, property.OriginalValue),
+                    Told(property.Metadata.Name, property.CurrentValue),
+                    by
+                );
             }
         }
     }
 
     /// <summary>"SunHours" is "sun hours", "AreaM2" is "area".</summary>
-    private static string InWords(string column) =>
-        Capital().Replace(Suffix().Replace(column, ""), " $0").Trim().ToLowerInvariant();
+    private static string InWords(string column) => Capital().Replace(Suffix().Replace(column, ""), " $0").Trim().ToLowerInvariant();
 
-    private static string Told(string column, object? value) => value switch
-    {
-        null or "" => Say.Of("words.nothing"),
-        double area when column.EndsWith("M2", StringComparison.Ordinal) => Figure.Area(area),
-        double length when column.EndsWith('M') => Figure.Length(length),
-        double volume when column.EndsWith("Litres", StringComparison.Ordinal) => Figure.Volume(volume),
-        DateOnly day => Say.In(day, "d MMMM yyyy"),
-        bool yes => Say.Of(yes ? "words.yes" : "words.no"),
-        Enum word => Capital().Replace(word.ToString(), " $0").Trim().ToLowerInvariant(),
-        IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
-        _ => value.ToString()!,
-    };
+    private static string Told(string column, object? value) =>
+        value switch
+        {
+            null or "" => Say.Of("words.nothing"),
+            double area when column.EndsWith("M2", StringComparison.Ordinal) => Figure.Area(area),
+            double length when column.EndsWith('M') => Figure.Length(length),
+            double volume when column.EndsWith("Litres", StringComparison.Ordinal) => Figure.Volume(volume),
+            DateOnly day => Say.In(day, "d MMMM yyyy"),
+            bool yes => Say.Of(yes ? "words.yes" : "words.no"),
+            Enum word => Capital().Replace(word.ToString(), " $0").Trim().ToLowerInvariant(),
+            IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
+            _ => value.ToString()!,
+        };
 
     [GeneratedRegex("(?:M2|M|Id|Litres|Percent|C)$")]
     private static partial Regex Suffix();

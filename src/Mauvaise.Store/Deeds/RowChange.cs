@@ -17,9 +17,13 @@ public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary
             ? new RowChange(
                 entry.Metadata.GetTableName()!,
                 entry.State,
-                entry.Properties.Where(p => entry.State != EntityState.Added || p.Metadata.IsPrimaryKey()).ToDictionary(
-                    p => p.Metadata.GetColumnName(),
-                    p => JsonSerializer.SerializeToElement(entry.State == EntityState.Added ? p.CurrentValue : p.OriginalValue, p.Metadata.ClrType)))
+                entry
+                    .Properties.Where(p => entry.State != EntityState.Added || p.Metadata.IsPrimaryKey())
+                    .ToDictionary(
+                        p => p.Metadata.GetColumnName(),
+                        p => JsonSerializer.SerializeToElement(entry.State == EntityState.Added ? p.CurrentValue : p.OriginalValue, p.Metadata.ClrType)
+                    )
+            )
             : null;
 
     /// <summary>All that is about to be saved.</summary>
@@ -38,7 +42,8 @@ public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary
     public bool Holds(IProperty property) => Values.ContainsKey(property.GetColumnName()) || Values.ContainsKey(property.Name);
 
     /// <summary>The property's value before the write.</summary>
-    public object? Value(IProperty property) => (Values.TryGetValue(property.GetColumnName(), out var value) ? value : Values[property.Name]).Deserialize(property.ClrType);
+    public object? Value(IProperty property) =>
+        (Values.TryGetValue(property.GetColumnName(), out var value) ? value : Values[property.Name]).Deserialize(property.ClrType);
 
     /// <summary>Marks the opposite change on the context; it takes effect when changes are saved.</summary>
     public void TakeBack(DbContext db)

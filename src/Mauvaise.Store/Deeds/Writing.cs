@@ -18,7 +18,16 @@ public static class Writing
             // A round of long ago is not in the snapshot, so a late count of it seems to begin it.
             if (!await db.Walks.AnyAsync(w => w.GardenId == gardenId && w.Id == walk.Id, stop))
             {
-                db.Walks.Add(new WalkRow { Id = walk.Id, GardenId = gardenId, StartedAt = walk.StartedAt, EndedAt = walk.EndedAt, MemberId = walk.MemberId });
+                db.Walks.Add(
+                    new WalkRow
+                    {
+                        Id = walk.Id,
+                        GardenId = gardenId,
+                        StartedAt = walk.StartedAt,
+                        EndedAt = walk.EndedAt,
+                        MemberId = walk.MemberId,
+                    }
+                );
             }
         }
 
@@ -50,7 +59,15 @@ public static class Writing
         var row = await db.Tasks.FirstOrDefaultAsync(t => t.GardenId == gardenId && t.Id == task.Id, stop);
         if (row is null)
         {
-            db.Tasks.Add(row = new TaskRow { Id = task.Id, GardenId = gardenId, Step = task.Step, MemberId = memberId });
+            db.Tasks.Add(
+                row = new TaskRow
+                {
+                    Id = task.Id,
+                    GardenId = gardenId,
+                    Step = task.Step,
+                    MemberId = memberId,
+                }
+            );
         }
 
         (row.PlantingId, row.LookId, row.Target, row.DueOn) = (task.PlantingId, task.LookId, task.Target, task.DueOn);
@@ -85,84 +102,115 @@ public static class Writing
         (row.Alive, row.Dead, row.OnlyDead, row.DiscountedFor) = (visit.Alive, visit.Dead, visit.OnlyDead, visit.DiscountedFor);
     }
 
-    private static ObservationRow Row(Guid gardenId, Guid? memberId, Observation o) => new()
-    {
-        Id = o.Id,
-        GardenId = gardenId,
-        LookId = o.LookId,
-        WalkId = o.WalkId,
-        PlantingId = o.PlantingId,
-        At = o.At,
-        MemberId = memberId,
-        LeavesLooked = o.LeavesLooked,
-        LeavesAffected = o.LeavesAffected,
-        SeverityPercent = o.SeverityPercent,
-        Ants = o.Ants,
-        Helpers = o.Helpers,
-        Mummies = o.Mummies,
-        Part = o.Part,
-        Side = o.Side,
-        Roots = o.Roots,
-        Named = o.Named,
-        NameIsGroup = o.NameIsGroup,
-        OwnName = o.OwnName,
-        Note = o.Note,
-        Signs = [.. o.Signs.Select(x => new ObservedSignRow { ObservationId = o.Id, Sign = x.Sign, Present = x.Present })],
-    };
+    private static ObservationRow Row(Guid gardenId, Guid? memberId, Observation o) =>
+        new()
+        {
+            Id = o.Id,
+            GardenId = gardenId,
+            LookId = o.LookId,
+            WalkId = o.WalkId,
+            PlantingId = o.PlantingId,
+            At = o.At,
+            MemberId = memberId,
+            LeavesLooked = o.LeavesLooked,
+            LeavesAffected = o.LeavesAffected,
+            SeverityPercent = o.SeverityPercent,
+            Ants = o.Ants,
+            Helpers = o.Helpers,
+            Mummies = o.Mummies,
+            Part = o.Part,
+            Side = o.Side,
+            Roots = o.Roots,
+            Named = o.Named,
+            NameIsGroup = o.NameIsGroup,
+            OwnName = o.OwnName,
+            Note = o.Note,
+            Signs =
+            [
+                .. o.Signs.Select(x => new ObservedSignRow
+                {
+                    ObservationId = o.Id,
+                    Sign = x.Sign,
+                    Present = x.Present,
+                }),
+            ],
+        };
 
-    private static BatchRow Row(Guid gardenId, Batch b) => new()
-    {
-        Id = b.Id,
-        GardenId = gardenId,
-        MadeAt = b.MadeAt,
-        MemberId = b.MemberId,
-        Recipe = b.Recipe,
-        Step = b.Step,
-        Litres = b.Litres,
-        UseBy = b.UseBy,
-        Target = b.Target,
-        PatchTest = b.PatchTest,
-        EmptiedAt = b.EmptiedAt,
-        SprayerId = b.SprayerId,
-        Plantings = [.. b.PlantingIds.Select(p => new BatchPlantingRow { BatchId = b.Id, PlantingId = p })],
-        Ingredients = [.. b.Ingredients.Select(i => new BatchIngredientRow { BatchId = b.Id, Material = i.Material, Role = i.Role, Amount = i.Amount, Unit = i.Unit, BottlePercent = i.BottlePercent })],
-    };
+    private static BatchRow Row(Guid gardenId, Batch b) =>
+        new()
+        {
+            Id = b.Id,
+            GardenId = gardenId,
+            MadeAt = b.MadeAt,
+            MemberId = b.MemberId,
+            Recipe = b.Recipe,
+            Step = b.Step,
+            Litres = b.Litres,
+            UseBy = b.UseBy,
+            Target = b.Target,
+            PatchTest = b.PatchTest,
+            EmptiedAt = b.EmptiedAt,
+            SprayerId = b.SprayerId,
+            Plantings = [.. b.PlantingIds.Select(p => new BatchPlantingRow { BatchId = b.Id, PlantingId = p })],
+            Ingredients =
+            [
+                .. b.Ingredients.Select(i => new BatchIngredientRow
+                {
+                    BatchId = b.Id,
+                    Material = i.Material,
+                    Role = i.Role,
+                    Amount = i.Amount,
+                    Unit = i.Unit,
+                    BottlePercent = i.BottlePercent,
+                }),
+            ],
+        };
 
-    private static ApplicationRow Row(Guid gardenId, SprayApplication a) => new()
-    {
-        Id = a.Id,
-        GardenId = gardenId,
-        BatchId = a.BatchId,
-        At = a.At,
-        MemberId = a.MemberId,
-        Material = a.Material,
-        PerLitre = a.PerLitre,
-        Litres = a.Litres,
-        Target = a.Target,
-        PatchTest = a.PatchTest,
-        Note = a.Note,
-        TemperatureC = a.Air?.TemperatureC,
-        RelativeHumidityPercent = a.Air?.RelativeHumidityPercent,
-        WindMetresPerSecond = a.Air?.WindMetresPerSecond,
-        Why = a.Why,
-        Parts = SnapshotLoader.Joined(a.Parts),
-        ExpectedLitres = a.ExpectedLitres,
-        Treated = [.. a.Treated.Select(t => new TreatedRow { ApplicationId = a.Id, PlantingId = t.PlantingId, ShareWetted = t.ShareWetted })],
-    };
+    private static ApplicationRow Row(Guid gardenId, SprayApplication a) =>
+        new()
+        {
+            Id = a.Id,
+            GardenId = gardenId,
+            BatchId = a.BatchId,
+            At = a.At,
+            MemberId = a.MemberId,
+            Material = a.Material,
+            PerLitre = a.PerLitre,
+            Litres = a.Litres,
+            Target = a.Target,
+            PatchTest = a.PatchTest,
+            Note = a.Note,
+            TemperatureC = a.Air?.TemperatureC,
+            RelativeHumidityPercent = a.Air?.RelativeHumidityPercent,
+            WindMetresPerSecond = a.Air?.WindMetresPerSecond,
+            Why = a.Why,
+            Parts = SnapshotLoader.Joined(a.Parts),
+            ExpectedLitres = a.ExpectedLitres,
+            Treated =
+            [
+                .. a.Treated.Select(t => new TreatedRow
+                {
+                    ApplicationId = a.Id,
+                    PlantingId = t.PlantingId,
+                    ShareWetted = t.ShareWetted,
+                }),
+            ],
+        };
 
-    private static CourseRow Row(Guid gardenId, Guid? memberId, Course c) => new()
-    {
-        Id = c.Id,
-        GardenId = gardenId,
-        PlantingId = c.PlantingId,
-        Target = c.Target,
-        Recipe = c.Recipe,
-        OpenedAt = c.OpenedAt,
-        Step = c.Step,
-        SpacingDays = c.SpacingDays,
-        Rounds = c.Rounds,
-        DegreeDaysPerDay = c.DegreeDaysPerDay,
-        OwnDays = c.OwnDays.Count == 0 ? null : string.Join(',', c.OwnDays.Select(d => d.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))),
-        MemberId = memberId,
-    };
+    private static CourseRow Row(Guid gardenId, Guid? memberId, Course c) =>
+        new()
+        {
+            Id = c.Id,
+            GardenId = gardenId,
+            PlantingId = c.PlantingId,
+            Target = c.Target,
+            Recipe = c.Recipe,
+            OpenedAt = c.OpenedAt,
+            Step = c.Step,
+            SpacingDays = c.SpacingDays,
+            Rounds = c.Rounds,
+            DegreeDaysPerDay = c.DegreeDaysPerDay,
+            OwnDays = c.OwnDays.Count == 0 ? null : string.Join(',', c.OwnDays.Select(d => d.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))),
+            MemberId = memberId,
+        };
 }

@@ -76,7 +76,10 @@ public static partial class CatalogueFiles
     /// <summary>A fault with the file and line of the entry that it names, "measure 'prune': …".</summary>
     private static string Placed(string folder, string fault)
     {
-        if (Named().Match(fault) is not { Success: true } named || Kinds.Keys.FirstOrDefault(k => k.StartsWith(named.Groups["kind"].Value, StringComparison.Ordinal)) is not { } kind)
+        if (
+            Named().Match(fault) is not { Success: true } named
+            || Kinds.Keys.FirstOrDefault(k => k.StartsWith(named.Groups["kind"].Value, StringComparison.Ordinal)) is not { } kind
+        )
         {
             return fault;
         }
@@ -100,8 +103,7 @@ public static partial class CatalogueFiles
 
     /// <summary>The JSON schema of one file, for editors; made from the record itself so that they can not part.</summary>
     public static string Schema(string kind) =>
-        Json.GetJsonSchemaAsNode(typeof(IReadOnlyList<>).MakeGenericType(Kinds[kind]))
-            .ToJsonString(new JsonSerializerOptions { WriteIndented = true }) + "\n";
+        Json.GetJsonSchemaAsNode(typeof(IReadOnlyList<>).MakeGenericType(Kinds[kind])).ToJsonString(new JsonSerializerOptions { WriteIndented = true }) + "\n";
 
     /// <summary>YAML text as the JSON that it stands for.</summary>
     public static string ToJson(string yaml)

@@ -17,13 +17,29 @@ internal static class KnownRecords
         bool Material(string id) => c.FindMaterial(id) is not null;
         bool Target(string? id) => id is null || c.FindTarget(id) is not null;
         bool Recipe(string id) => c.FindRecipe(id) is not null;
-        List<Batch> batches = [.. s.Batches.Where(b => Recipe(b.Recipe) && b.Ingredients.All(i => Material(i.Material)) && b.Ingredients.Any(i => i.Role == "active")).Select(b => Target(b.Target) ? b : b with { Target = null })];
+        List<Batch> batches =
+        [
+            .. s
+                .Batches.Where(b => Recipe(b.Recipe) && b.Ingredients.All(i => Material(i.Material)) && b.Ingredients.Any(i => i.Role == "active"))
+                .Select(b => Target(b.Target) ? b : b with { Target = null }),
+        ];
         List<SprayApplication> applications = [.. s.Applications.Where(a => Material(a.Material)).Select(a => Target(a.Target) ? a : a with { Target = null })];
         var sprays = applications.Select(a => a.Id).ToHashSet();
         return s with
         {
             Garden = c.FindClimate(s.Garden.Climate) is null ? s.Garden with { Climate = c.Climates[0].Id } : s.Garden,
-            Plantings = [.. s.Plantings.Select(p => c.FindCrop(p.Crop) is null ? p with { Crop = KnownIds.Crops.AnotherCrop, Variety = p.Variety is null ? Unknown(p.Crop) : $"{Unknown(p.Crop)}, {p.Variety}" } : p)],
+            Plantings =
+            [
+                .. s.Plantings.Select(p =>
+                    c.FindCrop(p.Crop) is null
+                        ? p with
+                        {
+                            Crop = KnownIds.Crops.AnotherCrop,
+                            Variety = p.Variety is null ? Unknown(p.Crop) : $"{Unknown(p.Crop)}, {p.Variety}",
+                        }
+                        : p
+                ),
+            ],
             Observations = [.. s.Observations.Select(o => Seen(c, o))],
             Batches = batches,
             Applications = applications,
@@ -40,7 +56,14 @@ internal static class KnownRecords
     private static Observation Seen(GardenCatalogue c, Observation o)
     {
         var known = o.Signs.All(x => c.FindSign(x.Sign) is not null) ? o : o with { Signs = [.. o.Signs.Where(x => c.FindSign(x.Sign) is not null)] };
-        return o.Named is { } named && c.FindTarget(named) is null ? known with { Named = null, NameIsGroup = false, OwnName = o.OwnName ?? Unknown(named) } : known;
+        return o.Named is { } named && c.FindTarget(named) is null
+            ? known with
+            {
+                Named = null,
+                NameIsGroup = false,
+                OwnName = o.OwnName ?? Unknown(named),
+            }
+            : known;
     }
 
     private static string Unknown(string id) => Say.Of("store.notInThisCatalogue", ("id", id));

@@ -24,7 +24,13 @@ public sealed class LedgerReader(GardenDb db)
         var most = skip + take;
         var entries = new List<LedgerEntry>();
         var counts = new Dictionary<LedgerKind, int>();
-        async Task Add<T>(LedgerKind kind, IQueryable<T> rows, Expression<Func<T, DateTimeOffset?>> at, Func<IQueryable<T>, IQueryable<T>> with, Func<T, LedgerEntry> entry)
+        async Task Add<T>(
+            LedgerKind kind,
+            IQueryable<T> rows,
+            Expression<Func<T, DateTimeOffset?>> at,
+            Func<IQueryable<T>, IQueryable<T>> with,
+            Func<T, LedgerEntry> entry
+        )
             where T : class
         {
             if (filter.Kind is null || filter.Kind == kind)
@@ -50,16 +56,27 @@ public sealed class LedgerReader(GardenDb db)
         return
         [
             .. Wants(LedgerKind.Spray)
-                ? await Sprays(gardenId, filter).Where(a => a.StruckAt == null).OrderByDescending(a => a.At).Take(most)
-                    .SelectMany(a => a.Treated, (a, t) => new LedgerMark(LedgerKind.Spray, a.At, t.PlantingId, a.Material, null)).ToListAsync(stop)
+                ? await Sprays(gardenId, filter)
+                    .Where(a => a.StruckAt == null)
+                    .OrderByDescending(a => a.At)
+                    .Take(most)
+                    .SelectMany(a => a.Treated, (a, t) => new LedgerMark(LedgerKind.Spray, a.At, t.PlantingId, a.Material, null))
+                    .ToListAsync(stop)
                 : [],
             .. Wants(LedgerKind.Task)
-                ? await Tasks(gardenId, filter).OrderByDescending(t => t.DoneAt).Take(most)
-                    .Select(t => new LedgerMark(LedgerKind.Task, t.DoneAt!.Value, t.PlantingId, t.Step, null)).ToListAsync(stop)
+                ? await Tasks(gardenId, filter)
+                    .OrderByDescending(t => t.DoneAt)
+                    .Take(most)
+                    .Select(t => new LedgerMark(LedgerKind.Task, t.DoneAt!.Value, t.PlantingId, t.Step, null))
+                    .ToListAsync(stop)
                 : [],
             .. Wants(LedgerKind.Count)
-                ? await CountsOf(gardenId, filter).Where(o => o.LeavesLooked > 0).OrderByDescending(o => o.At).Take(most)
-                    .Select(o => new LedgerMark(LedgerKind.Count, o.At, o.PlantingId, null, (double)o.LeavesAffected / o.LeavesLooked)).ToListAsync(stop)
+                ? await CountsOf(gardenId, filter)
+                    .Where(o => o.LeavesLooked > 0)
+                    .OrderByDescending(o => o.At)
+                    .Take(most)
+                    .Select(o => new LedgerMark(LedgerKind.Count, o.At, o.PlantingId, null, (double)o.LeavesAffected / o.LeavesLooked))
+                    .ToListAsync(stop)
                 : [],
         ];
     }
@@ -72,15 +89,34 @@ public sealed class LedgerReader(GardenDb db)
             await sprays.GroupBy(a => a.Material).Select(g => new MaterialUse(g.Key, g.Count(), g.Sum(a => a.Litres))).ToListAsync(stop),
             [
                 // Where no mix was logged, only its active is known.
-                .. (await sprays.Where(a => a.BatchId != null).Select(a => a.BatchId!.Value).Distinct().Join(db.Set<BatchIngredientRow>(), b => b, i => i.BatchId, (_, i) => i).GroupBy(i => i.Material).Select(g => new IngredientUse(g.Key, g.Sum(i => i.Amount))).ToListAsync(stop))
-                    .Concat(await sprays.Where(a => a.BatchId == null && a.PerLitre != null).GroupBy(a => a.Material).Select(g => new IngredientUse(g.Key, g.Sum(a => a.PerLitre!.Value * a.Litres))).ToListAsync(stop))
-                    .GroupBy(i => i.Material).Select(g => new IngredientUse(g.Key, g.Sum(i => i.Amount))),
+                .. (
+                    await sprays
+                        .Where(a => a.BatchId != null)
+                        .Select(a => a.BatchId!.Value)
+                        .Distinct()
+                        .Join(db.Set<BatchIngredientRow>(), b => b, i => i.BatchId, (_, i) => i)
+                        .GroupBy(i => i.Material)
+                        .Select(g => new IngredientUse(g.Key, g.Sum(i => i.Amount)))
+                        .ToListAsync(stop)
+                )
+                    .Concat(
+                        await sprays
+                            .Where(a => a.BatchId == null && a.PerLitre != null)
+                            .GroupBy(a => a.Material)
+                            .Select(g => new IngredientUse(g.Key, g.Sum(a => a.PerLitre!.Value * a.Litres)))
+                            .ToListAsync(stop)
+                    )
+                    .GroupBy(i => i.Material)
+                    .Select(g => new IngredientUse(g.Key, g.Sum(i => i.Amount))),
             ],
-            await (from a in sprays
-                   from t in a.Treated
-                   join p in db.Plantings on t.PlantingId equals p.Id
-                   group a.Id by new { p.PlaceId, a.Material } into g
-                   select new PlaceUse(g.Key.PlaceId, g.Key.Material, g.Distinct().Count())).ToListAsync(stop));
+            await (
+                from a in sprays
+                from t in a.Treated
+                join p in db.Plantings on t.PlantingId equals p.Id
+                group a.Id by new { p.PlaceId, a.Material } into g
+                select new PlaceUse(g.Key.PlaceId, g.Key.Material, g.Distinct().Count())
+            ).ToListAsync(stop)
+        );
     }
 
     public IQueryable<ApplicationRow> Sprays(Guid gardenId, LedgerFilter f)
@@ -124,7 +160,11 @@ public sealed class LedgerReader(GardenDb db)
         rows = f.To is { } to ? rows.Where(c => c.DoneAt < to) : rows;
         rows = f.PlaceId is { } place ? rows.Where(c => db.Plantings.Any(p => p.Id == c.PlantingId && p.PlaceId == place)) : rows;
         rows = f.Material is { } material ? rows.Where(c => db.Applications.Any(a => a.Id == c.ApplicationId && a.Material == material)) : rows;
-        rows = f.Target is { } target ? rows.Where(c => db.Applications.Any(a => a.Id == c.ApplicationId && a.Target == target) || db.Tasks.Any(t => t.Id == c.TaskId && t.Target == target)) : rows;
+        rows = f.Target is { } target
+            ? rows.Where(c =>
+                db.Applications.Any(a => a.Id == c.ApplicationId && a.Target == target) || db.Tasks.Any(t => t.Id == c.TaskId && t.Target == target)
+            )
+            : rows;
         return f.MemberId is { } member ? rows.Where(c => c.MemberId == member) : rows;
     }
 
@@ -132,7 +172,9 @@ public sealed class LedgerReader(GardenDb db)
     private async Task<IReadOnlyList<LedgerEntry>> DetailedAsync(List<LedgerEntry> page, CancellationToken stop)
     {
         var sprays = page.Where(e => e.Kind == LedgerKind.Spray).Select(e => e.Id).ToList();
-        var corrected = (await db.Corrections.AsNoTracking().Where(c => sprays.Contains(c.ApplicationId)).Select(c => c.ApplicationId).ToListAsync(stop)).ToHashSet();
+        var corrected = (
+            await db.Corrections.AsNoTracking().Where(c => sprays.Contains(c.ApplicationId)).Select(c => c.ApplicationId).ToListAsync(stop)
+        ).ToHashSet();
         var checks = page.Where(e => e.Kind == LedgerKind.Check).Select(e => e.Id).ToList();
         var judged = await (
             from c in db.CheckBacks.AsNoTracking()
@@ -146,29 +188,67 @@ public sealed class LedgerReader(GardenDb db)
             select new
             {
                 c.Id,
-                What = a != null ? a.Material : t != null ? t.Step : null,
-                Target = a != null ? a.Target : t != null ? t.Target : null,
+                What = a != null ? a.Material
+                : t != null ? t.Step
+                : null,
+                Target = a != null ? a.Target
+                : t != null ? t.Target
+                : null,
                 Looked = o != null ? (int?)o.LeavesLooked : null,
                 Affected = o != null ? (int?)o.LeavesAffected : null,
-            }).ToDictionaryAsync(x => x.Id, stop);
+            }
+        ).ToDictionaryAsync(x => x.Id, stop);
         return
         [
-            .. page.Select(e => e.Kind switch
-            {
-                LedgerKind.Spray => e with { Corrected = corrected.Contains(e.Id) },
-                LedgerKind.Check when judged.TryGetValue(e.Id, out var j) => e with { What = j.What, Target = j.Target, LeavesLooked = j.Looked, LeavesAffected = j.Affected },
-                _ => e,
-            }),
+            .. page.Select(e =>
+                e.Kind switch
+                {
+                    LedgerKind.Spray => e with { Corrected = corrected.Contains(e.Id) },
+                    LedgerKind.Check when judged.TryGetValue(e.Id, out var j) => e with
+                    {
+                        What = j.What,
+                        Target = j.Target,
+                        LeavesLooked = j.Looked,
+                        LeavesAffected = j.Affected,
+                    },
+                    _ => e,
+                }
+            ),
         ];
     }
 
     private static LedgerEntry OfSpray(ApplicationRow a) =>
-        new(LedgerKind.Spray, a.Id, a.At, a.MemberId, [.. a.Treated.Select(t => t.PlantingId)], a.Material, a.Target, a.Litres, a.PerLitre, a.PatchTest, a.Why, a.StruckAt, Note: a.Note);
+        new(
+            LedgerKind.Spray,
+            a.Id,
+            a.At,
+            a.MemberId,
+            [.. a.Treated.Select(t => t.PlantingId)],
+            a.Material,
+            a.Target,
+            a.Litres,
+            a.PerLitre,
+            a.PatchTest,
+            a.Why,
+            a.StruckAt,
+            Note: a.Note
+        );
 
     private static LedgerEntry OfTask(TaskRow t) => new(LedgerKind.Task, t.Id, t.DoneAt!.Value, t.MemberId, [t.PlantingId], t.Step, t.Target, Leaves: t.Leaves);
 
     private static LedgerEntry OfCount(ObservationRow o) =>
-        new(LedgerKind.Count, o.Id, o.At, o.MemberId, [o.PlantingId], null, o.Named, LeavesLooked: o.LeavesLooked, LeavesAffected: o.LeavesAffected, Note: o.Note);
+        new(
+            LedgerKind.Count,
+            o.Id,
+            o.At,
+            o.MemberId,
+            [o.PlantingId],
+            null,
+            o.Named,
+            LeavesLooked: o.LeavesLooked,
+            LeavesAffected: o.LeavesAffected,
+            Note: o.Note
+        );
 
     private static LedgerEntry OfCheck(CheckBackRow c) =>
         new(LedgerKind.Check, c.Id, c.DoneAt!.Value, c.MemberId, [c.PlantingId], null, null, Outcome: c.Outcome, Injury: c.Injury);

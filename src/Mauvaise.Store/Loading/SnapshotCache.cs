@@ -35,7 +35,11 @@ public sealed class SnapshotCache(string path) : IDisposable
     }
 
     public GardenSnapshot? Find(Guid gardenId, long version, DateTimeOffset now) =>
-        kept.TryGetValue((gardenId, Say.Language.Code), out var found) && found.Version == version && HourSeries.WholeHour(found.Snapshot.Now) == HourSeries.WholeHour(now) ? found.Snapshot : null;
+        kept.TryGetValue((gardenId, Say.Language.Code), out var found)
+        && found.Version == version
+        && HourSeries.WholeHour(found.Snapshot.Now) == HourSeries.WholeHour(now)
+            ? found.Snapshot
+            : null;
 
     public void Keep(Guid gardenId, long version, GardenSnapshot snapshot) => kept[(gardenId, Say.Language.Code)] = (version, snapshot);
 

@@ -68,7 +68,15 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
     /// <summary>What of a garden is read.</summary>
     /// <param name="Now">As of when.</param>
     /// <param name="Judged">What is known of outcomes; null to read it.</param>
-    private sealed record Span(DateTimeOffset Now, DateTimeOffset Since, DateTimeOffset Until, DateTimeOffset WeatherFrom, DateTimeOffset WeatherTo, Guid? PlaceId, IReadOnlyList<JudgedSpray>? Judged);
+    private sealed record Span(
+        DateTimeOffset Now,
+        DateTimeOffset Since,
+        DateTimeOffset Until,
+        DateTimeOffset WeatherFrom,
+        DateTimeOffset WeatherTo,
+        Guid? PlaceId,
+        IReadOnlyList<JudgedSpray>? Judged
+    );
 
     /// <summary>Reads all of it as of one instant: in one transaction, which in write-ahead mode holds nobody up.</summary>
     private async Task<GardenSnapshot?> ReadAsync(Guid gardenId, Span span, CancellationToken stop)
@@ -111,56 +119,162 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
         var wanted = span.PlaceId is { } place ? plantings.Where(p => p.PlaceId == place) : null;
         IQueryable<T> Of<T>(IQueryable<T> rows, Func<IQueryable<T>, IQueryable<T>> only) => wanted is null ? rows : only(rows);
 
-        var applications = Of(db.Applications.AsNoTracking().Where(a => a.GardenId == gardenId && a.At >= since && a.At <= until && a.StruckAt == null), q => q.Where(a => a.Treated.Any(t => wanted!.Any(p => p.Id == t.PlantingId))));
-        var tasks = Of(db.Tasks.AsNoTracking().Where(t => t.GardenId == gardenId && t.DueOn >= sinceDay && t.DueOn <= untilDay), q => q.Where(t => wanted!.Any(p => p.Id == t.PlantingId)));
+        var applications = Of(db.Applications.AsNoTracking().Where(a => a.GardenId == gardenId && a.At >= since && a.At <= until && a.StruckAt == null), q =>
+            q.Where(a => a.Treated.Any(t => wanted!.Any(p => p.Id == t.PlantingId)))
+        );
+        var tasks = Of(db.Tasks.AsNoTracking().Where(t => t.GardenId == gardenId && t.DueOn >= sinceDay && t.DueOn <= untilDay), q =>
+            q.Where(t => wanted!.Any(p => p.Id == t.PlantingId))
+        );
         // Only with what they judge: a visit may lie within the time that is read and its spray before it.
-        var checkBacks = Of(db.CheckBacks.AsNoTracking().Where(c => c.GardenId == gardenId && c.DueOn >= sinceDay && c.DueOn <= untilDay
-            && (db.Applications.Any(a => a.Id == c.ApplicationId && a.StruckAt == null && a.At >= since) || db.Tasks.Any(t => t.Id == c.TaskId && t.DueOn >= sinceDay))), q => q.Where(c => wanted!.Any(p => p.Id == c.PlantingId)));
-        return Learning.In(KnownRecords.Of(new GardenSnapshot(
-            ToGarden(garden),
-            now,
-            catalogues.Spoken.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)], [.. kinds.Select(ToOwnKind)]),
-            [.. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
-                .OrderBy(m => m.Role).ThenBy(m => m.Name, StringComparer.Ordinal)],
-            [.. places.Select(ToPlace)],
-            await plantings.OrderBy(p => p.From).ThenBy(p => p.Crop)
-                .Select(p => new Planting(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower)).ToListAsync(stop),
-            [.. (await db.Walks.AsNoTracking().Include(w => w.Skipped).Where(w => w.GardenId == gardenId && w.StartedAt >= since && w.StartedAt <= until).OrderBy(w => w.StartedAt).ToListAsync(stop))
-                .Select(w => new WalkTaken(w.Id, w.StartedAt, w.EndedAt, w.MemberId, [.. w.Skipped.Select(x => x.PlaceId)]))],
-            [.. (await Of(db.Observations.AsNoTracking().Where(o => o.GardenId == gardenId && o.At >= since && o.At <= until), q => q.Where(o => wanted!.Any(p => p.Id == o.PlantingId)))
-                .Include(o => o.Signs).OrderBy(o => o.At).AsSplitQuery().ToListAsync(stop)).Select(ToObservation)],
-            [.. (await Of(db.Batches.AsNoTracking().Where(b => b.GardenId == gardenId && b.MadeAt >= since && b.MadeAt <= until), q => q.Where(b => applications.Any(a => a.BatchId == b.Id)))
-                .Include(b => b.Plantings).Include(b => b.Ingredients).OrderBy(b => b.MadeAt).AsSplitQuery().ToListAsync(stop)).Select(ToBatch)],
-            [.. (await applications.Include(a => a.Treated).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
-            [.. (await checkBacks.OrderBy(c => c.DueOn).ToListAsync(stop)).Select(ToCheckBack)],
-            await tasks.OrderBy(t => t.DueOn)
-                .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves, t.Helper, t.Number)).ToListAsync(stop),
-            [.. (await Of(db.Courses.AsNoTracking().Where(c => c.GardenId == gardenId && c.OpenedAt >= since && c.OpenedAt <= until), q => q.Where(c => wanted!.Any(p => p.Id == c.PlantingId))).OrderBy(c => c.OpenedAt).ToListAsync(stop)).Select(ToCourse)],
-            await db.PlanChoices.AsNoTracking().Where(c => c.GardenId == gardenId).OrderBy(c => c.On).ThenBy(c => c.Id)
-                .Select(c => new PlanChoice(c.Id, c.Word, c.PlantingId, c.Target, c.Material, c.On)).ToListAsync(stop),
-            await db.SeenRounds.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.On).ThenBy(r => r.Key)
-                .Select(r => new SeenRound(r.Key, r.On, r.Recipe)).ToListAsync(stop),
-            await db.Sprayers.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.CapacityLitres)
-                .Select(s => new Sprayer(s.Id, s.Name, s.CapacityLitres)).ToListAsync(stop),
-            await db.Stocks.AsNoTracking().Where(s => s.GardenId == gardenId).OrderBy(s => s.Name)
-                .Select(s => new Stock(s.Id, s.Material, s.Name, s.Amount, s.Left, s.Unit, s.OpenedOn, s.BestBefore, s.StrengthPercent, s.Cost, s.LowAt)).ToListAsync(stop),
-            await db.Picks.AsNoTracking().Where(p => p.GardenId == gardenId && p.On >= sinceDay).OrderBy(p => p.On)
-                .Select(p => new PlannedPick(p.Id, p.PlantingId, p.On)).ToListAsync(stop),
-            await db.Emulsions.AsNoTracking().Where(e => e.GardenId == gardenId).OrderBy(e => e.At)
-                .Select(e => new Emulsion(e.Id, e.At, e.Oil, e.Soap, e.Water, e.SoapMlPerLitre, e.HeldSeconds)).ToListAsync(stop),
-            await WeatherStore.ReadAsync(db, gardenId, span.WeatherFrom, span.WeatherTo, stop),
-            new WeatherState(fetch?.AnsweredAt, fetch?.Trouble))
-        {
-            Judged = span.Judged ?? await JudgedAsync(gardenId, now, stop),
-            Trials = await TrialsAsync(db, gardenId, stop),
-            Harvests = await Of(
-                    db.Harvests.AsNoTracking().Where(h => h.GardenId == gardenId && h.At >= since && h.At <= until),
-                    q => q.Where(h => wanted!.Any(p => p.Id == h.PlantingId)))
-                .OrderBy(h => h.At).Select(h => new Harvest(h.Id, h.PlantingId, h.At, h.Grams, h.Pieces, h.Washed, h.MemberId)).ToListAsync(stop),
-            Readings = await db.Readings.AsNoTracking()
-                .Where(r => r.GardenId == gardenId && r.At >= since && r.At <= until && (span.PlaceId == null || r.PlaceId == span.PlaceId))
-                .OrderBy(r => r.At).Select(r => new Reading(r.Id, r.PlaceId, r.Of, r.At, r.Value, r.MemberId)).ToListAsync(stop),
-        }));
+        var checkBacks = Of(
+            db.CheckBacks.AsNoTracking()
+                .Where(c =>
+                    c.GardenId == gardenId
+                    && c.DueOn >= sinceDay
+                    && c.DueOn <= untilDay
+                    && (
+                        db.Applications.Any(a => a.Id == c.ApplicationId && a.StruckAt == null && a.At >= since)
+                        || db.Tasks.Any(t => t.Id == c.TaskId && t.DueOn >= sinceDay)
+                    )
+                ),
+            q => q.Where(c => wanted!.Any(p => p.Id == c.PlantingId))
+        );
+        return Learning.In(
+            KnownRecords.Of(
+                new GardenSnapshot(
+                    ToGarden(garden),
+                    now,
+                    catalogues.Spoken.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)], [.. kinds.Select(ToOwnKind)]),
+                    [
+                        .. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
+                            .OrderBy(m => m.Role)
+                            .ThenBy(m => m.Name, StringComparer.Ordinal),
+                    ],
+                    [.. places.Select(ToPlace)],
+                    await plantings
+                        .OrderBy(p => p.From)
+                        .ThenBy(p => p.Crop)
+                        .Select(p => new Planting(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower))
+                        .ToListAsync(stop),
+                    [
+                        .. (
+                            await db
+                                .Walks.AsNoTracking()
+                                .Include(w => w.Skipped)
+                                .Where(w => w.GardenId == gardenId && w.StartedAt >= since && w.StartedAt <= until)
+                                .OrderBy(w => w.StartedAt)
+                                .ToListAsync(stop)
+                        ).Select(w => new WalkTaken(w.Id, w.StartedAt, w.EndedAt, w.MemberId, [.. w.Skipped.Select(x => x.PlaceId)])),
+                    ],
+                    [
+                        .. (
+                            await Of(db.Observations.AsNoTracking().Where(o => o.GardenId == gardenId && o.At >= since && o.At <= until), q =>
+                                    q.Where(o => wanted!.Any(p => p.Id == o.PlantingId))
+                                )
+                                .Include(o => o.Signs)
+                                .OrderBy(o => o.At)
+                                .AsSplitQuery()
+                                .ToListAsync(stop)
+                        ).Select(ToObservation),
+                    ],
+                    [
+                        .. (
+                            await Of(db.Batches.AsNoTracking().Where(b => b.GardenId == gardenId && b.MadeAt >= since && b.MadeAt <= until), q =>
+                                    q.Where(b => applications.Any(a => a.BatchId == b.Id))
+                                )
+                                .Include(b => b.Plantings)
+                                .Include(b => b.Ingredients)
+                                .OrderBy(b => b.MadeAt)
+                                .AsSplitQuery()
+                                .ToListAsync(stop)
+                        ).Select(ToBatch),
+                    ],
+                    [.. (await applications.Include(a => a.Treated).OrderBy(a => a.At).AsSplitQuery().ToListAsync(stop)).Select(ToApplication)],
+                    [.. (await checkBacks.OrderBy(c => c.DueOn).ToListAsync(stop)).Select(ToCheckBack)],
+                    await tasks
+                        .OrderBy(t => t.DueOn)
+                        .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves, t.Helper, t.Number))
+                        .ToListAsync(stop),
+                    [
+                        .. (
+                            await Of(db.Courses.AsNoTracking().Where(c => c.GardenId == gardenId && c.OpenedAt >= since && c.OpenedAt <= until), q =>
+                                    q.Where(c => wanted!.Any(p => p.Id == c.PlantingId))
+                                )
+                                .OrderBy(c => c.OpenedAt)
+                                .ToListAsync(stop)
+                        ).Select(ToCourse),
+                    ],
+                    await db
+                        .PlanChoices.AsNoTracking()
+                        .Where(c => c.GardenId == gardenId)
+                        .OrderBy(c => c.On)
+                        .ThenBy(c => c.Id)
+                        .Select(c => new PlanChoice(c.Id, c.Word, c.PlantingId, c.Target, c.Material, c.On))
+                        .ToListAsync(stop),
+                    await db
+                        .SeenRounds.AsNoTracking()
+                        .Where(r => r.GardenId == gardenId)
+                        .OrderBy(r => r.On)
+                        .ThenBy(r => r.Key)
+                        .Select(r => new SeenRound(r.Key, r.On, r.Recipe))
+                        .ToListAsync(stop),
+                    await db
+                        .Sprayers.AsNoTracking()
+                        .Where(s => s.GardenId == gardenId)
+                        .OrderBy(s => s.CapacityLitres)
+                        .Select(s => new Sprayer(s.Id, s.Name, s.CapacityLitres))
+                        .ToListAsync(stop),
+                    await db
+                        .Stocks.AsNoTracking()
+                        .Where(s => s.GardenId == gardenId)
+                        .OrderBy(s => s.Name)
+                        .Select(s => new Stock(
+                            s.Id,
+                            s.Material,
+                            s.Name,
+                            s.Amount,
+                            s.Left,
+                            s.Unit,
+                            s.OpenedOn,
+                            s.BestBefore,
+                            s.StrengthPercent,
+                            s.Cost,
+                            s.LowAt
+                        ))
+                        .ToListAsync(stop),
+                    await db
+                        .Picks.AsNoTracking()
+                        .Where(p => p.GardenId == gardenId && p.On >= sinceDay)
+                        .OrderBy(p => p.On)
+                        .Select(p => new PlannedPick(p.Id, p.PlantingId, p.On))
+                        .ToListAsync(stop),
+                    await db
+                        .Emulsions.AsNoTracking()
+                        .Where(e => e.GardenId == gardenId)
+                        .OrderBy(e => e.At)
+                        .Select(e => new Emulsion(e.Id, e.At, e.Oil, e.Soap, e.Water, e.SoapMlPerLitre, e.HeldSeconds))
+                        .ToListAsync(stop),
+                    await WeatherStore.ReadAsync(db, gardenId, span.WeatherFrom, span.WeatherTo, stop),
+                    new WeatherState(fetch?.AnsweredAt, fetch?.Trouble)
+                )
+                {
+                    Judged = span.Judged ?? await JudgedAsync(gardenId, now, stop),
+                    Trials = await TrialsAsync(db, gardenId, stop),
+                    Harvests = await Of(db.Harvests.AsNoTracking().Where(h => h.GardenId == gardenId && h.At >= since && h.At <= until), q =>
+                            q.Where(h => wanted!.Any(p => p.Id == h.PlantingId))
+                        )
+                        .OrderBy(h => h.At)
+                        .Select(h => new Harvest(h.Id, h.PlantingId, h.At, h.Grams, h.Pieces, h.Washed, h.MemberId))
+                        .ToListAsync(stop),
+                    Readings = await db
+                        .Readings.AsNoTracking()
+                        .Where(r => r.GardenId == gardenId && r.At >= since && r.At <= until && (span.PlaceId == null || r.PlaceId == span.PlaceId))
+                        .OrderBy(r => r.At)
+                        .Select(r => new Reading(r.Id, r.PlaceId, r.Of, r.At, r.Value, r.MemberId))
+                        .ToListAsync(stop),
+                }
+            )
+        );
     }
 
     /// <summary>What came of every spray of some years: a garden learns from more than its last season, and what was true long ago may not be now.</summary>
@@ -179,32 +293,75 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             from after in afters.DefaultIfEmpty()
             orderby a.At, c.Id
             select new JudgedSpray(
-                c.Id, a.Id, p.Id, p.Crop, a.Material, a.Target, a.At, c.DoneAt!.Value,
+                c.Id,
+                a.Id,
+                p.Id,
+                p.Crop,
+                a.Material,
+                a.Target,
+                a.At,
+                c.DoneAt!.Value,
                 before == null ? null : new LeafCount(before.LeavesLooked, before.LeavesAffected),
                 after == null ? null : new LeafCount(after.LeavesLooked, after.LeavesAffected),
-                c.Outcome, c.Injury, c.DiscountedFor)).ToListAsync(stop);
+                c.Outcome,
+                c.Injury,
+                c.DiscountedFor
+            )
+        ).ToListAsync(stop);
     }
 
     /// <summary>Every trial of a garden, with its counts in time order.</summary>
     public static async Task<IReadOnlyList<Trial>> TrialsAsync(GardenDb db, Guid gardenId, CancellationToken stop)
     {
-        var trials = await db.Trials.AsNoTracking().Include(t => t.Sides).Include(t => t.Units).Where(t => t.GardenId == gardenId).OrderBy(t => t.OpenedAt).AsSplitQuery().ToListAsync(stop);
-        var counts = (await db.TrialCounts.AsNoTracking().Where(c => c.GardenId == gardenId).OrderBy(c => c.At).ThenBy(c => c.Unit).ToListAsync(stop)).ToLookup(c => c.TrialId);
+        var trials = await db
+            .Trials.AsNoTracking()
+            .Include(t => t.Sides)
+            .Include(t => t.Units)
+            .Where(t => t.GardenId == gardenId)
+            .OrderBy(t => t.OpenedAt)
+            .AsSplitQuery()
+            .ToListAsync(stop);
+        var counts = (await db.TrialCounts.AsNoTracking().Where(c => c.GardenId == gardenId).OrderBy(c => c.At).ThenBy(c => c.Unit).ToListAsync(stop)).ToLookup(
+            c => c.TrialId
+        );
         return
         [
-            .. trials.Select(t => new Trial(t.Id, t.Name, t.Target, t.Unit, t.LeavesPerUnit, t.Seed, t.Blind, t.OpenedAt, t.TreatedAt, t.ClosedAt,
+            .. trials.Select(t => new Trial(
+                t.Id,
+                t.Name,
+                t.Target,
+                t.Unit,
+                t.LeavesPerUnit,
+                t.Seed,
+                t.Blind,
+                t.OpenedAt,
+                t.TreatedAt,
+                t.ClosedAt,
                 [.. t.Sides.OrderBy(s => s.Number).Select(s => new TrialSide(s.Number, s.Recipe, s.Step))],
                 [.. t.Units.OrderBy(u => u.Number).Select(u => new TrialUnit(u.Number, u.PlantingId, u.Side))],
-                [.. counts[t.Id].Select(c => new TrialCount(c.Id, c.Unit, c.At, c.LeavesLooked, c.LeavesAffected, c.SeverityPercent))])),
+                [.. counts[t.Id].Select(c => new TrialCount(c.Id, c.Unit, c.At, c.LeavesLooked, c.LeavesAffected, c.SeverityPercent))]
+            )),
         ];
     }
 
     public static Garden ToGarden(GardenRow g) =>
-        new(g.Id, g.Name, g.Latitude, g.Longitude, g.ElevationM, g.TimeZoneId, g.Climate, g.Kitchen, g.Stance, g.DiseaseApproach, g.OnlyLabelled,
+        new(
+            g.Id,
+            g.Name,
+            g.Latitude,
+            g.Longitude,
+            g.ElevationM,
+            g.TimeZoneId,
+            g.Climate,
+            g.Kitchen,
+            g.Stance,
+            g.DiseaseApproach,
+            g.OnlyLabelled,
             ToFreeHours(g.FreeHours),
             g.Water,
             new HouseholdUnits(g.TemperatureUnit, g.LengthUnit, g.RainUnit, g.WindUnit, g.Hours, g.WeekStart),
-            g.Language);
+            g.Language
+        );
 
     /// <summary>Null for always, and for what this version can not read.</summary>
     private static FreeHours? ToFreeHours(string? masks)
@@ -214,57 +371,157 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
     }
 
     public static OwnProduct ToProduct(ProductRow p) =>
-        new(p.Id, p.Name, p.Like, p.WorksOn.Split(',', StringSplitOptions.RemoveEmptyEntries), p.Unit, p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired);
+        new(
+            p.Id,
+            p.Name,
+            p.Like,
+            p.WorksOn.Split(',', StringSplitOptions.RemoveEmptyEntries),
+            p.Unit,
+            p.DoseLow,
+            p.DoseHigh,
+            p.AddTo,
+            p.MaxTimes,
+            p.DaysBetween,
+            p.DaysToWait,
+            p.Retired
+        );
 
     public static OwnKind ToOwnKind(OwnKindRow k) => new(k.Id, k.Of, k.Name, k.Like, k.Retired);
 
     public static OwnRecipe ToOwnRecipe(OwnRecipeRow r) => new(r.Id, r.Name, r.Text, r.HeardFrom, r.Warning, r.Retired, ToParts(r.Parts));
 
     /// <summary>How the parts of a recipe stand in their row.</summary>
-    public static string PartsText(IEnumerable<OwnPart> parts) => string.Join(';', parts.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Material}:{p.PerLitre:R}")));
+    public static string PartsText(IEnumerable<OwnPart> parts) =>
+        string.Join(';', parts.Select(p => string.Create(CultureInfo.InvariantCulture, $"{p.Material}:{p.PerLitre:R}")));
 
     /// <summary>A part that this version can not read is left out.</summary>
     private static IReadOnlyList<OwnPart> ToParts(string parts) =>
-    [
-        .. from part in parts.Split(';', StringSplitOptions.RemoveEmptyEntries)
-           let at = part.LastIndexOf(':')
-           where at > 0 && double.TryParse(part.AsSpan(at + 1), NumberStyles.Float, CultureInfo.InvariantCulture, out var amount) && amount > 0 && double.IsFinite(amount)
-           select new OwnPart(part[..at], double.Parse(part.AsSpan(at + 1), CultureInfo.InvariantCulture)),
-    ];
+        [
+            .. from part in parts.Split(';', StringSplitOptions.RemoveEmptyEntries)
+            let at = part.LastIndexOf(':')
+            where
+                at > 0
+                && double.TryParse(part.AsSpan(at + 1), NumberStyles.Float, CultureInfo.InvariantCulture, out var amount)
+                && amount > 0
+                && double.IsFinite(amount)
+            select new OwnPart(part[..at], double.Parse(part.AsSpan(at + 1), CultureInfo.InvariantCulture)),
+        ];
 
     private static Place ToPlace(PlaceRow p) =>
         new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);
 
     public static Observation ToObservation(ObservationRow o) =>
-        new(o.Id, o.LookId, o.WalkId, o.PlantingId, o.At, o.LeavesLooked, o.LeavesAffected, o.SeverityPercent, o.Ants, o.Helpers, o.Mummies,
-            o.Part, o.Side, o.Roots,
-            [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))], o.Named, o.NameIsGroup, o.Note, o.OwnName);
+        new(
+            o.Id,
+            o.LookId,
+            o.WalkId,
+            o.PlantingId,
+            o.At,
+            o.LeavesLooked,
+            o.LeavesAffected,
+            o.SeverityPercent,
+            o.Ants,
+            o.Helpers,
+            o.Mummies,
+            o.Part,
+            o.Side,
+            o.Roots,
+            [.. o.Signs.OrderBy(s => s.Sign, StringComparer.Ordinal).Select(s => new SeenSign(s.Sign, s.Present))],
+            o.Named,
+            o.NameIsGroup,
+            o.Note,
+            o.OwnName
+        );
 
     public static Batch ToBatch(BatchRow b) =>
-        new(b.Id, b.MadeAt, b.Recipe, b.Step, b.Litres, b.UseBy, b.Target,
+        new(
+            b.Id,
+            b.MadeAt,
+            b.Recipe,
+            b.Step,
+            b.Litres,
+            b.UseBy,
+            b.Target,
             [.. b.Plantings.Select(p => p.PlantingId)],
-            [.. b.Ingredients.OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal).ThenBy(i => i.Material, StringComparer.Ordinal).Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit, i.BottlePercent))],
+            [
+                .. b
+                    .Ingredients.OrderBy(i => i.Role == "active" ? "" : i.Role, StringComparer.Ordinal)
+                    .ThenBy(i => i.Material, StringComparer.Ordinal)
+                    .Select(i => new Measured(i.Material, i.Role, i.Amount, i.Unit, i.BottlePercent)),
+            ],
             b.PatchTest,
             b.EmptiedAt,
             b.MemberId,
-            b.SprayerId);
+            b.SprayerId
+        );
 
     private static Course ToCourse(CourseRow c) =>
-        new(c.Id, c.PlantingId, c.Target, c.Recipe, c.OpenedAt, c.Step, c.SpacingDays, c.Rounds, c.DegreeDaysPerDay,
-            [.. (c.OwnDays ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(d => DateOnly.TryParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : (DateOnly?)null).OfType<DateOnly>()], c.StoppedAt);
+        new(
+            c.Id,
+            c.PlantingId,
+            c.Target,
+            c.Recipe,
+            c.OpenedAt,
+            c.Step,
+            c.SpacingDays,
+            c.Rounds,
+            c.DegreeDaysPerDay,
+            [
+                .. (c.OwnDays ?? "")
+                    .Split(',', StringSplitOptions.RemoveEmptyEntries)
+                    .Select(d =>
+                        DateOnly.TryParseExact(d, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : (DateOnly?)null
+                    )
+                    .OfType<DateOnly>(),
+            ],
+            c.StoppedAt
+        );
 
     public static SprayApplication ToApplication(ApplicationRow a) =>
-        new(a.Id, a.BatchId, a.At, a.Material, a.PerLitre, a.Litres, a.Target,
-            [.. a.Treated.Select(t => new Treated(t.PlantingId, t.ShareWetted))], a.PatchTest, a.Note,
-            a.MemberId, a.Why, Listed<WettedPart>(a.Parts), a.ExpectedLitres,
-            a.TemperatureC is null && a.RelativeHumidityPercent is null && a.WindMetresPerSecond is null ? null : new SprayAir(a.TemperatureC, a.RelativeHumidityPercent, a.WindMetresPerSecond));
+        new(
+            a.Id,
+            a.BatchId,
+            a.At,
+            a.Material,
+            a.PerLitre,
+            a.Litres,
+            a.Target,
+            [.. a.Treated.Select(t => new Treated(t.PlantingId, t.ShareWetted))],
+            a.PatchTest,
+            a.Note,
+            a.MemberId,
+            a.Why,
+            Listed<WettedPart>(a.Parts),
+            a.ExpectedLitres,
+            a.TemperatureC is null && a.RelativeHumidityPercent is null && a.WindMetresPerSecond is null
+                ? null
+                : new SprayAir(a.TemperatureC, a.RelativeHumidityPercent, a.WindMetresPerSecond)
+        );
 
     private static CheckBack ToCheckBack(CheckBackRow c) =>
-        new(c.Id, c.ApplicationId, c.PlantingId, c.DueOn, c.DoneAt, c.ObservationId, c.Outcome, c.Injury, c.TaskId, c.BeforeId, Listed<InjurySign>(c.InjurySigns), c.Alive, c.Dead, c.DiscountedFor, c.MemberId, c.OnlyDead);
+        new(
+            c.Id,
+            c.ApplicationId,
+            c.PlantingId,
+            c.DueOn,
+            c.DoneAt,
+            c.ObservationId,
+            c.Outcome,
+            c.Injury,
+            c.TaskId,
+            c.BeforeId,
+            Listed<InjurySign>(c.InjurySigns),
+            c.Alive,
+            c.Dead,
+            c.DiscountedFor,
+            c.MemberId,
+            c.OnlyDead
+        );
 
     /// <summary>Names with commas between, as rows keep short lists; words that this version does not know are left out. The inverse is <see cref="Joined"/>.</summary>
     private static T[] Listed<T>(string? names)
-        where T : struct, Enum => [.. (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(w => Enum.TryParse<T>(w, out var word) ? word : (T?)null).OfType<T>()];
+        where T : struct, Enum =>
+        [.. (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(w => Enum.TryParse<T>(w, out var word) ? word : (T?)null).OfType<T>()];
 
     /// <summary>Null for an empty list.</summary>
     public static string? Joined<T>(IEnumerable<T>? values)

@@ -15,9 +15,7 @@ public static class WeatherStore
         var hours = new WeatherHour[Math.Max(0, (int)Math.Ceiling((to - start).TotalHours))];
         var firstDay = DateOnly.FromDateTime(start.UtcDateTime);
         var lastDay = DateOnly.FromDateTime(to.UtcDateTime);
-        var rows = await db.WeatherDays.AsNoTracking()
-            .Where(w => w.GardenId == gardenId && w.DayUtc >= firstDay && w.DayUtc <= lastDay)
-            .ToListAsync(stop);
+        var rows = await db.WeatherDays.AsNoTracking().Where(w => w.GardenId == gardenId && w.DayUtc >= firstDay && w.DayUtc <= lastDay).ToListAsync(stop);
         foreach (var row in rows.OrderByDescending(r => r.Source))
         {
             var offset = (int)(new DateTimeOffset(row.DayUtc.ToDateTime(TimeOnly.MinValue), TimeSpan.Zero) - start).TotalHours;
@@ -54,8 +52,8 @@ public static class WeatherStore
         var refused = new List<string>();
         var days = Enumerable.Range(0, series.Hours.Count).GroupBy(i => DateOnly.FromDateTime(series.At(i).UtcDateTime)).ToList();
         var (first, last) = days.Count > 0 ? (days[0].Key, days[^1].Key) : (default, default);
-        var rows = await db.WeatherDays
-            .Where(w => w.GardenId == gardenId && w.Source == source && w.DayUtc >= first && w.DayUtc <= last)
+        var rows = await db
+            .WeatherDays.Where(w => w.GardenId == gardenId && w.Source == source && w.DayUtc >= first && w.DayUtc <= last)
             .ToDictionaryAsync(w => w.DayUtc, stop);
         // What was marked before in the same write is not in the file yet.
         foreach (var marked in db.WeatherDays.Local.Where(w => w.GardenId == gardenId && w.Source == source))
@@ -86,7 +84,15 @@ public static class WeatherStore
             }
             else
             {
-                db.WeatherDays.Add(new WeatherDayRow { GardenId = gardenId, DayUtc = day.Key, Source = source, Hours = packed });
+                db.WeatherDays.Add(
+                    new WeatherDayRow
+                    {
+                        GardenId = gardenId,
+                        DayUtc = day.Key,
+                        Source = source,
+                        Hours = packed,
+                    }
+                );
             }
         }
 

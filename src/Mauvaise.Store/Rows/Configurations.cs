@@ -332,7 +332,12 @@ internal sealed class WeatherDayConfiguration : IEntityTypeConfiguration<Weather
 {
     public void Configure(EntityTypeBuilder<WeatherDayRow> row)
     {
-        row.HasKey(r => new { r.GardenId, r.DayUtc, r.Source });
+        row.HasKey(r => new
+        {
+            r.GardenId,
+            r.DayUtc,
+            r.Source,
+        });
         row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
     }
 }

@@ -25,10 +25,13 @@ public sealed class GardenRow
     public DiseaseApproach DiseaseApproach { get; set; }
     public bool OnlyLabelled { get; set; }
     public Water Water { get; set; }
+
     /// <summary>Seven masks of hours, Monday first, with commas between; null for always.</summary>
     public string? FreeHours { get; set; }
+
     /// <summary>SHA-256 of the weather station's key, hexadecimal; null when there is no station.</summary>
     public string? StationKeyHash { get; set; }
+
     /// <summary>What letters, calendars and links speak; null for the default.</summary>
     public string? Language { get; set; }
     public DateTimeOffset CreatedAt { get; set; }
@@ -102,6 +105,7 @@ public sealed class ProductRow
     public Guid GardenId { get; set; }
     public required string Name { get; set; }
     public string? Like { get; set; }
+
     /// <summary>Targets and groups of targets, with commas between.</summary>
     public required string WorksOn { get; set; }
     public required string Unit { get; set; }
@@ -124,6 +128,7 @@ public sealed class OwnRecipeRow
     public string? HeardFrom { get; set; }
     public bool Warning { get; set; }
     public bool Retired { get; set; }
+
     /// <summary>"neem-oil:5;castile-soap:2": materials and how much of each is in a litre, in the material's unit.</summary>
     public required string Parts { get; set; }
 }
@@ -135,6 +140,7 @@ public sealed class OwnKindRow
     public Guid GardenId { get; set; }
     public OwnKindOf Of { get; set; }
     public required string Name { get; set; }
+
     /// <summary>Crop or target of the catalogue whose facts it goes by.</summary>
     public required string Like { get; set; }
     public bool Retired { get; set; }
@@ -165,6 +171,7 @@ public sealed class ReadingRow
     public Guid Id { get; set; }
     public Guid GardenId { get; set; }
     public Guid PlaceId { get; set; }
+
     /// <summary>Id of what is measured.</summary>
     public required string Of { get; set; }
     public DateTimeOffset At { get; set; }

@@ -60,7 +60,11 @@ public sealed class InviteRow
 }
 
 /// <summary>What a link opens.</summary>
-public enum LinkKind { Calendar, Neighbours }
+public enum LinkKind
+{
+    Calendar,
+    Neighbours,
+}
 
 /// <summary>A link that opens one thing to who has it, until it is ended.</summary>
 public sealed class LinkRow

@@ -1,7 +1,12 @@
 namespace Mauvaise.Store.Rows;
 
 /// <summary>How the way to a mail server is kept from being read: not at all, by STARTTLS, or from the first byte.</summary>
-public enum MailSecurity { None, StartTls, Tls }
+public enum MailSecurity
+{
+    None,
+    StartTls,
+    Tls,
+}
 
 /// <summary>The household's mail server; one for all gardens, or none.</summary>
 public sealed class MailServerRow

@@ -7,6 +7,7 @@ public sealed class ObservationRow
 {
     public Guid Id { get; set; }
     public Guid GardenId { get; set; }
+
     /// <summary>The first trouble's id of the look; shared by all troubles counted on the same leaves.</summary>
     public Guid LookId { get; set; }
     public Guid? WalkId { get; set; }
@@ -24,6 +25,7 @@ public sealed class ObservationRow
     public RootCheck Roots { get; set; }
     public string? Named { get; set; }
     public bool NameIsGroup { get; set; }
+
     /// <summary>What the gardener calls it, where the catalogue has no name.</summary>
     public string? OwnName { get; set; }
     public string? Note { get; set; }
@@ -50,6 +52,7 @@ public sealed class BatchRow
     public string? Target { get; set; }
     public bool PatchTest { get; set; }
     public DateTimeOffset? EmptiedAt { get; set; }
+
     /// <summary>What it was mixed in; null when nobody said. No reference: a sprayer that is thrown away leaves its mixes.</summary>
     public Guid? SprayerId { get; set; }
     public List<BatchPlantingRow> Plantings { get; set; } = [];
@@ -69,6 +72,7 @@ public sealed class BatchIngredientRow
     public required string Role { get; set; }
     public double Amount { get; set; }
     public required string Unit { get; set; }
+
     /// <summary>Strength of the bottle it came from, per cent; null for the usual one.</summary>
     public double? BottlePercent { get; set; }
 }
@@ -90,10 +94,13 @@ public sealed class ApplicationRow
     public double? RelativeHumidityPercent { get; set; }
     public double? WindMetresPerSecond { get; set; }
     public SprayReason Why { get; set; }
+
     /// <summary>Names of <see cref="WettedPart"/> with commas between; null when nobody said.</summary>
     public string? Parts { get; set; }
+
     /// <summary>What the places were reckoned to take, litres; null when nobody reckoned.</summary>
     public double? ExpectedLitres { get; set; }
+
     /// <summary>When it was struck out as logged by mistake; it stays in the file.</summary>
     public DateTimeOffset? StruckAt { get; set; }
     public List<TreatedRow> Treated { get; set; } = [];
@@ -119,15 +126,20 @@ public sealed class CheckBackRow
     public Outcome? Outcome { get; set; }
     public Injury Injury { get; set; }
     public Guid? MemberId { get; set; }
+
     /// <summary>The count before that it was judged against.</summary>
     public Guid? BeforeId { get; set; }
+
     /// <summary>Names of <see cref="InjurySign"/> with commas between; null when none was noted.</summary>
     public string? InjurySigns { get; set; }
+
     /// <summary>Of the insects that were touched.</summary>
     public int? Alive { get; set; }
     public int? Dead { get; set; }
+
     /// <summary>Leaves with nothing but dead insects or old spots; null when nobody told them apart.</summary>
     public int? OnlyDead { get; set; }
+
     /// <summary>Why the garden is not to learn from it; null when it is.</summary>
     public string? DiscountedFor { get; set; }
 }
@@ -167,6 +179,7 @@ public sealed class TrialSideRow
 {
     public Guid TrialId { get; set; }
     public int Number { get; set; }
+
     /// <summary>Null for the side that is left alone.</summary>
     public string? Recipe { get; set; }
     public DoseStep Step { get; set; }
@@ -205,8 +218,10 @@ public sealed class TaskRow
     public TaskState State { get; set; }
     public DateTimeOffset? DoneAt { get; set; }
     public int? Leaves { get; set; }
+
     /// <summary>Kind of helper that is ordered or let out; null otherwise.</summary>
     public string? Helper { get; set; }
+
     /// <summary>How many helpers.</summary>
     public int? Number { get; set; }
     public Guid? MemberId { get; set; }
@@ -224,6 +239,7 @@ public sealed class CourseRow
     public int SpacingDays { get; set; }
     public int Rounds { get; set; }
     public double? DegreeDaysPerDay { get; set; }
+
     /// <summary>ISO days with commas between; null to go by the life cycle.</summary>
     public string? OwnDays { get; set; }
     public DateTimeOffset? StoppedAt { get; set; }

@@ -1,5 +1,5 @@
-using System.Security.Claims;
 using System.Globalization;
+using System.Security.Claims;
 using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Archive;
@@ -25,15 +25,41 @@ public static class ArchiveEndpoints
     {
         app.MapGet("/api/gardens/{gardenId:guid}/archive", Write).WithTags("Archive").Produces(StatusCodes.Status200OK, contentType: Zip);
         app.MapPost("/api/archive/preview", (HttpRequest request, GardenDb db, Settings settings, CancellationToken stop) =>
-            OpenedAsync<Ok<MergePreview>>(request, settings, async opened => TypedResults.Ok(await new ArchiveMerge(db).PreviewAsync(opened, stop)), stop))
-            .WithTags("Archive").Accepts<byte[]>(Zip);
-        app.MapPost("/api/archive", (bool takeTheirs, Guid? memberId, HttpRequest request, ClaimsPrincipal user, GardenTools tools, Settings settings, WriteGate gate, CancellationToken stop) =>
-            OpenedAsync<Ok<TakenIn>>(request, settings, async opened => TypedResults.Ok(await TakeInAsync(opened, takeTheirs, memberId, user, tools, settings, gate, stop)), stop))
-            .WithTags("Archive").Accepts<byte[]>(Zip);
+                OpenedAsync<Ok<MergePreview>>(request, settings, async opened => TypedResults.Ok(await new ArchiveMerge(db).PreviewAsync(opened, stop)), stop)
+            )
+            .WithTags("Archive")
+            .Accepts<byte[]>(Zip);
+        app.MapPost(
+                "/api/archive",
+                (
+                    bool takeTheirs,
+                    Guid? memberId,
+                    HttpRequest request,
+                    ClaimsPrincipal user,
+                    GardenTools tools,
+                    Settings settings,
+                    WriteGate gate,
+                    CancellationToken stop
+                ) =>
+                    OpenedAsync<Ok<TakenIn>>(
+                        request,
+                        settings,
+                        async opened => TypedResults.Ok(await TakeInAsync(opened, takeTheirs, memberId, user, tools, settings, gate, stop)),
+                        stop
+                    )
+            )
+            .WithTags("Archive")
+            .Accepts<byte[]>(Zip);
         app.MapGet("/api/archive/schema", () => TypedResults.Text(GardenArchive.Schema(), "application/schema+json")).WithTags("Archive");
     }
 
-    private static async Task<Results<EmptyHttpResult, ProblemHttpResult>> Write(Guid gardenId, HttpResponse response, GardenTools tools, Settings settings, CancellationToken stop)
+    private static async Task<Results<EmptyHttpResult, ProblemHttpResult>> Write(
+        Guid gardenId,
+        HttpResponse response,
+        GardenTools tools,
+        Settings settings,
+        CancellationToken stop
+    )
     {
         if (await new ArchiveMerge(tools.Db).ReadAsync(gardenId, stop) is not { } archive)
         {
@@ -47,12 +73,24 @@ public static class ArchiveEndpoints
         var name = string.Concat(archive.Garden.Name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')).Trim('-');
         response.ContentType = Zip;
         response.ContentLength = file.Length;
-        response.Headers.ContentDisposition = string.Create(CultureInfo.InvariantCulture, $"attachment; filename=\"{(name.Length > 0 ? name : "garden")}-{tools.Now:yyyy-MM-dd}.zip\"");
+        response.Headers.ContentDisposition = string.Create(
+            CultureInfo.InvariantCulture,
+            $"attachment; filename=\"{(name.Length > 0 ? name : "garden")}-{tools.Now:yyyy-MM-dd}.zip\""
+        );
         await file.CopyToAsync(response.Body, stop);
         return TypedResults.Empty;
     }
 
-    private static async Task<TakenIn> TakeInAsync(OpenedArchive opened, bool takeTheirs, Guid? memberId, ClaimsPrincipal user, GardenTools tools, Settings settings, WriteGate gate, CancellationToken stop)
+    private static async Task<TakenIn> TakeInAsync(
+        OpenedArchive opened,
+        bool takeTheirs,
+        Guid? memberId,
+        ClaimsPrincipal user,
+        GardenTools tools,
+        Settings settings,
+        WriteGate gate,
+        CancellationToken stop
+    )
     {
         var db = tools.Db;
         var merge = new ArchiveMerge(db);
@@ -66,9 +104,11 @@ public static class ArchiveEndpoints
 
         var person = Sessions.PersonOf(user);
         // Who signed in is who brings it in, whatever the request says.
-        memberId = await (person is null
-            ? db.Members.Where(m => m.Id == memberId && m.GardenId == opened.Archive.Garden.Id).Select(m => (Guid?)m.Id)
-            : db.Grants.Where(g => g.PersonId == person && g.GardenId == opened.Archive.Garden.Id).Select(g => (Guid?)g.MemberId)).FirstOrDefaultAsync(stop);
+        memberId = await (
+            person is null
+                ? db.Members.Where(m => m.Id == memberId && m.GardenId == opened.Archive.Garden.Id).Select(m => (Guid?)m.Id)
+                : db.Grants.Where(g => g.PersonId == person && g.GardenId == opened.Archive.Garden.Id).Select(g => (Guid?)g.MemberId)
+        ).FirstOrDefaultAsync(stop);
 
         using (await gate.HoldAsync(stop))
         {
@@ -84,7 +124,12 @@ public static class ArchiveEndpoints
     }
 
     /// <summary>Keeps the body in a file for as long as it is read from, since a zip is read from its end.</summary>
-    private static async Task<Results<TOk, ProblemHttpResult>> OpenedAsync<TOk>(HttpRequest request, Settings settings, Func<OpenedArchive, Task<TOk>> use, CancellationToken stop)
+    private static async Task<Results<TOk, ProblemHttpResult>> OpenedAsync<TOk>(
+        HttpRequest request,
+        Settings settings,
+        Func<OpenedArchive, Task<TOk>> use,
+        CancellationToken stop
+    )
         where TOk : IResult
     {
         if (request.HttpContext.Features.Get<IHttpMaxRequestBodySizeFeature>() is { IsReadOnly: false } size)
@@ -111,5 +156,12 @@ public static class ArchiveEndpoints
     }
 
     private static FileStream Scratch(Settings settings) =>
-        new(Path.Combine(settings.DataFolder, $"{DataFile.ScratchPrefix}{Guid.NewGuid():N}.tmp"), FileMode.CreateNew, FileAccess.ReadWrite, FileShare.None, 81920, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        new(
+            Path.Combine(settings.DataFolder, $"{DataFile.ScratchPrefix}{Guid.NewGuid():N}.tmp"),
+            FileMode.CreateNew,
+            FileAccess.ReadWrite,
+            FileShare.None,
+            81920,
+            FileOptions.DeleteOnClose | FileOptions.Asynchronous
+        );
 }

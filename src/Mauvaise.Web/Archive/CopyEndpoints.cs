@@ -59,7 +59,11 @@ public static class CopyEndpoints
         {
             try
             {
-                return TypedResults.Ok(new RestoredAnswer(await Backups.RestoreInUseAsync(file, settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), stop)));
+                return TypedResults.Ok(
+                    new RestoredAnswer(
+                        await Backups.RestoreInUseAsync(file, settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), stop)
+                    )
+                );
             }
             catch (DamagedDataException e)
             {

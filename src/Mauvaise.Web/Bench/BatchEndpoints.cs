@@ -1,6 +1,6 @@
-using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
@@ -43,24 +43,48 @@ public static class BatchEndpoints
         }
 
         var wet = s.Catalogue.FindRecipe(body.Recipe)?.IsWet ?? true;
-        var checks = BenchOrder.Check(s, body.PlantingIds, body.Target, body.Recipe, body.Add ?? [], body.Soap, body.Dose, body.BottlePercent, new Checks())
+        var checks = BenchOrder
+            .Check(s, body.PlantingIds, body.Target, body.Recipe, body.Add ?? [], body.Soap, body.Dose, body.BottlePercent, new Checks())
             .That(body.PlantingIds.Count > 0, "plantingIds", "plantings-missing", Say.Of("bench.sayWhatTheMix"))
             .That(body.Size > 0 && body.Size <= Mix.MostOf(wet), "size", "size-range", BenchOrder.SizeRange(wet))
             .That(!body.PatchTest || (wet && body.Size <= SprayVolume.MostPatchTestLitres), "size", "patch-size", Say.Of("bench.twoLeavesTakeHalfALitre"))
-            .That(body.Sprayer is null || s.Sprayers.Any(x => x.Id == body.Sprayer), "sprayer", "sprayer-unknown", Say.Of("bench.chooseOneOfTheGardensSprayers"));
+            .That(
+                body.Sprayer is null || s.Sprayers.Any(x => x.Id == body.Sprayer),
+                "sprayer",
+                "sprayer-unknown",
+                Say.Of("bench.chooseOneOfTheGardensSprayers")
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        var made = MixDeeds.Make(s, new MixAsk(body.PlantingIds, body.Target, body.Recipe, body.Step, body.Add ?? [], body.Dose, body.Soap, body.BottlePercent, body.At, body.PatchTest), body.Size);
+        var made = MixDeeds.Make(
+            s,
+            new MixAsk(
+                body.PlantingIds,
+                body.Target,
+                body.Recipe,
+                body.Step,
+                body.Add ?? [],
+                body.Dose,
+                body.Soap,
+                body.BottlePercent,
+                body.At,
+                body.PatchTest
+            ),
+            body.Size
+        );
         var mix = made.Mix;
         if (made.Verdict != MixVerdict.Ok)
         {
             var why = made.Reasons.First(r => r.Verdict == made.Verdict);
-            return Problems.Refused("mix-" + why.Code, made.NearestStep is { } nearest
-                ? Say.Of("bench.theDoseIsTheMost", ("sentence", why.Sentence), ("nearest", nearest.ToString().ToLowerInvariant()))
-                : why.Sentence);
+            return Problems.Refused(
+                "mix-" + why.Code,
+                made.NearestStep is { } nearest
+                    ? Say.Of("bench.theDoseIsTheMost", ("sentence", why.Sentence), ("nearest", nearest.ToString().ToLowerInvariant()))
+                    : why.Sentence
+            );
         }
 
         var bottle = Bottles.Fill(s, body.Id, body.PlantingIds, body.Target, body.PatchTest, mix, tools.Now, body.MemberId, sprayerId: body.Sprayer);
@@ -76,15 +100,24 @@ public static class BatchEndpoints
     private static async Task<Results<Ok<IReadOnlyList<LeftoverAnswer>>, ProblemHttpResult>> Left(Guid gardenId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s
             ? TypedResults.Ok<IReadOnlyList<LeftoverAnswer>>([
-                .. s.Batches.Where(b => s.LeftIn(b) >= RestLitres && b.UseBy > s.Now - NamedAfter).OrderBy(b => b.UseBy).Select(b => new LeftoverAnswer(
-                    Answer(s, b),
-                    b.UseBy < s.Now,
-                    b.UseBy < s.Now
-                        ? Say.Of("bench.pastItsUseByPour")
-                        : Say.Of("bench.stillGoodItCanGo")))])
+                .. s
+                    .Batches.Where(b => s.LeftIn(b) >= RestLitres && b.UseBy > s.Now - NamedAfter)
+                    .OrderBy(b => b.UseBy)
+                    .Select(b => new LeftoverAnswer(
+                        Answer(s, b),
+                        b.UseBy < s.Now,
+                        b.UseBy < s.Now ? Say.Of("bench.pastItsUseByPour") : Say.Of("bench.stillGoodItCanGo")
+                    )),
+            ])
             : Problems.NotFound("garden");
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Empty(Guid gardenId, Guid batchId, EmptyBottle body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Empty(
+        Guid gardenId,
+        Guid batchId,
+        EmptyBottle body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Batches.FirstOrDefaultAsync(b => b.GardenId == gardenId && b.Id == batchId, stop) is not { } row)
         {
@@ -104,7 +137,10 @@ public static class BatchEndpoints
         var recipe = s.Catalogue.FindRecipe(b.Recipe)!;
         var active = s.Catalogue.Material(recipe.Active.Material);
         var parts = b.Ingredients.Select(i => (Material: s.Catalogue.Material(i.Material), i.Amount, i.Unit)).ToList();
-        var strengths = b.Litres > 0 ? Strengths.Of(s.Catalogue, b.Ingredients.Select(i => new MixShare(s.Catalogue.Material(i.Material), i.Amount / b.Litres, i.BottlePercent))) : [];
+        var strengths =
+            b.Litres > 0
+                ? Strengths.Of(s.Catalogue, b.Ingredients.Select(i => new MixShare(s.Catalogue.Material(i.Material), i.Amount / b.Litres, i.BottlePercent)))
+                : [];
         return new(
             b.Id,
             recipe.Name,
@@ -126,6 +162,7 @@ public static class BatchEndpoints
             [.. parts.Select(p => $"{p.Material.Name} {Figure.Amount(p.Amount, p.Unit)}")],
             [.. strengths.Select(BenchEndpoints.Strength)],
             [.. parts.Select(p => p.Material).Concat(strengths.Select(x => x.Material)).SelectMany(m => m.Cautions).Distinct()],
-            b.PatchTest);
+            b.PatchTest
+        );
     }
 }

@@ -1,11 +1,11 @@
-using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
-using Mauvaise.Core.Ways;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
@@ -53,14 +53,16 @@ public static class BenchEndpoints
         DateTimeOffset? at,
         bool? patchTest,
         GardenTools tools,
-        CancellationToken stop)
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
             return Problems.NotFound("garden");
         }
 
-        var checks = BenchOrder.Check(s, planting, target, recipe, add, soap, dose, bottlePercent, new Checks())
+        var checks = BenchOrder
+            .Check(s, planting, target, recipe, add, soap, dose, bottlePercent, new Checks())
             .That(EnumWords.TryRead(step ?? "gentle", out DoseStep doseStep), "step", "step-unknown", Say.Of("bench.theDoseIsGentleUsual"))
             .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", Say.Of("bench.chooseOneOfTheGardensSprayers"));
         if (!checks.Passed)
@@ -70,7 +72,9 @@ public static class BenchEndpoints
 
         var plantings = planting.Select(s.FindPlanting).OfType<Planting>().ToList();
         var options = plantings.Count > 0 && target is not null ? Options(s, plantings[0], s.Catalogue.Target(target)) : [];
-        var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe)) ?? s.Catalogue.FindRecipe(options.FirstOrDefault(o => o.Allowed)?.Recipe ?? "") ?? s.Catalogue.RecipeFor(KnownIds.Materials.InsecticidalSoap)!;
+        var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe))
+            ?? s.Catalogue.FindRecipe(options.FirstOrDefault(o => o.Allowed)?.Recipe ?? "")
+            ?? s.Catalogue.RecipeFor(KnownIds.Materials.InsecticidalSoap)!;
         var fill = Fill(s, chosen, plantings, sprayer, size, patchTest == true);
         if (!(fill.Size > 0 && (size ?? fill.Size) <= Mix.MostOf(chosen.IsWet)))
         {
@@ -79,8 +83,13 @@ public static class BenchEndpoints
 
         var ask = new MixAsk(planting, target, chosen.Id, doseStep, add, dose, soap, bottlePercent, at, patchTest == true);
         var made = MixDeeds.Make(s, ask, fill.Size);
-        if (size is null && chosen.IsWet && fill.Tanks == 1
-            && SpoonSize.For(s.Catalogue, made.Mix.Order, ask.PatchTest ? SprayVolume.MostPatchTestLitres : fill.VesselLitres) is var spoons && spoons != fill.Size)
+        if (
+            size is null
+            && chosen.IsWet
+            && fill.Tanks == 1
+            && SpoonSize.For(s.Catalogue, made.Mix.Order, ask.PatchTest ? SprayVolume.MostPatchTestLitres : fill.VesselLitres) is var spoons
+            && spoons != fill.Size
+        )
         {
             fill = fill with { Size = spoons };
             made = MixDeeds.Make(s, ask, spoons);
@@ -96,16 +105,20 @@ public static class BenchEndpoints
     /// <summary>The smallest sprayer that holds it all, or equal fillings of the one that was chosen; dips and drenches take any bucket.</summary>
     private static Filling Fill(GardenSnapshot s, Recipe recipe, List<Planting> plantings, Guid? sprayer, double? size, bool patchTest)
     {
-        var needed = patchTest ? SprayVolume.PatchTestLitres : plantings.Count > 0 ? SprayVolume.SizeFor(s, recipe, plantings) : 1;
+        var needed =
+            patchTest ? SprayVolume.PatchTestLitres
+            : plantings.Count > 0 ? SprayVolume.SizeFor(s, recipe, plantings)
+            : 1;
         var wanted = size ?? needed;
         if (!recipe.IsWet)
         {
             return new Filling(needed, wanted, null, 0, 1);
         }
 
-        var tank = recipe.Form == Form.Spray
-            ? s.Sprayers.FirstOrDefault(x => x.Id == sprayer) ?? s.Sprayers.FirstOrDefault(x => x.CapacityLitres >= wanted) ?? s.Sprayers.LastOrDefault()
-            : null;
+        var tank =
+            recipe.Form == Form.Spray
+                ? s.Sprayers.FirstOrDefault(x => x.Id == sprayer) ?? s.Sprayers.FirstOrDefault(x => x.CapacityLitres >= wanted) ?? s.Sprayers.LastOrDefault()
+                : null;
         var vessel = tank?.CapacityLitres ?? Math.Max(wanted, 1);
         var tanks = (int)Math.Max(1, Math.Ceiling(wanted / vessel - 1e-9));
         return new Filling(needed, tanks == 1 ? wanted : Math.Min(vessel, Math.Ceiling(wanted / tanks * 10 - 1e-9) / 10), tank, vessel, tanks);
@@ -123,10 +136,19 @@ public static class BenchEndpoints
             ask.Target,
             ask.Target is null ? null : catalogue.Target(ask.Target).Name,
             options,
-            [.. catalogue.Recipes
-                .Select(r => (Recipe: r, Active: catalogue.Material(r.Active.Material)))
-                .Where(x => x.Active.Doses is not null && x.Active.Label is not { Retired: true } && !x.Recipe.PutAway)
-                .Select(x => new RecipeAnswer(x.Recipe.Id, x.Recipe.Name, x.Recipe.Form, x.Active.Id, x.Recipe.Kept ? EvidenceGrade.Weak : x.Active.Evidence, x.Recipe.Kept))],
+            [
+                .. catalogue
+                    .Recipes.Select(r => (Recipe: r, Active: catalogue.Material(r.Active.Material)))
+                    .Where(x => x.Active.Doses is not null && x.Active.Label is not { Retired: true } && !x.Recipe.PutAway)
+                    .Select(x => new RecipeAnswer(
+                        x.Recipe.Id,
+                        x.Recipe.Name,
+                        x.Recipe.Form,
+                        x.Active.Id,
+                        x.Recipe.Kept ? EvidenceGrade.Weak : x.Active.Evidence,
+                        x.Recipe.Kept
+                    )),
+            ],
             mix.Recipe.Id,
             mix.Recipe.Name,
             mix.Recipe.Form,
@@ -136,7 +158,15 @@ public static class BenchEndpoints
             mix.Order.Step,
             mix.AllowedStep,
             made.NearestStep,
-            new DoseAnswer(mix.Order.ActiveDose ?? mix.Recipe.Active.Amount ?? doses.At(mix.Order.Step), doses.Unit, doses.Per, doses.Gentle, doses.Usual, doses.Strong, doses.Ceiling),
+            new DoseAnswer(
+                mix.Order.ActiveDose ?? mix.Recipe.Active.Amount ?? doses.At(mix.Order.Step),
+                doses.Unit,
+                doses.Per,
+                doses.Gentle,
+                doses.Usual,
+                doses.Strong,
+                doses.Ceiling
+            ),
             fill.Needed,
             Bottles.SizeText(s, doses.Per, fill.Needed),
             fill.Size,
@@ -156,7 +186,11 @@ public static class BenchEndpoints
             Notes(s, mix, inMix, fill, plantings),
             Why(s, made, active),
             [.. mix.Order.Added.Select(m => new MaterialName(m.Id, m.Name))],
-            [.. catalogue.Materials.Where(m => m.Doses is { Per: DosedPer.Litre } && m.Label is not { Retired: true } && !inMix.Contains(m)).Select(m => new MaterialName(m.Id, m.Name))],
+            [
+                .. catalogue
+                    .Materials.Where(m => m.Doses is { Per: DosedPer.Litre } && m.Label is not { Retired: true } && !inMix.Contains(m))
+                    .Select(m => new MaterialName(m.Id, m.Name)),
+            ],
             [.. mix.Parts.Select(p => OnShelf(s, p))],
             Emulsifier(s, made),
             [.. made.Patches.Select(p => new PatchAnswer(p.Material.Id, p.Material.Name, p.Crop.Id, p.Crop.Name, p.State, p.JudgeOn, p.Burnt))],
@@ -164,14 +198,19 @@ public static class BenchEndpoints
             active.BottlePercent ?? active.Material.StockStrengthPercent,
             mix.MixedLifeHours,
             inMix.Max(m => m.DaysToWait),
-            made.At);
+            made.At
+        );
     }
 
     /// <summary>How it is measured, and what is more than it takes.</summary>
     private static List<string> Notes(GardenSnapshot s, Mix mix, List<Material> inMix, Filling fill, List<Planting> plantings)
     {
         var coldestC = ShelfEndpoints.ColdestLastNight(s);
-        var notes = inMix.Select(m => Shelf.ColdHint(m, coldestC) is { } cold ? $"{m.Name}: {cold.Sentence}" : m.MixingNote).OfType<string>().Distinct().ToList();
+        var notes = inMix
+            .Select(m => Shelf.ColdHint(m, coldestC) is { } cold ? $"{m.Name}: {cold.Sentence}" : m.MixingNote)
+            .OfType<string>()
+            .Distinct()
+            .ToList();
         if (Rinsing.First(s, fill.Sprayer, inMix) is { } rinse)
         {
             notes.Insert(0, rinse);
@@ -186,7 +225,13 @@ public static class BenchEndpoints
         var spare = fill.Size * fill.Tanks - fill.Needed;
         if (mix.Recipe.IsWet && spare > SpareLitres)
         {
-            notes.Add(Say.Of("bench.moreThanTheyTakeMakeLess", ("text", TankVolume.Text(spare, s.Garden.Kitchen)), ("mixedLifeHours", Say.In(mix.MixedLifeHours, "0"))));
+            notes.Add(
+                Say.Of(
+                    "bench.moreThanTheyTakeMakeLess",
+                    ("text", TankVolume.Text(spare, s.Garden.Kitchen)),
+                    ("mixedLifeHours", Say.In(mix.MixedLifeHours, "0"))
+                )
+            );
         }
 
         return notes;
@@ -200,8 +245,8 @@ public static class BenchEndpoints
         {
             mix.Order.ActiveDose is { } own
                 ? Say.Of("bench.youAsked", ("own", Say.In(own, "0.##")), ("unit", active.Unit), ("per", MixGuards.Per(active.Material.Doses!.Per)))
-                : mix.Recipe.Kept ? Say.Of("bench.itIsMixedAsYouKeep")
-                : Say.Of("bench.startGentleStepUpOnlyAfter"),
+            : mix.Recipe.Kept ? Say.Of("bench.itIsMixedAsYouKeep")
+            : Say.Of("bench.startGentleStepUpOnlyAfter"),
         };
         if (active.Material.Label is not null)
         {
@@ -210,17 +255,38 @@ public static class BenchEndpoints
 
         if (active.BottlePercent is { } bottle && active.Material.StockStrengthPercent is { } usual && bottle != usual)
         {
-            why.Add(Say.Of("bench.theBottleIsAndTheRecipe", ("bottle", Say.In(bottle, "0.#")), ("usual", Say.In(usual, "0.#")), ("usual2", Say.In(usual / bottle, "0.##"))));
+            why.Add(
+                Say.Of(
+                    "bench.theBottleIsAndTheRecipe",
+                    ("bottle", Say.In(bottle, "0.#")),
+                    ("usual", Say.In(usual, "0.#")),
+                    ("usual2", Say.In(usual / bottle, "0.##"))
+                )
+            );
         }
 
         if (made.Emulsion is { } jar)
         {
-            why.Add(Say.Of("bench.soapKeptAJarEven", ("dose", Figure.Dose(jar.SoapMlPerLitre, "ml")), ("heldSeconds", jar.HeldSeconds), ("dateOf", Say.In(s.Garden.DateOf(jar.At), "d MMMM"))));
+            why.Add(
+                Say.Of(
+                    "bench.soapKeptAJarEven",
+                    ("dose", Figure.Dose(jar.SoapMlPerLitre, "ml")),
+                    ("heldSeconds", jar.HeldSeconds),
+                    ("dateOf", Say.In(s.Garden.DateOf(jar.At), "d MMMM"))
+                )
+            );
         }
 
         if (mix.OilPercent > 0 || mix.SoapPercent > 0)
         {
-            why.Add(Say.Of("bench.oilsTogetherSoapsTogether2", ("oilPercent", Say.In(mix.OilPercent, "0.##")), ("soapPercent", Say.In(mix.SoapPercent, "0.##")), ("temperature", Figure.Temperature(27))));
+            why.Add(
+                Say.Of(
+                    "bench.oilsTogetherSoapsTogether2",
+                    ("oilPercent", Say.In(mix.OilPercent, "0.##")),
+                    ("soapPercent", Say.In(mix.SoapPercent, "0.##")),
+                    ("temperature", Figure.Temperature(27))
+                )
+            );
         }
 
         if (active.Material.Assumed.Count > 0)
@@ -241,7 +307,14 @@ public static class BenchEndpoints
             part.Unit,
             draw.Kept ? s.Stocks.Where(x => x.Material == part.Material.Id).Sum(x => x.Left) : null,
             draw.Kept ? draw.Missing : 0,
-            [.. draw.Draws.SelectMany(d => Shelf.Hints(part.Material, d.Stock, s.Today, null)).Where(h => h.Code is not "low").Select(h => $"{part.Material.Name}: {h.Sentence}").Distinct()]);
+            [
+                .. draw
+                    .Draws.SelectMany(d => Shelf.Hints(part.Material, d.Stock, s.Today, null))
+                    .Where(h => h.Code is not "low")
+                    .Select(h => $"{part.Material.Name}: {h.Sentence}")
+                    .Distinct(),
+            ]
+        );
     }
 
     private static EmulsifierAnswer? Emulsifier(GardenSnapshot s, JudgedMix made)
@@ -252,7 +325,15 @@ public static class BenchEndpoints
         }
 
         var soaps = s.Catalogue.Materials.Where(m => m.Load == LoadKind.Soap && m.Label is null).Select(m => new MaterialName(m.Id, m.Name));
-        return new EmulsifierAnswer(made.Mix.Recipe.Active.Material, part.Material.Id, [.. soaps], part.PerLitre, made.Emulsion is not null, s.Garden.Water, EmulsionStartsAt);
+        return new EmulsifierAnswer(
+            made.Mix.Recipe.Active.Material,
+            part.Material.Id,
+            [.. soaps],
+            part.PerLitre,
+            made.Emulsion is not null,
+            s.Garden.Water,
+            EmulsionStartsAt
+        );
     }
 
     private static async Task<Results<Created, ProblemHttpResult>> SaveEmulsion(Guid gardenId, NewEmulsion body, GardenTools tools, CancellationToken stop)
@@ -266,8 +347,18 @@ public static class BenchEndpoints
         var checks = new Checks()
             .That(s.Catalogue.FindMaterial(body.Oil) is { NeedsEmulsifier: true }, "oil", "oil-unknown", Say.Of("bench.chooseAnOilThatNeedsSoap"))
             .That(soap is { Load: LoadKind.Soap }, "soap", "soap-unknown", Say.Of("bench.chooseOneOfTheSoaps"))
-            .That(body.SoapMlPerLitre > 0 && body.SoapMlPerLitre <= (soap?.Doses?.Ceiling ?? 0), "soapMlPerLitre", "soap-range", Say.Of("bench.theSoapIsOver0", ("soap", Say.In(soap?.Doses?.Ceiling, "0.#"))))
-            .That(body.HeldSeconds is >= ShortestShake and <= LongestShake, "heldSeconds", "held-range", Say.Of("bench.watchTheJarForSeconds", ("shortestShake", ShortestShake)));
+            .That(
+                body.SoapMlPerLitre > 0 && body.SoapMlPerLitre <= (soap?.Doses?.Ceiling ?? 0),
+                "soapMlPerLitre",
+                "soap-range",
+                Say.Of("bench.theSoapIsOver0", ("soap", Say.In(soap?.Doses?.Ceiling, "0.#")))
+            )
+            .That(
+                body.HeldSeconds is >= ShortestShake and <= LongestShake,
+                "heldSeconds",
+                "held-range",
+                Say.Of("bench.watchTheJarForSeconds", ("shortestShake", ShortestShake))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -275,48 +366,88 @@ public static class BenchEndpoints
 
         if (s.Emulsions.All(e => e.Id != body.Id))
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.notedWhatAShakenJarShowed"), db => db.Emulsions.Add(new EmulsionRow
-            {
-                Id = body.Id,
-                GardenId = gardenId,
-                At = tools.Now,
-                Oil = body.Oil,
-                Soap = body.Soap,
-                Water = body.Water,
-                SoapMlPerLitre = body.SoapMlPerLitre,
-                HeldSeconds = body.HeldSeconds,
-            }), stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                Say.Of("bench.notedWhatAShakenJarShowed"),
+                db =>
+                    db.Emulsions.Add(
+                        new EmulsionRow
+                        {
+                            Id = body.Id,
+                            GardenId = gardenId,
+                            At = tools.Now,
+                            Oil = body.Oil,
+                            Soap = body.Soap,
+                            Water = body.Water,
+                            SoapMlPerLitre = body.SoapMlPerLitre,
+                            HeldSeconds = body.HeldSeconds,
+                        }
+                    ),
+                stop
+            );
         }
 
         return TypedResults.Created((string?)null);
     }
 
-    public static StepAnswer Step(MixStep step) => new(
-        step.Title,
-        step.Detail,
-        step.Material,
-        step.Measure,
-        step.Exact,
-        [.. step.Scoops.Select(x => new ScoopAnswer(x.Unit.Named(1), x.Count, x.Unit.InBase))]);
+    public static StepAnswer Step(MixStep step) =>
+        new(
+            step.Title,
+            step.Detail,
+            step.Material,
+            step.Measure,
+            step.Exact,
+            [.. step.Scoops.Select(x => new ScoopAnswer(x.Unit.Named(1), x.Count, x.Unit.InBase))]
+        );
 
-    public static StrengthAnswer Strength(ActiveStrength s) => new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit, Figure.Dose(s.PerLitre, s.Material.Unit));
+    public static StrengthAnswer Strength(ActiveStrength s) =>
+        new(s.Material.Name, s.Percent, s.PerLitre, s.Material.Unit, Figure.Dose(s.PerLitre, s.Material.Unit));
 
     /// <summary>Materials as the ways weigh them; where nothing was counted yet, by what they do and what was done before.</summary>
-    private static IReadOnlyList<OptionAnswer> Options(GardenSnapshot s, Planting planting, Target target) => WayBook.Of(s).For(planting, target) is { } set
-        ? [.. set.WithMaterials.Select(w => Option(s, planting, target, w.Option!, w.Against, WayWords.Comes(w, set), w.Outlook?.End.Middle))]
-        : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s, planting, target, o, o.Barred, null, null))];
+    private static IReadOnlyList<OptionAnswer> Options(GardenSnapshot s, Planting planting, Target target) =>
+        WayBook.Of(s).For(planting, target) is { } set
+            ? [.. set.WithMaterials.Select(w => Option(s, planting, target, w.Option!, w.Against, WayWords.Comes(w, set), w.Outlook?.End.Middle))]
+            : [.. MaterialChoice.Options(s, planting, target).Select(o => Option(s, planting, target, o, o.Barred, null, null))];
 
     private static OptionAnswer Option(
-        GardenSnapshot s, Planting planting, Target target, MaterialOption o, IReadOnlyList<UseReason> against, string? comes, double? share)
+        GardenSnapshot s,
+        Planting planting,
+        Target target,
+        MaterialOption o,
+        IReadOnlyList<UseReason> against,
+        string? comes,
+        double? share
+    )
     {
         var group = s.Catalogue.Group(o.Material.Group);
-        string[] inShort = against.Any(r => r.Code == MaterialOption.NeedsLabel) ? [Say.Of("bench.byTheLabelOfAProduct")] :
-        [
-            .. against.Count > 0 ? [Say.Of("bench.notNow")] : share is { } left ? [Say.Of("bench.in3Weeks", ("percent", WayWords.Percent(left)))] : Array.Empty<string>(),
-            .. UseGuards.PatchOf(s, s.Catalogue.Crop(planting.Crop), o.Material).State is PatchState.Needed or PatchState.Waiting ? [Say.Of("bench.newHere")] : Array.Empty<string>(),
-            .. s.Stocks.Count > 0 && s.Stocks.All(x => x.Material != o.Material.Id || x.Left <= 0) ? [o.Material.MadeFrom is null ? Say.Of("bench.noneThere") : Say.Of("bench.toBeMade")] : Array.Empty<string>(),
-        ];
-        return new(o.Recipe.Id, o.Recipe.Name, o.Material.Name, group.Id, group.Name, group.Hatch, o.Material.EvidenceOn(target), against.Count == 0, string.Join(", ", inShort),
-            against.Count == 0 ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons] : [.. against.Select(r => Say.Of("bench.notNow2", ("clause", r.Clause)))]);
+        string[] inShort = against.Any(r => r.Code == MaterialOption.NeedsLabel)
+            ? [Say.Of("bench.byTheLabelOfAProduct")]
+            :
+            [
+                .. against.Count > 0 ? [Say.Of("bench.notNow")]
+                : share is { } left ? [Say.Of("bench.in3Weeks", ("percent", WayWords.Percent(left)))]
+                : Array.Empty<string>(),
+                .. UseGuards.PatchOf(s, s.Catalogue.Crop(planting.Crop), o.Material).State is PatchState.Needed or PatchState.Waiting
+                    ? [Say.Of("bench.newHere")]
+                    : Array.Empty<string>(),
+                .. s.Stocks.Count > 0 && s.Stocks.All(x => x.Material != o.Material.Id || x.Left <= 0)
+                    ? [o.Material.MadeFrom is null ? Say.Of("bench.noneThere") : Say.Of("bench.toBeMade")]
+                    : Array.Empty<string>(),
+            ];
+        return new(
+            o.Recipe.Id,
+            o.Recipe.Name,
+            o.Material.Name,
+            group.Id,
+            group.Name,
+            group.Hatch,
+            o.Material.EvidenceOn(target),
+            against.Count == 0,
+            string.Join(", ", inShort),
+            against.Count == 0
+                ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons]
+                : [.. against.Select(r => Say.Of("bench.notNow2", ("clause", r.Clause)))]
+        );
     }
 }

@@ -7,7 +7,18 @@ namespace Mauvaise.Web.Bench;
 
 /// <summary>A material that could be taken, or one that was passed over and why.</summary>
 /// <param name="InShort">A few words: what it comes to, and what to know before one takes it.</param>
-public sealed record OptionAnswer(string Recipe, string RecipeName, string Material, string Group, string GroupName, string Hatch, EvidenceGrade Evidence, bool Allowed, string InShort, IReadOnlyList<string> Reasons);
+public sealed record OptionAnswer(
+    string Recipe,
+    string RecipeName,
+    string Material,
+    string Group,
+    string GroupName,
+    string Hatch,
+    EvidenceGrade Evidence,
+    bool Allowed,
+    string InShort,
+    IReadOnlyList<string> Reasons
+);
 
 /// <summary>Any recipe that can be mixed.</summary>
 /// <param name="Material">Its active.</param>
@@ -94,7 +105,8 @@ public sealed record BenchAnswer(
     double? BottlePercent,
     double MixedLifeHours,
     int? DaysToWait,
-    DateTimeOffset? At);
+    DateTimeOffset? At
+);
 
 /// <summary>A mix that was really made.</summary>
 /// <param name="Size">Litres of finished spray; square metres, plants or stations for what is dosed by them.</param>
@@ -118,7 +130,8 @@ public sealed record NewBatch(
     double? BottlePercent = null,
     DateTimeOffset? At = null,
     bool PatchTest = false,
-    Guid? Sprayer = null);
+    Guid? Sprayer = null
+);
 
 /// <param name="LitresLeft">Not yet sprayed or poured away.</param>
 /// <param name="Strengths">Each thing in it with its per cent, for the label.</param>
@@ -144,7 +157,8 @@ public sealed record BatchAnswer(
     IReadOnlyList<string> Contents,
     IReadOnlyList<StrengthAnswer> Strengths,
     IReadOnlyList<string> Cautions,
-    bool PatchTest);
+    bool PatchTest
+);
 
 /// <summary>A bottle with something in it.</summary>
 /// <param name="Advice">What to do with the rest.</param>

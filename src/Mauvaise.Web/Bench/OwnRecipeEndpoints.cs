@@ -16,7 +16,16 @@ namespace Mauvaise.Web.Bench;
 /// <summary>A recipe that the household keeps.</summary>
 /// <param name="Recipe">Under which it is mixed; null when it is a warning, or nothing in it can be dosed.</param>
 /// <param name="Parts">What is in a litre, in words.</param>
-public sealed record OwnRecipeAnswer(Guid Id, string Name, string Text, string? HeardFrom, bool Warning, bool Retired, string? Recipe, IReadOnlyList<string> Parts);
+public sealed record OwnRecipeAnswer(
+    Guid Id,
+    string Name,
+    string Text,
+    string? HeardFrom,
+    bool Warning,
+    bool Retired,
+    string? Recipe,
+    IReadOnlyList<string> Parts
+);
 
 /// <summary>What shall be kept. The id is the address's; what it holds is read from the text.</summary>
 /// <param name="Warning">Keep it so that nobody mixes it.</param>
@@ -27,7 +36,8 @@ public sealed record OwnRecipeChange(
     [property: StringLength(OwnRecipeChange.NameLetters)] string? HeardFrom = null,
     bool Warning = false,
     bool Retired = false,
-    Guid? MemberId = null)
+    Guid? MemberId = null
+)
 {
     public const int NameLetters = 80;
 }
@@ -53,17 +63,26 @@ public static class OwnRecipeEndpoints
         return TypedResults.Ok<IReadOnlyList<OwnRecipeAnswer>>([.. rows.Select(SnapshotLoader.ToOwnRecipe).Select(r => Answer(s, r))]);
     }
 
-    private static OwnRecipeAnswer Answer(GardenSnapshot s, OwnRecipe r) => new(
-        r.Id,
-        r.Name,
-        r.Text,
-        r.HeardFrom,
-        r.Warning,
-        r.Retired,
-        r.Retired ? null : s.Catalogue.FindRecipe(r.RecipeId)?.Id,
-        [.. r.Parts.Select(p => s.Catalogue.FindMaterial(p.Material) is { } m ? $"{m.Name}, {Figure.Dose(p.PerLitre, m.Unit)}" : p.Material)]);
+    private static OwnRecipeAnswer Answer(GardenSnapshot s, OwnRecipe r) =>
+        new(
+            r.Id,
+            r.Name,
+            r.Text,
+            r.HeardFrom,
+            r.Warning,
+            r.Retired,
+            r.Retired ? null : s.Catalogue.FindRecipe(r.RecipeId)?.Id,
+            [.. r.Parts.Select(p => s.Catalogue.FindMaterial(p.Material) is { } m ? $"{m.Name}, {Figure.Dose(p.PerLitre, m.Unit)}" : p.Material)]
+        );
 
-    private static async Task<Results<Ok<OwnRecipeAnswer>, ProblemHttpResult>> Put(Guid gardenId, Guid recipeId, OwnRecipeChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
+    private static async Task<Results<Ok<OwnRecipeAnswer>, ProblemHttpResult>> Put(
+        Guid gardenId,
+        Guid recipeId,
+        OwnRecipeChange body,
+        GardenTools tools,
+        GardenCatalogue shipped,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -76,9 +95,15 @@ public static class OwnRecipeEndpoints
         var heard = RecipeReader.Read(shipped, body.Text, kitchen);
         var judged = RecipeJudge.Judge(shipped, heard, kitchen, null, null);
         var stops = judged.Faults.FirstOrDefault(f => f.Stops);
-        var checks = RecipeCalc.CheckText(new Checks(), body.Text, heard)
+        var checks = RecipeCalc
+            .CheckText(new Checks(), body.Text, heard)
             .That(name.Length > 0, "name", "name-missing", Say.Of("bench.giveItANameByWhich"))
-            .That(!await tools.Db.OwnRecipes.AnyAsync(r => r.GardenId == gardenId && r.Id != recipeId && r.Name == name, stop), "name", "name-taken", Say.Of("bench.anotherRecipeHasThisName"))
+            .That(
+                !await tools.Db.OwnRecipes.AnyAsync(r => r.GardenId == gardenId && r.Id != recipeId && r.Name == name, stop),
+                "name",
+                "name-taken",
+                Say.Of("bench.anotherRecipeHasThisName")
+            )
             .That(body.Warning || body.Retired || stops is null, "text", "recipe-stops", Say.Of("bench.itCanNotBeKept", ("stops", stops?.Words)))
             .That(body.Warning || body.Retired || judged.Litres is not null, "text", "no-water", Say.Of("bench.sayHowMuchWaterItGoes"));
         if (!checks.Passed)
@@ -87,19 +112,42 @@ public static class OwnRecipeEndpoints
         }
 
         // What was kept stays as it was read then: whose spoons were meant is known only while it is told.
-        var parts = row is not null && row.Text == body.Text.Trim() && row.Warning == body.Warning ? row.Parts
-            : body.Warning ? "" : SnapshotLoader.PartsText(judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre)));
-        var words = row is null ? body.Warning ? Say.Of("bench.keptAsAWarning") : Say.Of("bench.keptTheRecipe") : body.Retired ? Say.Of("bench.putAwayTheRecipe") : Say.Of("bench.changedTheRecipe");
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.didToRecipe", ("words", words), ("name", name)), db =>
-        {
-            if (row is null)
+        var parts =
+            row is not null && row.Text == body.Text.Trim() && row.Warning == body.Warning ? row.Parts
+            : body.Warning ? ""
+            : SnapshotLoader.PartsText(judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre)));
+        var words = row is null
+            ? body.Warning
+                ? Say.Of("bench.keptAsAWarning")
+                : Say.Of("bench.keptTheRecipe")
+            : body.Retired
+                ? Say.Of("bench.putAwayTheRecipe")
+                : Say.Of("bench.changedTheRecipe");
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("bench.didToRecipe", ("words", words), ("name", name)),
+            db =>
             {
-                db.OwnRecipes.Add(row = new OwnRecipeRow { Id = recipeId, GardenId = gardenId, Name = "", Text = "", Parts = "" });
-            }
+                if (row is null)
+                {
+                    db.OwnRecipes.Add(
+                        row = new OwnRecipeRow
+                        {
+                            Id = recipeId,
+                            GardenId = gardenId,
+                            Name = "",
+                            Text = "",
+                            Parts = "",
+                        }
+                    );
+                }
 
-            (row.Name, row.Text, row.HeardFrom) = (name, body.Text.Trim(), string.IsNullOrWhiteSpace(body.HeardFrom) ? null : body.HeardFrom.Trim());
-            (row.Warning, row.Retired, row.Parts) = (body.Warning, body.Retired, parts);
-        }, stop);
+                (row.Name, row.Text, row.HeardFrom) = (name, body.Text.Trim(), string.IsNullOrWhiteSpace(body.HeardFrom) ? null : body.HeardFrom.Trim());
+                (row.Warning, row.Retired, row.Parts) = (body.Warning, body.Retired, parts);
+            },
+            stop
+        );
         return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, SnapshotLoader.ToOwnRecipe(row!)));
     }
 }

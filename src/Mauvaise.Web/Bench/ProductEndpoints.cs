@@ -28,7 +28,8 @@ public sealed record ProductAnswer(
     int? MaxTimes,
     int? DaysBetween,
     int? DaysToWait,
-    bool Retired);
+    bool Retired
+);
 
 /// <summary>What a label says. The id is the address's.</summary>
 /// <param name="Like">Material of the catalogue it is a make of; null for something else, which then names what it works on.</param>
@@ -46,7 +47,8 @@ public sealed record ProductChange(
     int? DaysBetween = null,
     int? DaysToWait = null,
     bool Retired = false,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 /// <summary>The garden's own materials: a label beats the catalogue.</summary>
 public static class ProductEndpoints
@@ -55,13 +57,36 @@ public static class ProductEndpoints
 
     /// <summary>All products, the retired ones last.</summary>
     public static async Task<IReadOnlyList<ProductAnswer>> ListAsync(GardenDb db, GardenSnapshot s, CancellationToken stop) =>
-    [
-        .. (await db.Products.AsNoTracking().Where(p => p.GardenId == s.Garden.Id).OrderBy(p => p.Retired).ThenBy(p => p.Name).ToListAsync(stop))
-            .Select(SnapshotLoader.ToProduct)
-            .Select(p => new ProductAnswer(p.Id, p.MaterialId, p.Name, p.Like, p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name, p.WorksOn, p.Unit, Say.Of("bench.doseDose2To", ("dose", Figure.Dose(p.DoseLow, p.Unit)), ("dose2", Figure.Dose(p.DoseHigh, p.Unit))), p.DoseLow, p.DoseHigh, p.AddTo, p.MaxTimes, p.DaysBetween, p.DaysToWait, p.Retired)),
-    ];
+        [
+            .. (await db.Products.AsNoTracking().Where(p => p.GardenId == s.Garden.Id).OrderBy(p => p.Retired).ThenBy(p => p.Name).ToListAsync(stop))
+                .Select(SnapshotLoader.ToProduct)
+                .Select(p => new ProductAnswer(
+                    p.Id,
+                    p.MaterialId,
+                    p.Name,
+                    p.Like,
+                    p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name,
+                    p.WorksOn,
+                    p.Unit,
+                    Say.Of("bench.doseDose2To", ("dose", Figure.Dose(p.DoseLow, p.Unit)), ("dose2", Figure.Dose(p.DoseHigh, p.Unit))),
+                    p.DoseLow,
+                    p.DoseHigh,
+                    p.AddTo,
+                    p.MaxTimes,
+                    p.DaysBetween,
+                    p.DaysToWait,
+                    p.Retired
+                )),
+        ];
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Put(Guid gardenId, Guid productId, ProductChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Put(
+        Guid gardenId,
+        Guid productId,
+        ProductChange body,
+        GardenTools tools,
+        GardenCatalogue shipped,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is null)
         {
@@ -71,9 +96,19 @@ public static class ProductEndpoints
         var like = body.Like is null ? null : shipped.FindMaterial(body.Like);
         var checks = new Checks()
             .That(body.Name is { Length: > 0 and <= 80 }, "name", "name-missing", Say.Of("bench.giveTheProductsNameUp"))
-            .That(body.Like is null || like is { Pantry: false, MadeFrom: null, Doses: null or { Per: DosedPer.Litre } }, "like", "material-unknown", Say.Of("bench.chooseWhatItIsFrom"))
+            .That(
+                body.Like is null || like is { Pantry: false, MadeFrom: null, Doses: null or { Per: DosedPer.Litre } },
+                "like",
+                "material-unknown",
+                Say.Of("bench.chooseWhatItIsFrom")
+            )
             .That(body.Like is not null || body.WorksOn.Count > 0, "worksOn", "works-on-missing", Say.Of("bench.sayWhatItsLabel"))
-            .That(body.WorksOn.Count <= 8 && body.WorksOn.All(on => shipped.Targets.Any(t => (t.Id == on || t.Group == on) && !t.NoSpray)), "worksOn", "target-unknown", Say.Of("bench.oneOfTheThingsItWorks"))
+            .That(
+                body.WorksOn.Count <= 8 && body.WorksOn.All(on => shipped.Targets.Any(t => (t.Id == on || t.Group == on) && !t.NoSpray)),
+                "worksOn",
+                "target-unknown",
+                Say.Of("bench.oneOfTheThingsItWorks")
+            )
             .That(body.Unit is "ml" or "g", "unit", "unit-unknown", Say.Of("bench.aLabelsDoseIsInMl"))
             .That(body.DoseLow is > 0 and <= 500, "doseLow", "dose-range", Say.Of("bench.aDoseIsOver02"))
             .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", Say.Of("bench.theHighestDoseIsAtLeast"))
@@ -86,25 +121,42 @@ public static class ProductEndpoints
         }
 
         var row = await tools.Db.Products.FirstOrDefaultAsync(p => p.GardenId == gardenId && p.Id == productId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, row is null ? Say.Of("bench.notedTheLabel", ("body", body.Name.Trim())) : body.Retired ? Say.Of("bench.putAway", ("body", body.Name.Trim())) : Say.Of("bench.changedTheLabel", ("body", body.Name.Trim())), db =>
-        {
-            if (row is null)
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            row is null ? Say.Of("bench.notedTheLabel", ("body", body.Name.Trim()))
+                : body.Retired ? Say.Of("bench.putAway", ("body", body.Name.Trim()))
+                : Say.Of("bench.changedTheLabel", ("body", body.Name.Trim())),
+            db =>
             {
-                db.Products.Add(row = new ProductRow { Id = productId, GardenId = gardenId, Name = "", WorksOn = "", Unit = "" });
-            }
+                if (row is null)
+                {
+                    db.Products.Add(
+                        row = new ProductRow
+                        {
+                            Id = productId,
+                            GardenId = gardenId,
+                            Name = "",
+                            WorksOn = "",
+                            Unit = "",
+                        }
+                    );
+                }
 
-            row.Name = body.Name.Trim();
-            row.Like = body.Like;
-            row.WorksOn = string.Join(',', body.WorksOn);
-            row.Unit = body.Unit;
-            row.DoseLow = body.DoseLow;
-            row.DoseHigh = body.DoseHigh;
-            row.AddTo = body.AddTo;
-            row.MaxTimes = body.MaxTimes;
-            row.DaysBetween = body.DaysBetween;
-            row.DaysToWait = body.DaysToWait;
-            row.Retired = body.Retired;
-        }, stop);
+                row.Name = body.Name.Trim();
+                row.Like = body.Like;
+                row.WorksOn = string.Join(',', body.WorksOn);
+                row.Unit = body.Unit;
+                row.DoseLow = body.DoseLow;
+                row.DoseHigh = body.DoseHigh;
+                row.AddTo = body.AddTo;
+                row.MaxTimes = body.MaxTimes;
+                row.DaysBetween = body.DaysBetween;
+                row.DaysToWait = body.DaysToWait;
+                row.Retired = body.Retired;
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 }

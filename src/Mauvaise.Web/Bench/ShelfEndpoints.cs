@@ -33,7 +33,8 @@ public sealed record StockAnswer(
     double? Cost,
     double? LowAt,
     string? Storage,
-    IReadOnlyList<ShelfHint> Hints);
+    IReadOnlyList<ShelfHint> Hints
+);
 
 /// <param name="UsualStrengthPercent">Of the bottles as usually sold, where strength matters.</param>
 public sealed record ShelfMaterial(string Id, string Name, string Unit, double? UsualStrengthPercent, string? Storage);
@@ -49,9 +50,20 @@ public sealed record PreparationAnswer(
     EvidenceGrade Evidence,
     IReadOnlyList<StepAnswer> Steps,
     IReadOnlyList<StrengthAnswer> Strengths,
-    IReadOnlyList<string> Cautions);
+    IReadOnlyList<string> Cautions
+);
 
-public sealed record ShoppingAnswer(string Material, string Name, double Needed, double OnShelf, double ToBuy, string ToBuyText, string Unit, double? Cost, IReadOnlyList<string> Reasons);
+public sealed record ShoppingAnswer(
+    string Material,
+    string Name,
+    double Needed,
+    double OnShelf,
+    double ToBuy,
+    string ToBuyText,
+    string Unit,
+    double? Cost,
+    IReadOnlyList<string> Reasons
+);
 
 /// <param name="AheadDays">How far the shopping list looks.</param>
 public sealed record ShelfAnswer(
@@ -60,7 +72,8 @@ public sealed record ShelfAnswer(
     int AheadDays,
     IReadOnlyList<ShelfMaterial> Materials,
     IReadOnlyList<PreparationAnswer> Preparations,
-    IReadOnlyList<ProductAnswer> Products);
+    IReadOnlyList<ProductAnswer> Products
+);
 
 /// <param name="On">Target or group of targets, as gardeners call it.</param>
 public sealed record EffectAnswer(string On, double Eggs, double Young, double Adult, double Protects, string Confidence);
@@ -89,7 +102,8 @@ public sealed record MaterialAnswer(
     IReadOnlyList<EffectAnswer> WorksOn,
     IReadOnlyList<MeetingAnswer> Meetings,
     string? Schools,
-    IReadOnlyList<string> Assumed);
+    IReadOnlyList<string> Assumed
+);
 
 /// <summary>A bottle or bag as it stands. The id is the address's.</summary>
 public sealed record StockChange(
@@ -102,7 +116,8 @@ public sealed record StockChange(
     double? StrengthPercent = null,
     double? Cost = null,
     double? LowAt = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 /// <summary>A stock that was made at home.</summary>
 public sealed record NewPreparation(Guid Id, string Material, double YieldMl, Guid? MemberId = null);
@@ -137,13 +152,35 @@ public static class ShelfEndpoints
         }
 
         var cold = ColdestLastNight(s);
-        return TypedResults.Ok(new ShelfAnswer(
-            [.. s.Stocks.Select(x => Stock(s, x, cold))],
-            [.. ShoppingList.For(s, EveningPlanner.Plan(s)).Select(i => new ShoppingAnswer(i.Material.Id, i.Material.Name, i.Needed, i.OnShelf, i.ToBuy, Figure.Amount(Math.Ceiling(i.ToBuy), i.Material.Unit), i.Material.Unit, i.Cost, i.Reasons))],
-            ShoppingList.AheadDays,
-            [.. s.Catalogue.Materials.Where(m => m.Label is not { Retired: true }).OrderBy(m => m.Name, StringComparer.Ordinal).Select(m => new ShelfMaterial(m.Id, m.Name, m.Unit, m.StockStrengthPercent, m.Storage))],
-            [.. s.Catalogue.Materials.Where(m => m.MadeFrom is not null).Select(m => Preparation(s, m))],
-            await ProductEndpoints.ListAsync(tools.Db, s, stop)));
+        return TypedResults.Ok(
+            new ShelfAnswer(
+                [.. s.Stocks.Select(x => Stock(s, x, cold))],
+                [
+                    .. ShoppingList
+                        .For(s, EveningPlanner.Plan(s))
+                        .Select(i => new ShoppingAnswer(
+                            i.Material.Id,
+                            i.Material.Name,
+                            i.Needed,
+                            i.OnShelf,
+                            i.ToBuy,
+                            Figure.Amount(Math.Ceiling(i.ToBuy), i.Material.Unit),
+                            i.Material.Unit,
+                            i.Cost,
+                            i.Reasons
+                        )),
+                ],
+                ShoppingList.AheadDays,
+                [
+                    .. s
+                        .Catalogue.Materials.Where(m => m.Label is not { Retired: true })
+                        .OrderBy(m => m.Name, StringComparer.Ordinal)
+                        .Select(m => new ShelfMaterial(m.Id, m.Name, m.Unit, m.StockStrengthPercent, m.Storage)),
+                ],
+                [.. s.Catalogue.Materials.Where(m => m.MadeFrom is not null).Select(m => Preparation(s, m))],
+                await ProductEndpoints.ListAsync(tools.Db, s, stop)
+            )
+        );
     }
 
     private static async Task<Results<Ok<MaterialAnswer>, ProblemHttpResult>> Know(Guid gardenId, string material, GardenTools tools, CancellationToken stop)
@@ -154,25 +191,72 @@ public static class ShelfEndpoints
         }
 
         var group = s.Catalogue.Group(m.Group);
-        return TypedResults.Ok(new MaterialAnswer(
-            m.Id, m.Name, group.Name, group.Code, m.Evidence, m.Doses, m.Cadence, m.Cover, m.RainFreeHours, m.DaysToWait, m.MixedLifeHours, m.Storage, m.HarmToHelpers, m.SeasonLimit, m.InARowLimit,
-            [.. m.WorksOn.Select(e => new EffectAnswer(s.Catalogue.FindTarget(e.On)?.Name ?? TargetGroups.Many(e.On), e.Eggs, e.Young, e.Adult, e.Protects, e.Confidence))],
-            [.. s.Catalogue.Materials
-                .Where(x => !x.Pantry && x.Id != m.Id)
-                .Select(x => (Group: s.Catalogue.Group(x.Group).Name, Pair: Pairs.Between(s.Catalogue, m, x)))
-                .Where(x => x.Pair.InOneTank == "never" || x.Pair.DaysApart > 0)
-                .DistinctBy(x => x.Group)
-                .Select(x => new MeetingAnswer(x.Group, x.Pair.InOneTank != "never", x.Pair.DaysApart, x.Pair.Why))],
-            m.Schools,
-            m.AssumedInWords()));
+        return TypedResults.Ok(
+            new MaterialAnswer(
+                m.Id,
+                m.Name,
+                group.Name,
+                group.Code,
+                m.Evidence,
+                m.Doses,
+                m.Cadence,
+                m.Cover,
+                m.RainFreeHours,
+                m.DaysToWait,
+                m.MixedLifeHours,
+                m.Storage,
+                m.HarmToHelpers,
+                m.SeasonLimit,
+                m.InARowLimit,
+                [
+                    .. m.WorksOn.Select(e => new EffectAnswer(
+                        s.Catalogue.FindTarget(e.On)?.Name ?? TargetGroups.Many(e.On),
+                        e.Eggs,
+                        e.Young,
+                        e.Adult,
+                        e.Protects,
+                        e.Confidence
+                    )),
+                ],
+                [
+                    .. s
+                        .Catalogue.Materials.Where(x => !x.Pantry && x.Id != m.Id)
+                        .Select(x => (Group: s.Catalogue.Group(x.Group).Name, Pair: Pairs.Between(s.Catalogue, m, x)))
+                        .Where(x => x.Pair.InOneTank == "never" || x.Pair.DaysApart > 0)
+                        .DistinctBy(x => x.Group)
+                        .Select(x => new MeetingAnswer(x.Group, x.Pair.InOneTank != "never", x.Pair.DaysApart, x.Pair.Why)),
+                ],
+                m.Schools,
+                m.AssumedInWords()
+            )
+        );
     }
 
     private static StockAnswer Stock(GardenSnapshot s, Stock x, double? coldC)
     {
         var material = s.Catalogue.Material(x.Material);
         var group = s.Catalogue.Group(material.Group);
-        return new(x.Id, x.Material, material.Name, group.Name, group.Hatch, x.Name, x.Amount, x.Left, Figure.Amount(x.Amount, x.Unit), Figure.Amount(x.Left, x.Unit), x.Unit, x.OpenedOn, x.BestBefore, Shelf.GoodUntil(material, x),
-            x.StrengthPercent, x.Cost, x.LowAt, material.Storage, Shelf.Hints(material, x, s.Today, coldC));
+        return new(
+            x.Id,
+            x.Material,
+            material.Name,
+            group.Name,
+            group.Hatch,
+            x.Name,
+            x.Amount,
+            x.Left,
+            Figure.Amount(x.Amount, x.Unit),
+            Figure.Amount(x.Left, x.Unit),
+            x.Unit,
+            x.OpenedOn,
+            x.BestBefore,
+            Shelf.GoodUntil(material, x),
+            x.StrengthPercent,
+            x.Cost,
+            x.LowAt,
+            material.Storage,
+            Shelf.Hints(material, x, s.Today, coldC)
+        );
     }
 
     private static PreparationAnswer Preparation(GardenSnapshot s, Material m)
@@ -187,10 +271,17 @@ public static class ShelfEndpoints
             m.Evidence,
             [.. MixSteps.OfPreparation(s.Catalogue, made, made.YieldMl, s.Garden.Kitchen).Select(BenchEndpoints.Step)],
             [.. Strengths.Of(s.Catalogue, [new MixShare(m, 1000)]).Select(BenchEndpoints.Strength)],
-            m.Cautions);
+            m.Cautions
+        );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Put(Guid gardenId, Guid stockId, StockChange body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Put(
+        Guid gardenId,
+        Guid stockId,
+        StockChange body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -204,7 +295,16 @@ public static class ShelfEndpoints
             .That(body.Amount is > 0 and <= Most, "amount", "amount-range", Say.Of("bench.aFullBottleHoldsOver0"))
             .That(body.Left >= 0 && body.Left <= body.Amount, "left", "left-range", Say.Of("bench.whatIsLeftLiesBetween0"))
             .That(body.StrengthPercent is null or (> 0 and <= 100), "strengthPercent", "bottle-range", Say.Of("bench.aStrengthLiesBetween0"))
-            .That(material?.MostStockPercent is not { } most || body.StrengthPercent is not { } have || have <= most, "strengthPercent", "bottle-strong", Say.Of("bench.overBurnsSkinAndEyes", ("material", Say.In(material?.MostStockPercent, "0")), ("material2", Say.In(material?.StockStrengthPercent, "0"))))
+            .That(
+                material?.MostStockPercent is not { } most || body.StrengthPercent is not { } have || have <= most,
+                "strengthPercent",
+                "bottle-strong",
+                Say.Of(
+                    "bench.overBurnsSkinAndEyes",
+                    ("material", Say.In(material?.MostStockPercent, "0")),
+                    ("material2", Say.In(material?.StockStrengthPercent, "0"))
+                )
+            )
             .That(body.Cost is null or (>= 0 and <= Most), "cost", "cost-range", Say.Of("bench.aCostIs0OrMore"))
             .That(body.LowAt is null || (body.LowAt >= 0 && body.LowAt <= body.Amount), "lowAt", "low-range", Say.Of("bench.itIsLowAtSomethingBetween"))
             .That(body.OpenedOn is null || body.OpenedOn <= s.Today, "openedOn", "opened-ahead", Say.Of("bench.itWasOpenedTodayOrEarlier"));
@@ -214,28 +314,49 @@ public static class ShelfEndpoints
         }
 
         var row = await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of(row is null ? "bench.putOnTheShelf" : "gardens.changed", ("name", body.Name.Trim())), db =>
-        {
-            if (row is null)
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of(row is null ? "bench.putOnTheShelf" : "gardens.changed", ("name", body.Name.Trim())),
+            db =>
             {
-                db.Stocks.Add(row = new StockRow { Id = stockId, GardenId = gardenId, Material = body.Material, Name = "", Unit = "" });
-            }
+                if (row is null)
+                {
+                    db.Stocks.Add(
+                        row = new StockRow
+                        {
+                            Id = stockId,
+                            GardenId = gardenId,
+                            Material = body.Material,
+                            Name = "",
+                            Unit = "",
+                        }
+                    );
+                }
 
-            row.Material = body.Material;
-            row.Name = body.Name.Trim();
-            row.Amount = body.Amount;
-            row.Left = body.Left;
-            row.Unit = material!.Unit;
-            row.OpenedOn = body.OpenedOn;
-            row.BestBefore = body.BestBefore;
-            row.StrengthPercent = body.StrengthPercent;
-            row.Cost = body.Cost;
-            row.LowAt = body.LowAt;
-        }, stop);
+                row.Material = body.Material;
+                row.Name = body.Name.Trim();
+                row.Amount = body.Amount;
+                row.Left = body.Left;
+                row.Unit = material!.Unit;
+                row.OpenedOn = body.OpenedOn;
+                row.BestBefore = body.BestBefore;
+                row.StrengthPercent = body.StrengthPercent;
+                row.Cost = body.Cost;
+                row.LowAt = body.LowAt;
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(Guid gardenId, Guid stockId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(
+        Guid gardenId,
+        Guid stockId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop) is { } row)
@@ -246,7 +367,12 @@ public static class ShelfEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Created, ProblemHttpResult>> MakePreparation(Guid gardenId, NewPreparation body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Created, ProblemHttpResult>> MakePreparation(
+        Guid gardenId,
+        NewPreparation body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -272,27 +398,39 @@ public static class ShelfEndpoints
         var drawn = draws.Select(d => d.Stock.Id).ToList();
         var rows = await tools.Db.Stocks.Where(x => drawn.Contains(x.Id)).ToDictionaryAsync(x => x.Id, stop);
         // A stock of stocks is as old as its oldest part.
-        var keeps = draws.Where(d => s.Catalogue.Material(d.Stock.Material).MadeFrom is not null).Select(d => d.Stock.BestBefore).OfType<DateOnly>()
-            .Append(s.Today.AddDays((int)made.KeepsDays)).Min();
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.madeMl", ("yieldMl", Say.In(body.YieldMl, "0")), ("material", material.Name.InSentence())), db =>
-        {
-            db.Stocks.Add(new StockRow
+        var keeps = draws
+            .Where(d => s.Catalogue.Material(d.Stock.Material).MadeFrom is not null)
+            .Select(d => d.Stock.BestBefore)
+            .OfType<DateOnly>()
+            .Append(s.Today.AddDays((int)made.KeepsDays))
+            .Min();
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("bench.madeMl", ("yieldMl", Say.In(body.YieldMl, "0")), ("material", material.Name.InSentence())),
+            db =>
             {
-                Id = body.Id,
-                GardenId = gardenId,
-                Material = material.Id,
-                Name = Say.Of("bench.made", ("material", material.Name), ("today", Say.In(s.Today, "d MMM"))),
-                Amount = body.YieldMl,
-                Left = body.YieldMl,
-                Unit = material.Unit,
-                OpenedOn = s.Today,
-                BestBefore = keeps,
-            });
-            foreach (var draw in draws)
-            {
-                rows[draw.Stock.Id].Left -= draw.Amount;
-            }
-        }, stop);
+                db.Stocks.Add(
+                    new StockRow
+                    {
+                        Id = body.Id,
+                        GardenId = gardenId,
+                        Material = material.Id,
+                        Name = Say.Of("bench.made", ("material", material.Name), ("today", Say.In(s.Today, "d MMM"))),
+                        Amount = body.YieldMl,
+                        Left = body.YieldMl,
+                        Unit = material.Unit,
+                        OpenedOn = s.Today,
+                        BestBefore = keeps,
+                    }
+                );
+                foreach (var draw in draws)
+                {
+                    rows[draw.Stock.Id].Left -= draw.Amount;
+                }
+            },
+            stop
+        );
         return TypedResults.Created((string?)null);
     }
 }

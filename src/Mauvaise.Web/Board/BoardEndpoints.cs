@@ -1,6 +1,6 @@
-using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Scouting;
@@ -35,7 +35,8 @@ public sealed record BoardAnswer(
     IReadOnlyList<RowAnswer> Rows,
     IReadOnlyList<GroupAnswer> Groups,
     EveningAnswer Evening,
-    WeatherNotice Weather);
+    WeatherNotice Weather
+);
 
 public sealed record NightAnswer(DateTimeOffset From, DateTimeOffset To);
 
@@ -50,10 +51,20 @@ public sealed record RowAnswer(
     IReadOnlyList<PressureAnswer> Pressure,
     IReadOnlyList<BandAnswer> Bands,
     IReadOnlyList<DotAnswer> Dots,
-    IReadOnlyList<FlagAnswer> Flags);
+    IReadOnlyList<FlagAnswer> Flags
+);
 
 /// <summary>Cover of one spray, or of one that is planned: points of 0 to 1, <see cref="BoardEndpoints.BandStepHours"/> apart from <paramref name="From"/>.</summary>
-public sealed record BandAnswer(Guid ApplicationId, string Material, string Group, string Hatch, DateTimeOffset From, int StepHours, IReadOnlyList<double> Points, bool Planned = false);
+public sealed record BandAnswer(
+    Guid ApplicationId,
+    string Material,
+    string Group,
+    string Hatch,
+    DateTimeOffset From,
+    int StepHours,
+    IReadOnlyList<double> Points,
+    bool Planned = false
+);
 
 public sealed record DotAnswer(Guid ObservationId, DateTimeOffset At, double Share, int LeavesLooked, int LeavesAffected, string? NamedAs, string CropName);
 
@@ -68,14 +79,21 @@ public sealed record DeedAnswer(
     TankAnswer? Tank,
     Guid? CheckBackId,
     Guid? TaskId,
-    Guid? BatchId);
+    Guid? BatchId
+);
 
 public sealed record TankAnswer(string Recipe, DoseStep Step, double Litres, string Target, string Material);
 
 public sealed record LeftAloneAnswer(Guid PlantingId, string Sentence);
 
 /// <param name="OutingKey">Today's outing in the rota; null when there is none.</param>
-public sealed record EveningAnswer(WindowAnswer? Window, string WindowSentence, IReadOnlyList<DeedAnswer> Deeds, IReadOnlyList<LeftAloneAnswer> LeftAlone, string? OutingKey);
+public sealed record EveningAnswer(
+    WindowAnswer? Window,
+    string WindowSentence,
+    IReadOnlyList<DeedAnswer> Deeds,
+    IReadOnlyList<LeftAloneAnswer> LeftAlone,
+    string? OutingKey
+);
 
 /// <summary>The main view.</summary>
 public static class BoardEndpoints
@@ -87,8 +105,7 @@ public static class BoardEndpoints
     /// <summary>What the window notches are judged for when nothing is to be sprayed.</summary>
     private const string PlainMaterial = KnownIds.Materials.InsecticidalSoap;
 
-    public static void MapBoard(this IEndpointRouteBuilder app) =>
-        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Board").MapGet("/board", Show);
+    public static void MapBoard(this IEndpointRouteBuilder app) => app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Board").MapGet("/board", Show);
 
     private static async Task<Results<Ok<BoardAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop)
     {
@@ -105,23 +122,26 @@ public static class BoardEndpoints
         var skies = s.Places.ToDictionary(p => p, s.SkyOf);
         var bands = s.Places.ToDictionary(p => p, p => PlaceCover.Bands(s, p, skies[p]));
         var together = s.Places.ToDictionary(p => p, p => PlaceCover.Together(bands[p], s.Weather.Hours.Count));
-        return TypedResults.Ok(new BoardAnswer(
-            s.Garden.Name,
-            s.Now,
-            s.Garden.Zone.Local(s.Now),
-            start,
-            end,
-            s.Places.Count == 0 ? Say.Of("board.noPlacesYet") : CoverOutlook.Sentence(s, together),
-            HourColumns.Of(window),
-            [.. window.Hours.Select(LeafWetness.IsWet)],
-            HourSeries.WholeHour(s.Now),
-            Good(s, evening, window.End),
-            Nights(s, start, end),
-            [.. Enumerable.Range(-DaysBack, DaysBack + DaysAhead + 1).Select(d => s.Garden.StartOf(s.Today.AddDays(d)))],
-            [.. s.Places.Select(p => Row(s, p, bands[p], together[p], rota, start, end))],
-            [.. s.Catalogue.Groups.Select(g => new GroupAnswer(g.Id, g.Name, g.Hatch))],
-            Evening(s.Catalogue, evening, rota),
-            GardenAnswers.Weather(s)));
+        return TypedResults.Ok(
+            new BoardAnswer(
+                s.Garden.Name,
+                s.Now,
+                s.Garden.Zone.Local(s.Now),
+                start,
+                end,
+                s.Places.Count == 0 ? Say.Of("board.noPlacesYet") : CoverOutlook.Sentence(s, together),
+                HourColumns.Of(window),
+                [.. window.Hours.Select(LeafWetness.IsWet)],
+                HourSeries.WholeHour(s.Now),
+                Good(s, evening, window.End),
+                Nights(s, start, end),
+                [.. Enumerable.Range(-DaysBack, DaysBack + DaysAhead + 1).Select(d => s.Garden.StartOf(s.Today.AddDays(d)))],
+                [.. s.Places.Select(p => Row(s, p, bands[p], together[p], rota, start, end))],
+                [.. s.Catalogue.Groups.Select(g => new GroupAnswer(g.Id, g.Name, g.Hatch))],
+                Evening(s.Catalogue, evening, rota),
+                GardenAnswers.Weather(s)
+            )
+        );
     }
 
     private static HourSeries Slice(HourSeries hours, DateTimeOffset start, DateTimeOffset end)
@@ -134,9 +154,10 @@ public static class BoardEndpoints
     {
         var spray = evening.Deeds.FirstOrDefault(d => d.Tank is not null);
         var material = s.Catalogue.Material(spray?.Tank?.Recipe.Active.Material ?? PlainMaterial);
-        var judged = spray is not null
-            ? EveningPlanner.HoursFor(s, material, spray.PlantingIds, end)
-            : s.Places.Count > 0 ? SprayHours.Judge(s.PlannedSkyOf(s.Places[0]), s.Now, end, material) : [];
+        var judged =
+            spray is not null ? EveningPlanner.HoursFor(s, material, spray.PlantingIds, end)
+            : s.Places.Count > 0 ? SprayHours.Judge(s.PlannedSkyOf(s.Places[0]), s.Now, end, material)
+            : [];
         return [.. judged.Select(h => h.Verdict)];
     }
 
@@ -164,7 +185,15 @@ public static class BoardEndpoints
     }
 
     /// <param name="rota">Null to leave out what is planned.</param>
-    internal static RowAnswer Row(GardenSnapshot s, Place place, IReadOnlyList<CoverBand> bands, double[] together, Rota? rota, DateTimeOffset start, DateTimeOffset end)
+    internal static RowAnswer Row(
+        GardenSnapshot s,
+        Place place,
+        IReadOnlyList<CoverBand> bands,
+        double[] together,
+        Rota? rota,
+        DateTimeOffset start,
+        DateTimeOffset end
+    )
     {
         var plantings = s.Plantings.Where(p => p.PlaceId == place.Id).ToDictionary(p => p.Id);
         return new RowAnswer(
@@ -176,16 +205,36 @@ public static class BoardEndpoints
             PressureLine(s, place, start, end),
             [
                 .. bands.Select(b => Band(s.Catalogue, b, start, end)).Where(b => b.Points.Any(p => p >= 0.03)),
-                .. (rota is null ? [] : Planned(s, place, rota)).Select(b => Band(s.Catalogue, b, start, end) with { Planned = true }).Where(b => b.Points.Any(p => p >= 0.03)),
+                .. (rota is null ? [] : Planned(s, place, rota))
+                    .Select(b => Band(s.Catalogue, b, start, end) with { Planned = true })
+                    .Where(b => b.Points.Any(p => p >= 0.03)),
             ],
-            [.. s.Observations
-                .Where(o => plantings.ContainsKey(o.PlantingId) && o.At >= start && o.At <= s.Now && o.LeavesAffected > 0)
-                .Select(o => new DotAnswer(o.Id, o.At, Math.Round(o.Incidence ?? 0, 3), o.LeavesLooked, o.LeavesAffected,
-                    o.Named is null ? null : s.Catalogue.FindTarget(o.Named)?.Name, s.Catalogue.Crop(plantings[o.PlantingId].Crop).Name))],
-            [.. s.CheckBacks
-                .Where(c => plantings.ContainsKey(c.PlantingId) && c.DueOn >= s.Garden.DateOf(start) && c.DueOn < s.Garden.DateOf(end))
-                .Select(c => new FlagAnswer(c.Id, c.DoneAt ?? s.Garden.Zone.At(c.DueOn, PlannedVisit.UsualHour), c.DoneAt is not null,
-                    c.Outcome is { } outcome ? Say.Of("board.checked", ("outcome", Say.Word(outcome))) : c.DueOn <= s.Today ? Say.Of("board.checkBackDue") : Say.Of("board.checkBackPlanned")))]);
+            [
+                .. s
+                    .Observations.Where(o => plantings.ContainsKey(o.PlantingId) && o.At >= start && o.At <= s.Now && o.LeavesAffected > 0)
+                    .Select(o => new DotAnswer(
+                        o.Id,
+                        o.At,
+                        Math.Round(o.Incidence ?? 0, 3),
+                        o.LeavesLooked,
+                        o.LeavesAffected,
+                        o.Named is null ? null : s.Catalogue.FindTarget(o.Named)?.Name,
+                        s.Catalogue.Crop(plantings[o.PlantingId].Crop).Name
+                    )),
+            ],
+            [
+                .. s
+                    .CheckBacks.Where(c => plantings.ContainsKey(c.PlantingId) && c.DueOn >= s.Garden.DateOf(start) && c.DueOn < s.Garden.DateOf(end))
+                    .Select(c => new FlagAnswer(
+                        c.Id,
+                        c.DoneAt ?? s.Garden.Zone.At(c.DueOn, PlannedVisit.UsualHour),
+                        c.DoneAt is not null,
+                        c.Outcome is { } outcome ? Say.Of("board.checked", ("outcome", Say.Word(outcome)))
+                            : c.DueOn <= s.Today ? Say.Of("board.checkBackDue")
+                            : Say.Of("board.checkBackPlanned")
+                    )),
+            ]
+        );
     }
 
     /// <summary>What is planned, as cover to come; one band for plantings of a place that are met together.</summary>
@@ -216,22 +265,36 @@ public static class BoardEndpoints
             catalogue.Group(material.Group).Hatch,
             from,
             BandStepHours,
-            [.. Enumerable.Range(0, count).Select(k => first + k * BandStepHours).Where(i => i >= 0 && i < band.Hours.Length).Select(i => Math.Round(band.Hours[i], 3))]);
+            [
+                .. Enumerable
+                    .Range(0, count)
+                    .Select(k => first + k * BandStepHours)
+                    .Where(i => i >= 0 && i < band.Hours.Length)
+                    .Select(i => Math.Round(band.Hours[i], 3)),
+            ]
+        );
     }
 
-    private static EveningAnswer Evening(GardenCatalogue catalogue, Evening e, Rota rota) => new(
-        e.Window is null ? null : WindowEndpoints.Of(e.Window),
-        e.WindowSentence,
-        [.. e.Deeds.Select(d => new DeedAnswer(
-            d.Kind,
-            d.Title,
-            d.Detail,
-            [.. d.Reasons.Select(r => r.Sentence)],
-            d.PlantingIds,
-            d.Tank is null ? null : new TankAnswer(d.Tank.Recipe.Id, d.Tank.Step, d.Tank.Litres, d.Tank.Target.Id, catalogue.Material(d.Tank.Recipe.Active.Material).Id),
-            d.CheckBackId,
-            d.TaskId,
-            d.BatchId))],
-        [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Sentence))],
-        rota.Outings.FirstOrDefault(o => o.On == rota.From)?.Key);
+    private static EveningAnswer Evening(GardenCatalogue catalogue, Evening e, Rota rota) =>
+        new(
+            e.Window is null ? null : WindowEndpoints.Of(e.Window),
+            e.WindowSentence,
+            [
+                .. e.Deeds.Select(d => new DeedAnswer(
+                    d.Kind,
+                    d.Title,
+                    d.Detail,
+                    [.. d.Reasons.Select(r => r.Sentence)],
+                    d.PlantingIds,
+                    d.Tank is null
+                        ? null
+                        : new TankAnswer(d.Tank.Recipe.Id, d.Tank.Step, d.Tank.Litres, d.Tank.Target.Id, catalogue.Material(d.Tank.Recipe.Active.Material).Id),
+                    d.CheckBackId,
+                    d.TaskId,
+                    d.BatchId
+                )),
+            ],
+            [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Sentence))],
+            rota.Outings.FirstOrDefault(o => o.On == rota.From)?.Key
+        );
 }

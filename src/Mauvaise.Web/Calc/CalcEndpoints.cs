@@ -51,11 +51,15 @@ public static class CalcEndpoints
         return TypedResults.Ok(new SampleCalc(r.Share, r.Low, r.High, r.Verdict, r.MoreLeaves));
     }
 
-    private static Ok<AirCalc> Air(double temperatureC, double relativeHumidityPercent) => TypedResults.Ok(new AirCalc(
-        Core.Sky.Air.DewPointC(temperatureC, relativeHumidityPercent),
-        Core.Sky.Air.VapourPressureDeficitKPa(temperatureC, relativeHumidityPercent),
-        Core.Sky.Air.WetBulbC(temperatureC, relativeHumidityPercent),
-        Core.Sky.Air.DeltaTK(temperatureC, relativeHumidityPercent)));
+    private static Ok<AirCalc> Air(double temperatureC, double relativeHumidityPercent) =>
+        TypedResults.Ok(
+            new AirCalc(
+                Core.Sky.Air.DewPointC(temperatureC, relativeHumidityPercent),
+                Core.Sky.Air.VapourPressureDeficitKPa(temperatureC, relativeHumidityPercent),
+                Core.Sky.Air.WetBulbC(temperatureC, relativeHumidityPercent),
+                Core.Sky.Air.DeltaTK(temperatureC, relativeHumidityPercent)
+            )
+        );
 
     private static Ok<SunCalc> SunAt(double latitude, double longitude, DateTimeOffset at)
     {
@@ -66,20 +70,39 @@ public static class CalcEndpoints
     private static Ok<SunDayCalc> SunDay(double latitude, double longitude, DateOnly date)
     {
         var day = Sun.Day(latitude, longitude, date);
-        return TypedResults.Ok(new SunDayCalc(day.Sunrise, day.Sunset, day.Sunrise is not null ? null : day.AlwaysUp ? "day" : "night"));
+        return TypedResults.Ok(
+            new SunDayCalc(
+                day.Sunrise,
+                day.Sunset,
+                day.Sunrise is not null ? null
+                    : day.AlwaysUp ? "day"
+                    : "night"
+            )
+        );
     }
 
     private static Ok<DegreeDaysCalc> DegreeDaysOf(double minC, double maxC, double lowerC, double? upperC) =>
         TypedResults.Ok(new DegreeDaysCalc(DegreeDays.OfDay(minC, maxC, lowerC, upperC)));
 
-    private static Ok<InfectionCalc> InfectionAt(double tMinC, double tOptC, double tMaxC, double wetHoursAtOptimum, double temperatureC) => TypedResults.Ok(new InfectionCalc(
-        Infection.Response(temperatureC, tMinC, tOptC, tMaxC),
-        Infection.HoursNeeded(temperatureC, tMinC, tOptC, tMaxC, wetHoursAtOptimum)));
+    private static Ok<InfectionCalc> InfectionAt(double tMinC, double tOptC, double tMaxC, double wetHoursAtOptimum, double temperatureC) =>
+        TypedResults.Ok(
+            new InfectionCalc(
+                Infection.Response(temperatureC, tMinC, tOptC, tMaxC),
+                Infection.HoursNeeded(temperatureC, tMinC, tOptC, tMaxC, wetHoursAtOptimum)
+            )
+        );
 
     private static Ok<SeverityCalc> Severity(double wetHours, double meanTemperatureC) =>
         TypedResults.Ok(new SeverityCalc(SeverityValues.OfWetPeriod(wetHours, meanTemperatureC)));
 
-    private static Ok<SpacingCalc> SpacingOf(double eggDegreeDays, double toAdultDegreeDays, double degreeDaysPerDay, bool killsEggs, int cadenceMinDays, int cadenceMaxDays)
+    private static Ok<SpacingCalc> SpacingOf(
+        double eggDegreeDays,
+        double toAdultDegreeDays,
+        double degreeDaysPerDay,
+        bool killsEggs,
+        int cadenceMinDays,
+        int cadenceMaxDays
+    )
     {
         var s = RespraySpacing.ForEggLayer(eggDegreeDays, toAdultDegreeDays, degreeDaysPerDay, killsEggs, cadenceMinDays, cadenceMaxDays);
         return TypedResults.Ok(new SpacingCalc(s.SpacingDays, s.Rounds));

@@ -10,11 +10,22 @@ using Microsoft.AspNetCore.Http.HttpResults;
 namespace Mauvaise.Web.Calc;
 
 /// <summary>Whose spoons, cups and gallons are meant.</summary>
-public enum HeardKitchen { Us, Uk, Metric, Australian }
+public enum HeardKitchen
+{
+    Us,
+    Uk,
+    Metric,
+    Australian,
+}
 
 /// <param name="Text">As it was heard, in its own words.</param>
 /// <param name="SprayerLitres">What the corrected recipe is made up for; null for what was told.</param>
-public sealed record RecipeRequest([property: StringLength(RecipeReader.MostLetters)] string Text, HeardKitchen Kitchen, string? Crop = null, double? SprayerLitres = null);
+public sealed record RecipeRequest(
+    [property: StringLength(RecipeReader.MostLetters)] string Text,
+    HeardKitchen Kitchen,
+    string? Crop = null,
+    double? SprayerLitres = null
+);
 
 /// <param name="Understood">Null when it could not be read.</param>
 public sealed record RecipeLineCalc(string Text, string? Understood, string? Material, string? Name, double? Millilitres, double? Grams);
@@ -34,7 +45,8 @@ public sealed record RecipeCalcAnswer(
     IReadOnlyList<RecipeShareCalc> PerLitre,
     IReadOnlyList<RecipeFaultCalc> Faults,
     CorrectedCalc? Corrected,
-    HeardVerdict Verdict);
+    HeardVerdict Verdict
+);
 
 /// <summary>A recipe that was heard: read, judged and put right.</summary>
 public static class RecipeCalc
@@ -47,34 +59,53 @@ public static class RecipeCalc
         var crop = body.Crop is null ? null : catalogue.FindCrop(body.Crop);
         var heard = RecipeReader.Read(catalogue, body.Text, kitchen);
         var checks = CheckText(new Checks(), body.Text, heard)
-            .That(body.Crop is null || crop is not null, "crop", "crop-unknown", Say.Of("calc.thisCropIsNot2", ("nearest", CatalogueRules.Nearest(body.Crop ?? "", catalogue.Crops.Select(c => c.Id)))))
-            .That(body.SprayerLitres is null or (> 0 and <= Mix.MostLitres), "sprayerLitres", "size-range", Say.Of("calc.theSprayerHoldsOver0", ("mostLitres", Say.In(Mix.MostLitres, "0"))));
+            .That(
+                body.Crop is null || crop is not null,
+                "crop",
+                "crop-unknown",
+                Say.Of("calc.thisCropIsNot2", ("nearest", CatalogueRules.Nearest(body.Crop ?? "", catalogue.Crops.Select(c => c.Id))))
+            )
+            .That(
+                body.SprayerLitres is null or (> 0 and <= Mix.MostLitres),
+                "sprayerLitres",
+                "size-range",
+                Say.Of("calc.theSprayerHoldsOver0", ("mostLitres", Say.In(Mix.MostLitres, "0")))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
         var judged = RecipeJudge.Judge(catalogue, heard, kitchen, crop, body.SprayerLitres);
-        return TypedResults.Ok(new RecipeCalcAnswer(
-            [.. heard.Lines.Where(l => l.Text.Length > 0).Select(l => new RecipeLineCalc(l.Text, l.Understood, l.Word?.Material, l.Name, l.Millilitres, l.Grams))],
-            judged.Litres,
-            [.. judged.PerLitre.Select(s => new RecipeShareCalc(s.Material.Id, s.PerLitre, s.Material.Unit))],
-            [.. judged.Faults.Select(f => new RecipeFaultCalc(f.Code, f.Words, f.Stops))],
-            judged.Corrected is { } lines ? new CorrectedCalc(lines) : null,
-            judged.Verdict));
+        return TypedResults.Ok(
+            new RecipeCalcAnswer(
+                [
+                    .. heard
+                        .Lines.Where(l => l.Text.Length > 0)
+                        .Select(l => new RecipeLineCalc(l.Text, l.Understood, l.Word?.Material, l.Name, l.Millilitres, l.Grams)),
+                ],
+                judged.Litres,
+                [.. judged.PerLitre.Select(s => new RecipeShareCalc(s.Material.Id, s.PerLitre, s.Material.Unit))],
+                [.. judged.Faults.Select(f => new RecipeFaultCalc(f.Code, f.Words, f.Stops))],
+                judged.Corrected is { } lines ? new CorrectedCalc(lines) : null,
+                judged.Verdict
+            )
+        );
     }
 
-    public static KitchenSystem KitchenOf(HeardKitchen kitchen) => kitchen switch
-    {
-        HeardKitchen.Us => KitchenSystem.Us,
-        HeardKitchen.Uk => KitchenSystem.Imperial,
-        HeardKitchen.Australian => KitchenSystem.Australian,
-        _ => KitchenSystem.Metric,
-    };
+    public static KitchenSystem KitchenOf(HeardKitchen kitchen) =>
+        kitchen switch
+        {
+            HeardKitchen.Us => KitchenSystem.Us,
+            HeardKitchen.Uk => KitchenSystem.Imperial,
+            HeardKitchen.Australian => KitchenSystem.Australian,
+            _ => KitchenSystem.Metric,
+        };
 
     /// <summary>Whether a text is a recipe at all, and one only.</summary>
-    public static Checks CheckText(Checks checks, string text, HeardRecipe heard) => checks
-        .That(!string.IsNullOrWhiteSpace(text), "text", "text-missing", Say.Of("calc.writeTheRecipeAsYouHeard"))
-        .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", Say.Of("calc.nothingHereCouldBeRead"))
-        .That(heard.Recipes == 1, "text", "two-recipes", Say.Of("calc.waterIsNamedTwiceWriteOne"));
+    public static Checks CheckText(Checks checks, string text, HeardRecipe heard) =>
+        checks
+            .That(!string.IsNullOrWhiteSpace(text), "text", "text-missing", Say.Of("calc.writeTheRecipeAsYouHeard"))
+            .That(heard.Lines.Any(l => l.Name is not null), "text", "nothing-read", Say.Of("calc.nothingHereCouldBeRead"))
+            .That(heard.Recipes == 1, "text", "two-recipes", Say.Of("calc.waterIsNamedTwiceWriteOne"));
 }

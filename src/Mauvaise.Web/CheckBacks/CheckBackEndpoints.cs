@@ -68,7 +68,8 @@ public sealed record CheckBackAnswer(
     string? Course,
     string? DiscountedFor,
     SettlingAnswer? CountedSince,
-    bool CanHose);
+    bool CanHose
+);
 
 /// <summary>A count that was made on a walk since a visit was due, by which it can be judged.</summary>
 public sealed record SettlingAnswer(Guid ObservationId, CountAnswer Count);
@@ -102,18 +103,39 @@ public static class CheckBackEndpoints
         await tools.LoadAsync(gardenId, stop) is { } s
             ? TypedResults.Ok<IReadOnlyList<CheckBackAnswer>>([
                 .. s.CheckBacks.Where(c => c.DoneAt is null && WhatIsJudged.Of(s, c) is not null).OrderBy(c => c.DueOn).Select(c => Answer(s, c)),
-                .. s.CheckBacks.Where(c => c.DoneAt is not null && WhatIsJudged.Of(s, c) is not null).OrderByDescending(c => c.DoneAt).Take(10).Select(c => Answer(s, c))])
+                .. s
+                    .CheckBacks.Where(c => c.DoneAt is not null && WhatIsJudged.Of(s, c) is not null)
+                    .OrderByDescending(c => c.DoneAt)
+                    .Take(10)
+                    .Select(c => Answer(s, c)),
+            ])
             : Problems.NotFound("garden");
 
-    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid checkBackId, GardenTools tools, CancellationToken stop) =>
-        await tools.LoadAsync(gardenId, stop) is { } s && s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is { } visit && WhatIsJudged.Of(s, visit) is not null
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Show(
+        Guid gardenId,
+        Guid checkBackId,
+        GardenTools tools,
+        CancellationToken stop
+    ) =>
+        await tools.LoadAsync(gardenId, stop) is { } s
+        && s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is { } visit
+        && WhatIsJudged.Of(s, visit) is not null
             ? TypedResults.Ok(Answer(s, visit))
             : Problems.NotFound("check-back");
 
-    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Count(Guid gardenId, Guid checkBackId, CheckBackCount body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Count(
+        Guid gardenId,
+        Guid checkBackId,
+        CheckBackCount body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
-            || WhatIsJudged.Of(s, visit) is not { } what)
+        if (
+            await tools.LoadAsync(gardenId, stop) is not { } s
+            || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
+            || WhatIsJudged.Of(s, visit) is not { } what
+        )
         {
             return Problems.NotFound("check-back");
         }
@@ -123,11 +145,21 @@ public static class CheckBackEndpoints
             return TypedResults.Ok(Answer(s, visit));
         }
 
-        var checks = ObservationEndpoints.CheckCount(s, body.Count, new Checks())
+        var checks = ObservationEndpoints
+            .CheckCount(s, body.Count, new Checks())
             .That(body.Count.LeavesLooked > 0, "leavesLooked", "count-some-leaves", Say.Of("checkBacks.lookAtOneLeafAtLeast"))
-            .That(body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched), "alive", "touched-range", Say.Of("checkBacks.insectsTouchedLieBetween0", ("mostTouched", MostTouched)))
-            .That(body.OnlyDead is null or >= 0 && body.Count.LeavesAffected + (body.OnlyDead ?? 0) <= body.Count.LeavesLooked,
-                "onlyDead", "only-dead-range", Say.Of("checkBacks.leavesWithDeadOnesAlone"))
+            .That(
+                body.Alive is null or (>= 0 and <= MostTouched) && body.Dead is null or (>= 0 and <= MostTouched),
+                "alive",
+                "touched-range",
+                Say.Of("checkBacks.insectsTouchedLieBetween0", ("mostTouched", MostTouched))
+            )
+            .That(
+                body.OnlyDead is null or >= 0 && body.Count.LeavesAffected + (body.OnlyDead ?? 0) <= body.Count.LeavesLooked,
+                "onlyDead",
+                "only-dead-range",
+                Say.Of("checkBacks.leavesWithDeadOnesAlone")
+            )
             .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
             .That(body.Count.PlantingId == visit.PlantingId, "plantingId", "other-planting", Say.Of("checkBacks.thisCheckBackIsForAnother"))
             .That(!what.PatchTest, "", "patch-test", PatchTest)
@@ -148,20 +180,31 @@ public static class CheckBackEndpoints
     }
 
     /// <summary>What was touched against what was counted: asked about, and taken when it is said again. Null when they agree.</summary>
-    private static string? Contradiction(CheckBackCount body) => body switch
-    {
-        { Alive: > 0 and var moving, Count.LeavesAffected: 0 } =>
-            moving == 1 ? Say.Of("checkBacks.ofThoseThatYouTouchedMoves", ("moving", moving)) : Say.Of("checkBacks.ofThoseThatYouTouchedMove", ("moving", moving)),
-        { Alive: 0, Dead: > 0 and var still, Count.LeavesAffected: > 0 and var leaves } =>
-            still == 1 ? Say.Of("checkBacks.theOneThatYouTouchedDoes", ("some", Say.Of("checkBacks.leavesWere", ("n", leaves)))) : Say.Of("checkBacks.noneOfTheThatYouTouched", ("still", still), ("some", Say.Of("checkBacks.leavesWere", ("n", leaves)))),
-        _ => null,
-    };
+    private static string? Contradiction(CheckBackCount body) =>
+        body switch
+        {
+            { Alive: > 0 and var moving, Count.LeavesAffected: 0 } => moving == 1
+                ? Say.Of("checkBacks.ofThoseThatYouTouchedMoves", ("moving", moving))
+                : Say.Of("checkBacks.ofThoseThatYouTouchedMove", ("moving", moving)),
+            { Alive: 0, Dead: > 0 and var still, Count.LeavesAffected: > 0 and var leaves } => still == 1
+                ? Say.Of("checkBacks.theOneThatYouTouchedDoes", ("some", Say.Of("checkBacks.leavesWere", ("n", leaves))))
+                : Say.Of("checkBacks.noneOfTheThatYouTouched", ("still", still), ("some", Say.Of("checkBacks.leavesWere", ("n", leaves)))),
+            _ => null,
+        };
 
     private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgeByCount(
-        Guid gardenId, Guid checkBackId, JudgedByCount body, GardenTools tools, CancellationToken stop)
+        Guid gardenId,
+        Guid checkBackId,
+        JudgedByCount body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
-            || WhatIsJudged.Of(s, visit) is not { } what)
+        if (
+            await tools.LoadAsync(gardenId, stop) is not { } s
+            || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
+            || WhatIsJudged.Of(s, visit) is not { } what
+        )
         {
             return Problems.NotFound("check-back");
         }
@@ -176,8 +219,7 @@ public static class CheckBackEndpoints
             .That(!what.PatchTest, "", "patch-test", PatchTest)
             .That(visit.DoneAt is null, "", "already-judged", AlreadyJudged)
             .That(Sane(body.Injury, body.InjurySigns), "injury", "injury-signs", HowMuch)
-            .That(settling is not null && settling.Id == body.ObservationId, "observationId", "count-not-fit",
-                Say.Of("checkBacks.thatCountDoesNotJudgeThis"));
+            .That(settling is not null && settling.Id == body.ObservationId, "observationId", "count-not-fit", Say.Of("checkBacks.thatCountDoesNotJudgeThis"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -188,10 +230,18 @@ public static class CheckBackEndpoints
     }
 
     private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> Hose(
-        Guid gardenId, Guid checkBackId, HosedOff body, GardenTools tools, CancellationToken stop)
+        Guid gardenId,
+        Guid checkBackId,
+        HosedOff body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
-            || WhatIsJudged.Of(s, visit) is not { } what)
+        if (
+            await tools.LoadAsync(gardenId, stop) is not { } s
+            || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
+            || WhatIsJudged.Of(s, visit) is not { } what
+        )
         {
             return Problems.NotFound("check-back");
         }
@@ -223,7 +273,13 @@ public static class CheckBackEndpoints
     private static bool CanHose(GardenSnapshot s, WhatIsJudged what) =>
         what.TargetOf(s) is { Insect: not null } target && s.Catalogue.Measure(KnownIds.Measures.WaterJet).IsFor(target);
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> SetDiscount(Guid gardenId, Guid checkBackId, Discount body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> SetDiscount(
+        Guid gardenId,
+        Guid checkBackId,
+        Discount body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         // Outcomes of every year count, so it need not be in the snapshot.
         if (await tools.Db.CheckBacks.FirstOrDefaultAsync(c => c.GardenId == gardenId && c.Id == checkBackId && c.DoneAt != null, stop) is not { } row)
@@ -240,16 +296,32 @@ public static class CheckBackEndpoints
 
         if (row.DiscountedFor != why)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, why is null ? Say.Of("checkBacks.letsAnOutcomeCountAgain") : Say.Of("checkBacks.setAnOutcomeAside"), _ => row.DiscountedFor = why, stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                why is null ? Say.Of("checkBacks.letsAnOutcomeCountAgain") : Say.Of("checkBacks.setAnOutcomeAside"),
+                _ => row.DiscountedFor = why,
+                stop
+            );
         }
 
         return TypedResults.NoContent();
     }
 
     /// <summary>A patch test is judged by the two leaves alone: nothing is counted, so no count of the bed is made of it.</summary>
-    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgePatch(Guid gardenId, Guid checkBackId, PatchJudgement body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<CheckBackAnswer>, ProblemHttpResult>> JudgePatch(
+        Guid gardenId,
+        Guid checkBackId,
+        PatchJudgement body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit || WhatIsJudged.Of(s, visit) is not { } spray)
+        if (
+            await tools.LoadAsync(gardenId, stop) is not { } s
+            || s.CheckBacks.FirstOrDefault(c => c.Id == checkBackId) is not { } visit
+            || WhatIsJudged.Of(s, visit) is not { } spray
+        )
         {
             return Problems.NotFound("check-back");
         }
@@ -258,7 +330,12 @@ public static class CheckBackEndpoints
         var checks = new Checks()
             .That(spray.PatchTest, "", "no-patch-test", Say.Of("checkBacks.thisWasAWholeSprayCount"))
             .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", Say.Of("checkBacks.theseLeavesWereJudgedAlreadyUndo"))
-            .That(at >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5), "", "too-early", Say.Of("checkBacks.scorchShowsLateLookAgain", ("dueOn", Say.In(visit.DueOn, "d MMMM"))));
+            .That(
+                at >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5),
+                "",
+                "too-early",
+                Say.Of("checkBacks.scorchShowsLateLookAgain", ("dueOn", Say.In(visit.DueOn, "d MMMM")))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -310,7 +387,8 @@ public static class CheckBackEndpoints
             Course(s, planting, what),
             c.DiscountedFor,
             !what.PatchTest && SettlingCount.Of(s, c, what.Target) is { } settling ? new SettlingAnswer(settling.Id, CountAnswer.Of(settling)) : null,
-            c.DoneAt is null && !what.PatchTest && CanHose(s, what));
+            c.DoneAt is null && !what.PatchTest && CanHose(s, what)
+        );
     }
 
     /// <summary>The same leaves tell more than others do.</summary>
@@ -321,14 +399,36 @@ public static class CheckBackEndpoints
             return Say.Of("checkBacks.nobodyCountedBeforeTakeTwentyLeaves");
         }
 
-        var part = before.Part switch { PlantPart.Unsaid => Say.Of("checkBacks.leaves"), PlantPart.Tips => Say.Of("checkBacks.tips"), PlantPart.NewLeaves => Say.Of("checkBacks.newLeaves"), PlantPart.OldLeaves => Say.Of("checkBacks.oldLeaves"), PlantPart.Stem => Say.Of("checkBacks.stems"), PlantPart.Flowers => Say.Of("checkBacks.flowers"), _ => Say.Of("checkBacks.fruit") };
-        var side = before.Side switch { BedSide.Edge => Say.Of("checkBacks.atTheEdgeOfTheBed"), BedSide.Middle => Say.Of("checkBacks.inTheMiddleOfTheBed"), _ => "" };
+        var part = before.Part switch
+        {
+            PlantPart.Unsaid => Say.Of("checkBacks.leaves"),
+            PlantPart.Tips => Say.Of("checkBacks.tips"),
+            PlantPart.NewLeaves => Say.Of("checkBacks.newLeaves"),
+            PlantPart.OldLeaves => Say.Of("checkBacks.oldLeaves"),
+            PlantPart.Stem => Say.Of("checkBacks.stems"),
+            PlantPart.Flowers => Say.Of("checkBacks.flowers"),
+            _ => Say.Of("checkBacks.fruit"),
+        };
+        var side = before.Side switch
+        {
+            BedSide.Edge => Say.Of("checkBacks.atTheEdgeOfTheBed"),
+            BedSide.Middle => Say.Of("checkBacks.inTheMiddleOfTheBed"),
+            _ => "",
+        };
         var plants = planting.Count is > 1 and var n ? Say.Of("checkBacks.spreadOverTheSamePlants", ("number", Math.Min(n, before.LeavesLooked))) : "";
-        return Say.Of("checkBacks.countTheSame", ("leavesLooked", before.LeavesLooked), ("part", part), ("side", side), ("dateOf", Say.In(s.Garden.DateOf(before.At), "d MMMM")), ("plants", plants));
+        return Say.Of(
+            "checkBacks.countTheSame",
+            ("leavesLooked", before.LeavesLooked),
+            ("part", part),
+            ("side", side),
+            ("dateOf", Say.In(s.Garden.DateOf(before.At), "d MMMM")),
+            ("plants", plants)
+        );
     }
 
     private static string? Course(GardenSnapshot s, Planting planting, WhatIsJudged what) =>
-        s.Courses.LastOrDefault(x => x.PlantingId == planting.Id && x.Target == what.Target && x.OpenedAt <= what.At.AddMinutes(5)) is { } course && s.Catalogue.FindRecipe(course.Recipe) is not null
+        s.Courses.LastOrDefault(x => x.PlantingId == planting.Id && x.Target == what.Target && x.OpenedAt <= what.At.AddMinutes(5)) is { } course
+        && s.Catalogue.FindRecipe(course.Recipe) is not null
             ? CourseProgress.Of(s, course).Sentence
             : null;
 }

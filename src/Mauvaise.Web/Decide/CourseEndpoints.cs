@@ -1,8 +1,8 @@
-using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
@@ -45,7 +45,11 @@ public static class CourseEndpoints
             return checks.Problem();
         }
 
-        var words = Say.Of("decide.beganACourse", ("material", s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()), ("state", s.Where(s.FindPlanting(course.PlantingId)!)));
+        var words = Say.Of(
+            "decide.beganACourse",
+            ("material", s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()),
+            ("state", s.Where(s.FindPlanting(course.PlantingId)!))
+        );
         await tools.DoAsync(s, new Written(words, body.MemberId) { Courses = [course] }, stop);
         return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
     }
@@ -63,17 +67,43 @@ public static class CourseEndpoints
             .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", Say.Of("decide.thisPlantingHasEndedNoCourse"))
             .That(target is not null, "target", "target-unknown", Say.Of("bench.thisPestOrDiseaseIsNot"))
             .That(recipe is { Form: Form.Spray or Form.Drench }, "recipe", "recipe-unknown", Say.Of("decide.chooseASprayFromTheCatalogue"))
-            .That(target is null || material?.EffectOn(target) is not null, "recipe", "no-effect", Say.Of("decide.doesNothingAgainst", ("material", material?.Name ?? Say.Of("decide.it")), ("target", target?.Name.InSentence())))
-            .That(days.Count <= MostOwnDays && days.All(d => d is >= 0 and <= FurthestDay), "days", "days-range", Say.Of("decide.chooseUpToDaysFromToday", ("mostOwnDays", MostOwnDays), ("furthestDay", FurthestDay)))
+            .That(
+                target is null || material?.EffectOn(target) is not null,
+                "recipe",
+                "no-effect",
+                Say.Of("decide.doesNothingAgainst", ("material", material?.Name ?? Say.Of("decide.it")), ("target", target?.Name.InSentence()))
+            )
+            .That(
+                days.Count <= MostOwnDays && days.All(d => d is >= 0 and <= FurthestDay),
+                "days",
+                "days-range",
+                Say.Of("decide.chooseUpToDaysFromToday", ("mostOwnDays", MostOwnDays), ("furthestDay", FurthestDay))
+            )
             .That(days.Zip(days.Skip(1)).All(p => p.Second > p.First), "days", "days-order", Say.Of("decide.daysMustRise"));
         if (checks.Passed)
         {
             var apart = material!.Cadence.CurativeMinDays;
-            checks.That(days.Zip(days.Skip(1)).All(p => p.Second - p.First >= apart), "days", "days-too-close", Say.Of("decide.wantsDaysBetweenTwoRounds", ("material", material.Name), ("apart", apart)))
-                .That(CourseProgress.Running(s, planting!, body.Target) is null, "target", "course-running", Say.Of("decide.aCourseAgainstIsRunningThere", ("target", target!.Name.InSentence())));
+            checks
+                .That(
+                    days.Zip(days.Skip(1)).All(p => p.Second - p.First >= apart),
+                    "days",
+                    "days-too-close",
+                    Say.Of("decide.wantsDaysBetweenTwoRounds", ("material", material.Name), ("apart", apart))
+                )
+                .That(
+                    CourseProgress.Running(s, planting!, body.Target) is null,
+                    "target",
+                    "course-running",
+                    Say.Of("decide.aCourseAgainstIsRunningThere", ("target", target!.Name.InSentence()))
+                );
             var first = s.Now.AddDays(days.Count > 0 ? days[0] : 0);
             var against = UseGuards.Against(s, planting!, MaterialChoice.MaterialsIn(s.Catalogue, recipe!), first, MaterialChoice.Working(recipe!));
-            checks.That(against.Count == 0, "recipe", "use-" + against.FirstOrDefault()?.Code, Say.Of("decide.canNotGoOnThen", ("material", material.Name), ("firstOrDefault", against.FirstOrDefault()?.Clause)));
+            checks.That(
+                against.Count == 0,
+                "recipe",
+                "use-" + against.FirstOrDefault()?.Code,
+                Say.Of("decide.canNotGoOnThen", ("material", material.Name), ("firstOrDefault", against.FirstOrDefault()?.Clause))
+            );
         }
 
         return checks.Passed
@@ -81,7 +111,13 @@ public static class CourseEndpoints
             : (null, checks);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Stop(Guid gardenId, Guid courseId, CourseStopped body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Stop(
+        Guid gardenId,
+        Guid courseId,
+        CourseStopped body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Courses.FirstOrDefault(c => c.Id == courseId) is not { } course)
         {
@@ -91,27 +127,35 @@ public static class CourseEndpoints
         if (course.StoppedAt is null)
         {
             var row = await tools.Db.Courses.FirstAsync(c => c.Id == courseId, stop);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("decide.stoppedTheCourseAgainst", ("target", s.Catalogue.Target(course.Target).Name.InSentence())), _ => row.StoppedAt = tools.Now, stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                Say.Of("decide.stoppedTheCourseAgainst", ("target", s.Catalogue.Target(course.Target).Name.InSentence())),
+                _ => row.StoppedAt = tools.Now,
+                stop
+            );
         }
 
         return TypedResults.NoContent();
     }
 
-    internal static CourseAnswer Answer(GardenSnapshot s, CourseProgress p) => new(
-        p.Course.Id,
-        p.Course.PlantingId,
-        s.Where(s.FindPlanting(p.Course.PlantingId)!),
-        p.Course.Target,
-        s.Catalogue.Target(p.Course.Target).Name,
-        s.Catalogue.Material(p.Recipe.Active.Material).Name,
-        p.Recipe.Id,
-        p.State,
-        p.IsOver,
-        p.RoundsGiven,
-        p.Rounds,
-        p.SpacingDays,
-        p.NextOn,
-        p.Step,
-        p.Sentence,
-        p.Change);
+    internal static CourseAnswer Answer(GardenSnapshot s, CourseProgress p) =>
+        new(
+            p.Course.Id,
+            p.Course.PlantingId,
+            s.Where(s.FindPlanting(p.Course.PlantingId)!),
+            p.Course.Target,
+            s.Catalogue.Target(p.Course.Target).Name,
+            s.Catalogue.Material(p.Recipe.Active.Material).Name,
+            p.Recipe.Id,
+            p.State,
+            p.IsOver,
+            p.RoundsGiven,
+            p.Rounds,
+            p.SpacingDays,
+            p.NextOn,
+            p.Step,
+            p.Sentence,
+            p.Change
+        );
 }

@@ -29,7 +29,13 @@ public static class DecideEndpoints
 
     /// <param name="planting">Null for the whole garden.</param>
     /// <param name="leaves">Leaves on all plants of that planting, where somebody counted them.</param>
-    private static async Task<Results<Ok<DecideAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid? planting, int? leaves, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<DecideAnswer>, ProblemHttpResult>> Show(
+        Guid gardenId,
+        Guid? planting,
+        int? leaves,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -39,8 +45,18 @@ public static class DecideEndpoints
         var one = planting is { } id ? s.FindPlanting(id) : null;
         var checks = new Checks()
             .That(planting is null || one is not null, "planting", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
-            .That(one is null || one.GrowsOn(s.Today), "planting", "planting-ended", one is null ? Say.Of("decide.thisPlantingHasEndedThere") : Say.Of("decide.hasEndedThereIsNothing", ("state", s.Where(one))))
-            .That(leaves is null or (>= 1 and <= MostLeaves), "leaves", "leaves-range", Say.Of("decide.leavesOnThePlantsAre1", ("mostLeaves", Say.In(MostLeaves, "N0"))))
+            .That(
+                one is null || one.GrowsOn(s.Today),
+                "planting",
+                "planting-ended",
+                one is null ? Say.Of("decide.thisPlantingHasEndedThere") : Say.Of("decide.hasEndedThereIsNothing", ("state", s.Where(one)))
+            )
+            .That(
+                leaves is null or (>= 1 and <= MostLeaves),
+                "leaves",
+                "leaves-range",
+                Say.Of("decide.leavesOnThePlantsAre1", ("mostLeaves", Say.In(MostLeaves, "N0")))
+            )
             .That(leaves is null || planting is not null, "leaves", "leaves-whose", Say.Of("decide.sayWhichPlantingTheLeaves"));
         if (!checks.Passed)
         {
@@ -48,25 +64,51 @@ public static class DecideEndpoints
         }
 
         var looks = (one is null ? s.Growing : [one]).SelectMany(p => s.LatestLook(p.Id).Select(o => (Planting: p, Seen: o))).ToList();
-        return TypedResults.Ok(new DecideAnswer(
-            [.. looks.Where(x => x.Seen is { LeavesLooked: > 0, LeavesAffected: > 0 })
-                .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves)).OrderByDescending(Urgency).Select(l => Answer(s, l))],
-            [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => Say.Of("decide.noLeafWasCountedCountTen", ("state", s.Where(x.Planting))))],
-            [.. Wearing.Due(s).Where(w => one is null || w.Planting.Id == one.Id).Select(w => TaskEndpoints.Answer(s, w.Task, w.Why)).OfType<TaskAnswer>(), .. s.Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id)).Select(t => TaskEndpoints.Answer(s, t)).OfType<TaskAnswer>()],
-            [.. s.Courses.Where(c => one is null || c.PlantingId == one.Id)
-                .GroupBy(c => (c.PlantingId, c.Target)).Select(g => CourseEndpoints.Answer(s, CourseProgress.Of(s, g.Last())))
-                .Where(c => !c.Over || c.State is CourseState.ChangeGroup or CourseState.GiveUp).OrderBy(c => c.NextOn ?? DateOnly.MaxValue)]));
+        return TypedResults.Ok(
+            new DecideAnswer(
+                [
+                    .. looks
+                        .Where(x => x.Seen is { LeavesLooked: > 0, LeavesAffected: > 0 })
+                        .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves))
+                        .OrderByDescending(Urgency)
+                        .Select(l => Answer(s, l)),
+                ],
+                [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => Say.Of("decide.noLeafWasCountedCountTen", ("state", s.Where(x.Planting))))],
+                [
+                    .. Wearing
+                        .Due(s)
+                        .Where(w => one is null || w.Planting.Id == one.Id)
+                        .Select(w => TaskEndpoints.Answer(s, w.Task, w.Why))
+                        .OfType<TaskAnswer>(),
+                    .. s
+                        .Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id))
+                        .Select(t => TaskEndpoints.Answer(s, t))
+                        .OfType<TaskAnswer>(),
+                ],
+                [
+                    .. s
+                        .Courses.Where(c => one is null || c.PlantingId == one.Id)
+                        .GroupBy(c => (c.PlantingId, c.Target))
+                        .Select(g => CourseEndpoints.Answer(s, CourseProgress.Of(s, g.Last())))
+                        .Where(c => !c.Over || c.State is CourseState.ChangeGroup or CourseState.GiveUp)
+                        .OrderBy(c => c.NextOn ?? DateOnly.MaxValue),
+                ]
+            )
+        );
     }
 
     /// <summary>What is furthest over its line first; what is under it, or too old, last.</summary>
-    private static double Urgency(ActionLadder l) => (l.Finding.Stale ? -10 : 0) + (l.Finding.OverLine ? 5 : 0) + l.Finding.Share / Math.Max(0.01, l.Finding.Line.Share);
+    private static double Urgency(ActionLadder l) =>
+        (l.Finding.Stale ? -10 : 0) + (l.Finding.OverLine ? 5 : 0) + l.Finding.Share / Math.Max(0.01, l.Finding.Line.Share);
 
     private static LadderAnswer Answer(GardenSnapshot s, ActionLadder l)
     {
         var f = l.Finding;
         var compared = l.Ways.Compared;
-        var taken = s.Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done && (t.Target is null || t.Target == f.Target?.Id))
-            .GroupBy(t => t.Step).ToDictionary(g => g.Key, g => g.Last());
+        var taken = s
+            .Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done && (t.Target is null || t.Target == f.Target?.Id))
+            .GroupBy(t => t.Step)
+            .ToDictionary(g => g.Key, g => g.Last());
         return new(
             f.Seen.Id,
             f.Planting.Id,
@@ -87,13 +129,28 @@ public static class DecideEndpoints
             f.Target is { } target && f.Seen.Named == target.Id && Trouble.Knows(target),
             f.Course is { } course ? course.Sentence : l.Ways.Sentence,
             [.. compared.Select(w => WayAnswer.Of(w, s.Catalogue))],
-            [.. compared.Where(w => w.Outlook is not null).Select(w => new DrawnWay(w.Id, w.SprayDays, [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)]))],
+            [
+                .. compared
+                    .Where(w => w.Outlook is not null)
+                    .Select(w => new DrawnWay(w.Id, w.SprayDays, [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)])),
+            ],
             l.Ways.WithoutHour,
-            [.. l.Steps.Select(x => new LadderStepAnswer(
-                x.Rung, x.Code, x.Name, x.Choice, x.Why, x.Measure?.How, x.On, x.Option?.Recipe.Id ?? x.Measure?.Recipe,
-                x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,
-                x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence) : null,
-                taken.GetValueOrDefault(x.Code)?.Id,
-                taken.GetValueOrDefault(x.Code)?.State))]);
+            [
+                .. l.Steps.Select(x => new LadderStepAnswer(
+                    x.Rung,
+                    x.Code,
+                    x.Name,
+                    x.Choice,
+                    x.Why,
+                    x.Measure?.How,
+                    x.On,
+                    x.Option?.Recipe.Id ?? x.Measure?.Recipe,
+                    x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,
+                    x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence) : null,
+                    taken.GetValueOrDefault(x.Code)?.Id,
+                    taken.GetValueOrDefault(x.Code)?.State
+                )),
+            ]
+        );
     }
 }

@@ -23,7 +23,8 @@ public sealed record LadderStepAnswer(
     ShapeAnswer? Course,
     PruneAnswer? Prune,
     Guid? Taken,
-    TaskState? TakenState);
+    TaskState? TakenState
+);
 
 public sealed record ShapeAnswer(int SpacingDays, int Rounds, string Reason);
 
@@ -58,7 +59,8 @@ public sealed record LadderAnswer(
     IReadOnlyList<WayAnswer> Ways,
     IReadOnlyList<DrawnWay> Drawn,
     IReadOnlyList<LeftToDo> WithoutHour,
-    IReadOnlyList<LadderStepAnswer> Steps);
+    IReadOnlyList<LadderStepAnswer> Steps
+);
 
 /// <param name="SprayDays">Days from today.</param>
 /// <param name="Days">By day from today, to the day that ways are judged by.</param>
@@ -70,7 +72,8 @@ public sealed record DecideAnswer(
     IReadOnlyList<LadderAnswer> Ladders,
     IReadOnlyList<string> Uncounted,
     IReadOnlyList<TaskAnswer> Tasks,
-    IReadOnlyList<CourseAnswer> Courses);
+    IReadOnlyList<CourseAnswer> Courses
+);
 
 /// <param name="Helpers">"200 predatory mites", where it is about them; null otherwise.</param>
 /// <param name="HelperKinds">What can be ordered, for an order; empty otherwise.</param>
@@ -94,7 +97,8 @@ public sealed record TaskAnswer(
     string? Recipe,
     string? Helpers,
     IReadOnlyList<HelperChoice> HelperKinds,
-    DateOnly? ComesOn);
+    DateOnly? ComesOn
+);
 
 /// <summary>A kind of helper that can be ordered.</summary>
 /// <param name="Number">The usual number for the place.</param>
@@ -117,7 +121,8 @@ public sealed record CourseAnswer(
     DateOnly? NextOn,
     DoseStep Step,
     string Sentence,
-    string? Change);
+    string? Change
+);
 
 /// <summary>A yes or a no to a step of the ladder.</summary>
 /// <param name="Pass">True for no: it is not proposed again for this look.</param>
@@ -138,7 +143,15 @@ public sealed record TaskDropped(Guid? MemberId = null);
 
 /// <summary>Rounds of a recipe against a trouble.</summary>
 /// <param name="Days">Days from today that the gardener chose, rising; null or empty to go by the life cycle.</param>
-public sealed record NewCourse(Guid Id, Guid PlantingId, string Target, string Recipe, IReadOnlyList<int>? Days = null, DoseStep Step = DoseStep.Gentle, Guid? MemberId = null);
+public sealed record NewCourse(
+    Guid Id,
+    Guid PlantingId,
+    string Target,
+    string Recipe,
+    IReadOnlyList<int>? Days = null,
+    DoseStep Step = DoseStep.Gentle,
+    Guid? MemberId = null
+);
 
 public sealed record CourseStopped(Guid? MemberId = null);
 

@@ -12,7 +12,8 @@ namespace Mauvaise.Web.Decide;
 /// <summary>Helpers that are ordered, moved in and let out.</summary>
 public static class HelperEndpoints
 {
-    private const int MostHelpers = 100_000, FurthestDays = 60;
+    private const int MostHelpers = 100_000,
+        FurthestDays = 60;
 
     internal static void MapHelpers(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Decide").MapPost("/helpers", Order);
@@ -46,12 +47,15 @@ public static class HelperEndpoints
         checks
             .That(planting is not null, "plantingId", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
             .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", Say.Of("decide.thisPlantingHasEnded"))
-            .That(s.Catalogue.Helpers.Any(h => h.Id == order.Helper && h.Ordered is not null), "helper", "helper-unknown",
-                Say.Of("decide.chooseAKindThatCan"))
+            .That(s.Catalogue.Helpers.Any(h => h.Id == order.Helper && h.Ordered is not null), "helper", "helper-unknown", Say.Of("decide.chooseAKindThatCan"))
             .That(order.Number is > 0 and <= MostHelpers, "number", "helpers-range", Say.Of("decide.howMany1", ("mostHelpers", Say.In(MostHelpers, "N0"))))
             .That(order.Target is null || s.Catalogue.FindTarget(order.Target) is not null, "target", "target-unknown", Say.Of("decide.thisPestIsNot"))
-            .That(order.ComesOn is null || (order.ComesOn >= s.Today && order.ComesOn <= s.Today.AddDays(FurthestDays)),
-                "comesOn", "day-range", Say.Of("decide.theyComeTodayOrWithinDays", ("furthestDays", FurthestDays)));
+            .That(
+                order.ComesOn is null || (order.ComesOn >= s.Today && order.ComesOn <= s.Today.AddDays(FurthestDays)),
+                "comesOn",
+                "day-range",
+                Say.Of("decide.theyComeTodayOrWithinDays", ("furthestDays", FurthestDays))
+            );
         if (checks.Passed && order.ComesOn is null)
         {
             CheckRelease(s, planting!, order.Helper, order.Number, checks);

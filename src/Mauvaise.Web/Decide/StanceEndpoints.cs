@@ -35,12 +35,37 @@ public static class StanceEndpoints
             return Problems.NotFound("place");
         }
 
-        return TypedResults.Ok(new StancesAnswer(
-            [.. Enum.GetValues<Stance>().Select(x => new StanceChange(Name(x), x == (one is null ? s.Garden.Stance : s.StanceAt(one)), Lines(s, one, x), Differences(s, With(s, one, x))))],
-            [.. Enum.GetValues<DiseaseApproach>().Select(x => new StanceChange(Name(x), x == s.Garden.DiseaseApproach, [Words(x)], Differences(s, s with { Garden = s.Garden with { DiseaseApproach = x } })))]));
+        return TypedResults.Ok(
+            new StancesAnswer(
+                [
+                    .. Enum.GetValues<Stance>()
+                        .Select(x => new StanceChange(
+                            Name(x),
+                            x == (one is null ? s.Garden.Stance : s.StanceAt(one)),
+                            Lines(s, one, x),
+                            Differences(s, With(s, one, x))
+                        )),
+                ],
+                [
+                    .. Enum.GetValues<DiseaseApproach>()
+                        .Select(x => new StanceChange(
+                            Name(x),
+                            x == s.Garden.DiseaseApproach,
+                            [Words(x)],
+                            Differences(s, s with { Garden = s.Garden with { DiseaseApproach = x } })
+                        )),
+                ]
+            )
+        );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> SetPlace(Guid gardenId, Guid placeId, PlaceStance body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> SetPlace(
+        Guid gardenId,
+        Guid placeId,
+        PlaceStance body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Places.FirstOrDefault(p => p.Id == placeId) is not { } place)
         {
@@ -57,48 +82,73 @@ public static class StanceEndpoints
         return TypedResults.NoContent();
     }
 
-    private static GardenSnapshot With(GardenSnapshot s, Place? one, Stance stance) => one is null
-        ? s with { Garden = s.Garden with { Stance = stance } }
-        : s with { Places = [.. s.Places.Select(p => p.Id == one.Id ? p with { Stance = stance } : p)] };
+    private static GardenSnapshot With(GardenSnapshot s, Place? one, Stance stance) =>
+        one is null
+            ? s with
+            {
+                Garden = s.Garden with { Stance = stance },
+            }
+            : s with
+            {
+                Places = [.. s.Places.Select(p => p.Id == one.Id ? p with { Stance = stance } : p)],
+            };
 
     /// <summary>The lines of what was found, or of the usual groups where nothing was.</summary>
     private static List<string> Lines(GardenSnapshot s, Place? one, Stance stance)
     {
-        var found = s.Growing.Where(p => one is null || p.PlaceId == one.Id)
-            .SelectMany(p => s.LatestLook(p.Id).Where(o => o is { LeavesAffected: > 0, Named: not null }).Select(o => (Planting: p, Target: s.Catalogue.FindTarget(o.Named!))))
+        var found = s
+            .Growing.Where(p => one is null || p.PlaceId == one.Id)
+            .SelectMany(p =>
+                s.LatestLook(p.Id)
+                    .Where(o => o is { LeavesAffected: > 0, Named: not null })
+                    .Select(o => (Planting: p, Target: s.Catalogue.FindTarget(o.Named!)))
+            )
             .Where(x => x.Target is { Kind: not TargetKind.LookAlike, NoSpray: false })
-            .DistinctBy(x => x.Target!.Group).Take(4)
-            .Select(x => $"{x.Target!.Name.InSentence()} {Say.In(ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Share * 100, "0")} %")
+            .DistinctBy(x => x.Target!.Group)
+            .Take(4)
+            .Select(x =>
+                $"{x.Target!.Name.InSentence()} {Say.In(ActionLine.For(x.Target, stance, s.PlaceOf(x.Planting).Shelter, x.Planting.Stage).Share * 100, "0")} %"
+            )
             .ToList();
-        return found.Count > 0 ? [Say.Of("decide.actsFromTheseSharesOfLeaves", ("join", string.Join(", ", found)))] : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
+        return found.Count > 0
+            ? [Say.Of("decide.actsFromTheseSharesOfLeaves", ("join", string.Join(", ", found)))]
+            : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
     }
 
     /// <summary>For each trouble whose first step would be another: what it would be.</summary>
     private static List<string> Differences(GardenSnapshot now, GardenSnapshot then) =>
-    [
-        .. from planting in now.Growing
-           from seen in now.LatestLook(planting.Id)
-           where seen is { LeavesLooked: > 0, LeavesAffected: > 0 }
-           let before = Summary(ActionLadder.For(now, planting, seen))
-           let after = Summary(ActionLadder.For(then, planting, seen))
-           where before != after
-           select Say.Of("decide.insteadOf", ("now", now.Where(planting)), ("after", after.InSentence()), ("before", before.InSentence())),
-    ];
+        [
+            .. from planting in now.Growing
+            from seen in now.LatestLook(planting.Id)
+            where seen is { LeavesLooked: > 0, LeavesAffected: > 0 }
+            let before = Summary(ActionLadder.For(now, planting, seen))
+            let after = Summary(ActionLadder.For(then, planting, seen))
+            where before != after
+            select Say.Of("decide.insteadOf", ("now", now.Where(planting)), ("after", after.InSentence()), ("before", before.InSentence())),
+        ];
 
     private static string Summary(ActionLadder ladder)
     {
-        var names = ladder.Steps.Where(x => x.Choice == StepChoice.Do && x.Code is not (KnownIds.Measures.BagAndBin or KnownIds.Measures.LookAtNeighbours or KnownIds.Measures.Feed or KnownIds.Measures.AntBand)).Select(x => x.Name).ToList();
+        var names = ladder
+            .Steps.Where(x =>
+                x.Choice == StepChoice.Do
+                && x.Code is not (KnownIds.Measures.BagAndBin or KnownIds.Measures.LookAtNeighbours or KnownIds.Measures.Feed or KnownIds.Measures.AntBand)
+            )
+            .Select(x => x.Name)
+            .ToList();
         return names.Count == 0 ? Say.Of("words.nothing") : string.Join(", ", names);
     }
 
-    private static string Name<T>(T value) where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
+    private static string Name<T>(T value)
+        where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
-    private static string Words(DiseaseApproach approach) => approach switch
-    {
-        DiseaseApproach.CleanThenProtect => Say.Of("decide.peroxideOnWhatShowsThenBicarbonate"),
-        DiseaseApproach.ProtectOnly => Say.Of("decide.onlyWhatKeepsSporesOffBicarbonate"),
-        DiseaseApproach.NeemOnly => Say.Of("decide.neemWhereverItWorks"),
-        DiseaseApproach.Milk => Say.Of("decide.milkWhereverItWorks"),
-        _ => throw new ArgumentOutOfRangeException(nameof(approach), approach, "Unknown approach."),
-    };
+    private static string Words(DiseaseApproach approach) =>
+        approach switch
+        {
+            DiseaseApproach.CleanThenProtect => Say.Of("decide.peroxideOnWhatShowsThenBicarbonate"),
+            DiseaseApproach.ProtectOnly => Say.Of("decide.onlyWhatKeepsSporesOffBicarbonate"),
+            DiseaseApproach.NeemOnly => Say.Of("decide.neemWhereverItWorks"),
+            DiseaseApproach.Milk => Say.Of("decide.milkWhereverItWorks"),
+            _ => throw new ArgumentOutOfRangeException(nameof(approach), approach, "Unknown approach."),
+        };
 }

@@ -1,7 +1,7 @@
-using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
@@ -94,7 +94,10 @@ public static class TaskEndpoints
         if (tasks.Count + courses.Count > 0)
         {
             var steps = Say.Of("decide.steps", ("n", tasks.Count + courses.Count));
-            var words = courses.Count == 0 && tasks.All(t => t.State == TaskState.Passed) ? Say.Of("decide.passedBy", ("steps", steps)) : Say.Of("decide.tookOn", ("steps", steps));
+            var words =
+                courses.Count == 0 && tasks.All(t => t.State == TaskState.Passed)
+                    ? Say.Of("decide.passedBy", ("steps", steps))
+                    : Say.Of("decide.tookOn", ("steps", steps));
             await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = tasks, Courses = courses }, stop);
         }
 
@@ -110,7 +113,12 @@ public static class TaskEndpoints
             .That(seen is not null, "observationId", "note-unknown", Say.Of("decide.thisNoteIsNot"))
             .That(planting is null || planting.GrowsOn(s.Today), "observationId", "planting-ended", Say.Of("decide.thisPlantingHasEndedThere"))
             .That(seen is null or { LeavesLooked: > 0 }, "observationId", "no-count", Say.Of("decide.noLeafWasCountedCountTen2"))
-            .That(body.On is null || (body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)), "on", "day-range", Say.Of("decide.chooseADayFromToday", ("furthestDays", FurthestDays)));
+            .That(
+                body.On is null || (body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)),
+                "on",
+                "day-range",
+                Say.Of("decide.chooseADayFromToday", ("furthestDays", FurthestDays))
+            );
         if (!checks.Passed)
         {
             return (null, "", checks);
@@ -118,15 +126,30 @@ public static class TaskEndpoints
 
         var ladder = ActionLadder.For(s, planting!, seen!);
         var step = ladder.Steps.FirstOrDefault(x => x.Code == body.Step);
-        checks.That(step is not null, "step", "step-unknown", Say.Of("decide.thisStepIsNot"))
+        checks
+            .That(step is not null, "step", "step-unknown", Say.Of("decide.thisStepIsNot"))
             .That(step is null || body.Pass || step.Measure is not null, "step", "step-is-a-course", Say.Of("decide.aSprayIsTaken"));
         if (!checks.Passed)
         {
             return (null, "", checks);
         }
 
-        var task = new GardenTask(body.Id, planting!.Id, seen!.LookId, body.Step, ladder.Finding.Target?.Id, body.On ?? step!.On ?? s.Today, body.Pass ? TaskState.Passed : TaskState.Planned);
-        return (task, body.Pass ? Say.Of("decide.passedBy2", ("step", step!.Name.InSentence()), ("state", s.Where(planting))) : Say.Of("decide.tookOn2", ("step", step!.Name.InSentence()), ("state", s.Where(planting))), checks);
+        var task = new GardenTask(
+            body.Id,
+            planting!.Id,
+            seen!.LookId,
+            body.Step,
+            ladder.Finding.Target?.Id,
+            body.On ?? step!.On ?? s.Today,
+            body.Pass ? TaskState.Passed : TaskState.Planned
+        );
+        return (
+            task,
+            body.Pass
+                ? Say.Of("decide.passedBy2", ("step", step!.Name.InSentence()), ("state", s.Where(planting)))
+                : Say.Of("decide.tookOn2", ("step", step!.Name.InSentence()), ("state", s.Where(planting))),
+            checks
+        );
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Done(Guid gardenId, Guid taskId, TaskDone body, GardenTools tools, CancellationToken stop)
@@ -149,7 +172,12 @@ public static class TaskEndpoints
         var measure = s.Catalogue.FindMeasure(task.Step);
         var checks = new Checks()
             .That(task.State == TaskState.Planned && measure is not null, "", "task-not-planned", Say.Of("decide.thisWasNotTakenOnSo"))
-            .That(body.Leaves is null or (>= 0 and <= MostLeaves), "leaves", "leaves-range", Say.Of("decide.leavesTakenOffAre0", ("mostLeaves", Say.In(MostLeaves, "N0"))));
+            .That(
+                body.Leaves is null or (>= 0 and <= MostLeaves),
+                "leaves",
+                "leaves-range",
+                Say.Of("decide.leavesTakenOffAre0", ("mostLeaves", Say.In(MostLeaves, "N0")))
+            );
         if (checks.Passed && task is { Step: KnownIds.Measures.ReleaseHelpers, Helper: { } helper })
         {
             HelperEndpoints.CheckRelease(s, s.FindPlanting(task.PlantingId)!, helper, task.Number ?? 1, checks);
@@ -176,7 +204,13 @@ public static class TaskEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Drop(Guid gardenId, Guid taskId, TaskDropped body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Drop(
+        Guid gardenId,
+        Guid taskId,
+        TaskDropped body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Tasks.FirstOrDefault(t => t.Id == taskId) is not { } task)
         {
@@ -189,7 +223,11 @@ public static class TaskEndpoints
         }
         else if (task.State == TaskState.Planned)
         {
-            var words = Say.Of("decide.dropped", ("findMeasure", s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()), ("state", s.Where(s.FindPlanting(task.PlantingId)!)));
+            var words = Say.Of(
+                "decide.dropped",
+                ("findMeasure", s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()),
+                ("state", s.Where(s.FindPlanting(task.PlantingId)!))
+            );
             await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = [task with { State = TaskState.Dropped }] }, stop);
         }
 
@@ -197,25 +235,29 @@ public static class TaskEndpoints
     }
 
     /// <summary>Null when the catalogue no longer has the measure.</summary>
-    internal static TaskAnswer? Answer(GardenSnapshot s, GardenTask t, string? worn = null) => s.Catalogue.FindMeasure(t.Step) is not { } measure ? null : new(
-        t.Id,
-        t.PlantingId,
-        s.Where(s.FindPlanting(t.PlantingId)!),
-        t.Step,
-        measure.Name,
-        measure.How,
-        t.Target is { } target ? s.Catalogue.FindTarget(target)?.Name : null,
-        t.DueOn,
-        worn is not null || (t.State == TaskState.Planned && t.DueOn <= s.Today),
-        worn,
-        t.State,
-        t.DoneAt,
-        t.Leaves,
-        measure.Rung == Rung.Prune && measure.CheckBackDays is not null,
-        measure.Recipe,
-        t.Helper is null ? null : HelperGuards.Told(s.Catalogue, t.Helper, t.Number ?? 1),
-        t.Step == KnownIds.Measures.OrderHelpers && t.Target is { } eaten && s.FindPlanting(t.PlantingId) is { } planting
-            ? [.. HelperGuards.For(s.Catalogue, s.PlaceOf(planting), eaten).Select(h => new HelperChoice(h.Kind.Id, h.Kind.Name, h.Number))]
-            : [],
-        t.Step == KnownIds.Measures.OrderHelpers ? s.Today.AddDays(measure.LeadDays) : null);
+    internal static TaskAnswer? Answer(GardenSnapshot s, GardenTask t, string? worn = null) =>
+        s.Catalogue.FindMeasure(t.Step) is not { } measure
+            ? null
+            : new(
+                t.Id,
+                t.PlantingId,
+                s.Where(s.FindPlanting(t.PlantingId)!),
+                t.Step,
+                measure.Name,
+                measure.How,
+                t.Target is { } target ? s.Catalogue.FindTarget(target)?.Name : null,
+                t.DueOn,
+                worn is not null || (t.State == TaskState.Planned && t.DueOn <= s.Today),
+                worn,
+                t.State,
+                t.DoneAt,
+                t.Leaves,
+                measure.Rung == Rung.Prune && measure.CheckBackDays is not null,
+                measure.Recipe,
+                t.Helper is null ? null : HelperGuards.Told(s.Catalogue, t.Helper, t.Number ?? 1),
+                t.Step == KnownIds.Measures.OrderHelpers && t.Target is { } eaten && s.FindPlanting(t.PlantingId) is { } planting
+                    ? [.. HelperGuards.For(s.Catalogue, s.PlaceOf(planting), eaten).Select(h => new HelperChoice(h.Kind.Id, h.Kind.Name, h.Number))]
+                    : [],
+                t.Step == KnownIds.Measures.OrderHelpers ? s.Today.AddDays(measure.LeadDays) : null
+            );
 }

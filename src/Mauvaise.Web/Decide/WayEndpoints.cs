@@ -36,23 +36,26 @@ public sealed record WayAnswer(
     int Minutes,
     int Evenings,
     double? HelpersLeftPercent,
-    IReadOnlyList<AgainstAnswer> Against)
+    IReadOnlyList<AgainstAnswer> Against
+)
 {
-    public static WayAnswer Of(Way way, GardenCatalogue catalogue) => new(
-        way.Id,
-        way.Words,
-        way.Option is { } option ? [.. Core.Decisions.MaterialChoice.MaterialsIn(catalogue, option.Recipe).Select(m => m.Id)] : [],
-        [.. way.Hands.Select(h => h.Measure.Id)],
-        way.Option?.Recipe.Id,
-        way.Holds,
-        way.Proposed,
-        way.Outlook is { End: var end } ? new ShareRange(end.Low, end.Middle, end.High) : null,
-        way.Outlook?.Loss * 100,
-        way.Sprays,
-        (int)Math.Ceiling(way.Minutes),
-        way.Evenings,
-        way.Outlook?.HelpersLeft * 100,
-        [.. way.Against.Select(r => new AgainstAnswer(r.Code, r.Clause))]);
+    public static WayAnswer Of(Way way, GardenCatalogue catalogue) =>
+        new(
+            way.Id,
+            way.Words,
+            way.Option is { } option ? [.. Core.Decisions.MaterialChoice.MaterialsIn(catalogue, option.Recipe).Select(m => m.Id)] : [],
+            [.. way.Hands.Select(h => h.Measure.Id)],
+            way.Option?.Recipe.Id,
+            way.Holds,
+            way.Proposed,
+            way.Outlook is { End: var end } ? new ShareRange(end.Low, end.Middle, end.High) : null,
+            way.Outlook?.Loss * 100,
+            way.Sprays,
+            (int)Math.Ceiling(way.Minutes),
+            way.Evenings,
+            way.Outlook?.HelpersLeft * 100,
+            [.. way.Against.Select(r => new AgainstAnswer(r.Code, r.Clause))]
+        );
 }
 
 /// <summary>The ways to meet a trouble.</summary>
@@ -69,10 +72,15 @@ public sealed record WaysAnswer(double Line, string Sentence, IReadOnlyList<WayA
 /// <summary>The ways to meet what was found on a planting.</summary>
 public static class WayEndpoints
 {
-    public static void MapWays(this IEndpointRouteBuilder app) =>
-        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Decide").MapGet("/ways", Show);
+    public static void MapWays(this IEndpointRouteBuilder app) => app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Decide").MapGet("/ways", Show);
 
-    private static async Task<Results<Ok<WaysAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid planting, string target, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<WaysAnswer>, ProblemHttpResult>> Show(
+        Guid gardenId,
+        Guid planting,
+        string target,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {

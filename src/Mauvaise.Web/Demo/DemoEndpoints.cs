@@ -25,7 +25,13 @@ public static class DemoEndpoints
         demo.MapPost("/reset", Reset);
     }
 
-    private static async Task<Results<Ok<DemoNow>, ProblemHttpResult>> Step(DemoStep body, TimeProvider clock, WeatherClient weather, MailRound mails, CancellationToken stop)
+    private static async Task<Results<Ok<DemoNow>, ProblemHttpResult>> Step(
+        DemoStep body,
+        TimeProvider clock,
+        WeatherClient weather,
+        MailRound mails,
+        CancellationToken stop
+    )
     {
         if (clock is not DemoClock demo)
         {
@@ -44,7 +50,13 @@ public static class DemoEndpoints
     }
 
     /// <summary>Puts clock and garden back to the beginning; what was written since is gone.</summary>
-    private static async Task<Results<Ok<DemoNow>, ProblemHttpResult>> Reset(TimeProvider clock, GardenDb db, DemoGarden garden, WeatherClient weather, CancellationToken stop)
+    private static async Task<Results<Ok<DemoNow>, ProblemHttpResult>> Reset(
+        TimeProvider clock,
+        GardenDb db,
+        DemoGarden garden,
+        WeatherClient weather,
+        CancellationToken stop
+    )
     {
         if (clock is not DemoClock demo)
         {

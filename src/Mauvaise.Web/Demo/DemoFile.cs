@@ -23,7 +23,8 @@ public sealed record DemoFile(
     IReadOnlyList<DemoNote> Notes,
     IReadOnlyList<DemoSpray> Sprays,
     IReadOnlyList<DemoCourse> Courses,
-    IReadOnlyList<DemoTrial> Trials);
+    IReadOnlyList<DemoTrial> Trials
+);
 
 public sealed record DemoMember(string Name, Role Role);
 
@@ -37,14 +38,32 @@ public sealed record DemoPlace(
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
     Stance? Stance = null,
-    double? PondDistanceM = null);
+    double? PondDistanceM = null
+);
 
-public sealed record DemoPlanting(string Crop, DateOnly From, GrowthStage Stage, string? Variety = null, DateOnly? Until = null, bool InFlower = false, int? Count = null);
+public sealed record DemoPlanting(
+    string Crop,
+    DateOnly From,
+    GrowthStage Stage,
+    string? Variety = null,
+    DateOnly? Until = null,
+    bool InFlower = false,
+    int? Count = null
+);
 
 public sealed record DemoSprayer(string Name, double CapacityLitres);
 
 /// <summary>A product with a label; doses per litre.</summary>
-public sealed record DemoProduct(string Name, string Like, string Unit, double DoseLow, double DoseHigh, int? MaxTimes = null, int? DaysBetween = null, int? DaysToWait = null);
+public sealed record DemoProduct(
+    string Name,
+    string Like,
+    string Unit,
+    double DoseLow,
+    double DoseHigh,
+    int? MaxTimes = null,
+    int? DaysBetween = null,
+    int? DaysToWait = null
+);
 
 /// <param name="Material">A material of the catalogue, or the name of one of the garden's products.</param>
 public sealed record DemoStock(
@@ -56,13 +75,34 @@ public sealed record DemoStock(
     DateOnly? OpenedOn = null,
     DateOnly? BestBefore = null,
     double? StrengthPercent = null,
-    double? Cost = null);
+    double? Cost = null
+);
 
 /// <param name="DegreeDaysPerDay">Warmth that was expected when it began.</param>
-public sealed record DemoCourse(string At, string Target, string Recipe, string From, DoseStep Step, int SpacingDays, int Rounds, double? DegreeDaysPerDay = null);
+public sealed record DemoCourse(
+    string At,
+    string Target,
+    string Recipe,
+    string From,
+    DoseStep Step,
+    int SpacingDays,
+    int Rounds,
+    double? DegreeDaysPerDay = null
+);
 
 /// <summary>A closed trial on one planting with as many units on each side, one leaf each.</summary>
-public sealed record DemoTrial(string Name, string At, string Target, int UnitsASide, int Seed, string Opened, string Treated, string Counted, string Closed, IReadOnlyList<DemoTrialSide> Sides);
+public sealed record DemoTrial(
+    string Name,
+    string At,
+    string Target,
+    int UnitsASide,
+    int Seed,
+    string Opened,
+    string Treated,
+    string Counted,
+    string Closed,
+    IReadOnlyList<DemoTrialSide> Sides
+);
 
 /// <param name="Before">Units affected before, and after.</param>
 public sealed record DemoTrialSide(int Before, int After, string? Recipe = null);
@@ -77,7 +117,8 @@ public sealed record DemoNote(
     Ants Ants = Ants.None,
     int Helpers = 0,
     int Mummies = 0,
-    string? Note = null);
+    string? Note = null
+);
 
 /// <param name="CheckedOn">When it was judged; left out while the visit is due.</param>
 public sealed record DemoSpray(
@@ -93,4 +134,5 @@ public sealed record DemoSpray(
     int Affected = 0,
     Outcome? Outcome = null,
     Injury Injury = Injury.None,
-    string? Note = null);
+    string? Note = null
+);

@@ -30,8 +30,20 @@ public static class CatalogueEndpoints
 
     /// <summary>Towns by what somebody typed, the likeliest first.</summary>
     private static Ok<List<TownAnswer>> Towns([System.ComponentModel.DataAnnotations.StringLength(80)] string name, Lazy<TownBook> towns) =>
-        TypedResults.Ok(towns.Value.Find(name, MostTowns).Select(t => new TownAnswer(
-            t.Name, t.Country, Country.All.FirstOrDefault(c => c.Code == t.Country)?.Name ?? t.Country, t.Latitude, t.Longitude, t.TimeZoneId, t.Climate)).ToList());
+        TypedResults.Ok(
+            towns
+                .Value.Find(name, MostTowns)
+                .Select(t => new TownAnswer(
+                    t.Name,
+                    t.Country,
+                    Country.All.FirstOrDefault(c => c.Code == t.Country)?.Name ?? t.Country,
+                    t.Latitude,
+                    t.Longitude,
+                    t.TimeZoneId,
+                    t.Climate
+                ))
+                .ToList()
+        );
 
     /// <summary>Signs worth offering on a crop, the most telling for its usual causes first.</summary>
     private static Results<Ok<IReadOnlyList<Sign>>, NotFound> SignsOn(string cropId, GardenCatalogue c)
@@ -43,10 +55,12 @@ public static class CatalogueEndpoints
 
         var causes = c.Targets.Where(t => GardenCatalogue.IsHost(t, crop)).ToList();
         return TypedResults.Ok<IReadOnlyList<Sign>>([
-            .. c.Signs
-                .Select(s => (Sign: s, Weight: causes.Max(t => t.Commonness * (t.Signs.TryGetValue(s.Id, out var p) ? p : 0))))
+            .. c
+                .Signs.Select(s => (Sign: s, Weight: causes.Max(t => t.Commonness * (t.Signs.TryGetValue(s.Id, out var p) ? p : 0))))
                 .Where(x => x.Weight > 0)
-                .OrderByDescending(x => x.Weight).ThenBy(x => x.Sign.Id, StringComparer.Ordinal)
-                .Select(x => x.Sign)]);
+                .OrderByDescending(x => x.Weight)
+                .ThenBy(x => x.Sign.Id, StringComparer.Ordinal)
+                .Select(x => x.Sign),
+        ]);
     }
 }

@@ -37,7 +37,15 @@ public static class GardenEndpoints
     }
 
     /// <summary>Where people sign in, each sees the gardens that they are of.</summary>
-    private static async Task<Ok<StateAnswer>> State(GardenDb db, Settings settings, HomeSettings home, ClaimsPrincipal user, TimeProvider clock, MachineClock machine, CancellationToken stop)
+    private static async Task<Ok<StateAnswer>> State(
+        GardenDb db,
+        Settings settings,
+        HomeSettings home,
+        ClaimsPrincipal user,
+        TimeProvider clock,
+        MachineClock machine,
+        CancellationToken stop
+    )
     {
         var gardens = await db.Gardens.AsNoTracking().OrderBy(g => g.CreatedAt).Select(g => new GardenName(g.Id, g.Name)).ToListAsync(stop);
         if (home.On && Sessions.PersonOf(user) is { } person)
@@ -54,7 +62,14 @@ public static class GardenEndpoints
             ? TypedResults.Ok(GardenAnswers.Of(s, await tools.Log.LastAsync(gardenId, stop)))
             : Problems.NotFound("garden");
 
-    private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(NewGarden body, GardenTools tools, GardenCatalogue catalogue, WeatherClient weather, ClaimsPrincipal user, CancellationToken stop)
+    private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(
+        NewGarden body,
+        GardenTools tools,
+        GardenCatalogue catalogue,
+        WeatherClient weather,
+        ClaimsPrincipal user,
+        CancellationToken stop
+    )
     {
         var checks = CheckSite(new Checks(), body.Name, body.Latitude, body.Longitude, body.TimeZoneId, body.Climate, catalogue)
             .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", Say.Of("gardens.sayWhoYouAreSo"));
@@ -85,22 +100,56 @@ public static class GardenEndpoints
         };
         Fill(garden, body.Units);
         tools.Db.Gardens.Add(garden);
-        var owner = new MemberRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = body.MemberName.Trim(), Role = Role.Owner };
+        var owner = new MemberRow
+        {
+            Id = Guid.NewGuid(),
+            GardenId = body.Id,
+            Name = body.MemberName.Trim(),
+            Role = Role.Owner,
+        };
         tools.Db.Members.Add(owner);
         if (Sessions.PersonOf(user) is { } person)
         {
-            tools.Db.Grants.Add(new GrantRow { PersonId = person, GardenId = body.Id, MemberId = owner.Id });
+            tools.Db.Grants.Add(
+                new GrantRow
+                {
+                    PersonId = person,
+                    GardenId = body.Id,
+                    MemberId = owner.Id,
+                }
+            );
         }
 
         tools.Db.Places.Add(PlaceRow(body.Id, body.FirstPlace, 0));
-        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = Say.Of("gardens.triggerBottle"), CapacityLitres = Capacity(body.Kitchen, 1) });
-        tools.Db.Sprayers.Add(new SprayerRow { Id = Guid.NewGuid(), GardenId = body.Id, Name = Say.Of("gardens.pumpSprayer"), CapacityLitres = Capacity(body.Kitchen, 5) });
+        tools.Db.Sprayers.Add(
+            new SprayerRow
+            {
+                Id = Guid.NewGuid(),
+                GardenId = body.Id,
+                Name = Say.Of("gardens.triggerBottle"),
+                CapacityLitres = Capacity(body.Kitchen, 1),
+            }
+        );
+        tools.Db.Sprayers.Add(
+            new SprayerRow
+            {
+                Id = Guid.NewGuid(),
+                GardenId = body.Id,
+                Name = Say.Of("gardens.pumpSprayer"),
+                CapacityLitres = Capacity(body.Kitchen, 5),
+            }
+        );
         await tools.Db.SaveChangesAsync(stop);
         await weather.TryRefreshAsync(body.Id, stop);
         return created;
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> ChangeSettings(Guid gardenId, GardenSettings body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangeSettings(
+        Guid gardenId,
+        GardenSettings body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Gardens.FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
         {
@@ -109,29 +158,37 @@ public static class GardenEndpoints
 
         var wrong = -1;
         var free = body.FreeHours is null ? null : FreeHours.Read(body.FreeHours, out wrong);
-        var checks = new Checks().That(wrong < 0, $"freeHours[{wrong}]", "free-hours", Say.Of("gardens.writeHoursAs6818"))
+        var checks = new Checks()
+            .That(wrong < 0, $"freeHours[{wrong}]", "free-hours", Say.Of("gardens.writeHoursAs6818"))
             .That(body.Language is null || MessageBook.All.ContainsKey(body.Language), "language", "language-unknown", Say.Of("gardens.chooseALanguage"));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.changedHowTheGardenIsRun"), _ =>
-        {
-            garden.FreeHours = free is null ? garden.FreeHours : string.Join(',', free.Days);
-            garden.Stance = body.Stance;
-            garden.Kitchen = body.Kitchen;
-            garden.Language = body.Language ?? garden.Language;
-            garden.OnlyLabelled = body.OnlyLabelled ?? garden.OnlyLabelled;
-            garden.Water = body.Water ?? garden.Water;
-            garden.DiseaseApproach = body.DiseaseApproach ?? garden.DiseaseApproach;
-            Fill(garden, body.Units);
-        }, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("gardens.changedHowTheGardenIsRun"),
+            _ =>
+            {
+                garden.FreeHours = free is null ? garden.FreeHours : string.Join(',', free.Days);
+                garden.Stance = body.Stance;
+                garden.Kitchen = body.Kitchen;
+                garden.Language = body.Language ?? garden.Language;
+                garden.OnlyLabelled = body.OnlyLabelled ?? garden.OnlyLabelled;
+                garden.Water = body.Water ?? garden.Water;
+                garden.DiseaseApproach = body.DiseaseApproach ?? garden.DiseaseApproach;
+                Fill(garden, body.Units);
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 
     /// <summary>A sprayer of about so many litres, as it is sold where gallons are used: a quart, a gallon.</summary>
-    private static double Capacity(KitchenSystem kitchen, double litres) => kitchen != KitchenSystem.Us ? litres : Units.Get(litres < 2 ? "us-qt" : "us-gal").InBase / 1000;
+    private static double Capacity(KitchenSystem kitchen, double litres) =>
+        kitchen != KitchenSystem.Us ? litres : Units.Get(litres < 2 ? "us-qt" : "us-gal").InBase / 1000;
 
     /// <summary>Null leaves them as they are.</summary>
     private static void Fill(GardenRow garden, HouseholdUnits? units)
@@ -158,13 +215,25 @@ public static class GardenEndpoints
 
         if (s.Places.All(p => p.Id != body.Id))
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.added", ("name", body.Name)), db => db.Places.Add(PlaceRow(gardenId, body, s.Places.Count)), stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                Say.Of("gardens.added", ("name", body.Name)),
+                db => db.Places.Add(PlaceRow(gardenId, body, s.Places.Count)),
+                stop
+            );
         }
 
         return TypedResults.Created((string?)null);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> ChangePlace(Guid gardenId, Guid placeId, PlaceChange body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangePlace(
+        Guid gardenId,
+        Guid placeId,
+        PlaceChange body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Places.FirstOrDefault(p => p.Id == placeId) is not { } place)
         {
@@ -179,17 +248,23 @@ public static class GardenEndpoints
         }
 
         var row = await tools.Db.Places.FirstAsync(p => p.Id == placeId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.changed", ("name", place.Name)), _ =>
-        {
-            row.Name = body.Name.Trim();
-            row.Kind = body.Kind;
-            row.AreaM2 = body.AreaM2;
-            row.SunHours = body.SunHours;
-            row.Watering = body.Watering;
-            row.PondDistanceM = body.PondDistanceM;
-            row.SunFrom = body.SunFrom;
-            row.SunTo = body.SunTo;
-        }, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("gardens.changed", ("name", place.Name)),
+            _ =>
+            {
+                row.Name = body.Name.Trim();
+                row.Kind = body.Kind;
+                row.AreaM2 = body.AreaM2;
+                row.SunHours = body.SunHours;
+                row.Watering = body.Watering;
+                row.PondDistanceM = body.PondDistanceM;
+                row.SunFrom = body.SunFrom;
+                row.SunTo = body.SunTo;
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 
@@ -204,7 +279,12 @@ public static class GardenEndpoints
             .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
             .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", Say.Of("gardens.chooseACropFromTheList"))
             .That(body.From <= s.Today.AddDays(1), "from", "date-ahead", Say.Of("gardens.aPlantingStartsTodayOrEarlier"))
-            .That(body.Variety is null or { Length: <= PlantingFacts.VarietyLetters }, "variety", "variety-long", Say.Of("gardens.aVarietyHasUpToLetters", ("varietyLetters", PlantingFacts.VarietyLetters)));
+            .That(
+                body.Variety is null or { Length: <= PlantingFacts.VarietyLetters },
+                "variety",
+                "variety-long",
+                Say.Of("gardens.aVarietyHasUpToLetters", ("varietyLetters", PlantingFacts.VarietyLetters))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -212,24 +292,43 @@ public static class GardenEndpoints
 
         if (s.FindPlanting(body.Id) is null)
         {
-            var words = Say.Of("gardens.plantedIn", ("crop", s.Catalogue.Crop(body.Crop).Name.InSentence()), ("places", s.Places.First(p => p.Id == body.PlaceId).Name));
-            await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Plantings.Add(new PlantingRow
-            {
-                Id = body.Id,
-                PlaceId = body.PlaceId,
-                Crop = body.Crop,
-                Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim(),
-                From = body.From,
-                Count = body.Count,
-                Stage = body.Stage,
-                InFlower = body.InFlower,
-            }), stop);
+            var words = Say.Of(
+                "gardens.plantedIn",
+                ("crop", s.Catalogue.Crop(body.Crop).Name.InSentence()),
+                ("places", s.Places.First(p => p.Id == body.PlaceId).Name)
+            );
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                words,
+                db =>
+                    db.Plantings.Add(
+                        new PlantingRow
+                        {
+                            Id = body.Id,
+                            PlaceId = body.PlaceId,
+                            Crop = body.Crop,
+                            Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim(),
+                            From = body.From,
+                            Count = body.Count,
+                            Stage = body.Stage,
+                            InFlower = body.InFlower,
+                        }
+                    ),
+                stop
+            );
         }
 
         return TypedResults.Created((string?)null);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> ChangePlanting(Guid gardenId, Guid plantingId, PlantingChange body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangePlanting(
+        Guid gardenId,
+        Guid plantingId,
+        PlantingChange body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || s.FindPlanting(plantingId) is not { } planting)
         {
@@ -238,48 +337,85 @@ public static class GardenEndpoints
 
         var words = body.Ended ? Say.Of("gardens.cleared", ("state", s.Where(planting))) : Say.Of("gardens.changed", ("name", s.Where(planting)));
         var row = await tools.Db.Plantings.FirstAsync(p => p.Id == plantingId, stop);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, words, _ =>
-        {
-            row.Stage = body.Stage;
-            row.InFlower = body.InFlower;
-            row.Until = body.Ended ? s.Today.AddDays(-1) : null;
-        }, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            words,
+            _ =>
+            {
+                row.Stage = body.Stage;
+                row.InFlower = body.InFlower;
+                row.Until = body.Ended ? s.Today.AddDays(-1) : null;
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 
-    internal static Checks CheckSite(Checks checks, string? name, double latitude, double longitude, string? zone, string? climate, GardenCatalogue catalogue) => checks
-        .That(name?.Trim() is { Length: > 0 and <= 80 }, "name", "name-missing", Say.Of("gardens.giveTheGardenAName"))
-        .That(latitude is >= -90 and <= 90, "latitude", "latitude-range", Say.Of("gardens.latitudeLiesBetween90And90"))
-        .That(longitude is >= -180 and <= 180, "longitude", "longitude-range", Say.Of("gardens.longitudeLiesBetween180And180"))
-        .That(GardenZone.Find(zone) is not null, "timeZoneId", "time-zone-unknown", Say.Of("gardens.chooseATimeZoneFrom"))
-        .That(climate is not null && catalogue.FindClimate(climate) is not null, "climate", "climate-unknown", Say.Of("gardens.chooseTheClimateType"));
+    internal static Checks CheckSite(
+        Checks checks,
+        string? name,
+        double latitude,
+        double longitude,
+        string? zone,
+        string? climate,
+        GardenCatalogue catalogue
+    ) =>
+        checks
+            .That(name?.Trim() is { Length: > 0 and <= 80 }, "name", "name-missing", Say.Of("gardens.giveTheGardenAName"))
+            .That(latitude is >= -90 and <= 90, "latitude", "latitude-range", Say.Of("gardens.latitudeLiesBetween90And90"))
+            .That(longitude is >= -180 and <= 180, "longitude", "longitude-range", Say.Of("gardens.longitudeLiesBetween180And180"))
+            .That(GardenZone.Find(zone) is not null, "timeZoneId", "time-zone-unknown", Say.Of("gardens.chooseATimeZoneFrom"))
+            .That(climate is not null && catalogue.FindClimate(climate) is not null, "climate", "climate-unknown", Say.Of("gardens.chooseTheClimateType"));
 
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
-            .That(place?.LengthM is > 0 and <= MostLengthM, $"{path}lengthM", "length-range", Say.Of("gardens.lengthIsOver0AndUp", ("figure", Figure.Length(MostLengthM))))
-            .That(place?.WidthM is > 0 and <= MostWidthM, $"{path}widthM", "width-range", Say.Of("gardens.widthIsOver0AndUp", ("figure", Figure.Length(MostWidthM))));
+            .That(
+                place?.LengthM is > 0 and <= MostLengthM,
+                $"{path}lengthM",
+                "length-range",
+                Say.Of("gardens.lengthIsOver0AndUp", ("figure", Figure.Length(MostLengthM)))
+            )
+            .That(
+                place?.WidthM is > 0 and <= MostWidthM,
+                $"{path}widthM",
+                "width-range",
+                Say.Of("gardens.widthIsOver0AndUp", ("figure", Figure.Length(MostWidthM)))
+            );
 
-    private static Checks CheckGround(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) => checks
-        .That(name?.Trim() is { Length: > 0 and <= 80 }, $"{path}name", "place-name-missing", Say.Of("gardens.giveThePlaceAName"))
-        .That(sunHours is >= 0 and <= 24, $"{path}sunHours", "sun-range", Say.Of("gardens.hoursOfSunLieBetween0"))
-        .That(pondDistanceM is null or (>= 0 and <= 1000), $"{path}pondDistanceM", "pond-range", Say.Of("gardens.thePondLiesUpToAway", ("figure", Figure.Length(1000))))
-        .That(sunFrom is null || sunTo is null || sunFrom < sunTo, $"{path}sunTo", "sun-order", Say.Of("gardens.theSunLeavesAfterItHas"));
+    private static Checks CheckGround(Checks checks, string? name, double? sunHours, double? pondDistanceM, TimeOnly? sunFrom, TimeOnly? sunTo, string path) =>
+        checks
+            .That(name?.Trim() is { Length: > 0 and <= 80 }, $"{path}name", "place-name-missing", Say.Of("gardens.giveThePlaceAName"))
+            .That(sunHours is >= 0 and <= 24, $"{path}sunHours", "sun-range", Say.Of("gardens.hoursOfSunLieBetween0"))
+            .That(
+                pondDistanceM is null or (>= 0 and <= 1000),
+                $"{path}pondDistanceM",
+                "pond-range",
+                Say.Of("gardens.thePondLiesUpToAway", ("figure", Figure.Length(1000)))
+            )
+            .That(sunFrom is null || sunTo is null || sunFrom < sunTo, $"{path}sunTo", "sun-order", Say.Of("gardens.theSunLeavesAfterItHas"));
 
-    private static Checks CheckName(Checks checks, GardenSnapshot s, Guid placeId, string? name) => checks
-        .That(!s.Places.Any(p => p.Id != placeId && string.Equals(p.Name, name?.Trim(), StringComparison.OrdinalIgnoreCase)), "name", "name-taken", Say.Of("gardens.anotherPlaceHasThisName"));
+    private static Checks CheckName(Checks checks, GardenSnapshot s, Guid placeId, string? name) =>
+        checks.That(
+            !s.Places.Any(p => p.Id != placeId && string.Equals(p.Name, name?.Trim(), StringComparison.OrdinalIgnoreCase)),
+            "name",
+            "name-taken",
+            Say.Of("gardens.anotherPlaceHasThisName")
+        );
 
-    private static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) => new()
-    {
-        Id = p.Id,
-        GardenId = gardenId,
-        Name = p.Name.Trim(),
-        Kind = p.Kind,
-        AreaM2 = p.LengthM * p.WidthM,
-        SunHours = p.SunHours,
-        Watering = p.Watering,
-        PondDistanceM = p.PondDistanceM,
-        SunFrom = p.SunFrom,
-        SunTo = p.SunTo,
-        Order = order,
-    };
+    private static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) =>
+        new()
+        {
+            Id = p.Id,
+            GardenId = gardenId,
+            Name = p.Name.Trim(),
+            Kind = p.Kind,
+            AreaM2 = p.LengthM * p.WidthM,
+            SunHours = p.SunHours,
+            Watering = p.Watering,
+            PondDistanceM = p.PondDistanceM,
+            SunFrom = p.SunFrom,
+            SunTo = p.SunTo,
+            Order = order,
+        };
 }

@@ -21,7 +21,8 @@ public sealed record NewGarden(
     Stance Stance,
     string MemberName,
     NewPlace FirstPlace,
-    HouseholdUnits? Units = null);
+    HouseholdUnits? Units = null
+);
 
 /// <param name="PondDistanceM">Null where no pond is near.</param>
 /// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
@@ -36,7 +37,8 @@ public sealed record NewPlace(
     double? PondDistanceM = null,
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 /// <summary>A place as it is now.</summary>
 /// <param name="PondDistanceM">Null where no pond is near.</param>
@@ -50,7 +52,8 @@ public sealed record PlaceChange(
     double? PondDistanceM = null,
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 /// <param name="Role">Null to leave it as it is; somebody new is a helper.</param>
 /// <param name="MemberId">Who writes it.</param>
@@ -58,7 +61,17 @@ public sealed record MemberChange(string Name, Role? Role = null, Guid? MemberId
 
 public sealed record SprayerChange(string Name, double CapacityLitres, Guid? MemberId = null);
 
-public sealed record NewPlanting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, GrowthStage Stage, bool InFlower, Guid? MemberId = null, [property: System.ComponentModel.DataAnnotations.Range(1, PlantingFacts.MostPlants)] int? Count = null);
+public sealed record NewPlanting(
+    Guid Id,
+    Guid PlaceId,
+    string Crop,
+    string? Variety,
+    DateOnly From,
+    GrowthStage Stage,
+    bool InFlower,
+    Guid? MemberId = null,
+    [property: System.ComponentModel.DataAnnotations.Range(1, PlantingFacts.MostPlants)] int? Count = null
+);
 
 /// <summary>Changes to how the garden is run.</summary>
 /// <param name="FreeHours">When somebody is free, Monday first, each as "6-8, 18-21", "always" or "never"; null to leave it as it is.</param>
@@ -75,7 +88,8 @@ public sealed record GardenSettings(
     DiseaseApproach? DiseaseApproach = null,
     Guid? MemberId = null,
     HouseholdUnits? Units = null,
-    string? Language = null);
+    string? Language = null
+);
 
 /// <summary>A day on which somebody means to pick.</summary>
 public sealed record NewPick(Guid Id, Guid PlantingId, DateOnly On, Guid? MemberId = null);
@@ -107,20 +121,31 @@ public sealed record GardenAnswer(
     ScalesAnswer Scales,
     IReadOnlyList<string> FreeHours,
     WeatherNotice Weather,
-    LastDeed? LastDeed);
+    LastDeed? LastDeed
+);
 
 /// <summary>How SI becomes what the household reads, for what a screen draws by itself and for what is typed.</summary>
 /// <param name="Volume">For a volume that is typed.</param>
-public sealed record ScalesAnswer(UnitScale Temperature, UnitScale DegreeDays, UnitScale Length, UnitScale Area, UnitScale Rain, UnitScale Wind, UnitScale Volume)
+public sealed record ScalesAnswer(
+    UnitScale Temperature,
+    UnitScale DegreeDays,
+    UnitScale Length,
+    UnitScale Area,
+    UnitScale Rain,
+    UnitScale Wind,
+    UnitScale Volume
+)
 {
-    public static ScalesAnswer Of(HouseholdUnits units, KitchenSystem kitchen) => new(
-        units.Scale(Quantity.Temperature),
-        units.Scale(Quantity.DegreeDays),
-        units.Scale(Quantity.Length),
-        units.Scale(Quantity.Area),
-        units.Scale(Quantity.Rain),
-        units.Scale(Quantity.Wind),
-        TankVolume.Scale(kitchen));
+    public static ScalesAnswer Of(HouseholdUnits units, KitchenSystem kitchen) =>
+        new(
+            units.Scale(Quantity.Temperature),
+            units.Scale(Quantity.DegreeDays),
+            units.Scale(Quantity.Length),
+            units.Scale(Quantity.Area),
+            units.Scale(Quantity.Rain),
+            units.Scale(Quantity.Wind),
+            TankVolume.Scale(kitchen)
+        );
 }
 
 public sealed record MemberAnswer(Guid Id, string Name, Role Role);
@@ -137,7 +162,8 @@ public sealed record PlaceAnswer(
     TimeOnly? SunTo,
     Stance Stance,
     bool OwnStance,
-    IReadOnlyList<PlantingAnswer> Plantings);
+    IReadOnlyList<PlantingAnswer> Plantings
+);
 
 /// <param name="LikeCrop">The listed crop whose facts it goes by: itself, but for a crop of one's own.</param>
 /// <param name="LeftAlone">The word by which it is left alone on purpose; null when it is not.</param>
@@ -155,7 +181,8 @@ public sealed record PlantingAnswer(
     int? Count,
     DateTimeOffset? LastSeen,
     IReadOnlyList<PickAnswer> Picks,
-    Guid? LeftAlone);
+    Guid? LeftAlone
+);
 
 public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres, string Holds);
 

@@ -21,7 +21,8 @@ public sealed record OwnKindChange(
     [property: StringLength(OwnKindChange.NameLetters)] string Name,
     [property: StringLength(OwnKindChange.NameLetters)] string Like,
     bool Retired = false,
-    Guid? MemberId = null)
+    Guid? MemberId = null
+)
 {
     public const int NameLetters = 80;
 }
@@ -47,13 +48,25 @@ public static class OwnKindEndpoints
         return TypedResults.Ok<IReadOnlyList<OwnKindAnswer>>([.. rows.Select(SnapshotLoader.ToOwnKind).Select(k => Answer(s, k))]);
     }
 
-    private static OwnKindAnswer Answer(GardenSnapshot s, OwnKind k) => new(
-        k.Id, k.KindId, k.Of, k.Name, k.Like,
-        (k.Of == OwnKindOf.Crop ? s.Catalogue.FindCrop(k.Like)?.Name : s.Catalogue.FindTarget(k.Like)?.Name) ?? k.Like,
-        k.Retired);
+    private static OwnKindAnswer Answer(GardenSnapshot s, OwnKind k) =>
+        new(
+            k.Id,
+            k.KindId,
+            k.Of,
+            k.Name,
+            k.Like,
+            (k.Of == OwnKindOf.Crop ? s.Catalogue.FindCrop(k.Like)?.Name : s.Catalogue.FindTarget(k.Like)?.Name) ?? k.Like,
+            k.Retired
+        );
 
     private static async Task<Results<Ok<OwnKindAnswer>, ProblemHttpResult>> Put(
-        Guid gardenId, Guid kindId, OwnKindChange body, GardenTools tools, GardenCatalogue shipped, CancellationToken stop)
+        Guid gardenId,
+        Guid kindId,
+        OwnKindChange body,
+        GardenTools tools,
+        GardenCatalogue shipped,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -64,14 +77,19 @@ public static class OwnKindEndpoints
         var row = await tools.Db.OwnKinds.FirstOrDefaultAsync(k => k.GardenId == gardenId && k.Id == kindId, stop);
         var known = body.Of == OwnKindOf.Crop ? shipped.FindCrop(body.Like) is not null : shipped.FindTarget(body.Like) is { Kind: not TargetKind.LookAlike };
         var ids = body.Of == OwnKindOf.Crop ? shipped.Crops.Select(c => c.Id) : shipped.Targets.Where(t => t.Kind != TargetKind.LookAlike).Select(t => t.Id);
-        var listed = body.Of == OwnKindOf.Crop
-            ? shipped.Crops.Any(c => Same(c.Name, name) || c.AlsoCalled.Any(x => Same(x, name)))
-            : shipped.Targets.Any(t => Same(t.Name, name) || t.AlsoCalled.Any(x => Same(x, name)));
+        var listed =
+            body.Of == OwnKindOf.Crop
+                ? shipped.Crops.Any(c => Same(c.Name, name) || c.AlsoCalled.Any(x => Same(x, name)))
+                : shipped.Targets.Any(t => Same(t.Name, name) || t.AlsoCalled.Any(x => Same(x, name)));
         var checks = new Checks()
             .That(name.Length > 0, "name", "name-missing", Say.Of("gardens.giveItTheNameThatYou"))
             .That(!listed, "name", "name-listed", Say.Of("gardens.thatOneIsListedChoose"))
-            .That(!await tools.Db.OwnKinds.AnyAsync(k => k.GardenId == gardenId && k.Id != kindId && k.Of == body.Of && k.Name == name, stop),
-                "name", "name-taken", Say.Of("gardens.youHaveOneOfThisName"))
+            .That(
+                !await tools.Db.OwnKinds.AnyAsync(k => k.GardenId == gardenId && k.Id != kindId && k.Of == body.Of && k.Name == name, stop),
+                "name",
+                "name-taken",
+                Say.Of("gardens.youHaveOneOfThisName")
+            )
             .That(known, "like", "like-unknown", Say.Of("gardens.sayWhichOneOfTheList", ("nearest", CatalogueRules.Nearest(body.Like, ids))))
             .That(row is null || row.Of == body.Of, "of", "kind-changed", Say.Of("gardens.aCropDoesNotBecome"));
         if (!checks.Passed)
@@ -80,15 +98,35 @@ public static class OwnKindEndpoints
         }
 
         var what = body.Of == OwnKindOf.Crop ? Say.Of("gardens.theCrop", ("name", name)) : Say.Of("gardens.theTrouble", ("name", name));
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of(row is null ? "gardens.added" : body.Retired ? "gardens.putAway" : "gardens.changed", ("name", what)), db =>
-        {
-            if (row is null)
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of(
+                row is null ? "gardens.added"
+                    : body.Retired ? "gardens.putAway"
+                    : "gardens.changed",
+                ("name", what)
+            ),
+            db =>
             {
-                db.OwnKinds.Add(row = new OwnKindRow { Id = kindId, GardenId = gardenId, Of = body.Of, Name = "", Like = "" });
-            }
+                if (row is null)
+                {
+                    db.OwnKinds.Add(
+                        row = new OwnKindRow
+                        {
+                            Id = kindId,
+                            GardenId = gardenId,
+                            Of = body.Of,
+                            Name = "",
+                            Like = "",
+                        }
+                    );
+                }
 
-            (row.Name, row.Like, row.Retired) = (name, body.Like, body.Retired);
-        }, stop);
+                (row.Name, row.Like, row.Retired) = (name, body.Like, body.Retired);
+            },
+            stop
+        );
         return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, SnapshotLoader.ToOwnKind(row!)));
     }
 

@@ -38,13 +38,34 @@ public static class PickEndpoints
         if (s.Picks.All(p => p.Id != body.Id && (p.PlantingId != body.PlantingId || p.On != body.On)))
         {
             var words = Say.Of("gardens.pickingOn", ("state", s.Where(planting!)), ("on", Say.In(body.On, "d MMMM")));
-            await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Picks.Add(new PickRow { Id = body.Id, GardenId = gardenId, PlantingId = body.PlantingId, On = body.On }), stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                words,
+                db =>
+                    db.Picks.Add(
+                        new PickRow
+                        {
+                            Id = body.Id,
+                            GardenId = gardenId,
+                            PlantingId = body.PlantingId,
+                            On = body.On,
+                        }
+                    ),
+                stop
+            );
         }
 
         return TypedResults.Created((string?)null);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(Guid gardenId, Guid pickId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(
+        Guid gardenId,
+        Guid pickId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Picks.FirstOrDefaultAsync(p => p.GardenId == gardenId && p.Id == pickId, stop) is { } row)

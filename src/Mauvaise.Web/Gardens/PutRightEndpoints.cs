@@ -25,9 +25,11 @@ public sealed record PlantingFacts(
     DateOnly From,
     DateOnly? Until,
     [property: Range(1, PlantingFacts.MostPlants)] int? Count,
-    Guid? MemberId = null)
+    Guid? MemberId = null
+)
 {
-    public const int VarietyLetters = 80, MostPlants = 10_000;
+    public const int VarietyLetters = 80,
+        MostPlants = 10_000;
 }
 
 /// <summary>What was entered wrong is put right; what never was is taken away. Records are never lost by it.</summary>
@@ -46,7 +48,14 @@ public static class PutRightEndpoints
         garden.MapDelete("/looks/{lookId:guid}", StrikeLook);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> ChangeSite(Guid gardenId, SiteChange body, GardenTools tools, GardenCatalogue catalogue, WeatherClient weather, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangeSite(
+        Guid gardenId,
+        SiteChange body,
+        GardenTools tools,
+        GardenCatalogue catalogue,
+        WeatherClient weather,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Gardens.FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
         {
@@ -60,10 +69,22 @@ public static class PutRightEndpoints
         }
 
         var moved = garden.Latitude != body.Latitude || garden.Longitude != body.Longitude;
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.putTheGardenRight", ("body", body.Name.Trim())), _ =>
-        {
-            (garden.Name, garden.Latitude, garden.Longitude, garden.TimeZoneId, garden.Climate) = (body.Name.Trim(), body.Latitude, body.Longitude, body.TimeZoneId, body.Climate);
-        }, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("gardens.putTheGardenRight", ("body", body.Name.Trim())),
+            _ =>
+            {
+                (garden.Name, garden.Latitude, garden.Longitude, garden.TimeZoneId, garden.Climate) = (
+                    body.Name.Trim(),
+                    body.Latitude,
+                    body.Longitude,
+                    body.TimeZoneId,
+                    body.Climate
+                );
+            },
+            stop
+        );
         if (moved)
         {
             await weather.TryRefreshAsync(gardenId, stop);
@@ -72,7 +93,13 @@ public static class PutRightEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> RemovePlace(Guid gardenId, Guid placeId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> RemovePlace(
+        Guid gardenId,
+        Guid placeId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Places.FirstOrDefaultAsync(p => p.Id == placeId && p.GardenId == gardenId, stop) is not { } place)
         {
@@ -88,7 +115,13 @@ public static class PutRightEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> ChangeFacts(Guid gardenId, Guid plantingId, PlantingFacts body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> ChangeFacts(
+        Guid gardenId,
+        Guid plantingId,
+        PlantingFacts body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || await FindAsync(tools.Db, gardenId, plantingId, stop) is not { } row)
         {
@@ -101,25 +134,52 @@ public static class PutRightEndpoints
         var checks = new Checks()
             .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
             .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", Say.Of("gardens.chooseACropFromTheList"))
-            .That(body.From <= s.Today.AddDays(1) && body.From > s.Today.AddYears(-MostYears), "from", "date-ahead", Say.Of("gardens.aPlantingStartsTodayOrEarlier"))
-            .That(recorded.Length == 0 || body.From <= recorded[0], "from", "date-after-records", recorded.Length == 0 ? "" : Say.Of("gardens.somethingWasWrittenAbout", ("recorded", Say.In(recorded[0], "d MMMM yyyy"))))
+            .That(
+                body.From <= s.Today.AddDays(1) && body.From > s.Today.AddYears(-MostYears),
+                "from",
+                "date-ahead",
+                Say.Of("gardens.aPlantingStartsTodayOrEarlier")
+            )
+            .That(
+                recorded.Length == 0 || body.From <= recorded[0],
+                "from",
+                "date-after-records",
+                recorded.Length == 0 ? "" : Say.Of("gardens.somethingWasWrittenAbout", ("recorded", Say.In(recorded[0], "d MMMM yyyy")))
+            )
             .That(body.Until is null || body.Until >= body.From, "until", "date-order", Say.Of("gardens.itEndsAfterItBegan"))
             .That(body.Until is null || body.Until <= s.Today, "until", "date-ahead", Say.Of("gardens.theLastDayIsToday"))
-            .That(body.Until is null || recorded.Length == 0 || body.Until >= recorded[^1], "until", "date-before-records", recorded.Length == 0 ? "" : Say.Of("gardens.somethingWasWrittenAbout2", ("recorded", Say.In(recorded[^1], "d MMMM yyyy"))));
+            .That(
+                body.Until is null || recorded.Length == 0 || body.Until >= recorded[^1],
+                "until",
+                "date-before-records",
+                recorded.Length == 0 ? "" : Say.Of("gardens.somethingWasWrittenAbout2", ("recorded", Say.In(recorded[^1], "d MMMM yyyy")))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("gardens.putRight", ("crop", s.Catalogue.Crop(body.Crop).Name.InSentence()), ("places", s.Places.First(p => p.Id == body.PlaceId).Name)), _ =>
-        {
-            (row.PlaceId, row.Crop, row.From, row.Until, row.Count) = (body.PlaceId, body.Crop, body.From, body.Until, body.Count);
-            row.Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim();
-        }, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("gardens.putRight", ("crop", s.Catalogue.Crop(body.Crop).Name.InSentence()), ("places", s.Places.First(p => p.Id == body.PlaceId).Name)),
+            _ =>
+            {
+                (row.PlaceId, row.Crop, row.From, row.Until, row.Count) = (body.PlaceId, body.Crop, body.From, body.Until, body.Count);
+                row.Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim();
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> RemovePlanting(Guid gardenId, Guid plantingId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> RemovePlanting(
+        Guid gardenId,
+        Guid plantingId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         var db = tools.Db;
         if (await tools.LoadAsync(gardenId, stop) is not { } s || await FindAsync(db, gardenId, plantingId, stop) is not { } row)
@@ -128,7 +188,8 @@ public static class PutRightEndpoints
         }
 
         var name = s.Catalogue.FindCrop(row.Crop)?.Name ?? row.Crop;
-        var recorded = await db.Observations.AnyAsync(o => o.PlantingId == plantingId, stop)
+        var recorded =
+            await db.Observations.AnyAsync(o => o.PlantingId == plantingId, stop)
             || await db.Applications.AnyAsync(a => a.Treated.Any(t => t.PlantingId == plantingId), stop)
             || await db.Batches.AnyAsync(b => b.Plantings.Any(p => p.PlantingId == plantingId), stop)
             || await db.Tasks.AnyAsync(t => t.PlantingId == plantingId, stop)
@@ -142,16 +203,28 @@ public static class PutRightEndpoints
 
         var picks = await db.Picks.Where(p => p.PlantingId == plantingId).ToListAsync(stop);
         var choices = await db.PlanChoices.Where(c => c.PlantingId == plantingId).ToListAsync(stop);
-        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.tookAway2", ("name", name.InSentence())), written =>
-        {
-            written.Picks.RemoveRange(picks);
-            written.PlanChoices.RemoveRange(choices);
-            written.Plantings.Remove(row);
-        }, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            memberId,
+            Say.Of("gardens.tookAway2", ("name", name.InSentence())),
+            written =>
+            {
+                written.Picks.RemoveRange(picks);
+                written.PlanChoices.RemoveRange(choices);
+                written.Plantings.Remove(row);
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> StrikeLook(Guid gardenId, Guid lookId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> StrikeLook(
+        Guid gardenId,
+        Guid lookId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         var db = tools.Db;
         var look = await db.Observations.Include(o => o.Signs).Where(o => o.GardenId == gardenId && o.LookId == lookId).ToListAsync(stop);
@@ -161,7 +234,12 @@ public static class PutRightEndpoints
         }
 
         var ids = look.ConvertAll(o => o.Id);
-        if (await db.CheckBacks.AnyAsync(c => (c.ObservationId != null && ids.Contains(c.ObservationId.Value)) || (c.BeforeId != null && ids.Contains(c.BeforeId.Value)), stop))
+        if (
+            await db.CheckBacks.AnyAsync(
+                c => (c.ObservationId != null && ids.Contains(c.ObservationId.Value)) || (c.BeforeId != null && ids.Contains(c.BeforeId.Value)),
+                stop
+            )
+        )
         {
             return Problems.Refused("count-judges", Say.Of("gardens.aCheckBackWasJudged"));
         }
@@ -172,7 +250,13 @@ public static class PutRightEndpoints
         }
 
         var where = s.FindPlanting(look[0].PlantingId) is { } planting ? s.Where(planting) : Say.Of("gardens.aPlantingThatIsGone");
-        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.struckTheCount", ("dateOf", Say.In(s.Garden.DateOf(look[0].At), "d MMMM")), ("where", where)), written => written.Observations.RemoveRange(look), stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            memberId,
+            Say.Of("gardens.struckTheCount", ("dateOf", Say.In(s.Garden.DateOf(look[0].At), "d MMMM")), ("where", where)),
+            written => written.Observations.RemoveRange(look),
+            stop
+        );
         return TypedResults.NoContent();
     }
 

@@ -7,7 +7,14 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Home;
 
 /// <summary>What a request asks for, the least first.</summary>
-public enum Right { Open, Look, Log, Work, Keep }
+public enum Right
+{
+    Open,
+    Look,
+    Log,
+    Work,
+    Keep,
+}
 
 /// <summary>Whom of the garden's household the request comes from.</summary>
 /// <param name="Places">Those that a guest may write to; null for all.</param>
@@ -146,16 +153,18 @@ public static class Access
     public static Right Of(string method, string path) =>
         !path.StartsWith("/api/", StringComparison.Ordinal) ? Right.Open
         : Table.TryGetValue($"{(HttpMethods.IsHead(method) ? HttpMethods.Get : method)} {path}", out var right) ? right
-        : HttpMethods.IsGet(method) || HttpMethods.IsHead(method) ? Right.Look : Right.Keep;
+        : HttpMethods.IsGet(method) || HttpMethods.IsHead(method) ? Right.Look
+        : Right.Keep;
 
     /// <summary>The most that a role may do.</summary>
-    public static Right Of(Role role) => role switch
-    {
-        Role.Owner => Right.Keep,
-        Role.Helper => Right.Work,
-        Role.Guest => Right.Log,
-        _ => Right.Look,
-    };
+    public static Right Of(Role role) =>
+        role switch
+        {
+            Role.Owner => Right.Keep,
+            Role.Helper => Right.Work,
+            Role.Guest => Right.Log,
+            _ => Right.Look,
+        };
 }
 
 /// <summary>The one requirement: what the table says.</summary>
@@ -221,9 +230,24 @@ public sealed class AccessHandler(HomeSettings home, GardenDb db, MachineClock c
     }
 
     /// <summary>Whom a person is, by garden; what has run out is left out.</summary>
-    public static async Task<Dictionary<Guid, Standing>> StandingsAsync(GardenDb db, Guid personId, DateTimeOffset now, CancellationToken stop) =>
-        (await db.Grants.AsNoTracking().Where(g => g.PersonId == personId)
-            .Join(db.Members, g => g.MemberId, m => m.Id, (g, m) => new { g.GardenId, g.MemberId, g.Until, g.Places, m.Role }).ToListAsync(stop))
-        .Where(g => g.Until is null || g.Until > now)
-        .ToDictionary(g => g.GardenId, g => new Standing(g.MemberId, g.Role, g.Places?.Split(',').Select(Guid.Parse).ToHashSet()));
+    public static async Task<Dictionary<Guid, Standing>> StandingsAsync(GardenDb db, Guid personId, DateTimeOffset now, CancellationToken stop) => (
+            await db
+                .Grants.AsNoTracking()
+                .Where(g => g.PersonId == personId)
+                .Join(
+                    db.Members,
+                    g => g.MemberId,
+                    m => m.Id,
+                    (g, m) =>
+                        new
+                        {
+                            g.GardenId,
+                            g.MemberId,
+                            g.Until,
+                            g.Places,
+                            m.Role,
+                        }
+                )
+                .ToListAsync(stop)
+        ).Where(g => g.Until is null || g.Until > now).ToDictionary(g => g.GardenId, g => new Standing(g.MemberId, g.Role, g.Places?.Split(',').Select(Guid.Parse).ToHashSet()));
 }

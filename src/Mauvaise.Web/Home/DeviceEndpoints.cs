@@ -25,7 +25,17 @@ public static class DeviceEndpoints
     }
 
     /// <summary>A code for one phone of somebody of the household. An earlier one that nobody used opens nothing any more.</summary>
-    private static async Task<Results<Ok<InviteAnswer>, ProblemHttpResult>> Invite(Guid gardenId, Guid memberId, InviteRequest body, GardenTools tools, HomeSettings home, HomeNames names, Authority authority, MachineClock clock, CancellationToken stop)
+    private static async Task<Results<Ok<InviteAnswer>, ProblemHttpResult>> Invite(
+        Guid gardenId,
+        Guid memberId,
+        InviteRequest body,
+        GardenTools tools,
+        HomeSettings home,
+        HomeNames names,
+        Authority authority,
+        MachineClock clock,
+        CancellationToken stop
+    )
     {
         if (!home.On)
         {
@@ -40,8 +50,18 @@ public static class DeviceEndpoints
         var guest = member.Role == Role.Guest;
         var checks = new Checks()
             .That(guest || body is { GuestDays: null, GuestPlaces: null }, "guestDays", "only-guests", Say.Of("home.onlyGuestsComeForAWhile"))
-            .That(body.GuestPlaces is null or { Count: > 0 and <= MostGuestPlaces }, "guestPlaces", "places-count", Say.Of("home.name1ToPlacesOrNone", ("mostGuestPlaces", MostGuestPlaces)))
-            .That(body.GuestPlaces?.All(id => s.Places.Any(p => p.Id == id)) != false, "guestPlaces", "place-unknown", Say.Of("home.chooseAmongTheGardensPlaces"));
+            .That(
+                body.GuestPlaces is null or { Count: > 0 and <= MostGuestPlaces },
+                "guestPlaces",
+                "places-count",
+                Say.Of("home.name1ToPlacesOrNone", ("mostGuestPlaces", MostGuestPlaces))
+            )
+            .That(
+                body.GuestPlaces?.All(id => s.Places.Any(p => p.Id == id)) != false,
+                "guestPlaces",
+                "place-unknown",
+                Say.Of("home.chooseAmongTheGardensPlaces")
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -62,7 +82,17 @@ public static class DeviceEndpoints
         tools.Db.Invites.Add(invite);
         await tools.Db.SaveChangesAsync(stop);
         var address = JoinAddress(names, key);
-        return TypedResults.Ok(new InviteAnswer(member.Name, member.Role, address, Svg(address), invite.GoodUntil, names.TrustAddress, home is { EndsHttps: true, Certificate: null } ? authority.Fingerprint : null));
+        return TypedResults.Ok(
+            new InviteAnswer(
+                member.Name,
+                member.Role,
+                address,
+                Svg(address),
+                invite.GoodUntil,
+                names.TrustAddress,
+                home is { EndsHttps: true, Certificate: null } ? authority.Fingerprint : null
+            )
+        );
     }
 
     /// <summary>The key stands behind the hash, which no browser sends and no log keeps.</summary>
@@ -77,17 +107,34 @@ public static class DeviceEndpoints
     private static async Task<Ok<List<DeviceAnswer>>> List(Guid gardenId, ClaimsPrincipal user, GardenTools tools, MachineClock clock, CancellationToken stop)
     {
         var (here, now) = (Sessions.IdOf(user), clock.Now);
-        var rows = await tools.Db.Sessions.AsNoTracking()
+        var rows = await tools
+            .Db.Sessions.AsNoTracking()
             .Where(s => tools.Db.Grants.Any(g => g.PersonId == s.PersonId && g.GardenId == gardenId) && s.ExpiresAt > now)
-            .Join(tools.Db.People, s => s.PersonId, p => p.Id, (s, p) => new { s.Id, p.UserName, s.Device, s.StartedAt, s.LastSeenAt })
-            .OrderByDescending(s => s.LastSeenAt).ToListAsync(stop);
+            .Join(
+                tools.Db.People,
+                s => s.PersonId,
+                p => p.Id,
+                (s, p) =>
+                    new
+                    {
+                        s.Id,
+                        p.UserName,
+                        s.Device,
+                        s.StartedAt,
+                        s.LastSeenAt,
+                    }
+            )
+            .OrderByDescending(s => s.LastSeenAt)
+            .ToListAsync(stop);
         return TypedResults.Ok(rows.ConvertAll(r => new DeviceAnswer(r.Id, r.UserName ?? "", r.Device, r.StartedAt, r.LastSeenAt, r.Id == here)));
     }
 
     /// <summary>Signs a device out. A repeated send finds nothing and has nothing to do.</summary>
     private static async Task<NoContent> End(Guid gardenId, Guid sessionId, GardenTools tools, CancellationToken stop)
     {
-        await tools.Db.Sessions.Where(s => s.Id == sessionId && tools.Db.Grants.Any(g => g.PersonId == s.PersonId && g.GardenId == gardenId)).ExecuteDeleteAsync(stop);
+        await tools
+            .Db.Sessions.Where(s => s.Id == sessionId && tools.Db.Grants.Any(g => g.PersonId == s.PersonId && g.GardenId == gardenId))
+            .ExecuteDeleteAsync(stop);
         return TypedResults.NoContent();
     }
 }

@@ -18,7 +18,9 @@ public sealed class GardenNews(IHostApplicationLifetime life)
 
     public static void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/gardens/{gardenId:guid}/changes", (Guid gardenId, GardenNews stream, CancellationToken stop) =>
-            TypedResults.ServerSentEvents(stream.Follow(gardenId, stop))).WithTags("Home");
+                TypedResults.ServerSentEvents(stream.Follow(gardenId, stop))
+            )
+            .WithTags("Home");
 
     /// <param name="page">Who wrote it; empty where nobody says.</param>
     public void Tell(Guid gardenId, string page)

@@ -35,14 +35,24 @@ public static class HomeEndpoints
         return TypedResults.Ok(new HomeAnswer(home.On, person is null ? null : await AnswerAsync(person, db, clock, stop)));
     }
 
-    private static async Task<PersonAnswer> AnswerAsync(PersonRow person, GardenDb db, MachineClock clock, CancellationToken stop) => new(
-        person.UserName ?? "",
-        person.IsKeeper,
-        person.PasswordHash is not null,
-        [.. (await AccessHandler.StandingsAsync(db, person.Id, clock.Now, stop)).Select(s => new StandingAnswer(s.Key, s.Value.MemberId, s.Value.Role))]);
+    private static async Task<PersonAnswer> AnswerAsync(PersonRow person, GardenDb db, MachineClock clock, CancellationToken stop) =>
+        new(
+            person.UserName ?? "",
+            person.IsKeeper,
+            person.PasswordHash is not null,
+            [.. (await AccessHandler.StandingsAsync(db, person.Id, clock.Now, stop)).Select(s => new StandingAnswer(s.Key, s.Value.MemberId, s.Value.Role))]
+        );
 
     /// <summary>Lets a phone in with a code that nobody used yet.</summary>
-    private static async Task<Results<Ok<PersonAnswer>, ProblemHttpResult>> Join(JoinRequest body, HttpContext http, HomeSettings home, GardenDb db, UserManager<PersonRow> people, MachineClock clock, CancellationToken stop)
+    private static async Task<Results<Ok<PersonAnswer>, ProblemHttpResult>> Join(
+        JoinRequest body,
+        HttpContext http,
+        HomeSettings home,
+        GardenDb db,
+        UserManager<PersonRow> people,
+        MachineClock clock,
+        CancellationToken stop
+    )
     {
         if (!home.On)
         {
@@ -52,18 +62,32 @@ public static class HomeEndpoints
         var hash = Keys.Hash(body.Key);
         var now = clock.Now;
         // Whoever marks it first has used it: two phones at once do not both come in.
-        if (await db.Invites.Where(i => i.KeyHash == hash && i.UsedAt == null && i.GoodUntil > now).ExecuteUpdateAsync(i => i.SetProperty(x => x.UsedAt, now), stop) == 0)
+        if (
+            await db
+                .Invites.Where(i => i.KeyHash == hash && i.UsedAt == null && i.GoodUntil > now)
+                .ExecuteUpdateAsync(i => i.SetProperty(x => x.UsedAt, now), stop) == 0
+        )
         {
             return Problems.Of(StatusCodes.Status410Gone, "code-spent", Say.Of("home.thisCodeWasUsedAlready"));
         }
 
         var invite = await db.Invites.AsNoTracking().FirstAsync(i => i.KeyHash == hash, stop);
-        var person = invite.MemberId is { } memberId ? await Household.PersonOfAsync(db, people, invite, memberId, stop) : await Household.KeeperAsync(db, people, stop);
+        var person = invite.MemberId is { } memberId
+            ? await Household.PersonOfAsync(db, people, invite, memberId, stop)
+            : await Household.KeeperAsync(db, people, stop);
         await Sessions.SignInAsync(http, person, body.Device);
         return TypedResults.Ok(await AnswerAsync(person, db, clock, stop));
     }
 
-    private static async Task<Results<Ok<PersonAnswer>, ProblemHttpResult>> SignIn(SignInRequest body, HttpContext http, HomeSettings home, GardenDb db, UserManager<PersonRow> people, MachineClock clock, CancellationToken stop)
+    private static async Task<Results<Ok<PersonAnswer>, ProblemHttpResult>> SignIn(
+        SignInRequest body,
+        HttpContext http,
+        HomeSettings home,
+        GardenDb db,
+        UserManager<PersonRow> people,
+        MachineClock clock,
+        CancellationToken stop
+    )
     {
         if (!home.On)
         {
@@ -98,7 +122,12 @@ public static class HomeEndpoints
     }
 
     /// <summary>One's own pass phrase, to come in without a code.</summary>
-    private static async Task<Results<NoContent, ProblemHttpResult>> SetPassPhrase(PassPhraseChange body, ClaimsPrincipal user, HomeSettings home, UserManager<PersonRow> people)
+    private static async Task<Results<NoContent, ProblemHttpResult>> SetPassPhrase(
+        PassPhraseChange body,
+        ClaimsPrincipal user,
+        HomeSettings home,
+        UserManager<PersonRow> people
+    )
     {
         if (!home.On || Sessions.PersonOf(user) is not { } id || await people.FindByIdAsync(id.ToString()) is not { } person)
         {
@@ -108,7 +137,12 @@ public static class HomeEndpoints
         var name = body.Name?.Trim() ?? person.UserName!;
         var other = await people.FindByNameAsync(name);
         var checks = new Checks()
-            .That(body.PassPhrase.Length >= ShortestPassPhrase, "passPhrase", "phrase-short", Say.Of("home.aPassPhraseHasLetters", ("shortestPassPhrase", ShortestPassPhrase)))
+            .That(
+                body.PassPhrase.Length >= ShortestPassPhrase,
+                "passPhrase",
+                "phrase-short",
+                Say.Of("home.aPassPhraseHasLetters", ("shortestPassPhrase", ShortestPassPhrase))
+            )
             .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", Say.Of("gardens.giveANameOfUp"))
             .That(other is null || other.Id == person.Id, "name", "name-taken", Say.Of("gardens.somebodyHereHasThisNameAlready"));
         if (!checks.Passed)
@@ -119,11 +153,12 @@ public static class HomeEndpoints
         person.UserName = name;
         person.PasswordHash = people.PasswordHasher.HashPassword(person, body.PassPhrase);
         var done = await people.UpdateAsync(person);
-        return done.Succeeded ? TypedResults.NoContent() : Problems.Of(StatusCodes.Status409Conflict, "changed-meanwhile", Say.Of("home.thisWasChangedElsewhereJustNow"));
+        return done.Succeeded
+            ? TypedResults.NoContent()
+            : Problems.Of(StatusCodes.Status409Conflict, "changed-meanwhile", Say.Of("home.thisWasChangedElsewhereJustNow"));
     }
 
-    internal static ProblemHttpResult NotAtHome() =>
-        Problems.Of(StatusCodes.Status409Conflict, "not-at-home", Say.Of("home.nobodySignsInHereThisMauvaise"));
+    internal static ProblemHttpResult NotAtHome() => Problems.Of(StatusCodes.Status409Conflict, "not-at-home", Say.Of("home.nobodySignsInHereThisMauvaise"));
 }
 
 /// <summary>Who of the household is which person.</summary>
@@ -142,7 +177,16 @@ internal static class Household
 
         var member = await db.Members.AsNoTracking().FirstAsync(m => m.Id == memberId, stop);
         var person = await NewAsync(people, member.Name, keeper: false);
-        db.Grants.Add(new GrantRow { PersonId = person.Id, GardenId = member.GardenId, MemberId = memberId, Until = invite.GuestUntil, Places = invite.GuestPlaces });
+        db.Grants.Add(
+            new GrantRow
+            {
+                PersonId = person.Id,
+                GardenId = member.GardenId,
+                MemberId = memberId,
+                Until = invite.GuestUntil,
+                Places = invite.GuestPlaces,
+            }
+        );
         await db.SaveChangesAsync(stop);
         return person;
     }
@@ -151,7 +195,11 @@ internal static class Household
     public static async Task<PersonRow> KeeperAsync(GardenDb db, UserManager<PersonRow> people, CancellationToken stop)
     {
         var person = await db.People.FirstOrDefaultAsync(p => p.IsKeeper, stop)
-            ?? await NewAsync(people, await db.Members.Where(m => m.Role == Role.Owner).OrderBy(m => m.Name).Select(m => m.Name).FirstOrDefaultAsync(stop) ?? "Keeper", keeper: true);
+            ?? await NewAsync(
+                people,
+                await db.Members.Where(m => m.Role == Role.Owner).OrderBy(m => m.Name).Select(m => m.Name).FirstOrDefaultAsync(stop) ?? "Keeper",
+                keeper: true
+            );
         await OwnAsync(db, person.Id, stop);
         return person;
     }
@@ -161,9 +209,20 @@ internal static class Household
     {
         var owners = await db.Members.AsNoTracking().Where(m => m.Role == Role.Owner).OrderBy(m => m.Name).ToListAsync(stop);
         var granted = await db.Grants.AsNoTracking().ToListAsync(stop);
-        foreach (var garden in owners.GroupBy(m => m.GardenId).Where(g => !granted.Exists(x => x.GardenId == g.Key && (x.PersonId == personId || g.Any(m => m.Id == x.MemberId)))))
+        foreach (
+            var garden in owners
+                .GroupBy(m => m.GardenId)
+                .Where(g => !granted.Exists(x => x.GardenId == g.Key && (x.PersonId == personId || g.Any(m => m.Id == x.MemberId))))
+        )
         {
-            db.Grants.Add(new GrantRow { PersonId = personId, GardenId = garden.Key, MemberId = garden.First().Id });
+            db.Grants.Add(
+                new GrantRow
+                {
+                    PersonId = personId,
+                    GardenId = garden.Key,
+                    MemberId = garden.First().Id,
+                }
+            );
         }
 
         await db.SaveChangesAsync(stop);
@@ -177,7 +236,12 @@ internal static class Household
             free = $"{name} {n}";
         }
 
-        var person = new PersonRow { Id = Guid.NewGuid(), UserName = free, IsKeeper = keeper };
+        var person = new PersonRow
+        {
+            Id = Guid.NewGuid(),
+            UserName = free,
+            IsKeeper = keeper,
+        };
         var made = await people.CreateAsync(person);
         return made.Succeeded ? person : throw new InvalidOperationException(string.Join(' ', made.Errors.Select(e => e.Description)));
     }

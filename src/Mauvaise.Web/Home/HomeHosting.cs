@@ -31,17 +31,23 @@ public static class HomeHosting
         services.AddSingleton<Authority>();
         services.AddSingleton<Sessions>();
         services.AddSingleton<GardenNews>();
-        services.AddIdentityCore<PersonRow>(o =>
-        {
-            // Anything may be a name. What a pass phrase has to be is asked where it is set.
-            o.User.AllowedUserNameCharacters = "";
-            o.Lockout.MaxFailedAccessAttempts = 8;
-            o.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(LockedMinutes);
-        }).AddEntityFrameworkStores<GardenDb>();
+        services
+            .AddIdentityCore<PersonRow>(o =>
+            {
+                // Anything may be a name. What a pass phrase has to be is asked where it is set.
+                o.User.AllowedUserNameCharacters = "";
+                o.Lockout.MaxFailedAccessAttempts = 8;
+                o.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(LockedMinutes);
+            })
+            .AddEntityFrameworkStores<GardenDb>();
         services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie();
         services.AddOptions<CookieAuthenticationOptions>(CookieAuthenticationDefaults.AuthenticationScheme).Configure<Sessions, MachineClock>(Configure);
-        services.AddOptions<KeyManagementOptions>().Configure<Settings, ILoggerFactory>((o, settings, log) =>
-            o.XmlRepository = new FileSystemXmlRepository(new DirectoryInfo(Path.Combine(settings.DataFolder, "home", "cookies")), log));
+        services
+            .AddOptions<KeyManagementOptions>()
+            .Configure<Settings, ILoggerFactory>(
+                (o, settings, log) =>
+                    o.XmlRepository = new FileSystemXmlRepository(new DirectoryInfo(Path.Combine(settings.DataFolder, "home", "cookies")), log)
+            );
         // The data folder is its owner's alone, so its keys lie open in it.
         services.AddLogging(log => log.AddFilter("Microsoft.AspNetCore.DataProtection.KeyManagement.XmlKeyManager", LogLevel.Error));
         services.AddScoped<IAuthorizationHandler, AccessHandler>();
@@ -49,10 +55,19 @@ public static class HomeHosting
         services.AddRateLimiter(o =>
         {
             o.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            o.OnRejected = (context, _) => new ValueTask(Problems.Of(StatusCodes.Status429TooManyRequests, "too-many-tries", Say.Of("home.tooManyTriesWaitAMinute")).ExecuteAsync(context.HttpContext));
-            o.AddPolicy(HomeEndpoints.Guessing, http => RateLimitPartition.GetFixedWindowLimiter(
-                http.Connection.RemoteIpAddress?.ToString() ?? "",
-                _ => new FixedWindowRateLimiterOptions { PermitLimit = TriesAMinute, Window = TimeSpan.FromMinutes(1) }));
+            o.OnRejected = (context, _) =>
+                new ValueTask(
+                    Problems
+                        .Of(StatusCodes.Status429TooManyRequests, "too-many-tries", Say.Of("home.tooManyTriesWaitAMinute"))
+                        .ExecuteAsync(context.HttpContext)
+                );
+            o.AddPolicy(HomeEndpoints.Guessing, http =>
+                RateLimitPartition.GetFixedWindowLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new FixedWindowRateLimiterOptions
+                {
+                    PermitLimit = TriesAMinute,
+                    Window = TimeSpan.FromMinutes(1),
+                })
+            );
         });
     }
 
@@ -67,28 +82,35 @@ public static class HomeHosting
         o.ExpireTimeSpan = Sessions.Lasts;
         o.SlidingExpiration = true;
         o.SessionStore = sessions;
-        o.Events.OnRedirectToLogin = c => Problems.Of(StatusCodes.Status401Unauthorized, "signed-out", Say.Of("home.thisDeviceIsSignedOutSign")).ExecuteAsync(c.HttpContext);
-        o.Events.OnRedirectToAccessDenied = c => Problems.Of(StatusCodes.Status403Forbidden, "not-yours", Say.Of("home.yourPartInThisGardenDoes")).ExecuteAsync(c.HttpContext);
+        o.Events.OnRedirectToLogin = c =>
+            Problems.Of(StatusCodes.Status401Unauthorized, "signed-out", Say.Of("home.thisDeviceIsSignedOutSign")).ExecuteAsync(c.HttpContext);
+        o.Events.OnRedirectToAccessDenied = c =>
+            Problems.Of(StatusCodes.Status403Forbidden, "not-yours", Say.Of("home.yourPartInThisGardenDoes")).ExecuteAsync(c.HttpContext);
     }
 
     /// <summary>Listens on the home network: HTTPS for the app, plain HTTP for the page about trust.</summary>
-    public static void ListenAtHome(this IWebHostBuilder host) => host.ConfigureKestrel((context, kestrel) =>
-    {
-        var home = HomeSettings.From(context.Configuration);
-        if (!home.On)
-        {
-            return;
-        }
+    public static void ListenAtHome(this IWebHostBuilder host) =>
+        host.ConfigureKestrel(
+            (context, kestrel) =>
+            {
+                var home = HomeSettings.From(context.Configuration);
+                if (!home.On)
+                {
+                    return;
+                }
 
-        if (!home.EndsHttps)
-        {
-            kestrel.ListenAnyIP(home.Port);
-            return;
-        }
+                if (!home.EndsHttps)
+                {
+                    kestrel.ListenAnyIP(home.Port);
+                    return;
+                }
 
-        kestrel.ListenAnyIP(home.Port, o => o.UseHttps(https => https.ServerCertificateSelector = (_, _) => kestrel.ApplicationServices.GetRequiredService<Authority>().Leaf()));
-        kestrel.ListenAnyIP(home.TrustPort);
-    });
+                kestrel.ListenAnyIP(home.Port, o =>
+                    o.UseHttps(https => https.ServerCertificateSelector = (_, _) => kestrel.ApplicationServices.GetRequiredService<Authority>().Leaf())
+                );
+                kestrel.ListenAnyIP(home.TrustPort);
+            }
+        );
 
     /// <summary>Says on the terminal where the app is, and lets the first keeper in.</summary>
     public static async Task WelcomeAsync(IServiceProvider services)
@@ -132,7 +154,14 @@ public static class HomeHosting
     {
         var key = Keys.New();
         await db.Invites.Where(i => i.MemberId == null && i.UsedAt == null).ExecuteDeleteAsync();
-        db.Invites.Add(new InviteRow { Id = Guid.NewGuid(), KeyHash = Keys.Hash(key), GoodUntil = now + KeeperCodeLasts });
+        db.Invites.Add(
+            new InviteRow
+            {
+                Id = Guid.NewGuid(),
+                KeyHash = Keys.Hash(key),
+                GoodUntil = now + KeeperCodeLasts,
+            }
+        );
         await db.SaveChangesAsync();
         return key;
     }

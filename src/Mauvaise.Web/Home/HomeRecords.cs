@@ -18,7 +18,11 @@ public sealed record StandingAnswer(Guid GardenId, Guid MemberId, Role Role);
 /// <param name="Device">As the household will see it listed.</param>
 public sealed record JoinRequest([property: StringLength(100)] string Key, [property: StringLength(80)] string? Device = null);
 
-public sealed record SignInRequest([property: StringLength(80)] string Name, [property: StringLength(200)] string PassPhrase, [property: StringLength(80)] string? Device = null);
+public sealed record SignInRequest(
+    [property: StringLength(80)] string Name,
+    [property: StringLength(200)] string PassPhrase,
+    [property: StringLength(80)] string? Device = null
+);
 
 /// <param name="Name">Null to keep it.</param>
 public sealed record PassPhraseChange([property: StringLength(200)] string PassPhrase, [property: StringLength(80)] string? Name = null);

@@ -9,7 +9,14 @@ namespace Mauvaise.Web.Home;
 /// <param name="Names">Names that the app is reached by, beside those that the machine knows.</param>
 /// <param name="Certificate">Files of a certificate and key of one's own, as PEM; null for the app's own authority.</param>
 /// <param name="Proxies">Addresses of proxies that end HTTPS in front of the app; empty where it does that itself.</param>
-public sealed record HomeSettings(bool On, int Port, int TrustPort, IReadOnlyList<string> Names, (string Certificate, string Key)? Certificate, IReadOnlyList<IPAddress> Proxies)
+public sealed record HomeSettings(
+    bool On,
+    int Port,
+    int TrustPort,
+    IReadOnlyList<string> Names,
+    (string Certificate, string Key)? Certificate,
+    IReadOnlyList<IPAddress> Proxies
+)
 {
     /// <summary>HTTPS ends here, not at a proxy.</summary>
     public bool EndsHttps => On && Proxies.Count == 0;
@@ -30,7 +37,11 @@ public sealed record HomeSettings(bool On, int Port, int TrustPort, IReadOnlyLis
             configuration.GetValue("TrustPort", port + 1),
             Listed(configuration["Hosts"]),
             string.IsNullOrEmpty(certificate) ? null : (Path.GetFullPath(certificate), Path.GetFullPath(key!)),
-            [.. Listed(configuration["HomeProxies"]).Select(p => IPAddress.TryParse(p, out var address) ? address : throw new HomeException($"A proxy is named by its address; {p} is none."))]);
+            [
+                .. Listed(configuration["HomeProxies"])
+                    .Select(p => IPAddress.TryParse(p, out var address) ? address : throw new HomeException($"A proxy is named by its address; {p} is none.")),
+            ]
+        );
     }
 
     private static string[] Listed(string? names) => (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);

@@ -30,11 +30,22 @@ public static class LinkEndpoints
     }
 
     private static async Task<Ok<List<LinkAnswer>>> List(Guid gardenId, GardenTools tools, CancellationToken stop) =>
-        TypedResults.Ok((await tools.Db.Links.AsNoTracking().Where(l => l.GardenId == gardenId && l.EndedAt == null).OrderBy(l => l.MadeAt).ToListAsync(stop))
-            .ConvertAll(l => new LinkAnswer(l.Id, l.Kind, l.Name, l.MadeAt)));
+        TypedResults.Ok(
+            (await tools.Db.Links.AsNoTracking().Where(l => l.GardenId == gardenId && l.EndedAt == null).OrderBy(l => l.MadeAt).ToListAsync(stop)).ConvertAll(
+                l => new LinkAnswer(l.Id, l.Kind, l.Name, l.MadeAt)
+            )
+        );
 
     /// <summary>Makes a link. Its address is told once; a repeated send makes it anew, since nobody read the first.</summary>
-    private static async Task<Results<Ok<MadeLink>, ProblemHttpResult>> Make(Guid gardenId, NewLink body, HttpRequest request, GardenTools tools, HomeSettings home, HomeNames names, CancellationToken stop)
+    private static async Task<Results<Ok<MadeLink>, ProblemHttpResult>> Make(
+        Guid gardenId,
+        NewLink body,
+        HttpRequest request,
+        GardenTools tools,
+        HomeSettings home,
+        HomeNames names,
+        CancellationToken stop
+    )
     {
         if (!await tools.Db.Gardens.AnyAsync(g => g.Id == gardenId, stop))
         {
@@ -45,7 +56,12 @@ public static class LinkEndpoints
         var checks = new Checks()
             .That(body.Name.Trim() is { Length: > 0 and <= 80 }, "name", "link-name", Say.Of("home.sayWhomTheLink"))
             .That(row is null || row.GardenId == gardenId, "id", "id-taken", Say.Of("home.somethingElseHasThisIdAlready"))
-            .That(row is not null || await tools.Db.Links.CountAsync(l => l.GardenId == gardenId && l.EndedAt == null, stop) < MostLinks, "name", "links-many", Say.Of("home.aGardenHasUpToLinks", ("mostLinks", MostLinks)));
+            .That(
+                row is not null || await tools.Db.Links.CountAsync(l => l.GardenId == gardenId && l.EndedAt == null, stop) < MostLinks,
+                "name",
+                "links-many",
+                Say.Of("home.aGardenHasUpToLinks", ("mostLinks", MostLinks))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -54,7 +70,16 @@ public static class LinkEndpoints
         var key = Keys.New();
         if (row is null)
         {
-            tools.Db.Links.Add(row = new LinkRow { Id = body.Id, GardenId = gardenId, Name = "", KeyHash = "", MadeAt = tools.Now });
+            tools.Db.Links.Add(
+                row = new LinkRow
+                {
+                    Id = body.Id,
+                    GardenId = gardenId,
+                    Name = "",
+                    KeyHash = "",
+                    MadeAt = tools.Now,
+                }
+            );
         }
 
         (row.Kind, row.Name, row.KeyHash, row.EndedAt) = (body.Kind, body.Name.Trim(), Keys.Hash(key), null);
@@ -65,7 +90,9 @@ public static class LinkEndpoints
 
     private static async Task<NoContent> End(Guid gardenId, Guid linkId, GardenTools tools, CancellationToken stop)
     {
-        await tools.Db.Links.Where(l => l.Id == linkId && l.GardenId == gardenId && l.EndedAt == null).ExecuteUpdateAsync(l => l.SetProperty(x => x.EndedAt, tools.Now), stop);
+        await tools
+            .Db.Links.Where(l => l.Id == linkId && l.GardenId == gardenId && l.EndedAt == null)
+            .ExecuteUpdateAsync(l => l.SetProperty(x => x.EndedAt, tools.Now), stop);
         return TypedResults.NoContent();
     }
 
@@ -75,8 +102,15 @@ public static class LinkEndpoints
         return tools.Db.Links.Where(l => l.KeyHash == hash && l.Kind == kind && l.EndedAt == null).Select(l => l.GardenId).FirstOrDefaultAsync(stop);
     }
 
-    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Calendar(string key, GardenTools tools, FeedKeeper keeper, CancellationToken stop) =>
-        await GardenOfAsync(key, LinkKind.Calendar, tools, stop) is var id && id != Guid.Empty ? await FeedEndpoints.Feed(id, tools, keeper, stop) : Problems.NotFound("link");
+    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Calendar(
+        string key,
+        GardenTools tools,
+        FeedKeeper keeper,
+        CancellationToken stop
+    ) =>
+        await GardenOfAsync(key, LinkKind.Calendar, tools, stop) is var id && id != Guid.Empty
+            ? await FeedEndpoints.Feed(id, tools, keeper, stop)
+            : Problems.NotFound("link");
 
     /// <summary>What neighbours may want to know: what was sprayed where and when. No name of anybody, no position.</summary>
     private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Neighbours(string key, GardenTools tools, CancellationToken stop)
@@ -86,8 +120,15 @@ public static class LinkEndpoints
             return Problems.NotFound("link");
         }
 
-        var lines = s.Applications.Where(a => a.At <= s.Now && a.At >= s.Now.AddDays(-NeighbourDays)).OrderByDescending(a => a.At)
-            .Select(a => (On: WayWords.Day(s.Garden.DateOf(a.At)), What: Say.Of("home.materialOn", ("material", s.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material), ("where", WhereOf(s, a)))))
+        var lines = s
+            .Applications.Where(a => a.At <= s.Now && a.At >= s.Now.AddDays(-NeighbourDays))
+            .OrderByDescending(a => a.At)
+            .Select(a =>
+                (
+                    On: WayWords.Day(s.Garden.DateOf(a.At)),
+                    What: Say.Of("home.materialOn", ("material", s.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material), ("where", WhereOf(s, a)))
+                )
+            )
             .Select(line => $"<li><b>{Text(line.On)}</b>: {Text(line.What)}</li>");
         return TypedResults.Text(
             $"""
@@ -97,10 +138,12 @@ public static class LinkEndpoints
             <h1>{Text(s.Garden.Name)}</h1><p>{Text(Say.Of("home.whatWasSprayedInTheLast", ("days", NeighbourDays)))}</p>
             <ul>{new StringBuilder().AppendJoin("", lines)}</ul>{(lines.Any() ? "" : $"<p>{Text(Say.Of("home.nothing"))}</p>")}</html>
             """,
-            "text/html; charset=utf-8");
+            "text/html; charset=utf-8"
+        );
     }
 
-    private static string WhereOf(GardenSnapshot s, SprayApplication a) => string.Join(", ", a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(s.Where).Distinct());
+    private static string WhereOf(GardenSnapshot s, SprayApplication a) =>
+        string.Join(", ", a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(s.Where).Distinct());
 
     private static string Text(string words) => WebUtility.HtmlEncode(words);
 }

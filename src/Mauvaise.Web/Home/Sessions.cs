@@ -14,7 +14,8 @@ public sealed class Sessions(IServiceScopeFactory scopes, MachineClock clock) : 
     public static readonly TimeSpan Lasts = TimeSpan.FromDays(90);
 
     /// <summary>Claim with the session's id, and what the ticket says of the device.</summary>
-    public const string SessionClaim = "session", Device = "device";
+    public const string SessionClaim = "session",
+        Device = "device";
 
     private static readonly TimeSpan SeenEvery = TimeSpan.FromHours(1);
 
@@ -22,8 +23,13 @@ public sealed class Sessions(IServiceScopeFactory scopes, MachineClock clock) : 
     public static Task SignInAsync(HttpContext http, PersonRow person, string? device)
     {
         var identity = new ClaimsIdentity(
-            [new Claim(ClaimTypes.NameIdentifier, person.Id.ToString()), new Claim(ClaimTypes.Name, person.UserName ?? ""), new Claim(SessionClaim, Guid.NewGuid().ToString())],
-            CookieAuthenticationDefaults.AuthenticationScheme);
+            [
+                new Claim(ClaimTypes.NameIdentifier, person.Id.ToString()),
+                new Claim(ClaimTypes.Name, person.UserName ?? ""),
+                new Claim(SessionClaim, Guid.NewGuid().ToString()),
+            ],
+            CookieAuthenticationDefaults.AuthenticationScheme
+        );
         var properties = new AuthenticationProperties { IsPersistent = true };
         properties.Items[Device] = string.IsNullOrWhiteSpace(device) ? "a device" : device.Trim();
         return http.SignInAsync(CookieAuthenticationDefaults.AuthenticationScheme, new ClaimsPrincipal(identity), properties);
@@ -39,17 +45,19 @@ public sealed class Sessions(IServiceScopeFactory scopes, MachineClock clock) : 
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<GardenDb>();
         var now = clock.Now;
-        db.Sessions.Add(new SessionRow
-        {
-            Id = IdOf(ticket.Principal)!.Value,
-            KeyHash = Keys.Hash(key),
-            PersonId = PersonOf(ticket.Principal)!.Value,
-            Device = ticket.Properties.Items[Device] ?? "",
-            Ticket = TicketSerializer.Default.Serialize(ticket),
-            StartedAt = now,
-            LastSeenAt = now,
-            ExpiresAt = ticket.Properties.ExpiresUtc ?? now + Lasts,
-        });
+        db.Sessions.Add(
+            new SessionRow
+            {
+                Id = IdOf(ticket.Principal)!.Value,
+                KeyHash = Keys.Hash(key),
+                PersonId = PersonOf(ticket.Principal)!.Value,
+                Device = ticket.Properties.Items[Device] ?? "",
+                Ticket = TicketSerializer.Default.Serialize(ticket),
+                StartedAt = now,
+                LastSeenAt = now,
+                ExpiresAt = ticket.Properties.ExpiresUtc ?? now + Lasts,
+            }
+        );
         await db.Sessions.Where(s => s.ExpiresAt < now).ExecuteDeleteAsync();
         await db.SaveChangesAsync();
         return key;

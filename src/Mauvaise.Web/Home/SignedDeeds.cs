@@ -23,7 +23,10 @@ public static class SignedDeeds
     public static EndpointFilterDelegate Filter(EndpointFilterFactoryContext context, EndpointFilterDelegate next)
     {
         var brought = SoundRequest.Brought(context);
-        var writers = brought.Where(p => p.Item.ParameterType == typeof(Guid?) && Names.Contains(p.Item.Name, StringComparer.OrdinalIgnoreCase)).Select(p => p.Index).ToList();
+        var writers = brought
+            .Where(p => p.Item.ParameterType == typeof(Guid?) && Names.Contains(p.Item.Name, StringComparer.OrdinalIgnoreCase))
+            .Select(p => p.Index)
+            .ToList();
         return async invocation =>
         {
             var http = invocation.HttpContext;

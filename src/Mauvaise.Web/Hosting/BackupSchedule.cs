@@ -18,7 +18,10 @@ public sealed partial class BackupSchedule(Settings settings, ILogger<BackupSche
             timer.Period = Every;
             try
             {
-                await Task.Run(() => Backups.Roll(settings.DatabasePath, settings.BackupFolder, DateOnly.FromDateTime(TimeProvider.System.GetLocalNow().DateTime)), stoppingToken);
+                await Task.Run(
+                    () => Backups.Roll(settings.DatabasePath, settings.BackupFolder, DateOnly.FromDateTime(TimeProvider.System.GetLocalNow().DateTime)),
+                    stoppingToken
+                );
             }
             catch (Exception e) when (e is DamagedDataException or IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
             {

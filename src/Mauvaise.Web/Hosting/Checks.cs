@@ -24,25 +24,26 @@ public sealed class Checks
     }
 
     /// <summary>A 400 with the code of the first fault and a sentence for each field.</summary>
-    public ProblemHttpResult Problem() => TypedResults.Problem(new HttpValidationProblemDetails(errors)
-    {
-        Status = StatusCodes.Status400BadRequest,
-        Title = errors.Values.First()[0],
-        Detail = string.Join(" ", errors.Values.Select(e => e[0])),
-        Extensions = { ["code"] = firstCode },
-    });
+    public ProblemHttpResult Problem() =>
+        TypedResults.Problem(
+            new HttpValidationProblemDetails(errors)
+            {
+                Status = StatusCodes.Status400BadRequest,
+                Title = errors.Values.First()[0],
+                Detail = string.Join(" ", errors.Values.Select(e => e[0])),
+                Extensions = { ["code"] = firstCode },
+            }
+        );
 }
 
 /// <summary>Problems that are not about one field.</summary>
 public static class Problems
 {
-    public static ProblemHttpResult Of(int status, string code, string sentence) => TypedResults.Problem(
-        title: sentence,
-        detail: sentence,
-        statusCode: status,
-        extensions: new Dictionary<string, object?> { ["code"] = code });
+    public static ProblemHttpResult Of(int status, string code, string sentence) =>
+        TypedResults.Problem(title: sentence, detail: sentence, statusCode: status, extensions: new Dictionary<string, object?> { ["code"] = code });
 
-    public static ProblemHttpResult NotFound(string what) => Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNoSuchInThis", ("what", what)));
+    public static ProblemHttpResult NotFound(string what) =>
+        Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNoSuchInThis", ("what", what)));
 
     public static ProblemHttpResult Refused(string code, string sentence) => Of(StatusCodes.Status409Conflict, code, sentence);
 }

@@ -70,13 +70,21 @@ public static class Commands
         {
             using var folder = new DataFolder(settings);
             folder.Take();
-            foreach (var done in Doctor.MendAsync(file ?? settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), CancellationToken.None).GetAwaiter().GetResult())
+            foreach (
+                var done in Doctor
+                    .MendAsync(file ?? settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), CancellationToken.None)
+                    .GetAwaiter()
+                    .GetResult()
+            )
             {
                 Console.WriteLine($"mended {done}");
             }
         }
 
-        var found = Doctor.ExamineAsync(file ?? settings.DatabasePath, file is null ? settings.BackupFolder : null, TimeProvider.System.GetLocalNow(), CancellationToken.None).GetAwaiter().GetResult();
+        var found = Doctor
+            .ExamineAsync(file ?? settings.DatabasePath, file is null ? settings.BackupFolder : null, TimeProvider.System.GetLocalNow(), CancellationToken.None)
+            .GetAwaiter()
+            .GetResult();
         foreach (var thing in found)
         {
             Console.WriteLine($"{(thing.Sound ? "sound" : "LOOK ")}  {thing.Words}");
@@ -95,7 +103,10 @@ public static class Commands
 
         using var folder = new DataFolder(settings);
         folder.Take();
-        var aside = Backups.RestoreAsync(file, settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), CancellationToken.None).GetAwaiter().GetResult();
+        var aside = Backups
+            .RestoreAsync(file, settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), CancellationToken.None)
+            .GetAwaiter()
+            .GetResult();
         Console.WriteLine($"Restored {file}.{(aside is null ? "" : $" What was there is kept as {aside}.")}");
         return 0;
     }

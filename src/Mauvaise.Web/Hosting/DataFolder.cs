@@ -6,7 +6,8 @@ namespace Mauvaise.Web.Hosting;
 public sealed class DataFolder(Settings settings) : IDisposable
 {
     /// <summary>What the operating system says when another program has a file.</summary>
-    private const int Held = 11, HeldOnWindows = unchecked((int)0x80070020);
+    private const int Held = 11,
+        HeldOnWindows = unchecked((int)0x80070020);
 
     private FileStream? held;
 

@@ -1,7 +1,7 @@
+using System.Text.Json;
 using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Deeds;
-using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -17,7 +17,11 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
         {
             DamagedDataException e => (StatusCodes.Status409Conflict, "data-damaged", Say.Of("hosting.partOfTheDataIsDamaged", ("what", e.What))),
             DeedRefusedException e => (StatusCodes.Status409Conflict, e.Code, e.Message),
-            BadHttpRequestException e => (e.StatusCode, "not-readable", Say.Of("hosting.theRequestCanNotBeRead", ("readable", e.InnerException is JsonException json ? Readable(json) : e.Message))),
+            BadHttpRequestException e => (
+                e.StatusCode,
+                "not-readable",
+                Say.Of("hosting.theRequestCanNotBeRead", ("readable", e.InnerException is JsonException json ? Readable(json) : e.Message))
+            ),
             DbUpdateException { InnerException: SqliteException e } => OfFile(e),
             SqliteException e => OfFile(e),
             _ => (StatusCodes.Status500InternalServerError, "our-mistake", Say.Of("hosting.somethingWentWrongHereNothing")),
@@ -33,7 +37,13 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
         {
             HttpContext = httpContext,
             Exception = exception,
-            ProblemDetails = { Status = status, Title = sentence, Detail = sentence, Extensions = { ["code"] = code } },
+            ProblemDetails =
+            {
+                Status = status,
+                Title = sentence,
+                Detail = sentence,
+                Extensions = { ["code"] = code },
+            },
         };
         if (exception is ChangedMeanwhileException changed)
         {
@@ -44,30 +54,39 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
     }
 
     /// <summary>Where and why a body does not read, without what it said.</summary>
-    private static string Readable(JsonException e) => (e.Message.StartsWith("It is one of", StringComparison.Ordinal) ? Say.Of("hosting.pathMessage", ("path", e.Path?.TrimStart('$', '.')), ("message", e.Message)) : Say.Of("hosting.thisIsNotWhatBelongsHere", ("path", e.Path?.TrimStart('$', '.')))).TrimStart(':', ' ');
+    private static string Readable(JsonException e) =>
+        (
+            e.Message.StartsWith("It is one of", StringComparison.Ordinal)
+                ? Say.Of("hosting.pathMessage", ("path", e.Path?.TrimStart('$', '.')), ("message", e.Message))
+                : Say.Of("hosting.thisIsNotWhatBelongsHere", ("path", e.Path?.TrimStart('$', '.')))
+        ).TrimStart(':', ' ');
 
     /// <summary>What the data file has against a write.</summary>
-    private static (int Status, string Code, string Sentence) OfFile(SqliteException e) => (e.SqliteErrorCode, e.SqliteExtendedErrorCode) switch
-    {
-        (19, 787) => (StatusCodes.Status409Conflict, "refers-to-nothing", Say.Of("hosting.thisNamesSomethingThatIsNot")),
-        (19, _) => (StatusCodes.Status409Conflict, "id-taken", Say.Of("hosting.somethingElseHasThisIdAlready")),
-        (5 or 6, _) => (StatusCodes.Status503ServiceUnavailable, "file-busy", Say.Of("hosting.anotherProgramHoldsTheDataFile")),
-        (13, _) => (StatusCodes.Status507InsufficientStorage, "disk-full", Say.Of("hosting.theDiskIsFullNothing")),
-        (8 or 14, _) => (StatusCodes.Status507InsufficientStorage, "file-read-only", Say.Of("hosting.theDataFileCanNot")),
-        _ => (StatusCodes.Status500InternalServerError, "our-mistake", Say.Of("hosting.theDataFileDidNotTake")),
-    };
+    private static (int Status, string Code, string Sentence) OfFile(SqliteException e) =>
+        (e.SqliteErrorCode, e.SqliteExtendedErrorCode) switch
+        {
+            (19, 787) => (StatusCodes.Status409Conflict, "refers-to-nothing", Say.Of("hosting.thisNamesSomethingThatIsNot")),
+            (19, _) => (StatusCodes.Status409Conflict, "id-taken", Say.Of("hosting.somethingElseHasThisIdAlready")),
+            (5 or 6, _) => (StatusCodes.Status503ServiceUnavailable, "file-busy", Say.Of("hosting.anotherProgramHoldsTheDataFile")),
+            (13, _) => (StatusCodes.Status507InsufficientStorage, "disk-full", Say.Of("hosting.theDiskIsFullNothing")),
+            (8 or 14, _) => (StatusCodes.Status507InsufficientStorage, "file-read-only", Say.Of("hosting.theDataFileCanNot")),
+            _ => (StatusCodes.Status500InternalServerError, "our-mistake", Say.Of("hosting.theDataFileDidNotTake")),
+        };
 
     [LoggerMessage(Level = LogLevel.Error, Message = "{Method} {Path} failed")]
     private static partial void LogMistake(ILogger log, Exception exception, string method, string path);
 
     /// <summary>Codes for problems that the framework makes itself.</summary>
     public static void AddCode(ProblemDetailsContext context) =>
-        context.ProblemDetails.Extensions.TryAdd("code", context.ProblemDetails.Status switch
-        {
-            StatusCodes.Status404NotFound => "not-found",
-            StatusCodes.Status405MethodNotAllowed => "not-allowed",
-            StatusCodes.Status415UnsupportedMediaType => "not-json",
-            >= 500 => "our-mistake",
-            _ => "not-readable",
-        });
+        context.ProblemDetails.Extensions.TryAdd(
+            "code",
+            context.ProblemDetails.Status switch
+            {
+                StatusCodes.Status404NotFound => "not-found",
+                StatusCodes.Status405MethodNotAllowed => "not-allowed",
+                StatusCodes.Status415UnsupportedMediaType => "not-json",
+                >= 500 => "our-mistake",
+                _ => "not-readable",
+            }
+        );
 }

@@ -46,15 +46,36 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
 
     /// <summary>A count of the garden, also one that is too old to be in the snapshot; null when there is none.</summary>
     public async Task<Observation?> FindCountAsync(GardenSnapshot garden, Guid id, CancellationToken stop) =>
-        garden.FindCount(id) ?? (await db.Observations.AsNoTracking().Include(o => o.Signs).FirstOrDefaultAsync(o => o.GardenId == garden.Garden.Id && o.Id == id, stop) is { } row ? SnapshotLoader.ToObservation(row) : null);
+        garden.FindCount(id)
+        ?? (
+            await db.Observations.AsNoTracking().Include(o => o.Signs).FirstOrDefaultAsync(o => o.GardenId == garden.Garden.Id && o.Id == id, stop) is { } row
+                ? SnapshotLoader.ToObservation(row)
+                : null
+        );
 
     /// <summary>A bottle of the garden, also one that is too old to be in the snapshot; null when there is none.</summary>
     public async Task<Batch?> FindBatchAsync(GardenSnapshot garden, Guid id, CancellationToken stop) =>
-        garden.FindBatch(id) ?? (await db.Batches.AsNoTracking().Include(b => b.Plantings).Include(b => b.Ingredients).AsSplitQuery().FirstOrDefaultAsync(b => b.GardenId == garden.Garden.Id && b.Id == id, stop) is { } row ? SnapshotLoader.ToBatch(row) : null);
+        garden.FindBatch(id)
+        ?? (
+            await db
+                .Batches.AsNoTracking()
+                .Include(b => b.Plantings)
+                .Include(b => b.Ingredients)
+                .AsSplitQuery()
+                .FirstOrDefaultAsync(b => b.GardenId == garden.Garden.Id && b.Id == id, stop)
+                is { } row
+                ? SnapshotLoader.ToBatch(row)
+                : null
+        );
 
     /// <summary>A spray of the garden, also one that is too old to be in the snapshot; null when there is none.</summary>
     public async Task<SprayApplication?> FindSprayAsync(GardenSnapshot garden, Guid id, CancellationToken stop) =>
-        garden.FindSpray(id) ?? (await db.Applications.AsNoTracking().Include(a => a.Treated).FirstOrDefaultAsync(a => a.GardenId == garden.Garden.Id && a.Id == id, stop) is { } row ? SnapshotLoader.ToApplication(row) : null);
+        garden.FindSpray(id)
+        ?? (
+            await db.Applications.AsNoTracking().Include(a => a.Treated).FirstOrDefaultAsync(a => a.GardenId == garden.Garden.Id && a.Id == id, stop) is { } row
+                ? SnapshotLoader.ToApplication(row)
+                : null
+        );
 
     /// <summary>Writes what follows from a deed. The garden as it stands after it, without reading it anew.</summary>
     public async Task<GardenSnapshot> DoAsync(GardenSnapshot garden, Written written, CancellationToken stop)
@@ -64,5 +85,6 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
     }
 
     /// <inheritdoc cref="SnapshotLoader.LoadSeasonAsync"/>
-    public Task<GardenSnapshot?> LoadSeasonAsync(Guid gardenId, DateOnly from, DateOnly to, Guid? placeId, CancellationToken stop) => loader.LoadSeasonAsync(gardenId, from, to, placeId, stop);
+    public Task<GardenSnapshot?> LoadSeasonAsync(Guid gardenId, DateOnly from, DateOnly to, Guid? placeId, CancellationToken stop) =>
+        loader.LoadSeasonAsync(gardenId, from, to, placeId, stop);
 }

@@ -17,22 +17,24 @@ public static class OwnPage
     /// <param name="isNamed">Whether the app answers under a host, without port.</param>
     public static IApplicationBuilder UseOwnPage(this IApplicationBuilder app, Func<string, bool> isNamed)
     {
-        return app.Use(async (http, next) =>
-        {
-            // At the last moment, so that they stand on faults too.
-            http.Response.OnStarting(() =>
+        return app.Use(
+            async (http, next) =>
             {
-                Describe(http);
-                return Task.CompletedTask;
-            });
-            if (Refusal(http.Request, isNamed) is { } refusal)
-            {
-                await refusal.ExecuteAsync(http);
-                return;
-            }
+                // At the last moment, so that they stand on faults too.
+                http.Response.OnStarting(() =>
+                {
+                    Describe(http);
+                    return Task.CompletedTask;
+                });
+                if (Refusal(http.Request, isNamed) is { } refusal)
+                {
+                    await refusal.ExecuteAsync(http);
+                    return;
+                }
 
-            await next(http);
-        });
+                await next(http);
+            }
+        );
     }
 
     private static void Describe(HttpContext http)
@@ -51,16 +53,11 @@ public static class OwnPage
     {
         if (!isNamed(request.Host.Host))
         {
-            return Problems.Of(
-                StatusCodes.Status421MisdirectedRequest,
-                "host-unknown",
-                Say.Of("hosting.thisAppAnswersOnlyUnder"));
+            return Problems.Of(StatusCodes.Status421MisdirectedRequest, "host-unknown", Say.Of("hosting.thisAppAnswersOnlyUnder"));
         }
 
         var reads = HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method);
-        return reads || FromOwnPage(request)
-            ? null
-            : Problems.Of(StatusCodes.Status403Forbidden, "other-page", Say.Of("hosting.anotherPageAskedForThisOnly"));
+        return reads || FromOwnPage(request) ? null : Problems.Of(StatusCodes.Status403Forbidden, "other-page", Say.Of("hosting.anotherPageAskedForThisOnly"));
     }
 
     private static bool FromOwnPage(HttpRequest request)
@@ -74,6 +71,5 @@ public static class OwnPage
     }
 
     /// <summary>Host and port as a browser writes them in Origin, without the scheme's own port.</summary>
-    private static string Authority(HttpRequest request) =>
-        new UriBuilder(request.Scheme, request.Host.Host, request.Host.Port ?? -1).Uri.Authority;
+    private static string Authority(HttpRequest request) => new UriBuilder(request.Scheme, request.Host.Host, request.Host.Port ?? -1).Uri.Authority;
 }

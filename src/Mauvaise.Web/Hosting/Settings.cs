@@ -23,7 +23,8 @@ public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService,
             Address(configuration, "Weather"),
             Math.Clamp(configuration.GetValue("HistoryDays", 950), 1, 3650),
             Address(configuration, "DemoMail"),
-            Address(configuration, "DemoLetters"));
+            Address(configuration, "DemoLetters")
+        );
     }
 
     private static Uri? Address(IConfiguration configuration, string name) => configuration[name] is { Length: > 0 } address ? new Uri(address) : null;

@@ -15,13 +15,16 @@ namespace Mauvaise.Web.Hosting;
 public static class SoundRequest
 {
     /// <summary>Letters of a text, and things in a list, unless it says otherwise with <see cref="StringLengthAttribute"/> or <see cref="MaxLengthAttribute"/>.</summary>
-    public const int MostLetters = 2000, MostThings = 500;
+    public const int MostLetters = 2000,
+        MostThings = 500;
 
     /// <summary>Numbers nearer to nought than this are slips, and so are those beyond <see cref="Largest"/>.</summary>
-    public const double Smallest = 1e-9, Largest = 1e9;
+    public const double Smallest = 1e-9,
+        Largest = 1e9;
 
     /// <summary>Nobody gardens outside these years.</summary>
-    public const int FirstYear = 1900, LastYear = 2200;
+    public const int FirstYear = 1900,
+        LastYear = 2200;
 
     private static readonly ConcurrentDictionary<Type, PropertyInfo[]> Properties = new();
 
@@ -29,17 +32,19 @@ public static class SoundRequest
     public static EndpointFilterDelegate Filter(EndpointFilterFactoryContext context, EndpointFilterDelegate next)
     {
         var brought = Brought(context);
-        return brought.Count == 0 ? next : invocation =>
-        {
-            var checks = new Checks();
-            foreach (var (index, parameter) in brought)
+        return brought.Count == 0
+            ? next
+            : invocation =>
             {
-                var isBody = IsRecord(parameter.ParameterType);
-                Look(checks, isBody ? "" : parameter.Name!, invocation.Arguments[index], parameter, 0);
-            }
+                var checks = new Checks();
+                foreach (var (index, parameter) in brought)
+                {
+                    var isBody = IsRecord(parameter.ParameterType);
+                    Look(checks, isBody ? "" : parameter.Name!, invocation.Arguments[index], parameter, 0);
+                }
 
-            return checks.Passed ? next(invocation) : ValueTask.FromResult<object?>(checks.Problem());
-        };
+                return checks.Passed ? next(invocation) : ValueTask.FromResult<object?>(checks.Problem());
+            };
     }
 
     /// <summary>The parameters of a handler that the request fills, with their places.</summary>
@@ -48,8 +53,10 @@ public static class SoundRequest
         var isService = context.ApplicationServices.GetRequiredService<IServiceProviderIsService>();
         return
         [
-            .. context.MethodInfo.GetParameters().Index().Where(p =>
-                !Array.Exists(Given, given => given.IsAssignableFrom(p.Item.ParameterType)) && !isService.IsService(p.Item.ParameterType)),
+            .. context
+                .MethodInfo.GetParameters()
+                .Index()
+                .Where(p => !Array.Exists(Given, given => given.IsAssignableFrom(p.Item.ParameterType)) && !isService.IsService(p.Item.ParameterType)),
         ];
     }
 
@@ -64,11 +71,17 @@ public static class SoundRequest
                 return;
             case string text:
                 var letters = Said<StringLengthAttribute>(said)?.MaximumLength ?? MostLetters;
-                checks.That(text.Length <= letters, path, "text-long", Say.Of("hosting.thisHasUpToLetters", ("letters", letters)))
+                checks
+                    .That(text.Length <= letters, path, "text-long", Say.Of("hosting.thisHasUpToLetters", ("letters", letters)))
                     .That(!text.Contains('\0', StringComparison.Ordinal), path, "text-odd", Say.Of("hosting.thisHoldsASign"));
                 return;
             case double number:
-                checks.That(double.IsFinite(number) && Math.Abs(number) <= Largest && (number == 0 || Math.Abs(number) >= Smallest), path, "out-of-range", Say.Of("hosting.thisIsNoNumber"));
+                checks.That(
+                    double.IsFinite(number) && Math.Abs(number) <= Largest && (number == 0 || Math.Abs(number) >= Smallest),
+                    path,
+                    "out-of-range",
+                    Say.Of("hosting.thisIsNoNumber")
+                );
                 return;
             case int whole:
                 checks.That(Math.Abs((long)whole) <= Largest, path, "out-of-range", Say.Of("hosting.thisIsNoNumber"));
@@ -77,10 +90,20 @@ public static class SoundRequest
                 checks.That(id != Guid.Empty, path, "id-nil", Say.Of("hosting.anIdOfZerosNamesNothing"));
                 return;
             case DateTimeOffset at:
-                checks.That(at.Year is >= FirstYear and <= LastYear, path, "time-range", Say.Of("hosting.timesLieBetween", ("firstYear", FirstYear), ("lastYear", LastYear)));
+                checks.That(
+                    at.Year is >= FirstYear and <= LastYear,
+                    path,
+                    "time-range",
+                    Say.Of("hosting.timesLieBetween", ("firstYear", FirstYear), ("lastYear", LastYear))
+                );
                 return;
             case DateOnly day:
-                checks.That(day.Year is >= FirstYear and <= LastYear, path, "day-range", Say.Of("hosting.daysLieBetween", ("firstYear", FirstYear), ("lastYear", LastYear)));
+                checks.That(
+                    day.Year is >= FirstYear and <= LastYear,
+                    path,
+                    "day-range",
+                    Say.Of("hosting.daysLieBetween", ("firstYear", FirstYear), ("lastYear", LastYear))
+                );
                 return;
             case IEnumerable list:
                 Through(checks, path, list, said, depth);
@@ -88,9 +111,19 @@ public static class SoundRequest
             default:
                 if (IsRecord(value.GetType()) && depth < 12)
                 {
-                    foreach (var property in Properties.GetOrAdd(value.GetType(), t => [.. t.GetProperties().Where(p => p.GetIndexParameters().Length == 0 && p.CanWrite)]))
+                    foreach (
+                        var property in Properties.GetOrAdd(value.GetType(), t =>
+                            [.. t.GetProperties().Where(p => p.GetIndexParameters().Length == 0 && p.CanWrite)]
+                        )
+                    )
                     {
-                        Look(checks, (path.Length == 0 ? "" : path + ".") + JsonNamingPolicy.CamelCase.ConvertName(property.Name), property.GetValue(value), property, depth + 1);
+                        Look(
+                            checks,
+                            (path.Length == 0 ? "" : path + ".") + JsonNamingPolicy.CamelCase.ConvertName(property.Name),
+                            property.GetValue(value),
+                            property,
+                            depth + 1
+                        );
                     }
                 }
 
@@ -101,7 +134,11 @@ public static class SoundRequest
     private static void Through(Checks checks, string path, IEnumerable list, ICustomAttributeProvider said, int depth)
     {
         var most = Said<MaxLengthAttribute>(said)?.Length ?? MostThings;
-        var mayBeNull = list.GetType().GetInterfaces().Any(i => i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IEnumerable<>) && Nullable.GetUnderlyingType(i.GetGenericArguments()[0]) is not null);
+        var mayBeNull = list.GetType()
+            .GetInterfaces()
+            .Any(i =>
+                i.IsGenericType && i.GetGenericTypeDefinition() == typeof(IEnumerable<>) && Nullable.GetUnderlyingType(i.GetGenericArguments()[0]) is not null
+            );
         var index = 0;
         foreach (var thing in list)
         {

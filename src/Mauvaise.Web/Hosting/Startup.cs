@@ -19,7 +19,12 @@ public static class Startup
             app.Services.GetRequiredService<GardenCatalogue>();
             app.Services.GetRequiredService<DataFolder>().Take();
             await using var scope = app.Services.CreateAsyncScope();
-            await DataFile.OpenAsync(scope.ServiceProvider.GetRequiredService<GardenDb>(), settings.DatabasePath, settings.BackupFolder, CancellationToken.None);
+            await DataFile.OpenAsync(
+                scope.ServiceProvider.GetRequiredService<GardenDb>(),
+                settings.DatabasePath,
+                settings.BackupFolder,
+                CancellationToken.None
+            );
             if (settings.Demo)
             {
                 await scope.ServiceProvider.GetRequiredService<DemoGarden>().PutAsync(CancellationToken.None);
@@ -48,7 +53,9 @@ public static class Startup
         }
         catch (IOException e) when (e.InnerException is AddressInUseException)
         {
-            await Console.Error.WriteLineAsync($"Another program answers already where Mauvaise should ({e.Message.Split(": ")[0].Replace("Failed to bind to address ", "", StringComparison.Ordinal)}). Stop it, or start Mauvaise with another --port.");
+            await Console.Error.WriteLineAsync(
+                $"Another program answers already where Mauvaise should ({e.Message.Split(": ")[0].Replace("Failed to bind to address ", "", StringComparison.Ordinal)}). Stop it, or start Mauvaise with another --port."
+            );
             return 1;
         }
     }

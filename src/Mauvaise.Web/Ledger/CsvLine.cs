@@ -74,7 +74,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var day = default(DateOnly);
         var words = Words(column);
-        Hold(words is null || DateOnly.TryParseExact(words, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day), column, Say.Of("ledger.isNoDayWrite202607", ("words", words)));
+        Hold(
+            words is null || DateOnly.TryParseExact(words, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day),
+            column,
+            Say.Of("ledger.isNoDayWrite202607", ("words", words))
+        );
         return words is null || day == default ? null : day;
     }
 
@@ -82,7 +86,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var value = 0.0;
         var words = Words(column);
-        Hold(words is null || (double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value >= low && value <= high), column, Say.Of("ledger.isNoNumberFrom", ("words", words), ("low", low), ("high", high)));
+        Hold(
+            words is null || (double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value >= low && value <= high),
+            column,
+            Say.Of("ledger.isNoNumberFrom", ("words", words), ("low", low), ("high", high))
+        );
         return words is null ? null : value;
     }
 
@@ -92,7 +100,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         foreach (var words in (Words(column) ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {
             var value = 0.0;
-            Hold(double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value is > 0 and <= 1, column, Say.Of("ledger.isNoShareFrom0", ("words", words)));
+            Hold(
+                double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value is > 0 and <= 1,
+                column,
+                Say.Of("ledger.isNoShareFrom0", ("words", words))
+            );
             values.Add(value);
         }
 
@@ -103,7 +115,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var value = 0;
         var words = Words(column);
-        Hold(words is null || (int.TryParse(words, NumberStyles.None, CultureInfo.InvariantCulture, out value) && value <= most), column, Say.Of("ledger.isNoWholeNumberUp", ("words", words), ("most", most)));
+        Hold(
+            words is null || (int.TryParse(words, NumberStyles.None, CultureInfo.InvariantCulture, out value) && value <= most),
+            column,
+            Say.Of("ledger.isNoWholeNumberUp", ("words", words), ("most", most))
+        );
         return words is null ? null : value;
     }
 
@@ -119,7 +135,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         var value = default(T);
         var words = Words(column);
-        Hold(words is null || (!char.IsDigit(words[0]) && System.Enum.TryParse(words, true, out value)), column, Say.Of("ledger.isNone", ("words", words), ("join", string.Join(", ", System.Enum.GetNames<T>()))));
+        Hold(
+            words is null || (!char.IsDigit(words[0]) && System.Enum.TryParse(words, true, out value)),
+            column,
+            Say.Of("ledger.isNone", ("words", words), ("join", string.Join(", ", System.Enum.GetNames<T>())))
+        );
         return value;
     }
 
@@ -129,7 +149,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         var names = (Words(column) ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         foreach (var name in names)
         {
-            Hold(System.Enum.GetNames<T>().Contains(name), column, Say.Of("ledger.isNone2", ("name", name), ("join", string.Join(", ", System.Enum.GetNames<T>()))));
+            Hold(
+                System.Enum.GetNames<T>().Contains(name),
+                column,
+                Say.Of("ledger.isNone2", ("name", name), ("join", string.Join(", ", System.Enum.GetNames<T>())))
+            );
         }
 
         return names.Length > 0 ? string.Join(',', names) : null;
@@ -138,11 +162,16 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     public string? Known(string column, Func<string, bool> known, string what)
     {
         var words = Words(column);
-        Hold(words is not null && known(words), column, words is null ? Say.Of("ledger.itNamesNo", ("what", what)) : Say.Of("ledger.isNoOfTheCatalogue", ("words", words), ("what", what)));
+        Hold(
+            words is not null && known(words),
+            column,
+            words is null ? Say.Of("ledger.itNamesNo", ("what", what)) : Say.Of("ledger.isNoOfTheCatalogue", ("words", words), ("what", what))
+        );
         return words;
     }
 
-    public string? Target() => Words("against") is null ? null : Known("against", t => garden.Catalogue.FindTarget(t) is not null, Say.Of("ledger.pestOrDisease"));
+    public string? Target() =>
+        Words("against") is null ? null : Known("against", t => garden.Catalogue.FindTarget(t) is not null, Say.Of("ledger.pestOrDisease"));
 
     public Guid? Person()
     {
@@ -159,7 +188,9 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
     {
         if (Words("planting_ids") is { } ids)
         {
-            var found = ids.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(id => Guid.TryParse(id, out var g) && garden.FindPlanting(g) is not null ? g : Guid.Empty).ToList();
+            var found = ids.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Select(id => Guid.TryParse(id, out var g) && garden.FindPlanting(g) is not null ? g : Guid.Empty)
+                .ToList();
             Hold(!found.Contains(Guid.Empty), "planting_ids", Say.Of("ledger.oneOfThePlantingsIsNot"));
             return [.. found.Where(f => f != Guid.Empty)];
         }
@@ -169,7 +200,11 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         foreach (var words in (Note("places") ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
         {
             var parts = words.Split('/');
-            var planting = garden.Plantings.FirstOrDefault(p => p.GrowsOn(day) && string.Equals(garden.PlaceOf(p).Name, parts[0].Trim(), StringComparison.OrdinalIgnoreCase) && (parts.Length == 1 || p.Crop == parts[1].Trim()));
+            var planting = garden.Plantings.FirstOrDefault(p =>
+                p.GrowsOn(day)
+                && string.Equals(garden.PlaceOf(p).Name, parts[0].Trim(), StringComparison.OrdinalIgnoreCase)
+                && (parts.Length == 1 || p.Crop == parts[1].Trim())
+            );
             Hold(planting is not null, "places", Say.Of("ledger.nothingLikeGrewThenWritePlace", ("words", words)));
             if (planting is not null)
             {

@@ -3,7 +3,12 @@ using Mauvaise.Store.Rows;
 namespace Mauvaise.Web.Ledger;
 
 /// <summary>Records of the ledger, as a table carries them.</summary>
-public sealed record LedgerRows(IReadOnlyList<ApplicationRow> Sprays, IReadOnlyList<TaskRow> Tasks, IReadOnlyList<ObservationRow> Counts, IReadOnlyList<CheckBackRow> Checks)
+public sealed record LedgerRows(
+    IReadOnlyList<ApplicationRow> Sprays,
+    IReadOnlyList<TaskRow> Tasks,
+    IReadOnlyList<ObservationRow> Counts,
+    IReadOnlyList<CheckBackRow> Checks
+)
 {
     public int Count => Sprays.Count + Tasks.Count + Counts.Count + Checks.Count;
 }
@@ -19,12 +24,55 @@ public static class LedgerColumns
     /// <summary>Every column, in order. What a kind of record does not have stays empty.</summary>
     public static IReadOnlyList<string> All { get; } =
     [
-        "kind", "id", "at", "person", "places", "planting_ids", "against", "note",
-        "material", "batch_id", "per_litre", "litres", "expected_litres", "share_wetted", "parts", "why", "patch_test", "temperature_c", "humidity_percent", "wind_m_s", "struck_at",
-        "measure", "due_on", "leaves_off",
-        "leaves_looked", "leaves_affected", "severity_percent", "ants", "helpers", "mummies", "part", "side", "roots", "signs_there", "signs_not_there", "name_is_group", "own_name",
-        "spray_id", "task_id", "count_id", "before_id", "outcome", "injury", "injury_signs", "alive", "dead", "discounted_for",
-        "look_id", "walk_id",
+        "kind",
+        "id",
+        "at",
+        "person",
+        "places",
+        "planting_ids",
+        "against",
+        "note",
+        "material",
+        "batch_id",
+        "per_litre",
+        "litres",
+        "expected_litres",
+        "share_wetted",
+        "parts",
+        "why",
+        "patch_test",
+        "temperature_c",
+        "humidity_percent",
+        "wind_m_s",
+        "struck_at",
+        "measure",
+        "due_on",
+        "leaves_off",
+        "leaves_looked",
+        "leaves_affected",
+        "severity_percent",
+        "ants",
+        "helpers",
+        "mummies",
+        "part",
+        "side",
+        "roots",
+        "signs_there",
+        "signs_not_there",
+        "name_is_group",
+        "own_name",
+        "spray_id",
+        "task_id",
+        "count_id",
+        "before_id",
+        "outcome",
+        "injury",
+        "injury_signs",
+        "alive",
+        "dead",
+        "discounted_for",
+        "look_id",
+        "walk_id",
     ];
 
     /// <summary>Columns without which a table can not be read.</summary>

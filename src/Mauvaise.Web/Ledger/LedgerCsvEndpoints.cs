@@ -33,7 +33,12 @@ internal static class LedgerCsvEndpoints
         ledger.MapPost("/table", TakeIn);
     }
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Write(Guid gardenId, [AsParameters] LedgerAsk ask, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Write(
+        Guid gardenId,
+        [AsParameters] LedgerAsk ask,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -53,18 +58,33 @@ internal static class LedgerCsvEndpoints
             Wanted(LedgerKind.Spray) ? await reader.Sprays(gardenId, filter).Include(a => a.Treated).ToListAsync(stop) : [],
             Wanted(LedgerKind.Task) ? await reader.Tasks(gardenId, filter).ToListAsync(stop) : [],
             Wanted(LedgerKind.Count) ? await reader.CountsOf(gardenId, filter).Include(o => o.Signs).ToListAsync(stop) : [],
-            Wanted(LedgerKind.Check) ? await reader.Checks(gardenId, filter).ToListAsync(stop) : []);
+            Wanted(LedgerKind.Check) ? await reader.Checks(gardenId, filter).ToListAsync(stop) : []
+        );
         using var text = new StringWriter(CultureInfo.InvariantCulture);
         await LedgerCsvWriter.WriteAsync(text, s, rows);
-        return TypedResults.File(Encoding.UTF8.GetBytes(text.ToString()), "text/csv; charset=utf-8", string.Create(CultureInfo.InvariantCulture, $"ledger-{s.Today:yyyy-MM-dd}.csv"));
+        return TypedResults.File(
+            Encoding.UTF8.GetBytes(text.ToString()),
+            "text/csv; charset=utf-8",
+            string.Create(CultureInfo.InvariantCulture, $"ledger-{s.Today:yyyy-MM-dd}.csv")
+        );
     }
 
-    private static async Task<Results<Ok<LedgerTablePreview>, ProblemHttpResult>> Preview(Guid gardenId, LedgerTable body, GardenTools tools, CancellationToken stop) =>
+    private static async Task<Results<Ok<LedgerTablePreview>, ProblemHttpResult>> Preview(
+        Guid gardenId,
+        LedgerTable body,
+        GardenTools tools,
+        CancellationToken stop
+    ) =>
         await tools.LoadAsync(gardenId, stop) is not { } s ? Problems.NotFound("garden")
         : body.Text.Length > MostLetters ? TooLong()
         : TypedResults.Ok((await ReadAsync(s, body, tools, stop)).Preview);
 
-    private static async Task<Results<Ok<LedgerTablePreview>, ProblemHttpResult>> TakeIn(Guid gardenId, LedgerTable body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<LedgerTablePreview>, ProblemHttpResult>> TakeIn(
+        Guid gardenId,
+        LedgerTable body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -84,13 +104,21 @@ internal static class LedgerCsvEndpoints
 
         if (fresh.Count > 0)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, fresh.Count == 1 ? Say.Of("ledger.broughtInRecordFromATable", ("fresh", fresh.Count)) : Say.Of("ledger.broughtInRecordsFromATable", ("fresh", fresh.Count)), db =>
-            {
-                db.Applications.AddRange(fresh.Sprays);
-                db.Tasks.AddRange(fresh.Tasks);
-                db.Observations.AddRange(fresh.Counts);
-                db.CheckBacks.AddRange(fresh.Checks);
-            }, stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                fresh.Count == 1
+                    ? Say.Of("ledger.broughtInRecordFromATable", ("fresh", fresh.Count))
+                    : Say.Of("ledger.broughtInRecordsFromATable", ("fresh", fresh.Count)),
+                db =>
+                {
+                    db.Applications.AddRange(fresh.Sprays);
+                    db.Tasks.AddRange(fresh.Tasks);
+                    db.Observations.AddRange(fresh.Counts);
+                    db.CheckBacks.AddRange(fresh.Checks);
+                },
+                stop
+            );
         }
 
         return TypedResults.Ok(preview);
@@ -99,7 +127,12 @@ internal static class LedgerCsvEndpoints
     private static ProblemHttpResult TooLong() => Problems.Of(StatusCodes.Status413PayloadTooLarge, "table-long", Say.Of("ledger.thisTableIsTooLongBring"));
 
     /// <summary>What of a table is not here yet, with links that lead nowhere found out.</summary>
-    private static async Task<(LedgerRows Fresh, LedgerTablePreview Preview)> ReadAsync(GardenSnapshot s, LedgerTable body, GardenTools tools, CancellationToken stop)
+    private static async Task<(LedgerRows Fresh, LedgerTablePreview Preview)> ReadAsync(
+        GardenSnapshot s,
+        LedgerTable body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         var rows = LedgerCsvReader.Read(body.Text, s, out var faults);
         var id = s.Garden.Id;
@@ -114,7 +147,8 @@ internal static class LedgerCsvEndpoints
             [.. rows.Sprays.Where(r => !sprays.Contains(r.Id))],
             [.. rows.Tasks.Where(r => !tasks.Contains(r.Id))],
             [.. rows.Counts.Where(r => !counts.Contains(r.Id))],
-            [.. rows.Checks.Where(r => !checks.Contains(r.Id))]);
+            [.. rows.Checks.Where(r => !checks.Contains(r.Id))]
+        );
         sprays.UnionWith(rows.Sprays.Select(r => r.Id));
         tasks.UnionWith(rows.Tasks.Select(r => r.Id));
         counts.UnionWith(rows.Counts.Select(r => r.Id));
@@ -130,13 +164,26 @@ internal static class LedgerCsvEndpoints
             count.WalkId = null;
         }
 
-        found.AddRange(fresh.Checks.Where(r => r.ApplicationId is { } a && !sprays.Contains(a)).Select(r => Say.Of("ledger.theCheckJudgesASpray", ("id", r.Id))));
+        found.AddRange(
+            fresh.Checks.Where(r => r.ApplicationId is { } a && !sprays.Contains(a)).Select(r => Say.Of("ledger.theCheckJudgesASpray", ("id", r.Id)))
+        );
         found.AddRange(fresh.Checks.Where(r => r.TaskId is { } t && !tasks.Contains(t)).Select(r => Say.Of("ledger.theCheckJudgesATask", ("id", r.Id))));
-        found.AddRange(fresh.Checks.Where(r => (r.ObservationId is { } o && !counts.Contains(o)) || (r.BeforeId is { } b && !counts.Contains(b))).Select(r => Say.Of("ledger.theCheckNamesACount", ("id", r.Id))));
+        found.AddRange(
+            fresh
+                .Checks.Where(r => (r.ObservationId is { } o && !counts.Contains(o)) || (r.BeforeId is { } b && !counts.Contains(b)))
+                .Select(r => Say.Of("ledger.theCheckNamesACount", ("id", r.Id)))
+        );
         found.AddRange(Twice(fresh).Select(twice => Say.Of("ledger.theIdStandsInTheTable", ("twice", twice))));
         return (fresh, new LedgerTablePreview(fresh.Count, rows.Count - fresh.Count, [.. found.Take(MostFaults)]));
     }
 
     private static IEnumerable<Guid> Twice(LedgerRows rows) =>
-        rows.Sprays.Select(r => r.Id).Concat(rows.Tasks.Select(r => r.Id)).Concat(rows.Counts.Select(r => r.Id)).Concat(rows.Checks.Select(r => r.Id)).GroupBy(id => id).Where(g => g.Count() > 1).Select(g => g.Key);
+        rows
+            .Sprays.Select(r => r.Id)
+            .Concat(rows.Tasks.Select(r => r.Id))
+            .Concat(rows.Counts.Select(r => r.Id))
+            .Concat(rows.Checks.Select(r => r.Id))
+            .GroupBy(id => id)
+            .Where(g => g.Count() > 1)
+            .Select(g => g.Key);
 }

@@ -13,13 +13,16 @@ public static class LedgerCsvReader
     /// <param name="faults">A sentence for each cell that can not be read; rows are complete only when there is none.</param>
     public static LedgerRows Read(string text, GardenSnapshot s, out IReadOnlyList<string> faults)
     {
-        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            DetectDelimiter = true,
-            DetectDelimiterValues = [",", ";", "\t"],
-            IgnoreBlankLines = true,
-            BadDataFound = null,
-        });
+        using var parser = new CsvParser(
+            new StringReader(text),
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                DetectDelimiter = true,
+                DetectDelimiterValues = [",", ";", "\t"],
+                IgnoreBlankLines = true,
+                BadDataFound = null,
+            }
+        );
         var found = new List<string>();
         faults = found;
         List<ApplicationRow> sprays = [];
@@ -44,15 +47,29 @@ public static class LedgerCsvReader
         while (parser.Read())
         {
             var record = parser.Record ?? [];
-            var cells = header.Zip(record).Where(c => LedgerColumns.All.Contains(c.First)).GroupBy(c => c.First).ToDictionary(g => g.Key, g => g.First().Second);
+            var cells = header
+                .Zip(record)
+                .Where(c => LedgerColumns.All.Contains(c.First))
+                .GroupBy(c => c.First)
+                .ToDictionary(g => g.Key, g => g.First().Second);
             var line = new CsvLine(parser.RawRow, cells, s, found);
             switch (line.Words("kind")?.ToLowerInvariant())
             {
-                case "spray": sprays.Add(Spray(line)); break;
-                case "task": tasks.Add(Task(line)); break;
-                case "count": counts.Add(CountRow(line)); break;
-                case "check": checks.Add(Check(line)); break;
-                case var kind: found.Add(Say.Of("ledger.lineIsNoKindOfRecord", ("rawRow", parser.RawRow), ("kind", kind))); break;
+                case "spray":
+                    sprays.Add(Spray(line));
+                    break;
+                case "task":
+                    tasks.Add(Task(line));
+                    break;
+                case "count":
+                    counts.Add(CountRow(line));
+                    break;
+                case "check":
+                    checks.Add(Check(line));
+                    break;
+                case var kind:
+                    found.Add(Say.Of("ledger.lineIsNoKindOfRecord", ("rawRow", parser.RawRow), ("kind", kind)));
+                    break;
             }
         }
 
@@ -84,7 +101,18 @@ public static class LedgerCsvReader
             WindMetresPerSecond = line.Number("wind_m_s", 0, 80),
             StruckAt = line.Words("struck_at") is null ? null : line.Instant("struck_at"),
             Note = line.Note("note"),
-            Treated = [.. plantings.Select((p, i) => new TreatedRow { ApplicationId = id, PlantingId = p, ShareWetted = shares.Count == 0 ? Core.Cover.CoverCurve.UsualShareWetted : shares[Math.Min(i, shares.Count - 1)] })],
+            Treated =
+            [
+                .. plantings.Select(
+                    (p, i) =>
+                        new TreatedRow
+                        {
+                            ApplicationId = id,
+                            PlantingId = p,
+                            ShareWetted = shares.Count == 0 ? Core.Cover.CoverCurve.UsualShareWetted : shares[Math.Min(i, shares.Count - 1)],
+                        }
+                ),
+            ],
         };
     }
 
@@ -113,11 +141,19 @@ public static class LedgerCsvReader
         var looked = line.Whole("leaves_looked", 1000) ?? 0;
         var affected = line.Whole("leaves_affected", 1000) ?? 0;
         line.Hold(affected <= looked, "leaves_affected", Say.Of("ledger.moreLeavesAreAffectedThanWere"));
-        IEnumerable<ObservedSignRow> Signs(string column, bool present) => (line.Words(column) ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(x =>
-        {
-            line.Hold(line.Garden.Catalogue.FindSign(x) is not null, column, Say.Of("ledger.isNoSignOfTheCatalogue", ("it", x)));
-            return new ObservedSignRow { ObservationId = id, Sign = x, Present = present };
-        });
+        IEnumerable<ObservedSignRow> Signs(string column, bool present) =>
+            (line.Words(column) ?? "")
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Select(x =>
+                {
+                    line.Hold(line.Garden.Catalogue.FindSign(x) is not null, column, Say.Of("ledger.isNoSignOfTheCatalogue", ("it", x)));
+                    return new ObservedSignRow
+                    {
+                        ObservationId = id,
+                        Sign = x,
+                        Present = present,
+                    };
+                });
         return new()
         {
             Id = id,

@@ -1,5 +1,5 @@
-using Mauvaise.Core.Deeds;
 using System.Globalization;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
@@ -26,15 +26,17 @@ public sealed record LedgerAsk(
     [FromQuery(Name = "place")] Guid? Place = null,
     [FromQuery(Name = "material")] string? Material = null,
     [FromQuery(Name = "target")] string? Target = null,
-    [FromQuery(Name = "member")] Guid? Member = null)
+    [FromQuery(Name = "member")] Guid? Member = null
+)
 {
     /// <summary>Null when <see cref="Kind"/> is null or no kind.</summary>
     public LedgerKind? OfKind => Enum.TryParse<LedgerKind>(Kind, true, out var kind) && Enum.IsDefined(kind) ? kind : null;
 
     /// <summary>What is wrong with it.</summary>
-    public Checks Check(Checks checks) => checks
-        .That(Kind is null || OfKind is not null, "kind", "kind-unknown", Say.Of("ledger.anEntryIsASpray"))
-        .That(From is null || To is null || From <= To, "to", "dates-turned", Say.Of("ledger.theLastDayLiesBefore"));
+    public Checks Check(Checks checks) =>
+        checks
+            .That(Kind is null || OfKind is not null, "kind", "kind-unknown", Say.Of("ledger.anEntryIsASpray"))
+            .That(From is null || To is null || From <= To, "to", "dates-turned", Say.Of("ledger.theLastDayLiesBefore"));
 
     public LedgerFilter In(Garden garden) =>
         new(OfKind, From is { } from ? garden.StartOf(from) : null, To is { } to ? garden.StartOf(to.AddDays(1)) : null, Place, Material, Target, Member);
@@ -57,7 +59,14 @@ public static class LedgerEndpoints
         ledger.MapSprayRecords();
     }
 
-    private static async Task<Results<Ok<LedgerAnswer>, ProblemHttpResult>> Show(Guid gardenId, [AsParameters] LedgerAsk ask, GardenTools tools, CancellationToken stop, int skip = 0, int take = 100)
+    private static async Task<Results<Ok<LedgerAnswer>, ProblemHttpResult>> Show(
+        Guid gardenId,
+        [AsParameters] LedgerAsk ask,
+        GardenTools tools,
+        CancellationToken stop,
+        int skip = 0,
+        int take = 100
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -76,14 +85,17 @@ public static class LedgerEndpoints
         var filter = ask.In(s.Garden);
         var page = await reader.PageAsync(gardenId, filter, skip, take, stop);
         var totals = LedgerTotals.Of(s, await reader.UseAsync(gardenId, filter, stop));
-        return TypedResults.Ok(new LedgerAnswer(
-            [.. page.Entries.Select(e => Answer(s, e))],
-            page.Counts.Values.Sum(),
-            [.. page.Counts.Select(c => new KindCount(c.Key, c.Value))],
-            Totals(s, totals),
-            await ChoicesAsync(tools, s, stop),
-            [.. s.Choices.Where(c => c.Word == PlanWord.Proven).Select(c => ChoiceWords.Of(s, c) + ".")],
-            await PictureAsync(reader, s, ask, stop)));
+        return TypedResults.Ok(
+            new LedgerAnswer(
+                [.. page.Entries.Select(e => Answer(s, e))],
+                page.Counts.Values.Sum(),
+                [.. page.Counts.Select(c => new KindCount(c.Key, c.Value))],
+                Totals(s, totals),
+                await ChoicesAsync(tools, s, stop),
+                [.. s.Choices.Where(c => c.Word == PlanWord.Proven).Select(c => ChoiceWords.Of(s, c) + ".")],
+                await PictureAsync(reader, s, ask, stop)
+            )
+        );
     }
 
     /// <summary>The stretch that is asked for, else the season, up to today: whole months.</summary>
@@ -95,10 +107,10 @@ public static class LedgerEndpoints
         PictureRow[] rows =
         [
             .. from place in s.Places.OrderBy(p => p.Order)
-               let plantings = s.Plantings.Where(p => p.PlaceId == place.Id).Select(p => p.Id).ToHashSet()
-               let here = marks.Where(m => plantings.Contains(m.PlantingId)).Select(m => Mark(s, m)).Distinct().OrderBy(m => m.On).ToList()
-               where here.Count > 0
-               select new PictureRow(place.Id, place.Name, Told(here), here),
+            let plantings = s.Plantings.Where(p => p.PlaceId == place.Id).Select(p => p.Id).ToHashSet()
+            let here = marks.Where(m => plantings.Contains(m.PlantingId)).Select(m => Mark(s, m)).Distinct().OrderBy(m => m.On).ToList()
+            where here.Count > 0
+            select new PictureRow(place.Id, place.Name, Told(here), here),
         ];
         var first = rows.SelectMany(r => r.Marks).Select(m => m.On).DefaultIfEmpty(to).Min();
         var last = to > s.Today ? s.Today : to;
@@ -108,7 +120,12 @@ public static class LedgerEndpoints
     private static string Told(List<MarkAnswer> marks)
     {
         int Of(LedgerKind kind) => marks.Count(m => m.Kind == kind);
-        return Say.Of("ledger.byHand", ("sprays", Say.Of("ledger.sprays", ("n", Of(LedgerKind.Spray)))), ("of", Of(LedgerKind.Task)), ("counts", Say.Of("ledger.counts", ("n", Of(LedgerKind.Count)))));
+        return Say.Of(
+            "ledger.byHand",
+            ("sprays", Say.Of("ledger.sprays", ("n", Of(LedgerKind.Spray)))),
+            ("of", Of(LedgerKind.Task)),
+            ("counts", Say.Of("ledger.counts", ("n", Of(LedgerKind.Count))))
+        );
     }
 
     private static MarkAnswer Mark(GardenSnapshot s, LedgerMark m)
@@ -117,10 +134,12 @@ public static class LedgerEndpoints
         return new MarkAnswer(
             m.Kind,
             s.Garden.DateOf(m.At),
-            m.Share is { } share ? Say.Of("ledger.ofLeaves2", ("share", Say.In(share * 100, "0")))
+            m.Share is { } share
+                ? Say.Of("ledger.ofLeaves2", ("share", Say.In(share * 100, "0")))
                 : material?.Name ?? s.Catalogue.FindMeasure(m.What ?? "")?.Name ?? m.What ?? "",
             material is null ? null : s.Catalogue.Group(material.Group).Hatch,
-            m.Share is { } shown ? Math.Round(shown, 2) : null);
+            m.Share is { } shown ? Math.Round(shown, 2) : null
+        );
     }
 
     /// <summary>What can be logged or put in a trial: every recipe with a dose, the household's own products among them.</summary>
@@ -128,10 +147,11 @@ public static class LedgerEndpoints
         await tools.LoadAsync(gardenId, stop) is { } s
             ? TypedResults.Ok<IReadOnlyList<DosedRecipe>>([
                 .. from recipe in s.Catalogue.Recipes
-                   let doses = s.Catalogue.Material(recipe.Active.Material).Doses
-                   where doses is not null
-                   orderby recipe.Name
-                   select new DosedRecipe(recipe.Id, recipe.Name, Bottles.SizeUnit(doses.Per))])
+                let doses = s.Catalogue.Material(recipe.Active.Material).Doses
+                where doses is not null
+                orderby recipe.Name
+                select new DosedRecipe(recipe.Id, recipe.Name, Bottles.SizeUnit(doses.Per)),
+            ])
             : Problems.NotFound("garden");
 
     /// <summary>The seasons from the first record to now, the newest first.</summary>
@@ -159,17 +179,22 @@ public static class LedgerEndpoints
         return new(
             [.. materials.Select(m => new NamedId(m, s.Catalogue.FindMaterial(m)?.Name ?? m)).OrderBy(m => m.Name, StringComparer.Ordinal)],
             [.. targets.Select(t => new NamedId(t, s.Catalogue.FindTarget(t)?.Name ?? t)).OrderBy(t => t.Name, StringComparer.Ordinal)],
-            await SeasonsAsync(tools, s, stop));
+            await SeasonsAsync(tools, s, stop)
+        );
     }
 
-    internal static LedgerTotalsAnswer Totals(GardenSnapshot s, LedgerTotals t) => new(
-        t.Sprays,
-        Math.Round(t.Litres, 2),
-        TankVolume.Text(t.Litres, s.Garden.Kitchen),
-        t.Cost is { } cost ? Math.Round(cost, 2) : null,
-        t.Cost is null ? Say.Of("ledger.noPricesAreOnTheShelf") : t.Unpriced.Count > 0 ? Say.Of("ledger.withoutNoPriceIsKnown", ("join", string.Join(", ", t.Unpriced.Select(m => m.Name.InSentence())))) : Say.Of("ledger.byWhatTheBottles"),
-        [.. t.Groups.Select(g => new GroupRoundsAnswer(g.Group.Id, g.Group.Name, g.Group.Hatch, g.Rounds))],
-        [.. t.Salt.Select(x => new SaltAnswer(x.Place.Id, x.Place.Name, x.Rounds, x.Most))]);
+    internal static LedgerTotalsAnswer Totals(GardenSnapshot s, LedgerTotals t) =>
+        new(
+            t.Sprays,
+            Math.Round(t.Litres, 2),
+            TankVolume.Text(t.Litres, s.Garden.Kitchen),
+            t.Cost is { } cost ? Math.Round(cost, 2) : null,
+            t.Cost is null ? Say.Of("ledger.noPricesAreOnTheShelf")
+                : t.Unpriced.Count > 0 ? Say.Of("ledger.withoutNoPriceIsKnown", ("join", string.Join(", ", t.Unpriced.Select(m => m.Name.InSentence()))))
+                : Say.Of("ledger.byWhatTheBottles"),
+            [.. t.Groups.Select(g => new GroupRoundsAnswer(g.Group.Id, g.Group.Name, g.Group.Hatch, g.Rounds))],
+            [.. t.Salt.Select(x => new SaltAnswer(x.Place.Id, x.Place.Name, x.Rounds, x.Most))]
+        );
 
     private static LedgerEntryAnswer Answer(GardenSnapshot s, LedgerEntry e)
     {
@@ -188,7 +213,9 @@ public static class LedgerEndpoints
             e.Kind switch
             {
                 LedgerKind.Count => e.LeavesAffected > 0 ? target ?? Say.Of("ledger.somethingWithoutAName2") : Say.Of("ledger.clean"),
-                LedgerKind.Check => e.Outcome is { } outcome ? Say.Of("ledger.outcomeWhat", ("outcome", Say.Word(outcome).AsSentenceStart()), ("what", what?.InSentence())) : Say.Of("ledger.twoLeavesJudged2", ("what", what?.InSentence())),
+                LedgerKind.Check => e.Outcome is { } outcome
+                    ? Say.Of("ledger.outcomeWhat", ("outcome", Say.Word(outcome).AsSentenceStart()), ("what", what?.InSentence()))
+                    : Say.Of("ledger.twoLeavesJudged2", ("what", what?.InSentence())),
                 _ => e.PatchTest ? Say.Of("ledger.twoLeaves", ("what", what)) : what ?? "",
             },
             Detail(s, e, material?.Unit),
@@ -197,22 +224,34 @@ public static class LedgerEndpoints
             e.StruckAt is not null,
             e.Corrected,
             e.Note,
-            e.Kind == LedgerKind.Check ? e.Id : null);
+            e.Kind == LedgerKind.Check ? e.Id : null
+        );
     }
 
     private static string Detail(GardenSnapshot s, LedgerEntry e, string? unit)
     {
-        string Leaves() => e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? Say.Of("ledger.ofLeaves3", ("affected", affected), ("looked", looked)) : "";
+        string Leaves() =>
+            e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? Say.Of("ledger.ofLeaves3", ("affected", affected), ("looked", looked)) : "";
         return e.Kind switch
         {
-            LedgerKind.Spray => string.Join(", ", new[]
-            {
-                e.Litres > 0 ? TankVolume.Text(e.Litres.Value, s.Garden.Kitchen) : null,
-                e.PerLitre is { } dose ? Figure.Dose(dose, unit ?? "ml") : null,
-                e.Why switch { SprayReason.Plan => Say.Of("ledger.asPlanned2"), SprayReason.Course => Say.Of("ledger.aRoundOfACourse"), _ => null },
-            }.OfType<string>()),
+            LedgerKind.Spray => string.Join(
+                ", ",
+                new[]
+                {
+                    e.Litres > 0 ? TankVolume.Text(e.Litres.Value, s.Garden.Kitchen) : null,
+                    e.PerLitre is { } dose ? Figure.Dose(dose, unit ?? "ml") : null,
+                    e.Why switch
+                    {
+                        SprayReason.Plan => Say.Of("ledger.asPlanned2"),
+                        SprayReason.Course => Say.Of("ledger.aRoundOfACourse"),
+                        _ => null,
+                    },
+                }.OfType<string>()
+            ),
             LedgerKind.Task => e.Leaves is { } off ? Say.Of("ledger.leavesOff", ("off", off)) : "",
-            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Leaves().Length > 0 ? Say.Of("ledger.injury3", ("leaves", Leaves()), ("hurt", Say.Word(hurt))) : Say.Of("ledger.injury4", ("leaves", Leaves()), ("hurt", Say.Word(hurt))),
+            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Leaves().Length > 0
+                ? Say.Of("ledger.injury3", ("leaves", Leaves()), ("hurt", Say.Word(hurt)))
+                : Say.Of("ledger.injury4", ("leaves", Leaves()), ("hurt", Say.Word(hurt))),
             _ => Leaves(),
         };
     }

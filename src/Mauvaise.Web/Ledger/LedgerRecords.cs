@@ -22,7 +22,8 @@ public sealed record LedgerEntryAnswer(
     bool Struck,
     bool Corrected,
     string? Note,
-    Guid? CheckBackId);
+    Guid? CheckBackId
+);
 
 public sealed record KindCount(LedgerKind Kind, int Count);
 
@@ -31,7 +32,15 @@ public sealed record GroupRoundsAnswer(string Group, string Name, string Hatch, 
 public sealed record SaltAnswer(Guid PlaceId, string Place, int Rounds, int Most);
 
 /// <param name="CostSentence">Says which prices are missing.</param>
-public sealed record LedgerTotalsAnswer(int Sprays, double Litres, string LitresText, double? Cost, string CostSentence, IReadOnlyList<GroupRoundsAnswer> Groups, IReadOnlyList<SaltAnswer> Salt);
+public sealed record LedgerTotalsAnswer(
+    int Sprays,
+    double Litres,
+    string LitresText,
+    double? Cost,
+    string CostSentence,
+    IReadOnlyList<GroupRoundsAnswer> Groups,
+    IReadOnlyList<SaltAnswer> Salt
+);
 
 /// <summary>What the ledger can be narrowed to.</summary>
 public sealed record LedgerChoices(IReadOnlyList<NamedId> Materials, IReadOnlyList<NamedId> Targets, IReadOnlyList<SeasonChoice> Seasons);
@@ -64,7 +73,8 @@ public sealed record LedgerAnswer(
     LedgerTotalsAnswer Totals,
     LedgerChoices Choices,
     IReadOnlyList<string> Proven,
-    LedgerPicture Picture);
+    LedgerPicture Picture
+);
 
 public sealed record PartOfMix(string Name, string Role, string Amount);
 
@@ -97,7 +107,8 @@ public sealed record SprayRecord(
     IReadOnlyList<PartOfMix> Mix,
     IReadOnlyList<Guid> CheckBackIds,
     DateTimeOffset? StruckAt,
-    IReadOnlyList<CorrectionAnswer> History);
+    IReadOnlyList<CorrectionAnswer> History
+);
 
 /// <summary>A spray put right. What it was stays in its history.</summary>
 /// <param name="DoneBy">Who sprayed.</param>
@@ -112,7 +123,8 @@ public sealed record SprayCorrection(
     SprayReason Why,
     string? Note,
     Guid? DoneBy,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 /// <param name="Struck">False to bring it back.</param>
 public sealed record SprayStruck(bool Struck, Guid? MemberId = null);
@@ -139,4 +151,5 @@ public sealed record HandSpray(
     bool FromShelf = false,
     string? Note = null,
     Guid? DoneBy = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);

@@ -32,11 +32,20 @@ public static class MailEndpoints
     }
 
     private static async Task<Ok<KeptMailServer>> Server(GardenTools tools, CancellationToken stop) =>
-        TypedResults.Ok(new KeptMailServer(await MailRound.ServerAsync(tools, stop) is { } row
-            ? new MailServerAnswer(row.Host, row.Port, row.Security, row.From, row.User, row.Sealed is not null)
-            : null));
+        TypedResults.Ok(
+            new KeptMailServer(
+                await MailRound.ServerAsync(tools, stop) is { } row
+                    ? new MailServerAnswer(row.Host, row.Port, row.Security, row.From, row.User, row.Sealed is not null)
+                    : null
+            )
+        );
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> KeepServer(MailServerRequest body, GardenTools tools, Postman postman, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> KeepServer(
+        MailServerRequest body,
+        GardenTools tools,
+        Postman postman,
+        CancellationToken stop
+    )
     {
         var row = await tools.Db.MailServers.FirstOrDefaultAsync(stop);
         var user = string.IsNullOrWhiteSpace(body.User) ? null : body.User.Trim();
@@ -44,7 +53,12 @@ public static class MailEndpoints
             .That(Uri.CheckHostName(body.Host.Trim()) != UriHostNameType.Unknown, "host", "mail-host", Say.Of("mailing.enterTheServersNameLikeMail"))
             .That(body.Port is >= 1 and <= 65535, "port", "mail-port", Say.Of("mailing.aPortLiesBetween1"))
             .That(IsAddress(body.From), "from", "mail-address", Say.Of("mailing.enterTheAddressThatLettersCome"))
-            .That(user is null || body.Security != MailSecurity.None || IsHere(body.Host.Trim()), "security", "mail-open", Say.Of("mailing.nameAndPassPhraseWouldTravel"))
+            .That(
+                user is null || body.Security != MailSecurity.None || IsHere(body.Host.Trim()),
+                "security",
+                "mail-open",
+                Say.Of("mailing.nameAndPassPhraseWouldTravel")
+            )
             .That(body.PassPhrase is null or "" || user is not null, "user", "mail-user", Say.Of("mailing.aPassPhraseNeedsAName"));
         if (!checks.Passed)
         {
@@ -53,12 +67,22 @@ public static class MailEndpoints
 
         if (row is null)
         {
-            tools.Db.MailServers.Add(row = new MailServerRow { Id = ServerId, Host = "", From = "" });
+            tools.Db.MailServers.Add(
+                row = new MailServerRow
+                {
+                    Id = ServerId,
+                    Host = "",
+                    From = "",
+                }
+            );
         }
 
         // What was kept for one server and name is not shown to another.
         var sameOne = row.Host == body.Host.Trim() && row.User == user;
-        row.Sealed = body.PassPhrase is { Length: > 0 } said ? postman.Seal(said) : body.PassPhrase is null && sameOne ? row.Sealed : null;
+        row.Sealed =
+            body.PassPhrase is { Length: > 0 } said ? postman.Seal(said)
+            : body.PassPhrase is null && sameOne ? row.Sealed
+            : null;
         (row.Host, row.Port, row.Security, row.From, row.User) = (body.Host.Trim(), body.Port, body.Security, body.From.Trim(), user);
         await tools.Db.SaveChangesAsync(stop);
         return TypedResults.NoContent();
@@ -83,7 +107,9 @@ public static class MailEndpoints
             return Problems.Refused("mail-no-server", Say.Of("mailing.noMailServerIsKeptHere"));
         }
 
-        return await postman.SendAsync(server, body.To.Trim(), Say.Of("mailing.lettersFromYourGardenReachYou"), Say.Of("mailing.thisIsATryLettersCome"), stop) is { } fault
+        return
+            await postman.SendAsync(server, body.To.Trim(), Say.Of("mailing.lettersFromYourGardenReachYou"), Say.Of("mailing.thisIsATryLettersCome"), stop)
+                is { } fault
             ? Problems.Of(StatusCodes.Status502BadGateway, "mail-failed", fault)
             : TypedResults.NoContent();
     }
@@ -96,14 +122,23 @@ public static class MailEndpoints
         }
 
         var rows = await tools.Db.Mails.AsNoTracking().Where(m => m.GardenId == gardenId).OrderBy(m => m.At).ThenBy(m => m.Address).ToListAsync(stop);
-        return TypedResults.Ok(new MailsAnswer(
-            await tools.Db.MailServers.AnyAsync(stop),
-            rows.ConvertAll(m => new MailAnswer(m.Id, m.Address, m.At, m.SentAt, m.Fault, m.FailedAt)),
-            EveningLetter.Of(s)?.Subject,
-            settings.DemoLetters?.ToString()));
+        return TypedResults.Ok(
+            new MailsAnswer(
+                await tools.Db.MailServers.AnyAsync(stop),
+                rows.ConvertAll(m => new MailAnswer(m.Id, m.Address, m.At, m.SentAt, m.Fault, m.FailedAt)),
+                EveningLetter.Of(s)?.Subject,
+                settings.DemoLetters?.ToString()
+            )
+        );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Keep(Guid gardenId, Guid mailId, MailRequest body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Keep(
+        Guid gardenId,
+        Guid mailId,
+        MailRequest body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (!await tools.Db.Gardens.AnyAsync(g => g.Id == gardenId, stop))
         {
@@ -125,7 +160,14 @@ public static class MailEndpoints
 
         if (row is null)
         {
-            tools.Db.Mails.Add(row = new MailRow { Id = mailId, GardenId = gardenId, Address = address });
+            tools.Db.Mails.Add(
+                row = new MailRow
+                {
+                    Id = mailId,
+                    GardenId = gardenId,
+                    Address = address,
+                }
+            );
         }
 
         // Another address has not been told of today; a fault is of the old one.
@@ -147,7 +189,10 @@ public static class MailEndpoints
 
     /// <summary>One plain address, without a name before it.</summary>
     private static bool IsAddress(string text) =>
-        MailboxAddress.TryParse(text.Trim(), out var address) && address.Address == text.Trim() && address.Domain.Contains('.', StringComparison.Ordinal) && !text.Any(char.IsControl);
+        MailboxAddress.TryParse(text.Trim(), out var address)
+        && address.Address == text.Trim()
+        && address.Domain.Contains('.', StringComparison.Ordinal)
+        && !text.Any(char.IsControl);
 
     private static bool IsHere(string host) => host == "localhost" || (IPAddress.TryParse(host, out var ip) && IPAddress.IsLoopback(ip));
 }

@@ -16,7 +16,8 @@ public sealed record MailServerRequest(
     MailSecurity Security,
     [property: MaxLength(200)] string From,
     [property: MaxLength(200)] string? User = null,
-    [property: MaxLength(200)] string? PassPhrase = null);
+    [property: MaxLength(200)] string? PassPhrase = null
+);
 
 public sealed record MailTry([property: MaxLength(200)] string To);
 

@@ -65,7 +65,11 @@ public sealed class MailRound(GardenTools tools, Postman postman)
         }
 
         var first = mail.SentOn != garden.Today;
-        if (first ? letter.Value is null : mail.SentThen >= MostADay || !EveningLetter.Changed(garden, mail.Told?.Split('\n') ?? [], mail.SentAt!.Value, letter.Value))
+        if (
+            first
+                ? letter.Value is null
+                : mail.SentThen >= MostADay || !EveningLetter.Changed(garden, mail.Told?.Split('\n') ?? [], mail.SentAt!.Value, letter.Value)
+        )
         {
             return;
         }
@@ -75,7 +79,12 @@ public sealed class MailRound(GardenTools tools, Postman postman)
         mail.FailedAt = mail.Fault is null ? null : garden.Now;
         if (mail.Fault is null)
         {
-            (mail.SentThen, mail.SentOn, mail.SentAt, mail.Told) = (first ? 1 : mail.SentThen + 1, garden.Today, garden.Now, string.Join('\n', letter.Value?.Points ?? []));
+            (mail.SentThen, mail.SentOn, mail.SentAt, mail.Told) = (
+                first ? 1 : mail.SentThen + 1,
+                garden.Today,
+                garden.Now,
+                string.Join('\n', letter.Value?.Points ?? [])
+            );
         }
 
         await tools.Db.SaveChangesAsync(stop);
@@ -85,7 +94,10 @@ public sealed class MailRound(GardenTools tools, Postman postman)
     private static (string Subject, string Text) Words(GardenSnapshot garden, EveningLetter? letter, bool first)
     {
         string Told(string words) => garden.Garden.Told(words);
-        var subject = letter is null ? Say.Of("mailing.nothingIsToBeDoneThis") : first ? Told(letter.Subject) : Say.Of("mailing.changed", ("told", Told(letter.Subject)));
+        var subject =
+            letter is null ? Say.Of("mailing.nothingIsToBeDoneThis")
+            : first ? Told(letter.Subject)
+            : Say.Of("mailing.changed", ("told", Told(letter.Subject)));
         var head = $"{garden.Garden.Name}, {Say.In(garden.Today, "dddd d MMMM")}";
         return (subject, string.Join("\n\n", [head, .. letter?.Lines.Select(Told) ?? [subject + "."]]) + "\n");
     }

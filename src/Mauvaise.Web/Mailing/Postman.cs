@@ -53,25 +53,27 @@ public sealed class Postman(IDataProtectionProvider keys)
         }
     }
 
-    private static SecureSocketOptions Options(MailSecurity security) => security switch
-    {
-        MailSecurity.Tls => SecureSocketOptions.SslOnConnect,
-        MailSecurity.StartTls => SecureSocketOptions.StartTls,
-        _ => SecureSocketOptions.None,
-    };
+    private static SecureSocketOptions Options(MailSecurity security) =>
+        security switch
+        {
+            MailSecurity.Tls => SecureSocketOptions.SslOnConnect,
+            MailSecurity.StartTls => SecureSocketOptions.StartTls,
+            _ => SecureSocketOptions.None,
+        };
 
     /// <summary>What went wrong, without a word of what the server said: it may say anything.</summary>
-    private static string? InWords(MailServerRow server, Exception e) => e switch
-    {
-        AuthenticationException or ServiceNotAuthenticatedException => Say.Of("mailing.theMailServerRefusedName"),
-        System.Security.Cryptography.CryptographicException => Say.Of("mailing.thePassPhraseCanNot"),
-        SslHandshakeException => Say.Of("mailing.showedNoCertificateThatThisMachine", ("host", server.Host), ("port", server.Port)),
-        OperationCanceledException or TimeoutException => Say.Of("mailing.didNotAnswerInTime", ("host", server.Host)),
-        SocketException or IOException => Say.Of("mailing.nothingAnswersAtPort", ("host", server.Host), ("port", server.Port)),
-        SmtpCommandException { ErrorCode: SmtpErrorCode.RecipientNotAccepted } => Say.Of("mailing.theMailServerDoesNotTake"),
-        SmtpCommandException { ErrorCode: SmtpErrorCode.SenderNotAccepted } => Say.Of("mailing.theMailServerDoesNotTake2"),
-        SmtpCommandException refused => Say.Of("mailing.theMailServerRefusedTheLetter", ("statusCode", (int)refused.StatusCode)),
-        ProtocolException or NotSupportedException => Say.Of("mailing.portDoesNotSpeakAsMail", ("host", server.Host), ("port", server.Port)),
-        _ => null,
-    };
+    private static string? InWords(MailServerRow server, Exception e) =>
+        e switch
+        {
+            AuthenticationException or ServiceNotAuthenticatedException => Say.Of("mailing.theMailServerRefusedName"),
+            System.Security.Cryptography.CryptographicException => Say.Of("mailing.thePassPhraseCanNot"),
+            SslHandshakeException => Say.Of("mailing.showedNoCertificateThatThisMachine", ("host", server.Host), ("port", server.Port)),
+            OperationCanceledException or TimeoutException => Say.Of("mailing.didNotAnswerInTime", ("host", server.Host)),
+            SocketException or IOException => Say.Of("mailing.nothingAnswersAtPort", ("host", server.Host), ("port", server.Port)),
+            SmtpCommandException { ErrorCode: SmtpErrorCode.RecipientNotAccepted } => Say.Of("mailing.theMailServerDoesNotTake"),
+            SmtpCommandException { ErrorCode: SmtpErrorCode.SenderNotAccepted } => Say.Of("mailing.theMailServerDoesNotTake2"),
+            SmtpCommandException refused => Say.Of("mailing.theMailServerRefusedTheLetter", ("statusCode", (int)refused.StatusCode)),
+            ProtocolException or NotSupportedException => Say.Of("mailing.portDoesNotSpeakAsMail", ("host", server.Host), ("port", server.Port)),
+            _ => null,
+        };
 }

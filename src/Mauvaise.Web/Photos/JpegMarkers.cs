@@ -3,7 +3,12 @@ namespace Mauvaise.Web.Photos;
 /// <summary>What a JPEG holds beside its pixels.</summary>
 internal static class JpegMarkers
 {
-    private const byte Mark = 0xFF, Start = 0xD8, End = 0xD9, Scan = 0xDA, Jfif = 0xE0, Comment = 0xFE;
+    private const byte Mark = 0xFF,
+        Start = 0xD8,
+        End = 0xD9,
+        Scan = 0xDA,
+        Jfif = 0xE0,
+        Comment = 0xFE;
 
     /// <summary>True when there is nothing in it but what draws it: no data of the camera, no comment, nothing behind its end.</summary>
     public static bool ArePlain(ReadOnlySpan<byte> file)

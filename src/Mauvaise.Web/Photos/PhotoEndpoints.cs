@@ -22,17 +22,38 @@ public static class PhotoEndpoints
         garden.MapGet("/observations/{observationId:guid}/photos", List);
         garden.MapPut("/observations/{observationId:guid}/photos/{photoId:guid}", Put).Accepts<byte[]>("image/jpeg", "image/png", "image/webp");
         garden.MapDelete("/photos/{photoId:guid}", Remove);
-        garden.MapGet("/photos/{photoId:guid}", (Guid gardenId, Guid photoId, GardenTools tools, CancellationToken stop) => Picture(gardenId, photoId, false, tools, stop)).Produces(StatusCodes.Status200OK, contentType: "image/jpeg");
-        garden.MapGet("/photos/{photoId:guid}/small", (Guid gardenId, Guid photoId, GardenTools tools, CancellationToken stop) => Picture(gardenId, photoId, true, tools, stop)).Produces(StatusCodes.Status200OK, contentType: "image/jpeg");
+        garden
+            .MapGet("/photos/{photoId:guid}", (Guid gardenId, Guid photoId, GardenTools tools, CancellationToken stop) =>
+                Picture(gardenId, photoId, false, tools, stop)
+            )
+            .Produces(StatusCodes.Status200OK, contentType: "image/jpeg");
+        garden
+            .MapGet("/photos/{photoId:guid}/small", (Guid gardenId, Guid photoId, GardenTools tools, CancellationToken stop) =>
+                Picture(gardenId, photoId, true, tools, stop)
+            )
+            .Produces(StatusCodes.Status200OK, contentType: "image/jpeg");
     }
 
     private static async Task<Ok<IReadOnlyList<PhotoAnswer>>> List(Guid gardenId, Guid observationId, GardenTools tools, CancellationToken stop) =>
-        TypedResults.Ok<IReadOnlyList<PhotoAnswer>>(await tools.Db.Photos.AsNoTracking()
-            .Where(p => p.GardenId == gardenId && p.ObservationId == observationId && p.RemovedAt == null)
-            .OrderBy(p => p.At).Select(p => new PhotoAnswer(p.Id, p.At, p.Width, p.Height)).ToListAsync(stop));
+        TypedResults.Ok<IReadOnlyList<PhotoAnswer>>(
+            await tools
+                .Db.Photos.AsNoTracking()
+                .Where(p => p.GardenId == gardenId && p.ObservationId == observationId && p.RemovedAt == null)
+                .OrderBy(p => p.At)
+                .Select(p => new PhotoAnswer(p.Id, p.At, p.Width, p.Height))
+                .ToListAsync(stop)
+        );
 
     /// <summary>Keeps a photo. Sending it again changes nothing.</summary>
-    private static async Task<Results<Ok<PhotoAnswer>, ProblemHttpResult>> Put(Guid gardenId, Guid observationId, Guid photoId, Guid? memberId, HttpRequest request, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<PhotoAnswer>, ProblemHttpResult>> Put(
+        Guid gardenId,
+        Guid observationId,
+        Guid photoId,
+        Guid? memberId,
+        HttpRequest request,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Photos.AsNoTracking().FirstOrDefaultAsync(p => p.Id == photoId && p.GardenId == gardenId, stop) is { } kept)
         {
@@ -69,15 +90,44 @@ public static class PhotoEndpoints
             Desk.Release();
         }
 
-        await tools.Log.WriteAsync(gardenId, memberId, Say.Of("photos.addedAPhoto"), db =>
-        {
-            db.Photos.Add(new PhotoRow { Id = photoId, GardenId = gardenId, ObservationId = observationId, At = seen.At, Width = framed.Width, Height = framed.Height });
-            db.PhotoImages.Add(new PhotoImageRow { PhotoId = photoId, Image = framed.Image, Small = framed.Small });
-        }, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            memberId,
+            Say.Of("photos.addedAPhoto"),
+            db =>
+            {
+                db.Photos.Add(
+                    new PhotoRow
+                    {
+                        Id = photoId,
+                        GardenId = gardenId,
+                        ObservationId = observationId,
+                        At = seen.At,
+                        Width = framed.Width,
+                        Height = framed.Height,
+                    }
+                );
+                db.PhotoImages.Add(
+                    new PhotoImageRow
+                    {
+                        PhotoId = photoId,
+                        Image = framed.Image,
+                        Small = framed.Small,
+                    }
+                );
+            },
+            stop
+        );
         return TypedResults.Ok(new PhotoAnswer(photoId, seen.At, framed.Width, framed.Height));
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(Guid gardenId, Guid photoId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(
+        Guid gardenId,
+        Guid photoId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Photos.FirstOrDefaultAsync(p => p.Id == photoId && p.GardenId == gardenId, stop) is not { } photo)
         {
@@ -92,10 +142,19 @@ public static class PhotoEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Picture(Guid gardenId, Guid photoId, bool small, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> Picture(
+        Guid gardenId,
+        Guid photoId,
+        bool small,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        var found = await tools.Db.Photos.AsNoTracking().Where(p => p.Id == photoId && p.GardenId == gardenId && p.RemovedAt == null)
-            .Join(tools.Db.PhotoImages, p => p.Id, i => i.PhotoId, (_, i) => small ? i.Small : i.Image).FirstOrDefaultAsync(stop);
+        var found = await tools
+            .Db.Photos.AsNoTracking()
+            .Where(p => p.Id == photoId && p.GardenId == gardenId && p.RemovedAt == null)
+            .Join(tools.Db.PhotoImages, p => p.Id, i => i.PhotoId, (_, i) => small ? i.Small : i.Image)
+            .FirstOrDefaultAsync(stop);
         return found is null ? Problems.NotFound("photo") : TypedResults.File(found, "image/jpeg");
     }
 

@@ -65,7 +65,12 @@ public static class PhotoFrame
     {
         using var data = SKData.CreateCopy(file);
         using var codec = SKCodec.Create(data);
-        if (codec is null || codec.EncodedFormat != SKEncodedImageFormat.Jpeg || Math.Max(codec.Info.Width, codec.Info.Height) > longSide || !JpegMarkers.ArePlain(file))
+        if (
+            codec is null
+            || codec.EncodedFormat != SKEncodedImageFormat.Jpeg
+            || Math.Max(codec.Info.Width, codec.Info.Height) > longSide
+            || !JpegMarkers.ArePlain(file)
+        )
         {
             return false;
         }
@@ -108,19 +113,22 @@ public static class PhotoFrame
 
         using (bitmap)
         {
-            int w = bitmap.Width, h = bitmap.Height;
+            int w = bitmap.Width,
+                h = bitmap.Height;
             var turned = origin >= SKEncodedOrigin.LeftTop ? new SKBitmap(h, w) : new SKBitmap(w, h);
             using var canvas = new SKCanvas(turned);
-            canvas.SetMatrix(origin switch
-            {
-                SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
-                SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
-                SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),
-                SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
-                SKEncodedOrigin.RightTop => new SKMatrix(0, -1, h, 1, 0, 0, 0, 0, 1),
-                SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, h, -1, 0, w, 0, 0, 1),
-                _ => new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1),
-            });
+            canvas.SetMatrix(
+                origin switch
+                {
+                    SKEncodedOrigin.TopRight => new SKMatrix(-1, 0, w, 0, 1, 0, 0, 0, 1),
+                    SKEncodedOrigin.BottomRight => new SKMatrix(-1, 0, w, 0, -1, h, 0, 0, 1),
+                    SKEncodedOrigin.BottomLeft => new SKMatrix(1, 0, 0, 0, -1, h, 0, 0, 1),
+                    SKEncodedOrigin.LeftTop => new SKMatrix(0, 1, 0, 1, 0, 0, 0, 0, 1),
+                    SKEncodedOrigin.RightTop => new SKMatrix(0, -1, h, 1, 0, 0, 0, 0, 1),
+                    SKEncodedOrigin.RightBottom => new SKMatrix(0, -1, h, -1, 0, w, 0, 0, 1),
+                    _ => new SKMatrix(0, 1, 0, -1, 0, w, 0, 0, 1),
+                }
+            );
             canvas.DrawBitmap(bitmap, 0, 0, SKSamplingOptions.Default);
             return turned;
         }
@@ -129,7 +137,12 @@ public static class PhotoFrame
     private static SKBitmap Shrink(SKBitmap bitmap, int longSide)
     {
         var scale = Math.Min(1.0, (double)longSide / Math.Max(bitmap.Width, bitmap.Height));
-        var size = new SKImageInfo(Math.Max(1, (int)Math.Round(bitmap.Width * scale)), Math.Max(1, (int)Math.Round(bitmap.Height * scale)), SKColorType.Rgba8888, SKAlphaType.Opaque);
+        var size = new SKImageInfo(
+            Math.Max(1, (int)Math.Round(bitmap.Width * scale)),
+            Math.Max(1, (int)Math.Round(bitmap.Height * scale)),
+            SKColorType.Rgba8888,
+            SKAlphaType.Opaque
+        );
         var small = new SKBitmap(size);
         using var canvas = new SKCanvas(small);
         canvas.Clear(SKColors.White);

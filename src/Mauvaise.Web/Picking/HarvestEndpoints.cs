@@ -21,7 +21,8 @@ public sealed record NewHarvest(
     bool? Washed = null,
     DateTimeOffset? At = null,
     bool PickedAlready = false,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 /// <summary>Whether a planting may be picked, and what it gave this season.</summary>
 /// <param name="Sentence">Whether it may be picked now, and why not.</param>
@@ -60,19 +61,31 @@ public static class HarvestEndpoints
         var yields = Yield.Of(s, season).ToDictionary(y => y.Planting.Id);
         var plantings = s.Growing.Select(p => (Planting: p, Wait: HarvestWait.Of(s, p))).OrderBy(x => x.Wait.From ?? DateOnly.MinValue).ToList();
         var free = plantings.Count(x => x.Wait.From is null);
-        return TypedResults.Ok(new PickingAnswer(
-            plantings.Count == 0 ? Say.Of("picking.nothingIsPlantedYet")
-                : free == plantings.Count ? Say.Of("picking.everythingMayBePickedToday")
-                : Say.Of("picking.mayBePickedTodayMustWait", ("some", Say.Of("words.plantings", ("n", free))), ("plantings", plantings.Count - free)),
-            s.Garden.Kitchen == KitchenSystem.Us ? HarvestUnit.Pounds : HarvestUnit.Kilograms,
-            [.. plantings.Select(x => new PickableAnswer(
-                x.Planting.Id,
-                s.Where(x.Planting),
-                x.Wait.Sentence,
-                x.Wait.From,
-                yields.TryGetValue(x.Planting.Id, out var y) ? Say.Of("picking.itSomeIn", ("it", y.Told), ("some", Say.Of("words.pickings", ("n", y.Times)))) : null,
-                [.. s.Harvests.Where(h => h.PlantingId == x.Planting.Id && s.Garden.DateOf(h.At) >= season).Reverse()
-                    .Select(h => new HarvestAnswer(h.Id, h.At, h.Told, h.Washed))]))]));
+        return TypedResults.Ok(
+            new PickingAnswer(
+                plantings.Count == 0 ? Say.Of("picking.nothingIsPlantedYet")
+                    : free == plantings.Count ? Say.Of("picking.everythingMayBePickedToday")
+                    : Say.Of("picking.mayBePickedTodayMustWait", ("some", Say.Of("words.plantings", ("n", free))), ("plantings", plantings.Count - free)),
+                s.Garden.Kitchen == KitchenSystem.Us ? HarvestUnit.Pounds : HarvestUnit.Kilograms,
+                [
+                    .. plantings.Select(x => new PickableAnswer(
+                        x.Planting.Id,
+                        s.Where(x.Planting),
+                        x.Wait.Sentence,
+                        x.Wait.From,
+                        yields.TryGetValue(x.Planting.Id, out var y)
+                            ? Say.Of("picking.itSomeIn", ("it", y.Told), ("some", Say.Of("words.pickings", ("n", y.Times))))
+                            : null,
+                        [
+                            .. s
+                                .Harvests.Where(h => h.PlantingId == x.Planting.Id && s.Garden.DateOf(h.At) >= season)
+                                .Reverse()
+                                .Select(h => new HarvestAnswer(h.Id, h.At, h.Told, h.Washed)),
+                        ]
+                    )),
+                ]
+            )
+        );
     }
 
     private static async Task<Results<Created, ProblemHttpResult>> Log(Guid gardenId, NewHarvest body, GardenTools tools, CancellationToken stop)
@@ -95,10 +108,25 @@ public static class HarvestEndpoints
             .That(at <= tools.Now, "at", "in-future", Say.Of("picking.itIsPickedWhen"))
             .That(planting is null || planting.GrowsOn(s.Garden.DateOf(at)), "at", "not-growing", Say.Of("picking.itDidNotGrowThere"))
             .That(amount is not null, "amount", "whole-pieces", Say.Of("picking.piecesAreWholeWeighWhat"))
-            .That(amount?.Grams is null or (> 0 and <= MostGrams), "amount", "amount-range",
-                Say.Of("picking.whatWasPickedWeighsOver0", ("mostGrams", Say.In(MostGrams / 1000, "N0"))))
-            .That(amount?.Pieces is null or (> 0 and <= MostPieces), "amount", "amount-range", Say.Of("picking.piecesAreCountedFrom1", ("mostPieces", Say.In(MostPieces, "N0"))));
-        if (checks.Passed && !body.PickedAlready && HarvestWait.Of(s, planting!) is { From: { } from } wait && s.Garden.DateOf(at) < from && at >= wait.Last!.At)
+            .That(
+                amount?.Grams is null or (> 0 and <= MostGrams),
+                "amount",
+                "amount-range",
+                Say.Of("picking.whatWasPickedWeighsOver0", ("mostGrams", Say.In(MostGrams / 1000, "N0")))
+            )
+            .That(
+                amount?.Pieces is null or (> 0 and <= MostPieces),
+                "amount",
+                "amount-range",
+                Say.Of("picking.piecesAreCountedFrom1", ("mostPieces", Say.In(MostPieces, "N0")))
+            );
+        if (
+            checks.Passed
+            && !body.PickedAlready
+            && HarvestWait.Of(s, planting!) is { From: { } from } wait
+            && s.Garden.DateOf(at) < from
+            && at >= wait.Last!.At
+        )
         {
             checks.That(false, "plantingId", "pick-wait", Say.Of("picking.ifItWasPickedAlreadySay", ("sentence", wait.Sentence)));
         }
@@ -124,7 +152,13 @@ public static class HarvestEndpoints
         return TypedResults.Created((string?)null);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(Guid gardenId, Guid harvestId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(
+        Guid gardenId,
+        Guid harvestId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Harvests.FirstOrDefaultAsync(h => h.GardenId == gardenId && h.Id == harvestId, stop) is { } row)

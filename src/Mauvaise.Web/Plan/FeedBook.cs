@@ -23,10 +23,12 @@ internal static class FeedBook
         var keys = visits.Select(v => v.Key).ToHashSet();
         return
         [
-            .. visits.Select(v => Told(s, v, before.GetValueOrDefault(v.Key)))
+            .. visits
+                .Select(v => Told(s, v, before.GetValueOrDefault(v.Key)))
                 .Concat(told.Where(r => !keys.Contains(r.Key)).Select(r => Gone(s, r)))
                 .Where(r => !r.Cancelled || r.ChangedAt >= s.Now - CancelledFor)
-                .OrderBy(r => r.From).ThenBy(r => r.Key, StringComparer.Ordinal),
+                .OrderBy(r => r.From)
+                .ThenBy(r => r.Key, StringComparer.Ordinal),
         ];
     }
 
@@ -40,7 +42,17 @@ internal static class FeedBook
         before.Cancelled || before.To <= s.Now ? before : Row(s, before.Key, before.From, before.To, before.Words, Sequence(s, before), cancelled: true);
 
     private static FeedEventRow Row(GardenSnapshot s, string key, DateTimeOffset from, DateTimeOffset to, string words, int sequence, bool cancelled) =>
-        new() { GardenId = s.Garden.Id, Key = key, From = from, To = to, Words = words, Sequence = sequence, Cancelled = cancelled, ChangedAt = s.Now };
+        new()
+        {
+            GardenId = s.Garden.Id,
+            Key = key,
+            From = from,
+            To = to,
+            Words = words,
+            Sequence = sequence,
+            Cancelled = cancelled,
+            ChangedAt = s.Now,
+        };
 
     /// <summary>Rises with the clock, so that two changes are in order even where nobody kept the first.</summary>
     private static int Sequence(GardenSnapshot s, FeedEventRow? before) =>
@@ -52,7 +64,19 @@ internal static class FeedBook
         foreach (var outing in rota.Outings)
         {
             var answer = PlanEndpoints.Outing(s, outing);
-            var lines = answer.Tanks.SelectMany(t => t.Rounds.Select(r => Say.Of("plan.roundOf", ("amount", t.Amount), ("recipeName", t.RecipeName.InSentence()), ("where", r.Where), ("targetName", r.TargetName.InSentence()), ("round", r.Round), ("rounds", r.Rounds))));
+            var lines = answer.Tanks.SelectMany(t =>
+                t.Rounds.Select(r =>
+                    Say.Of(
+                        "plan.roundOf",
+                        ("amount", t.Amount),
+                        ("recipeName", t.RecipeName.InSentence()),
+                        ("where", r.Where),
+                        ("targetName", r.TargetName.InSentence()),
+                        ("round", r.Round),
+                        ("rounds", r.Rounds)
+                    )
+                )
+            );
             yield return new Visit("outing/" + outing.Key, outing.Hours.From, outing.Hours.To, $"{PlanEndpoints.InShort(outing)}\n{string.Join('\n', lines)}");
         }
 

@@ -59,7 +59,14 @@ internal static class FeedEndpoints
         };
         if (!row.Cancelled)
         {
-            visit.Alarms.Add(new Alarm { Action = AlarmAction.Display, Description = lines[0], Trigger = new Trigger(Duration.FromMinutes(-AlarmMinutesBefore)) });
+            visit.Alarms.Add(
+                new Alarm
+                {
+                    Action = AlarmAction.Display,
+                    Description = lines[0],
+                    Trigger = new Trigger(Duration.FromMinutes(-AlarmMinutesBefore)),
+                }
+            );
         }
 
         return visit;

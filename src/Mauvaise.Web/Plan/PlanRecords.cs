@@ -31,10 +31,22 @@ public sealed record PlannedRoundAnswer(
     double Litres,
     string Amount,
     IReadOnlyList<string> Why,
-    IReadOnlyList<string> Against);
+    IReadOnlyList<string> Against
+);
 
 /// <param name="Fillings">Equal fillings of the household's sprayer, when one filling is not enough; 1 otherwise.</param>
-public sealed record PlannedTankAnswer(string Recipe, string RecipeName, string Material, string Hatch, DoseStep Step, double Litres, string Amount, int Fillings, string Shake, IReadOnlyList<PlannedRoundAnswer> Rounds);
+public sealed record PlannedTankAnswer(
+    string Recipe,
+    string RecipeName,
+    string Material,
+    string Hatch,
+    DoseStep Step,
+    double Litres,
+    string Amount,
+    int Fillings,
+    string Shake,
+    IReadOnlyList<PlannedRoundAnswer> Rounds
+);
 
 public sealed record PlannedTaskAnswer(Guid Id, string Name, string Where, string How);
 
@@ -46,7 +58,8 @@ public sealed record OutingAnswer(
     HoursAnswer Hours,
     string Title,
     IReadOnlyList<PlannedTankAnswer> Tanks,
-    IReadOnlyList<PlannedTaskAnswer> Tasks);
+    IReadOnlyList<PlannedTaskAnswer> Tasks
+);
 
 public sealed record PlannedPatchAnswer(Guid PlantingId, string Where, string Target, string Recipe, string RecipeName, DateOnly On);
 
@@ -79,7 +92,8 @@ public sealed record RotaAnswer(
     IReadOnlyList<string> Cannot,
     IReadOnlyList<OutlineAnswer> Outline,
     IReadOnlyList<PlanChangeAnswer> Changes,
-    IReadOnlyList<PlanChoiceAnswer> Choices);
+    IReadOnlyList<PlanChoiceAnswer> Choices
+);
 
 /// <param name="MorePercent">Of a bed's crop; null where it can not be.</param>
 public sealed record MoveAnswer(DateOnly On, double? MorePercent, string Sentence);
@@ -88,6 +102,14 @@ public sealed record MoveAnswer(DateOnly On, double? MorePercent, string Sentenc
 /// <param name="Target">For a pin or a skip.</param>
 /// <param name="Material">For a ban.</param>
 /// <param name="On">Pin: the day. Skip: not before the day after.</param>
-public sealed record NewPlanChoice(Guid Id, PlanWord Word, Guid PlantingId, string? Target = null, string? Material = null, DateOnly? On = null, Guid? MemberId = null);
+public sealed record NewPlanChoice(
+    Guid Id,
+    PlanWord Word,
+    Guid PlantingId,
+    string? Target = null,
+    string? Material = null,
+    DateOnly? On = null,
+    Guid? MemberId = null
+);
 
 public sealed record OutingLogged(IReadOnlyList<string> Sprayed, IReadOnlyList<DateOnly> CheckBacks);

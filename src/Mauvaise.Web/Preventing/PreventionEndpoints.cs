@@ -30,7 +30,8 @@ public sealed record PreventionSaid(
     [property: MaxLength(PreventionEndpoints.MostItems)] IReadOnlyList<PreventionItem> Items,
     PreventionWord Word,
     DateOnly? On = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 /// <summary>What is worth doing before anything is found.</summary>
 public static class PreventionEndpoints
@@ -53,17 +54,31 @@ public static class PreventionEndpoints
         }
 
         var kinds = PreventionPlan.Of(s).Kinds;
-        return TypedResults.Ok(new PreventionAnswer(
-            Sentence(s, [.. kinds.SelectMany(k => k.Due)]),
-            [.. kinds.Select(k => new PreventionGroupAnswer(
-                k.Measure.Id, k.Measure.Name, k.Measure.Prevents!.Why, k.Measure.How, PreventiveKind.MinutesOf(k.Due),
-                [.. k.All.Select(w => new PreventiveWorkAnswer(w.Planting.Id, s.Where(w.Planting), w.State, w.On, w.Why, Math.Round(w.Worth * 100)))]))]));
+        return TypedResults.Ok(
+            new PreventionAnswer(
+                Sentence(s, [.. kinds.SelectMany(k => k.Due)]),
+                [
+                    .. kinds.Select(k => new PreventionGroupAnswer(
+                        k.Measure.Id,
+                        k.Measure.Name,
+                        k.Measure.Prevents!.Why,
+                        k.Measure.How,
+                        PreventiveKind.MinutesOf(k.Due),
+                        [.. k.All.Select(w => new PreventiveWorkAnswer(w.Planting.Id, s.Where(w.Planting), w.State, w.On, w.Why, Math.Round(w.Worth * 100)))]
+                    )),
+                ]
+            )
+        );
     }
 
     private static string Sentence(GardenSnapshot s, List<PreventiveWork> due) =>
         !s.Growing.Any() ? Say.Of("picking.nothingIsPlantedYet")
         : due.Count == 0 ? Say.Of("preventing.nothingIsDueBeforeTrouble")
-        : Say.Of("preventing.wouldKeepTroubleOffNow", ("some", Say.Of("words.things", ("n", due.Select(w => w.Measure.Id).Distinct().Count()))), ("some2", Say.Of("words.plantings", ("n", due.Select(w => w.Planting.Id).Distinct().Count()))));
+        : Say.Of(
+            "preventing.wouldKeepTroubleOffNow",
+            ("some", Say.Of("words.things", ("n", due.Select(w => w.Measure.Id).Distinct().Count()))),
+            ("some2", Say.Of("words.plantings", ("n", due.Select(w => w.Planting.Id).Distinct().Count())))
+        );
 
     private static async Task<Results<Created, ProblemHttpResult>> Answer(Guid gardenId, PreventionSaid body, GardenTools tools, CancellationToken stop)
     {
@@ -79,12 +94,24 @@ public static class PreventionEndpoints
         var checks = new Checks()
             .That(body.Items.Count > 0, "items", "items-none", Say.Of("preventing.chooseWhatWasDone"))
             .That(body.Items.Select(i => i.Id).Distinct().Count() == body.Items.Count, "items", "id-twice", Say.Of("preventing.twoPiecesOfWorkWereSent"))
-            .That(body.Items.DistinctBy(i => (i.PlantingId, i.Step)).Count() == body.Items.Count, "items", "work-twice",
-                Say.Of("preventing.theSameWorkOnTheSame"))
-            .That(strange is null, "items", "work-unknown",
-                Say.Of("preventing.isNoWorkBeforeTroubleThere", ("findMeasure", s.Catalogue.FindMeasure(strange?.Step ?? "")?.Name ?? strange?.Step)))
-            .That(body.On is null || (body.Word == PreventionWord.Planned && body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)),
-                "on", "day-range", Say.Of("preventing.aDayIsForWhat", ("furthestDays", FurthestDays)));
+            .That(
+                body.Items.DistinctBy(i => (i.PlantingId, i.Step)).Count() == body.Items.Count,
+                "items",
+                "work-twice",
+                Say.Of("preventing.theSameWorkOnTheSame")
+            )
+            .That(
+                strange is null,
+                "items",
+                "work-unknown",
+                Say.Of("preventing.isNoWorkBeforeTroubleThere", ("findMeasure", s.Catalogue.FindMeasure(strange?.Step ?? "")?.Name ?? strange?.Step))
+            )
+            .That(
+                body.On is null || (body.Word == PreventionWord.Planned && body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)),
+                "on",
+                "day-range",
+                Say.Of("preventing.aDayIsForWhat", ("furthestDays", FurthestDays))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();

@@ -34,18 +34,34 @@ public static class ReadingEndpoints
         garden.MapDelete("/readings/{readingId:guid}", Strike);
     }
 
-    private static async Task<Results<Ok<IReadOnlyList<ReadingKindAnswer>>, ProblemHttpResult>> Show(Guid gardenId, Guid placeId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<IReadOnlyList<ReadingKindAnswer>>, ProblemHttpResult>> Show(
+        Guid gardenId,
+        Guid placeId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Places.FirstOrDefault(p => p.Id == placeId) is not { } place)
         {
             return Problems.NotFound("place");
         }
 
-        return TypedResults.Ok<IReadOnlyList<ReadingKindAnswer>>(
-        [
-            .. s.Catalogue.Readings.Where(k => k.IsFor(place.Kind)).Select(k => new ReadingKindAnswer(
-                k.Id, k.Name, k.Unit, PlaceReadings.Sentence(s, place, k), PlaceReadings.StateOf(s, place, k),
-                [.. s.Readings.Where(r => r.PlaceId == placeId && r.Of == k.Id).Reverse().Select(r => new ReadingAnswer(r.Id, r.At, r.Value, k.Told(r.Value)))])),
+        return TypedResults.Ok<IReadOnlyList<ReadingKindAnswer>>([
+            .. s
+                .Catalogue.Readings.Where(k => k.IsFor(place.Kind))
+                .Select(k => new ReadingKindAnswer(
+                    k.Id,
+                    k.Name,
+                    k.Unit,
+                    PlaceReadings.Sentence(s, place, k),
+                    PlaceReadings.StateOf(s, place, k),
+                    [
+                        .. s
+                            .Readings.Where(r => r.PlaceId == placeId && r.Of == k.Id)
+                            .Reverse()
+                            .Select(r => new ReadingAnswer(r.Id, r.At, r.Value, k.Told(r.Value))),
+                    ]
+                )),
         ]);
     }
 
@@ -66,12 +82,30 @@ public static class ReadingEndpoints
         var kind = s.Catalogue.Readings.FirstOrDefault(k => k.Id == body.Of);
         var checks = new Checks()
             .That(place is not null, "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
-            .That(kind is not null, "of", "reading-unknown",
-                Say.Of("readings.thisCanNotBeMeasuredHere", ("nearest", CatalogueRules.Nearest(body.Of, s.Catalogue.Readings.Select(k => k.Id)))))
-            .That(kind is null || place is null || kind.IsFor(place.Kind), "of", "reading-elsewhere", Say.Of("readings.isNotMeasured", ("kind", kind?.Name), ("place", place?.Name)))
-            .That(kind is null || (body.Value >= kind.Least && body.Value <= kind.Most), "value", "value-range",
-                Say.Of("readings.liesBetween", ("kind", kind?.Name), ("kind2", kind?.Told(kind.Least)), ("kind3", kind?.Told(kind.Most))))
-            .That(at <= tools.Now && at > tools.Now.AddDays(-OldestDays), "at", "day-range", Say.Of("readings.itWasMeasuredNowOrEarlier", ("oldestDays", OldestDays)));
+            .That(
+                kind is not null,
+                "of",
+                "reading-unknown",
+                Say.Of("readings.thisCanNotBeMeasuredHere", ("nearest", CatalogueRules.Nearest(body.Of, s.Catalogue.Readings.Select(k => k.Id))))
+            )
+            .That(
+                kind is null || place is null || kind.IsFor(place.Kind),
+                "of",
+                "reading-elsewhere",
+                Say.Of("readings.isNotMeasured", ("kind", kind?.Name), ("place", place?.Name))
+            )
+            .That(
+                kind is null || (body.Value >= kind.Least && body.Value <= kind.Most),
+                "value",
+                "value-range",
+                Say.Of("readings.liesBetween", ("kind", kind?.Name), ("kind2", kind?.Told(kind.Least)), ("kind3", kind?.Told(kind.Most)))
+            )
+            .That(
+                at <= tools.Now && at > tools.Now.AddDays(-OldestDays),
+                "at",
+                "day-range",
+                Say.Of("readings.itWasMeasuredNowOrEarlier", ("oldestDays", OldestDays))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -92,7 +126,13 @@ public static class ReadingEndpoints
         return TypedResults.Created((string?)null);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(Guid gardenId, Guid readingId, Guid? memberId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Strike(
+        Guid gardenId,
+        Guid readingId,
+        Guid? memberId,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Readings.FirstOrDefaultAsync(r => r.GardenId == gardenId && r.Id == readingId, stop) is { } row)

@@ -1,8 +1,8 @@
-using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
@@ -21,7 +21,16 @@ namespace Mauvaise.Web.Sprays;
 
 /// <param name="CheckBackOn">When to look whether it worked.</param>
 /// <param name="PickFrom">First day to pick again; null when the label says.</param>
-public sealed record ApplicationAnswer(Guid Id, DateTimeOffset At, string Material, double Litres, string Amount, IReadOnlyList<string> Where, DateOnly CheckBackOn, DateOnly? PickFrom);
+public sealed record ApplicationAnswer(
+    Guid Id,
+    DateTimeOffset At,
+    string Material,
+    double Litres,
+    string Amount,
+    IReadOnlyList<string> Where,
+    DateOnly CheckBackOn,
+    DateOnly? PickFrom
+);
 
 /// <summary>Logging a spray: it starts the cover and sets the check-back.</summary>
 public static class SprayEndpoints
@@ -34,14 +43,29 @@ public static class SprayEndpoints
     {
         var day = s.Garden.DateOf(at);
         return checks
-            .That(plantings.Count > 0 && plantings.All(p => s.FindPlanting(p) is not null), "plantingIds", "plantings-missing", Say.Of("plan.chooseWhereItWentOnePlanting"))
-            .That(plantings.Select(s.FindPlanting).OfType<Planting>().All(p => p.GrowsOn(day)), "at", "planting-not-growing", Say.Of("sprays.oneOfThePlantingsDidNot"))
+            .That(
+                plantings.Count > 0 && plantings.All(p => s.FindPlanting(p) is not null),
+                "plantingIds",
+                "plantings-missing",
+                Say.Of("plan.chooseWhereItWentOnePlanting")
+            )
+            .That(
+                plantings.Select(s.FindPlanting).OfType<Planting>().All(p => p.GrowsOn(day)),
+                "at",
+                "planting-not-growing",
+                Say.Of("sprays.oneOfThePlantingsDidNot")
+            )
             .That(at <= s.Now.AddMinutes(5), "at", "time-ahead", Say.Of("sprays.aSprayIsLoggedAfter"))
             .That(shareWetted is null or (> 0 and <= 1), "shareWetted", "share-range", Say.Of("sprays.theShareOfLeavesWettedLies"))
             .That(note is null or { Length: <= 2000 }, "note", "note-long", Say.Of("plan.aNoteHasUpTo2000"));
     }
 
-    private static async Task<Results<Created<ApplicationAnswer>, ProblemHttpResult>> Save(Guid gardenId, NewApplication body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Created<ApplicationAnswer>, ProblemHttpResult>> Save(
+        Guid gardenId,
+        NewApplication body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -57,9 +81,26 @@ public static class SprayEndpoints
         var at = body.At ?? s.Now;
         var left = batch is null ? 0 : s.LeftIn(batch);
         var wet = batch is null or { Litres: > 0 };
-        var checks = CheckSpray(s, new Checks().That(batch is not null, "batchId", "batch-unknown", Say.Of("sprays.mixABottleFirstSo")), at, body.PlantingIds, body.ShareWetted, body.Note)
-            .That(wet ? body.Litres > 0 : body.Litres == 0, "litres", "litres-range", wet ? Say.Of("sprays.litresUsedAreOver0") : Say.Of("ledger.thisIsNoLiquidItHas"))
-            .That(batch is null || body.Litres <= left + 0.05, "litres", "litres-over-bottle", Say.Of("sprays.theBottleHeldNoMoreCan", ("text", TankVolume.Text(left, s.Garden.Kitchen))))
+        var checks = CheckSpray(
+                s,
+                new Checks().That(batch is not null, "batchId", "batch-unknown", Say.Of("sprays.mixABottleFirstSo")),
+                at,
+                body.PlantingIds,
+                body.ShareWetted,
+                body.Note
+            )
+            .That(
+                wet ? body.Litres > 0 : body.Litres == 0,
+                "litres",
+                "litres-range",
+                wet ? Say.Of("sprays.litresUsedAreOver0") : Say.Of("ledger.thisIsNoLiquidItHas")
+            )
+            .That(
+                batch is null || body.Litres <= left + 0.05,
+                "litres",
+                "litres-over-bottle",
+                Say.Of("sprays.theBottleHeldNoMoreCan", ("text", TankVolume.Text(left, s.Garden.Kitchen)))
+            )
             .That(batch?.EmptiedAt is null, "batchId", "bottle-empty", Say.Of("sprays.thisBottleWasPouredAway"))
             .That(batch is null or { PatchTest: false } || body.PatchTest, "patchTest", "patch-only", Say.Of("sprays.thisBottleWasMixedForTwo"))
             .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", Say.Of("sprays.theBottleWasMixedAfter"))
@@ -81,12 +122,18 @@ public static class SprayEndpoints
     /// <summary>Why the rest of a bottle does not belong on plantings that it was not mixed for; null when it does.</summary>
     private static ProblemHttpResult? Elsewhere(GardenSnapshot s, NewApplication body, Batch batch, DateTimeOffset at)
     {
-        var inMix = batch.Ingredients.OrderByDescending(i => i.Role == "active").ThenByDescending(i => i.Role == "partner").Select(i => s.Catalogue.Material(i.Material)).ToList();
+        var inMix = batch
+            .Ingredients.OrderByDescending(i => i.Role == "active")
+            .ThenByDescending(i => i.Role == "partner")
+            .Select(i => s.Catalogue.Material(i.Material))
+            .ToList();
         var working = batch.Ingredients.Count(i => i.Role is "active" or "partner");
         foreach (var planting in body.PlantingIds.Except(batch.PlantingIds).Select(s.FindPlanting).OfType<Planting>())
         {
             var crop = s.Catalogue.Crop(planting.Crop);
-            var untried = batch.Ingredients.Where(i => i.Role is "active" or "partner").Select(i => UseGuards.PatchOf(s, crop, s.Catalogue.Material(i.Material)))
+            var untried = batch
+                .Ingredients.Where(i => i.Role is "active" or "partner")
+                .Select(i => UseGuards.PatchOf(s, crop, s.Catalogue.Material(i.Material)))
                 .FirstOrDefault(p => p.State is PatchState.Needed or PatchState.Waiting);
             if (UseGuards.Against(s, planting, inMix, at, working).FirstOrDefault() is { } reason)
             {
@@ -95,7 +142,10 @@ public static class SprayEndpoints
 
             if (untried is not null && !body.PatchTest)
             {
-                return Problems.Refused("use-patch-test", Say.Of("sprays.wasNotTriedOnYetTwo", ("material", untried.Material.Name), ("crop", crop.Name.InSentence())));
+                return Problems.Refused(
+                    "use-patch-test",
+                    Say.Of("sprays.wasNotTriedOnYetTwo", ("material", untried.Material.Name), ("crop", crop.Name.InSentence()))
+                );
             }
         }
 
@@ -114,6 +164,7 @@ public static class SprayEndpoints
             Figure.Volume(a.Litres),
             [.. a.Treated.Select(t => s.FindPlanting(t.PlantingId)).OfType<Planting>().Select(p => s.Where(p))],
             s.CheckBacks.Where(c => c.ApplicationId == a.Id).Select(c => c.DueOn).DefaultIfEmpty(day).Min(),
-            material.DaysToWait is { } wait ? day.AddDays(wait) : null);
+            material.DaysToWait is { } wait ? day.AddDays(wait) : null
+        );
     }
 }

@@ -30,7 +30,8 @@ public sealed record SuspectAnswer(
     bool Underside,
     IReadOnlyList<LifeStage> Stages,
     bool NoSpray,
-    string? InsteadOfSpray);
+    string? InsteadOfSpray
+);
 
 /// <param name="LeadIfYes">Probability of the first suspect after a yes.</param>
 public sealed record QuestionAnswer(string Sign, string Question, double LeadIfYes, double LeadIfNo);
@@ -61,7 +62,8 @@ public sealed record SuspectsAnswer(
     SharedActionAnswer? NamingCanWait,
     TrendAnswer? Trend,
     double Line,
-    string LineReason);
+    string LineReason
+);
 
 /// <param name="Present">True for yes, false for no.</param>
 public sealed record SignAnswer(string Sign, bool Present, Guid? MemberId = null);
@@ -78,8 +80,7 @@ public static class SuspectEndpoints
     /// <summary>A group is offered as a name from this probability on.</summary>
     private const double GroupSure = 0.7;
 
-    private static string NotListedMeanwhile =>
-        Say.Of("suspects.somethingThatIsNotListedExplains");
+    private static string NotListedMeanwhile => Say.Of("suspects.somethingThatIsNotListedExplains");
 
     public static void MapSuspects(this IEndpointRouteBuilder app)
     {
@@ -89,11 +90,19 @@ public static class SuspectEndpoints
         observation.MapPut("/name", Name);
     }
 
-    private static async Task<Results<Ok<SuspectsAnswer>, ProblemHttpResult>> Rank(Guid gardenId, Guid observationId, string? skip, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<SuspectsAnswer>, ProblemHttpResult>> Rank(
+        Guid gardenId,
+        Guid observationId,
+        string? skip,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s
+        if (
+            await tools.LoadAsync(gardenId, stop) is not { } s
             || s.Observations.FirstOrDefault(o => o.Id == observationId) is not { } seen
-            || s.FindPlanting(seen.PlantingId) is not { } planting)
+            || s.FindPlanting(seen.PlantingId) is not { } planting
+        )
         {
             return Problems.NotFound("note");
         }
@@ -104,22 +113,41 @@ public static class SuspectEndpoints
         var ranking = SuspectRanker.Rank(s.Catalogue, LocalClues.At(s, planting, sky, seen.LookId), Evidence.Of(seen), skipped);
         var lead = (seen.Named is { } named ? s.Catalogue.FindTarget(named) : null) ?? ranking.Suspects[0].Target;
         var line = ObservationEndpoints.Line(s, planting, lead);
-        return TypedResults.Ok(new SuspectsAnswer(
-            ObservationEndpoints.Answer(s, seen),
-            crop.Leaf,
-            [.. ranking.Suspects.Take(Shown).Select(x => Suspect(s.Catalogue, x))],
-            ranking.NotListed,
-            ranking.NotListed > ranking.Suspects[0].Probability ? NotListedMeanwhile : null,
-            Group(s.Catalogue, ranking),
-            ranking.Together is { } two ? new TogetherAnswer(two.First.Name, two.Second.Name, two.Probability, Say.Of("suspects.perhapsTwoAtOnceAndName", ("first", two.First.Name.InSentence()), ("second", two.Second.Name.InSentence()))) : null,
-            ranking.Next is { } q ? new QuestionAnswer(q.Sign.Id, q.Sign.Question, q.LeadIfYes, q.LeadIfNo) : null,
-            ranking.NamingCanWait is { } shared ? new SharedActionAnswer(TargetGroups.Words(shared.Group), ranking.Suspects[0].Target.Id, shared.Sentence) : null,
-            TrendAnswer.Of(WalkRound.TrendOf(s, planting.Id, lead.Id, seen)),
-            line.Share,
-            line.Reason));
+        return TypedResults.Ok(
+            new SuspectsAnswer(
+                ObservationEndpoints.Answer(s, seen),
+                crop.Leaf,
+                [.. ranking.Suspects.Take(Shown).Select(x => Suspect(s.Catalogue, x))],
+                ranking.NotListed,
+                ranking.NotListed > ranking.Suspects[0].Probability ? NotListedMeanwhile : null,
+                Group(s.Catalogue, ranking),
+                ranking.Together is { } two
+                    ? new TogetherAnswer(
+                        two.First.Name,
+                        two.Second.Name,
+                        two.Probability,
+                        Say.Of("suspects.perhapsTwoAtOnceAndName", ("first", two.First.Name.InSentence()), ("second", two.Second.Name.InSentence()))
+                    )
+                    : null,
+                ranking.Next is { } q ? new QuestionAnswer(q.Sign.Id, q.Sign.Question, q.LeadIfYes, q.LeadIfNo) : null,
+                ranking.NamingCanWait is { } shared
+                    ? new SharedActionAnswer(TargetGroups.Words(shared.Group), ranking.Suspects[0].Target.Id, shared.Sentence)
+                    : null,
+                TrendAnswer.Of(WalkRound.TrendOf(s, planting.Id, lead.Id, seen)),
+                line.Share,
+                line.Reason
+            )
+        );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Answer(Guid gardenId, Guid observationId, SignAnswer body, GardenTools tools, GardenCatalogue catalogue, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Answer(
+        Guid gardenId,
+        Guid observationId,
+        SignAnswer body,
+        GardenTools tools,
+        GardenCatalogue catalogue,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Observations.Include(o => o.Signs).FirstOrDefaultAsync(o => o.GardenId == gardenId && o.Id == observationId, stop) is not { } row)
         {
@@ -132,31 +160,52 @@ public static class SuspectEndpoints
             return checks.Problem();
         }
 
-        await tools.Log.WriteAsync(gardenId, body.MemberId, body.Present ? Say.Of("suspects.answeredYes", ("findSign", catalogue.FindSign(body.Sign)!.Name)) : Say.Of("suspects.answeredNo", ("findSign", catalogue.FindSign(body.Sign)!.Name)), db =>
-        {
-            if (row.Signs.FirstOrDefault(x => x.Sign == body.Sign) is { } before)
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            body.Present
+                ? Say.Of("suspects.answeredYes", ("findSign", catalogue.FindSign(body.Sign)!.Name))
+                : Say.Of("suspects.answeredNo", ("findSign", catalogue.FindSign(body.Sign)!.Name)),
+            db =>
             {
-                before.Present = body.Present;
-            }
-            else
-            {
-                db.Add(new ObservedSignRow { ObservationId = row.Id, Sign = body.Sign, Present = body.Present });
-            }
-        }, stop);
+                if (row.Signs.FirstOrDefault(x => x.Sign == body.Sign) is { } before)
+                {
+                    before.Present = body.Present;
+                }
+                else
+                {
+                    db.Add(
+                        new ObservedSignRow
+                        {
+                            ObservationId = row.Id,
+                            Sign = body.Sign,
+                            Present = body.Present,
+                        }
+                    );
+                }
+            },
+            stop
+        );
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Name(Guid gardenId, Guid observationId,
-        NameGiven body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Name(
+        Guid gardenId,
+        Guid observationId,
+        NameGiven body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        if (await tools.LoadAsync(gardenId, stop) is not { Catalogue: var catalogue }
-            || await tools.Db.Observations.FirstOrDefaultAsync(o => o.GardenId == gardenId && o.Id == observationId, stop) is not { } row)
+        if (
+            await tools.LoadAsync(gardenId, stop) is not { Catalogue: var catalogue }
+            || await tools.Db.Observations.FirstOrDefaultAsync(o => o.GardenId == gardenId && o.Id == observationId, stop) is not { } row
+        )
         {
             return Problems.NotFound("note");
         }
 
-        var checks = new Checks().That(catalogue.FindTarget(body.Target) is not null, "target", "target-unknown",
-            Say.Of("suspects.thisNameIsNeither"));
+        var checks = new Checks().That(catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", Say.Of("suspects.thisNameIsNeither"));
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -166,20 +215,34 @@ public static class SuspectEndpoints
         if (row.Named != body.Target || row.NameIsGroup != body.Group || row.OwnName != own)
         {
             var target = catalogue.Target(body.Target);
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("suspects.namedIt", ("own", own ?? (body.Group ? TargetGroups.Words(target.Group) : target.Name.InSentence()))), _ =>
-            {
-                row.Named = body.Target;
-                row.NameIsGroup = body.Group;
-                row.OwnName = own;
-            }, stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                Say.Of("suspects.namedIt", ("own", own ?? (body.Group ? TargetGroups.Words(target.Group) : target.Name.InSentence()))),
+                _ =>
+                {
+                    row.Named = body.Target;
+                    row.NameIsGroup = body.Group;
+                    row.OwnName = own;
+                },
+                stop
+            );
         }
 
         return TypedResults.NoContent();
     }
 
     private static NameGroupAnswer? Group(GardenCatalogue catalogue, SuspectRanking ranking) =>
-        ranking.Groups[0] is var first && first.Probability >= GroupSure && ranking.Suspects[0].Probability < GroupSure && catalogue.NameOfGroup(first.NameGroup) is { } target
-            ? new NameGroupAnswer(target.Id, target.Name, first.Probability, Say.Of("suspects.in100ItIsWhichKind", ("probability", Say.In(first.Probability * 100, "0")), ("target", target.Name.InSentence())))
+        ranking.Groups[0] is var first
+        && first.Probability >= GroupSure
+        && ranking.Suspects[0].Probability < GroupSure
+        && catalogue.NameOfGroup(first.NameGroup) is { } target
+            ? new NameGroupAnswer(
+                target.Id,
+                target.Name,
+                first.Probability,
+                Say.Of("suspects.in100ItIsWhichKind", ("probability", Say.In(first.Probability * 100, "0")), ("target", target.Name.InSentence()))
+            )
             : null;
 
     private static SuspectAnswer Suspect(GardenCatalogue catalogue, Suspect x)
@@ -199,6 +262,7 @@ public static class SuspectEndpoints
             sign.Part == "underside",
             x.Target.Stages,
             x.Target.NoSpray,
-            x.Target.InsteadOfSpray);
+            x.Target.InsteadOfSpray
+        );
     }
 }

@@ -1,6 +1,6 @@
-using Mauvaise.Core.Deeds;
 using System.Security.Cryptography;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Trials;
@@ -46,12 +46,24 @@ public static class TrialEndpoints
     private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid trialId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } trial ? TypedResults.Ok(Answer(s, trial)) : Problems.NotFound("trial");
 
-    private static async Task<Results<Ok<TrialPowerAnswer>, ProblemHttpResult>> Power(Guid gardenId, int units, int leavesPerUnit, int sides, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<TrialPowerAnswer>, ProblemHttpResult>> Power(
+        Guid gardenId,
+        int units,
+        int leavesPerUnit,
+        int sides,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         var checks = new Checks()
             .That(units is > 0 and <= MostUnits, "units", "units-range", Say.Of("trials.unitsLieBetween1", ("mostUnits", MostUnits)))
             .That(leavesPerUnit is > 0 and <= MostLeaves, "leavesPerUnit", "leaves-range", Say.Of("trials.leavesOnEachLieBetween1", ("mostLeaves", MostLeaves)))
-            .That(sides is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", Say.Of("trials.aTrialHasToSides", ("fewestSides", Lot.FewestSides), ("mostSides", Lot.MostSides)))
+            .That(
+                sides is >= Lot.FewestSides and <= Lot.MostSides,
+                "sides",
+                "sides-range",
+                Say.Of("trials.aTrialHasToSides", ("fewestSides", Lot.FewestSides), ("mostSides", Lot.MostSides))
+            )
             .That(units >= sides, "units", "units-few", Say.Of("trials.eachSideWantsOneUnit"));
         return !checks.Passed ? checks.Problem()
             : await tools.LoadAsync(gardenId, stop) is null ? Problems.NotFound("garden")
@@ -63,7 +75,19 @@ public static class TrialEndpoints
 
     private static async Task<Results<Ok<TrialSheet>, ProblemHttpResult>> Sheet(Guid gardenId, Guid trialId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } t
-            ? TypedResults.Ok(new TrialSheet(t.Name, t.Blind && t.ClosedAt is null, [.. t.Sides.Select(side => new TrialSheetSide(Letter(side.Number), Name(s, side), [.. t.Units.Where(u => u.Side == side.Number).Select(u => new TrialSheetUnit(u.Number, Where(s, u)))]))]))
+            ? TypedResults.Ok(
+                new TrialSheet(
+                    t.Name,
+                    t.Blind && t.ClosedAt is null,
+                    [
+                        .. t.Sides.Select(side => new TrialSheetSide(
+                            Letter(side.Number),
+                            Name(s, side),
+                            [.. t.Units.Where(u => u.Side == side.Number).Select(u => new TrialSheetUnit(u.Number, Where(s, u)))]
+                        )),
+                    ]
+                )
+            )
             : Problems.NotFound("trial");
 
     private static async Task<Results<Created<TrialAnswer>, ProblemHttpResult>> Open(Guid gardenId, NewTrial body, GardenTools tools, CancellationToken stop)
@@ -83,15 +107,50 @@ public static class TrialEndpoints
         var checks = new Checks()
             .That(body.Name.Trim() is { Length: > 0 and <= 80 }, "name", "name-length", Say.Of("trials.giveTheTrialAName"))
             .That(s.Catalogue.FindTarget(body.Target) is not null, "target", "target-unknown", Say.Of("trials.chooseThePestOrDisease"))
-            .That(body.Sides.Count is >= Lot.FewestSides and <= Lot.MostSides, "sides", "sides-range", Say.Of("trials.aTrialHasToSides", ("fewestSides", Lot.FewestSides), ("mostSides", Lot.MostSides)))
+            .That(
+                body.Sides.Count is >= Lot.FewestSides and <= Lot.MostSides,
+                "sides",
+                "sides-range",
+                Say.Of("trials.aTrialHasToSides", ("fewestSides", Lot.FewestSides), ("mostSides", Lot.MostSides))
+            )
             .That(body.Sides.Count(x => x.Recipe is null) == 1, "sides", "sides-alone", Say.Of("trials.oneSideAndOnlyOne"))
-            .That(recipes.All(r => s.Catalogue.FindRecipe(r) is { IsWet: true } recipe && s.Catalogue.Material(recipe.Active.Material).Doses is not null), "sides", "recipe-unknown", Say.Of("trials.oneOfTheRecipesIsNot"))
-            .That(body.Sides.Select(x => (x.Recipe, x.Step)).Distinct().Count() == body.Sides.Count, "sides", "sides-twice", Say.Of("trials.twoSidesAreTheSame"))
-            .That(body.Plantings.All(p => p.Units > 0 && s.FindPlanting(p.PlantingId) is { } planting && planting.GrowsOn(s.Today)), "plantings", "plantings-missing", Say.Of("trials.choosePlantingsThatGrowNowEach"))
-            .That(body.Plantings.Select(p => p.PlantingId).Distinct().Count() == body.Plantings.Count, "plantings", "planting-twice", Say.Of("trials.aPlantingIsNamedTwice"))
+            .That(
+                recipes.All(r => s.Catalogue.FindRecipe(r) is { IsWet: true } recipe && s.Catalogue.Material(recipe.Active.Material).Doses is not null),
+                "sides",
+                "recipe-unknown",
+                Say.Of("trials.oneOfTheRecipesIsNot")
+            )
+            .That(
+                body.Sides.Select(x => (x.Recipe, x.Step)).Distinct().Count() == body.Sides.Count,
+                "sides",
+                "sides-twice",
+                Say.Of("trials.twoSidesAreTheSame")
+            )
+            .That(
+                body.Plantings.All(p => p.Units > 0 && s.FindPlanting(p.PlantingId) is { } planting && planting.GrowsOn(s.Today)),
+                "plantings",
+                "plantings-missing",
+                Say.Of("trials.choosePlantingsThatGrowNowEach")
+            )
+            .That(
+                body.Plantings.Select(p => p.PlantingId).Distinct().Count() == body.Plantings.Count,
+                "plantings",
+                "planting-twice",
+                Say.Of("trials.aPlantingIsNamedTwice")
+            )
             .That(units >= body.Sides.Count && units <= MostUnits, "plantings", "units-range", Say.Of("trials.itTakesAUnitForEach", ("mostUnits", MostUnits)))
-            .That(body.Unit != TrialUnitKind.Place || body.Plantings.All(p => p.Units == 1), "plantings", "place-units", Say.Of("trials.whereWholePlacesAreComparedEach"))
-            .That(body.Unit == TrialUnitKind.Leaf ? body.LeavesPerUnit == 1 : body.LeavesPerUnit is >= 1 and <= MostLeaves, "leavesPerUnit", "leaves-range", body.Unit == TrialUnitKind.Leaf ? Say.Of("trials.aMarkedLeafIsOneLeaf") : Say.Of("trials.leavesToCountOnEachLie", ("mostLeaves", MostLeaves)));
+            .That(
+                body.Unit != TrialUnitKind.Place || body.Plantings.All(p => p.Units == 1),
+                "plantings",
+                "place-units",
+                Say.Of("trials.whereWholePlacesAreComparedEach")
+            )
+            .That(
+                body.Unit == TrialUnitKind.Leaf ? body.LeavesPerUnit == 1 : body.LeavesPerUnit is >= 1 and <= MostLeaves,
+                "leavesPerUnit",
+                "leaves-range",
+                body.Unit == TrialUnitKind.Leaf ? Say.Of("trials.aMarkedLeafIsOneLeaf") : Say.Of("trials.leavesToCountOnEachLie", ("mostLeaves", MostLeaves))
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -99,25 +158,61 @@ public static class TrialEndpoints
 
         var seed = body.Seed ?? RandomNumberGenerator.GetInt32(1, 1_000_000);
         var dealt = Lot.Deal([.. body.Plantings.SelectMany(p => Enumerable.Repeat(p.PlantingId, p.Units))], body.Sides.Count, seed);
-        await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("trials.openedTheTrial", ("body", body.Name.Trim())), db => db.Trials.Add(new TrialRow
-        {
-            Id = body.Id,
-            GardenId = gardenId,
-            Name = body.Name.Trim(),
-            Target = body.Target,
-            Unit = body.Unit,
-            LeavesPerUnit = body.LeavesPerUnit,
-            Seed = seed,
-            Blind = body.Blind,
-            OpenedAt = tools.Now,
-            MemberId = body.MemberId,
-            Sides = [.. body.Sides.Select((x, i) => new TrialSideRow { TrialId = body.Id, Number = i + 1, Recipe = x.Recipe, Step = x.Step })],
-            Units = [.. dealt.Select(u => new TrialUnitRow { TrialId = body.Id, Number = u.Number, PlantingId = u.PlantingId, Side = u.Side })],
-        }), stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("trials.openedTheTrial", ("body", body.Name.Trim())),
+            db =>
+                db.Trials.Add(
+                    new TrialRow
+                    {
+                        Id = body.Id,
+                        GardenId = gardenId,
+                        Name = body.Name.Trim(),
+                        Target = body.Target,
+                        Unit = body.Unit,
+                        LeavesPerUnit = body.LeavesPerUnit,
+                        Seed = seed,
+                        Blind = body.Blind,
+                        OpenedAt = tools.Now,
+                        MemberId = body.MemberId,
+                        Sides =
+                        [
+                            .. body.Sides.Select(
+                                (x, i) =>
+                                    new TrialSideRow
+                                    {
+                                        TrialId = body.Id,
+                                        Number = i + 1,
+                                        Recipe = x.Recipe,
+                                        Step = x.Step,
+                                    }
+                            ),
+                        ],
+                        Units =
+                        [
+                            .. dealt.Select(u => new TrialUnitRow
+                            {
+                                TrialId = body.Id,
+                                Number = u.Number,
+                                PlantingId = u.PlantingId,
+                                Side = u.Side,
+                            }),
+                        ],
+                    }
+                ),
+            stop
+        );
         return TypedResults.Created((string?)null, await AnswerAsync(tools, gardenId, body.Id, stop));
     }
 
-    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Count(Guid gardenId, Guid trialId, TrialCounts body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Count(
+        Guid gardenId,
+        Guid trialId,
+        TrialCounts body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || Find(s, trialId) is not { } trial)
         {
@@ -133,7 +228,12 @@ public static class TrialEndpoints
             .That(at <= s.Now.AddMinutes(5) && at >= trial.OpenedAt, "at", "time-outside", Say.Of("trials.aCountLiesBetweenTheOpening"))
             .That(fresh.All(c => trial.Units.Any(u => u.Number == c.Unit)), "counts", "unit-unknown", Say.Of("trials.oneOfTheUnitsIsNot"))
             .That(fresh.Select(c => c.Unit).Distinct().Count() == fresh.Count, "counts", "unit-twice", Say.Of("trials.aUnitWasCountedTwice"))
-            .That(fresh.All(c => c.LeavesLooked is >= 1 and <= 1000 && c.LeavesAffected >= 0 && c.LeavesAffected <= c.LeavesLooked), "counts", "affected-over-looked", Say.Of("trials.affectedLeavesLieBetween0"))
+            .That(
+                fresh.All(c => c.LeavesLooked is >= 1 and <= 1000 && c.LeavesAffected >= 0 && c.LeavesAffected <= c.LeavesLooked),
+                "counts",
+                "affected-over-looked",
+                Say.Of("trials.affectedLeavesLieBetween0")
+            )
             .That(fresh.All(c => c.SeverityPercent is null or (>= 0 and <= 100)), "counts", "severity-range", Say.Of("trials.theShareOfTheLeaf"));
         if (!checks.Passed)
         {
@@ -142,25 +242,40 @@ public static class TrialEndpoints
 
         if (fresh.Count > 0)
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("trials.countedOfTheTrial", ("fresh", fresh.Count), ("trial", trial.Name)), db => db.TrialCounts.AddRange(fresh.Select(c => new TrialCountRow
-            {
-                Id = c.Id,
-                GardenId = gardenId,
-                TrialId = trialId,
-                Unit = c.Unit,
-                At = at,
-                LeavesLooked = c.LeavesLooked,
-                LeavesAffected = c.LeavesAffected,
-                SeverityPercent = c.SeverityPercent,
-                MemberId = body.MemberId,
-            })), stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                Say.Of("trials.countedOfTheTrial", ("fresh", fresh.Count), ("trial", trial.Name)),
+                db =>
+                    db.TrialCounts.AddRange(
+                        fresh.Select(c => new TrialCountRow
+                        {
+                            Id = c.Id,
+                            GardenId = gardenId,
+                            TrialId = trialId,
+                            Unit = c.Unit,
+                            At = at,
+                            LeavesLooked = c.LeavesLooked,
+                            LeavesAffected = c.LeavesAffected,
+                            SeverityPercent = c.SeverityPercent,
+                            MemberId = body.MemberId,
+                        })
+                    ),
+                stop
+            );
         }
 
         return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
     }
 
     /// <summary>The sides were treated: each is logged as a spray, so that waits, limits and the ledger know of it.</summary>
-    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Treat(Guid gardenId, Guid trialId, TrialTreated body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Treat(
+        Guid gardenId,
+        Guid trialId,
+        TrialTreated body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || Find(s, trialId) is not { } trial)
         {
@@ -176,7 +291,12 @@ public static class TrialEndpoints
         var checks = new Checks()
             .That(trial.ClosedAt is null, "", "trial-closed", Say.Of("trials.thisTrialIsClosed"))
             .That(trial.TreatedAt is null, "", "trial-treated", Say.Of("trials.theSidesWereTreatedAlready"))
-            .That(body.Sides.Select(x => x.Number).Order().SequenceEqual(treated.Select(x => x.Number)), "sides", "sides-treated", Say.Of("trials.sayForEverySide"))
+            .That(
+                body.Sides.Select(x => x.Number).Order().SequenceEqual(treated.Select(x => x.Number)),
+                "sides",
+                "sides-treated",
+                Say.Of("trials.sayForEverySide")
+            )
             .That(body.Sides.All(x => x.Litres is > 0 and <= Mix.MostLitres), "sides", "litres-range", BenchOrder.SizeRange(true));
         if (!checks.Passed)
         {
@@ -187,7 +307,11 @@ public static class TrialEndpoints
         foreach (var (side, done) in treated.Zip(body.Sides.OrderBy(x => x.Number)))
         {
             Guid[] plantings = [.. trial.Units.Where(u => u.Side == side.Number).Select(u => u.PlantingId).Distinct()];
-            var made = MixDeeds.Make(s, new MixAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false, true), done.Litres);
+            var made = MixDeeds.Make(
+                s,
+                new MixAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false, true),
+                done.Litres
+            );
             // A trial keeps the rules of any spray.
             if (made.Reasons.FirstOrDefault(r => r.Verdict == MixVerdict.Refused && r.Code != "patch-test") is { } refused)
             {
@@ -195,7 +319,15 @@ public static class TrialEndpoints
             }
 
             var bottle = Bottles.Fill(s.After(written), done.BatchId, plantings, trial.Target, false, made.Mix, tools.Now, body.MemberId);
-            var order = new NewApplication(done.ApplicationId, done.BatchId, plantings, made.Mix.Litres, trial.Unit == TrialUnitKind.Place ? null : MarkedShare, Note: Say.Of("trials.trialSide", ("trial", trial.Name), ("letter", Letter(side.Number))), MemberId: body.MemberId);
+            var order = new NewApplication(
+                done.ApplicationId,
+                done.BatchId,
+                plantings,
+                made.Mix.Litres,
+                trial.Unit == TrialUnitKind.Place ? null : MarkedShare,
+                Note: Say.Of("trials.trialSide", ("trial", trial.Name), ("letter", Letter(side.Number))),
+                MemberId: body.MemberId
+            );
             // What came of it is told by the trial's own counts, and nothing goes on by itself.
             var spray = Core.Deeds.Sprays.Log(s, order, bottle.Batches[0], tools.Now, SprayReason.OwnIdea) with { Courses = [], CheckBacks = [] };
             written = written.And(bottle).And(spray);
@@ -207,7 +339,13 @@ public static class TrialEndpoints
         return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
     }
 
-    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Close(Guid gardenId, Guid trialId, TrialClosed body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Close(
+        Guid gardenId,
+        Guid trialId,
+        TrialClosed body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || Find(s, trialId) is not { } trial)
         {
@@ -233,9 +371,11 @@ public static class TrialEndpoints
 
     private static string Letter(int number) => ((char)('A' + number - 1)).ToString();
 
-    private static string Name(GardenSnapshot s, TrialSide side) => side.Recipe is null ? Say.Of("trials.leftAlone") : s.Catalogue.FindRecipe(side.Recipe)?.Name ?? side.Recipe;
+    private static string Name(GardenSnapshot s, TrialSide side) =>
+        side.Recipe is null ? Say.Of("trials.leftAlone") : s.Catalogue.FindRecipe(side.Recipe)?.Name ?? side.Recipe;
 
-    private static string Where(GardenSnapshot s, TrialUnit unit) => s.FindPlanting(unit.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone");
+    private static string Where(GardenSnapshot s, TrialUnit unit) =>
+        s.FindPlanting(unit.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone");
 
     private static TrialAnswer Answer(GardenSnapshot s, Trial t)
     {
@@ -256,26 +396,57 @@ public static class TrialEndpoints
             t.OpenedAt,
             t.TreatedAt,
             t.ClosedAt,
-            [.. result.Sides.Select(r => new TrialSideAnswer(
-                r.Side.Number, Letter(r.Side.Number), r.Side.Recipe, Name(s, r.Side), r.Side.Step,
-                r.Side.Recipe is { } recipe && s.Catalogue.FindRecipe(recipe) is { } known ? s.Catalogue.Group(s.Catalogue.Material(known.Active.Material).Group).Hatch : null,
-                r.Units, r.Leaves, Rounded(r.Affected), Rounded(r.AffectedBefore), Rounded(r.AreaUnderCurve),
-                Shown(r.Control?.Percent), Shown(r.Control?.Low), Shown(r.Control?.High), r.Method, r.Verdict, r.Sentence))],
-            [.. t.Units.Select(u => (Unit: u, Counts: t.Counts.Where(c => c.Unit == u.Number).ToList())).Select(u => new TrialUnitAnswer(
-                u.Unit.Number, u.Unit.PlantingId, Where(s, u.Unit), hidden ? null : u.Unit.Side, u.Counts.Count, u.Counts.LastOrDefault()?.LeavesLooked, u.Counts.LastOrDefault()?.LeavesAffected))],
+            [
+                .. result.Sides.Select(r => new TrialSideAnswer(
+                    r.Side.Number,
+                    Letter(r.Side.Number),
+                    r.Side.Recipe,
+                    Name(s, r.Side),
+                    r.Side.Step,
+                    r.Side.Recipe is { } recipe && s.Catalogue.FindRecipe(recipe) is { } known
+                        ? s.Catalogue.Group(s.Catalogue.Material(known.Active.Material).Group).Hatch
+                        : null,
+                    r.Units,
+                    r.Leaves,
+                    Rounded(r.Affected),
+                    Rounded(r.AffectedBefore),
+                    Rounded(r.AreaUnderCurve),
+                    Shown(r.Control?.Percent),
+                    Shown(r.Control?.Low),
+                    Shown(r.Control?.High),
+                    r.Method,
+                    r.Verdict,
+                    r.Sentence
+                )),
+            ],
+            [
+                .. t
+                    .Units.Select(u => (Unit: u, Counts: t.Counts.Where(c => c.Unit == u.Number).ToList()))
+                    .Select(u => new TrialUnitAnswer(
+                        u.Unit.Number,
+                        u.Unit.PlantingId,
+                        Where(s, u.Unit),
+                        hidden ? null : u.Unit.Side,
+                        u.Counts.Count,
+                        u.Counts.LastOrDefault()?.LeavesLooked,
+                        u.Counts.LastOrDefault()?.LeavesAffected
+                    )),
+            ],
             rounds,
             result.PowerSentence,
-            Next(t, rounds));
+            Next(t, rounds)
+        );
     }
 
-    private static string Next(Trial t, int rounds) => t switch
-    {
-        { ClosedAt: not null } => Say.Of("trials.closedWhatItShowedCounts"),
-        { TreatedAt: null } when rounds == 0 => Say.Of("trials.markTheUnitsWithTheirLabels"),
-        { TreatedAt: null } => Say.Of("trials.countedBeforeTreatTheSidesNow"),
-        _ when t.Counts.All(c => c.At <= t.TreatedAt) => Say.Of("trials.treatedCountTheSameUnitsAgain"),
-        _ => Say.Of("trials.countedAfterCountAgain"),
-    };
+    private static string Next(Trial t, int rounds) =>
+        t switch
+        {
+            { ClosedAt: not null } => Say.Of("trials.closedWhatItShowedCounts"),
+            { TreatedAt: null } when rounds == 0 => Say.Of("trials.markTheUnitsWithTheirLabels"),
+            { TreatedAt: null } => Say.Of("trials.countedBeforeTreatTheSidesNow"),
+            _ when t.Counts.All(c => c.At <= t.TreatedAt) => Say.Of("trials.treatedCountTheSameUnitsAgain"),
+            _ => Say.Of("trials.countedAfterCountAgain"),
+        };
 
     private static double? Rounded(double? value) => value is { } v ? Math.Round(v, 4) : null;
 

@@ -21,7 +21,8 @@ public sealed record NewTrial(
     IReadOnlyList<NewTrialSide> Sides,
     IReadOnlyList<NewTrialUnits> Plantings,
     int? Seed = null,
-    Guid? MemberId = null);
+    Guid? MemberId = null
+);
 
 public sealed record NewTrialCount(Guid Id, int Unit, int LeavesLooked, int LeavesAffected, double? SeverityPercent = null);
 
@@ -53,7 +54,8 @@ public sealed record TrialSideAnswer(
     double? ControlHigh,
     string? Method,
     TrialVerdict? Verdict,
-    string Sentence);
+    string Sentence
+);
 
 /// <param name="Side">Null while the trial is blind.</param>
 public sealed record TrialUnitAnswer(int Number, Guid PlantingId, string Where, int? Side, int Counts, int? LastLooked, int? LastAffected);
@@ -75,7 +77,8 @@ public sealed record TrialAnswer(
     IReadOnlyList<TrialUnitAnswer> Units,
     int CountRounds,
     string Power,
-    string Next);
+    string Next
+);
 
 /// <summary>Which units a side treats: for whoever sprays, and for the labels.</summary>
 public sealed record TrialSheetSide(string Letter, string Name, IReadOnlyList<TrialSheetUnit> Units);

@@ -11,10 +11,15 @@ public sealed record UndoRequest(long DeedId);
 /// <summary>Taking back the last write.</summary>
 public static class UndoEndpoints
 {
-    public static void MapUndo(this IEndpointRouteBuilder app) =>
-        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Undo").MapPost("/undo", Undo);
+    public static void MapUndo(this IEndpointRouteBuilder app) => app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Undo").MapPost("/undo", Undo);
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Undo(Guid gardenId, UndoRequest body, HttpContext http, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Undo(
+        Guid gardenId,
+        UndoRequest body,
+        HttpContext http,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         // Where people sign in, one takes back what one did oneself; who keeps the garden may take back anything.
         var only = http.Features.Get<Standing>() is { Role: not Role.Owner } standing ? standing.MemberId : (Guid?)null;

@@ -1,6 +1,6 @@
-using Mauvaise.Core.Deeds;
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
 using Mauvaise.Core.Scouting;
@@ -36,7 +36,12 @@ public static class ObservationEndpoints
     public static Checks CheckCount(GardenSnapshot s, NewObservation body, Checks checks)
     {
         checks
-            .That(body.LeavesLooked >= 0 && body.LeavesLooked <= MostLeaves, "leavesLooked", "leaves-range", Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves)))
+            .That(
+                body.LeavesLooked >= 0 && body.LeavesLooked <= MostLeaves,
+                "leavesLooked",
+                "leaves-range",
+                Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves))
+            )
             .That(body.Helpers is >= 0 and <= 10_000, "helpers", "helpers-range", Say.Of("walk.helpersLieBetween0And10000"))
             .That(body.Mummies is >= 0 and <= 10_000, "mummies", "mummies-range", Say.Of("walk.mummiesLieBetween0And10000"))
             .That(body.Note is null or { Length: <= 2000 }, "note", "note-long", Say.Of("plan.aNoteHasUpTo2000"))
@@ -52,43 +57,48 @@ public static class ObservationEndpoints
         return CheckWhen(s, body, checks);
     }
 
-    public static ObservationAnswer Answer(GardenSnapshot s, Observation o) => new(
-        o.Id,
-        o.LookId,
-        o.WalkId,
-        o.PlantingId,
-        s.FindPlanting(o.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone"),
-        o.At,
-        o.LeavesLooked,
-        o.LeavesAffected,
-        o.SeverityPercent,
-        o.Ants,
-        o.Helpers,
-        o.Mummies,
-        o.Part,
-        o.Side,
-        o.Roots,
-        o.Signs,
-        o.Named,
-        NamedAs(s, o),
-        o.Note);
+    public static ObservationAnswer Answer(GardenSnapshot s, Observation o) =>
+        new(
+            o.Id,
+            o.LookId,
+            o.WalkId,
+            o.PlantingId,
+            s.FindPlanting(o.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone"),
+            o.At,
+            o.LeavesLooked,
+            o.LeavesAffected,
+            o.SeverityPercent,
+            o.Ants,
+            o.Helpers,
+            o.Mummies,
+            o.Part,
+            o.Side,
+            o.Roots,
+            o.Signs,
+            o.Named,
+            NamedAs(s, o),
+            o.Note
+        );
 
     /// <summary>The action line for what was last named on a planting, or for something without a name.</summary>
-    public static ActionLine Line(GardenSnapshot s, Planting planting, Target? target) =>
-        ActionLine.At(s, planting, target);
+    public static ActionLine Line(GardenSnapshot s, Planting planting, Target? target) => ActionLine.At(s, planting, target);
 
     private static string? NamedAs(GardenSnapshot s, Observation o) =>
-        o.OwnName ?? (o.Named is null || s.Catalogue.FindTarget(o.Named) is not { } target ? null
-        : o.NameIsGroup ? char.ToUpperInvariant(TargetGroups.Words(target.Group)[0]) + TargetGroups.Words(target.Group)[1..]
-        : target.Name);
+        o.OwnName
+        ?? (
+            o.Named is null || s.Catalogue.FindTarget(o.Named) is not { } target ? null
+            : o.NameIsGroup ? char.ToUpperInvariant(TargetGroups.Words(target.Group)[0]) + TargetGroups.Words(target.Group)[1..]
+            : target.Name
+        );
 
-    private static void CheckTrouble(GardenSnapshot s, Checks checks, string at, int looked, int affected, double? severity, IReadOnlyList<SeenSign> signs) => checks
-        .That(affected >= 0, $"{at}leavesAffected", "affected-negative", Say.Of("walk.affectedLeavesCanNotBeFewer"))
-        .That(affected <= looked, $"{at}leavesAffected", "affected-over-looked", Say.Of("walk.moreLeavesAreAffectedThanWere"))
-        .That(severity is null or (>= 0 and <= 100), $"{at}severityPercent", "severity-range", Say.Of("trials.theShareOfTheLeaf"))
-        .That(severity is null or 0 || affected > 0, $"{at}severityPercent", "severity-clean", Say.Of("walk.howMuchOfALeaf"))
-        .That(signs.All(x => s.Catalogue.FindSign(x.Sign) is not null), $"{at}signs", "sign-unknown", Say.Of("walk.oneOfTheSignsIsNot"))
-        .That(signs.Select(x => x.Sign).Distinct().Count() == signs.Count, $"{at}signs", "sign-twice", Say.Of("walk.aSignIsNamedTwice"));
+    private static void CheckTrouble(GardenSnapshot s, Checks checks, string at, int looked, int affected, double? severity, IReadOnlyList<SeenSign> signs) =>
+        checks
+            .That(affected >= 0, $"{at}leavesAffected", "affected-negative", Say.Of("walk.affectedLeavesCanNotBeFewer"))
+            .That(affected <= looked, $"{at}leavesAffected", "affected-over-looked", Say.Of("walk.moreLeavesAreAffectedThanWere"))
+            .That(severity is null or (>= 0 and <= 100), $"{at}severityPercent", "severity-range", Say.Of("trials.theShareOfTheLeaf"))
+            .That(severity is null or 0 || affected > 0, $"{at}severityPercent", "severity-clean", Say.Of("walk.howMuchOfALeaf"))
+            .That(signs.All(x => s.Catalogue.FindSign(x.Sign) is not null), $"{at}signs", "sign-unknown", Say.Of("walk.oneOfTheSignsIsNot"))
+            .That(signs.Select(x => x.Sign).Distinct().Count() == signs.Count, $"{at}signs", "sign-twice", Say.Of("walk.aSignIsNamedTwice"));
 
     private static Checks CheckWhen(GardenSnapshot s, NewObservation body, Checks checks)
     {
@@ -106,7 +116,14 @@ public static class ObservationEndpoints
     }
 
     private static async Task<Results<Ok<SampleAnswer>, ProblemHttpResult>> Sample(
-        Guid gardenId, Guid plantingId, int looked, int affected, string? target, GardenTools tools, CancellationToken stop)
+        Guid gardenId,
+        Guid plantingId,
+        int looked,
+        int affected,
+        string? target,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s || s.FindPlanting(plantingId) is not { } planting)
         {
@@ -127,7 +144,12 @@ public static class ObservationEndpoints
         return TypedResults.Ok(new SampleAnswer(r.Share, r.Low, r.High, r.Verdict, r.MoreLeaves, line.Share, line.Reason));
     }
 
-    private static async Task<Results<Created<ObservationAnswer>, ProblemHttpResult>> Note(Guid gardenId, NewObservation body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Created<ObservationAnswer>, ProblemHttpResult>> Note(
+        Guid gardenId,
+        NewObservation body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -142,7 +164,12 @@ public static class ObservationEndpoints
         var foreign = body.WalkId is { } walk && await tools.Db.Walks.AnyAsync(w => w.Id == walk && w.GardenId != gardenId, stop);
         var checks = CheckCount(s, body, new Checks())
             .That(!foreign, "walkId", "walk-foreign", Say.Of("walk.thisWalkBelongsToAnotherGarden"))
-            .That(body.LeavesLooked > 0 || body.Signs.Count > 0 || body.Helpers + body.Mummies > 0 || body.Note is { Length: > 0 }, "leavesLooked", "nothing-noted", Say.Of("walk.lookAtOneLeafAtLeast"));
+            .That(
+                body.LeavesLooked > 0 || body.Signs.Count > 0 || body.Helpers + body.Mummies > 0 || body.Note is { Length: > 0 },
+                "leavesLooked",
+                "nothing-noted",
+                Say.Of("walk.lookAtOneLeafAtLeast")
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -153,12 +180,22 @@ public static class ObservationEndpoints
         return TypedResults.Created($"/api/gardens/{gardenId}/observations/{body.Id}", Answer(after, written.Observations[0]));
     }
 
-    private static async Task<Results<Ok<ObservationAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid observationId, GardenTools tools, CancellationToken stop) =>
+    private static async Task<Results<Ok<ObservationAnswer>, ProblemHttpResult>> Show(
+        Guid gardenId,
+        Guid observationId,
+        GardenTools tools,
+        CancellationToken stop
+    ) =>
         await tools.LoadAsync(gardenId, stop) is { } s && await tools.FindCountAsync(s, observationId, stop) is { } seen
             ? TypedResults.Ok(Answer(s, seen))
             : Problems.NotFound("note");
 
-    private static async Task<Results<Ok<IReadOnlyList<ObservationAnswer>>, ProblemHttpResult>> OfPlanting(Guid gardenId, Guid plantingId, GardenTools tools, CancellationToken stop) =>
+    private static async Task<Results<Ok<IReadOnlyList<ObservationAnswer>>, ProblemHttpResult>> OfPlanting(
+        Guid gardenId,
+        Guid plantingId,
+        GardenTools tools,
+        CancellationToken stop
+    ) =>
         await tools.LoadAsync(gardenId, stop) is { } s && s.FindPlanting(plantingId) is not null
             ? TypedResults.Ok<IReadOnlyList<ObservationAnswer>>([.. s.CountsOf(plantingId).Reverse().Take(20).Select(o => Answer(s, o))])
             : Problems.NotFound("planting");

@@ -22,7 +22,8 @@ public sealed record ObservationAnswer(
     IReadOnlyList<SeenSign> Signs,
     string? Named,
     string? NamedAs,
-    string? Note);
+    string? Note
+);
 
 /// <summary>A count against the action line, while it is being made.</summary>
 public sealed record SampleAnswer(double Share, double Low, double High, SampleVerdict Verdict, int MoreLeaves, double Line, string LineReason);

@@ -25,7 +25,8 @@ public sealed record PlantingStopAnswer(
     TrendAnswer? Trend,
     double Line,
     string LineReason,
-    IReadOnlyList<WatchAnswer> Watch);
+    IReadOnlyList<WatchAnswer> Watch
+);
 
 public sealed record PlaceStopAnswer(Guid PlaceId, string Place, IReadOnlyList<string> Why, IReadOnlyList<PlantingStopAnswer> Plantings);
 
@@ -36,12 +37,23 @@ public sealed record StopLinesAnswer(double Line, IReadOnlyList<int> BelowAtMost
 
 /// <summary>A round that is going on.</summary>
 /// <param name="ToName">Observations of this round that wait for a name.</param>
-public sealed record WalkAnswer(Guid Id, DateTimeOffset StartedAt, IReadOnlyList<Guid> SkippedPlaceIds, IReadOnlyList<Guid> SeenPlantingIds, IReadOnlyList<ObservationAnswer> ToName);
+public sealed record WalkAnswer(
+    Guid Id,
+    DateTimeOffset StartedAt,
+    IReadOnlyList<Guid> SkippedPlaceIds,
+    IReadOnlyList<Guid> SeenPlantingIds,
+    IReadOnlyList<ObservationAnswer> ToName
+);
 
 /// <param name="Minutes">What all of it takes, as this garden has shown.</param>
 /// <param name="Parts">Shorter rounds for who has less time, the shortest first.</param>
-public sealed record RoundAnswer(WalkAnswer? Walk, IReadOnlyList<PlaceStopAnswer> Stops, IReadOnlyList<StopLinesAnswer> StopLines,
-    int Minutes, IReadOnlyList<WalkPart> Parts);
+public sealed record RoundAnswer(
+    WalkAnswer? Walk,
+    IReadOnlyList<PlaceStopAnswer> Stops,
+    IReadOnlyList<StopLinesAnswer> StopLines,
+    int Minutes,
+    IReadOnlyList<WalkPart> Parts
+);
 
 /// <param name="At">When it began, for what is sent later; null for now.</param>
 public sealed record WalkStart(Guid? MemberId = null, DateTimeOffset? At = null);
@@ -72,12 +84,15 @@ public static class RoundEndpoints
 
         var stops = WalkRound.Plan(s);
         var lines = stops.SelectMany(x => x.Plantings).Select(p => p.Line.Share).Distinct().Order();
-        return TypedResults.Ok(new RoundAnswer(
-            s.Walks.LastOrDefault(w => w.IsOpen(s.Now)) is { } open ? Walk(s, open) : null,
-            [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, x.Why, [.. x.Plantings.Select(p => Stop(s, p))]))],
-            [.. lines.Select(StopLines)],
-            WalkRound.Minutes(s, stops.Count),
-            WalkRound.Parts(s, stops)));
+        return TypedResults.Ok(
+            new RoundAnswer(
+                s.Walks.LastOrDefault(w => w.IsOpen(s.Now)) is { } open ? Walk(s, open) : null,
+                [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, x.Why, [.. x.Plantings.Select(p => Stop(s, p))]))],
+                [.. lines.Select(StopLines)],
+                WalkRound.Minutes(s, stops.Count),
+                WalkRound.Parts(s, stops)
+            )
+        );
     }
 
     private static WalkAnswer Walk(GardenSnapshot s, WalkTaken walk)
@@ -88,7 +103,8 @@ public static class RoundEndpoints
             walk.StartedAt,
             walk.SkippedPlaceIds,
             [.. seen.Select(o => o.PlantingId).Distinct()],
-            [.. seen.Where(o => o.Named is null && (o.LeavesAffected > 0 || o.Signs.Count > 0)).Select(o => ObservationEndpoints.Answer(s, o))]);
+            [.. seen.Where(o => o.Named is null && (o.LeavesAffected > 0 || o.Signs.Count > 0)).Select(o => ObservationEndpoints.Answer(s, o))]
+        );
     }
 
     private static PlantingStopAnswer Stop(GardenSnapshot s, PlantingStop p)
@@ -107,7 +123,8 @@ public static class RoundEndpoints
             TrendAnswer.Of(p.Trend),
             p.Line.Share,
             p.Line.Reason,
-            [.. p.Watch.Select(w => new WatchAnswer(w.Target.Id, w.Target.Name, w.Target.LookFirst, w.Share, w.Why, w.Target.Stages))]);
+            [.. p.Watch.Select(w => new WatchAnswer(w.Target.Id, w.Target.Name, w.Target.LookFirst, w.Share, w.Why, w.Target.Stages))]
+        );
     }
 
     private static StopLinesAnswer StopLines(double line)
@@ -116,7 +133,13 @@ public static class RoundEndpoints
         return new(line, [.. lines.Select(l => l.BelowAtMost ?? -1)], [.. lines.Select(l => l.AboveAtLeast ?? -1)]);
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Start(Guid gardenId, Guid walkId, WalkStart body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Start(
+        Guid gardenId,
+        Guid walkId,
+        WalkStart body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (!await tools.Db.Gardens.AnyAsync(g => g.Id == gardenId, stop))
         {
@@ -126,7 +149,22 @@ public static class RoundEndpoints
         if (!await tools.Db.Walks.AnyAsync(w => w.Id == walkId, stop))
         {
             var at = body.At is { } given && given < tools.Now ? given : tools.Now;
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("walk.startedAWalk"), db => db.Walks.Add(new WalkRow { Id = walkId, GardenId = gardenId, StartedAt = at, MemberId = body.MemberId }), stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                Say.Of("walk.startedAWalk"),
+                db =>
+                    db.Walks.Add(
+                        new WalkRow
+                        {
+                            Id = walkId,
+                            GardenId = gardenId,
+                            StartedAt = at,
+                            MemberId = body.MemberId,
+                        }
+                    ),
+                stop
+            );
         }
 
         return TypedResults.NoContent();
@@ -147,7 +185,14 @@ public static class RoundEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Skip(Guid gardenId, Guid walkId, Guid placeId, WalkDeed body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Skip(
+        Guid gardenId,
+        Guid walkId,
+        Guid placeId,
+        WalkDeed body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Walks.Include(w => w.Skipped).FirstOrDefaultAsync(w => w.Id == walkId && w.GardenId == gardenId, stop) is not { } walk)
         {
@@ -161,7 +206,13 @@ public static class RoundEndpoints
 
         if (walk.Skipped.All(x => x.PlaceId != placeId))
         {
-            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("walk.skipped", ("place", place.Name)), db => db.Add(new SkippedPlaceRow { WalkId = walkId, PlaceId = placeId }), stop);
+            await tools.Log.WriteAsync(
+                gardenId,
+                body.MemberId,
+                Say.Of("walk.skipped", ("place", place.Name)),
+                db => db.Add(new SkippedPlaceRow { WalkId = walkId, PlaceId = placeId }),
+                stop
+            );
         }
 
         return TypedResults.NoContent();

@@ -22,7 +22,12 @@ internal static class StationEndpoints
         weather.MapPost("/readings", Take);
     }
 
-    private static async Task<Results<Ok<StationKeyAnswer>, ProblemHttpResult>> NewKey(Guid gardenId, StationKeyRequest body, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<StationKeyAnswer>, ProblemHttpResult>> NewKey(
+        Guid gardenId,
+        StationKeyRequest body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Gardens.FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
         {
@@ -35,7 +40,13 @@ internal static class StationEndpoints
     }
 
     /// <summary>Readings pushed by a station. A batch may be sent again: the last word on an hour counts.</summary>
-    private static async Task<Results<Ok<StationAnswer>, ProblemHttpResult>> Take(Guid gardenId, StationBatch body, HttpRequest request, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<StationAnswer>, ProblemHttpResult>> Take(
+        Guid gardenId,
+        StationBatch body,
+        HttpRequest request,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.Db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is not { } garden)
         {
@@ -48,7 +59,12 @@ internal static class StationEndpoints
             return Problems.Of(StatusCodes.Status401Unauthorized, "station-key", Say.Of("weather.sendTheStationsKey", ("keyHeader", KeyHeader)));
         }
 
-        var checks = new Checks().That(body.Readings.Count is > 0 and <= MostReadings, "readings", "readings-range", Say.Of("weather.send1ToReadingsAtOnce", ("mostReadings", MostReadings)));
+        var checks = new Checks().That(
+            body.Readings.Count is > 0 and <= MostReadings,
+            "readings",
+            "readings-range",
+            Say.Of("weather.send1ToReadingsAtOnce", ("mostReadings", MostReadings))
+        );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -58,8 +74,20 @@ internal static class StationEndpoints
         var hours = new Dictionary<DateTimeOffset, List<WeatherHour>>();
         foreach (var r in body.Readings)
         {
-            var reading = new WeatherHour(r.TemperatureC, r.RelativeHumidityPercent, r.WindMetresPerSecond, r.GustMetresPerSecond, r.RainMm, r.CloudPercent, r.LeafWetness, r.SolarWattsPerSquareMetre);
-            var why = r.At > tools.Now.AddHours(1) ? Say.Of("weather.liesInTheFuture") : r.At < tools.Now.AddYears(-20) ? Say.Of("weather.liesOverTwentyYearsBack") : reading.Impossible();
+            var reading = new WeatherHour(
+                r.TemperatureC,
+                r.RelativeHumidityPercent,
+                r.WindMetresPerSecond,
+                r.GustMetresPerSecond,
+                r.RainMm,
+                r.CloudPercent,
+                r.LeafWetness,
+                r.SolarWattsPerSquareMetre
+            );
+            var why =
+                r.At > tools.Now.AddHours(1) ? Say.Of("weather.liesInTheFuture")
+                : r.At < tools.Now.AddYears(-20) ? Say.Of("weather.liesOverTwentyYearsBack")
+                : reading.Impossible();
             if (why is not null)
             {
                 refused.Add(Say.Of("weather.utc", ("utcDateTime", Say.In(r.At.UtcDateTime, "yyyy-MM-dd HH:mm")), ("why", why)));
@@ -77,7 +105,13 @@ internal static class StationEndpoints
 
         if (hours.Count > 0)
         {
-            await WeatherStore.PutAsync(tools.Db, gardenId, WeatherSource.Station, WeatherStore.Series(hours.ToDictionary(h => h.Key, h => WeatherTable.Together(h.Value))), stop);
+            await WeatherStore.PutAsync(
+                tools.Db,
+                gardenId,
+                WeatherSource.Station,
+                WeatherStore.Series(hours.ToDictionary(h => h.Key, h => WeatherTable.Together(h.Value))),
+                stop
+            );
         }
 
         var heard = await tools.Db.WeatherFetches.FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Station, stop);
@@ -88,7 +122,10 @@ internal static class StationEndpoints
         }
 
         heard.AnsweredAt = tools.Now;
-        heard.Trouble = refused.Count == 0 ? null : refused.Count == 1 ? Say.Of("weather.oneReadingWasLeftOut", ("refused", refused[0])) : Say.Of("weather.readingsWereLeftOut", ("refused", refused.Count), ("refused2", refused[0]));
+        heard.Trouble =
+            refused.Count == 0 ? null
+            : refused.Count == 1 ? Say.Of("weather.oneReadingWasLeftOut", ("refused", refused[0]))
+            : Say.Of("weather.readingsWereLeftOut", ("refused", refused.Count), ("refused2", refused[0]));
         await tools.Db.SaveChangesAsync(stop);
         return TypedResults.Ok(new StationAnswer(hours.Count, refused));
     }

@@ -34,17 +34,20 @@ internal static class TableEndpoints
 
         var columns = body.Columns ?? WeatherTable.Guess(table.Header, table.Lines);
         var reading = WeatherTable.Read(table.Lines, columns, garden.Latitude, garden.Longitude, garden.Zone);
-        return TypedResults.Ok(new TablePreview(
-            columns,
-            table.Header,
-            [.. table.Lines.Take(5)],
-            table.Lines.Count,
-            reading.Daily,
-            reading.Hours.Count,
-            reading.Hours.Count == 0 ? null : reading.Hours.Keys.Min(),
-            reading.Hours.Count == 0 ? null : reading.Hours.Keys.Max().AddHours(1),
-            reading.Bad.Count,
-            [.. reading.Bad.Take(BadShown).Select(b => new BadLineAnswer(b.Line + 1, table.Raw[b.Line - 1], b.Why))]));
+        return TypedResults.Ok(
+            new TablePreview(
+                columns,
+                table.Header,
+                [.. table.Lines.Take(5)],
+                table.Lines.Count,
+                reading.Daily,
+                reading.Hours.Count,
+                reading.Hours.Count == 0 ? null : reading.Hours.Keys.Min(),
+                reading.Hours.Count == 0 ? null : reading.Hours.Keys.Max().AddHours(1),
+                reading.Bad.Count,
+                [.. reading.Bad.Take(BadShown).Select(b => new BadLineAnswer(b.Line + 1, table.Raw[b.Line - 1], b.Why))]
+            )
+        );
     }
 
     private static async Task<Results<Ok<TableImported>, ProblemHttpResult>> Import(Guid gardenId, TableImport body, GardenTools tools, CancellationToken stop)
@@ -68,7 +71,15 @@ internal static class TableEndpoints
             return checks.Problem();
         }
 
-        await WeatherEndpoints.KeepAsync(tools, gardenId, body.MemberId, Say.Of("weather.importedHoursOfWeather", ("hours", reading.Hours.Count)), WeatherSource.File, [WeatherStore.Series(reading.Hours)], stop);
+        await WeatherEndpoints.KeepAsync(
+            tools,
+            gardenId,
+            body.MemberId,
+            Say.Of("weather.importedHoursOfWeather", ("hours", reading.Hours.Count)),
+            WeatherSource.File,
+            [WeatherStore.Series(reading.Hours)],
+            stop
+        );
         return TypedResults.Ok(new TableImported(reading.Hours.Count, reading.Bad.Count));
     }
 

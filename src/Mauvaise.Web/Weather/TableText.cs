@@ -13,13 +13,16 @@ public sealed record TableText(IReadOnlyList<string> Header, IReadOnlyList<IRead
     /// <exception cref="FormatException">There is no line below the header, or a quote never ends.</exception>
     public static TableText Read(string text)
     {
-        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            DetectDelimiter = true,
-            DetectDelimiterValues = [";", "\t", ",", "|"],
-            IgnoreBlankLines = true,
-            BadDataFound = null,
-        });
+        using var parser = new CsvParser(
+            new StringReader(text),
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                DetectDelimiter = true,
+                DetectDelimiterValues = [";", "\t", ",", "|"],
+                IgnoreBlankLines = true,
+                BadDataFound = null,
+            }
+        );
         var lines = new List<IReadOnlyList<string>>();
         var raw = new List<string>();
         while (parser.Read())

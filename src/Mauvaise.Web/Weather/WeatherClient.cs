@@ -86,8 +86,17 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
             fetch.AnsweredAt = now;
             fetch.Trouble = refused.Count == 0 ? null : Say.Of("weather.hoursHadImpossibleValuesAndWere", ("refused", refused.Count));
         }
-        catch (Exception e) when (e is HttpRequestException or IOException or JsonException or FormatException or NotSupportedException or TimeoutRejectedException or BrokenCircuitException
-            || (e is OperationCanceledException && !stop.IsCancellationRequested))
+        catch (Exception e)
+            when (e
+                    is HttpRequestException
+                        or IOException
+                        or JsonException
+                        or FormatException
+                        or NotSupportedException
+                        or TimeoutRejectedException
+                        or BrokenCircuitException
+                || (e is OperationCanceledException && !stop.IsCancellationRequested)
+            )
         {
             fetch.Trouble = e switch
             {
@@ -110,7 +119,8 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
     {
         var query = string.Create(
             CultureInfo.InvariantCulture,
-            $"latitude={garden.Latitude}&longitude={garden.Longitude}&from={from:yyyy-MM-ddTHH:mm:ssZ}&to={HourSeries.WholeHour(now + Forecast):yyyy-MM-ddTHH:mm:ssZ}&asOf={now.UtcDateTime:yyyy-MM-ddTHH:mm:ssZ}&climate={Uri.EscapeDataString(garden.Climate)}");
+            $"latitude={garden.Latitude}&longitude={garden.Longitude}&from={from:yyyy-MM-ddTHH:mm:ssZ}&to={HourSeries.WholeHour(now + Forecast):yyyy-MM-ddTHH:mm:ssZ}&asOf={now.UtcDateTime:yyyy-MM-ddTHH:mm:ssZ}&climate={Uri.EscapeDataString(garden.Climate)}"
+        );
         return new UriBuilder(settings.WeatherService!) { Query = query }.Uri;
     }
 

@@ -13,13 +13,27 @@ public sealed record GapAnswer(DateTimeOffset From, DateTimeOffset To, int Hours
 
 /// <summary>A day as the garden knows it, and what was typed for it.</summary>
 /// <param name="Sources">Where its figures come from, the highest first.</param>
-public sealed record WeatherDayAnswer(DateOnly Date, double? MinC, double? MaxC, double? RainMm, int KnownHours, IReadOnlyList<WeatherSource> Sources, bool ByHand);
+public sealed record WeatherDayAnswer(
+    DateOnly Date,
+    double? MinC,
+    double? MaxC,
+    double? RainMm,
+    int KnownHours,
+    IReadOnlyList<WeatherSource> Sources,
+    bool ByHand
+);
 
 /// <param name="Sentence">What fell in the last weeks, and how many days nobody knows.</param>
 /// <param name="Days">The last weeks and the days ahead, the newest first.</param>
 /// <param name="HasService">A weather service was named when the app was started.</param>
-public sealed record WeatherStateAnswer(IReadOnlyList<SourceAnswer> Sources, IReadOnlyList<GapAnswer> Gaps,
-    string Sentence, IReadOnlyList<WeatherDayAnswer> Days, bool HasStation, bool HasService);
+public sealed record WeatherStateAnswer(
+    IReadOnlyList<SourceAnswer> Sources,
+    IReadOnlyList<GapAnswer> Gaps,
+    string Sentence,
+    IReadOnlyList<WeatherDayAnswer> Days,
+    bool HasStation,
+    bool HasService
+);
 
 /// <summary>What was read by eye for a civil day. Temperatures go in pairs.</summary>
 public sealed record HandValues(double? RainMm = null, double? MinC = null, double? MaxC = null, Guid? MemberId = null);
@@ -39,7 +53,8 @@ public sealed record StationReading(
     double? RainMm = null,
     double? CloudPercent = null,
     double? LeafWetness = null,
-    double? SolarWattsPerSquareMetre = null);
+    double? SolarWattsPerSquareMetre = null
+);
 
 public sealed record StationBatch([property: MaxLength(StationEndpoints.MostReadings)] IReadOnlyList<StationReading> Readings);
 
@@ -63,7 +78,8 @@ public sealed record TablePreview(
     DateTimeOffset? From,
     DateTimeOffset? To,
     int BadCount,
-    IReadOnlyList<BadLineAnswer> Bad);
+    IReadOnlyList<BadLineAnswer> Bad
+);
 
 /// <param name="BadLinesSeen">How many bad lines the preview told of: they are left out.</param>
 public sealed record TableImport([property: StringLength(TableText.MostLetters)] string Text, TableColumns Columns, int BadLinesSeen, Guid? MemberId = null);

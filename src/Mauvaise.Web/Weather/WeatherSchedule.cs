@@ -22,8 +22,7 @@ public sealed partial class WeatherSchedule(IServiceScopeFactory scopes, ILogger
                 // An unforeseen fault here would end the host.
                 LogFailure(log, e);
             }
-        }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
     private async Task RefreshAllAsync(CancellationToken stop)

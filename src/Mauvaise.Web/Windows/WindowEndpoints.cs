@@ -21,18 +21,25 @@ public sealed record WindowsAnswer(
     IReadOnlyList<string> For,
     IReadOnlyList<HourAnswer> Hours,
     IReadOnlyList<WindowAnswer> Best,
-    WeatherNotice Weather);
+    WeatherNotice Weather
+);
 
 /// <summary>When a spray may go on.</summary>
 public static class WindowEndpoints
 {
     private const int MostHours = 240;
 
-    public static void MapWindows(this IEndpointRouteBuilder app) =>
-        app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Windows").MapGet("/windows", Show);
+    public static void MapWindows(this IEndpointRouteBuilder app) => app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Windows").MapGet("/windows", Show);
 
     private static async Task<Results<Ok<WindowsAnswer>, ProblemHttpResult>> Show(
-        Guid gardenId, Guid[] planting, string material, int? hours, bool? anyHour, GardenTools tools, CancellationToken stop)
+        Guid gardenId,
+        Guid[] planting,
+        string material,
+        int? hours,
+        bool? anyHour,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -41,7 +48,12 @@ public static class WindowEndpoints
 
         var checks = new Checks()
             .That(s.Catalogue.FindMaterial(material) is not null, "material", "material-unknown", Say.Of("calc.thisMaterialIsNot2"))
-            .That(planting.Length > 0 && planting.All(p => s.FindPlanting(p) is not null), "planting", "planting-unknown", Say.Of("windows.chooseAPlantingOfThisGarden"))
+            .That(
+                planting.Length > 0 && planting.All(p => s.FindPlanting(p) is not null),
+                "planting",
+                "planting-unknown",
+                Say.Of("windows.chooseAPlantingOfThisGarden")
+            )
             .That(hours is null or (> 0 and <= MostHours), "hours", "hours-range", Say.Of("windows.hoursAreOver0AndUp", ("mostHours", MostHours)));
         if (!checks.Passed)
         {
@@ -50,13 +62,16 @@ public static class WindowEndpoints
 
         var known = s.Catalogue.Material(material);
         var judged = EveningPlanner.HoursFor(s, known, planting, s.Now.AddHours(hours ?? 24), anyHour ?? false);
-        return TypedResults.Ok(new WindowsAnswer(
-            known.Id,
-            known.Name,
-            [.. planting.Select(s.FindPlanting).OfType<Planting>().Select(p => s.Where(p))],
-            [.. judged.Select(Of)],
-            [.. SprayHours.Windows(judged, known).OrderByDescending(w => w.Score).ThenBy(w => w.Start).Take(3).Select(Of)],
-            GardenAnswers.Weather(s)));
+        return TypedResults.Ok(
+            new WindowsAnswer(
+                known.Id,
+                known.Name,
+                [.. planting.Select(s.FindPlanting).OfType<Planting>().Select(p => s.Where(p))],
+                [.. judged.Select(Of)],
+                [.. SprayHours.Windows(judged, known).OrderByDescending(w => w.Score).ThenBy(w => w.Start).Take(3).Select(Of)],
+                GardenAnswers.Weather(s)
+            )
+        );
     }
 
     public static HourAnswer Of(HourVerdict h) => new(h.Hour, h.Verdict, [.. h.Rules.Select(r => new RuleAnswer(r.Rule, r.Verdict, r.Sentence))]);
