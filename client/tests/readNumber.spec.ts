@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import PrimeVue from 'primevue/config'
 import { describe, expect, it } from 'vitest'
 import NumberField from '@/kit/NumberField.vue'
-import { decimalSign, readNumber } from '@/kit/readNumber'
+import { apart, decimalSign, readNumber } from '@/kit/readNumber'
 
 const value = (text: string, sign: '.' | ',' = '.') => {
   const typed = readNumber(text, sign)
@@ -94,4 +94,18 @@ describe('the number field', () => {
     expect(field().find('input').attributes('inputmode')).toBe('decimal')
     expect(field({ min: undefined }).find('input').attributes('inputmode')).toBe('text')
   })
+})
+
+describe('a number and the unit behind it', () => {
+  it.each([
+    ['5 l', '5', 'l'],
+    ['-3 F', '-3', 'f'],
+    ['1 1/2 fl oz', '1 1/2', 'fl oz'],
+    ['0,5l', '0,5', 'l'],
+    ['½ cup', '½', 'cup'],
+    ['12', '12', ''],
+    ['1.', '1.', ''],
+    ['l', 'l', ''],
+    ['', '', ''],
+  ])('%s is %s and %s', (text, number, unit) => expect(apart(text)).toEqual({ number, unit }))
 })

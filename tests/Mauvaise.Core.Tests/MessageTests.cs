@@ -37,15 +37,15 @@ public partial class MessageTests
     [GeneratedRegex("Say\\.Of\\(\\s*\"(?<code>[a-zA-Z.0-9]+)\"(?<holes>(, \\(\"[a-zA-Z0-9]+\", )?)")]
     private static partial Regex Spoken();
 
-    private static readonly IReadOnlySet<string> Used = HouseTests.Sources.SelectMany(s => Code().Matches(s.Text).Select(m => m.Groups[1].Value)).ToHashSet();
+    private static readonly HashSet<string> Used = HouseTests.Sources.SelectMany(s => Code().Matches(s.Text).Select(m => m.Groups[1].Value)).ToHashSet();
 
     [Fact]
     public void Each_message_that_is_spoken_stands_in_the_files_and_each_that_stands_there_is_spoken()
     {
         var spoken = HouseTests.Sources.SelectMany(s => Spoken().Matches(s.Text).Select(m => (s.File, Code: m.Groups["code"].Value))).ToList();
         Assert.True(spoken.Count > 1000, "The sentences were found.");
-        Assert.Empty(spoken.Where(x => !English.Codes.Contains(x.Code)));
-        Assert.Empty(English.Codes.Where(c => !Used.Contains(c) && !ById.Any(r => c.StartsWith(r, StringComparison.Ordinal))));
+        Assert.DoesNotContain(spoken, x => !English.Codes.Contains(x.Code));
+        Assert.DoesNotContain(English.Codes, c => !Used.Contains(c) && !ById.Any(r => c.StartsWith(r, StringComparison.Ordinal)));
     }
 
     [Theory]
@@ -74,12 +74,7 @@ public partial class MessageTests
         {
             var texts = CatalogueWords.All(kind, CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(CatalogueFiles.DefaultFolder, kind + ".yaml"))));
             Assert.Equal(texts.Order(StringComparer.Ordinal), words.Told(kind).Order(StringComparer.Ordinal));
-            Assert.Empty(
-                texts.Where(t =>
-                    Figures().Matches(t).Select(m => m.Value).Order().SequenceEqual(Figures().Matches(words.For(kind, t)!).Select(m => m.Value).Order())
-                        is false
-                )
-            );
+            Assert.All(texts, t => Assert.Equal(FiguresOf(t), FiguresOf(words.For(kind, t)!)));
         }
     }
 
@@ -98,6 +93,8 @@ public partial class MessageTests
         );
         Assert.DoesNotContain(other.Crops, c => c.Name == "Potato");
     }
+
+    private static IEnumerable<string> FiguresOf(string text) => Figures().Matches(text).Select(m => m.Value).Order(StringComparer.Ordinal);
 
     /// <summary>Figures of a text, which every language tells.</summary>
     [GeneratedRegex(@"\{[a-z]+ [0-9.]+\}")]

@@ -9273,6 +9273,7 @@ export interface components {
       rain: components['schemas']['UnitScale']
       wind: components['schemas']['UnitScale']
       volume: components['schemas']['UnitScale']
+      typed: components['schemas']['TypedScalesAnswer']
     }
     ScoopAnswer: {
       unit: string
@@ -10151,6 +10152,14 @@ export interface components {
       targets: string[]
       /** Format: double */
       probability: number
+    }
+    TypedScalesAnswer: {
+      temperature: components['schemas']['UnitScale'][]
+      length: components['schemas']['UnitScale'][]
+      area: components['schemas']['UnitScale'][]
+      rain: components['schemas']['UnitScale'][]
+      wind: components['schemas']['UnitScale'][]
+      volume: components['schemas']['UnitScale'][]
     }
     UndoRequest: {
       /** Format: int64 */

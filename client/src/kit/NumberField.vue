@@ -3,7 +3,7 @@ import { tell } from '@/language'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
 import { household, type Quantity } from './household'
-import { decimalSign, readNumber } from './readNumber'
+import { apart, decimalSign, readNumber, type Typed } from './readNumber'
 
 /** A number as people type it: with a comma or a point, a half, a minus. What does not read is said, and never swallowed. */
 const props = defineProps<{
@@ -43,7 +43,31 @@ const text = ref(shown(props.modelValue))
 const before = ref(props.modelValue ?? null)
 let told: number | null | undefined = props.modelValue
 
-const typed = computed(() => readNumber(text.value, sign))
+/** The unit that the field is in. */
+const word = computed(() => (props.suffix ?? scale.value?.word ?? '').trim())
+/** What was typed, in the unit of the field: with another unit of the same kind it is carried over. */
+const typed = computed((): Typed => {
+  const { number, unit } = apart(text.value)
+  const read = readNumber(number, sign)
+  if (unit === '' || unit === word.value.toLowerCase() || read.is !== 'number')
+    return unit === '' ? readNumber(text.value, sign) : read
+  const other = household.value.scales.typed?.[props.quantity ?? '']?.find((s) => s.word === unit)
+  if (!other)
+    return {
+      is: 'unclear',
+      why: word.value
+        ? tell('kit.isInAnotherUnit', { body: text.value.trim(), word: word.value })
+        : tell('kit.isNoNumberWrite', { body: text.value.trim(), example: `1${sign}5` }),
+    }
+  return { is: 'number', value: toShown((read.value - other.offset) / other.factor) }
+})
+/** What another unit came to. */
+const carried = computed(() => {
+  const { unit } = apart(text.value)
+  return unit !== '' && unit !== word.value.toLowerCase() && typed.value.is === 'number'
+    ? tell('kit.readAs', { body: text.value.trim(), written: written(typed.value.value), word: word.value })
+    : ''
+})
 const fault = computed(() => {
   const t = typed.value
   if (t.is === 'unclear') return t.why
@@ -104,7 +128,7 @@ function left() {
         ref="box"
         v-model="text"
         :aria-label="ariaLabel"
-        :aria-describedby="fault || large ? hintId : undefined"
+        :aria-describedby="fault || carried || large ? hintId : undefined"
         :placeholder="placeholder"
         :invalid="invalid || fault !== ''"
         :inputmode="min !== undefined && min >= 0 ? 'decimal' : 'text'"
@@ -112,12 +136,10 @@ function left() {
         @update:model-value="lazy ? undefined : report()"
         @change="left"
       />
-      <span v-if="suffix ?? scale" class="suffix" aria-hidden="true">{{
-        (suffix ?? scale?.word ?? '').trim()
-      }}</span>
+      <span v-if="suffix ?? scale" class="suffix" aria-hidden="true">{{ word }}</span>
     </span>
-    <small v-if="fault || large" :id="hintId" :class="fault ? 'fault' : 'large'" role="status">{{
-      fault || large
+    <small v-if="fault || carried || large" :id="hintId" :class="fault ? 'fault' : 'large'" role="status">{{
+      fault || carried || large
     }}</small>
   </span>
 </template>

@@ -19,9 +19,11 @@ export interface Scales {
   wind: Scale
   /** What a tank is typed in; volumes that are told come as words from the server. */
   volume: Scale
+  /** What a number may be typed with besides; none until the garden is known. */
+  typed?: Partial<Record<string, Scale[]>>
 }
 
-export type Quantity = keyof Scales
+export type Quantity = Exclude<keyof Scales, 'typed'>
 
 const same = (word: string, digits = 0): Scale => ({ word, factor: 1, offset: 0, digits })
 

@@ -14,6 +14,14 @@ const fractions: Record<string, number> = {
   '⅞': 7 / 8,
 }
 
+/** A number and the unit behind it, "5 l", "-3 °F"; the unit is empty where none stands. */
+export function apart(text: string): { number: string; unit: string } {
+  const parts = /^(.*[\d½¼¾⅓⅔⅛⅜⅝⅞.,])\s*([^\d\s.,/½¼¾⅓⅔⅛⅜⅝⅞-][^\d]*)$/u.exec(text.trim())
+  return parts
+    ? { number: parts[1] ?? '', unit: (parts[2] ?? '').trim().toLowerCase() }
+    : { number: text, unit: '' }
+}
+
 /** The decimal sign of whoever reads this screen. */
 export function decimalSign(language = spoken() === 'en' ? undefined : writing()): '.' | ',' {
   const part = new Intl.NumberFormat(language).formatToParts(1.5).find((p) => p.type === 'decimal')

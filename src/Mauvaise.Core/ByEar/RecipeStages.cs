@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;

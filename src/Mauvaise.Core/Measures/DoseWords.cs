@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;

@@ -68,6 +68,37 @@ public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Leng
             _ => new("m/s", 1, 0, 1),
         };
 
+    /// <summary>What a quantity may be typed in, whatever the household reads: the unit's word in small letters, and its scale as in <see cref="Scale"/>.</summary>
+    public static IReadOnlyList<UnitScale> Typed(Quantity quantity) =>
+        quantity switch
+        {
+            Quantity.Temperature => [new("°c", 1, 0, 0), new("c", 1, 0, 0), new("°f", 1.8, 32, 0), new("f", 1.8, 32, 0)],
+            Quantity.Length =>
+            [
+                new("m", 1, 0, 1),
+                new("cm", 100, 0, 0),
+                new("ft", 1 / MetresPerFoot, 0, 1),
+                new("in", 12 / MetresPerFoot, 0, 0),
+            ],
+            Quantity.Area =>
+            [
+                new("m²", 1, 0, 1),
+                new("m2", 1, 0, 1),
+                new("sq ft", 1 / (MetresPerFoot * MetresPerFoot), 0, 0),
+                new("ft²", 1 / (MetresPerFoot * MetresPerFoot), 0, 0),
+            ],
+            Quantity.Rain => [new("mm", 1, 0, 1), new("cm", 0.1, 0, 1), new("in", 1 / MillimetresPerInch, 0, 2)],
+            Quantity.Wind =>
+            [
+                new("m/s", 1, 0, 1),
+                new("km/h", 3.6, 0, 0),
+                new("mph", 3600 / MetresPerMile, 0, 0),
+                new("kn", 3600 / MetresPerSeaMile, 0, 0),
+                new("knots", 3600 / MetresPerSeaMile, 0, 0),
+            ],
+            _ => [],
+        };
+
     // Exact by definition: the international foot, inch and mile of 1959, the sea mile of 1929.
     private const double MetresPerFoot = 0.3048,
         MillimetresPerInch = 25.4,

@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Measures;
@@ -63,6 +62,24 @@ public static class TankVolume
     private const double QuartersMayMiss = 0.02;
 
     private static double Quarters(double amount) => amount == 0 ? 0 : Math.Max(0.25, Math.Round(amount * 4, MidpointRounding.AwayFromZero) / 4);
+
+    /// <summary>What a tank may be typed in, whatever the household reads; a gallon is that of its kitchen, and of the United States where it has none.</summary>
+    public static IReadOnlyList<UnitScale> Typed(KitchenSystem system)
+    {
+        var imperial = system == KitchenSystem.Imperial;
+        (string Word, string Code)[] known =
+        [
+            ("l", "l"),
+            ("ml", "ml"),
+            ("gal", imperial ? "imp-gal" : "us-gal"),
+            ("qt", "us-qt"),
+            ("pt", imperial ? "imp-pt" : "us-pt"),
+            ("cup", imperial ? "metric-cup" : "us-cup"),
+            ("cups", imperial ? "metric-cup" : "us-cup"),
+            ("fl oz", imperial ? "imp-floz" : "us-floz"),
+        ];
+        return [.. known.Select(k => new UnitScale(k.Word, 1000 / Units.Get(k.Code).InBase, 0, 2))];
+    }
 
     /// <summary>The same in litres where the household reads something else; null where it does not.</summary>
     public static string? Beside(double litres, KitchenSystem system) => system is KitchenSystem.Us or KitchenSystem.Imperial ? Metric(litres) : null;

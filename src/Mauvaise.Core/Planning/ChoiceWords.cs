@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;

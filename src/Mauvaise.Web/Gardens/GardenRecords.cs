@@ -133,7 +133,8 @@ public sealed record ScalesAnswer(
     UnitScale Area,
     UnitScale Rain,
     UnitScale Wind,
-    UnitScale Volume
+    UnitScale Volume,
+    TypedScalesAnswer Typed
 )
 {
     public static ScalesAnswer Of(HouseholdUnits units, KitchenSystem kitchen) =>
@@ -144,9 +145,27 @@ public sealed record ScalesAnswer(
             units.Scale(Quantity.Area),
             units.Scale(Quantity.Rain),
             units.Scale(Quantity.Wind),
-            TankVolume.Scale(kitchen)
+            TankVolume.Scale(kitchen),
+            new TypedScalesAnswer(
+                HouseholdUnits.Typed(Quantity.Temperature),
+                HouseholdUnits.Typed(Quantity.Length),
+                HouseholdUnits.Typed(Quantity.Area),
+                HouseholdUnits.Typed(Quantity.Rain),
+                HouseholdUnits.Typed(Quantity.Wind),
+                TankVolume.Typed(kitchen)
+            )
         );
 }
+
+/// <summary>Units that a number may be typed with, by what is measured.</summary>
+public sealed record TypedScalesAnswer(
+    IReadOnlyList<UnitScale> Temperature,
+    IReadOnlyList<UnitScale> Length,
+    IReadOnlyList<UnitScale> Area,
+    IReadOnlyList<UnitScale> Rain,
+    IReadOnlyList<UnitScale> Wind,
+    IReadOnlyList<UnitScale> Volume
+);
 
 public sealed record MemberAnswer(Guid Id, string Name, Role Role);
 

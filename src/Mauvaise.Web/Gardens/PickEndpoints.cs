@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;

@@ -1,4 +1,3 @@
-using System.Globalization;
 using MathNet.Numerics.Distributions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
