@@ -7960,7 +7960,7 @@ export interface components {
       groupName: string
       groupCode: null | string
       evidence: components['schemas']['EvidenceGrade']
-      doses: null | components['schemas']['Doses']
+      doseText: null | string
       cadence: components['schemas']['Cadence']
       cover: components['schemas']['CoverTraits']
       /** Format: double */
@@ -8920,6 +8920,7 @@ export interface components {
       name: string
       /** Format: double */
       yieldMl: number
+      yieldText: string
       /** Format: double */
       keepsDays: number
       where: string

@@ -44,6 +44,7 @@ public sealed record PreparationAnswer(
     string Material,
     string Name,
     double YieldMl,
+    string YieldText,
     double KeepsDays,
     string Where,
     EvidenceGrade Evidence,
@@ -88,7 +89,7 @@ public sealed record MaterialAnswer(
     string GroupName,
     string? GroupCode,
     EvidenceGrade Evidence,
-    Doses? Doses,
+    string? DoseText,
     Cadence Cadence,
     CoverTraits Cover,
     double RainFreeHours,
@@ -197,7 +198,7 @@ public static class ShelfEndpoints
                 group.Name,
                 group.Code,
                 m.Evidence,
-                m.Doses,
+                m.Doses is { } doses ? Told(doses) : null,
                 m.Cadence,
                 m.Cover,
                 m.RainFreeHours,
@@ -265,6 +266,7 @@ public static class ShelfEndpoints
             m.Id,
             m.Name,
             made.YieldMl,
+            Figure.Amount(made.YieldMl, "ml"),
             made.KeepsDays,
             made.Where,
             m.Evidence,
@@ -432,4 +434,12 @@ public static class ShelfEndpoints
         );
         return TypedResults.Created((string?)null);
     }
+
+    /// <summary>"5 ml a litre gentle, 10 ml a litre usual, …", in the household's spoons where it is by the litre.</summary>
+    private static string Told(Doses doses)
+    {
+        string One(double dose) => doses.Per == DosedPer.Litre ? Figure.Dose(dose, doses.Unit) : $"{Say.In(dose, "0.##")} {doses.Unit} {MixGuards.Per(doses.Per)}";
+        return Say.Of("bench.gentleUsualStrong", ("gentle", One(doses.Gentle)), ("usual", One(doses.Usual)), ("strong", One(doses.Strong)), ("ceiling", One(doses.Ceiling)));
+    }
+
 }

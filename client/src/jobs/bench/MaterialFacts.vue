@@ -3,9 +3,10 @@ import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGardenQuery } from '@/garden/useGarden'
-import { dosedPerWords, evidenceWords } from '@/garden/words'
+import { evidenceWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import { inSentence, percent, trim } from '@/kit/format'
+import { told } from '@/kit/household'
 
 /** All that is known of a material, figure by figure; read when somebody opens it. */
 const props = defineProps<{ material: string; name: string }>()
@@ -24,23 +25,11 @@ const days = (n: number) => (n === 1 ? tell('bench.1Day') : tell('bench.days', {
 const rows = computed(() => {
   const m = data.value
   if (!m) return []
-  const { doses, cadence: c, cover } = m
+  const { cadence: c, cover } = m
   return [
     [tell('bench.group'), m.groupCode ? `${m.groupName} (${m.groupCode})` : m.groupName],
     [tell('bench.evidence'), evidenceWords[m.evidence]],
-    [
-      tell('bench.dose'),
-      doses
-        ? tell('bench.gentleUsualStrongAtMost', {
-            gentle: trim(doses.gentle, 2),
-            usual: trim(doses.usual, 2),
-            strong: trim(doses.strong, 2),
-            ceiling: trim(doses.ceiling, 2),
-            unit: doses.unit,
-            dosedPerWords: dosedPerWords[doses.per ?? 'litre'],
-          })
-        : tell('bench.byItsLabel'),
-    ],
+    [tell('bench.dose'), m.doseText ?? tell('bench.byItsLabel')],
     [
       tell('bench.againstWhatWasFound'),
       c.curativeMinDays === c.curativeMaxDays
@@ -72,11 +61,11 @@ const rows = computed(() => {
         : cover.sunHalvesHalfLife
           ? tell('bench.halfIsLeftAfterHalf', {
               days: days(cover.halfLifeDays),
-              washOffMm: trim(cover.washOffMm ?? 0, 1),
+              rain: told('rain', cover.washOffMm ?? 0),
             })
           : tell('bench.halfIsLeftAfterOrAfter', {
               days: days(cover.halfLifeDays),
-              washOffMm: trim(cover.washOffMm ?? 0, 1),
+              rain: told('rain', cover.washOffMm ?? 0),
             }),
     ],
     [tell('bench.dryHoursItWants'), `${trim(m.rainFreeHours, 0)} h`],

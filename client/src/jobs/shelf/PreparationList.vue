@@ -47,20 +47,12 @@ const making = useGardenWrite((gardenId, { material, yieldMl }: { material: stri
                 })
         }}</span>
       </summary>
-      <p class="soft">{{ tell('shelf.forMl', { yieldMl: p.yieldMl }) }}</p>
+      <p class="soft">{{ tell('shelf.forMl', { yield: p.yieldText }) }}</p>
       <MixSteps :steps="p.steps" />
       <p class="soft">
         {{
           tell('shelf.aLitreOfItHolds', {
-            strengths: p.strengths
-              .map((s) =>
-                tell('shelf.of', {
-                  amount: trim(s.perLitre, 0),
-                  unit: s.unit,
-                  material: inSentence(s.material),
-                }),
-              )
-              .join(', '),
+            strengths: p.strengths.map((s) => `${inSentence(s.material)} ${s.text}`).join(', '),
           })
         }}
       </p>
