@@ -48,6 +48,48 @@ public partial class MessageTests
         Assert.DoesNotContain(English.Codes, c => !Used.Contains(c) && !ById.Any(r => c.StartsWith(r, StringComparison.Ordinal)));
     }
 
+    [Fact]
+    public void Each_hole_is_filled_where_its_message_is_spoken()
+    {
+        var calls = HouseTests
+            .Sources.SelectMany(s => Spoken().Matches(s.Text).Select(m => (s.File, Code: m.Groups["code"].Value, Given: Given(s.Text, m.Index))))
+            .ToList();
+        Assert.True(calls.Count > 1000, "The sentences were found.");
+        Assert.All(calls, c =>
+            Assert.True(English.Holes(c.Code).IsSubsetOf(c.Given), $"{c.File}: {c.Code} wants {string.Join(", ", English.Holes(c.Code).Except(c.Given))}")
+        );
+    }
+
+    /// <summary>The names that a call gives figures for, up to its closing bracket.</summary>
+    private static HashSet<string> Given(string text, int start)
+    {
+        var (depth, quoted, end) = (0, false, text.IndexOf('(', start));
+        do
+        {
+            switch (text[end])
+            {
+                case '\\' when quoted:
+                    end++;
+                    break;
+                case '"':
+                    quoted = !quoted;
+                    break;
+                case '(' when !quoted:
+                    depth++;
+                    break;
+                case ')' when !quoted:
+                    depth--;
+                    break;
+            }
+
+            end++;
+        } while (depth > 0);
+        return [.. Figure().Matches(text[start..end]).Select(m => m.Groups[1].Value)];
+    }
+
+    [GeneratedRegex(@"\(\s*""(\w+)"",")]
+    private static partial Regex Figure();
+
     [Theory]
     [MemberData(nameof(Others))]
     public void A_language_says_all_and_fills_the_same_holes(string code)

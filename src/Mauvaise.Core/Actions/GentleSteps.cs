@@ -318,12 +318,12 @@ internal static class IsolateSteps
         if (beside.Count > 0 && f.Garden.Catalogue.Measure(KnownIds.Measures.LookAtNeighbours).IsFor(target))
         {
             yield return unseen.Count > 0
-                ? MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, choice, [Say.Of("actions.itLivesOnToo", ("join", Say.All(unseen.Select(Crop))))])
+                ? MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, choice, [Say.Of("actions.itLivesOnToo", ("list", Say.All(unseen.Select(Crop))))])
                 : MeasureFits.Step(
                     f,
                     KnownIds.Measures.LookAtNeighbours,
                     StepChoice.PassedOver,
-                    [Say.Of("actions.besideItLookedAtAlready", ("join", Say.All(beside.Select(Crop))))]
+                    [Say.Of("actions.besideItLookedAtAlready", ("list", Say.All(beside.Select(Crop))))]
                 );
         }
 

@@ -40,6 +40,6 @@ public sealed record HarvestWait(SprayApplication? Last, DateOnly? From, string 
     private static string After(GardenSnapshot garden, SprayApplication last)
     {
         var ago = Say.Ago(garden.Today.DayNumber - garden.Garden.DateOf(last.At).DayNumber);
-        return Say.Of("decisions.wentOnWash", ("findMaterial", garden.Catalogue.FindMaterial(last.Material)?.Name ?? last.Material), ("ago", ago));
+        return Say.Of("decisions.wentOnWash", ("material", garden.Catalogue.FindMaterial(last.Material)?.Name ?? last.Material), ("ago", ago));
     }
 }

@@ -53,7 +53,7 @@ public static class HelperGuards
                         "decisions.wentOnHereOnAndWould",
                         ("material", material.Name.InSentence()),
                         ("on", Say.In(on, "d MMMM")),
-                        ("addDays", Say.In(on.AddDays(ClearDays), "d MMMM"))
+                        ("until", Say.In(on.AddDays(ClearDays), "d MMMM"))
                     )
                 )
             );

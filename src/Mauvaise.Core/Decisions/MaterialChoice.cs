@@ -86,7 +86,7 @@ public static class MaterialChoice
         );
         if (learned is { OwnWeight: > 0.5 })
         {
-            reasons.Add(Say.Of("decisions.hereItTookByWhatYou", ("now", Say.In(learned.Now * 100, "0")), ("usualMean", Say.In(learned.UsualMean * 100, "0"))));
+            reasons.Add(Say.Of("decisions.hereItTookByWhatYou", ("now", Say.In(learned.Now * 100, "0")), ("usual", Say.In(learned.UsualMean * 100, "0"))));
         }
 
         if (garden.Learned.Injury(material.Id, crop.Id)?.Share is { OwnHits: > 0 } hurt && hurt.Now > hurt.UsualMean)

@@ -119,11 +119,11 @@ public static class UseGuards
                 Say.Of(
                     "decisions.wasGivenHereOnAndWaits",
                     ("before", before.Name.InSentence()),
-                    ("dateOf", Say.In(garden.Garden.DateOf(a.At), "d MMMM")),
+                    ("date", Say.In(garden.Garden.DateOf(a.At), "d MMMM")),
                     ("why", pair.Why),
                     ("now", now.Name.InSentence()),
                     ("days", Days(pair.DaysApart)),
-                    ("dateOf2", Say.In(garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)), "d MMMM"))
+                    ("date2", Say.In(garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)), "d MMMM"))
                 )
             )
         ).Take(1);
@@ -153,9 +153,9 @@ public static class UseGuards
                 Say.Of(
                     "decisions.burntItSeen",
                     ("material", garden.Catalogue.Material(spray.Material).Name.InSentence()),
-                    ("dateOf", Say.In(garden.Garden.DateOf(on), "d MMMM")),
+                    ("date", Say.In(garden.Garden.DateOf(on), "d MMMM")),
                     ("again", again.Name.InSentence()),
-                    ("addDays", Say.In(garden.Garden.DateOf(on).AddDays(HealDays), "d MMMM"))
+                    ("until", Say.In(garden.Garden.DateOf(on).AddDays(HealDays), "d MMMM"))
                 )
             );
         }
@@ -207,7 +207,7 @@ public static class UseGuards
         {
             yield return new(
                 "in-a-row",
-                Say.Of("decisions.wentOnTimesInARow", ("group", garden.Catalogue.Group(active.Group).Name), ("inARow", inARow), ("row", row))
+                Say.Of("decisions.wentOnTimesInARow", ("group", garden.Catalogue.Group(active.Group).Name), ("given", inARow), ("name", row))
             );
         }
     }
@@ -225,7 +225,7 @@ public static class UseGuards
         {
             yield return new(
                 "label-interval",
-                Say.Of("decisions.itsLabelWantsBetweenTwo", ("days", Days(days)), ("dateOf", Say.In(garden.Garden.DateOf(last.At), "d MMMM")))
+                Say.Of("decisions.itsLabelWantsBetweenTwo", ("days", Days(days)), ("date", Say.In(garden.Garden.DateOf(last.At), "d MMMM")))
             );
         }
     }
@@ -274,8 +274,8 @@ public static class UseGuards
                 "helpers-out",
                 Say.Of(
                     "decisions.wereLetOutHereOnWould",
-                    ("helperGuards", HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)),
-                    ("dateOf", Say.In(garden.Garden.DateOf(release.DoneAt!.Value), "d MMMM")),
+                    ("helpers", HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)),
+                    ("date", Say.In(garden.Garden.DateOf(release.DoneAt!.Value), "d MMMM")),
                     ("harmful", harmful.Name.InSentence()),
                     ("until", Say.In(until, "d MMMM"))
                 )

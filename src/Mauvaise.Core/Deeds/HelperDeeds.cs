@@ -21,7 +21,7 @@ public static class HelperDeeds
         new(
             Say.Of(
                 "deeds.orderedFor",
-                ("helperGuards", HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)),
+                ("helpers", HelperGuards.Told(garden.Catalogue, order.Helper, order.Number)),
                 ("garden", garden.Where(garden.FindPlanting(order.PlantingId)!))
             ),
             order.MemberId

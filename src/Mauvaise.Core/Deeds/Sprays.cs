@@ -59,7 +59,7 @@ public static class Sprays
             air ?? AirAt(garden, at)
         );
         return new Written(
-            Say.Of("deeds.loggedOn", ("wording", Measures.Wording.InSentence(material.Name)), ("join", string.Join(", ", plantings.Select(garden.Where)))),
+            Say.Of("deeds.loggedOn", ("material", Measures.Wording.InSentence(material.Name)), ("list", string.Join(", ", plantings.Select(garden.Where)))),
             order.MemberId
         )
         {

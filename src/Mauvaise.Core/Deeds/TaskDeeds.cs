@@ -28,7 +28,7 @@ public static class TaskDeeds
     {
         var measure = garden.Catalogue.FindMeasure(task.Step);
         var what = task.Helper is { } helper
-            ? Say.Of("deeds.letOut", ("helperGuards", HelperGuards.Told(garden.Catalogue, helper, task.Number ?? 1)))
+            ? Say.Of("deeds.letOut", ("helpers", HelperGuards.Told(garden.Catalogue, helper, task.Number ?? 1)))
             : Say.Of("deeds.done", ("measure", measure?.Name.InSentence() ?? task.Step));
         return new Written($"{what}, {garden.Where(garden.FindPlanting(task.PlantingId)!)}", memberId)
         {

@@ -253,7 +253,7 @@ public static class PlaceStory
         var hurt =
             visit.Injury == Injury.None ? ""
             : visit.InjurySigns is { Count: > 0 } signs
-                ? Say.Of("ledger.injury", ("injury", Say.Word(visit.Injury).AsSentenceStart()), ("join", string.Join(", ", signs.Select(s => Say.Word(s)))))
+                ? Say.Of("ledger.injury", ("injury", Say.Word(visit.Injury).AsSentenceStart()), ("list", string.Join(", ", signs.Select(s => Say.Word(s)))))
             : Say.Of("ledger.injury2", ("injury", Say.Word(visit.Injury).AsSentenceStart()));
         var touched = (visit.Alive ?? 0) + (visit.Dead ?? 0) is > 0 and var n
             ? Say.Of("ledger.ofTouchedWereDead", ("number", n), ("dead", visit.Dead ?? 0))

@@ -73,13 +73,7 @@ public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Leng
         quantity switch
         {
             Quantity.Temperature => [new("°c", 1, 0, 0), new("c", 1, 0, 0), new("°f", 1.8, 32, 0), new("f", 1.8, 32, 0)],
-            Quantity.Length =>
-            [
-                new("m", 1, 0, 1),
-                new("cm", 100, 0, 0),
-                new("ft", 1 / MetresPerFoot, 0, 1),
-                new("in", 12 / MetresPerFoot, 0, 0),
-            ],
+            Quantity.Length => [new("m", 1, 0, 1), new("cm", 100, 0, 0), new("ft", 1 / MetresPerFoot, 0, 1), new("in", 12 / MetresPerFoot, 0, 0)],
             Quantity.Area =>
             [
                 new("m²", 1, 0, 1),

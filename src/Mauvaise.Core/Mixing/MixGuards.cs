@@ -85,7 +85,7 @@ public static class MixGuards
                 new(
                     "tender",
                     MixVerdict.StepDown,
-                    Say.Of("mixing.scorchesEasilyFromOneStepDown", ("join", string.Join(", ", conditions.TenderCrops)), ("active", active.Name.InSentence()))
+                    Say.Of("mixing.scorchesEasilyFromOneStepDown", ("list", string.Join(", ", conditions.TenderCrops)), ("active", active.Name.InSentence()))
                 )
             );
         }

@@ -37,7 +37,7 @@ public static class Rinsing
                 "mixing.theHeldOnRinseItTwice",
                 ("sprayer", sprayer.Name),
                 ("before", clash.before.Name.InSentence()),
-                ("dateOf", Say.In(garden.Garden.DateOf(last.MadeAt), "d MMMM")),
+                ("date", Say.In(garden.Garden.DateOf(last.MadeAt), "d MMMM")),
                 ("why", clash.Why)
             );
     }

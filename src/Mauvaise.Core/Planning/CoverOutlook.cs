@@ -44,6 +44,6 @@ public static class CoverOutlook
         var told = Say.Of("planning.sRain", ("day", day), ("rain", Figure.Rain(storm.Mm)));
         return stripped.Count == 0
             ? Say.Of("planning.leavesItStanding", ("words", words), ("told", told))
-            : Say.Of("planning.willStrip", ("words", words), ("told", told), ("join", Say.All(stripped)));
+            : Say.Of("planning.willStrip", ("words", words), ("told", told), ("list", Say.All(stripped)));
     }
 }

@@ -516,11 +516,7 @@ public static class EveningPlanner
                         ("when", When(garden, garden.Garden.DateOf(bottle.UseBy)))
                     )
                 : tank.Key.Patch
-                    ? Say.Of(
-                        "planning.itIsNewOnThisCrop",
-                        ("text", TankVolume.Text(litres, garden.Garden.Kitchen)),
-                        ("patchTestDays", UseGuards.PatchTestDays * 24)
-                    )
+                    ? Say.Of("planning.itIsNewOnThisCrop", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("hours", UseGuards.PatchTestDays * 24))
                 : Say.Of("planning.doseUndersidesFirst", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("step", Say.Word(first.Step))),
             [.. tank.SelectMany(w => w.Reasons).Distinct()],
             [.. plantings.Select(p => p.Id)],
@@ -560,10 +556,10 @@ public static class EveningPlanner
                 stale.Count > 3
                     ? Say.Of(
                         "planning.walkAndMore",
-                        ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))),
+                        ("list", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))),
                         ("stale", stale.Count - 3)
                     )
-                    : Say.Of("planning.walk", ("join", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting))))),
+                    : Say.Of("planning.walk", ("list", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting))))),
                 stale.All(x => x.Days is null)
                     ? Say.Of(
                         "planning.nobodyHasLookedHereYetTurn",

@@ -195,7 +195,7 @@ public sealed class PreventionPlan
     private string Why(Measure measure, List<(Target Target, DateOnly? On)> flying)
     {
         var named = flying.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
-        var what = named.Count < 2 ? string.Concat(named) : Say.Of("preventing.and", ("join", string.Join(", ", named[..^1])), ("named", named[^1]));
+        var what = named.Count < 2 ? string.Concat(named) : Say.Of("preventing.and", ("list", string.Join(", ", named[..^1])), ("named", named[^1]));
         var flown = flying
             .Where(f => f.On is not null)
             .Select(f =>
@@ -208,7 +208,7 @@ public sealed class PreventionPlan
             ("why", measure.Prevents!.Why),
             ("percent", WayWords.Percent(measure.Prevents.TakesOff)),
             ("what", what),
-            ("concat", string.Concat(flown))
+            ("more", string.Concat(flown))
         );
     }
 

@@ -27,14 +27,14 @@ public static class PlaceReadings
         var crops = Crops(garden, place).ToList();
         var ranges = crops
             .GroupBy(kind.FineFor)
-            .Select(g => Say.Of("scouting.for", ("range", Range(kind, g.Key)), ("join", string.Join(", ", g.Select(c => c.Name.InSentence())))))
+            .Select(g => Say.Of("scouting.for", ("range", Range(kind, g.Key)), ("list", string.Join(", ", g.Select(c => c.Name.InSentence())))))
             .ToList();
         var should = Say.Of("scouting.itShould", ("range", (crops.Count == 0 ? Range(kind, kind.FineFor(null)) : string.Join(", ", ranges))));
         return garden.ReadingOf(place, kind) is { } read
             ? Say.Of(
                 "scouting.kindDateofWordsOn",
                 ("kind", kind.Told(read.Value)),
-                ("dateOf", Say.In(garden.Garden.DateOf(read.At), "d MMM")),
+                ("date", Say.In(garden.Garden.DateOf(read.At), "d MMM")),
                 ("words", Words(StateOf(garden, place, kind)!.Value)),
                 ("should", should)
             )

@@ -12,7 +12,7 @@ namespace Mauvaise.Store.Archive;
 /// <param name="Row">From 1.</param>
 public sealed record ArchiveFault(string Kind, int Row, string Field, string Sentence)
 {
-    public override string ToString() => Say.Of("store.row", ("kind", Kind), ("row", Row), ("field", Field), ("sentence", Sentence));
+    public override string ToString() => Say.Of("store.row", ("kind", Kind), ("name", Row), ("field", Field), ("sentence", Sentence));
 }
 
 /// <summary>Holds every row of an archive to what a request would be held to, before anything is written.</summary>

@@ -22,7 +22,7 @@ public sealed record Clash(string What, string Theirs, string Yours, string? By)
 public sealed class ChangedMeanwhileException(IReadOnlyList<Clash> clashes)
     : DeedRefusedException(
         "changed-meanwhile",
-        Say.Of("store.changedThisWhileItWasOpen", ("by", clashes[0].By ?? Say.Of("store.somebody")), ("join", string.Join("; ", clashes)))
+        Say.Of("store.changedThisWhileItWasOpen", ("by", clashes[0].By ?? Say.Of("store.somebody")), ("list", string.Join("; ", clashes)))
     )
 {
     public IReadOnlyList<Clash> Clashes { get; } = clashes;

@@ -218,7 +218,7 @@ public static class BenchEndpoints
         var waxy = plantings.Select(p => s.Catalogue.Crop(p.Crop)).Where(c => c.HardToWet).Select(c => c.Name.InSentence()).Distinct().ToList();
         if (mix.Recipe.Form == Form.Spray && waxy.Count > 0)
         {
-            notes.Add(Say.Of("bench.leavesOfShedWaterSprayThem", ("join", Say.All(waxy))));
+            notes.Add(Say.Of("bench.leavesOfShedWaterSprayThem", ("list", Say.All(waxy))));
         }
 
         var spare = fill.Size * fill.Tanks - fill.Needed;
@@ -271,7 +271,7 @@ public static class BenchEndpoints
                     "bench.soapKeptAJarEven",
                     ("dose", Figure.Dose(jar.SoapMlPerLitre, "ml")),
                     ("heldSeconds", jar.HeldSeconds),
-                    ("dateOf", Say.In(s.Garden.DateOf(jar.At), "d MMMM"))
+                    ("date", Say.In(s.Garden.DateOf(jar.At), "d MMMM"))
                 )
             );
         }
@@ -290,7 +290,7 @@ public static class BenchEndpoints
 
         if (active.Material.Assumed.Count > 0)
         {
-            why.Add(Say.Of("bench.assumedOfThisMaterial", ("join", string.Join(", ", active.Material.AssumedInWords()))));
+            why.Add(Say.Of("bench.assumedOfThisMaterial", ("list", string.Join(", ", active.Material.AssumedInWords()))));
         }
 
         return why;

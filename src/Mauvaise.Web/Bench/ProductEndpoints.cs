@@ -124,9 +124,9 @@ public static class ProductEndpoints
         await tools.Log.WriteAsync(
             gardenId,
             body.MemberId,
-            row is null ? Say.Of("bench.notedTheLabel", ("body", body.Name.Trim()))
-                : body.Retired ? Say.Of("bench.putAway", ("body", body.Name.Trim()))
-                : Say.Of("bench.changedTheLabel", ("body", body.Name.Trim())),
+            row is null ? Say.Of("bench.notedTheLabel", ("name", body.Name.Trim()))
+                : body.Retired ? Say.Of("bench.putAway", ("name", body.Name.Trim()))
+                : Say.Of("bench.changedTheLabel", ("name", body.Name.Trim())),
             db =>
             {
                 if (row is null)

@@ -362,7 +362,7 @@ public static class ShelfEndpoints
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop) is { } row)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("bench.tookOffTheShelf", ("row", row.Name)), db => db.Stocks.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("bench.tookOffTheShelf", ("name", row.Name)), db => db.Stocks.Remove(row), stop);
         }
 
         return TypedResults.NoContent();
@@ -438,8 +438,14 @@ public static class ShelfEndpoints
     /// <summary>"5 ml a litre gentle, 10 ml a litre usual, …", in the household's spoons where it is by the litre.</summary>
     private static string Told(Doses doses)
     {
-        string One(double dose) => doses.Per == DosedPer.Litre ? Figure.Dose(dose, doses.Unit) : $"{Say.In(dose, "0.##")} {doses.Unit} {MixGuards.Per(doses.Per)}";
-        return Say.Of("bench.gentleUsualStrong", ("gentle", One(doses.Gentle)), ("usual", One(doses.Usual)), ("strong", One(doses.Strong)), ("ceiling", One(doses.Ceiling)));
+        string One(double dose) =>
+            doses.Per == DosedPer.Litre ? Figure.Dose(dose, doses.Unit) : $"{Say.In(dose, "0.##")} {doses.Unit} {MixGuards.Per(doses.Per)}";
+        return Say.Of(
+            "bench.gentleUsualStrong",
+            ("gentle", One(doses.Gentle)),
+            ("usual", One(doses.Usual)),
+            ("strong", One(doses.Strong)),
+            ("ceiling", One(doses.Ceiling))
+        );
     }
-
 }

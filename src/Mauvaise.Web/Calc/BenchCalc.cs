@@ -86,7 +86,7 @@ public static class BenchCalc
                 Units.Find(code) is not null,
                 field,
                 "unit-unknown",
-                Say.Of("calc.thereIsNoUnitKnown", ("code", code), ("join", string.Join(", ", Units.All.Select(u => u.Code))))
+                Say.Of("calc.thereIsNoUnitKnown", ("code", code), ("list", string.Join(", ", Units.All.Select(u => u.Code))))
             );
         }
 

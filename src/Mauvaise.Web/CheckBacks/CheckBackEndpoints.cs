@@ -420,7 +420,7 @@ public static class CheckBackEndpoints
             ("leavesLooked", before.LeavesLooked),
             ("part", part),
             ("side", side),
-            ("dateOf", Say.In(s.Garden.DateOf(before.At), "d MMMM")),
+            ("date", Say.In(s.Garden.DateOf(before.At), "d MMMM")),
             ("plants", plants)
         );
     }

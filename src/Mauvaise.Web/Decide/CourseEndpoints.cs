@@ -47,7 +47,7 @@ public static class CourseEndpoints
         var words = Say.Of(
             "decide.beganACourse",
             ("material", s.Catalogue.Material(s.Catalogue.FindRecipe(course.Recipe)!.Active.Material).Name.InSentence()),
-            ("state", s.Where(s.FindPlanting(course.PlantingId)!))
+            ("where", s.Where(s.FindPlanting(course.PlantingId)!))
         );
         await tools.DoAsync(s, new Written(words, body.MemberId) { Courses = [course] }, stop);
         return TypedResults.Created((string?)null, Answer(s, CourseProgress.Of(s, course)));
@@ -101,7 +101,7 @@ public static class CourseEndpoints
                 against.Count == 0,
                 "recipe",
                 "use-" + against.FirstOrDefault()?.Code,
-                Say.Of("decide.canNotGoOnThen", ("material", material.Name), ("firstOrDefault", against.FirstOrDefault()?.Clause))
+                Say.Of("decide.canNotGoOnThen", ("material", material.Name), ("reason", against.FirstOrDefault()?.Clause))
             );
         }
 

@@ -49,7 +49,7 @@ public static class DecideEndpoints
                 one is null || one.GrowsOn(s.Today),
                 "planting",
                 "planting-ended",
-                one is null ? Say.Of("decide.thisPlantingHasEndedThere") : Say.Of("decide.hasEndedThereIsNothing", ("state", s.Where(one)))
+                one is null ? Say.Of("decide.thisPlantingHasEndedThere") : Say.Of("decide.hasEndedThereIsNothing", ("where", s.Where(one)))
             )
             .That(
                 leaves is null or (>= 1 and <= MostLeaves),
@@ -73,7 +73,7 @@ public static class DecideEndpoints
                         .OrderByDescending(Urgency)
                         .Select(l => Answer(s, l)),
                 ],
-                [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => Say.Of("decide.noLeafWasCountedCountTen", ("state", s.Where(x.Planting))))],
+                [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => Say.Of("decide.noLeafWasCountedCountTen", ("where", s.Where(x.Planting))))],
                 [
                     .. Wearing
                         .Due(s)

@@ -111,7 +111,7 @@ public static class StanceEndpoints
             )
             .ToList();
         return found.Count > 0
-            ? [Say.Of("decide.actsFromTheseSharesOfLeaves", ("join", string.Join(", ", found)))]
+            ? [Say.Of("decide.actsFromTheseSharesOfLeaves", ("list", string.Join(", ", found)))]
             : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
     }
 

@@ -146,8 +146,8 @@ public static class TaskEndpoints
         return (
             task,
             body.Pass
-                ? Say.Of("decide.passedBy2", ("step", step!.Name.InSentence()), ("state", s.Where(planting)))
-                : Say.Of("decide.tookOn2", ("step", step!.Name.InSentence()), ("state", s.Where(planting))),
+                ? Say.Of("decide.passedBy2", ("step", step!.Name.InSentence()), ("where", s.Where(planting)))
+                : Say.Of("decide.tookOn2", ("step", step!.Name.InSentence()), ("where", s.Where(planting))),
             checks
         );
     }
@@ -225,8 +225,8 @@ public static class TaskEndpoints
         {
             var words = Say.Of(
                 "decide.dropped",
-                ("findMeasure", s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()),
-                ("state", s.Where(s.FindPlanting(task.PlantingId)!))
+                ("measure", s.Catalogue.FindMeasure(task.Step)?.Name.InSentence()),
+                ("where", s.Where(s.FindPlanting(task.PlantingId)!))
             );
             await tools.DoAsync(s, new Written(words, body.MemberId) { Tasks = [task with { State = TaskState.Dropped }] }, stop);
         }

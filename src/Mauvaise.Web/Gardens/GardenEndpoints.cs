@@ -335,7 +335,7 @@ public static class GardenEndpoints
             return Problems.NotFound("planting");
         }
 
-        var words = body.Ended ? Say.Of("gardens.cleared", ("state", s.Where(planting))) : Say.Of("gardens.changed", ("name", s.Where(planting)));
+        var words = body.Ended ? Say.Of("gardens.cleared", ("where", s.Where(planting))) : Say.Of("gardens.changed", ("name", s.Where(planting)));
         var row = await tools.Db.Plantings.FirstAsync(p => p.Id == plantingId, stop);
         await tools.Log.WriteAsync(
             gardenId,

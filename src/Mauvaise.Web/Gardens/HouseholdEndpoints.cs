@@ -166,7 +166,7 @@ public static class HouseholdEndpoints
         // A repeated send finds nothing and has nothing to do.
         if (await tools.Db.Sprayers.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == sprayerId, stop) is { } row)
         {
-            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.tookOff", ("row", row.Name)), db => db.Sprayers.Remove(row), stop);
+            await tools.Log.WriteAsync(gardenId, memberId, Say.Of("gardens.tookOff", ("name", row.Name)), db => db.Sprayers.Remove(row), stop);
         }
 
         return TypedResults.NoContent();

@@ -36,7 +36,7 @@ public static class PickEndpoints
 
         if (s.Picks.All(p => p.Id != body.Id && (p.PlantingId != body.PlantingId || p.On != body.On)))
         {
-            var words = Say.Of("gardens.pickingOn", ("state", s.Where(planting!)), ("on", Say.In(body.On, "d MMMM")));
+            var words = Say.Of("gardens.pickingOn", ("where", s.Where(planting!)), ("on", Say.In(body.On, "d MMMM")));
             await tools.Log.WriteAsync(
                 gardenId,
                 body.MemberId,

@@ -72,7 +72,7 @@ public static class PutRightEndpoints
         await tools.Log.WriteAsync(
             gardenId,
             body.MemberId,
-            Say.Of("gardens.putTheGardenRight", ("body", body.Name.Trim())),
+            Say.Of("gardens.putTheGardenRight", ("name", body.Name.Trim())),
             _ =>
             {
                 (garden.Name, garden.Latitude, garden.Longitude, garden.TimeZoneId, garden.Climate) = (
@@ -253,7 +253,7 @@ public static class PutRightEndpoints
         await tools.Log.WriteAsync(
             gardenId,
             memberId,
-            Say.Of("gardens.struckTheCount", ("dateOf", Say.In(s.Garden.DateOf(look[0].At), "d MMMM")), ("where", where)),
+            Say.Of("gardens.struckTheCount", ("date", Say.In(s.Garden.DateOf(look[0].At), "d MMMM")), ("where", where)),
             written => written.Observations.RemoveRange(look),
             stop
         );

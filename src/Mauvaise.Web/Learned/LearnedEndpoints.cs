@@ -155,7 +155,7 @@ public static class LearnedEndpoints
             share.OwnMean is { } own
                 ? Say.Of(
                     "learned.usuallyWorthOutcomesHereWorthNow",
-                    ("usualMean", Say.In(share.UsualMean * 100, "0")),
+                    ("usual", Say.In(share.UsualMean * 100, "0")),
                     ("does", does),
                     ("usualWeight", Say.In(share.UsualWeight, "0")),
                     ("own", Say.In(own * 100, "0")),
@@ -164,7 +164,7 @@ public static class LearnedEndpoints
                 )
                 : Say.Of(
                     "learned.usuallyWorthOutcomesNothingSeenHere",
-                    ("usualMean", Say.In(share.UsualMean * 100, "0")),
+                    ("usual", Say.In(share.UsualMean * 100, "0")),
                     ("does", does),
                     ("usualWeight", Say.In(share.UsualWeight, "0"))
                 ),

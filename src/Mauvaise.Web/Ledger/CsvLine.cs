@@ -138,7 +138,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         Hold(
             words is null || (!char.IsDigit(words[0]) && System.Enum.TryParse(words, true, out value)),
             column,
-            Say.Of("ledger.isNone", ("words", words), ("join", string.Join(", ", System.Enum.GetNames<T>())))
+            Say.Of("ledger.isNone", ("words", words), ("list", string.Join(", ", System.Enum.GetNames<T>())))
         );
         return value;
     }
@@ -152,7 +152,7 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
             Hold(
                 System.Enum.GetNames<T>().Contains(name),
                 column,
-                Say.Of("ledger.isNone2", ("name", name), ("join", string.Join(", ", System.Enum.GetNames<T>())))
+                Say.Of("ledger.isNone2", ("name", name), ("list", string.Join(", ", System.Enum.GetNames<T>())))
             );
         }
 

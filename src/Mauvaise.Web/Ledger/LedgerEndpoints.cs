@@ -189,7 +189,7 @@ public static class LedgerEndpoints
             TankVolume.Text(t.Litres, s.Garden.Kitchen),
             t.Cost is { } cost ? Math.Round(cost, 2) : null,
             t.Cost is null ? Say.Of("ledger.noPricesAreOnTheShelf")
-                : t.Unpriced.Count > 0 ? Say.Of("ledger.withoutNoPriceIsKnown", ("join", string.Join(", ", t.Unpriced.Select(m => m.Name.InSentence()))))
+                : t.Unpriced.Count > 0 ? Say.Of("ledger.withoutNoPriceIsKnown", ("list", string.Join(", ", t.Unpriced.Select(m => m.Name.InSentence()))))
                 : Say.Of("ledger.byWhatTheBottles"),
             [.. t.Groups.Select(g => new GroupRoundsAnswer(g.Group.Id, g.Group.Name, g.Group.Hatch, g.Rounds))],
             [.. t.Salt.Select(x => new SaltAnswer(x.Place.Id, x.Place.Name, x.Rounds, x.Most))]

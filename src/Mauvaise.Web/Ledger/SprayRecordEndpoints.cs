@@ -140,7 +140,7 @@ internal static class SprayRecordEndpoints
             await tools.Log.WriteAsync(
                 gardenId,
                 body.MemberId,
-                Say.Of("ledger.putRight", ("findMaterial", s.Catalogue.FindMaterial(row.Material)?.Name.InSentence() ?? row.Material)),
+                Say.Of("ledger.putRight", ("material", s.Catalogue.FindMaterial(row.Material)?.Name.InSentence() ?? row.Material)),
                 db =>
                 {
                     db.Corrections.AddRange(

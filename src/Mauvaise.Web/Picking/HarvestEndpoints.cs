@@ -147,7 +147,7 @@ public static class HarvestEndpoints
             Washed = body.Washed,
             MemberId = body.MemberId,
         };
-        var words = Say.Of("picking.picked", ("harvestAmount", HarvestAmount.Told(amount.Grams ?? 0, amount.Pieces ?? 0)), ("state", s.Where(planting!)));
+        var words = Say.Of("picking.picked", ("harvestAmount", HarvestAmount.Told(amount.Grams ?? 0, amount.Pieces ?? 0)), ("where", s.Where(planting!)));
         await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Harvests.Add(row), stop);
         return TypedResults.Created((string?)null);
     }

@@ -78,7 +78,7 @@ internal static class OutingEndpoints
         Say.Of(
             "plan.ofOn",
             ("text", TankVolume.Text(t.UsedLitres, s.Garden.Kitchen)),
-            ("findRecipe", s.Catalogue.FindRecipe(t.Recipe)?.Name.InSentence()),
-            ("join", string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(s.Where)))
+            ("recipe", s.Catalogue.FindRecipe(t.Recipe)?.Name.InSentence()),
+            ("list", string.Join(", ", t.PlantingIds.Select(s.FindPlanting).OfType<Planting>().Select(s.Where)))
         );
 }

@@ -238,8 +238,8 @@ public static class PlanEndpoints
     {
         var places = o.Tanks.SelectMany(t => t.Rounds).Select(r => r.Place.Id).Distinct().Count();
         return places == 1
-            ? Say.Of("plan.inPlace", ("join", Say.All(o.Tanks.Select(t => t.Recipe.Name.InSentence()))), ("places", places))
-            : Say.Of("plan.inPlaces", ("join", Say.All(o.Tanks.Select(t => t.Recipe.Name.InSentence()))), ("places", places));
+            ? Say.Of("plan.inPlace", ("list", Say.All(o.Tanks.Select(t => t.Recipe.Name.InSentence()))), ("places", places))
+            : Say.Of("plan.inPlaces", ("list", Say.All(o.Tanks.Select(t => t.Recipe.Name.InSentence()))), ("places", places));
     }
 
     private static PlannedTankAnswer Tank(GardenSnapshot s, PlannedTank t)

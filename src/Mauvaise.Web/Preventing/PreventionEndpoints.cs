@@ -104,7 +104,7 @@ public static class PreventionEndpoints
                 strange is null,
                 "items",
                 "work-unknown",
-                Say.Of("preventing.isNoWorkBeforeTroubleThere", ("findMeasure", s.Catalogue.FindMeasure(strange?.Step ?? "")?.Name ?? strange?.Step))
+                Say.Of("preventing.isNoWorkBeforeTroubleThere", ("measure", s.Catalogue.FindMeasure(strange?.Step ?? "")?.Name ?? strange?.Step))
             )
             .That(
                 body.On is null || (body.Word == PreventionWord.Planned && body.On >= s.Today && body.On <= s.Today.AddDays(FurthestDays)),

@@ -164,8 +164,8 @@ public static class SuspectEndpoints
             gardenId,
             body.MemberId,
             body.Present
-                ? Say.Of("suspects.answeredYes", ("findSign", catalogue.FindSign(body.Sign)!.Name))
-                : Say.Of("suspects.answeredNo", ("findSign", catalogue.FindSign(body.Sign)!.Name)),
+                ? Say.Of("suspects.answeredYes", ("sign", catalogue.FindSign(body.Sign)!.Name))
+                : Say.Of("suspects.answeredNo", ("sign", catalogue.FindSign(body.Sign)!.Name)),
             db =>
             {
                 if (row.Signs.FirstOrDefault(x => x.Sign == body.Sign) is { } before)

@@ -161,7 +161,7 @@ public static class TrialEndpoints
         await tools.Log.WriteAsync(
             gardenId,
             body.MemberId,
-            Say.Of("trials.openedTheTrial", ("body", body.Name.Trim())),
+            Say.Of("trials.openedTheTrial", ("name", body.Name.Trim())),
             db =>
                 db.Trials.Add(
                     new TrialRow

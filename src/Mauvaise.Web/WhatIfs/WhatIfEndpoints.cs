@@ -193,7 +193,7 @@ public static class WhatIfEndpoints
                 (c, i) =>
                     new CurveAnswer(
                         $"own-{i + 1}",
-                        Say.Of("whatIfs.onDay", ("recipe", option.Recipe.Name.InSentence()), ("join", string.Join(", ", schedules[i]))),
+                        Say.Of("whatIfs.onDay", ("recipe", option.Recipe.Name.InSentence()), ("list", string.Join(", ", schedules[i]))),
                         schedules[i],
                         [.. c.Days.Take(WayBook.JudgedAfterDays + 1)],
                         c.Loss,
