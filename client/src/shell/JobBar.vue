@@ -47,8 +47,10 @@ const current = computed(() => jobAmong(thumbJobs, route.path))
     align-content: center;
     gap: 1px;
     color: var(--ink-soft);
+    overflow: hidden;
     font-size: 0.875rem;
     text-decoration: none;
+    white-space: nowrap;
   }
 
   a.current {

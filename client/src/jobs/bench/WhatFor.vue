@@ -64,4 +64,9 @@ const against = useTargets()
   grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
   gap: 12px;
 }
+
+/* A long word of another language is cut, and does not widen the field. */
+.for > * {
+  min-width: 0;
+}
 </style>

@@ -166,7 +166,7 @@ const logged = computed(() => saving.data.value)
         <template v-if="next">
           {{
             tell('spray.best', { dayAndClock: dayAndClock(next.start, zone), end: clock(next.end, zone) })
-          }}</template
+          }}{{ ' ' }}</template
         >
         <RouterLink :to="{ name: 'hours', query: { planting: batch.plantingIds, material: batch.material } }">
           {{ tell('spray.allHours') }}</RouterLink
