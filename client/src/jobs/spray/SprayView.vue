@@ -164,8 +164,7 @@ const logged = computed(() => saving.data.value)
         <strong>{{ now.verdict === 'never' ? tell('spray.notNow') : tell('spray.notTheBestHour') }}</strong>
         {{ now.rules[0]?.sentence }}
         <template v-if="next">
-          {{
-            tell('spray.best', { dayAndClock: dayAndClock(next.start, zone), end: clock(next.end, zone) })
+          {{ tell('spray.best', { dayAndClock: dayAndClock(next.start, zone), end: clock(next.end, zone) })
           }}{{ ' ' }}</template
         >
         <RouterLink :to="{ name: 'hours', query: { planting: batch.plantingIds, material: batch.material } }">
