@@ -65,6 +65,14 @@ public class HeardTests
     }
 
     [Fact]
+    public void How_strong_a_stock_is_that_nobody_measured_is_asked()
+    {
+        var judged = Judge("200 ml neem oil, 100 ml castile soap, rest water. Use 10 ml of it per litre");
+        Assert.Equal("unclear", Assert.Single(judged.Faults).Code);
+        Assert.Contains("in all", judged.Faults[0].Words, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void What_is_corrected_may_go_on()
     {
         foreach (var c in Cases.Where(c => c.Stops.Count > 0))

@@ -24,6 +24,7 @@ internal static partial class HeardText
         plain = Mixed().Replace(plain, "$1 $2");
         plain = DoseOf().Replace(plain, "$1 $3 per $2");
         plain = Slash().Replace(plain, " per $1");
+        plain = Stock().Replace(plain, $"{Whole}${{amount}}; ");
         plain = Title().Replace(plain, "");
         plain = Article().Replace(plain, "");
         plain = AndAHalf().Replace(plain, "1.5 $1");
@@ -95,6 +96,17 @@ internal static partial class HeardText
 
     [GeneratedRegex(@"(?<=[a-z])\s*/\s*(" + Volumes + @")\b", RegexOptions.IgnoreCase)]
     private static partial Regex Slash();
+
+    /// <summary>"1 litre of stock: 40 g of soap, rest water": what is named before the colon is the whole.</summary>
+    [GeneratedRegex(
+        @"(?<=^|[\n;.]\s*)(?<amount>"
+            + SpokenNumber.Pattern
+            + @"\s*(?:ml|"
+            + Volumes
+            + @"))\s+of\s+[^\n;.:,\d]{2,40}:\s*(?=[^.\n;]*\b(?:rest|remainder|remaining|fill(?:ed)?|top(?:ped)?)\b[^.\n;]*\bwater\b)",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex Stock();
 
     /// <summary>What a recipe is called, before a colon, when the part stands behind it.</summary>
     [GeneratedRegex(

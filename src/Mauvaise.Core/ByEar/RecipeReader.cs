@@ -174,7 +174,7 @@ public sealed partial class RecipeReader
                 : new HeardLine(piece, whole || vessel ? HeardKind.Whole : HeardKind.Water, told, null, "Water", number * volume);
         }
 
-        if (Work().IsMatch(lower) || RestIsWater().IsMatch(lower))
+        if (Work().IsMatch(lower) || RecipeStages.RestIsWater().IsMatch(lower))
         {
             return new HeardLine(piece, HeardKind.Work, Say.Of("byEar.howItIsMadeOrUsed"));
         }
@@ -330,9 +330,6 @@ public sealed partial class RecipeReader
         RegexOptions.IgnoreCase
     )]
     private static partial Regex SteepedIn();
-
-    [GeneratedRegex(@"\b(?:rest|remainder|remaining|fill|filled|top)\b.*\bwater\b|\bwater\b.*\brest\b", RegexOptions.IgnoreCase)]
-    private static partial Regex RestIsWater();
 
     /// <summary>What holds the finished spray: its size is the whole.</summary>
     [GeneratedRegex(@"\b(?:spray|sprayer|spritzer|bottle|tank|pump)\b", RegexOptions.IgnoreCase)]

@@ -112,8 +112,17 @@ internal static partial class RecipeStages
         foreach (var (line, at) in lines.Select((l, i) => (l, i)))
         {
             var rest = lines.Skip(at + 1).ToList();
-            if (line.Kind == HeardKind.Taken && rest.Exists(l => l.Kind is HeardKind.Water or HeardKind.Whole) && stage.MadeMl(settled) is { } made)
+            if (line.Kind == HeardKind.Taken && rest.Exists(l => l.Kind is HeardKind.Water or HeardKind.Whole))
             {
+                if (stage.MadeMl(settled) is not { } made)
+                {
+                    // How strong the stock is, nobody knows: nothing that is in it can be judged.
+                    settled = [.. settled.Select(l => l with { Millilitres = null, Grams = null })];
+                    stage = new Stage(0, true) { From = settled.Count };
+                    settled.Add(line with { Understood = null, Unclear = Say.Of("byEar.howMuchStock") });
+                    continue;
+                }
+
                 var taken = Math.Min(made, line.Millilitres ?? made);
                 settled = [.. settled.Select(l => l with { Used = l.Used * taken / made })];
                 // "One part of it to ten of water" thins all of it.
@@ -134,12 +143,23 @@ internal static partial class RecipeStages
         /// <summary>Of the earlier stage, when it was taken in parts.</summary>
         public double? Parts { get; init; }
 
-        /// <summary>What a stock comes to, ml: its water with what was poured in, or what was poured together; null when that is not known.</summary>
+        /// <summary>
+        /// What a stock comes to, ml: the whole that was named, its water with what was poured in, or what was poured together; null when that is
+        /// not known, as when the rest of an unnamed whole is water.
+        /// </summary>
         public double? MadeMl(List<HeardLine> lines)
         {
-            var ml = BeforeMl + lines.Skip(From).Sum(l => l.PouredMl + (l.Kind is HeardKind.Water or HeardKind.Whole ? l.Millilitres ?? 0 : 0));
-            return ml > 0 ? ml : null;
+            var own = lines.Skip(From).ToList();
+            if (own.Find(l => l.Kind == HeardKind.Whole) is { Millilitres: { } whole })
+            {
+                return whole;
+            }
+
+            var ml = BeforeMl + own.Sum(l => l.PouredMl + (l.Kind == HeardKind.Water ? l.Millilitres ?? 0 : 0));
+            return ml > 0 && !own.Exists(IsTheRest) ? ml : null;
         }
+
+        private static bool IsTheRest(HeardLine line) => line is { Kind: HeardKind.Work } && RestIsWater().IsMatch(line.Text);
 
         public (List<HeardLine> Lines, double? Litres, double? WaterLitres) Total(List<HeardLine> lines, bool madeUp)
         {
@@ -243,6 +263,10 @@ internal static partial class RecipeStages
 
     [GeneratedRegex(@"\bwater\b", RegexOptions.IgnoreCase)]
     private static partial Regex Water();
+
+    /// <summary>What is lacking to a whole is water; how much that is, nobody said.</summary>
+    [GeneratedRegex(@"\b(?:rest|remainder|remaining|fill|filled|top)\b.*\bwater\b|\bwater\b.*\brest\b", RegexOptions.IgnoreCase)]
+    internal static partial Regex RestIsWater();
 
     [GeneratedRegex(@"\b(make|made|fill|filled|top|topped)\s+(it\s+)?up\b|\bfill(ed)?\s+(it\s+)?with\s+water\b|\brest\s+water\b", RegexOptions.IgnoreCase)]
     private static partial Regex MadeUp();
