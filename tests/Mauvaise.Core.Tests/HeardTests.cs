@@ -70,6 +70,8 @@ public class HeardTests
         var judged = Judge("200 ml neem oil, 100 ml castile soap, rest water. Use 10 ml of it per litre");
         Assert.Equal("unclear", Assert.Single(judged.Faults).Code);
         Assert.Contains("in all", judged.Faults[0].Words, StringComparison.Ordinal);
+        Assert.Equal(HeardVerdict.No, judged.Verdict);
+        Assert.Null(judged.Corrected);
     }
 
     [Fact]

@@ -153,8 +153,14 @@ test('a recipe that was heard is read as it is typed, and put right for the spra
   await expect(page.getByText(/Oil floats on water/)).toBeVisible()
   await expect(page.getByText(/“two drops of moon dust”: Not known here/)).toBeVisible()
   await expect(page.getByText('Nearest that may go on')).toBeVisible()
-  await expect(page.getByRole('cell', { name: '1 l of water' })).toBeVisible()
+  await expect(page.getByRole('cell', { name: '1 l in all' })).toBeVisible()
   await expectAccessible(page)
+
+  await told.fill('200 ml neem oil, 100 ml castile soap, rest water. Use 10 ml of it per litre')
+  await expect(page.getByText(/“Use 10 ml of it”: How much is it in all/)).toBeVisible()
+  await expect(page.getByText('Not like this:')).toBeVisible()
+  await told.fill('2 tbsp of neem a litre, two drops of moon dust')
+  await expect(page.getByText('Nearest that may go on')).toBeVisible()
 
   // The bad one stays as a warning, the corrected one is mixed like any other.
   await page.getByLabel('Keep it under the name').fill('The burner')

@@ -32,8 +32,9 @@ export async function expectNoSideScroll(page: Page) {
     .toBeLessThanOrEqual(0)
 }
 
-/** Goes to an address as a link inside the app does, without loading it anew. */
+/** Goes to an address as a link inside the app does, without loading it anew. A page that is not there yet would not hear of it. */
 export async function goInside(page: Page, address: string) {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   await page.evaluate((to) => {
     history.pushState({}, '', to)
     dispatchEvent(new PopStateEvent('popstate', { state: {} }))

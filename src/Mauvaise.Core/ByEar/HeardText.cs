@@ -13,6 +13,8 @@ internal static partial class HeardText
     public const string UnitWords =
         @"fl\.? oz|fluid ounces?|teaspoon(?:ful)?s?|tsps?|tablespoon(?:ful)?s?|tbsps?|tblsps?|tbls?|tbs|dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
 
+    private const string Spoons = "teaspoons?|tsps?|tablespoons?|tbsps?|cups?|fl\\.? oz";
+
     private const string Volumes = "litres?|liters?|gallons?|gal|quarts?|qts?|pints?|l";
 
     /// <summary>Decimals with a point, "2 to 3 tsp" as one number, "a litre" as 1 litre of its own.</summary>
@@ -25,6 +27,7 @@ internal static partial class HeardText
         plain = DoseOf().Replace(plain, "$1 $3 per $2");
         plain = Slash().Replace(plain, " per $1");
         plain = Stock().Replace(plain, $"{Whole}${{amount}}; ");
+        plain = Sum().Replace(plain, "${more} ${thing}; ${less} ${thing}");
         plain = Title().Replace(plain, "");
         plain = Article().Replace(plain, "");
         plain = AndAHalf().Replace(plain, "1.5 $1");
@@ -96,6 +99,21 @@ internal static partial class HeardText
 
     [GeneratedRegex(@"(?<=[a-z])\s*/\s*(" + Volumes + @")\b", RegexOptions.IgnoreCase)]
     private static partial Regex Slash();
+
+    /// <summary>"1/2 cup + 2 tbsp (88 g) of onions" is one amount in two measures; what it weighs was reckoned from them.</summary>
+    [GeneratedRegex(
+        @"(?<![\w.,])(?<more>"
+            + SpokenNumber.Pattern
+            + @"\s*(?:"
+            + Spoons
+            + @"))\s*(?:\+|plus)\s*(?<less>"
+            + SpokenNumber.Pattern
+            + @"\s*(?:"
+            + Spoons
+            + @"))\s+(?:\([^)\n]*\)\s*)?(?:of\s+)?(?<thing>[a-z][a-z -]*?)(?=\s*(?:[,;.:+&\n(]|\b(?:and|with|plus|in|into|to|per)\b|$))",
+        RegexOptions.IgnoreCase
+    )]
+    private static partial Regex Sum();
 
     /// <summary>"1 litre of stock: 40 g of soap, rest water": what is named before the colon is the whole.</summary>
     [GeneratedRegex(

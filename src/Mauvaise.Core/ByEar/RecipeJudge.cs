@@ -81,8 +81,9 @@ public static class RecipeJudge
                 .Select(g => new MixShare(g.First().Material, g.Sum(x => x.Amount) / litres, g.Select(x => x.Percent).FirstOrDefault(p => p is not null))),
         ];
 
+    /// <summary>What was not understood is asked. A stock of unknown strength may be anything, and does not go on.</summary>
     private static IEnumerable<RecipeFault> Reading(HeardRecipe heard) =>
-        heard.Lines.Where(l => l.Unclear is not null).Select(l => new RecipeFault("unclear", $"“{l.Text}”: {l.Unclear}", false));
+        heard.Lines.Where(l => l.Unclear is not null).Select(l => new RecipeFault("unclear", $"“{l.Text}”: {l.Unclear}", l.Kind == HeardKind.Taken));
 
     private static IEnumerable<RecipeFault> NoWater(HeardRecipe heard)
     {

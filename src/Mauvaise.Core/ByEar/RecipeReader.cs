@@ -166,12 +166,11 @@ public sealed partial class RecipeReader
 
         if (number is not null && (volume is not null || inParts) && water)
         {
-            var told = vessel
-                ? Say.Of("byEar.lInAll", ("plain", Plain(number.Value * (volume ?? 0) / 1000)))
-                : Say.Of("byEar.lOfWater", ("plain", Plain(number.Value * (volume ?? 0) / 1000)));
+            var all = whole || vessel;
+            var told = Say.Of(all ? "byEar.lInAll" : "byEar.lOfWater", ("plain", Plain(number.Value * (volume ?? 0) / 1000)));
             return inParts
                 ? new HeardLine(piece, HeardKind.Water, Say.Of("byEar.partsOfWater", ("plain", Plain(number.Value))), null, "Water", Parts: number)
-                : new HeardLine(piece, whole || vessel ? HeardKind.Whole : HeardKind.Water, told, null, "Water", number * volume);
+                : new HeardLine(piece, all ? HeardKind.Whole : HeardKind.Water, told, null, "Water", number * volume);
         }
 
         if (Work().IsMatch(lower) || RecipeStages.RestIsWater().IsMatch(lower))

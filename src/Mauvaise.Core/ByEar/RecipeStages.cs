@@ -112,7 +112,8 @@ internal static partial class RecipeStages
         foreach (var (line, at) in lines.Select((l, i) => (l, i)))
         {
             var rest = lines.Skip(at + 1).ToList();
-            if (line.Kind == HeardKind.Taken && rest.Exists(l => l.Kind is HeardKind.Water or HeardKind.Whole))
+            var begun = settled.Exists(l => l.Kind == HeardKind.Part);
+            if (line.Kind == HeardKind.Taken && begun && rest.Exists(l => l.Kind is HeardKind.Water or HeardKind.Whole))
             {
                 if (stage.MadeMl(settled) is not { } made)
                 {
