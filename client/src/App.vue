@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell } from '@/language'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useGarden } from './garden/useGarden'
@@ -14,17 +15,22 @@ import UndoStrip from './shell/UndoStrip.vue'
 import { useKeys } from './shell/useKeys'
 import { onSignedOut } from './api/client'
 import { household } from './kit/household'
+import { orderDays } from './language'
 import { useNews } from './garden/useNews'
 
 const route = useRoute()
 const router = useRouter()
 const { state, garden } = useGarden()
+const queries = useQueryClient()
 const { helpOpen, findOpen } = useKeys()
 useDelivery()
 watch(
   garden,
   (g) => {
-    if (g) household.value = { scales: g.scales, hours: g.units.hours }
+    if (!g) return
+    household.value = { scales: g.scales, hours: g.units.hours, currency: g.units.currency ?? '' }
+    // What was told in the other order is asked for again.
+    if (orderDays(g.units.days ?? 'dayFirst')) void queries.invalidateQueries()
   },
   { immediate: true },
 )

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { civilDay, clock, day, dayAndClock, inSentence, percent } from '@/kit/format'
-import { household, metric, told, toldRange } from '@/kit/household'
+import { civilDay, clock, currencySign, day, dayAndClock, inSentence, money, percent } from '@/kit/format'
+import { household, metric, offScale, onScale, told, toldRange } from '@/kit/household'
+import { asked, orderDays } from '@/language'
 import { byDay } from '@/jobs/windows/hours'
 
 describe('times', () => {
@@ -65,8 +66,8 @@ describe('names within a sentence', () => {
 describe('what a household reads', () => {
   const us = {
     ...metric,
-    temperature: { word: '°F', factor: 1.8, offset: 32, digits: 0 },
-    rain: { word: 'in', factor: 1 / 25.4, offset: 0, digits: 2 },
+    temperature: { word: '°F', factor: 1.8, offset: 32, digits: 0, power: 1 },
+    rain: { word: 'in', factor: 1 / 25.4, offset: 0, digits: 2, power: 1 },
   }
   it('is metric until the garden says otherwise', () => {
     expect(told('temperature', 20.4)).toBe('20 °C')
@@ -74,10 +75,29 @@ describe('what a household reads', () => {
     expect(told('wind', 2.34)).toBe('2.3 m/s')
   })
   it('follows the garden', () => {
-    household.value = { scales: us, hours: 'twelve' }
+    household.value = { scales: us, hours: 'twelve', currency: 'USD' }
     expect(told('temperature', 20)).toBe('68 °F')
     expect(told('rain', 12.7)).toBe('0.5 in')
     expect(clock('2026-07-16T15:40:00Z', 'Europe/Vienna')).toBe('5:40 pm')
-    household.value = { scales: metric, hours: 'twentyFour' }
+    expect(money(3.5)).toBe('$3.50')
+    expect(currencySign()).toBe('$')
+    household.value = { scales: metric, hours: 'twentyFour', currency: '' }
+    expect(money(3.5)).toBe('3.50')
+    expect(currencySign()).toBe('')
+  })
+  it('writes the month first where the household does, and asks the server for the same', () => {
+    expect(orderDays('monthFirst')).toBe(true)
+    expect(civilDay('2026-07-18')).toBe('Sat Jul 18')
+    expect(asked()).toBe('en-US')
+    expect(orderDays('monthFirst')).toBe(false)
+    orderDays('dayFirst')
+    expect(civilDay('2026-07-18')).toBe('Sat 18 Jul')
+    expect(asked()).toBe('en')
+  })
+  it('goes by forces of wind there and back', () => {
+    const beaufort = { word: 'Bft', factor: 0.836 ** (-2 / 3), offset: 0, digits: 0, power: 2 / 3 }
+    expect(Math.round(onScale(beaufort, 5.5))).toBe(4)
+    expect(offScale(beaufort, onScale(beaufort, 5.5))).toBeCloseTo(5.5)
+    expect(onScale(beaufort, -1)).toBe(0)
   })
 })

@@ -135,7 +135,7 @@ app.UseRequestLocalization(o =>
     // What is reckoned and written stays as it is everywhere; words alone follow the reader.
     o.DefaultRequestCulture = new RequestCulture(CultureInfo.InvariantCulture, CultureInfo.GetCultureInfo(Language.Default));
     o.SupportedCultures = [CultureInfo.InvariantCulture];
-    o.SupportedUICultures = [.. MessageBook.All.Keys.Select(CultureInfo.GetCultureInfo)];
+    o.SupportedUICultures = [.. Language.Cultures];
     o.RequestCultureProviders = [new AcceptLanguageHeaderRequestCultureProvider()];
 });
 app.UseExceptionHandler();

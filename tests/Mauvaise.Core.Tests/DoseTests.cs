@@ -155,7 +155,7 @@ public class DoseTests
                 Assert.InRange(size, litres, litres * (1 + SpoonSize.MostMore) + 1e-9);
                 var parts = Mix.Make(Shipped.Catalogue, order with { Size = size }, new MixConditions(null, [], false)).Parts;
                 all++;
-                if (parts.All(p => p.Kitchen.Scoops.Count > 0))
+                if (parts.All(p => p.Kitchen.InKitchen))
                 {
                     found++;
                     Assert.All(parts, p => Assert.InRange(p.Kitchen.ErrorPercent, -KitchenMeasure.LargestErrorPercent, KitchenMeasure.LargestErrorPercent));
@@ -163,7 +163,7 @@ public class DoseTests
                 else
                 {
                     Assert.Equal(litres, size);
-                    Assert.All(parts.Where(p => p.Kitchen.Scoops.Count == 0), p => Assert.Contains(" with a ", p.Kitchen.Text, StringComparison.Ordinal));
+                    Assert.All(parts.Where(p => !p.Kitchen.InKitchen), p => Assert.Contains(" with a ", p.Kitchen.Text, StringComparison.Ordinal));
                 }
             }
         }

@@ -1,5 +1,6 @@
 using CsCheck;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Tests;
 
@@ -36,6 +37,34 @@ public class FigureTests
         Assert.Equal("13 mm; 4.5 m/s; 3 m; 9.3 m²; 10 degree-days; 3.79 l; 19:05", text.Told());
         Assert.Equal("0.5 in; 10 mph; 10 ft; 100 sq ft; 18 degree-days (F); 1 gallon; 7:05 pm", text.Told(Us.Units, Us.Kitchen));
         Assert.Contains("10 mph; 3 m;", text.Told(Uk.Units, Uk.Kitchen), StringComparison.Ordinal);
+    }
+
+    /// <summary>The ends of each force by the scale's own table, m/s.</summary>
+    [Theory]
+    [InlineData(0, 0.2, 0)]
+    [InlineData(0.3, 1.5, 1)]
+    [InlineData(1.6, 3.3, 2)]
+    [InlineData(3.4, 5.4, 3)]
+    [InlineData(5.5, 7.9, 4)]
+    [InlineData(8.0, 10.7, 5)]
+    [InlineData(10.8, 13.8, 6)]
+    [InlineData(17.2, 20.7, 8)]
+    public void Wind_by_forces_is_that_of_the_table(double from, double to, int force)
+    {
+        var units = HouseholdUnits.Metric with { Wind = WindUnit.Beaufort };
+        Assert.Equal([$"{force} Bft", $"{force} Bft"], new[] { from, to }.Select(w => Figure.Wind(w).Told(units, KitchenSystem.Metric)));
+    }
+
+    [Theory]
+    [InlineData("en", DayOrder.DayFirst, "16 July")]
+    [InlineData("en", DayOrder.MonthFirst, "July 16")]
+    [InlineData("de", DayOrder.DayFirst, "16. Juli")]
+    [InlineData("de", DayOrder.MonthFirst, "16. Juli")]
+    [InlineData("xx", DayOrder.MonthFirst, "July 16")]
+    public void A_day_is_written_in_the_households_order_where_the_language_has_both(string language, DayOrder order, string told)
+    {
+        using var speaking = Language.Speaking(new Voice(language, order));
+        Assert.Equal(told, Say.In(new DateOnly(2026, 7, 16), "d MMMM"));
     }
 
     [Theory]

@@ -12,12 +12,16 @@ public sealed record HeardCase(string Text, string Kitchen, IReadOnlyDictionary<
 
 public class HeardTests
 {
-    private static readonly List<HeardCase> Cases = JsonSerializer.Deserialize<List<HeardCase>>(
-        CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", "heard.yaml"))),
-        CatalogueFiles.Json
-    )!;
+    private static readonly List<HeardCase> Cases = Read("heard.yaml");
+    private static readonly List<HeardCase> German = Read("heard-de.yaml");
 
-    public static TheoryData<string> Texts => [.. Cases.Select(c => c.Text)];
+    private static List<HeardCase> Read(string file) =>
+        JsonSerializer.Deserialize<List<HeardCase>>(
+            CatalogueFiles.ToJson(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "cases", file))),
+            CatalogueFiles.Json
+        )!;
+
+    public static TheoryData<string> Texts => [.. Cases.Concat(German).Select(c => c.Text)];
 
     private static JudgedRecipe Judge(string text, string kitchen = "metric", string? crop = null, double? sprayer = null)
     {
@@ -47,7 +51,7 @@ public class HeardTests
     [MemberData(nameof(Texts))]
     public void A_recipe_is_read_as_it_was_told(string text)
     {
-        var c = Cases.Single(x => x.Text == text);
+        var c = Cases.Concat(German).Single(x => x.Text == text);
         var judged = Judge(c.Text, c.Kitchen);
         Assert.Equal(c.Parts.Keys.Order(), judged.PerLitre.Select(s => s.Material.Id).Order());
         Assert.All(judged.PerLitre, s => Assert.InRange(s.PerLitre / c.Parts[s.Material.Id], 0.985, 1.015));
@@ -57,11 +61,29 @@ public class HeardTests
     [MemberData(nameof(Texts))]
     public void A_dangerous_one_is_caught_and_a_harmless_one_is_not_refused(string text)
     {
-        var c = Cases.Single(x => x.Text == text);
+        var c = Cases.Concat(German).Single(x => x.Text == text);
         var judged = Judge(c.Text, c.Kitchen);
         var stops = judged.Faults.Where(f => f.Stops).Select(f => f.Code).ToHashSet();
         Assert.True(c.Stops.Count > 0 == (judged.Verdict == HeardVerdict.No), string.Join(' ', judged.Faults.Where(f => f.Stops).Select(f => f.Words)));
         Assert.Subset(stops, c.Stops.ToHashSet());
+    }
+
+    [Fact]
+    public void A_recipe_in_another_language_is_shown_in_its_own_words()
+    {
+        var heard = RecipeReader.Read(Shipped.Catalogue, "2 EL Neemöl und 1 TL Spülmittel auf 5 Liter Wasser", KitchenSystem.Metric);
+        Assert.Equal(["2 EL Neemöl", "1 TL Spülmittel", "5 Liter Wasser"], heard.Lines.Select(l => l.Text));
+    }
+
+    /// <summary>"Soda" is washing soda in one language and stands in "baking soda" in another.</summary>
+    [Fact]
+    public void English_is_never_taken_for_another_language()
+    {
+        foreach (var c in Cases)
+        {
+            var heard = RecipeReader.Read(Shipped.Catalogue, c.Text, KitchenSystem.Metric);
+            Assert.All(heard.Lines, l => Assert.DoesNotMatch("[äöüß]", l.Text));
+        }
     }
 
     [Fact]

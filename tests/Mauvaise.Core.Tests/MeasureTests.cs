@@ -57,9 +57,21 @@ public class MeasureTests
     [InlineData(17.5, KitchenSystem.Metric, "1 tbsp + 1/2 tsp")]
     [InlineData(14.79, KitchenSystem.Us, "1 tbsp")]
     [InlineData(250, KitchenSystem.Metric, "1 cup")]
-    [InlineData(0.4, KitchenSystem.Metric, "0.4 ml with a syringe")]
+    [InlineData(0.4, KitchenSystem.Metric, "8 drops")]
+    [InlineData(0.05, KitchenSystem.Us, "1 drop")]
+    [InlineData(0.07, KitchenSystem.Metric, "0.4 ml with a syringe")]
+    [InlineData(2.1, KitchenSystem.Metric, "0.4 ml with a syringe")]
     public void The_nearest_spoons(double ml, KitchenSystem system, string text) =>
         Assert.Equal(text, KitchenMeasure.Nearest(ml, system, "0.4 ml", false).Text);
+
+    /// <summary>30 drops of an essential oil to a millilitre by a usual dropper; a finer one gives more of everything.</summary>
+    [Theory]
+    [InlineData(0.5, 30, "15 drops")]
+    [InlineData(0.5, 36, "18 drops")]
+    [InlineData(1.0, 30, "30 drops")]
+    [InlineData(1.0, 60, "x with a syringe")]
+    public void Drops_are_those_of_the_households_dropper(double ml, double dropsPerMl, string text) =>
+        Assert.Equal(text, KitchenMeasure.Nearest(ml, KitchenSystem.Metric, "x", false, dropsPerMl).Text);
 
     [Fact]
     public void Spoons_are_within_five_percent_or_not_offered() =>

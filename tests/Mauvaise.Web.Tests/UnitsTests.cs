@@ -5,6 +5,7 @@ using System.Text.RegularExpressions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Facts;
 using Mauvaise.Web.Gardens;
@@ -29,6 +30,8 @@ public partial class UnitsTests
     {
         await app.RefreshWeatherAsync();
         var http = app.CreateClient();
+        // The app asks for the household's order of days by it.
+        http.DefaultRequestHeaders.AcceptLanguage.ParseAdd(country.Units.Days == DayOrder.MonthFirst ? "en-US" : "en");
         await http.SendPutAsync($"{Api}/settings", new GardenSettings(Stance.WatchAndTreat, country.Kitchen, Units: country.Units), HttpStatusCode.NoContent);
         return http;
     }
@@ -40,8 +43,11 @@ public partial class UnitsTests
     [GeneratedRegex(@"^[0-9.]+ ml$")]
     private static partial Regex Syringe();
 
+    [GeneratedRegex(@"\b\d{1,2} (?:Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)")]
+    private static partial Regex DayFirst();
+
     [Fact]
-    public async Task A_us_household_reads_no_metric_unit_in_any_view_while_twenty_days_go_by()
+    public async Task A_us_household_reads_no_metric_unit_and_no_day_before_its_month_in_any_view_while_twenty_days_go_by()
     {
         await using var app = await TestApp.StartAsync(demo: true);
         using var http = await HouseholdAsync(app, Us);
@@ -61,7 +67,12 @@ public partial class UnitsTests
                 foreach (var (field, text) in DemoViews.Texts(answer))
                 {
                     read++;
-                    if (!Beside.Contains(field) && !own.Contains(text) && !(field == "measure" && Syringe().IsMatch(text)) && Metric().IsMatch(text))
+                    if (
+                        !Beside.Contains(field)
+                        && !own.Contains(text)
+                        && !(field == "measure" && Syringe().IsMatch(text))
+                        && (Metric().IsMatch(text) || DayFirst().IsMatch(text))
+                    )
                     {
                         found.Add($"{view.Split('?')[0].Split('/').Last()} {field}: {text}");
                     }
@@ -97,6 +108,56 @@ public partial class UnitsTests
         var calendar = await http.GetStringAsync(new Uri($"{Api}/plan/calendar.ics", UriKind.Relative), Stop);
         Assert.Contains("BEGIN:VEVENT", calendar, StringComparison.Ordinal);
         Assert.DoesNotMatch(Metric(), calendar.Replace("\r\n ", "", StringComparison.Ordinal));
+        Assert.DoesNotMatch(DayFirst(), calendar);
+    }
+
+    [Theory]
+    [InlineData("EURO", 100, "units.currency")]
+    [InlineData("eur", 100, "units.currency")]
+    [InlineData("EUR", 0, "units.dropsInSpoon")]
+    [InlineData("EUR", 251, "units.dropsInSpoon")]
+    public async Task Money_and_droppers_that_are_none_are_refused_with_the_field(string currency, int drops, string field)
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var http = app.CreateClient();
+        var asked = HouseholdUnits.Metric with { Currency = currency, DropsInSpoon = drops };
+        var answer = await http.PutAsJsonAsync($"{Api}/settings", new GardenSettings(Stance.KeepAhead, KitchenSystem.Metric, Units: asked), TestApp.Json, Stop);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.True((await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("errors").TryGetProperty(field, out _));
+        var kept = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!;
+        Assert.Equal(("EUR", HouseholdUnits.UsualDropsInSpoon), (kept.Units.Currency, kept.Units.DropsInSpoon));
+        Assert.NotEqual(Stance.KeepAhead, kept.Stance);
+    }
+
+    [Fact]
+    public async Task A_script_asks_for_words_in_a_countrys_units_and_figures_stay_in_SI()
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        using var http = app.CreateClient();
+        var ask = new
+        {
+            crop = "cucumber",
+            placeKind = "openBed",
+            date = "2026-07-10",
+            latitude = 40.0,
+            climate = "continental",
+            target = "powdery-mildew",
+            share = 0.1,
+            helpers = 0,
+            ants = "none",
+            stance = "watchAndTreat",
+            diseaseApproach = "cleanThenProtect",
+        };
+        var metric = await http.SendAsync("/api/calc/ways", ask, HttpStatusCode.OK);
+        var us = await http.SendAsync("/api/calc/ways?units=us", ask, HttpStatusCode.OK);
+        Assert.Matches(Metric(), metric.GetRawText());
+        Assert.DoesNotMatch(Metric(), us.GetRawText());
+        Assert.Equal(Middles(metric), Middles(us));
+        var refused = await http.SendAsync("/api/calc/ways?units=uk", ask, HttpStatusCode.BadRequest);
+        Assert.Contains("units", refused.GetProperty("errors").EnumerateObject().Select(e => e.Name));
+
+        static List<double> Middles(JsonElement answer) =>
+            [.. answer.GetProperty("ways").EnumerateArray().Select(w => w.GetProperty("share").GetProperty("middle").GetDouble())];
     }
 
     [Theory]

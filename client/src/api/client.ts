@@ -1,14 +1,17 @@
 import createClient from 'openapi-fetch'
-import { spoken } from '@/language'
+import { asked } from '@/language'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
 
-/** Says which language is read here. */
-export const languageHeader = { 'Accept-Language': spoken() }
+/** Says which language is read here, and in which order days. */
+export const languageHeader = () => ({ 'Accept-Language': asked() })
 
 /** Names this page to the server, so that it is not told of its own writes. */
-export const pageHeader = { 'X-Page': Math.random().toString(36).slice(2), ...languageHeader }
+export const page = Math.random().toString(36).slice(2)
+
+/** What every request of this page says of itself. */
+export const pageHeader = () => ({ 'X-Page': page, ...languageHeader() })
 
 const signedOut = new Set<() => void>()
 
@@ -24,10 +27,15 @@ export function noticeSignedOut(status: number) {
 
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
-  headers: pageHeader,
   // openapi-fetch keeps the fetch it finds when created: look it up at each call.
   fetch: (request) => globalThis.fetch(request),
   querySerializer: { array: { style: 'form', explode: true } },
+})
+
+api.use({
+  onRequest({ request }) {
+    for (const [name, value] of Object.entries(pageHeader())) request.headers.set(name, value)
+  },
 })
 
 /** What went wrong, in words that came from the server or, when it did not answer, our own. */

@@ -5861,6 +5861,8 @@ export interface paths {
                     looked: number;
                     affected: number;
                     line: number;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -5908,6 +5910,8 @@ export interface paths {
                 query: {
                     temperatureC: number;
                     relativeHumidityPercent: number;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -5956,6 +5960,8 @@ export interface paths {
                     latitude: number;
                     longitude: number;
                     at: string;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6004,6 +6010,8 @@ export interface paths {
                     latitude: number;
                     longitude: number;
                     date: string;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6053,6 +6061,8 @@ export interface paths {
                     maxC: number;
                     lowerC: number;
                     upperC?: number;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6103,6 +6113,8 @@ export interface paths {
                     tMaxC: number;
                     wetHoursAtOptimum: number;
                     temperatureC: number;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6150,6 +6162,8 @@ export interface paths {
                 query: {
                     wetHours: number;
                     meanTemperatureC: number;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6201,6 +6215,8 @@ export interface paths {
                     killsEggs: boolean;
                     cadenceMinDays: number;
                     cadenceMaxDays: number;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6247,7 +6263,10 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6295,7 +6314,10 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6334,7 +6356,10 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6373,7 +6398,10 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6421,7 +6449,10 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6463,6 +6494,8 @@ export interface paths {
                     treatedAfter: number;
                     untreatedBefore?: number;
                     untreatedAfter: number;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6510,6 +6543,8 @@ export interface paths {
                 query: {
                     days: string;
                     percent: string;
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
                 };
                 header?: never;
                 path?: never;
@@ -6556,7 +6591,10 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -6595,7 +6633,10 @@ export interface paths {
         put?: never;
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    units?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -7124,6 +7165,11 @@ export interface components {
         DateOrder: "yearFirst" | "dayFirst" | "monthFirst";
         /** @enum {unknown} */
         DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
+        /**
+         * @default dayFirst
+         * @enum {unknown}
+         */
+        DayOrder: "dayFirst" | "monthFirst";
         DecideAnswer: {
             ladders: components["schemas"]["LadderAnswer"][];
             uncounted: string[];
@@ -7535,6 +7581,14 @@ export interface components {
             wind: components["schemas"]["WindUnit"];
             hours: components["schemas"]["HourCount"];
             weekStart: components["schemas"]["DayOfWeek"];
+            days?: components["schemas"]["DayOrder"];
+            /** @default  */
+            currency: string;
+            /**
+             * Format: int32
+             * @default 100
+             */
+            dropsInSpoon: number;
         };
         InfectionCalc: {
             /** Format: double */
@@ -10135,6 +10189,11 @@ export interface components {
             offset: number;
             /** Format: int32 */
             digits: number;
+            /**
+             * Format: double
+             * @default 1
+             */
+            power: number;
         };
         /** @enum {unknown} */
         Verdict: "good" | "poor" | "never";
@@ -10333,7 +10392,7 @@ export interface components {
             weather: components["schemas"]["WeatherNotice"];
         };
         /** @enum {unknown} */
-        WindUnit: "metresPerSecond" | "kilometresPerHour" | "milesPerHour" | "knots";
+        WindUnit: "metresPerSecond" | "kilometresPerHour" | "milesPerHour" | "knots" | "beaufort";
         WorkedAnswer: {
             material: string;
             hatch: string;

@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { onScopeDispose, watch } from 'vue'
-import { pageHeader } from '@/api/client'
+import { page } from '@/api/client'
 import { keys, useGarden } from './useGarden'
 
 /** Reads the garden anew when somebody else wrote to it. The browser keeps the line open and takes it up again by itself. */
@@ -16,7 +16,7 @@ export function useNews() {
       if (!id || typeof EventSource === 'undefined') return
       line = new EventSource(`/api/gardens/${id}/changes`)
       line.addEventListener('changed', (event: MessageEvent<string>) => {
-        if (event.data !== pageHeader['X-Page']) void client.invalidateQueries({ queryKey: keys.garden(id) })
+        if (event.data !== page) void client.invalidateQueries({ queryKey: keys.garden(id) })
       })
     },
     { immediate: true },

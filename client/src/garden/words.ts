@@ -180,6 +180,12 @@ export const windUnitWords: Record<Schemas['WindUnit'], string> = {
   kilometresPerHour: 'km/h',
   milesPerHour: tell('garden.mph'),
   knots: tell('garden.knots'),
+  beaufort: tell('garden.beaufort'),
+}
+
+export const dayOrderWords: Record<Schemas['DayOrder'], string> = {
+  dayFirst: tell('garden.dayComesFirst'),
+  monthFirst: tell('garden.monthComesFirst'),
 }
 
 export const rainUnitWords: Record<Schemas['RainUnit'], string> = {

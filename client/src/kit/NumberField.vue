@@ -2,7 +2,7 @@
 import { tell } from '@/language'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
-import { household, type Quantity } from './household'
+import { household, offScale, onScale, type Quantity } from './household'
 import { apart, decimalSign, readNumber, type Typed } from './readNumber'
 
 /** A number as people type it: with a comma or a point, a half, a minus. What does not read is said, and never swallowed. */
@@ -29,8 +29,8 @@ const sign = decimalSign()
 const hintId = useId()
 const box = useTemplateRef<{ $el: HTMLInputElement }>('box')
 const scale = computed(() => (props.quantity ? household.value.scales[props.quantity] : null))
-const toShown = (si: number) => (scale.value ? si * scale.value.factor + scale.value.offset : si)
-const toSi = (shown: number) => (scale.value ? (shown - scale.value.offset) / scale.value.factor : shown)
+const toShown = (si: number) => (scale.value ? onScale(scale.value, si) : si)
+const toSi = (shown: number) => (scale.value ? offScale(scale.value, shown) : shown)
 /** As it reads in the field, in the unit of the field. */
 const written = (value: number) =>
   value.toLocaleString(sign === ',' ? 'de' : 'en', {
@@ -59,7 +59,7 @@ const typed = computed((): Typed => {
         ? tell('kit.isInAnotherUnit', { body: text.value.trim(), word: word.value })
         : tell('kit.isNoNumberWrite', { body: text.value.trim(), example: `1${sign}5` }),
     }
-  return { is: 'number', value: toShown((read.value - other.offset) / other.factor) }
+  return { is: 'number', value: toShown(offScale(other, read.value)) }
 })
 /** What another unit came to. */
 const carried = computed(() => {

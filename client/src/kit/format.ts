@@ -1,4 +1,4 @@
-import { figure, tell, writing } from '@/language'
+import { dayOf, figure, tell, writing } from '@/language'
 import { household } from './household'
 
 /** Times in the garden's zone, shares and volumes as they read on screen. */
@@ -23,7 +23,7 @@ export function day(instant: string | number, timeZone: string): string {
     month: 'short',
   }).formatToParts(new Date(instant))
   const part = (type: string) => parts.find((p) => p.type === type)?.value ?? ''
-  return tell('kit.day', { weekday: part('weekday'), day: part('day'), month: part('month') })
+  return dayOf({ weekday: part('weekday'), day: part('day'), month: part('month') })
 }
 
 /** A civil date, "2026-07-18", as "Sat 18 Jul". */
@@ -34,6 +34,27 @@ export function civilDay(date: string): string {
 /** "Thu 16 Jul, 17:40" */
 export function dayAndClock(instant: string | number, timeZone: string): string {
   return `${day(instant, timeZone)}, ${clock(instant, timeZone)}`
+}
+
+/** What something costs, in the household's money; a plain figure where nobody said which. */
+export function money(amount: number): string {
+  return inMoney()?.format(amount) ?? figure(amount, 2, true)
+}
+
+/** The sign of the household's money, for a field; nothing where nobody said which. */
+export function currencySign(): string {
+  return (
+    inMoney()
+      ?.formatToParts(0)
+      .find((p) => p.type === 'currency')?.value ?? ''
+  )
+}
+
+function inMoney(): Intl.NumberFormat | null {
+  const { currency } = household.value
+  return currency === ''
+    ? null
+    : new Intl.NumberFormat(writing(), { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
 }
 
 /** 0.238 as "24 %" */

@@ -1,12 +1,23 @@
 import { figure, tell } from '@/language'
 import { shallowRef } from 'vue'
 
-/** How SI becomes what the household reads: times the factor, and the offset on top. */
+/** How SI becomes what the household reads: to the power, times the factor, and the offset on top. */
 export interface Scale {
   word: string
   factor: number
   offset: number
   digits: number
+  power: number
+}
+
+/** An amount in SI as a scale reads it. */
+export const onScale = (s: Scale, si: number): number =>
+  (s.power === 1 ? si : Math.max(0, si) ** s.power) * s.factor + s.offset
+
+/** What a scale reads, in SI. */
+export const offScale = (s: Scale, shown: number): number => {
+  const si = (shown - s.offset) / s.factor
+  return s.power === 1 ? si : Math.max(0, si) ** (1 / s.power)
 }
 
 /** What can be told and typed in the household's units. */
@@ -25,7 +36,7 @@ export interface Scales {
 
 export type Quantity = Exclude<keyof Scales, 'typed'>
 
-const same = (word: string, digits = 0): Scale => ({ word, factor: 1, offset: 0, digits })
+const same = (word: string, digits = 0): Scale => ({ word, factor: 1, offset: 0, digits, power: 1 })
 
 /** Until the garden says otherwise. */
 export const metric: Scales = {
@@ -39,9 +50,15 @@ export const metric: Scales = {
 }
 
 /** What the household on screen reads. Factors come from the server, where they stand once. */
-export const household = shallowRef<{ scales: Scales; hours: 'twentyFour' | 'twelve' }>({
+export const household = shallowRef<{
+  scales: Scales
+  hours: 'twentyFour' | 'twelve'
+  /** By ISO 4217; empty where nobody said. */
+  currency: string
+}>({
   scales: metric,
   hours: 'twentyFour',
+  currency: '',
 })
 
 const rounded = figure
@@ -55,7 +72,7 @@ export function told(quantity: Quantity, si: number): string {
 /** The number alone, where a drawing has no room for the word. */
 export function toldNumber(quantity: Quantity, si: number): string {
   const s = household.value.scales[quantity]
-  return rounded(si * s.factor + s.offset, s.digits)
+  return rounded(onScale(s, si), s.digits)
 }
 
 /** "12 to 25 °C": the word once. */

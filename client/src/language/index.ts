@@ -1,3 +1,4 @@
+import { shallowRef } from 'vue'
 import { createI18n } from 'vue-i18n'
 
 /** The messages of the client, one file a language, fetched when it is spoken. */
@@ -20,14 +21,32 @@ export function nameOfLanguage(code: string): string {
 }
 
 const kept = 'language'
+const keptOrder = 'order-of-days'
 
-/** What was chosen on this device; null where the browser's own is spoken. */
-export function chosenLanguage(): string | null {
+function read(name: string): string | null {
   try {
-    return localStorage.getItem(kept)
+    return localStorage.getItem(name)
   } catch {
     return null
   }
+}
+
+/** What was chosen on this device; null where the browser's own is spoken. */
+export const chosenLanguage = (): string | null => read(kept)
+
+/** Whether the month stands before the day, where the language can. The device keeps it, so that the first answer is right. */
+const monthFirst = shallowRef(read(keptOrder) === 'monthFirst')
+
+/** Tells days in the household's order; true when that was another one. */
+export function orderDays(order: 'dayFirst' | 'monthFirst'): boolean {
+  if (monthFirst.value === (order === 'monthFirst')) return false
+  monthFirst.value = order === 'monthFirst'
+  try {
+    localStorage.setItem(keptOrder, order)
+  } catch {
+    // A browser that keeps nothing asks the garden again.
+  }
+  return true
 }
 
 /** Speaks another language; null for the browser's own. What was kept for reading away from the network is in the old one, and goes. */
@@ -65,8 +84,15 @@ export async function speak(code: string) {
 /** The language that is spoken. */
 export const spoken = (): string => i18n.global.locale.value
 
-/** How days and figures are written in it. English writes days as "Thu 16 Jul". */
+/** How days and figures are written in it. English names days and hours as in "Thu 16 Jul, 5:40 pm". */
 export const writing = (): string => (spoken() === 'en' ? 'en-GB' : spoken())
+
+/** Which language and order of days the server is asked for. */
+export const asked = (): string => (monthFirst.value ? `${spoken()}-US` : spoken())
+
+/** A day from its parts, in the household's order. */
+export const dayOf = (parts: { weekday: string; day: string; month: string }): string =>
+  monthFirst.value ? tell('kit.dayMonthFirst', parts) : tell('kit.day', parts)
 
 /** A figure with so many digits after the decimal sign, or up to so many. */
 export function figure(value: number, digits: number, fixed = false): string {

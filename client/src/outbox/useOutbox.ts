@@ -26,7 +26,7 @@ const outbox = createOutbox(
   async (parcel) => {
     const response = await fetch(parcel.path, {
       method: parcel.method,
-      headers: { ...pageHeader, 'content-type': parcel.photo?.type ?? 'application/json' },
+      headers: { ...pageHeader(), 'content-type': parcel.photo?.type ?? 'application/json' },
       body: parcel.photo ?? JSON.stringify(parcel.body ?? {}),
     })
     noticeSignedOut(response.status)

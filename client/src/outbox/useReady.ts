@@ -41,7 +41,7 @@ export function useReady() {
         id,
         plantings.value.map((p) => p.likeCrop),
       ))
-        if (!(await fetch(address, { headers: languageHeader })).ok) return
+        if (!(await fetch(address, { headers: languageHeader() })).ok) return
       fetchedAt.value = { ...fetchedAt.value, [id]: Date.now() }
     } catch {
       // No network: what is on the device stays as it is.

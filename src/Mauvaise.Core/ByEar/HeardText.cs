@@ -29,11 +29,13 @@ internal static partial class HeardText
         plain = Stock().Replace(plain, $"{Whole}${{amount}}; ");
         plain = Sum().Replace(plain, "${more} ${thing}; ${less} ${thing}");
         plain = Title().Replace(plain, "");
+        plain = MixOf().Replace(plain, "");
         plain = Article().Replace(plain, "");
         plain = AndAHalf().Replace(plain, "1.5 $1");
         plain = NumberAndAHalf().Replace(plain, m => SpokenNumber.Read(m.Groups[1].Value) is { } n ? FormattableString.Invariant($"{n + 0.5}") : m.Value);
         plain = InShares(Percents(), Fractions().Replace(plain, m => Fraction(m.Value)));
         plain = InShares(Thirds(), plain);
+        plain = PerSpoon().Replace(plain, "$1 each of");
         plain = EachOf().Replace(plain, m => string.Join("; ", Named(m.Groups["things"].Value).Select(t => $"{m.Groups["amount"].Value} {t}")));
         plain = Equal().Replace(plain, m => string.Join("; ", Named(m.Groups["things"].Value).Select(t => $"1 part {t}")));
         plain = EqualAfter().Replace(plain, "1 part $1; 1 part $2");
@@ -133,6 +135,10 @@ internal static partial class HeardText
     )]
     private static partial Regex Title();
 
+    /// <summary>"A mix of one cup of oil and …": the mix is no amount of anything.</summary>
+    [GeneratedRegex(@"\b(?:a|the|this)\s+(?:mix|mixture|solution|blend|combination)\s+of\s+(?=" + SpokenNumber.Pattern + @"\b)", RegexOptions.IgnoreCase)]
+    private static partial Regex MixOf();
+
     [GeneratedRegex(@"\b(?:a|an|the|another)\s+(?=\d)", RegexOptions.IgnoreCase)]
     private static partial Regex Article();
 
@@ -150,6 +156,10 @@ internal static partial class HeardText
 
     [GeneratedRegex(@"\b(?:(?:one|a)[ -](?:third|quarter)|two[ -]thirds|three[ -]quarters)\b", RegexOptions.IgnoreCase)]
     private static partial Regex Fractions();
+
+    /// <summary>"Per tablespoon" of several things, as some languages say "each".</summary>
+    [GeneratedRegex(@"\bper\s+(" + SpokenNumber.Pattern + @"\s*(?:" + Spoons + @"|ml|g|grams|drops))(?=\s+[a-z][a-z ]*?\s+and\s)", RegexOptions.IgnoreCase)]
+    private static partial Regex PerSpoon();
 
     /// <summary>"2 tbsp each of neem and soap".</summary>
     [GeneratedRegex(
@@ -186,7 +196,10 @@ internal static partial class HeardText
     private static partial Regex And();
 
     /// <summary>What each litre gets, or the one that all goes into.</summary>
-    [GeneratedRegex(@"(?<!half )\b(?:(?<into>in|to|into)\s+)?(?<word>per|a|each|every|the)\s+(?=(?:" + Volumes + @")\b)", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"(?<!half )\b(?:(?<into>in|to|into)\s+)?(?:(?<word>per|a|each|every|the)\s+(?=(?:" + Volumes + @")\b)|(?<word>per|every)\s+(?=cups?\b))",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex Each();
 
     [GeneratedRegex(@"(?:^|[,;.:+\n]|\b(?:with|of|and|plus|add|use|take|or|then|about|up))\s*$", RegexOptions.IgnoreCase)]
@@ -202,7 +215,7 @@ internal static partial class HeardText
             + SpokenNumber.Pattern
             + @"\s)|(?<=\bparts?\s[a-z ]{3,})\s+(?=(?:"
             + SpokenNumber.Pattern
-            + @")\s+parts?\b)|\s+[+&]\s+|\.\s+|\s+(?:and|with|plus|then|into|in|to|per|mixed|topped|fill up)\s+(?=(?:the\s+|up\s+to\s+|about\s+|each\s+|every\s+|full\s+|with\s+)*(?:"
+            + @")\s+parts?\b)|\s+[+&]\s+|\.\s+|\s+(?:and|with|plus|then|into|in|to|per|mixed|topped|fill up|for(?=\s+(?:every|each)\b))\s+(?=(?:the\s+|up\s+to\s+|about\s+|each\s+|every\s+|full\s+|with\s+)*(?:"
             + SpokenNumber.Pattern
             + @")\s*(?:heaped|heaping|level|rounded|big|large|small|good|whole)?\s*[a-z½¼¾])|\s+(?:and|with|plus)\s+(?=[a-z])",
         RegexOptions.IgnoreCase

@@ -226,7 +226,8 @@ public static class RecipeJudge
             return null;
         }
 
-        var size = Math.Min(litres, Mix.MostLitres);
+        // Parts are measured for the volume that is told, which is rounded.
+        var size = TankVolume.AsTold(Math.Min(litres, Mix.MostLitres), kitchen);
         return
         [
             .. may.Where(s => s.PerLitre * size >= LeastMeasured).Select(s => Measured(s, Limit(catalogue, s.Material) ?? s.PerLitre, size, kitchen)),

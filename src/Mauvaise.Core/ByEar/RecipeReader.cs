@@ -29,7 +29,9 @@ public sealed partial class RecipeReader
     public static HeardRecipe Read(GardenCatalogue catalogue, string text, KitchenSystem kitchen)
     {
         var reader = new RecipeReader(catalogue, kitchen);
-        return RecipeStages.Settle(catalogue, [.. HeardText.Pieces(text).Select(reader.Line)], text);
+        var (plain, inItsOwn) = HeardLanguage.Understood(text);
+        var read = RecipeStages.Settle(catalogue, [.. HeardText.Pieces(plain).Select(reader.Line)], plain);
+        return read with { Lines = [.. read.Lines.Select(l => l with { Text = inItsOwn(l.Text) })] };
     }
 
     private HeardLine Line(string told)

@@ -13,7 +13,7 @@ internal static partial class RecipeStages
 {
     public static HeardRecipe Settle(GardenCatalogue catalogue, IReadOnlyList<HeardLine> read, string text)
     {
-        var lines = InParts(catalogue, Undiluted(NamedTwice(read), text), text);
+        var lines = InParts(catalogue, InPercent(Undiluted(NamedTwice(read), text), text), text);
         var (settled, litres, water) = Volumes(lines, text);
         return new HeardRecipe(settled, litres, RecipesIn(lines), Neat().IsMatch(text), water, IsBait(lines, text));
     }
@@ -50,6 +50,34 @@ internal static partial class RecipeStages
 
         var told = Say.Of("byEar.mlOf3", ("millilitres", Say.In(bare.Millilitres, "0.##")), ("thing", thing.Name!.InSentence()));
         return [.. lines.Where(l => l != bare).Select(l => l == thing ? l with { Millilitres = bare.Millilitres, Unclear = null, Understood = told } : l)];
+    }
+
+    /// <summary>No bottle is sold thinner than this, per cent: less is a share of what is sprayed.</summary>
+    private const double ThinnestBottle = 3;
+
+    /// <summary>"Neem 0.5 %, soap 0.2 %, rest water": shares of the whole, where nothing else says how much.</summary>
+    private static List<HeardLine> InPercent(List<HeardLine> lines, string text)
+    {
+        var parts = lines.Where(l => l.Kind == HeardKind.Part).ToList();
+        var all = parts.Sum(l => l.Percent ?? 0);
+        var shares =
+            parts.Count > 0
+            && parts.TrueForAll(l => l.Percent is > 0 && !HasAmount(l))
+            && all < 100
+            && (RestIsWater().IsMatch(text) || parts.TrueForAll(l => l.Percent < ThinnestBottle));
+        return shares
+            ?
+            [
+                .. lines
+                    .Where(l => l.Kind != HeardKind.Water)
+                    .Select(l => l.Kind == HeardKind.Part ? l with { Parts = l.Percent, Percent = null, Unclear = null } : l),
+                WaterOf(1) with
+                {
+                    Parts = 100 - all,
+                    Millilitres = null,
+                },
+            ]
+            : lines;
     }
 
     /// <summary>"16 to 1", "1:10" and parts, spread over the things that they are of; the water takes the rest of a litre.</summary>

@@ -55,6 +55,7 @@ public static class MixDeeds
         var emulsion = Emulsion(s, recipe);
         var order = new MixOrder(recipe, ask.Step, size, s.Garden.Kitchen)
         {
+            DropsInSpoon = s.Garden.Units.DropsInSpoon,
             Added = [.. ask.Add.Select(catalogue.Material)],
             ActiveDose = ask.Dose,
             EmulsifierMlPerLitre = emulsion?.SoapMlPerLitre,

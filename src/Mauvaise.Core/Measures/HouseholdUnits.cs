@@ -21,6 +21,7 @@ public enum WindUnit
     KilometresPerHour,
     MilesPerHour,
     Knots,
+    Beaufort,
 }
 
 public enum RainUnit
@@ -36,9 +37,28 @@ public enum HourCount
     Twelve,
 }
 
-/// <summary>What a household reads. Records stay in SI whatever it is; spoons and tanks go by its <see cref="KitchenSystem"/>.</summary>
-public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Length, RainUnit Rain, WindUnit Wind, HourCount Hours, DayOfWeek WeekStart)
+/// <summary>What a household reads and measures with. Records stay in SI whatever it is; spoons and tanks go by its <see cref="KitchenSystem"/>.</summary>
+/// <param name="Currency">What prices are in, by ISO 4217; empty where nobody said.</param>
+/// <param name="DropsInSpoon">Drops of water that the household's own dropper gives in 5 ml; 100 where nobody counted.</param>
+public sealed record HouseholdUnits(
+    TemperatureUnit Temperature,
+    LengthUnit Length,
+    RainUnit Rain,
+    WindUnit Wind,
+    HourCount Hours,
+    DayOfWeek WeekStart,
+    DayOrder Days = DayOrder.DayFirst,
+    string Currency = "",
+    int DropsInSpoon = HouseholdUnits.UsualDropsInSpoon
+)
 {
+    /// <summary>Drops of water in 5 ml by a usual dropper: 20 to a millilitre (assumed).</summary>
+    public const int UsualDropsInSpoon = 100;
+
+    /// <summary>What droppers give in 5 ml, from wide to fine ones.</summary>
+    public const int FewestDrops = 40,
+        MostDrops = 250;
+
     public static readonly HouseholdUnits Metric = new(
         TemperatureUnit.Celsius,
         LengthUnit.Metres,
@@ -47,6 +67,15 @@ public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Leng
         HourCount.TwentyFour,
         DayOfWeek.Monday
     );
+
+    /// <summary>Whether prices can be told in it: three large letters, or empty for plain figures.</summary>
+    public static bool IsCurrency(string code) => code.Length == 0 || (code.Length == 3 && code.All(char.IsAsciiLetterUpper));
+
+    /// <summary>Whether a dropper gives so many drops in 5 ml.</summary>
+    public static bool IsDropper(int dropsInSpoon) => dropsInSpoon is >= FewestDrops and <= MostDrops;
+
+    /// <summary>What a dropper may give, in words.</summary>
+    public static string DropperRange() => Say.Of("measures.dropsLieBetween", ("fewest", FewestDrops), ("most", MostDrops));
 
     /// <summary>An amount as the household reads it: so many of the SI unit times the factor, and the offset on top.</summary>
     public UnitScale Scale(Quantity quantity) =>
@@ -65,6 +94,7 @@ public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Leng
             (Quantity.Wind, _, _, _, WindUnit.KilometresPerHour) => new("km/h", 3.6, 0, 0),
             (Quantity.Wind, _, _, _, WindUnit.MilesPerHour) => new("mph", 3600 / MetresPerMile, 0, 0),
             (Quantity.Wind, _, _, _, WindUnit.Knots) => new(Say.Of("measures.knots"), 3600 / MetresPerSeaMile, 0, 0),
+            (Quantity.Wind, _, _, _, WindUnit.Beaufort) => new(Say.Of("measures.beaufort"), BeaufortFactor, 0, 0, BeaufortPower),
             _ => new("m/s", 1, 0, 1),
         };
 
@@ -89,6 +119,7 @@ public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Leng
                 new("mph", 3600 / MetresPerMile, 0, 0),
                 new("kn", 3600 / MetresPerSeaMile, 0, 0),
                 new("knots", 3600 / MetresPerSeaMile, 0, 0),
+                new("bft", BeaufortFactor, 0, 0, BeaufortPower),
             ],
             _ => [],
         };
@@ -98,6 +129,10 @@ public sealed record HouseholdUnits(TemperatureUnit Temperature, LengthUnit Leng
         MillimetresPerInch = 25.4,
         MetresPerMile = 1609.344,
         MetresPerSeaMile = 1852;
+
+    /// <summary>The scale of 1946: a force B blows at 0.836 B^1.5 m/s.</summary>
+    private const double BeaufortPower = 2.0 / 3;
+    private static readonly double BeaufortFactor = Math.Pow(0.836, -BeaufortPower);
 }
 
 /// <summary>What is measured.</summary>
@@ -111,11 +146,12 @@ public enum Quantity
     Wind,
 }
 
-/// <summary>How SI becomes what a household reads: times the factor, plus the offset; a difference takes the factor alone.</summary>
+/// <summary>How SI becomes what a household reads: to the power, times the factor, plus the offset; a difference takes the factor alone.</summary>
 /// <param name="Digits">After the decimal sign, as a gardener rounds.</param>
-public sealed record UnitScale(string Word, double Factor, double Offset, int Digits)
+/// <param name="Power">1 but for a scale of forces, whose amounts are never below nothing.</param>
+public sealed record UnitScale(string Word, double Factor, double Offset, int Digits, double Power = 1)
 {
-    public double Of(double si) => si * Factor + Offset;
+    public double Of(double si) => (Power == 1 ? si : Math.Pow(Math.Max(0, si), Power)) * Factor + Offset;
 }
 
 /// <summary>What a country's households mostly read, to begin with; each can be changed.</summary>
@@ -129,25 +165,34 @@ public sealed record Country(string Code, KitchenSystem Kitchen, HouseholdUnits 
     /// <summary>By their English names; the last is for anywhere else.</summary>
     public static readonly IReadOnlyList<Country> All =
     [
-        new("AU", KitchenSystem.Australian, Metric with { Hours = HourCount.Twelve }),
-        new("AT", KitchenSystem.Metric, Metric),
-        new("BE", KitchenSystem.Metric, Metric),
-        new("CA", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday }),
-        new("FR", KitchenSystem.Metric, Metric),
-        new("DE", KitchenSystem.Metric, Metric),
-        new("IN", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday }),
-        new("IE", KitchenSystem.Metric, Metric),
-        new("IT", KitchenSystem.Metric, Metric),
-        new("NL", KitchenSystem.Metric, Metric),
-        new("NZ", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve }),
-        new("ZA", KitchenSystem.Metric, Metric with { WeekStart = DayOfWeek.Sunday }),
-        new("ES", KitchenSystem.Metric, Metric),
-        new("CH", KitchenSystem.Metric, Metric),
-        new("GB", KitchenSystem.Metric, Metric with { Wind = WindUnit.MilesPerHour }),
+        new("AU", KitchenSystem.Australian, Metric with { Hours = HourCount.Twelve, Currency = "AUD" }),
+        new("AT", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("BE", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("CA", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday, Currency = "CAD" }),
+        new("FR", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("DE", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("IN", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, WeekStart = DayOfWeek.Sunday, Currency = "INR" }),
+        new("IE", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("IT", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("NL", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("NZ", KitchenSystem.Metric, Metric with { Hours = HourCount.Twelve, Currency = "NZD" }),
+        new("ZA", KitchenSystem.Metric, Metric with { WeekStart = DayOfWeek.Sunday, Currency = "ZAR" }),
+        new("ES", KitchenSystem.Metric, Metric with { Currency = "EUR" }),
+        new("CH", KitchenSystem.Metric, Metric with { Currency = "CHF" }),
+        new("GB", KitchenSystem.Metric, Metric with { Wind = WindUnit.MilesPerHour, Currency = "GBP" }),
         new(
             "US",
             KitchenSystem.Us,
-            new HouseholdUnits(TemperatureUnit.Fahrenheit, LengthUnit.Feet, RainUnit.Inches, WindUnit.MilesPerHour, HourCount.Twelve, DayOfWeek.Sunday)
+            new HouseholdUnits(
+                TemperatureUnit.Fahrenheit,
+                LengthUnit.Feet,
+                RainUnit.Inches,
+                WindUnit.MilesPerHour,
+                HourCount.Twelve,
+                DayOfWeek.Sunday,
+                DayOrder.MonthFirst,
+                "USD"
+            )
         ),
         new("ZZ", KitchenSystem.Metric, HouseholdUnits.Metric),
     ];

@@ -9,10 +9,16 @@ public sealed record Scoop(double Count, Unit Unit);
 
 /// <summary>What to measure in a kitchen, and how far that is from the wanted amount.</summary>
 /// <param name="Scoops">Largest measure first; empty when no set of spoons is near enough.</param>
-/// <param name="Text">As printed: "1 tbsp + 1/2 tsp", or the advice to use a syringe or a scale.</param>
+/// <param name="Text">As printed: "1 tbsp + 1/2 tsp", "15 drops", or the advice to use a syringe or a scale.</param>
 /// <param name="ErrorPercent">Measured minus wanted, in per cent of wanted; 0 for syringe or scale.</param>
 public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, double ErrorPercent)
 {
+    /// <summary>Drops to count; 0 where something else measures it.</summary>
+    public int Drops { get; init; }
+
+    /// <summary>Whether a kitchen measures it, without a syringe or a scale.</summary>
+    public bool InKitchen => Scoops.Count > 0 || Drops > 0;
+
     /// <summary>A set of spoons may be off by this much; beyond it a syringe or a scale is named.</summary>
     public const double LargestErrorPercent = 5;
 
@@ -25,7 +31,14 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
     /// <param name="millilitres">Over 0, as volume in the spoon (a powder's mass over its bulk density).</param>
     /// <param name="exactText">What to say when no spoon fits, as "7.3 g".</param>
     /// <param name="byWeight">True for a powder: the advice is then a scale, else a syringe.</param>
-    public static KitchenMeasure Nearest(double millilitres, KitchenSystem system, string exactText, bool byWeight)
+    /// <param name="dropsPerMillilitre">Of this liquid by the household's dropper, over 0; drops are counted where no spoon is near enough.</param>
+    public static KitchenMeasure Nearest(
+        double millilitres,
+        KitchenSystem system,
+        string exactText,
+        bool byWeight,
+        double dropsPerMillilitre = (double)HouseholdUnits.UsualDropsInSpoon / 5
+    )
     {
         Bounds.Positive(millilitres);
         var (teaspoon, tablespoon, cup) = Spoons(system);
@@ -41,13 +54,27 @@ public sealed record KitchenMeasure(IReadOnlyList<Scoop> Scoops, string Text, do
         }
 
         var error = (best.Millilitres - millilitres) / millilitres * 100;
-        return Math.Abs(error) <= LargestErrorPercent
-            ? new KitchenMeasure(best.Scoops, best.Text, error)
-            : new KitchenMeasure(
-                [],
-                byWeight ? Say.Of("measures.withAScale", ("exactText", exactText)) : Say.Of("measures.withASyringe", ("exactText", exactText)),
-                0
-            );
+        if (Math.Abs(error) <= LargestErrorPercent)
+        {
+            return new KitchenMeasure(best.Scoops, best.Text, error);
+        }
+
+        return byWeight
+            ? new KitchenMeasure([], Say.Of("measures.withAScale", ("exactText", exactText)), 0)
+            : InDrops(millilitres, Bounds.Positive(dropsPerMillilitre)) ?? new KitchenMeasure([], Say.Of("measures.withASyringe", ("exactText", exactText)), 0);
+    }
+
+    /// <summary>Nobody counts more drops than these.</summary>
+    private const int MostDrops = 40;
+
+    /// <summary>Whole drops within the error; null where they are too many, or too few to be near enough.</summary>
+    private static KitchenMeasure? InDrops(double millilitres, double dropsPerMillilitre)
+    {
+        var drops = (int)Math.Round(Math.Min(millilitres * dropsPerMillilitre, MostDrops + 1));
+        var error = (drops / dropsPerMillilitre - millilitres) / millilitres * 100;
+        return drops is >= 1 and <= MostDrops && Math.Abs(error) <= LargestErrorPercent
+            ? new KitchenMeasure([], Say.Of("measures.inDrops", ("n", drops)), error) { Drops = drops }
+            : null;
     }
 
     /// <summary>

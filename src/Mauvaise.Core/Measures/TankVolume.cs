@@ -35,24 +35,32 @@ public static class TankVolume
     public static string Text(double litres, KitchenSystem system)
     {
         Bounds.NotNegative(litres);
-        if (Beside(litres, system) is null)
-        {
-            return Metric(litres);
-        }
+        return Beside(litres, system) is null ? Metric(litres) : string.Join(" + ", Measures(litres, system).Select(m => Said(m.Amount, m.Unit)));
+    }
 
+    /// <summary>What <see cref="Text"/> says, litres: a volume rounded as the household measures it.</summary>
+    /// <param name="litres">0 or more.</param>
+    public static double AsTold(double litres, KitchenSystem system) =>
+        Beside(litres, system) is not null ? Measures(litres, system).Sum(m => m.Amount * m.Unit.InBase) / 1000
+        : litres >= 1 ? Math.Round(litres, 2)
+        : Math.Round(litres, 3);
+
+    /// <summary>Quarters of the largest measure that tells it near enough, or whole ones of it and the rest in the next smaller.</summary>
+    private static List<(double Amount, Unit Unit)> Measures(double litres, KitchenSystem system)
+    {
         var stairs = Stairs(system);
         var first = Math.Min(Array.FindIndex(stairs, s => litres >= s.From), stairs.Length - 1);
         var unit = Units.Get(stairs[first].Unit);
         var exact = Units.Convert(litres, Units.Get("l"), unit);
         if (litres == 0 || first == stairs.Length - 1 || Math.Abs(Quarters(exact) / exact - 1) <= QuartersMayMiss)
         {
-            return Said(Quarters(exact), unit);
+            return [(Quarters(exact), unit)];
         }
 
-        // Whole ones of the larger measure, and the rest in the next smaller.
         var next = Units.Get(stairs[first + 1].Unit);
         var whole = Math.Floor(exact);
-        return $"{Said(whole, unit)} + {Said(Quarters((exact - whole) * unit.InBase / next.InBase), next)}";
+        var rest = (Quarters((exact - whole) * unit.InBase / next.InBase), next);
+        return whole == 0 ? [rest] : [(whole, unit), rest];
     }
 
     /// <summary>"2 1/2 quarts".</summary>

@@ -46,6 +46,9 @@ public sealed record MixOrder(Recipe Recipe, DoseStep Step, double Size, Kitchen
     /// <summary>Emulsifier per litre in place of the recipe's: what a shaken jar showed, ml.</summary>
     public double? EmulsifierMlPerLitre { get; init; }
 
+    /// <summary>Drops of water that the household's dropper gives in 5 ml; other liquids go with it.</summary>
+    public int DropsInSpoon { get; init; } = HouseholdUnits.UsualDropsInSpoon;
+
     /// <summary>Strength of the bottle at hand by material, where it is not the usual one, per cent.</summary>
     public IReadOnlyDictionary<string, double> BottlePercent { get; init; } = new Dictionary<string, double>();
 }
@@ -161,6 +164,7 @@ public sealed record Mix(
         var amount = perLitre * order.Size;
         var spoonMl = m.Unit == "g" ? amount / m.DensityGramsPerMillilitre : amount;
         var exact = $"{Say.In(amount, "0.##")} {m.Unit}";
-        return new MixPart(m, role, perLitre, amount, m.Unit, KitchenMeasure.Nearest(spoonMl, order.Kitchen, exact, m.Unit == "g"), bottle);
+        var drops = m.DropsPerMillilitre * order.DropsInSpoon / HouseholdUnits.UsualDropsInSpoon;
+        return new MixPart(m, role, perLitre, amount, m.Unit, KitchenMeasure.Nearest(spoonMl, order.Kitchen, exact, m.Unit == "g", drops), bottle);
     }
 }

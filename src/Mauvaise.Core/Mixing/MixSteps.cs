@@ -92,7 +92,7 @@ public static class MixSteps
     private static MixStep Measured(Material material, string detail, double amount, KitchenMeasure? kitchen)
     {
         var exact = $"{Say.In(amount, amount < 10 ? "0.##" : "0.#")} {material.Unit}";
-        var spoons = kitchen is { Scoops.Count: > 0 };
+        var spoons = kitchen is { InKitchen: true };
         var level = spoons && material.Unit == "g" ? Say.Of("mixing.level") : "";
         return new MixStep(
             material.Name,

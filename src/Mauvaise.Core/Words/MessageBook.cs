@@ -37,7 +37,16 @@ public sealed class MessageBook
     internal string Render(string code, ReadOnlySpan<(string Name, object? Value)> figures) =>
         messages.TryGetValue(code, out var message) ? message.Render(Culture, figures) : throw new ArgumentException($"no message '{code}'", nameof(code));
 
-    internal string DayFormat(string format) => messages.TryGetValue($"days.{format}", out var own) ? own.Render() : format;
+    /// <summary>A format of days in this language's order, or with the month before the day where the household has it so and the language can.</summary>
+    internal string DayFormat(string format)
+    {
+        if (Language.IsMonthFirst(CultureInfo.CurrentUICulture) && messages.TryGetValue($"daysMonthFirst.{format}", out var turned))
+        {
+            return turned.Render();
+        }
+
+        return messages.TryGetValue($"days.{format}", out var own) ? own.Render() : format;
+    }
 
     private static FrozenDictionary<string, MessageBook> Read()
     {

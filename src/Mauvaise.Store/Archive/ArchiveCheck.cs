@@ -1,6 +1,7 @@
 using System.Collections;
 using System.Globalization;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Time;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
@@ -119,7 +120,9 @@ internal static class ArchiveCheck
                 ("latitude", g => g.Latitude is >= -90 and <= 90, Say.Of("store.latitudeLiesBetween90And90")),
                 ("longitude", g => g.Longitude is >= -180 and <= 180, Say.Of("store.longitudeLiesBetween180And180")),
                 ("timeZoneId", g => GardenZone.Find(g.TimeZoneId) is not null, Say.Of("store.thereIsNoSuchTimeZone")),
-                ("freeHours", g => g.FreeHours is null || FreeHoursOf(g.FreeHours) is not null, Say.Of("store.freeHoursAreSevenMasksMonday"))
+                ("freeHours", g => g.FreeHours is null || FreeHoursOf(g.FreeHours) is not null, Say.Of("store.freeHoursAreSevenMasksMonday")),
+                ("currency", g => HouseholdUnits.IsCurrency(g.Currency), Say.Of("gardens.currencyIsThreeLetters")),
+                ("dropsInSpoon", g => HouseholdUnits.IsDropper(g.DropsInSpoon), HouseholdUnits.DropperRange())
             ),
             .. Wrong(
                 "places",

@@ -359,7 +359,7 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             g.OnlyLabelled,
             ToFreeHours(g.FreeHours),
             g.Water,
-            new HouseholdUnits(g.TemperatureUnit, g.LengthUnit, g.RainUnit, g.WindUnit, g.Hours, g.WeekStart),
+            new HouseholdUnits(g.TemperatureUnit, g.LengthUnit, g.RainUnit, g.WindUnit, g.Hours, g.WeekStart, g.Days, g.Currency, g.DropsInSpoon),
             g.Language
         );
 

@@ -485,10 +485,23 @@ namespace Mauvaise.Store.Migrations
                     b.Property<long>("CreatedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Currency")
+                        .IsRequired()
+                        .HasMaxLength(3)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Days")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("DiseaseApproach")
                         .IsRequired()
                         .HasMaxLength(32)
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("DropsInSpoon")
+                        .HasColumnType("INTEGER");
 
                     b.Property<double>("ElevationM")
                         .HasColumnType("REAL");

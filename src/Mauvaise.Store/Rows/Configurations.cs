@@ -8,7 +8,11 @@ namespace Mauvaise.Store.Rows;
 
 internal sealed class GardenConfiguration : IEntityTypeConfiguration<GardenRow>
 {
-    public void Configure(EntityTypeBuilder<GardenRow> row) => row.Property(r => r.Name).HasMaxLength(80);
+    public void Configure(EntityTypeBuilder<GardenRow> row)
+    {
+        row.Property(r => r.Name).HasMaxLength(80);
+        row.Property(r => r.Currency).HasMaxLength(3);
+    }
 }
 
 internal sealed class MemberConfiguration : IEntityTypeConfiguration<MemberRow>

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Store.Rows;
 
@@ -21,6 +22,9 @@ public sealed class GardenRow
     public WindUnit WindUnit { get; set; }
     public HourCount Hours { get; set; }
     public DayOfWeek WeekStart { get; set; } = DayOfWeek.Monday;
+    public DayOrder Days { get; set; }
+    public string Currency { get; set; } = "";
+    public int DropsInSpoon { get; set; } = HouseholdUnits.UsualDropsInSpoon;
     public Stance Stance { get; set; }
     public DiseaseApproach DiseaseApproach { get; set; }
     public bool OnlyLabelled { get; set; }

@@ -30,7 +30,11 @@ public static class CalcEndpoints
 {
     public static void MapCalc(this IEndpointRouteBuilder app)
     {
-        var calc = app.MapGroup("/api/calc").WithTags("Calculator").AddEndpointFilter(OutOfRange);
+        var calc = app.MapGroup("/api/calc")
+            .WithTags("Calculator")
+            .AddEndpointFilter(CalcUnits.Told)
+            .AddEndpointFilter(OutOfRange)
+            .AddOpenApiOperationTransformer(CalcUnits.Describe);
         calc.MapGet("/sample", Sample).ProducesProblem(StatusCodes.Status400BadRequest);
         calc.MapGet("/air", Air).ProducesProblem(StatusCodes.Status400BadRequest);
         calc.MapGet("/sun", SunAt).ProducesProblem(StatusCodes.Status400BadRequest);

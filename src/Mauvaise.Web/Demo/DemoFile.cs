@@ -13,6 +13,7 @@ public sealed record DemoFile(
     string TimeZone,
     string Climate,
     KitchenSystem Kitchen,
+    string Currency,
     Stance Stance,
     DiseaseApproach DiseaseApproach,
     IReadOnlyList<DemoMember> Members,

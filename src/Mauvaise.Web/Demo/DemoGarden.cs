@@ -51,6 +51,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue, Settings 
                 TimeZoneId = demo.TimeZone,
                 Climate = demo.Climate,
                 Kitchen = demo.Kitchen,
+                Currency = demo.Currency,
                 Stance = demo.Stance,
                 DiseaseApproach = demo.DiseaseApproach,
                 CreatedAt = DemoClock.Beginning,

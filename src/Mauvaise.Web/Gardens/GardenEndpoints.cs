@@ -73,6 +73,7 @@ public static class GardenEndpoints
     {
         var checks = CheckSite(new Checks(), body.Name, body.Latitude, body.Longitude, body.TimeZoneId, body.Climate, catalogue)
             .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", Say.Of("gardens.sayWhoYouAreSo"));
+        CheckUnits(checks, body.Units);
         CheckPlace(checks, body.FirstPlace, "firstPlace.");
         if (!checks.Passed)
         {
@@ -161,6 +162,7 @@ public static class GardenEndpoints
         var checks = new Checks()
             .That(wrong < 0, $"freeHours[{wrong}]", "free-hours", Say.Of("gardens.writeHoursAs6818"))
             .That(body.Language is null || MessageBook.All.ContainsKey(body.Language), "language", "language-unknown", Say.Of("gardens.chooseALanguage"));
+        CheckUnits(checks, body.Units);
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -190,6 +192,11 @@ public static class GardenEndpoints
     private static double Capacity(KitchenSystem kitchen, double litres) =>
         kitchen != KitchenSystem.Us ? litres : Units.Get(litres < 2 ? "us-qt" : "us-gal").InBase / 1000;
 
+    private static void CheckUnits(Checks checks, HouseholdUnits? units) =>
+        checks
+            .That(units is null || HouseholdUnits.IsCurrency(units.Currency), "units.currency", "currency", Say.Of("gardens.currencyIsThreeLetters"))
+            .That(units is null || HouseholdUnits.IsDropper(units.DropsInSpoon), "units.dropsInSpoon", "drops-range", HouseholdUnits.DropperRange());
+
     /// <summary>Null leaves them as they are.</summary>
     private static void Fill(GardenRow garden, HouseholdUnits? units)
     {
@@ -197,6 +204,7 @@ public static class GardenEndpoints
         {
             (garden.TemperatureUnit, garden.LengthUnit, garden.RainUnit) = (units.Temperature, units.Length, units.Rain);
             (garden.WindUnit, garden.Hours, garden.WeekStart) = (units.Wind, units.Hours, units.WeekStart);
+            (garden.Days, garden.Currency, garden.DropsInSpoon) = (units.Days, units.Currency, units.DropsInSpoon);
         }
     }
 

@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Deeds;
 using Mauvaise.Store.Loading;
@@ -32,9 +33,9 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
     public DeedLog Log => log;
     public DateTimeOffset Now => clock.GetUtcNow();
 
-    /// <summary>What a garden's letters, calendar and links speak; null for the default.</summary>
-    public Task<string?> LanguageOfAsync(Guid gardenId, CancellationToken stop) =>
-        Db.Gardens.AsNoTracking().Where(g => g.Id == gardenId).Select(g => g.Language).FirstOrDefaultAsync(stop);
+    /// <summary>How a garden's letters and calendar speak.</summary>
+    public Task<Voice> VoiceOfAsync(Guid gardenId, CancellationToken stop) =>
+        Db.Gardens.AsNoTracking().Where(g => g.Id == gardenId).Select(g => new Voice(g.Language, g.Days)).FirstOrDefaultAsync(stop);
 
     /// <summary>The garden as it is; what is answered from here on is told in its household's units.</summary>
     public async Task<GardenSnapshot?> LoadAsync(Guid gardenId, CancellationToken stop)

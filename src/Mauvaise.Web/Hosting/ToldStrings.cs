@@ -5,7 +5,7 @@ using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Web.Hosting;
 
-/// <summary>Puts the figures of every text that goes out into the units of the household it is about.</summary>
+/// <summary>Puts the figures of every text that goes out into the units of the household it is about, or of the country that a script asked for.</summary>
 public sealed class ToldStrings(IHttpContextAccessor http) : JsonConverter<string>
 {
     public override string? Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) => reader.GetString();
@@ -24,5 +24,8 @@ public sealed class ToldStrings(IHttpContextAccessor http) : JsonConverter<strin
         writer.WritePropertyName(value);
     }
 
-    private string Told(string text) => http.HttpContext?.Features.Get<Garden>() is { } garden ? garden.Told(text) : text.Told();
+    private string Told(string text) =>
+        http.HttpContext?.Features.Get<Garden>() is { } garden ? garden.Told(text)
+        : http.HttpContext?.Features.Get<Country>() is { } country ? text.Told(country.Units, country.Kitchen)
+        : text.Told();
 }

@@ -42,7 +42,7 @@ public sealed class MailRound(GardenTools tools, Postman postman)
 
         foreach (var mails in (await tools.Db.Mails.ToListAsync(stop)).GroupBy(m => m.GardenId))
         {
-            using var speaking = Language.Speaking(await tools.LanguageOfAsync(mails.Key, stop));
+            using var speaking = Language.Speaking(await tools.VoiceOfAsync(mails.Key, stop));
             if (mails.Any(m => m.FailedAt is null || m.FailedAt <= tools.Now - Again) && await tools.LoadAsync(mails.Key, stop) is { } garden)
             {
                 var letter = new Lazy<EveningLetter?>(() => EveningLetter.Of(garden));

@@ -26,7 +26,7 @@ internal static class FeedEndpoints
     internal static async Task<Results<ContentHttpResult, ProblemHttpResult>> Feed(Guid gardenId, GardenTools tools, FeedKeeper keeper, CancellationToken stop)
     {
         await keeper.CaughtUpAsync(stop);
-        using var speaking = Language.Speaking(await tools.LanguageOfAsync(gardenId, stop));
+        using var speaking = Language.Speaking(await tools.VoiceOfAsync(gardenId, stop));
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
             return Problems.NotFound("garden");

@@ -82,10 +82,10 @@ public sealed partial class FeedKeeper(IServiceScopeFactory scopes, SnapshotCach
     {
         await using var scope = scopes.CreateAsyncScope();
         var tools = scope.ServiceProvider.GetRequiredService<GardenTools>();
-        foreach (var garden in await tools.Db.Gardens.AsNoTracking().Select(g => new { g.Id, g.Language }).ToListAsync(stop))
+        foreach (var gardenId in await tools.Db.Gardens.AsNoTracking().Select(g => g.Id).ToListAsync(stop))
         {
-            using var speaking = Language.Speaking(garden.Language);
-            await KeepAsync(tools, garden.Id, stop);
+            using var speaking = Language.Speaking(await tools.VoiceOfAsync(gardenId, stop));
+            await KeepAsync(tools, gardenId, stop);
         }
     }
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figure, tell, writing } from '@/language'
+import { tell, writing } from '@/language'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
@@ -9,7 +9,7 @@ import { injuryWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import PrintButton from '@/kit/PrintButton.vue'
 import SelectField from '@/kit/SelectField.vue'
-import { civilDay, inSentence, percent } from '@/kit/format'
+import { civilDay, inSentence, money, percent } from '@/kit/format'
 import LedgerSums from '../ledger/LedgerSums.vue'
 import RecordsNav from '../ledger/RecordsNav.vue'
 import FirstDatesChart from './FirstDatesChart.vue'
@@ -219,7 +219,7 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
           <li v-for="s in data.shopping" :key="s.material">
             <strong>{{ s.material }}</strong>:
             {{ s.toBuy > 0 ? tell('almanac.buy', { toBuyText: s.toBuyText }) : tell('almanac.enoughLeft')
-            }}{{ s.cost && s.toBuy > 0 ? tell('almanac.about', { cost: figure(s.cost, 2, true) }) : '' }}.
+            }}{{ s.cost && s.toBuy > 0 ? tell('almanac.about', { cost: money(s.cost) }) : '' }}.
             <span class="soft">{{ s.because }}</span>
           </li>
         </ul>

@@ -19,7 +19,7 @@ const takeTheirs = ref(false)
 async function send<T>(path: string, body: File): Promise<T> {
   const response = await fetch(path, {
     method: 'POST',
-    headers: { ...languageHeader, 'content-type': 'application/zip' },
+    headers: { ...languageHeader(), 'content-type': 'application/zip' },
     body,
   }).catch(() => {
     throw new Problem('no-answer', tell('archive.mauvaiseDoesNotAnswer'))

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { inSentence } from '@/kit/format'
-import { languages, nameOfLanguage, tell } from '@/language'
+import { languages, nameOfLanguage, tell, writing } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { keys, useGarden } from '@/garden/useGarden'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import {
+  dayOrderWords,
   hourWords,
   kitchenWords,
   lengthUnitWords,
@@ -18,6 +19,7 @@ import {
 } from '@/garden/words'
 import LanguageField from '@/kit/LanguageField.vue'
 import FieldError from '@/kit/FieldError.vue'
+import NumberField from '@/kit/NumberField.vue'
 import SelectField from '@/kit/SelectField.vue'
 
 /** What the household reads. Records stay as they are, whatever is chosen here. */
@@ -33,6 +35,15 @@ const units = computed(() => garden.value?.units)
 const weekStart = computed(() => {
   const day = units.value?.weekStart
   return day === 'monday' || day === 'sunday' || day === 'saturday' ? day : undefined
+})
+/** All that the browser can write, by name; plain figures first. */
+const currencies = computed(() => {
+  const names = new Intl.DisplayNames([writing()], { type: 'currency' })
+  const all = Intl.supportedValuesOf('currency').map((code) => ({
+    value: code,
+    label: `${code}, ${names.of(code) ?? code}`,
+  }))
+  return [{ value: '', label: tell('beds.plainFigures') }, ...all]
 })
 const set = (change: Partial<Schemas['HouseholdUnits']>) =>
   units.value && settings.mutate({ units: { ...units.value, ...change } })
@@ -104,6 +115,32 @@ function chooseCountry(code: string) {
         :label="tell('beds.weeksBegin')"
         @update:model-value="set({ weekStart: $event })"
       />
+      <SelectField
+        :model-value="units.days"
+        :options="options(dayOrderWords)"
+        :label="tell('beds.orderOfDays')"
+        @update:model-value="set({ days: $event })"
+      />
+      <SelectField
+        :model-value="units.currency ?? ''"
+        :options="currencies"
+        :label="tell('beds.pricesIn')"
+        filter
+        @update:model-value="set({ currency: $event })"
+      />
+      <div class="field">
+        <label for="dropper" class="label">{{ tell('beds.dropper') }}</label>
+        <NumberField
+          :model-value="units.dropsInSpoon"
+          input-id="dropper"
+          :min="1"
+          lazy
+          fluid
+          @update:model-value="$event && set({ dropsInSpoon: $event })"
+        />
+        <span class="soft small">{{ tell('beds.dropperWhy') }}</span>
+        <FieldError :problem="settings.error.value" field="units.dropsInSpoon" />
+      </div>
       <LanguageField />
       <SelectField
         :model-value="garden.language"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { figure, tell } from '@/language'
+import { tell } from '@/language'
+import { money } from '@/kit/format'
 import type { Schemas } from '@/api/client'
 
 /** What the shown stretch comes to. */
@@ -16,7 +17,7 @@ defineProps<{ totals: Schemas['LedgerTotalsAnswer'] }>()
       <strong class="big">{{ totals.litresText }}</strong> {{ tell('ledger.ofSpray') }}
     </p>
     <p>
-      <strong class="big">{{ totals.cost === null ? '–' : figure(totals.cost, 2, true) }}</strong>
+      <strong class="big">{{ totals.cost === null ? '–' : money(totals.cost) }}</strong>
       {{ tell('ledger.spent') }}
       <span class="soft small">{{ totals.costSentence }}</span>
     </p>

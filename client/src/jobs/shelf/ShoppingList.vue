@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
-import { trim } from '@/kit/format'
+import { money } from '@/kit/format'
 
 defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>()
 </script>
@@ -17,7 +17,7 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
           ><template v-if="i.toBuy > 0"
             >{{ i.toBuyText
             }}<template v-if="i.cost !== null">{{
-              tell('almanac.about', { cost: trim(i.cost, 2) })
+              tell('almanac.about', { cost: money(i.cost) })
             }}</template></template
           ></span
         >
@@ -25,7 +25,7 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
       </li>
     </ul>
     <p v-if="total > 0" class="soft">
-      {{ tell('shelf.togetherAboutByWhatTheLast', { total: trim(total, 2) }) }}
+      {{ tell('shelf.togetherAboutByWhatTheLast', { total: money(total) }) }}
     </p>
   </section>
 </template>

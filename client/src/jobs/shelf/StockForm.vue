@@ -6,6 +6,7 @@ import { computed, reactive, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenEdit, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
+import { currencySign } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
 import NumberField from '@/kit/NumberField.vue'
 import WriteOver from '@/kit/WriteOver.vue'
@@ -130,7 +131,14 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
       </div>
       <div class="field">
         <label :for="`cost-${id}`">{{ tell('shelf.costOfTheFullOne') }}</label>
-        <NumberField v-model="form.cost" :input-id="`cost-${id}`" :min="0" :max-fraction-digits="2" fluid />
+        <NumberField
+          v-model="form.cost"
+          :input-id="`cost-${id}`"
+          :min="0"
+          :max-fraction-digits="2"
+          :suffix="currencySign()"
+          fluid
+        />
         <FieldError :problem="saving.error.value" field="cost" />
       </div>
       <div class="field">
