@@ -54,7 +54,7 @@ var builder = WebApplication.CreateBuilder(args);
 var services = builder.Services;
 services.AddSingleton(sp => Settings.From(sp.GetRequiredService<IConfiguration>()));
 services.AddSingleton<DataFolder>();
-services.AddSingleton(_ => new Catalogues(CatalogueFiles.DefaultFolder));
+services.AddSingleton(sp => new Catalogues(CatalogueFiles.DefaultFolder, sp.GetRequiredService<Settings>().OwnFactsFolder));
 services.AddTransient(sp => sp.GetRequiredService<Catalogues>().Spoken);
 services.AddSingleton(_ => new Lazy<TownBook>(() => TownFile.Read(CatalogueFiles.DefaultFolder)));
 services.AddSingleton<TimeProvider>(sp => sp.GetRequiredService<Settings>() is { Demo: true } s ? new DemoClock(s.DataFolder) : TimeProvider.System);

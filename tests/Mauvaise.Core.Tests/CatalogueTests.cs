@@ -79,6 +79,46 @@ public class CatalogueTests
         }
     }
 
+    private static GardenCatalogue WithOwn(string kind, string yaml, string? language = null)
+    {
+        var own = Directory.CreateTempSubdirectory("own-facts");
+        try
+        {
+            File.WriteAllText(Path.Combine(own.FullName, kind + ".yaml"), yaml);
+            return CatalogueFiles.Read(CatalogueFiles.DefaultFolder, language is null ? null : CatalogueWords.Of(language), own.FullName);
+        }
+        finally
+        {
+            own.Delete(true);
+        }
+    }
+
+    [Fact]
+    public void A_household_changes_single_facts_and_adds_its_own()
+    {
+        var changed = WithOwn("materials", "- { id: milk, name: Goat's milk, keepsOpenedMonths: 1 }");
+        Assert.Equal("Goat's milk", changed.Material("milk").Name);
+        Assert.Equal(Shipped.Catalogue.Material("milk").Doses, changed.Material("milk").Doses);
+        Assert.Equal(Shipped.Catalogue.Materials.Count, changed.Materials.Count);
+        Assert.Equal("Goat's milk", WithOwn("materials", "- { id: milk, name: Goat's milk }", "de").Material("milk").Name);
+
+        var heard = WithOwn("heard", "- { words: [aunt's tonic], nature: feed }");
+        Assert.Equal(Shipped.Catalogue.Heard.Count + 1, heard.Heard.Count);
+    }
+
+    [Theory]
+    [InlineData("materials", "- { id: milk, nmae: Goat's milk }", "materials.yaml: ")]
+    [InlineData("materials", "milk: none", "a list of entries is wanted")]
+    [InlineData("materials", "- [milk]", "a list of entries is wanted")]
+    [InlineData("materials", "- { id: milk, name: [", "materials.yaml: ")]
+    [InlineData("materials", "# nothing yet\n- { id: neem-oil, group: nem }", "materials.yaml, line 2: ")]
+    public void A_fault_in_a_households_own_facts_is_named_with_its_file(string kind, string yaml, string told)
+    {
+        var fault = Assert.Throws<CatalogueException>(() => WithOwn(kind, yaml)).Message;
+        Assert.Contains(told, fault, StringComparison.Ordinal);
+        Assert.Contains("own-facts", fault, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Every_pair_of_materials_has_a_decided_answer()
     {

@@ -75,6 +75,24 @@ public class HeardTests
         Assert.Equal(["2 EL Neemöl", "1 TL Spülmittel", "5 Liter Wasser"], heard.Lines.Select(l => l.Text));
     }
 
+    [Theory]
+    [InlineData("1 tablespoon of grandpa's wonder and a litre of water", HeardNature.Oil, "no-emulsifier", HeardVerdict.No)]
+    [InlineData("50 ml green magic, 5 ml soap, 1 l water", HeardNature.Oil, "ceiling", HeardVerdict.No)]
+    [InlineData("25 g of swamp dust in a litre of water", HeardNature.Salt, "ceiling", HeardVerdict.No)]
+    [InlineData("2 teaspoons of dragon sauce in 2 litres", HeardNature.Hot, "hot", HeardVerdict.Warn)]
+    [InlineData("ein Esslöffel Wundertrank auf einen Liter Wasser", HeardNature.Oil, "no-emulsifier", HeardVerdict.No)]
+    public void What_is_not_known_is_asked_and_judged_by_what_it_is_like(string text, HeardNature nature, string code, HeardVerdict verdict)
+    {
+        var before = RecipeReader.Read(Shipped.Catalogue, text, KitchenSystem.Metric);
+        var asked = Assert.Single(before.Lines, l => l is { Kind: HeardKind.Unknown, Name: not null });
+        Assert.NotNull(asked.Unclear);
+        var after = RecipeReader.Read(Shipped.Catalogue, text, KitchenSystem.Metric, [(asked.Name!, nature)]);
+        Assert.DoesNotContain(after.Lines, l => l.Kind == HeardKind.Unknown);
+        var judged = RecipeJudge.Judge(Shipped.Catalogue, after, KitchenSystem.Metric, null, null);
+        Assert.Contains(judged.Faults, f => f.Code == code);
+        Assert.Equal(verdict, judged.Verdict);
+    }
+
     /// <summary>"Soda" is washing soda in one language and stands in "baking soda" in another.</summary>
     [Fact]
     public void English_is_never_taken_for_another_language()

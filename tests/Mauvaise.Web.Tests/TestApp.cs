@@ -15,8 +15,10 @@ using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Microsoft.Extensions.DependencyInjection.Extensions;
+using Microsoft.Extensions.Logging;
 
 namespace Mauvaise.Web.Tests;
 
@@ -52,6 +54,7 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     private bool spoilt;
 
     private readonly bool home;
+    private FaultyFile? faulty;
 
     private TestApp(bool demo, int historyDays, bool home = false)
     {
@@ -90,6 +93,15 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         return app;
     }
 
+    /// <summary>An app with the demo garden on a file that fails when it is told to.</summary>
+    public static async Task<TestApp> OnAsync(FaultyFile faulty)
+    {
+        var app = new TestApp(demo: true, UsualHistoryDays) { faulty = faulty, spoilt = true };
+        File.Copy(await Beginnings[true].Value, app.DatabasePath);
+        await app.standIn.StartAsync();
+        return app;
+    }
+
     private static async Task<string> BeginAsync(bool demo)
     {
         var app = new TestApp(demo, UsualHistoryDays) { spoilt = true };
@@ -105,7 +117,7 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     /// <summary>The clock of the garden, set by hand.</summary>
     public HandClock Clock { get; } = new();
 
-    private string DatabasePath => Path.Combine(folder, "mauvaise.db");
+    public string DatabasePath => Path.Combine(folder, "mauvaise.db");
 
     /// <summary>Writes the beginning over the file while the app runs, as any other program's commit would come.</summary>
     private async Task PutBackAsync()
@@ -160,6 +172,12 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
                 .Replace(ServiceDescriptor.Singleton(new MachineClock(Clock)))
                 .Replace(ServiceDescriptor.Singleton(Catalogue.Value))
         );
+        if (faulty is not null)
+        {
+            builder.ConfigureTestServices(s => s.ConfigureDbContext<GardenDb>(o => o.AddInterceptors(faulty)));
+            // It fails on purpose, and often.
+            builder.ConfigureLogging(l => l.ClearProviders());
+        }
     }
 
     public override async ValueTask DisposeAsync()

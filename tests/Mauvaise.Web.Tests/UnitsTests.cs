@@ -136,28 +136,29 @@ public partial class UnitsTests
         using var http = app.CreateClient();
         var ask = new
         {
-            crop = "cucumber",
-            placeKind = "openBed",
-            date = "2026-07-10",
-            latitude = 40.0,
-            climate = "continental",
-            target = "powdery-mildew",
-            share = 0.1,
-            helpers = 0,
-            ants = "none",
-            stance = "watchAndTreat",
-            diseaseApproach = "cleanThenProtect",
+            ingredients = new[]
+            {
+                new
+                {
+                    material = "neem-oil",
+                    amount = 5,
+                    unit = "ml",
+                },
+            },
+            waterAmount = 1.0,
+            waterUnit = "l",
+            conditions = new { maxTemperatureNext6hC = 33, crop = "tomato" },
         };
-        var metric = await http.SendAsync("/api/calc/ways", ask, HttpStatusCode.OK);
-        var us = await http.SendAsync("/api/calc/ways?units=us", ask, HttpStatusCode.OK);
-        Assert.Matches(Metric(), metric.GetRawText());
-        Assert.DoesNotMatch(Metric(), us.GetRawText());
-        Assert.Equal(Middles(metric), Middles(us));
-        var refused = await http.SendAsync("/api/calc/ways?units=uk", ask, HttpStatusCode.BadRequest);
+        var metric = await http.SendAsync("/api/calc/mix", ask, HttpStatusCode.OK);
+        var us = await http.SendAsync("/api/calc/mix?units=us", ask, HttpStatusCode.OK);
+        Assert.Contains(Sentences(metric), s => Metric().IsMatch(s));
+        Assert.All(Sentences(us), s => Assert.DoesNotMatch(Metric(), s));
+        Assert.Equal(metric.GetProperty("strengths").GetRawText(), us.GetProperty("strengths").GetRawText());
+        var refused = await http.SendAsync("/api/calc/mix?units=uk", ask, HttpStatusCode.BadRequest);
         Assert.Contains("units", refused.GetProperty("errors").EnumerateObject().Select(e => e.Name));
 
-        static List<double> Middles(JsonElement answer) =>
-            [.. answer.GetProperty("ways").EnumerateArray().Select(w => w.GetProperty("share").GetProperty("middle").GetDouble())];
+        static List<string> Sentences(JsonElement answer) =>
+            [.. answer.GetProperty("reasons").EnumerateArray().Select(r => r.GetProperty("sentence").GetString()!)];
     }
 
     [Theory]

@@ -156,6 +156,13 @@ test('a recipe that was heard is read as it is typed, and put right for the spra
   await expect(page.getByRole('cell', { name: '1 l in all' })).toBeVisible()
   await expectAccessible(page)
 
+  // What is not known here is described, and judged by what it is like.
+  await page.getByRole('combobox', { name: 'What is moon dust?' }).click()
+  await page.getByRole('option', { name: 'Hot, as pepper' }).click()
+  await expect(page.getByText(/Moon dust burns eyes and skin/)).toBeVisible()
+  await expect(page.getByText(/Not known here/)).toHaveCount(0)
+  await expectAccessible(page)
+
   await told.fill('200 ml neem oil, 100 ml castile soap, rest water. Use 10 ml of it per litre')
   await expect(page.getByText(/“Use 10 ml of it”: How much is it in all/)).toBeVisible()
   await expect(page.getByText('Not like this:')).toBeVisible()

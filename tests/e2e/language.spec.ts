@@ -98,10 +98,15 @@ test('another language is chosen under More, and the page speaks it from then on
 test.describe('in the United States', () => {
   test.use({ locale: 'en-US' })
 
-  /** A figure in a metric unit; the bench alone shows both. */
-  const metric = /\d ?(?:°C|mm|m\/s|km\/h|l|ml|g|kg|m|cm|m²)(?![\p{L}\d²'’])|a litre/gu
+  /** A figure in a metric unit, or the name of an axis; the bench alone shows both. */
+  const metric =
+    /\d ?(?:°C|mm|m\/s|km\/h|l|ml|g|kg|m|cm|m²)(?![\p{L}\d²'’])|a litre|, (?:°C|mm|m\/s)(?!\p{L})/gu
+  /** "16 Jul"; a month alone is no day. */
+  const dayFirst = /\b\d{1,2} (?:Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)/gu
 
-  test('a household reads no metric unit on any screen, on a laptop and on a phone', async ({ page }) => {
+  test('a household reads no metric unit and no day before its month on any screen, on a laptop and on a phone', async ({
+    page,
+  }) => {
     test.slow()
     await startOver(page.request)
     const [country] = (
@@ -121,7 +126,9 @@ test.describe('in the United States', () => {
     // The bench and the stocks show millilitres beside the spoons: alone, or behind what is measured.
     const beside = /^[\d.]+ (?:ml|l|g)$|\(1 l\)|with a syringe|, ml a litre$/
     const wrong = (text: string, path: string) =>
-      /bench|shelf/.test(path) && beside.test(text.trim()) ? [] : (text.match(metric) ?? [])
+      /bench|shelf/.test(path) && beside.test(text.trim())
+        ? []
+        : [...(text.match(metric) ?? []), ...(text.match(dayFirst) ?? [])]
     expect(await scan(page, 'One moment.', wrong)).toEqual([])
     await startOver(page.request)
   })

@@ -5861,7 +5861,7 @@ export interface paths {
                     looked: number;
                     affected: number;
                     line: number;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -5910,7 +5910,7 @@ export interface paths {
                 query: {
                     temperatureC: number;
                     relativeHumidityPercent: number;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -5960,7 +5960,7 @@ export interface paths {
                     latitude: number;
                     longitude: number;
                     at: string;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6010,7 +6010,7 @@ export interface paths {
                     latitude: number;
                     longitude: number;
                     date: string;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6061,7 +6061,7 @@ export interface paths {
                     maxC: number;
                     lowerC: number;
                     upperC?: number;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6113,7 +6113,7 @@ export interface paths {
                     tMaxC: number;
                     wetHoursAtOptimum: number;
                     temperatureC: number;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6162,7 +6162,7 @@ export interface paths {
                 query: {
                     wetHours: number;
                     meanTemperatureC: number;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6215,7 +6215,7 @@ export interface paths {
                     killsEggs: boolean;
                     cadenceMinDays: number;
                     cadenceMaxDays: number;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6264,7 +6264,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6315,7 +6315,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6357,7 +6357,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6399,7 +6399,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6450,7 +6450,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6494,7 +6494,7 @@ export interface paths {
                     treatedAfter: number;
                     untreatedBefore?: number;
                     untreatedAfter: number;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6543,7 +6543,7 @@ export interface paths {
                 query: {
                     days: string;
                     percent: string;
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6592,7 +6592,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -6634,7 +6634,7 @@ export interface paths {
         post: {
             parameters: {
                 query?: {
-                    /** @description Whose units sentences are told in: the two letters of a country, as us or gb. Figures stay in SI. */
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
                     units?: string;
                 };
                 header?: never;
@@ -7204,6 +7204,10 @@ export interface components {
             /** Format: int32 */
             hours: number;
         };
+        DescribedPart: {
+            name: string;
+            nature: components["schemas"]["HeardNature"];
+        };
         DeviceAnswer: {
             /** Format: uuid */
             id: string;
@@ -7530,6 +7534,8 @@ export interface components {
         HarvestUnit: "pieces" | "grams" | "kilograms" | "ounces" | "pounds";
         /** @enum {unknown} */
         HeardKitchen: "us" | "uk" | "metric" | "australian";
+        /** @enum {unknown} */
+        HeardNature: "plant" | "oil" | "soap" | "salt" | "acid" | "alcohol" | "hot" | "feed" | "other";
         /** @enum {unknown} */
         HeardVerdict: "ok" | "warn" | "no";
         HelperChoice: {
@@ -8625,6 +8631,7 @@ export interface components {
             retired: boolean;
             /** Format: uuid */
             memberId?: null | string;
+            described?: null | components["schemas"]["DescribedPart"][];
         };
         PartOfMix: {
             name: string;
@@ -9195,6 +9202,9 @@ export interface components {
             millilitres: null | number;
             /** Format: double */
             grams: null | number;
+            nature?: null | components["schemas"]["HeardNature"];
+            /** @default false */
+            asked: boolean;
         };
         RecipeRequest: {
             text: string;
@@ -9202,6 +9212,7 @@ export interface components {
             crop?: null | string;
             /** Format: double */
             sprayerLitres?: null | number;
+            described?: null | components["schemas"]["DescribedPart"][];
         };
         RecipeShareCalc: {
             material: string;

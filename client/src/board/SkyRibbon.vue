@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { dayOf, tell } from '@/language'
 import { scaleLinear } from 'd3-scale'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { day } from '@/kit/format'
+import { dayParts } from '@/kit/format'
 import { hourCurve, runs } from './shapes'
 import { told } from '@/kit/household'
 
@@ -48,7 +48,7 @@ const days = computed(() =>
       t,
       middle: (t + next) / 2,
       wide: props.x(next) - props.x(t),
-      label: day(t, props.timeZone),
+      parts: dayParts(t, props.timeZone),
       rainMm: slice.reduce<number>((sum, v) => sum + (v ?? 0), 0),
     }
   }),
@@ -86,14 +86,7 @@ const now = computed(() => Date.parse(props.board.now))
         :x="x(d.middle)"
         y="12"
       >
-        {{
-          d.wide > 62
-            ? d.label
-            : d.label
-                .split(' ')
-                .slice(d.wide > 40 ? 0 : 1, 2)
-                .join(' ')
-        }}
+        {{ d.wide > 62 ? dayOf(d.parts) : d.wide > 40 ? `${d.parts.weekday} ${d.parts.day}` : d.parts.day }}
       </text>
       <text v-if="d.rainMm >= 2 && d.wide > 30" class="mm" :x="x(d.middle)" y="24">
         {{ told('rain', Math.round(d.rainMm)) }}

@@ -243,3 +243,16 @@ export const trialUnitWords: Record<Schemas['TrialUnitKind'], string> = {
 export function options<K extends string>(words: Record<K, string>): { value: K; label: string }[] {
   return (Object.keys(words) as K[]).map((value) => ({ value, label: words[value] }))
 }
+
+/** What a part of a recipe is like that is not known here. */
+export const heardNatureWords: Record<Schemas['HeardNature'], string> = {
+  oil: tell('bench.likeOil'),
+  soap: tell('bench.likeSoap'),
+  salt: tell('bench.likeSalt'),
+  acid: tell('bench.likeAcid'),
+  alcohol: tell('bench.likeAlcohol'),
+  hot: tell('bench.likeHot'),
+  plant: tell('bench.likePlant'),
+  feed: tell('bench.likeFeed'),
+  other: tell('bench.likeOther'),
+}

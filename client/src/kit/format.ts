@@ -14,8 +14,8 @@ export function clock(instant: string | number, timeZone: string): string {
   }).format(new Date(instant))
 }
 
-/** "Thu 16 Jul" */
-export function day(instant: string | number, timeZone: string): string {
+/** What a day is called, in parts, for where there is little room: "Thu", "16", "Jul". */
+export function dayParts(instant: string | number, timeZone: string) {
   const parts = new Intl.DateTimeFormat(writing(), {
     timeZone,
     weekday: 'short',
@@ -23,8 +23,11 @@ export function day(instant: string | number, timeZone: string): string {
     month: 'short',
   }).formatToParts(new Date(instant))
   const part = (type: string) => parts.find((p) => p.type === type)?.value ?? ''
-  return dayOf({ weekday: part('weekday'), day: part('day'), month: part('month') })
+  return { weekday: part('weekday'), day: part('day'), month: part('month') }
 }
+
+/** "Thu 16 Jul", or "Thu Jul 16" */
+export const day = (instant: string | number, timeZone: string): string => dayOf(dayParts(instant, timeZone))
 
 /** A civil date, "2026-07-18", as "Sat 18 Jul". */
 export function civilDay(date: string): string {

@@ -106,15 +106,18 @@ public static class RecipeJudge
             }
 
             yield return new RecipeFault("not-in-catalogue", $"{line.Name}: {word.Says ?? NobodyMeasured}", false);
-            var perLitre = line.Millilitres * line.Used / litres;
+            if (word.Nature == HeardNature.Hot)
+            {
+                yield return new RecipeFault("hot", Say.Of("byEar.itIsHot", ("name", line.Name)), false);
+            }
+
+            var perLitre = (line.Millilitres ?? line.Grams) * line.Used / litres;
             if (MostOfKind(word.Nature) is { } most && perLitre > most)
             {
-                var told = Say.Of(
-                    "byEar.mlOfALitreIsOver",
-                    ("perLitre", Say.In(perLitre, "0.#")),
-                    ("line", line.Name!.InSentence()),
-                    ("most", Say.In(most, "0"))
-                );
+                var (much, name, limit) = (Say.In(perLitre, "0.#"), line.Name!.InSentence(), Say.In(most, "0"));
+                var told = line.Millilitres is null
+                    ? Say.Of("byEar.gOfALitreIsOver", ("perLitre", much), ("line", name), ("most", limit))
+                    : Say.Of("byEar.mlOfALitreIsOver", ("perLitre", much), ("line", name), ("most", limit));
                 yield return new RecipeFault("ceiling", told, true);
             }
 
@@ -127,12 +130,17 @@ public static class RecipeJudge
 
     private static string NobodyMeasured => Say.Of("byEar.nobodyMeasuredWhatItDoes");
 
-    /// <summary>The most of a thing that is only known by its kind, ml a litre: as of oils, soaps and vinegar (assumed); null where there is none.</summary>
+    /// <summary>
+    /// The most of a thing that is only known by its kind, ml or g a litre: as of oils, soaps, bicarbonates, vinegar and alcohol (assumed); null where
+    /// there is none.
+    /// </summary>
     private static double? MostOfKind(HeardNature nature) =>
         nature switch
         {
             HeardNature.Oil or HeardNature.Soap => 20,
+            HeardNature.Salt => 10,
             HeardNature.Acid => 50,
+            HeardNature.Alcohol => 500,
             _ => null,
         };
 

@@ -19,19 +19,32 @@ public sealed partial class RecipeReader
     private readonly GardenCatalogue catalogue;
     private readonly IReadOnlyList<(string Word, HeardWord Heard)> things;
 
-    private RecipeReader(GardenCatalogue catalogue, KitchenSystem kitchen)
+    private RecipeReader(GardenCatalogue catalogue, KitchenSystem kitchen, IEnumerable<HeardWord> described)
     {
         (this.catalogue, this.kitchen) = (catalogue, kitchen);
-        things = [.. catalogue.Heard.SelectMany(h => h.Words.Select(w => (w, h))).OrderByDescending(x => x.w.Length)];
+        things = [.. described.Concat(catalogue.Heard).SelectMany(h => h.Words.Select(w => (w, h))).OrderByDescending(x => x.w.Length)];
     }
 
     /// <param name="kitchen">Whose spoons, cups and gallons are meant.</param>
-    public static HeardRecipe Read(GardenCatalogue catalogue, string text, KitchenSystem kitchen)
+    /// <param name="described">What things are like that are not known here, by what the recipe calls them; null for none.</param>
+    public static HeardRecipe Read(
+        GardenCatalogue catalogue,
+        string text,
+        KitchenSystem kitchen,
+        IEnumerable<(string Name, HeardNature Nature)>? described = null
+    )
     {
-        var reader = new RecipeReader(catalogue, kitchen);
+        var like = (described ?? []).Select(d => new HeardWord([HeardLanguage.Understood(d.Name).Plain.ToLowerInvariant()], Nature: d.Nature));
+        var reader = new RecipeReader(catalogue, kitchen, like);
         var (plain, inItsOwn) = HeardLanguage.Understood(text);
         var read = RecipeStages.Settle(catalogue, [.. HeardText.Pieces(plain).Select(reader.Line)], plain);
-        return read with { Lines = [.. read.Lines.Select(l => l with { Text = inItsOwn(l.Text) })] };
+        return read with
+        {
+            Lines =
+            [
+                .. read.Lines.Select(l => l with { Text = inItsOwn(l.Text), Name = l.Kind == HeardKind.Unknown && l.Name is { } n ? inItsOwn(n) : l.Name }),
+            ],
+        };
     }
 
     private HeardLine Line(string told)

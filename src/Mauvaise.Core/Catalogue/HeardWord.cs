@@ -9,6 +9,7 @@ public enum HeardNature
     Salt,
     Acid,
     Alcohol,
+    Hot,
     Feed,
     Other,
 }

@@ -45,24 +45,29 @@ public static partial class CatalogueFiles
 
     /// <summary>Reads and checks a folder of catalogue files.</summary>
     /// <param name="words">Of another language; null for the files' own.</param>
+    /// <param name="own">
+    /// Folder of the household's own facts, which may hold files of the same names and form: an entry with a listed id gives the fields that differ, any
+    /// other is added. Null, or a folder that is not there, for none.
+    /// </param>
     /// <exception cref="CatalogueException">A file is missing, does not read, or contradicts another.</exception>
-    public static GardenCatalogue Read(string folder, CatalogueWords? words = null)
+    public static GardenCatalogue Read(string folder, CatalogueWords? words = null, string? own = null)
     {
         var faults = new List<string>();
+        List<T> List<T>(string kind) => Entries<T>(folder, kind, faults, words, own);
         var facts = new GardenCatalogue
         {
-            Groups = List<ModeOfAction>(folder, "groups", faults, words),
-            Materials = List<Material>(folder, "materials", faults, words),
-            Targets = List<Target>(folder, "targets", faults, words),
-            Signs = List<Sign>(folder, "signs", faults, words),
-            Helpers = List<Beneficial>(folder, "helpers", faults, words),
-            Crops = List<Crop>(folder, "crops", faults, words),
-            Recipes = List<Recipe>(folder, "recipes", faults, words),
-            Pairs = List<MixingPair>(folder, "pairs", faults, words),
-            Measures = List<Measure>(folder, "measures", faults, words),
-            Climates = List<Climate>(folder, "climates", faults, words),
-            Readings = List<ReadingKind>(folder, "readings", faults, words),
-            Heard = List<HeardWord>(folder, "heard", faults, words),
+            Groups = List<ModeOfAction>("groups"),
+            Materials = List<Material>("materials"),
+            Targets = List<Target>("targets"),
+            Signs = List<Sign>("signs"),
+            Helpers = List<Beneficial>("helpers"),
+            Crops = List<Crop>("crops"),
+            Recipes = List<Recipe>("recipes"),
+            Pairs = List<MixingPair>("pairs"),
+            Measures = List<Measure>("measures"),
+            Climates = List<Climate>("climates"),
+            Readings = List<ReadingKind>("readings"),
+            Heard = List<HeardWord>("heard"),
         };
         if (faults.Count > 0)
         {
@@ -70,23 +75,29 @@ public static partial class CatalogueFiles
         }
 
         faults = [.. CatalogueRules.Faults(facts), .. CatalogueRules.KnownMissing(facts)];
-        return faults.Count > 0 ? throw new CatalogueException([.. faults.Select(f => Placed(folder, f))]) : GardenCatalogue.Create(facts);
+        return faults.Count > 0
+            ? throw new CatalogueException([
+                .. faults.Select(f => (own is null ? null : Placed(own, f, Path.Combine)) ?? Placed(folder, f, (_, file) => file) ?? f),
+            ])
+            : GardenCatalogue.Create(facts);
     }
 
-    /// <summary>A fault with the file and line of the entry that it names, "measure 'prune': …".</summary>
-    private static string Placed(string folder, string fault)
+    /// <summary>A fault with the file and line of the entry that it names, "measure 'prune': …"; null where the folder does not have it.</summary>
+    /// <param name="called">What a file of the folder is called.</param>
+    private static string? Placed(string folder, string fault, Func<string, string, string> called)
     {
         if (
             Named().Match(fault) is not { Success: true } named
             || Kinds.Keys.FirstOrDefault(k => k.StartsWith(named.Groups["kind"].Value, StringComparison.Ordinal)) is not { } kind
         )
         {
-            return fault;
+            return null;
         }
 
+        var file = Path.Combine(folder, kind + ".yaml");
         var entry = new Regex($@"\bid:\s*[""']?{Regex.Escape(named.Groups["id"].Value)}[""']?\s*([,}}#]|$)");
-        var line = Array.FindIndex(File.ReadAllLines(Path.Combine(folder, kind + ".yaml")), l => entry.IsMatch(l));
-        return line < 0 ? $"{kind}.yaml: {fault}" : $"{kind}.yaml, line {line + 1}: {fault}";
+        var line = File.Exists(file) ? Array.FindIndex(File.ReadAllLines(file), l => entry.IsMatch(l)) : -1;
+        return line < 0 ? null : $"{called(folder, kind + ".yaml")}, line {line + 1}: {fault}";
     }
 
     [GeneratedRegex("^(?<kind>[a-z]+) '(?<id>[^']+)'")]
@@ -97,7 +108,7 @@ public static partial class CatalogueFiles
     public static IReadOnlyList<Climate> Climates(string folder)
     {
         var faults = new List<string>();
-        var climates = List<Climate>(folder, "climates", faults, null);
+        var climates = Entries<Climate>(folder, "climates", faults, null, null);
         return faults.Count > 0 ? throw new CatalogueException(faults) : climates;
     }
 
@@ -112,18 +123,61 @@ public static partial class CatalogueFiles
         return new SerializerBuilder().JsonCompatible().Build().Serialize(tree);
     }
 
-    private static List<T> List<T>(string folder, string kind, List<string> faults, CatalogueWords? words)
+    private static List<T> Entries<T>(string folder, string kind, List<string> faults, CatalogueWords? words, string? own)
     {
-        var file = Path.Combine(folder, kind + ".yaml");
+        var file = kind + ".yaml";
+        var read = file;
         try
         {
-            var json = ToJson(File.ReadAllText(file));
-            return JsonSerializer.Deserialize<List<T>>(Figure.Read(words?.Tell(kind, json) ?? json), Json) ?? [];
+            var json = ToJson(File.ReadAllText(Path.Combine(folder, file)));
+            json = words?.Tell(kind, json) ?? json;
+            if (own is not null && File.Exists(Path.Combine(own, file)))
+            {
+                read = Path.Combine(own, file);
+                json = WithOwn(json, ToJson(File.ReadAllText(read)));
+            }
+
+            return JsonSerializer.Deserialize<List<T>>(Figure.Read(json), Json) ?? [];
         }
-        catch (Exception e) when (e is IOException or YamlException or JsonException)
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or YamlException or JsonException)
         {
-            faults.Add($"{kind}.yaml: {e.Message}");
+            faults.Add($"{read}: {e.Message}");
             return [];
         }
+    }
+
+    /// <summary>Listed entries with the household's own: fields of a listed id in place of what they were, other entries behind.</summary>
+    /// <exception cref="JsonException">The own ones are no list of entries.</exception>
+    private static string WithOwn(string listed, string own)
+    {
+        var entries = JsonNode.Parse(listed)!.AsArray();
+        var parsed = JsonNode.Parse(own);
+        if (parsed is null)
+        {
+            // A file that holds nothing yet.
+            return listed;
+        }
+
+        if (parsed is not JsonArray added || added.Any(e => e is not JsonObject))
+        {
+            throw new JsonException("a list of entries is wanted, each begun by '- '");
+        }
+
+        foreach (var entry in added.OfType<JsonObject>())
+        {
+            var same = entry["id"] is { } id ? entries.OfType<JsonObject>().FirstOrDefault(e => e["id"]?.ToString() == id.ToString()) : null;
+            if (same is null)
+            {
+                entries.Add(entry.DeepClone());
+                continue;
+            }
+
+            foreach (var (field, value) in entry)
+            {
+                same[field] = value?.DeepClone();
+            }
+        }
+
+        return entries.ToJsonString();
     }
 }

@@ -8,7 +8,8 @@ namespace Mauvaise.Store.Facts;
 
 /// <summary>The catalogue in every language: the same facts, told in that language's words.</summary>
 /// <param name="folder">Of the YAML files, which are English.</param>
-public sealed class Catalogues(string folder)
+/// <param name="own">Of the household's own facts, which stay in its words; null for none.</param>
+public sealed class Catalogues(string folder, string? own = null)
 {
     private readonly ConcurrentDictionary<string, Lazy<GardenCatalogue>> read = new();
 
@@ -16,7 +17,7 @@ public sealed class Catalogues(string folder)
     public GardenCatalogue Spoken => In(Say.Language.Code);
 
     /// <exception cref="CatalogueException">The files do not read.</exception>
-    public GardenCatalogue In(string language) => read.GetOrAdd(language, l => new(() => CatalogueFiles.Read(folder, CatalogueWords.Of(l)))).Value;
+    public GardenCatalogue In(string language) => read.GetOrAdd(language, l => new(() => CatalogueFiles.Read(folder, CatalogueWords.Of(l), own))).Value;
 }
 
 /// <summary>

@@ -36,7 +36,8 @@ public sealed record OwnRecipeChange(
     [property: StringLength(OwnRecipeChange.NameLetters)] string? HeardFrom = null,
     bool Warning = false,
     bool Retired = false,
-    Guid? MemberId = null
+    Guid? MemberId = null,
+    [property: MaxLength(RecipeCalc.MostDescribed)] IReadOnlyList<DescribedPart>? Described = null
 )
 {
     public const int NameLetters = 80;
@@ -92,7 +93,7 @@ public static class OwnRecipeEndpoints
         var name = body.Name.Trim();
         var row = await tools.Db.OwnRecipes.FirstOrDefaultAsync(r => r.GardenId == gardenId && r.Id == recipeId, stop);
         var kitchen = RecipeCalc.KitchenOf(body.Kitchen);
-        var heard = RecipeReader.Read(shipped, body.Text, kitchen);
+        var heard = RecipeReader.Read(shipped, body.Text, kitchen, body.Described?.Select(d => (d.Name, d.Nature)));
         var judged = RecipeJudge.Judge(shipped, heard, kitchen, null, null);
         var stops = judged.Faults.FirstOrDefault(f => f.Stops);
         var checks = RecipeCalc

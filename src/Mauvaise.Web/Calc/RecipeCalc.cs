@@ -18,17 +18,34 @@ public enum HeardKitchen
     Australian,
 }
 
+/// <summary>What a part is like that is not known here.</summary>
+/// <param name="Name">As the line of an answer calls it.</param>
+public sealed record DescribedPart([property: StringLength(60)] string Name, HeardNature Nature);
+
 /// <param name="Text">As it was heard, in its own words.</param>
 /// <param name="SprayerLitres">What the corrected recipe is made up for; null for what was told.</param>
+/// <param name="Described">What parts are like that were not known; none to begin with.</param>
 public sealed record RecipeRequest(
     [property: StringLength(RecipeReader.MostLetters)] string Text,
     HeardKitchen Kitchen,
     string? Crop = null,
-    double? SprayerLitres = null
+    double? SprayerLitres = null,
+    [property: MaxLength(RecipeCalc.MostDescribed)] IReadOnlyList<DescribedPart>? Described = null
 );
 
 /// <param name="Understood">Null when it could not be read.</param>
-public sealed record RecipeLineCalc(string Text, string? Understood, string? Material, string? Name, double? Millilitres, double? Grams);
+/// <param name="Nature">What a part that the catalogue does not hold is like; null for water, for work, and where nobody said.</param>
+/// <param name="Asked">It names something that is not known here: say what it is like.</param>
+public sealed record RecipeLineCalc(
+    string Text,
+    string? Understood,
+    string? Material,
+    string? Name,
+    double? Millilitres,
+    double? Grams,
+    HeardNature? Nature = null,
+    bool Asked = false
+);
 
 public sealed record RecipeShareCalc(string Material, double Amount, string Unit);
 
@@ -51,13 +68,15 @@ public sealed record RecipeCalcAnswer(
 /// <summary>A recipe that was heard: read, judged and put right.</summary>
 public static class RecipeCalc
 {
+    public const int MostDescribed = 20;
+
     public static void MapRecipeCalc(this RouteGroupBuilder calc) => calc.MapPost("/recipe", Read);
 
     private static Results<Ok<RecipeCalcAnswer>, ProblemHttpResult> Read(RecipeRequest body, GardenCatalogue catalogue)
     {
         var kitchen = KitchenOf(body.Kitchen);
         var crop = body.Crop is null ? null : catalogue.FindCrop(body.Crop);
-        var heard = RecipeReader.Read(catalogue, body.Text, kitchen);
+        var heard = RecipeReader.Read(catalogue, body.Text, kitchen, body.Described?.Select(d => (d.Name, d.Nature)));
         var checks = CheckText(new Checks(), body.Text, heard)
             .That(
                 body.Crop is null || crop is not null,
@@ -82,7 +101,16 @@ public static class RecipeCalc
                 [
                     .. heard
                         .Lines.Where(l => l.Text.Length > 0)
-                        .Select(l => new RecipeLineCalc(l.Text, l.Understood, l.Word?.Material, l.Name, l.Millilitres, l.Grams)),
+                        .Select(l => new RecipeLineCalc(
+                            l.Text,
+                            l.Understood,
+                            l.Word?.Material,
+                            l.Name,
+                            l.Millilitres,
+                            l.Grams,
+                            l.Word is { Material: null } word ? word.Nature : null,
+                            l is { Kind: HeardKind.Unknown, Name: not null, Word: null }
+                        )),
                 ],
                 judged.Litres,
                 [.. judged.PerLitre.Select(s => new RecipeShareCalc(s.Material.Id, s.PerLitre, s.Material.Unit))],

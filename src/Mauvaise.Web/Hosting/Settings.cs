@@ -8,6 +8,9 @@ public sealed record Settings(string DataFolder, bool Demo, Uri? WeatherService,
 {
     public string DatabasePath => Path.Combine(DataFolder, "mauvaise.db");
 
+    /// <summary>Where a household may put facts of its own, as files of the catalogue's form.</summary>
+    public string OwnFactsFolder => Path.Combine(DataFolder, "catalogue");
+
     /// <summary>Where copies of the data file are kept.</summary>
     public string BackupFolder => Path.Combine(DataFolder, "backups");
 

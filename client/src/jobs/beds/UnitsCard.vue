@@ -158,6 +158,11 @@ function chooseCountry(code: string) {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
   gap: 14px;
+  align-items: start;
   padding-top: 10px;
+}
+
+.fields > * {
+  min-width: 0;
 }
 </style>

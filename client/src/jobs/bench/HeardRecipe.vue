@@ -8,6 +8,7 @@ import Textarea from 'primevue/textarea'
 import { computed, ref } from 'vue'
 import { answer, api, Problem, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
+import { heardNatureWords, options } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import OwnRecipes from './OwnRecipes.vue'
@@ -31,12 +32,16 @@ const open = ref(false)
 /** Whoever told it may come from elsewhere than the garden. */
 const kitchen = ref<Schemas['HeardKitchen']>(props.kitchen === 'imperial' ? 'uk' : props.kitchen)
 const text = ref('')
+/** What parts are like that are not known here, by what the recipe calls them. */
+const like = ref<Record<string, Schemas['HeardNature']>>({})
+const described = computed(() => Object.entries(like.value).map(([name, nature]) => ({ name, nature })))
 const asked = refDebounced(
   computed(() => ({
     text: text.value,
     kitchen: kitchen.value,
     crop: props.crop ?? null,
     sprayerLitres: props.sprayerLitres ?? null,
+    described: described.value,
   })),
   250,
 )
@@ -75,6 +80,7 @@ const keeping = useGardenWrite((gardenId, kept: { text: string; warning: boolean
         warning: kept.warning,
         retired: false,
         memberId: memberId.value,
+        described: described.value,
       },
     }),
   ),
@@ -84,6 +90,7 @@ const keep = (kept: { text: string; warning: boolean }) =>
     onSuccess: () => {
       id.value = crypto.randomUUID()
       name.value = heardFrom.value = text.value = ''
+      like.value = {}
     },
   })
 </script>
@@ -129,7 +136,17 @@ const keep = (kept: { text: string; warning: boolean }) =>
         <tbody>
           <tr v-for="(line, i) in data.lines" :key="i">
             <td>{{ line.text }}</td>
-            <td>{{ line.understood ?? tell('bench.notRead') }}</td>
+            <td>
+              <template v-if="!line.asked">{{ line.understood ?? tell('bench.notRead') }}</template>
+              <SelectField
+                v-if="line.name && (line.asked || line.name.toLowerCase() in like)"
+                :model-value="like[line.name.toLowerCase()]"
+                :label="tell('bench.whatIsLike', { name: line.name })"
+                :options="options(heardNatureWords)"
+                :placeholder="tell('bench.choose')"
+                @update:model-value="like = { ...like, [line.name.toLowerCase()]: $event }"
+              />
+            </td>
           </tr>
         </tbody>
       </table>

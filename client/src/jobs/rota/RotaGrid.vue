@@ -4,8 +4,8 @@ import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Schemas } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
-import { civilDay } from '@/kit/format'
-import { toldNumber } from '@/kit/household'
+import { civilDay, dayParts } from '@/kit/format'
+import { household, toldNumber } from '@/kit/household'
 import type { Rota, Round } from './useRota'
 
 /**
@@ -180,14 +180,14 @@ const label = (r: Round) =>
             closed: chosen && moveOn(day)?.morePercent === null,
           }"
         />
-        <text :x="name + i * step + step / 2" y="16" class="weekday">{{ civilDay(day).slice(0, 3) }}</text>
+        <text :x="name + i * step + step / 2" y="16" class="weekday">{{ dayParts(day, 'UTC').weekday }}</text>
         <text :x="name + i * step + step / 2" y="33" class="date">
-          {{ civilDay(day).slice(4).split(' ')[0] }}
+          {{ dayParts(day, 'UTC').day }}
         </text>
       </g>
       <g class="sky">
-        <text x="0" y="66">{{ tell('rota.warmestC') }}</text>
-        <text x="0" y="92">{{ tell('rota.rainMm') }}</text>
+        <text x="0" y="66">{{ tell('rota.warmest', { unit: household.scales.temperature.word }) }}</text>
+        <text x="0" y="92">{{ tell('rota.rain', { unit: household.scales.rain.word }) }}</text>
         <text x="0" y="110">{{ tell('board.goodHours') }}</text>
         <polyline v-if="warmest.length > 1" :points="line" class="warm" />
         <g v-for="d in rota.days" :key="d.on">
@@ -202,7 +202,7 @@ const label = (r: Round) =>
               :height="(18 * d.rainMm) / mostRain"
               class="rain"
             />
-            <text :x="x(d.on) + step / 2 + 10" y="93" class="figure">
+            <text :x="x(d.on) + step / 2 + 15" y="93" class="figure">
               {{ toldNumber('rain', Math.round(d.rainMm)) }}
             </text>
           </template>
