@@ -123,6 +123,9 @@ test.describe('in the United States', () => {
     })
     expect(kept.ok()).toBe(true)
     await page.goto('/')
+    await expect(page.getByText('Thu Jul 16')).toBeVisible()
+    // The device knows the household's order of days from here on.
+    await page.reload()
     // The bench and the stocks show millilitres beside the spoons: alone, or behind what is measured.
     const beside = /^[\d.]+ (?:ml|l|g)$|\(1 l\)|with a syringe|, ml a litre$/
     const wrong = (text: string, path: string) =>

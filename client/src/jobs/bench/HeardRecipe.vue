@@ -85,14 +85,18 @@ const keeping = useGardenWrite((gardenId, kept: { text: string; warning: boolean
     }),
   ),
 )
-const keep = (kept: { text: string; warning: boolean }) =>
+function keep(kept: { text: string; warning: boolean }) {
+  const typed = text.value
   keeping.mutate(kept, {
     onSuccess: () => {
       id.value = crypto.randomUUID()
+      // Somebody may have begun the next one meanwhile.
+      if (text.value !== typed) return
       name.value = heardFrom.value = text.value = ''
       like.value = {}
     },
   })
+}
 </script>
 
 <template>
