@@ -69,6 +69,22 @@ public sealed class OwnRecipeTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task What_was_not_understood_keeps_a_recipe_from_being_mixed_until_it_is_described()
+    {
+        const string told = "1 tablespoon of grandpa's wonder, 2 tsp soap and a litre of water";
+        var id = Guid.NewGuid();
+        var change = new OwnRecipeChange("Grandpa's", told, HeardKitchen.Metric);
+        await http.SendPutAsync($"own-recipes/{id}", change, HttpStatusCode.BadRequest);
+        var asked = (await http.SendAsync("/api/calc/recipe", new RecipeRequest(told, HeardKitchen.Metric), HttpStatusCode.OK))
+            .GetProperty("lines")
+            .EnumerateArray()
+            .Single(l => l.GetProperty("asked").GetBoolean());
+        var described = new DescribedPart(asked.GetProperty("name").GetString()!, HeardNature.Feed);
+        var kept = await KeepAsync(id, change with { Described = [described] });
+        Assert.Contains(kept.Parts, p => p.StartsWith("Castile soap", StringComparison.Ordinal));
+    }
+
+    [Fact]
     public async Task Putting_it_away_leaves_it_as_it_was_read()
     {
         const string told = "1 tsp neem oil, 1/2 tsp castile soap, 1 gallon of water";

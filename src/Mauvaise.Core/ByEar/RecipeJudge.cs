@@ -36,6 +36,9 @@ public sealed record JudgedRecipe(
 /// <summary>Judges a recipe that was heard by the rules of the bench, and puts it right.</summary>
 public static class RecipeJudge
 {
+    /// <summary>Of what was not understood.</summary>
+    public const string Unclear = "unclear";
+
     /// <summary>Soap that keeps a kitchen oil in the water, ml a litre: what a shaken jar begins with (assumed).</summary>
     private const double SoapForOil = 2;
 
@@ -83,7 +86,7 @@ public static class RecipeJudge
 
     /// <summary>What was not understood is asked. A stock of unknown strength may be anything, and does not go on.</summary>
     private static IEnumerable<RecipeFault> Reading(HeardRecipe heard) =>
-        heard.Lines.Where(l => l.Unclear is not null).Select(l => new RecipeFault("unclear", $"“{l.Text}”: {l.Unclear}", l.Kind == HeardKind.Taken));
+        heard.Lines.Where(l => l.Unclear is not null).Select(l => new RecipeFault(Unclear, $"“{l.Text}”: {l.Unclear}", l.Kind == HeardKind.Taken));
 
     private static IEnumerable<RecipeFault> NoWater(HeardRecipe heard)
     {

@@ -95,7 +95,8 @@ public static class OwnRecipeEndpoints
         var kitchen = RecipeCalc.KitchenOf(body.Kitchen);
         var heard = RecipeReader.Read(shipped, body.Text, kitchen, body.Described?.Select(d => (d.Name, d.Nature)));
         var judged = RecipeJudge.Judge(shipped, heard, kitchen, null, null);
-        var stops = judged.Faults.FirstOrDefault(f => f.Stops);
+        // What was not understood would be missing from what is mixed.
+        var stops = judged.Faults.FirstOrDefault(f => f.Stops || f.Code == RecipeJudge.Unclear);
         var checks = RecipeCalc
             .CheckText(new Checks(), body.Text, heard)
             .That(name.Length > 0, "name", "name-missing", Say.Of("bench.giveItANameByWhich"))

@@ -54,8 +54,11 @@ const { data, error } = useQuery({
 const problem = computed(() =>
   text.value.trim() !== '' && error.value instanceof Problem ? error.value : null,
 )
+/** Something has to be said before it can be judged at all. */
+const asks = computed(() => data.value?.faults.some((f) => f.code === 'unclear') ?? false)
 const verdict = computed(() => {
   if (!data.value) return null
+  if (asks.value && data.value.verdict !== 'no') return { words: tell('bench.sayThisFirst'), kind: 'caution' }
   return {
     ok: { words: tell('bench.nothingSpeaksAgainst'), kind: 'good' },
     warn: { words: tell('bench.itMayGoOnAPlant'), kind: 'caution' },
@@ -173,7 +176,7 @@ function keep(kept: { text: string; warning: boolean }) {
         <FieldError :problem="keeping.error.value" :shown="['name', 'text']" />
         <div class="actions">
           <Button
-            v-if="data.verdict !== 'no'"
+            v-if="data.verdict !== 'no' && !asks"
             type="button"
             :label="tell('bench.keepIt')"
             :loading="keeping.isPending.value"
