@@ -118,7 +118,9 @@ internal sealed class WorkBefore(string? only = null) : IPolicy
     }
 }
 
-/// <summary>The app: walks, ladders, courses, check-backs, and the rota planned anew with every new fact; what follows from a deed is what follows in the app.</summary>
+/// <summary>
+/// The app: walks, ladders, courses, check-backs, and the rota planned anew with every new fact; what follows from a deed is what follows in the app.
+/// </summary>
 /// <param name="prevents">What is due before trouble comes is done on the walk.</param>
 internal sealed class Mauvaise(Stance stance, bool prevents = true) : IPolicy
 {

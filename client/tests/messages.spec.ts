@@ -43,6 +43,17 @@ describe('messages', () => {
     )
   })
 
+  it('stand in no script', () => {
+    const found = Object.entries(sources).flatMap(([file, source]) => {
+      const script = file.endsWith('.vue') ? (parse(source).descriptor.scriptSetup?.content ?? '') : source
+      const code = script.replace(/\/\*[\s\S]*?\*\/|\/\/[^\n]*/g, '')
+      return [
+        ...code.matchAll(/(['"`])(?:[A-Z][a-z]+|under|over|about) (?:[a-z]+ [a-z]|\d+ %)[^'"`]*\1/g),
+      ].map((m) => `${file}: ${m[0]}`)
+    })
+    expect(found).toEqual([])
+  })
+
   it('stand in no template', () => {
     const found: string[] = []
     type Node = { type: number; content?: unknown; children?: Node[]; branches?: Node[] }

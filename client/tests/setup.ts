@@ -9,4 +9,12 @@ window.matchMedia ??= (query: string) =>
     removeEventListener() {},
   }) as unknown as MediaQueryList
 
+// jsdom lays nothing out: nothing scrolls, and nothing ever changes its size.
+window.scrollTo = () => {}
+window.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+
 await speak('en')

@@ -7,7 +7,9 @@ namespace Mauvaise.StandIns;
 /// <summary>How the service behaves; tests make it slow, wrong or unreachable.</summary>
 public sealed record Mood(double SlowSeconds = 0, bool Wrong = false, bool Down = false, bool Nonsense = false);
 
-/// <summary>The stand-in weather service: one documented route that answers hours as columns, and a switch for its mood; and a mail server, where asked for.</summary>
+/// <summary>
+/// The stand-in weather service: one documented route that answers hours as columns, and a switch for its mood; and a mail server, where asked for.
+/// </summary>
 public static class StandInService
 {
     /// <summary>

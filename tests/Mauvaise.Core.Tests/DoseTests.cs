@@ -6,7 +6,9 @@ using Mauvaise.Core.Mixing;
 
 namespace Mauvaise.Core.Tests;
 
-/// <summary>Doses carried from kitchen to tank: forty made-up recipes worked by exact fractions (tests/cases/recipes.csv), and what must hold for any.</summary>
+/// <summary>
+/// Doses carried from kitchen to tank: forty made-up recipes worked by exact fractions (tests/cases/recipes.csv), and what must hold for any.
+/// </summary>
 public class DoseTests
 {
     public static TheoryData<string> Recipes => [.. File.ReadLines(Path.Combine(AppContext.BaseDirectory, "cases", "recipes.csv")).Skip(1)];

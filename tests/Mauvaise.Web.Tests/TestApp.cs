@@ -33,7 +33,9 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     /// <summary>The shipped facts, read once for all apps: they never change.</summary>
     private static readonly Lazy<GardenCatalogue> Catalogue = new(() => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 
-    /// <summary>The file as it is a moment after the first start, with the demo garden and its weather or without a garden: every test begins with it.</summary>
+    /// <summary>
+    /// The file as it is a moment after the first start, with the demo garden and its weather or without a garden: every test begins with it.
+    /// </summary>
     private static readonly Dictionary<bool, Lazy<Task<string>>> Beginnings = new()
     {
         [true] = new(() => BeginAsync(true)),

@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch'
-import { asked } from '@/language'
+import { asked, tell } from '@/language'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -57,7 +57,7 @@ export class Problem extends Error {
     const fields = Object.fromEntries(
       Object.entries(body.errors ?? {}).map(([field, words]) => [field, words[0] ?? '']),
     )
-    return new Problem(body.code ?? 'unknown', body.title ?? `The answer was ${status}.`, fields)
+    return new Problem(body.code ?? 'unknown', body.title ?? tell('kit.theAnswerWas', { status }), fields)
   }
 }
 
@@ -75,10 +75,7 @@ export async function answer<T>(
   try {
     result = await call
   } catch {
-    throw new Problem(
-      'no-answer',
-      'Mauvaise does not answer. Is it still running? Nothing was lost on this screen.',
-    )
+    throw new Problem('no-answer', tell('kit.noAnswer'))
   }
   if (result.response.ok) return result.data as T
   noticeSignedOut(result.response.status)

@@ -67,7 +67,11 @@ export function percent(share: number): string {
 
 /** A probability: never sure, never nothing. */
 export function chance(probability: number): string {
-  return probability < 0.005 ? 'under 1 %' : probability > 0.995 ? 'over 99 %' : percent(probability)
+  return probability < 0.005
+    ? tell('kit.under', { share: percent(0.01) })
+    : probability > 0.995
+      ? tell('kit.over', { share: percent(0.99) })
+      : percent(probability)
 }
 
 /** Rounded, without trailing noughts. */

@@ -25,11 +25,11 @@ internal sealed partial class HeardLanguage
     }
 
     /// <summary>Any of these words, the longest first. A number may stand before one without a blank, a letter may not.</summary>
-    private static Regex AnyOf(IEnumerable<string> words) =>
-        new(
-            $@"(?<!\p{{L}})(?:{string.Join('|', words.OrderByDescending(w => w.Length).Select(w => Regex.Escape(w).Replace("\\ ", @"\s+", StringComparison.Ordinal)))})(?!\p{{L}})",
-            RegexOptions.IgnoreCase | RegexOptions.CultureInvariant
-        );
+    private static Regex AnyOf(IEnumerable<string> words)
+    {
+        var longestFirst = words.OrderByDescending(w => w.Length).Select(w => Regex.Escape(w).Replace("\\ ", @"\s+", StringComparison.Ordinal));
+        return new Regex($@"(?<!\p{{L}})(?:{string.Join('|', longestFirst)})(?!\p{{L}})", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant);
+    }
 
     /// <summary>A recipe in the reader's words, and how to tell a stretch of it in its own again. English comes back as it is.</summary>
     public static (string Plain, Func<string, string> InItsOwn) Understood(string text)

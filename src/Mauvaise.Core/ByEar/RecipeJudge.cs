@@ -213,7 +213,9 @@ public static class RecipeJudge
         }
     }
 
-    /// <summary>The same recipe with every part at a strength that may go on, soap where there is oil, and without what may not meet; null when nothing is left.</summary>
+    /// <summary>
+    /// The same recipe with every part at a strength that may go on, soap where there is oil, and without what may not meet; null when nothing is left.
+    /// </summary>
     private static List<string>? Corrected(GardenCatalogue catalogue, List<MixShare> shares, KitchenSystem kitchen, Crop? crop, double litres)
     {
         var may = new List<MixShare>();

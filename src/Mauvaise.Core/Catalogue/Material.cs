@@ -181,7 +181,9 @@ public sealed record Material
     /// <summary>A bottle stronger than this is refused, in per cent; null when any strength may be diluted.</summary>
     public double? MostStockPercent { get; init; }
 
-    /// <summary>Where it has no doses: the most that is ever in a litre of spray, in its unit (assumed); null where it is never sprayed, or nothing is known.</summary>
+    /// <summary>
+    /// Where it has no doses: the most that is ever in a litre of spray, in its unit (assumed); null where it is never sprayed, or nothing is known.
+    /// </summary>
     public double? MostPerLitre { get; init; }
 
     /// <summary>True soap, which hard water breaks.</summary>

@@ -17,7 +17,8 @@ public enum Form
 /// <summary>A part of a recipe.</summary>
 /// <param name="Material">Material id.</param>
 /// <param name="Role">"active", "partner" (a second active), "emulsifier", "sticker" or "part".</param>
-/// <param name="Amount">In the material's unit per what the active's doses are per; null where the dose step decides. Of an active only in a recipe of one's own.</param>
+/// <param name="Amount">In the material's unit per what the active's doses are per; null where the dose step decides. Of an active only in a recipe of
+/// one's own.</param>
 public sealed record Ingredient(string Material, string Role, double? Amount = null);
 
 /// <summary>Proportions of a mix.</summary>

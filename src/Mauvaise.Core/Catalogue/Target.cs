@@ -118,7 +118,9 @@ public sealed record Target
     /// <summary>It is the work of a spray, so a spray in the last days speaks for it.</summary>
     public bool FollowsSpray { get; init; }
 
-    /// <summary>Days after a spray from which on a count shows what it did, as where only clean new leaves tell (assumed); null where the material alone decides.</summary>
+    /// <summary>
+    /// Days after a spray from which on a count shows what it did, as where only clean new leaves tell (assumed); null where the material alone decides.
+    /// </summary>
     public int? CheckBackDays { get; init; }
     public InsectBiology? Insect { get; init; }
 

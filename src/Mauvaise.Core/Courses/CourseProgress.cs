@@ -147,7 +147,10 @@ public sealed record CourseProgress(
         /// <summary>Verdicts at the end that say the trouble grew.</summary>
         public int LosingInARow => Judged.AsEnumerable().Reverse().TakeWhile(v => v.Outcome == Outcome.Losing).Count();
 
-        /// <summary>Eggs hatch on a clean plant, who keeps ahead covers one, and own days are own days; otherwise it is looked at again before anything more goes on.</summary>
+        /// <summary>
+        /// Eggs hatch on a clean plant, who keeps ahead covers one, and own days are own days; otherwise it is looked at again before anything more goes
+        /// on.
+        /// </summary>
         public bool GoesOnWhenClean =>
             Course.OwnDays.Count > 0
             || Garden.Catalogue.Target(Course.Target).Insect is { EggDegreeDays: > 0 }

@@ -130,7 +130,10 @@ public static class Learning
             ),
         ];
 
-    /// <summary>How far a material usually works on a target, 0 to 1: of insects what it kills of young and adults; of a disease what it stops and what it keeps off. Null when it does nothing.</summary>
+    /// <summary>
+    /// How far a material usually works on a target, 0 to 1: of insects what it kills of young and adults; of a disease what it stops and what it keeps
+    /// off. Null when it does nothing.
+    /// </summary>
     public static double? UsualMean(Material material, Target target) =>
         material.EffectOn(target) is { } e
             ? Math.Clamp(

@@ -98,7 +98,9 @@ public sealed record HouseholdUnits(
             _ => new("m/s", 1, 0, 1),
         };
 
-    /// <summary>What a quantity may be typed in, whatever the household reads: the unit's word in small letters, and its scale as in <see cref="Scale"/>.</summary>
+    /// <summary>
+    /// What a quantity may be typed in, whatever the household reads: the unit's word in small letters, and its scale as in <see cref="Scale"/>.
+    /// </summary>
     public static IReadOnlyList<UnitScale> Typed(Quantity quantity) =>
         quantity switch
         {

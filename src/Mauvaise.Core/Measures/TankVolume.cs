@@ -71,7 +71,9 @@ public static class TankVolume
 
     private static double Quarters(double amount) => amount == 0 ? 0 : Math.Max(0.25, Math.Round(amount * 4, MidpointRounding.AwayFromZero) / 4);
 
-    /// <summary>What a tank may be typed in, whatever the household reads; a gallon is that of its kitchen, and of the United States where it has none.</summary>
+    /// <summary>
+    /// What a tank may be typed in, whatever the household reads; a gallon is that of its kitchen, and of the United States where it has none.
+    /// </summary>
     public static IReadOnlyList<UnitScale> Typed(KitchenSystem system)
     {
         var imperial = system == KitchenSystem.Imperial;

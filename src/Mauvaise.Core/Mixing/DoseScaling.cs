@@ -31,7 +31,8 @@ public sealed record ScaledDose(string Unit, double PerLitre, double Needed, Kit
 public static class DoseScaling
 {
     /// <summary>Scales a dose. The tank is made up to its volume.</summary>
-    /// <exception cref="ArgumentOutOfRangeException">An amount is not over 0, a tank is absurd, a strength is over 100 %, or more is needed than the tank holds.</exception>
+    /// <exception cref="ArgumentOutOfRangeException">An amount is not over 0, a tank is absurd, a strength is over 100 %, or more is needed than the tank
+    /// holds.</exception>
     public static ScaledDose Scale(SpokenDose dose)
     {
         Bounds.Positive(dose.Amount, "doseAmount");

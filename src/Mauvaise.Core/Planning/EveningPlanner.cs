@@ -16,7 +16,8 @@ namespace Mauvaise.Core.Planning;
 
 /// <summary>
 /// What is due now: check-backs first, then tasks that were taken on, rounds of courses and what the ladder proposes, then cover that lapsed
-/// where a bed keeps ahead, then what is best done before trouble comes, then beds that nobody has looked at. Deterministic: the same snapshot gives the same evening.
+/// where a bed keeps ahead, then what is best done before trouble comes, then beds that nobody has looked at. Deterministic: the same snapshot gives the
+/// same evening.
 /// </summary>
 public static class EveningPlanner
 {

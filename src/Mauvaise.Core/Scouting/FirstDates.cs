@@ -10,7 +10,8 @@ namespace Mauvaise.Core.Scouting;
 public sealed record FirstDate(int Year, DateOnly Day, double? DegreeDays);
 
 /// <summary>When a trouble is to be expected this season, and from when to protect.</summary>
-/// <param name="Expected">The middle of the garden's own first dates; the climate's date when there are none; null for what comes all year and has none.</param>
+/// <param name="Expected">The middle of the garden's own first dates; the climate's date when there are none; null for what comes all year and has
+/// none.</param>
 /// <param name="Own">True when it rests on the garden's own log.</param>
 /// <param name="ProtectFrom">Null where the stance does not protect.</param>
 public sealed record SeasonOutlook(DateOnly? Expected, bool Own, DateOnly? ProtectFrom, IReadOnlyList<FirstDate> Past, string Sentence);

@@ -225,7 +225,10 @@ public sealed class Scene
         ];
     }
 
-    /// <summary>What a crop bears without loss (assumed): sap feeders 15 % of leaves, 5 % on seedlings and leaf crops; diseases 10 % of the area, 3 % on leaf crops.</summary>
+    /// <summary>
+    /// What a crop bears without loss (assumed): sap feeders 15 % of leaves, 5 % on seedlings and leaf crops; diseases 10 % of the area, 3 % on leaf
+    /// crops.
+    /// </summary>
     private static double Stands(Crop crop, Planting planting, Target target) =>
         target.Kind == TargetKind.Disease
             ? crop.LeafCrop

@@ -84,7 +84,9 @@ public abstract class Trouble
     /// <param name="leaves">Share of leaves that showed it when <paramref name="area"/> of the leaf area did.</param>
     private sealed class OfDisease(LeafDisease disease, bool outdoors, double leaves, double area) : Trouble
     {
-        /// <summary>Of ever so many leaves one stays free by chance: both shares run together on complementary log-log scales (McRoberts and others 2003).</summary>
+        /// <summary>
+        /// Of ever so many leaves one stays free by chance: both shares run together on complementary log-log scales (McRoberts and others 2003).
+        /// </summary>
         private readonly double leavesForArea = Math.Log(1 - leaves) / Math.Log(1 - area);
 
         public override double Share => 1 - Math.Pow(1 - disease.Living, leavesForArea);

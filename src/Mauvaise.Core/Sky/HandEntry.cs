@@ -20,7 +20,8 @@ public static class HandEntry
     }
 
     /// <summary>Hours of a day with their temperatures stretched to run from the thermometer's minimum to its maximum, the pattern kept.</summary>
-    /// <returns>Only temperature is filled in, and humidity where it was known: the water in the air stays. Null where fewer than two different temperatures are known.</returns>
+    /// <returns>Only temperature is filled in, and humidity where it was known: the water in the air stays. Null where fewer than two different
+    /// temperatures are known.</returns>
     public static HourSeries? Temperature(HourSeries day, double minC, double maxC)
     {
         Bounds.Within(maxC, -60, 60);

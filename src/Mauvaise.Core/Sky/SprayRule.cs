@@ -48,7 +48,8 @@ public sealed record HourVerdict(DateTimeOffset Hour, Verdict Verdict, IReadOnly
 
 /// <summary>A run of hours with no "never".</summary>
 /// <param name="End">Exclusive.</param>
-/// <param name="Score">1 when every hour is good, less with each poor rule and a little less at the end of the day that suits the material less; the worst hour counts.</param>
+/// <param name="Score">1 when every hour is good, less with each poor rule and a little less at the end of the day that suits the material less; the worst
+/// hour counts.</param>
 public sealed record SprayWindow(DateTimeOffset Start, DateTimeOffset End, double Score, Verdict Verdict, string Sentence);
 
 /// <summary>The facts about a place that the rules need.</summary>

@@ -64,7 +64,9 @@ public static class Sun
         return new SunDay(rise, set, rise is null && Position(latitude, longitude, transit).ElevationDegrees > RiseElevationDegrees);
     }
 
-    /// <summary>Fraction of the hour from <paramref name="hour"/> in which the sun stands above <paramref name="degrees"/>, sampled every quarter of an hour.</summary>
+    /// <summary>
+    /// Fraction of the hour from <paramref name="hour"/> in which the sun stands above <paramref name="degrees"/>, sampled every quarter of an hour.
+    /// </summary>
     public static double ShareAbove(double latitude, double longitude, DateTimeOffset hour, double degrees) =>
         Enumerable.Range(0, 4).Count(q => Position(latitude, longitude, hour.AddMinutes(7.5 + 15 * q)).ElevationDegrees > degrees) / 4.0;
 

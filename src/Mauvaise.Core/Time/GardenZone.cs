@@ -32,7 +32,8 @@ public sealed class GardenZone
     public DateOnly DateOf(DateTimeOffset instant) => DateOnly.FromDateTime(Local(instant).DateTime);
 
     /// <summary>The first instant of a civil date: the first of two midnights, or the end of the gap where clocks skip midnight.</summary>
-    /// <example>Atlantic/Azores 2026-10-25: clocks go from 01:00 back to 00:00, so the day begins at 00:00 +00:00, an hour before the second midnight.</example>
+    /// <example>Atlantic/Azores 2026-10-25: clocks go from 01:00 back to 00:00, so the day begins at 00:00 +00:00, an hour before the second
+    /// midnight.</example>
     public DateTimeOffset StartOf(DateOnly date) => zone.AtStartOfDay(LocalDate.FromDateOnly(date)).ToDateTimeOffset();
 
     /// <summary>The instant of a clock time: the first of two where clocks go back, the end of the gap where they skip it.</summary>

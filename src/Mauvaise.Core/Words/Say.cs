@@ -11,7 +11,8 @@ public static class Say
     /// <summary>A sentence by its code: <c>Say.Of("ways.inThreeWeeks", ("share", "7 %"))</c>.</summary>
     /// <param name="code">Room and name, as in the message files.</param>
     /// <param name="figures">What its holes are filled with. One of the name "n" or "count" also chooses between one and many.</param>
-    /// <exception cref="ArgumentException">No such message, or a hole that nothing was given for: the message files and the code are held against each other by a test.</exception>
+    /// <exception cref="ArgumentException">No such message, or a hole that nothing was given for: the message files and the code are held against each
+    /// other by a test.</exception>
     public static string Of(string code, params ReadOnlySpan<(string Name, object? Value)> figures) => MessageBook.Current.Render(code, figures);
 
     /// <summary>A figure or a day in the language's own way of writing: "0,5", "16. Juli".</summary>

@@ -46,7 +46,9 @@ public static class ArchiveUpgrade
         }
     }
 
-    /// <summary>Version 1 knew no trials and no corrections, and did not say which count a spray was judged against: the last of its planting before it.</summary>
+    /// <summary>
+    /// Version 1 knew no trials and no corrections, and did not say which count a spray was judged against: the last of its planting before it.
+    /// </summary>
     private static void TrialsAndHistory(JsonObject garden)
     {
         garden["corrections"] = new JsonArray();

@@ -8,7 +8,8 @@ namespace Mauvaise.Store.Deeds;
 /// <summary>What one write did to one row: enough to take it back.</summary>
 /// <param name="Row">Name of the table; of a deed from before tables were named, that of the row's type.</param>
 /// <param name="Kind">Added, Modified or Deleted.</param>
-/// <param name="Values">By column (by property in a deed of then): the values before the write; of an added row its key, which is all that taking it back needs.</param>
+/// <param name="Values">By column (by property in a deed of then): the values before the write; of an added row its key, which is all that taking it back
+/// needs.</param>
 public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary<string, JsonElement> Values)
 {
     /// <summary>The change that a tracked row is about to make; null when it makes none.</summary>

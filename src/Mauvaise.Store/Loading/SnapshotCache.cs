@@ -7,7 +7,8 @@ using Microsoft.Data.Sqlite;
 namespace Mauvaise.Store.Loading;
 
 /// <summary>
-/// The last snapshot of each garden in each language that was asked for, good until anything is written to the data file, by this program or another, or the hour
+/// The last snapshot of each garden in each language that was asked for, good until anything is written to the data file, by this program or another, or
+/// the hour
 /// turns and the weather moves on.
 /// </summary>
 /// <param name="path">Of the data file.</param>

@@ -518,7 +518,9 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             c.OnlyDead
         );
 
-    /// <summary>Names with commas between, as rows keep short lists; words that this version does not know are left out. The inverse is <see cref="Joined"/>.</summary>
+    /// <summary>
+    /// Names with commas between, as rows keep short lists; words that this version does not know are left out. The inverse is <see cref="Joined"/>.
+    /// </summary>
     private static T[] Listed<T>(string? names)
         where T : struct, Enum =>
         [.. (names ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries).Select(w => Enum.TryParse<T>(w, out var word) ? word : (T?)null).OfType<T>()];

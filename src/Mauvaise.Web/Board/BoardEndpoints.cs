@@ -54,7 +54,9 @@ public sealed record RowAnswer(
     IReadOnlyList<FlagAnswer> Flags
 );
 
-/// <summary>Cover of one spray, or of one that is planned: points of 0 to 1, <see cref="BoardEndpoints.BandStepHours"/> apart from <paramref name="From"/>.</summary>
+/// <summary>
+/// Cover of one spray, or of one that is planned: points of 0 to 1, <see cref="BoardEndpoints.BandStepHours"/> apart from <paramref name="From"/>.
+/// </summary>
 public sealed record BandAnswer(
     Guid ApplicationId,
     string Material,

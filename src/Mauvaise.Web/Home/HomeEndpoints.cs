@@ -204,7 +204,9 @@ internal static class Household
         return person;
     }
 
-    /// <summary>Makes a person the owner of every garden that none who signs in owns yet: of those that stood here before, and that came in from elsewhere.</summary>
+    /// <summary>
+    /// Makes a person the owner of every garden that none who signs in owns yet: of those that stood here before, and that came in from elsewhere.
+    /// </summary>
     public static async Task OwnAsync(GardenDb db, Guid personId, CancellationToken stop)
     {
         var owners = await db.Members.AsNoTracking().Where(m => m.Role == Role.Owner).OrderBy(m => m.Name).ToListAsync(stop);

@@ -14,7 +14,9 @@ namespace Mauvaise.Web.Hosting;
 /// </summary>
 public static class SoundRequest
 {
-    /// <summary>Letters of a text, and things in a list, unless it says otherwise with <see cref="StringLengthAttribute"/> or <see cref="MaxLengthAttribute"/>.</summary>
+    /// <summary>
+    /// Letters of a text, and things in a list, unless it says otherwise with <see cref="StringLengthAttribute"/> or <see cref="MaxLengthAttribute"/>.
+    /// </summary>
     public const int MostLetters = 2000,
         MostThings = 500;
 

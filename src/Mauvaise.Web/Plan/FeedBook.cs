@@ -7,7 +7,9 @@ using Mauvaise.Web.Gardens;
 
 namespace Mauvaise.Web.Plan;
 
-/// <summary>Outings and check-backs as calendars are told of them: a visit keeps its key when it moves, with a higher sequence; one that goes is cancelled.</summary>
+/// <summary>
+/// Outings and check-backs as calendars are told of them: a visit keeps its key when it moves, with a higher sequence; one that goes is cancelled.
+/// </summary>
 internal static class FeedBook
 {
     /// <summary>A cancelled visit is told of for so long.</summary>

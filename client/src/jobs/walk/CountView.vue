@@ -98,6 +98,12 @@ async function goOn() {
         @add="look.addTrouble"
         @drop="look.dropTrouble"
       />
+      <AsyncState
+        v-if="!signs.data.value"
+        :pending="signs.isPending.value"
+        :error="signs.error.value"
+        :retry="signs.refetch"
+      />
       <SignPicker
         :signs="signs.data.value ?? []"
         :leaf="planting.leaf"
