@@ -15,7 +15,7 @@ public static class SpoonSize
     public static double For(GardenCatalogue catalogue, MixOrder order, double mostLitres)
     {
         var mark = Mark(order.Kitchen);
-        return Sizes().FirstOrDefault(size => Mix.PartsOf(catalogue, order with { Size = size }).TrueForAll(p => p.Kitchen.InKitchen), order.Size);
+        return Sizes().FirstOrDefault(size => Mix.PartsOf(catalogue, order with { Size = size }).TrueForAll(p => p.Kitchen.Scoops.Count > 0), order.Size);
 
         IEnumerable<double> Sizes()
         {
