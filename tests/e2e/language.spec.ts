@@ -100,7 +100,7 @@ test.describe('in the United States', () => {
 
   /** A figure in a metric unit, or the name of an axis; the bench alone shows both. */
   const metric =
-    /\d ?(?:°C|mm|m\/s|km\/h|l|ml|g|kg|m|cm|m²)(?![\p{L}\d²'’])|a litre|, (?:°C|mm|m\/s)(?!\p{L})/gu
+    /(?<![\p{L}\d.])\d[\d.,]* ?(?:°C|mm|m\/s|km\/h|l|ml|g|kg|m|cm|m²)(?![\p{L}\d²'’])|a litre|, (?:°C|mm|m\/s)(?!\p{L})/gu
   /** "16 Jul"; a month alone is no day. */
   const dayFirst = /\b\d{1,2} (?:Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)/gu
 

@@ -56,9 +56,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     // Not the garden's zone: what is shown must be the garden's time all the same.
     timezoneId: 'America/New_York',
-    // A trace of every test costs a third of the time; one that failed is run again by hand with it.
-    trace: process.env.E2E_TRACE ? 'retain-on-failure' : 'off',
-    screenshot: 'only-on-failure',
+    trace: 'retain-on-failure',
     launchOptions: {
       executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
       args: [
