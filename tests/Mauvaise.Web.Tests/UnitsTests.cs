@@ -111,6 +111,22 @@ public partial class UnitsTests
         Assert.DoesNotMatch(DayFirst(), calendar);
     }
 
+    /// <summary>What is told is kept with the garden; whoever has another order of days gets it told anew.</summary>
+    [Fact]
+    public async Task Two_who_order_days_otherwise_read_the_same_evening_each_in_theirs()
+    {
+        await using var app = await TestApp.StartAsync(demo: true);
+        await app.RefreshWeatherAsync();
+        using var first = app.CreateClient();
+        using var second = app.CreateClient();
+        second.DefaultRequestHeaders.AcceptLanguage.ParseAdd("en-US");
+        for (var again = 0; again < 2; again++)
+        {
+            Assert.Matches(DayFirst(), await first.GetStringAsync(new Uri($"{Api}/plan", UriKind.Relative), Stop));
+            Assert.DoesNotMatch(DayFirst(), await second.GetStringAsync(new Uri($"{Api}/plan", UriKind.Relative), Stop));
+        }
+    }
+
     [Theory]
     [InlineData("EURO", 100, "units.currency")]
     [InlineData("eur", 100, "units.currency")]
