@@ -31,13 +31,23 @@ public sealed record JudgedRecipe(
     IReadOnlyList<RecipeFault> Faults,
     IReadOnlyList<string>? Corrected,
     HeardVerdict Verdict
-);
+)
+{
+    /// <summary>A part that the bench could not measure, since it is no material here, so that it would be missing from what is mixed; null for none.</summary>
+    public string? NotMeasured => Heard.Lines.FirstOrDefault(l => l is { Kind: HeardKind.Part, Word.Material: null })?.Name;
+
+    /// <summary>What keeps it from being mixed: it stops, or it is not understood; null for nothing.</summary>
+    public string? Stopped => Faults.FirstOrDefault(f => f.Stops || f.Code == RecipeJudge.Unclear)?.Words;
+
+    /// <summary>It may be kept to be mixed: all of it is understood and measured, and nothing stops it.</summary>
+    public bool CanBeMixed => Stopped is null && Litres is not null && NotMeasured is null;
+}
 
 /// <summary>Judges a recipe that was heard by the rules of the bench, and puts it right.</summary>
 public static class RecipeJudge
 {
     /// <summary>Of what was not understood.</summary>
-    public const string Unclear = "unclear";
+    internal const string Unclear = "unclear";
 
     /// <summary>Soap that keeps a kitchen oil in the water, ml a litre: what a shaken jar begins with (assumed).</summary>
     private const double SoapForOil = 2;

@@ -42,8 +42,8 @@ public static class Say
     /// <summary>What one of a few possibilities is called within a sentence: "holding", "slight".</summary>
     public static string Word(Enum one) => Of($"word.{one.GetType().Name}.{one}");
 
-    /// <summary>How sentences come out now, language and order of days: what holds sentences and is kept is kept by it.</summary>
-    public static string Manner => Language.Code + (Words.Language.IsMonthFirst(CultureInfo.CurrentUICulture) ? "+month-first" : "");
+    /// <summary>How sentences come out now: what holds sentences and is kept is kept by it.</summary>
+    public static Voice Voice => new(Language.Code, Words.Language.IsMonthFirst(CultureInfo.CurrentUICulture) ? DayOrder.MonthFirst : DayOrder.DayFirst);
 
     /// <summary>The language that is spoken now.</summary>
     public static Language Language => MessageBook.Current.Language;

@@ -76,15 +76,13 @@ public static partial class CatalogueFiles
 
         faults = [.. CatalogueRules.Faults(facts), .. CatalogueRules.KnownMissing(facts)];
         return faults.Count > 0
-            ? throw new CatalogueException([
-                .. faults.Select(f => (own is null ? null : Placed(own, f, Path.Combine)) ?? Placed(folder, f, (_, file) => file) ?? f),
-            ])
+            ? throw new CatalogueException([.. faults.Select(f => (own is null ? null : Placed(own, own, f)) ?? Placed(folder, "", f) ?? f)])
             : GardenCatalogue.Create(facts);
     }
 
     /// <summary>A fault with the file and line of the entry that it names, "measure 'prune': …"; null where the folder does not have it.</summary>
-    /// <param name="called">What a file of the folder is called.</param>
-    private static string? Placed(string folder, string fault, Func<string, string, string> called)
+    /// <param name="told">What is told of the folder before the file; empty for the shipped one.</param>
+    private static string? Placed(string folder, string told, string fault)
     {
         if (
             Named().Match(fault) is not { Success: true } named
@@ -97,7 +95,7 @@ public static partial class CatalogueFiles
         var file = Path.Combine(folder, kind + ".yaml");
         var entry = new Regex($@"\bid:\s*[""']?{Regex.Escape(named.Groups["id"].Value)}[""']?\s*([,}}#]|$)");
         var line = File.Exists(file) ? Array.FindIndex(File.ReadAllLines(file), l => entry.IsMatch(l)) : -1;
-        return line < 0 ? null : $"{called(folder, kind + ".yaml")}, line {line + 1}: {fault}";
+        return line < 0 ? null : $"{Path.Combine(told, kind + ".yaml")}, line {line + 1}: {fault}";
     }
 
     [GeneratedRegex("^(?<kind>[a-z]+) '(?<id>[^']+)'")]

@@ -7,13 +7,13 @@ using Microsoft.Data.Sqlite;
 namespace Mauvaise.Store.Loading;
 
 /// <summary>
-/// The last snapshot of each garden in each manner of telling (language, order of days) that was asked for, good until anything is written to the
+/// The last snapshot of each garden in each voice (language, order of days) that was asked for, good until anything is written to the
 /// data file, by this program or another, or the hour turns and the weather moves on.
 /// </summary>
 /// <param name="path">Of the data file.</param>
 public sealed class SnapshotCache(string path) : IDisposable
 {
-    private readonly ConcurrentDictionary<(Guid Garden, string Manner), (long Version, GardenSnapshot Snapshot)> kept = new();
+    private readonly ConcurrentDictionary<(Guid Garden, Voice Voice), (long Version, GardenSnapshot Snapshot)> kept = new();
     private readonly Lock watching = new();
     private SqliteConnection? watch;
 
@@ -35,13 +35,13 @@ public sealed class SnapshotCache(string path) : IDisposable
     }
 
     public GardenSnapshot? Find(Guid gardenId, long version, DateTimeOffset now) =>
-        kept.TryGetValue((gardenId, Say.Manner), out var found)
+        kept.TryGetValue((gardenId, Say.Voice), out var found)
         && found.Version == version
         && HourSeries.WholeHour(found.Snapshot.Now) == HourSeries.WholeHour(now)
             ? found.Snapshot
             : null;
 
-    public void Keep(Guid gardenId, long version, GardenSnapshot snapshot) => kept[(gardenId, Say.Manner)] = (version, snapshot);
+    public void Keep(Guid gardenId, long version, GardenSnapshot snapshot) => kept[(gardenId, Say.Voice)] = (version, snapshot);
 
     public void Dispose() => watch?.Dispose();
 }

@@ -36,8 +36,7 @@ public sealed record OwnRecipeChange(
     [property: StringLength(OwnRecipeChange.NameLetters)] string? HeardFrom = null,
     bool Warning = false,
     bool Retired = false,
-    Guid? MemberId = null,
-    [property: MaxLength(RecipeCalc.MostDescribed)] IReadOnlyList<DescribedPart>? Described = null
+    Guid? MemberId = null
 )
 {
     public const int NameLetters = 80;
@@ -93,10 +92,9 @@ public static class OwnRecipeEndpoints
         var name = body.Name.Trim();
         var row = await tools.Db.OwnRecipes.FirstOrDefaultAsync(r => r.GardenId == gardenId && r.Id == recipeId, stop);
         var kitchen = RecipeCalc.KitchenOf(body.Kitchen);
-        var heard = RecipeReader.Read(shipped, body.Text, kitchen, body.Described?.Select(d => (d.Name, d.Nature)));
+        var heard = RecipeReader.Read(shipped, body.Text, kitchen);
         var judged = RecipeJudge.Judge(shipped, heard, kitchen, null, null);
-        // What was not understood would be missing from what is mixed.
-        var stops = judged.Faults.FirstOrDefault(f => f.Stops || f.Code == RecipeJudge.Unclear);
+        var mixed = !body.Warning && !body.Retired;
         var checks = RecipeCalc
             .CheckText(new Checks(), body.Text, heard)
             .That(name.Length > 0, "name", "name-missing", Say.Of("bench.giveItANameByWhich"))
@@ -106,8 +104,9 @@ public static class OwnRecipeEndpoints
                 "name-taken",
                 Say.Of("bench.anotherRecipeHasThisName")
             )
-            .That(body.Warning || body.Retired || stops is null, "text", "recipe-stops", Say.Of("bench.itCanNotBeKept", ("stops", stops?.Words)))
-            .That(body.Warning || body.Retired || judged.Litres is not null, "text", "no-water", Say.Of("bench.sayHowMuchWaterItGoes"));
+            .That(!mixed || judged.Stopped is null, "text", "recipe-stops", Say.Of("bench.itCanNotBeKept", ("stops", judged.Stopped)))
+            .That(!mixed || judged.Litres is not null, "text", "no-water", Say.Of("bench.sayHowMuchWaterItGoes"))
+            .That(!mixed || judged.NotMeasured is null, "text", "not-measured", Say.Of("bench.itCanNotBeMeasured", ("name", judged.NotMeasured)));
         if (!checks.Passed)
         {
             return checks.Problem();

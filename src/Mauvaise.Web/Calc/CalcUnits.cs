@@ -13,9 +13,7 @@ namespace Mauvaise.Web.Calc;
 /// </summary>
 internal static class CalcUnits
 {
-    private const string Query = "units",
-        // Of the document, which is English.
-        Meaning = "ISO 3166 code of the country whose units words are in; figures are SI";
+    private const string Query = "units";
 
     /// <summary>Tells the sentences of an answer as that country's households read them; 400 for a country that is not listed.</summary>
     public static ValueTask<object?> Told(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
@@ -44,7 +42,7 @@ internal static class CalcUnits
             {
                 Name = Query,
                 In = ParameterLocation.Query,
-                Description = Meaning,
+                Description = "ISO 3166 code of the country whose units words are in; figures are SI",
                 Schema = new OpenApiSchema { Type = JsonSchemaType.String },
             }
         );

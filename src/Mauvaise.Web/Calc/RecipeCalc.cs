@@ -56,13 +56,15 @@ public sealed record CorrectedCalc(IReadOnlyList<string> Lines);
 
 /// <param name="Litres">Of what comes out; null when nobody said how much water.</param>
 /// <param name="Corrected">Null when nothing is to be put right, or nothing is left.</param>
+/// <param name="CanBeMixed">All of it is understood and measured, and nothing stops it.</param>
 public sealed record RecipeCalcAnswer(
     IReadOnlyList<RecipeLineCalc> Lines,
     double? Litres,
     IReadOnlyList<RecipeShareCalc> PerLitre,
     IReadOnlyList<RecipeFaultCalc> Faults,
     CorrectedCalc? Corrected,
-    HeardVerdict Verdict
+    HeardVerdict Verdict,
+    bool CanBeMixed
 );
 
 /// <summary>A recipe that was heard: read, judged and put right.</summary>
@@ -116,7 +118,8 @@ public static class RecipeCalc
                 [.. judged.PerLitre.Select(s => new RecipeShareCalc(s.Material.Id, s.PerLitre, s.Material.Unit))],
                 [.. judged.Faults.Select(f => new RecipeFaultCalc(f.Code, f.Words, f.Stops))],
                 judged.Corrected is { } lines ? new CorrectedCalc(lines) : null,
-                judged.Verdict
+                judged.Verdict,
+                judged.CanBeMixed
             )
         );
     }

@@ -149,7 +149,7 @@ function chooseCountry(code: string) {
         @update:model-value="settings.mutate({ language: $event })"
       />
     </div>
-    <FieldError :problem="settings.error.value" />
+    <FieldError :problem="settings.error.value" :shown="['units.dropsInSpoon']" />
   </details>
 </template>
 

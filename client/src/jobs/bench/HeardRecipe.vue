@@ -83,7 +83,6 @@ const keeping = useGardenWrite((gardenId, kept: { text: string; warning: boolean
         warning: kept.warning,
         retired: false,
         memberId: memberId.value,
-        described: described.value,
       },
     }),
   ),
@@ -176,7 +175,7 @@ function keep(kept: { text: string; warning: boolean }) {
         <FieldError :problem="keeping.error.value" :shown="['name', 'text']" />
         <div class="actions">
           <Button
-            v-if="data.verdict !== 'no' && !asks"
+            v-if="data.canBeMixed"
             type="button"
             :label="tell('bench.keepIt')"
             :loading="keeping.isPending.value"
@@ -190,7 +189,7 @@ function keep(kept: { text: string; warning: boolean }) {
             @click="keep({ text: data.corrected.lines.join('\n'), warning: false })"
           />
           <Button
-            v-if="data.verdict === 'no'"
+            v-if="!data.canBeMixed"
             type="button"
             :label="tell('bench.keepItAsAWarning')"
             variant="outlined"
