@@ -8631,7 +8631,6 @@ export interface components {
             retired: boolean;
             /** Format: uuid */
             memberId?: null | string;
-            described?: null | components["schemas"]["DescribedPart"][];
         };
         PartOfMix: {
             name: string;
@@ -9183,6 +9182,7 @@ export interface components {
             faults: components["schemas"]["RecipeFaultCalc"][];
             corrected: null | components["schemas"]["CorrectedCalc"];
             verdict: components["schemas"]["HeardVerdict"];
+            canBeMixed: boolean;
         };
         RecipeChoice: {
             recipe: string;
@@ -9202,8 +9202,6 @@ export interface components {
             millilitres: null | number;
             /** Format: double */
             grams: null | number;
-            nature?: null | components["schemas"]["HeardNature"];
-            /** @default false */
             asked: boolean;
         };
         RecipeRequest: {

@@ -34,18 +34,8 @@ public sealed record RecipeRequest(
 );
 
 /// <param name="Understood">Null when it could not be read.</param>
-/// <param name="Nature">What a part that the catalogue does not hold is like; null for water, for work, and where nobody said.</param>
 /// <param name="Asked">It names something that is not known here: say what it is like.</param>
-public sealed record RecipeLineCalc(
-    string Text,
-    string? Understood,
-    string? Material,
-    string? Name,
-    double? Millilitres,
-    double? Grams,
-    HeardNature? Nature = null,
-    bool Asked = false
-);
+public sealed record RecipeLineCalc(string Text, string? Understood, string? Material, string? Name, double? Millilitres, double? Grams, bool Asked);
 
 public sealed record RecipeShareCalc(string Material, double Amount, string Unit);
 
@@ -110,7 +100,6 @@ public static class RecipeCalc
                             l.Name,
                             l.Millilitres,
                             l.Grams,
-                            l.Word is { Material: null } word ? word.Nature : null,
                             l is { Kind: HeardKind.Unknown, Name: not null, Word: null }
                         )),
                 ],
