@@ -156,7 +156,7 @@ function chooseCountry(code: string) {
 <style scoped>
 .fields {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(270px, 1fr));
   gap: 14px;
   align-items: start;
   padding-top: 10px;
