@@ -73,9 +73,9 @@ public static class Backups
     /// <exception cref="DamagedDataException">The copy is not sound.</exception>
     public static void Copy(string from, string to)
     {
-        Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(to))!);
+        Disk.MakeFolder(Path.GetDirectoryName(Path.GetFullPath(to))!);
         var unfinished = to + ".unfinished";
-        File.Delete(unfinished);
+        Disk.Delete(unfinished);
         // A copy is one file: no log beside it, and no connection that stays open in a pool.
         using (
             var source = new SqliteConnection(
@@ -97,7 +97,7 @@ public static class Backups
         }
 
         Check(unfinished);
-        File.Move(unfinished, to, overwrite: true);
+        Disk.Move(unfinished, to);
     }
 
     /// <summary>Reads a whole copy through.</summary>
@@ -143,7 +143,7 @@ public static class Backups
             await DataFile.CheckAsync(db, copy, stop);
         }
 
-        Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(dataFile))!);
+        Disk.MakeFolder(Path.GetDirectoryName(Path.GetFullPath(dataFile))!);
         string? aside = null;
         if (File.Exists(dataFile))
         {
@@ -152,11 +152,19 @@ public static class Backups
         }
 
         var ready = dataFile + ".restoring";
-        File.Copy(copy, ready, overwrite: true);
+        Disk.Copy(copy, ready);
+        if (aside is not null)
+        {
+            // What the log holds goes into the old file first: should the last step fail, that one is whole.
+            using var old = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = dataFile, Pooling = false }.ToString());
+            old.Open();
+            Run(old, "PRAGMA wal_checkpoint(TRUNCATE)");
+        }
+
         // The log belongs to the old file; were it left, SQLite would play it into the new one.
-        File.Delete(dataFile + "-wal");
-        File.Delete(dataFile + "-shm");
-        File.Move(ready, dataFile, overwrite: true);
+        Disk.Delete(dataFile + "-wal");
+        Disk.Delete(dataFile + "-shm");
+        Disk.Move(ready, dataFile);
         return aside;
     }
 
@@ -197,7 +205,7 @@ public static class Backups
         {
             foreach (var end in new[] { "", "-wal", "-shm" })
             {
-                File.Delete(ready + end);
+                Disk.Delete(ready + end);
             }
         }
     }
@@ -220,7 +228,7 @@ public static class Backups
         var stay = kept.Take(KeepDays).Concat(kept.GroupBy(k => (k.Day.Year, k.Day.Month)).Take(KeepMonths).Select(g => g.First())).ToHashSet();
         foreach (var (_, file) in kept.Where(k => !stay.Contains(k)))
         {
-            File.Delete(file);
+            Disk.Delete(file);
         }
 
         Thin(folder);
@@ -242,7 +250,7 @@ public static class Backups
             var copy in kinds.SelectMany(k => k.OrderByDescending(c => c.Name, StringComparer.Ordinal).Skip(k.Key == CopyKind.ByHand ? KeepByHand : KeepSteps))
         )
         {
-            File.Delete(Path.Combine(folder, copy.Name));
+            Disk.Delete(Path.Combine(folder, copy.Name));
         }
 
         var left = All(folder);
@@ -251,7 +259,7 @@ public static class Backups
         foreach (var copy in left.Where(c => !newest.Contains(c)).Reverse().TakeWhile(_ => together > MostBytes))
         {
             together -= copy.Bytes;
-            File.Delete(Path.Combine(folder, copy.Name));
+            Disk.Delete(Path.Combine(folder, copy.Name));
         }
     }
 

@@ -212,6 +212,8 @@ public partial class MessageTests
         Assert.True(apart > 10_000, $"{apart} were told");
     }
 
+    private static readonly string[] Books = ["server", "app"];
+
     private static readonly Dictionary<string, Dictionary<string, string>> Files = [];
 
     private static Dictionary<string, string> Texts(string language, string file)
@@ -269,6 +271,17 @@ public partial class MessageTests
         Assert.Throws<ArgumentException>(() => Message.Parse("x", "{a}").Render(CultureInfo.InvariantCulture, [("b", 1)]));
         Assert.Throws<ArgumentException>(() => Say.Of("words.noSuchMessage"));
     }
+
+    /// <summary>Whole sentences and whole phrases: what is joined is joined by <see cref="Say"/> and not by blanks and commas in the files.</summary>
+    [Fact]
+    public void No_message_is_a_part_of_a_sentence() =>
+        Assert.Empty(
+            from book in Books
+            from message in Texts("en", book)
+            from form in message.Value.Split(" | ")
+            where form.Length == 0 || " ,;:.)".Contains(form[0], StringComparison.Ordinal) || " ,;(".Contains(form[^1], StringComparison.Ordinal)
+            select $"{book} {message.Key}: \"{form}\""
+        );
 
     [Theory]
     [InlineData("de-AT", "de")]

@@ -231,6 +231,12 @@ public class RotaTests
         Assert.InRange(planned, 40, 1000);
     }
 
+    /// <summary>What protects after a cleaning has rounds that reach beyond the fortnight.</summary>
+    private static bool SomethingFollows(GardenSnapshot garden) =>
+        garden.Growing.Any(p =>
+            garden.LatestLook(p.Id).Any(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 } && WayBook.Of(garden).For(p, o).Proposed is { After: not null })
+        );
+
     /// <summary>Looking a week further may show a reason to wait, as a shelf or a season's limit that has to last; it is no reason by itself.</summary>
     [Fact]
     public void A_longer_horizon_does_not_change_the_first_outing_without_a_reason()
@@ -241,7 +247,8 @@ public class RotaTests
             // Nothing that rounds of the third week could use up.
             var garden = ChanceGarden.Of(seed) with { Stocks = [] };
             if (
-                RotaPlanner.Plan(garden) is { Outings: [var first, ..] }
+                !SomethingFollows(garden)
+                && RotaPlanner.Plan(garden) is { Outings: [var first, ..] }
                 && RotaPlanner.Plan(garden, RotaPlanner.FirmDays + 7) is { Outings: [var further, ..] }
             )
             {

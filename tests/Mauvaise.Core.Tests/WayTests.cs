@@ -1,6 +1,7 @@
 using System.Globalization;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
@@ -66,6 +67,72 @@ public class WayTests
         // Mildew is on the leaf.
         var mildew = Ways("courgette", "powdery-mildew", 0.2);
         Assert.True(Outlook(mildew, "potassium-bicarbonate") < 0.6 * mildew.Alone!.Outlook!.End.Middle);
+    }
+
+    [Fact]
+    public void Cleaning_and_then_protecting_is_one_way_and_plays_better_than_either()
+    {
+        var set = Ways("courgette", "powdery-mildew", 0.3, approach: DiseaseApproach.CleanThenProtect);
+        var both = set.All.Where(w => w.After is not null).ToList();
+        Assert.NotEmpty(both);
+        Assert.All(both, w =>
+        {
+            var (clean, after) = (w.Option!.Material, w.After!.Option.Material);
+            Assert.NotEqual(clean.Group, after.Group);
+            Assert.Single(w.SprayDays);
+            Assert.True(w.After.Days[0] - w.SprayDays[0] >= Pairs.Between(C, clean, after).DaysApart);
+            Assert.Equal(1 + w.After.Days.Count, w.Sprays);
+            Assert.EndsWith(after.Id, w.Id, StringComparison.Ordinal);
+            Assert.True(w.Outlook!.End.Middle < set.Alone!.Outlook!.End.Middle);
+        });
+        var once = set.All.Where(w => w.After is null && w.Option?.Material.Group == "oxidiser").Min(w => w.Outlook!.End.Middle);
+        Assert.True(both.Min(w => w.Outlook!.End.Middle) < once);
+    }
+
+    [Fact]
+    public void A_course_that_cleaned_goes_on_with_what_protects()
+    {
+        var (garden, planting, seen) = ImaginedGarden.With(
+            C,
+            new Imagined(
+                "courgette",
+                PlaceKind.OpenBed,
+                null,
+                new DateOnly(2026, 7, 16),
+                47,
+                "continental",
+                "powdery-mildew",
+                0.3,
+                0,
+                Ants.None,
+                Stance.WatchAndTreat,
+                DiseaseApproach.CleanThenProtect
+            )
+        );
+        garden = GardenSamples.Tried(garden);
+        var way = WayBook.Of(garden).For(planting, seen).All.First(w => w is { After: not null, Allowed: true });
+        var course = CourseDeeds.Open(
+            garden,
+            Guid.NewGuid(),
+            planting,
+            C.Target("powdery-mildew"),
+            way.Option!.Recipe,
+            DoseStep.Gentle,
+            [],
+            garden.Now.AddMinutes(-1),
+            way.Id
+        );
+        Assert.Equal(new CourseRounds(way.After!.Option.Recipe.Id, way.After.Shape.SpacingDays, way.After.Shape.Rounds), course.Then);
+        var before = CourseProgress.Of(garden with { Courses = [course] }, course);
+        Assert.Equal(way.Option.Recipe.Id, before.Recipe.Id);
+
+        var spray = GardenSamples.Sprayed(planting, 0, way.Option.Material.Id, "powdery-mildew") with { At = garden.Now };
+        var cleaned = garden with { Courses = [course], Applications = [.. garden.Applications, spray] };
+        var after = CourseProgress.Of(cleaned, course);
+        Assert.Equal(way.After.Option.Recipe.Id, after.Recipe.Id);
+        Assert.Equal(CourseState.RoundDue, after.State);
+        Assert.True(after.NextOn >= garden.Today.AddDays(1), $"{after.NextOn}");
+        Assert.Null(after.Bars(way.After.Option.Material.Id));
     }
 
     private static double Outlook(WaySet set, string way) => set.All.First(w => w.Id == way).Outlook!.End.Middle;
@@ -332,12 +399,13 @@ public class WayTests
         );
         Assert.False(ladder.Proposes("take-out") && mixed is not null, $"{where}: saved and given up");
         Assert.All(rota.Rounds.Where(r => r.Planting.Id == planting.Id && r.Target.Id == target.Id), r =>
-            Assert.True(r.Recipe.Id == proposed.Option?.Recipe.Id, $"{where}: the plan mixes {r.Recipe.Id}")
+            Assert.True(r.Recipe.Id == proposed.Option?.Recipe.Id || r.Recipe.Id == proposed.After?.Option.Recipe.Id, $"{where}: the plan mixes {r.Recipe.Id}")
         );
         if (proposed is { Option: { } option, Shape: { } shape })
         {
             var course = CourseDeeds.Open(garden, Guid.NewGuid(), planting, target, option.Recipe, DoseStep.Gentle, [], garden.Now);
             Assert.Equal((shape.SpacingDays, shape.Rounds), (course.SpacingDays, course.Rounds));
+            Assert.Equal(proposed.After?.Option.Recipe.Id, course.Then?.Recipe);
         }
 
         return 1;

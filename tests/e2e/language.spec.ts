@@ -2,8 +2,6 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { goInside, startOver } from './steps'
 
-test.use({ locale: 'de-AT' })
-
 type Texts = { [code: string]: string | Texts }
 const folder = new URL('../../languages/', import.meta.url)
 const catalogue = new URL('../../catalogue/', import.meta.url)
@@ -20,21 +18,23 @@ const read = (language: string) =>
 const words = (all: string[]) =>
   all.flatMap((t) => t.replace(/\{[^}]*\}/g, ' ').match(/\p{L}{4,}/gu) ?? []).map((w) => w.toLowerCase())
 
-/** Words that English texts have, and German ones have not. */
-const english = new Set(words(read('en')))
-// The catalogue is English: what German has words for is known by them.
-for (const kind of Object.values(
-  JSON.parse(readFileSync(new URL('de/catalogue.json', folder), 'utf8')) as Record<string, Texts>,
-))
-  for (const word of words(Object.keys(kind))) english.add(word)
-for (const word of words(read('de'))) english.delete(word)
+/** Words that English texts have, and those of another language have not. */
+function englishOnly(other: string): Set<string> {
+  const english = new Set(words(read('en')))
+  // The catalogue is English: what the other language has words for is known by them.
+  for (const kind of Object.values(
+    JSON.parse(readFileSync(new URL(`${other}/catalogue.json`, folder), 'utf8')) as Record<string, Texts>,
+  ))
+    for (const word of words(Object.keys(kind))) english.add(word)
+  for (const word of [...words(read(other)), ...own]) english.delete(word)
+  return english
+}
 
 /** What the household called and wrote itself, in the demo; names of makers and formats. */
 const own = words([
   readFileSync(new URL('../../demo/tansy-lock.yaml', import.meta.url), 'utf8'),
   'Mauvaise STARTTLS serve weather ADDRESS always never Europe London tablespoons neem squirt soap gallon water readings temperatureC rainMm Station with Caterpillar litre trigger bottle pump sprayer backpack Bicarbonate Castile soap Hydrogen peroxide Crown English',
 ])
-for (const word of own) english.delete(word)
 expect(catalogue.pathname).toContain('catalogue')
 
 const paths = [
@@ -71,16 +71,27 @@ async function scan(page: Page, moment: string, wrong: (text: string, path: stri
   return [...found]
 }
 
-test('a german reader finds no english word on any screen, on a laptop and on a phone', async ({ page }) => {
-  test.slow()
-  await startOver(page.request)
-  await page.goto('/')
-  expect(english.size).toBeGreaterThan(1500)
-  const foreign = (text: string) => words([text.replace(/“[^”]*”/g, '')]).filter((word) => english.has(word))
-  expect(await scan(page, 'Einen Moment.', foreign)).toEqual([])
-})
+for (const [locale, language, moment] of [
+  ['de-AT', 'de', 'Einen Moment.'],
+  ['es-MX', 'es', 'Un momento.'],
+] as const)
+  test.describe(`in ${locale}`, () => {
+    test.use({ locale })
 
-test('another language is chosen under More, and the page speaks it from then on', async ({ page }) => {
+    test('a reader finds no english word on any screen, on a laptop and on a phone', async ({ page }) => {
+      test.slow()
+      await startOver(page.request)
+      await page.goto('/')
+      const english = englishOnly(language)
+      expect(english.size).toBeGreaterThan(1500)
+      const foreign = (text: string) =>
+        words([text.replace(/“[^”]*”|«[^»]*»/g, '')]).filter((word) => english.has(word))
+      expect(await scan(page, moment, foreign)).toEqual([])
+    })
+  })
+
+test('another language is chosen under More, and the page speaks it from then on', async ({ browser }) => {
+  const page = await (await browser.newContext({ locale: 'de-AT' })).newPage()
   await page.goto('/more')
   await expect(page.locator('html')).toHaveAttribute('lang', 'de')
   await page.getByRole('combobox', { name: 'Sprache dieses Geräts' }).click()
@@ -93,6 +104,7 @@ test('another language is chosen under More, and the page speaks it from then on
   await page.getByRole('combobox', { name: 'Language of this device' }).click()
   await page.getByRole('option', { name: 'As the browser' }).click()
   await expect(page.getByRole('heading', { name: 'Mehr' })).toBeVisible()
+  await page.context().close()
 })
 
 test.describe('in the United States', () => {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell } from '@/language'
+import ToldAround from '@/kit/ToldAround.vue'
 import { useElementSize, useEventListener, useMediaQuery } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -127,8 +128,9 @@ const shownGroups = computed(() => {
         </header>
         <p v-if="data.rows.length === 0" class="note">
           {{ tell('board.noPlacesYet') }}
-          <RouterLink :to="{ name: 'garden' }">{{ tell('board.addTheFirstBed') }}</RouterLink>
-          {{ tell('board.andWhatGrows') }}
+          <ToldAround :sentence="(it) => tell('board.addTheFirstBedAndCrop', { it })"
+            ><RouterLink :to="{ name: 'garden' }">{{ tell('board.addTheFirstBed') }}</RouterLink></ToldAround
+          >
         </p>
         <HatchPatterns />
         <div class="grid">

@@ -77,9 +77,7 @@ const count = computed(() =>
     </p>
     <p v-else class="soft">
       {{ tell('board.nothingIsPlantedYet') }}
-      <RouterLink to="/garden">{{ tell('board.plantSomething') }}</RouterLink>{{
-        tell('board.thenTakeTheFirstWalk')
-      }}
+      <RouterLink to="/garden">{{ tell('board.plantSomething') }}</RouterLink>
     </p>
     <div
       v-if="spray"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 
@@ -40,10 +40,10 @@ const spoken = computed(() =>
   props.estimates
     .map((e) => {
       const range =
-        e.low === undefined || e.high === undefined
-          ? ''
-          : tell('drawings.likelyTo', { low: round(e.low), high: round(e.high) })
-      return `${e.name}: ${round(e.value)}${props.unit}${range}`
+        e.low !== undefined &&
+        e.high !== undefined &&
+        tell('drawings.likelyTo', { low: round(e.low), high: round(e.high) })
+      return remarked(`${e.name}: ${round(e.value)}${props.unit}`, range)
     })
     .join('. '),
 )

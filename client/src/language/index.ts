@@ -103,6 +103,17 @@ export function figure(value: number, digits: number, fixed = false): string {
   })
 }
 
+/** What is said, and what is remarked of it: "2 l, gentle dose, against rust". What is empty is left out. */
+export function remarked(
+  said: string,
+  ...remarks: readonly (string | 0 | false | null | undefined)[]
+): string {
+  return remarks.reduce<string>(
+    (so, remark) => (remark ? tell('kit.remarked', { said: so, remark }) : so),
+    said,
+  )
+}
+
 /** A message by its code, with its holes filled. A hole "n" or "count" also chooses between one and many. */
 export function tell(code: string, figures: Record<string, unknown> = {}): string {
   return i18n.global.t(code, figures)

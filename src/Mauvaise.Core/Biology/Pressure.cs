@@ -102,7 +102,10 @@ public static class Pressure
             var (perDay, mean) = (sum / known, humidity / known);
             var dryness = insect.LikesDryAir ? Math.Clamp((85 - mean) / 40, 0.2, 1) : 1;
             var air = insect.LikesDryAir ? Say.Of("biology.airAt", ("mean", Say.In(mean, "0"))) : "";
-            return (perDay / (FullSpeedC - insect.LowerC) * dryness, Say.Of("biology.aDayLastWeek", ("degreeDays", Figure.DegreeDays(perDay)), ("air", air)));
+            return (
+                perDay / (FullSpeedC - insect.LowerC) * dryness,
+                Say.Remarked(Say.Of("biology.aDayLastWeek", ("degreeDays", Figure.DegreeDays(perDay))), air)
+            );
         };
     }
 

@@ -88,8 +88,8 @@ public static class StageTimeline
 
     private static StageEvent Event(DateOnly day, StageEventKind kind, int generation, bool certain)
     {
-        var about = certain ? "" : Say.Of("words.about");
-        var date = Say.In(day, "ddd d MMM");
+        var on = Say.In(day, "ddd d MMM");
+        var date = certain ? on : Say.Of("words.aboutSo", ("it", on));
         var whose = generation == 1 ? Say.Of("biology.ofWhatWasFound") : Say.Of("biology.ofGeneration", ("generation", generation));
         return new(
             day,
@@ -98,9 +98,9 @@ public static class StageTimeline
             certain,
             kind switch
             {
-                StageEventKind.Hatch => Say.Of("biology.eggsHatch", ("whose", whose), ("about", about), ("date", date)),
-                StageEventKind.Young => Say.Of("biology.firstYoungOfGeneration", ("generation", generation), ("about", about), ("date", date)),
-                _ => Say.Of("biology.adultsTheyBreed", ("whose", whose), ("about", about), ("date", date)),
+                StageEventKind.Hatch => Say.Of("biology.eggsHatch", ("whose", whose), ("date", date)),
+                StageEventKind.Young => Say.Of("biology.firstYoungOfGeneration", ("generation", generation), ("date", date)),
+                _ => Say.Of("biology.adultsTheyBreed", ("whose", whose), ("date", date)),
             }
         );
     }

@@ -69,12 +69,40 @@ public sealed record CourseProgress(
             .Select(c => Of(garden, c))
             .LastOrDefault(c => !c.IsOver);
 
-    /// <summary>Where a course stands now.</summary>
+    /// <summary>Where a course stands now. One whose first rounds are through stands where those that follow them do.</summary>
     public static CourseProgress Of(GardenSnapshot garden, Course course)
+    {
+        var recipe = garden.Catalogue.FindRecipe(course.Recipe)!;
+        var given = GivenRounds(garden, course, garden.Catalogue.Material(recipe.Active.Material));
+        if (course is not { StoppedAt: null, Then: { } then } || given.Count < course.Rounds || garden.Catalogue.FindRecipe(then.Recipe) is not { } next)
+        {
+            return Of(garden, course, recipe, given, null);
+        }
+
+        var wait = Pairs.DaysBetween(
+            garden.Catalogue,
+            MaterialChoice.MaterialsIn(garden.Catalogue, recipe),
+            MaterialChoice.MaterialsIn(garden.Catalogue, next)
+        );
+        var following = course with
+        {
+            Recipe = next.Id,
+            OpenedAt = given[^1].At,
+            SpacingDays = then.SpacingDays,
+            Rounds = then.Rounds,
+            DegreeDaysPerDay = null,
+            OwnDays = [],
+            Then = null,
+        };
+        var rounds = GivenRounds(garden, following, garden.Catalogue.Material(next.Active.Material));
+        return Of(garden, following, next, rounds, garden.Garden.DateOf(given[^1].At).AddDays(wait));
+    }
+
+    /// <param name="notBefore">First day of the first round; null for today.</param>
+    private static CourseProgress Of(GardenSnapshot garden, Course course, Recipe recipe, List<SprayApplication> given, DateOnly? notBefore)
     {
         var planting = garden.FindPlanting(course.PlantingId)!;
         var target = garden.Catalogue.Target(course.Target);
-        var recipe = garden.Catalogue.FindRecipe(course.Recipe)!;
         var material = garden.Catalogue.Material(recipe.Active.Material);
         var usual = CourseShape.For(garden, planting, target, material);
         var shape =
@@ -86,7 +114,6 @@ public sealed record CourseProgress(
                     DegreeDaysPerDay = null,
                 }
                 : usual;
-        var given = GivenRounds(garden, course, material);
         var visits = given.Select(a => garden.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)).ToList();
         var facts = new Facts(
             garden,
@@ -98,7 +125,8 @@ public sealed record CourseProgress(
             given,
             [.. visits.OfType<CheckBack>().Where(v => v.DoneAt is not null)],
             visits.Count > 0 ? visits[^1] : null,
-            CleanLooksSince(garden, course, given)
+            CleanLooksSince(garden, course, given),
+            notBefore
         );
         return Ended(facts) ?? Next(facts);
     }
@@ -126,6 +154,7 @@ public sealed record CourseProgress(
             ];
 
     /// <param name="Clean">Instants of the clean looks in a row, newest first.</param>
+    /// <param name="NotBefore">First day of the first round; null for today.</param>
     private sealed record Facts(
         GardenSnapshot Garden,
         Course Course,
@@ -136,7 +165,8 @@ public sealed record CourseProgress(
         List<SprayApplication> Given,
         List<CheckBack> Judged,
         CheckBack? LastVisit,
-        List<DateTimeOffset> Clean
+        List<DateTimeOffset> Clean,
+        DateOnly? NotBefore
     )
     {
         /// <summary>Share of leaves at which to act here.</summary>
@@ -229,18 +259,16 @@ public sealed record CourseProgress(
         }
 
         var (next, why) = NextRound(f);
-        var stepped = step > f.Course.Step ? Say.Of("courses.aStepStrongerSinceTheLast") : "";
         return Going(
             f,
             CourseState.RoundDue,
             next,
             step,
             Say.Of(
-                "courses.roundOf",
+                step > f.Course.Step ? "courses.roundOfAStepStronger" : "courses.roundOf",
                 ("given", f.Given.Count + 1),
                 ("total", Math.Max(f.Total, f.Given.Count + 1)),
                 ("word", Word(f.Garden, next)),
-                ("stepped", stepped),
                 ("why", why)
             )
         );
@@ -264,7 +292,9 @@ public sealed record CourseProgress(
 
         if (f.Given.Count == 0)
         {
-            return (f.Garden.Today, Say.Of("courses.theFirst"));
+            return f.NotBefore is { } first && first > f.Garden.Today
+                ? (first, Say.Of("courses.whatWasCleanedIsKeptClean"))
+                : (f.Garden.Today, Say.Of("courses.theFirst"));
         }
 
         var (on, why) = Spaced(f);

@@ -87,8 +87,8 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
         CourseShape Sized(int days, int rounds, string because)
         {
             var sized = Math.Min(most, rounds + margin);
-            var spare = margin > 0 && sized > rounds ? Say.Of("courses.oneIsMarginSinceYouKeep") : "";
-            return new CourseShape(days, sized, warmth, because + spare);
+            var spare = margin > 0 && sized > rounds;
+            return new CourseShape(days, sized, warmth, spare ? Say.Of("courses.oneIsMarginSinceYouKeep", ("because", because)) : because);
         }
     }
 

@@ -37,6 +37,16 @@ public static class MaterialChoice
     private const int CleanHoldsDays = 5;
     private const string Oxidiser = KnownIds.Modes.Oxidiser;
 
+    /// <summary>What holds back this share of infections protects, and what takes this share of what shows cleans (assumed: peroxide does as much).</summary>
+    private const double Protecting = 0.4,
+        Cleaning = 0.2;
+
+    /// <summary>It keeps clean leaves clean.</summary>
+    internal static bool Protects(Material material, Target target) => material.EffectOn(target) is { Protects: >= Protecting };
+
+    /// <summary>It takes what shows, and keeps little off afterwards.</summary>
+    internal static bool Cleans(Material material, Target target) => material.EffectOn(target) is { Young: >= Cleaning, Protects: < Protecting };
+
     /// <summary>All materials with an effect on the target, best first; those that may not be used come last with the reason.</summary>
     public static IReadOnlyList<MaterialOption> Options(GardenSnapshot garden, Planting planting, Target target) =>
         [
@@ -80,9 +90,11 @@ public static class MaterialChoice
             _ => 0.5,
         };
         var score = works * (grade + (1 - grade) * own);
-        var restsOn = effect.Source is { } source ? $": {source}" : "";
+        var (evidence, against) = (Evidence(material.EvidenceOn(target)), target.Name.InSentence());
         reasons.Add(
-            Say.Of("decisions.evidenceAgainst", ("evidence", Evidence(material.EvidenceOn(target))), ("target", target.Name.InSentence()), ("restsOn", restsOn))
+            effect.Source is { } source
+                ? Say.Of("decisions.evidenceAgainstSince", ("evidence", evidence), ("target", against), ("source", source))
+                : Say.Of("decisions.evidenceAgainst", ("evidence", evidence), ("target", against))
         );
         if (learned is { OwnWeight: > 0.5 })
         {
@@ -159,8 +171,8 @@ public static class MaterialChoice
             DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned
                 ? (not, Say.Of("decisions.itWasCleanedLatelyNow"))
                 : (fits, Say.Of("decisions.cleanFirstThenProtectYourWay")),
-            DiseaseApproach.CleanThenProtect when effect.Protects >= 0.4 => cleaned ? (fits, Say.Of("decisions.itWasCleanedLatelyNow")) : null,
-            DiseaseApproach.ProtectOnly => effect.Protects >= 0.4
+            DiseaseApproach.CleanThenProtect when effect.Protects >= Protecting => cleaned ? (fits, Say.Of("decisions.itWasCleanedLatelyNow")) : null,
+            DiseaseApproach.ProtectOnly => effect.Protects >= Protecting
                 ? (fits, Say.Of("decisions.protectOnlyYourWayWithDisease"))
                 : (not, Say.Of("decisions.itProtectsLittleAndYouProtect")),
             DiseaseApproach.NeemOnly => material.Group.StartsWith(KnownIds.Modes.Azadirachtin, StringComparison.Ordinal)

@@ -10,6 +10,7 @@ public static class CourseDeeds
 {
     /// <summary>A course with the shape of the way that it is part of, or the one that the life cycle gives it today.</summary>
     /// <param name="days">Days that the gardener chose, rising; empty to go by the life cycle.</param>
+    /// <param name="wayId">The way that it is taken from; null for the proposed one, or the material by itself.</param>
     public static Course Open(
         GardenSnapshot garden,
         Guid id,
@@ -18,12 +19,16 @@ public static class CourseDeeds
         Recipe recipe,
         DoseStep step,
         IReadOnlyList<DateOnly> days,
-        DateTimeOffset at
+        DateTimeOffset at,
+        string? wayId = null
     )
     {
         var material = garden.Catalogue.Material(recipe.Active.Material);
         var usual = CourseShape.For(garden, planting, target, material);
-        var shape = WayBook.Of(garden).For(planting, target)?.Of(material)?.Shape ?? usual;
+        var ways = WayBook.Of(garden).For(planting, target);
+        var way = ways?.All.FirstOrDefault(w => w.Id == wayId && w.Option?.Material.Id == material.Id) ?? ways?.Of(material);
+        var shape = way?.Shape ?? usual;
+        var then = way?.After is { } after && days.Count == 0 ? new CourseRounds(after.Option.Recipe.Id, after.Shape.SpacingDays, after.Shape.Rounds) : null;
         // What is closer or longer than usual is kept as it was begun; the usual shape follows the weather.
         return shape.SpacingDays == usual.SpacingDays && shape.Rounds == usual.Rounds
             ? new Course(
@@ -36,8 +41,21 @@ public static class CourseDeeds
                 usual.SpacingDays,
                 days.Count > 0 ? days.Count : usual.Rounds,
                 usual.DegreeDaysPerDay,
-                days
+                days,
+                Then: then
             )
-            : new Course(id, planting.Id, target.Id, recipe.Id, at, step, shape.SpacingDays, days.Count > 0 ? days.Count : shape.Rounds, null, days);
+            : new Course(
+                id,
+                planting.Id,
+                target.Id,
+                recipe.Id,
+                at,
+                step,
+                shape.SpacingDays,
+                days.Count > 0 ? days.Count : shape.Rounds,
+                null,
+                days,
+                Then: then
+            );
     }
 }

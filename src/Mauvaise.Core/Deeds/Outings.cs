@@ -61,5 +61,5 @@ public static class Outings
     }
 
     private static string Words(int tanks, int tasks) =>
-        Say.Of("deeds.loggedAnOuting", ("tanks", Say.Of("words.tanks", ("n", tanks))), ("tasks", tasks > 0 ? Say.Of("deeds.andTasks", ("n", tasks)) : ""));
+        Say.Of("deeds.loggedAnOuting", ("done", Say.Remarked(Say.Of("words.tanks", ("n", tanks)), tasks > 0 ? Say.Of("words.tasks", ("n", tasks)) : null)));
 }

@@ -275,6 +275,7 @@ public sealed record SeenRound(string Key, DateOnly On, string Recipe);
 /// <param name="SpacingDays">Days between rounds as it was opened; what the weather makes of it is worked out anew each day.</param>
 /// <param name="DegreeDaysPerDay">Warmth that was expected then; null where warmth does not matter.</param>
 /// <param name="OwnDays">Days that the gardener chose, rising; empty to go by the life cycle.</param>
+/// <param name="Then">What it goes on with when its rounds are through: it cleaned, and this protects. Null for nothing.</param>
 /// <param name="StoppedAt">When the gardener stopped it; null otherwise.</param>
 public sealed record Course(
     Guid Id,
@@ -287,8 +288,12 @@ public sealed record Course(
     int Rounds,
     double? DegreeDaysPerDay,
     IReadOnlyList<DateOnly> OwnDays,
-    DateTimeOffset? StoppedAt = null
+    DateTimeOffset? StoppedAt = null,
+    CourseRounds? Then = null
 );
+
+/// <summary>Rounds of another recipe.</summary>
+public sealed record CourseRounds(string Recipe, int SpacingDays, int Rounds);
 
 /// <summary>What is treated and counted as one in a trial.</summary>
 public enum TrialUnitKind

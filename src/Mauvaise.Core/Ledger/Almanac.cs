@@ -123,12 +123,10 @@ public sealed record Almanac(
                     .ThenBy(x => x.Material.Name, StringComparer.Ordinal),
             ],
             Yield.Of(season, from),
-            Say.Of(
-                "ledger.ofAPlantingAWeeklyCalendar",
-                ("n", sprays),
-                ("weekly", Say.In(weekly, "0")),
-                ("saved", sprays < weekly ? Say.Of("ledger.wereSaved", ("saved", Say.In(weekly - sprays, "0"))) : Say.Of("ledger.noneWereSaved")),
-                ("hurt", burnt.Length > 0 ? Say.Of("ledger.hurtThePlant", ("burnt", burnt.Length)) : "")
+            Say.Sentences(
+                Say.Of("ledger.ofAPlantingAWeeklyCalendar", ("n", sprays), ("weekly", Say.In(weekly, "0"))),
+                sprays < weekly ? Say.Of("ledger.wereSaved", ("saved", Say.In(weekly - sprays, "0"))) : Say.Of("ledger.noneWereSaved"),
+                burnt.Length > 0 ? Say.Of("ledger.hurtThePlant", ("burnt", burnt.Length)) : null
             )
         );
     }

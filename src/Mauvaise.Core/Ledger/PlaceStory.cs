@@ -90,7 +90,7 @@ public static class PlaceStory
                         looks[i].At,
                         run > 1
                             ? Say.Of("ledger.cleanAtLooksUntil", ("run", run), ("date", Date(season, last.At)))
-                            : Say.Of("ledger.cleanLeaves", ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))),
+                            : Say.Sentences(Say.Of("ledger.cleanLeaves", ("looked", looks[i].Looked)), Noted(looks[i].Note)),
                         looks[i].Id
                     )
                 );
@@ -102,7 +102,10 @@ public static class PlaceStory
                     new(
                         StoryKind.Found,
                         looks[i].At,
-                        Say.Of("ledger.somethingWithoutAName", ("affected", looks[i].Affected), ("looked", looks[i].Looked), ("noted", Noted(looks[i].Note))),
+                        Say.Sentences(
+                            Say.Of("ledger.somethingWithoutAName", ("affected", looks[i].Affected), ("looked", looks[i].Looked)),
+                            Noted(looks[i].Note)
+                        ),
                         looks[i].Id
                     )
                 );
@@ -117,19 +120,12 @@ public static class PlaceStory
                 .Select(h => new StoryLine(
                     StoryKind.Picked,
                     h.At,
-                    Say.Of(
-                        "ledger.picked",
-                        ("it", h.Told),
-                        (
-                            "washed",
-                            h.Washed switch
-                            {
-                                true => Say.Of("ledger.washed"),
-                                false => Say.Of("ledger.notWashed"),
-                                _ => "",
-                            }
-                        )
-                    ),
+                    h.Washed switch
+                    {
+                        true => Say.Of("ledger.pickedWashed", ("it", h.Told)),
+                        false => Say.Of("ledger.pickedNotWashed", ("it", h.Told)),
+                        null => Say.Of("ledger.picked", ("it", h.Told)),
+                    },
                     h.Id
                 ))
         );
@@ -198,7 +194,7 @@ public static class PlaceStory
         var who = season.Members.FirstOrDefault(m => m.Id == a.MemberId)?.Name;
         var air = a.Air?.TemperatureC is { } t ? Say.Of("ledger.temperatureAt", ("temperature", Figure.Temperature(t))) : "";
         // A dust or a bait has no litres.
-        var amount = a.Litres > 0 ? $", {TankVolume.Text(a.Litres, season.Garden.Kitchen)}" : "";
+        var amount = a.Litres > 0 ? TankVolume.Text(a.Litres, season.Garden.Kitchen) : "";
         var more = a.Treated.Count > 1 ? Say.Of("ledger.overPlantings", ("treated", a.Treated.Count)) : "";
         yield return new(
             StoryKind.Done,
@@ -207,26 +203,10 @@ public static class PlaceStory
                 ? who is null
                     ? Say.Of("ledger.triedOnTwoLeaves", ("name", name))
                     : Say.Of("ledger.triedOnTwoLeaves2", ("name", name), ("who", who))
-                : who is null
-                    ? Say.Of(
-                        "ledger.nameAmountMore",
-                        ("name", name),
-                        ("amount", amount),
-                        ("more", more),
-                        ("air", air),
-                        ("reason", Reason(a.Why)),
-                        ("noted", Noted(a.Note ?? ""))
-                    )
-                    : Say.Of(
-                        "ledger.nameAmountMoreBy",
-                        ("name", name),
-                        ("amount", amount),
-                        ("more", more),
-                        ("air", air),
-                        ("who", who),
-                        ("reason", Reason(a.Why)),
-                        ("noted", Noted(a.Note ?? ""))
-                    ),
+                : Say.Sentences(
+                    Say.Sentence(Say.Remarked(name, amount, more, air, who is null ? null : Say.Of("ledger.by", ("who", who)), Reason(a.Why))),
+                    Noted(a.Note ?? "")
+                ),
             a.Id
         );
         foreach (var came in Came(season, season.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)))
@@ -261,7 +241,11 @@ public static class PlaceStory
         yield return new(
             StoryKind.Judged,
             at,
-            $"{(visit.Outcome is { } outcome ? Say.Word(outcome).AsSentenceStart() : Say.Of("ledger.twoLeavesJudged"))}{change}.{touched}{hurt}",
+            Say.Sentences(
+                Say.Sentence(Say.Remarked(visit.Outcome is { } outcome ? Say.Word(outcome).AsSentenceStart() : Say.Of("ledger.twoLeavesJudged"), change)),
+                touched,
+                hurt
+            ),
             visit.Id
         );
     }
@@ -288,14 +272,12 @@ public static class PlaceStory
     private static string Found(Observation o, bool first)
     {
         var ofALeaf = o.SeverityPercent is { } area ? Say.Of("ledger.ofSuchALeaf", ("area", Say.In(area, "0"))) : "";
-        return Say.Of(
+        var leaves = Say.Of(
             first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves",
             ("leavesAffected", o.LeavesAffected),
-            ("leavesLooked", o.LeavesLooked),
-            ("ofALeaf", ofALeaf),
-            ("company", Company(o)),
-            ("noted", Noted(o.Note ?? ""))
+            ("leavesLooked", o.LeavesLooked)
         );
+        return Say.Sentences(Say.Sentence(Say.Remarked(leaves, ofALeaf)), Company(o), Noted(o.Note ?? ""));
     }
 
     private static string Reason(SprayReason why) =>
@@ -306,7 +288,7 @@ public static class PlaceStory
             _ => "",
         };
 
-    private static string Noted(string note) => note.Length == 0 ? "" : $" \"{note}\"";
+    private static string Noted(string note) => note.Length == 0 ? "" : $"\"{note}\"";
 
     private static string Date(GardenSnapshot season, DateTimeOffset at) => Say.In(season.Garden.DateOf(at), "d MMMM");
 }

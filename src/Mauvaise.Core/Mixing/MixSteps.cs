@@ -93,18 +93,17 @@ public static class MixSteps
     {
         var exact = $"{Say.In(amount, amount < 10 ? "0.##" : "0.#")} {material.Unit}";
         var spoons = kitchen is { InKitchen: true };
-        var level = spoons && material.Unit == "g" ? Say.Of("mixing.level") : "";
+        var powder = material.Unit == "g";
         return new MixStep(
             material.Name,
             detail,
             material.Id,
-            (
-                spoons ? kitchen!.Text
-                : material.Unit == "g" ? Figure.Amount(amount, "g")
-                : exact
-            ) + level,
+            spoons && powder ? Say.Of("mixing.level", ("amount", kitchen!.Text))
+                : spoons ? kitchen!.Text
+                : powder ? Figure.Amount(amount, "g")
+                : exact,
             spoons ? exact
-                : material.Unit == "g" ? Say.Of("mixing.withAScale2")
+                : powder ? Say.Of("mixing.withAScale2")
                 : Say.Of("mixing.withASyringe"),
             kitchen?.Scoops ?? []
         );

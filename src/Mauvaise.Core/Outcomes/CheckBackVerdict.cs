@@ -48,7 +48,7 @@ public static class CheckBackVerdict
         return judged with
         {
             Outcome = judged.Outcome == Outcome.Cleared && beside is { AntsClimb: true } ? Outcome.Holding : judged.Outcome,
-            Sentence = judged.Sentence + Told(beside),
+            Sentence = Say.Sentences(judged.Sentence, Told(beside)),
         };
     }
 
@@ -60,7 +60,7 @@ public static class CheckBackVerdict
             { OnlyDead: > 0 and var n } => Say.Of("outcomes.withOldSpotsAloneSpotsDo", ("leaves", Leaves(n))),
             _ => "",
         };
-        return beside is { AntsClimb: true } ? Say.Of("outcomes.antsStillClimbSoSome", ("dead", dead)) : dead;
+        return Say.Sentences(dead, beside is { AntsClimb: true } ? Say.Of("outcomes.antsStillClimbSoSome") : null);
     }
 
     private static string Leaves(int n) => n == 1 ? Say.Of("outcomes.1MoreLeaf") : Say.Of("outcomes.moreLeaves", ("number", n));
@@ -95,6 +95,6 @@ public static class CheckBackVerdict
             _ => Say.Of("outcomes.asBefore"),
         };
         var few = after.Looked < 10 ? Say.Of("outcomes.fewLeavesCountTenOrMore") : "";
-        return new Judgement(outcome, change, $"{range}, {compared}.{few}");
+        return new Judgement(outcome, change, Say.Sentences(Say.Sentence(Say.Remarked(range, compared)), few));
     }
 }

@@ -41,9 +41,12 @@ public static class CoverOutlook
             .Select(c => c.Key.Name)
             .ToList();
         var day = Say.In(garden.Garden.Zone.Local(garden.Weather.At(storm.Hour)), "dddd");
-        var told = Say.Of("planning.sRain", ("day", day), ("rain", Figure.Rain(storm.Mm)));
-        return stripped.Count == 0
-            ? Say.Of("planning.leavesItStanding", ("words", words), ("told", told))
-            : Say.Of("planning.willStrip", ("words", words), ("told", told), ("list", Say.All(stripped)));
+        var rain24 = Figure.Rain(storm.Mm);
+        return Say.Sentences(
+            words,
+            stripped.Count == 0
+                ? Say.Of("planning.leavesItStanding", ("day", day), ("rain", rain24))
+                : Say.Of("planning.willStrip", ("day", day), ("rain", rain24), ("list", Say.All(stripped)))
+        );
     }
 }

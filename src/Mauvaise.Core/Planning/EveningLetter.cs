@@ -29,9 +29,9 @@ public sealed record EveningLetter(string Subject, IReadOnlyList<string> Lines, 
         // What has its hour comes first.
         var told = urgent.OrderByDescending(d => d.Tank is not null).ToList();
         var named = told.Take(InSubject).Select(d => (d.Tank is not null && from is { } at ? Figure.Time(at) + " " : "") + d.Title.InSentence());
-        var more = told.Count > InSubject ? Say.Of("planning.more", ("told", told.Count - InSubject)) : "";
+        var subject = string.Join("; ", named);
         return new EveningLetter(
-            (string.Join("; ", named) + more).AsSentenceStart(),
+            (told.Count > InSubject ? Say.Of("planning.andMore", ("named", subject), ("number", told.Count - InSubject)) : subject).AsSentenceStart(),
             [.. told.Select(d => $"{d.Title}. {d.Detail}"), .. evening.WindowSentence == "" ? Array.Empty<string>() : [evening.WindowSentence]],
             // A window's beginning moves on with the clock, its end only with the weather.
             [.. told.Select(d => d.Tank is not null && evening.Window is { } until ? FormattableString.Invariant($"{d.Title} {until.End:u}") : d.Title)]

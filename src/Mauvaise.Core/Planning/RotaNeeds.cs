@@ -113,6 +113,17 @@ internal static class RotaNeeds
             if (met.Add(course.Course.Target) && OfCourse(garden, place, planting, course, look, days) is { } need)
             {
                 yield return need;
+                if (course.Course.Then is { } then && garden.Catalogue.FindRecipe(then.Recipe) is { } next)
+                {
+                    var option = new MaterialOption(garden.Catalogue.Material(next.Active.Material), next, 1, [], []);
+                    var wait = Pairs.DaysBetween(
+                        garden.Catalogue,
+                        MaterialChoice.MaterialsIn(garden.Catalogue, course.Recipe),
+                        MaterialChoice.MaterialsIn(garden.Catalogue, next)
+                    );
+                    var shape = CourseShape.For(garden, planting, need.Target, option.Material) with { SpacingDays = then.SpacingDays, Rounds = then.Rounds };
+                    yield return Following(need, Option(garden, planting, option, shape), need.From.AddDays(wait));
+                }
             }
         }
 
@@ -126,7 +137,12 @@ internal static class RotaNeeds
                     is { } step
             )
             {
-                yield return OfLadder(garden, place, planting, ladder, target, step, days);
+                var need = OfLadder(garden, place, planting, ladder, target, step, days);
+                yield return need;
+                if (ladder.Ways.Proposed is { After: { } after })
+                {
+                    yield return Following(need, Option(garden, planting, after.Option, after.Shape), garden.Today.AddDays(after.Days[0]));
+                }
             }
         }
 
@@ -135,6 +151,25 @@ internal static class RotaNeeds
             yield return protect;
         }
     }
+
+    /// <summary>What keeps clean what another need cleans.</summary>
+    private static Need Following(Need cleaning, NeedOption option, DateOnly from) =>
+        cleaning with
+        {
+            RoundsGiven = cleaning.Rounds,
+            Rounds = cleaning.Rounds + option.Shape.Rounds,
+            From = from,
+            Options = cleaning.Options.Count == 0 ? [] : [option with { From = option.From > from ? option.From : from }],
+            Why =
+            [
+                Say.Of(
+                    "planning.keepsCleanWhatCleaned",
+                    ("material", cleaning.Options.Count == 0 ? "" : cleaning.Options[0].Option.Material.Name.InSentence())
+                ),
+            ],
+            Against = [],
+            Pinned = null,
+        };
 
     private static Need? OfCourse(GardenSnapshot garden, Place place, Planting planting, CourseProgress course, IReadOnlyList<Observation> look, SkyDays days)
     {

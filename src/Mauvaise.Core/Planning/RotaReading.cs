@@ -108,7 +108,7 @@ internal sealed class RotaReading(RotaBuild build)
             .Select(s => (int?)s)
             .FirstOrDefault();
         var cost = later is { } l ? Say.Of("planning.threeDaysLaterItWouldCost", ("it", Say.In(Math.Max(0, first[l] - first[slot]) * 100, "0.0"))) : "";
-        return sooner >= slot ? Say.Of("planning.theFirstTimeThatHours", ("cost", cost)) : Say.Of("planning.itGoesWithWhatElse", ("cost", cost));
+        return Say.Sentences(sooner >= slot ? Say.Of("planning.theFirstTimeThatHours") : Say.Of("planning.itGoesWithWhatElse"), cost);
     }
 
     private Outing ToOuting(DateOnly on, bool morning, List<PlannedRound> rounds)

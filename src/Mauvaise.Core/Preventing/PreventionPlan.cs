@@ -195,7 +195,6 @@ public sealed class PreventionPlan
     private string Why(Measure measure, List<(Target Target, DateOnly? On)> flying)
     {
         var named = flying.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
-        var what = named.Count < 2 ? string.Concat(named) : Say.Of("preventing.and", ("list", string.Join(", ", named[..^1])), ("named", named[^1]));
         var flown = flying
             .Where(f => f.On is not null)
             .Select(f =>
@@ -203,13 +202,15 @@ public sealed class PreventionPlan
                     ? Say.Of("preventing.fliesSinceAboutLookUnder", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
                     : Say.Of("preventing.fliesFromAbout", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
             );
-        return Say.Of(
-            "preventing.itKeepsOffAbout",
-            ("why", measure.Prevents!.Why),
-            ("percent", WayWords.Percent(measure.Prevents.TakesOff)),
-            ("what", what),
-            ("more", string.Concat(flown))
-        );
+        return Say.Sentences([
+            Say.Of(
+                "preventing.itKeepsOffAbout",
+                ("why", measure.Prevents!.Why),
+                ("percent", WayWords.Percent(measure.Prevents.TakesOff)),
+                ("what", Say.All(named))
+            ),
+            .. flown,
+        ]);
     }
 
     private static string Day(DateOnly date) => Say.In(date, "d MMMM");

@@ -67,7 +67,7 @@ public static class FirstDates
             _ => Say.Of("scouting.theMiddleOfEarlierSeasons", ("own", own.Count)),
         };
         var from = protect is { } p ? Say.Of("scouting.protectFrom", ("date", Date(p))) : "";
-        return new(expected, own.Count > 0, protect, past, Say.Of("scouting.expectedAbout", ("date", Date(expected)), ("basis", basis), ("from", from)));
+        return new(expected, own.Count > 0, protect, past, Say.Sentences(Say.Of("scouting.expectedAbout", ("date", Date(expected)), ("basis", basis)), from));
     }
 
     /// <summary>

@@ -126,35 +126,42 @@ public sealed class Scene
             site,
             Spores
         );
-        var material = schedule.Sprays?.Material;
-        var effect = material?.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
-        double cover = 0,
-            loss = 0,
+        var layers = Layers(schedule);
+        double loss = 0,
             rainOwed = 0;
         var (shares, covers) = (new double[days + 1], new double[days + 1]);
         for (var day = 0; day < days; day++)
         {
-            (shares[day], covers[day]) = (trouble.Share, cover);
+            (shares[day], covers[day]) = (trouble.Share, Most(layers));
             var ahead = weather[day];
             var meanC = ahead.MeanC + Between(-ForecastErrorK, ForecastErrorK) * Math.Min(1, day / 7.0);
             var rain = ahead.RainMm ?? Rain(ahead);
             var reached = luck is null ? UsualWetted : chance.Between(LeastWetted, MostWetted);
             loss += Done(schedule, trouble, day, reached);
-            if (schedule.Sprays?.Days.Contains(day) == true)
+            var open = 1.0;
+            foreach (var layer in layers)
             {
-                trouble.Treat(effect, reached, material!.HarmToHelpers);
-                cover = material.Cover.HalfLifeDays is null ? 0 : reached;
+                if (layer.Days.Contains(day))
+                {
+                    trouble.Treat(layer.Effect, reached, layer.Material.HarmToHelpers);
+                    layer.Cover = layer.Material.Cover.HalfLifeDays is null ? 0 : reached;
+                }
+
+                open *= 1 - layer.Effect.Protects * layer.Cover;
             }
 
-            trouble.Advance(new TroubleDay(meanC, rain, ahead.Favour, effect.Protects * cover, leafGrowth), chance);
+            trouble.Advance(new TroubleDay(meanC, rain, ahead.Favour, 1 - open, leafGrowth), chance);
             loss += LossPerDay * Math.Max(0, trouble.Damage - stands);
-            if (material?.Cover is { HalfLifeDays: { } halfLife, WashOffMm: { } washOff })
+            foreach (var layer in layers)
             {
-                cover *= Math.Pow(2, -1 / halfLife - (outdoors ? rain / washOff : 0));
+                if (layer.Material.Cover is { HalfLifeDays: { } halfLife, WashOffMm: { } washOff })
+                {
+                    layer.Cover *= Math.Pow(2, -1 / halfLife - (outdoors ? rain / washOff : 0));
+                }
             }
         }
 
-        (shares[days], covers[days]) = (trouble.Share, cover);
+        (shares[days], covers[days]) = (trouble.Share, Most(layers));
         return new Played(shares, covers, Math.Min(1, loss), trouble.Helpers);
 
         // Middling luck has rain on as many days as usual, evenly spread.
@@ -166,6 +173,31 @@ public sealed class Scene
             // Rain of a wet day is spread as 0.3 to 1.7 times its mean (assumed).
             return wet ? ahead.WetDayMm * Between(0.3, 1.7) : 0;
         }
+    }
+
+    /// <summary>The spray of one material on the leaves.</summary>
+    private sealed class Layer(SprayRounds rounds, Effect effect)
+    {
+        public Material Material => rounds.Material;
+        public IReadOnlyList<int> Days => rounds.Days;
+        public Effect Effect => effect;
+
+        /// <summary>What is left of it, 0 to 1.</summary>
+        public double Cover { get; set; }
+    }
+
+    private Layer[] Layers(Schedule schedule) =>
+        [.. schedule.Rounds.Select(r => new Layer(r, r.Material.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0)))];
+
+    private static double Most(Layer[] layers)
+    {
+        var most = 0.0;
+        foreach (var layer in layers)
+        {
+            most = Math.Max(most, layer.Cover);
+        }
+
+        return most;
     }
 
     /// <summary>What is done without a sprayer on a day; the value that goes with it.</summary>

@@ -15,15 +15,20 @@ public sealed record PruneRounds(double Share, IReadOnlyList<int> Days);
 
 /// <summary>All that is done from today on. Nothing set: it is left alone.</summary>
 /// <param name="AntsOffFrom">Day from which ants are kept off; null where nobody does.</param>
+/// <param name="After">Rounds of another material besides.</param>
 /// <param name="HelpersFrom">Day on which ordered helpers are let out; null for none.</param>
 public sealed record Schedule(
     SprayRounds? Sprays = null,
     HandRounds? Hands = null,
     PruneRounds? Pruned = null,
     int? AntsOffFrom = null,
-    int? HelpersFrom = null
+    int? HelpersFrom = null,
+    SprayRounds? After = null
 )
 {
+    /// <summary>All that is sprayed, by material.</summary>
+    public IReadOnlyList<SprayRounds> Rounds { get; } = [.. new[] { Sprays, After }.OfType<SprayRounds>()];
+
     public static Schedule Nothing { get; } = new();
 }
 

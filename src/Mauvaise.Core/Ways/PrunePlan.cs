@@ -26,11 +26,11 @@ public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeN
         var most = (int)Math.Floor(all * MostAtOnce);
         var now = Math.Min(affected, most);
         var visits = now == 0 ? 0 : (int)Math.Ceiling((double)affected / now);
-        var about = leaves is null ? Say.Of("words.about") : "";
+        object of = leaves is null ? Say.Of("words.aboutSo", ("it", all)) : all;
         var sentence =
             now == 0 ? Say.Of("ways.tooFewLeavesToSpareOne")
-            : visits == 1 ? Say.Of("ways.takeOffOfLeavesTheWorst", ("now", now), ("about", about), ("all", all))
-            : Say.Of("ways.takeOffOfLeavesNow", ("now", now), ("about", about), ("all", all), ("affected", affected), ("visits", visits));
+            : visits == 1 ? Say.Of("ways.takeOffOfLeavesTheWorst", ("now", now), ("all", of))
+            : Say.Of("ways.takeOffOfLeavesNow", ("now", now), ("all", of), ("affected", affected), ("visits", visits));
         return new PrunePlan(all, leaves is not null, affected, now, visits, sentence);
     }
 

@@ -8,6 +8,10 @@ namespace Mauvaise.Core.Ways;
 /// <summary>Something done by hand, on days from today.</summary>
 public sealed record HandPart(Measure Measure, IReadOnlyList<int> Days);
 
+/// <summary>Rounds of another material that follow the first: it cleans, and they keep clean.</summary>
+/// <param name="Days">From today.</param>
+public sealed record RoundsAfter(MaterialOption Option, CourseShape Shape, IReadOnlyList<int> Days);
+
 /// <summary>What a way comes to, over all runs.</summary>
 /// <param name="Days">By day from today.</param>
 /// <param name="Loss">Share of the crop's value lost, 0 to 1.</param>
@@ -47,6 +51,9 @@ public sealed record Way
     /// <summary>Days of the rounds from today.</summary>
     public IReadOnlyList<int> SprayDays { get; init; } = [];
 
+    /// <summary>What follows when those rounds are through; null for nothing.</summary>
+    public RoundsAfter? After { get; init; }
+
     /// <summary>Why it is not done here and now; empty when it may be.</summary>
     public IReadOnlyList<UseReason> Against { get; init; } = [];
 
@@ -66,10 +73,13 @@ public sealed record Way
 
     public bool Allowed => Against.Count == 0;
 
-    public int Sprays => SprayDays.Count;
+    /// <summary>Days of all rounds from today, of whatever is mixed.</summary>
+    public IEnumerable<int> AllSprayDays => SprayDays.Concat(After?.Days ?? []);
+
+    public int Sprays => AllSprayDays.Count();
 
     /// <summary>Days on which somebody has to go out for it.</summary>
-    public int Evenings => Hands.SelectMany(h => h.Days).Concat(SprayDays).Distinct().Count();
+    public int Evenings => Hands.SelectMany(h => h.Days).Concat(AllSprayDays).Distinct().Count();
 
     public bool Uses(string measure) => Hands.Any(h => h.Measure.Id == measure);
 }

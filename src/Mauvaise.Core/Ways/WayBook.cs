@@ -54,7 +54,7 @@ public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sent
     public IEnumerable<Way> WithMaterials =>
         All.Where(w => w.Option is not null)
             .GroupBy(w => w.Option!.Material.Id)
-            .Select(g => g.OrderByDescending(w => w.Proposed).ThenBy(w => w.Hands.Count).First());
+            .Select(g => g.OrderByDescending(w => w.Proposed).ThenBy(w => w.After is not null).ThenBy(w => w.Hands.Count).First());
 }
 
 /// <summary>

@@ -25,6 +25,10 @@ internal sealed class WaySearch
     /// <summary>So many materials are weighed together with hands.</summary>
     private const int WithHands = 3;
 
+    /// <summary>So many that clean are weighed with so many that protect.</summary>
+    private const int CleanersTried = 1,
+        ProtectantsTried = 2;
+
     /// <summary>Rounds that are further off than this are no answer to what is found today.</summary>
     private const int StartWithinDays = 4;
 
@@ -90,7 +94,7 @@ internal sealed class WaySearch
     private WaySet Weighed()
     {
         var mixed = target.NoSpray ? [] : Mixed();
-        List<Way> all = [Nothing(), .. Ants(), .. ByHand(), .. Pruned(), .. mixed, .. Together(mixed), TakenOut()];
+        List<Way> all = [Nothing(), .. Ants(), .. ByHand(), .. Pruned(), .. mixed, .. Together(mixed), .. CleanedThenProtected(mixed), TakenOut()];
         var outlooks = Outlooks(all);
         all = [.. all.Select((w, i) => Judged(w, outlooks[i]))];
         var proposed = choice.Of(all);
@@ -105,7 +109,7 @@ internal sealed class WaySearch
                 .ThenBy(w => w.Id, StringComparer.Ordinal),
         ];
         var (noHour, left) = WithoutHour.Of(f, ordered);
-        return new WaySet(f, ordered, noHour + WayWords.Sentence(f, ordered)) { WithoutHour = left };
+        return new WaySet(f, ordered, Say.Sentences(noHour, WayWords.Sentence(f, ordered))) { WithoutHour = left };
     }
 
     private static Way Nothing() =>
@@ -227,17 +231,73 @@ internal sealed class WaySearch
         }
     }
 
-    /// <summary>A material in the rounds that its life cycle asks for; closer or more of them where those do not hold.</summary>
-    private Way Rounds(MaterialOption option, IReadOnlyList<HandPart> first)
+    /// <summary>What shows is cleaned once, with the worst leaves off where they may go; then the clean leaves are kept clean.</summary>
+    private IEnumerable<Way> CleanedThenProtected(List<Way> mixed)
     {
-        var material = option.Material;
-        var usual = CourseShape.For(f.Garden, f.Planting, target, material);
-        var wait = UseGuards.PatchOf(f.Garden, f.Crop, material) switch
+        if (target.Kind != TargetKind.Disease || f.Course is not null)
+        {
+            return [];
+        }
+
+        var cleaning = Best(MaterialChoice.Cleans, CleanersTried).Select(w => Once(w.Option!, prune is null ? [] : PruneParts));
+        var protecting = Best(MaterialChoice.Protects, ProtectantsTried).ToList();
+        return cleaning.SelectMany(clean =>
+            protecting.Where(p => p.Option!.Material.Group != clean.Option!.Material.Group).Select(p => Rounds(p.Option!, [], clean))
+        );
+
+        IEnumerable<Way> Best(Func<Material, Target, bool> does, int most) =>
+            mixed.Where(w => w.Allowed && does(w.Option!.Material, target)).OrderByDescending(w => w.Option!.Score).Take(most);
+    }
+
+    /// <summary>A material on the first day that may be, and not again.</summary>
+    private Way Once(MaterialOption option, IReadOnlyList<HandPart> first)
+    {
+        var usual = CourseShape.For(f.Garden, f.Planting, target, option.Material) with { Rounds = 1 };
+        var wait = Wait(option.Material);
+        return Shaped(option, first, usual, FirstHour(option.Material, wait), wait);
+    }
+
+    /// <summary>Days until the two leaves of a material are judged; 0 where none have to be.</summary>
+    private int Wait(Material material) =>
+        UseGuards.PatchOf(f.Garden, f.Crop, material) switch
         {
             { State: PatchState.Needed } => UseGuards.PatchTestDays,
             { State: PatchState.Waiting, JudgeOn: { } on } => Math.Max(0, on.DayNumber - f.Garden.Today.DayNumber),
             _ => 0,
         };
+
+    private Way Shaped(MaterialOption option, IReadOnlyList<HandPart> first, CourseShape shape, int? start, int wait) =>
+        new()
+        {
+            Id = string.Join('+', [.. first.Select(p => p.Measure.Id), option.Material.Id]),
+            Words = WayWords.Rounds(f.Garden, option.Recipe, first, prune, shape, start ?? wait),
+            Rung = Rung.Spray,
+            Hands = [.. AntParts, .. first],
+            Prune = first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? prune : null,
+            Option = option,
+            Shape = shape,
+            SprayDays = [.. Enumerable.Range(0, shape.Rounds).Select(k => (start ?? wait) + k * shape.SpacingDays)],
+            Against = [.. Barred(option, shape, start)],
+        };
+
+    /// <summary>A cleaning, and the rounds that follow it, as one way.</summary>
+    private static Way Following(Way clean, Way rounds) =>
+        clean with
+        {
+            Id = $"{clean.Id}+{rounds.Option!.Material.Id}",
+            Words = WayWords.Then(clean.Words, rounds.Words),
+            After = new RoundsAfter(rounds.Option, rounds.Shape!, rounds.SprayDays),
+            Against = [.. clean.Against.Concat(rounds.Against).DistinctBy(r => r.Code)],
+        };
+
+    /// <summary>A material in the rounds that its life cycle asks for; closer or more of them where those do not hold.</summary>
+    /// <param name="first">Hands that go before it.</param>
+    /// <param name="clean">The cleaning that goes before it; null for none.</param>
+    private Way Rounds(MaterialOption option, IReadOnlyList<HandPart> first, Way? clean = null)
+    {
+        var material = option.Material;
+        var usual = CourseShape.For(f.Garden, f.Planting, target, material);
+        var wait = Math.Max(Wait(material), clean is null ? 0 : clean.SprayDays[^1] + DaysAfter(clean, option));
         var running = f.Course is { } course && course.Recipe.Active.Material == material.Id ? course : null;
         if (running is { NextOn: { } next })
         {
@@ -245,29 +305,27 @@ internal sealed class WaySearch
         }
 
         var start = FirstHour(material, wait);
-        HandPart[] parts = [.. AntParts, .. first];
-        Way Shaped(CourseShape shape) =>
-            new()
-            {
-                Id = string.Join('+', [.. first.Select(p => p.Measure.Id), material.Id]),
-                Words = WayWords.Rounds(f.Garden, option.Recipe, first, prune, shape, start ?? wait),
-                Rung = Rung.Spray,
-                Hands = parts,
-                Prune = first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? prune : null,
-                Option = option,
-                Shape = shape,
-                SprayDays = [.. Enumerable.Range(0, shape.Rounds).Select(k => (start ?? wait) + k * shape.SpacingDays)],
-                Against = [.. Barred(option, shape, start)],
-            };
+        Way With(CourseShape shape)
+        {
+            var rounds = Shaped(option, first, shape, start, wait);
+            return clean is null ? rounds : Following(clean, rounds);
+        }
 
         var shapes = running is null
             ? Shapes(material, usual)
             : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Say.Of("ways.whatIsLeftOfTheCourse"))];
-        return Shaped(scene is null ? usual : shapes.Find(s => Promises(Middling(Shaped(s)))) ?? Nearest());
+        return With(scene is null ? usual : shapes.Find(s => Promises(Middling(With(s)))) ?? Nearest());
 
         // None holds: the one that leaves least.
-        CourseShape Nearest() => shapes.MinBy(s => Math.Round(Middling(Shaped(s)).Shares[WayBook.JudgedAfterDays], 3))!;
+        CourseShape Nearest() => shapes.MinBy(s => Math.Round(Middling(With(s)).Shares[WayBook.JudgedAfterDays], 3))!;
     }
+
+    private int DaysAfter(Way clean, MaterialOption option) =>
+        Pairs.DaysBetween(
+            f.Garden.Catalogue,
+            MaterialChoice.MaterialsIn(f.Garden.Catalogue, clean.Option!.Recipe),
+            MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe)
+        );
 
     /// <summary>The usual shape first, then fewer days between and more rounds, as far as the material's rules go.</summary>
     private static List<CourseShape> Shapes(Material material, CourseShape usual)
@@ -379,7 +437,8 @@ internal sealed class WaySearch
             way.Prune is { } plan
                 ? new PruneRounds((double)plan.TakeNow / plan.Leaves, way.Hands.First(h => h.Measure.Id == KnownIds.Measures.Prune).Days)
                 : null,
-            way.Hands.Any(h => h.Measure.Id is KnownIds.Measures.AntBait or KnownIds.Measures.AntBand) ? AntsGoneAfterDays : null
+            way.Hands.Any(h => h.Measure.Id is KnownIds.Measures.AntBait or KnownIds.Measures.AntBand) ? AntsGoneAfterDays : null,
+            After: way.After is { } after ? new SprayRounds(after.Option.Material, after.Days) : null
         );
     }
 
@@ -422,10 +481,14 @@ internal sealed class WaySearch
 
     private string KeyOf(Schedule s)
     {
-        var of = s.Sprays?.Material;
         return FormattableString.Invariant(
-            $"{(of?.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} {of?.Cover} {of?.HarmToHelpers} {Days(s.Sprays?.Days)}|{s.Hands?.Effect} {Days(s.Hands?.Days)}|{s.Pruned?.Share} {Days(s.Pruned?.Days)}|{s.AntsOffFrom}"
+            $"{string.Join('/', s.Rounds.Select(Sprayed))}|{s.Hands?.Effect} {Days(s.Hands?.Days)}|{s.Pruned?.Share} {Days(s.Pruned?.Days)}|{s.AntsOffFrom}"
         );
+
+        string Sprayed(SprayRounds r) =>
+            FormattableString.Invariant(
+                $"{(r.Material.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} {r.Material.Cover} {r.Material.HarmToHelpers} {Days(r.Days)}"
+            );
 
         static string Days(IReadOnlyList<int>? days) => string.Join(',', days ?? []);
     }
@@ -457,16 +520,25 @@ internal sealed class WaySearch
             return evenings + minutes / 60 * Costs.HandHour;
         }
 
+        return evenings
+            + weight * (way.SprayDays.Count * RoundOf(option) + PatchOf(option))
+            + (way.After is { } after ? weight * (after.Days.Count * RoundOf(after.Option) + PatchOf(after.Option)) : 0)
+            + minutes / 60 * Costs.HandHour;
+    }
+
+    /// <summary>What the two leaves cost that have to come first.</summary>
+    private double PatchOf(MaterialOption option) => UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Needed } ? Costs.Patch : 0;
+
+    /// <summary>What a round of it costs.</summary>
+    private double RoundOf(MaterialOption option)
+    {
         var inMix = MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe);
         var helpers = Math.Min(1, (double)f.Helpers / f.Seen.LeavesLooked);
-        var round =
-            Costs.Tank
+        return Costs.Tank
             + litres * Costs.Litre
             + Costs.Stress
             + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
             + (inMix.Any(m => MaterialChoice.IsTender(f.Crop, f.Planting, m)) ? Costs.Tender : 0)
             + Costs.Worse * Math.Max(0, 2 - option.Score);
-        var patch = UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Needed } ? Costs.Patch : 0;
-        return evenings + weight * (way.Sprays * round + patch) + minutes / 60 * Costs.HandHour;
     }
 }

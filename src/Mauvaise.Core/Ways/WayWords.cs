@@ -17,7 +17,7 @@ public static class WayWords
     public static string NoSprayMends => Say.Of("ways.noSprayMends");
 
     /// <summary>"Hose them off, 3 times, 3 days apart".</summary>
-    internal static string Hands(IReadOnlyList<HandPart> parts) => Say.All(parts.Select(p => p.Measure.Name.InSentence() + Times(p.Days)));
+    internal static string Hands(IReadOnlyList<HandPart> parts) => Say.All(parts.Select(p => Say.Remarked(p.Measure.Name.InSentence(), Times(p.Days))));
 
     internal static string Prune(PrunePlan plan) =>
         plan.Visits > 1
@@ -27,14 +27,15 @@ public static class WayWords
     /// <summary>"Cut 35 leaves and bin them, then neem with soap, 3 rounds, 5 days apart, from Thu 16 Jul".</summary>
     internal static string Rounds(GardenSnapshot garden, Recipe recipe, IReadOnlyList<HandPart> first, PrunePlan? prune, CourseShape shape, int start)
     {
-        var before =
-            first.Count == 0 ? "" : Say.Of("ways.then", ("prune", first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? Prune(prune!) : Hands(first)));
-        var rounds =
+        var times =
             shape.Rounds == 1 ? Say.Of("ways.once") : Say.Of("ways.roundsApart", ("rounds", shape.Rounds), ("days", CourseShape.Days(shape.SpacingDays)));
-        return start == 0
-            ? Say.Of("ways.beforeRecipeRounds", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds))
-            : Say.Of("ways.from", ("before", before), ("recipe", recipe.Name.InSentence()), ("rounds", rounds), ("day", Day(garden.Today.AddDays(start))));
+        var from = start == 0 ? null : Say.Of("ways.fromDay", ("day", Day(garden.Today.AddDays(start))));
+        var rounds = Say.Remarked(recipe.Name.InSentence(), times, from);
+        return first.Count == 0 ? rounds : Then(first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? Prune(prune!) : Hands(first), rounds);
     }
+
+    /// <summary>One thing, and what follows it: "hydrogen peroxide, once, then milk, 3 rounds, 7 days apart".</summary>
+    internal static string Then(string first, string then) => Say.Of("ways.firstThen", ("first", first), ("rounds", then));
 
     /// <summary>What is proposed and what comes of it.</summary>
     internal static string Sentence(Finding f, IReadOnlyList<Way> ways)
@@ -49,14 +50,15 @@ public static class WayWords
         var what = proposed.Words.AsSentenceStart();
         if (proposed.Outlook is not { } outlook || alone?.Outlook is not { } untouched)
         {
-            return what + ".";
+            return Say.Sentence(what);
         }
 
         if (proposed.Id == alone.Id)
         {
             return f.OverLine && f.HelpersAtWork ? Say.Of("ways.helpersAreAtWork", ("what", what))
                 : f.OverLine && f.Visit is { } visit ? Say.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Day(visit.DueOn)))
-                : f.OverLine && !proposed.Holds ? Say.Of("ways.nothingThatMayBeDoneHere2", ("percent", Percent(outlook.End.Middle)), ("bought", Bought(ways)))
+                : f.OverLine && !proposed.Holds
+                    ? Say.Sentences(Say.Of("ways.nothingThatMayBeDoneHere2", ("percent", Percent(outlook.End.Middle))), Bought(ways))
                 : Say.Of("ways.itIsUnderItsLine", ("what", what), ("share", Say.In(f.Line.Share * 100, "0")));
         }
 
@@ -66,9 +68,9 @@ public static class WayWords
         }
 
         var comes = Comes(outlook, untouched);
-        return proposed.Holds ? $"{what}. {comes}"
-            : f.CleansFirst(proposed) ? Say.Of("ways.protectingWhatIsCleanComesNext", ("what", what), ("comes", comes))
-            : Say.Of("ways.nothingHereBringsItUnder", ("what", what), ("comes", comes), ("percent", Percent(f.Line.Share)), ("bought", Bought(ways)));
+        return proposed.Holds ? Say.Sentences(Say.Sentence(what), comes)
+            : f.CleansFirst(proposed) && proposed.After is null ? Say.Of("ways.protectingWhatIsCleanComesNext", ("what", what), ("comes", comes))
+            : Say.Sentences(Say.Of("ways.nothingHereBringsItUnder", ("what", what), ("comes", comes), ("percent", Percent(f.Line.Share))), Bought(ways));
     }
 
     /// <summary>What would hold it if it were bought, as a sentence of its own; empty where nothing would.</summary>

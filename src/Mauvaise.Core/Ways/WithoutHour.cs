@@ -26,7 +26,7 @@ internal static class WithoutHour
     private const int LooksAheadHours = 72;
 
     /// <summary>
-    /// "No hour of the coming days suits insecticidal soap: 36 C at 14:00; nothing over 32 C for it. ", and what is left. Both empty while a
+    /// "No hour of the coming days suits insecticidal soap: 36 C at 14:00; nothing over 32 C for it.", and what is left. Both empty while a
     /// mix may go on, or when something else than the hours bars them all.
     /// </summary>
     public static (string Sentence, IReadOnlyList<LeftToDo> Left) Of(Finding f, IReadOnlyList<Way> ways)
@@ -61,8 +61,10 @@ internal static class WithoutHour
             .Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light)
             .GroupBy(r => r.Rule)
             .MaxBy(g => g.Count());
-        var because = often is null ? "" : $": {often.First().Sentence.TrimEnd('.').InSentence()}";
-        return Say.Of("ways.noHourOfTheComingDays2", ("material", material.Name.InSentence()), ("because", because));
+        var name = material.Name.InSentence();
+        return often is null
+            ? Say.Of("ways.noHourSuits", ("material", name))
+            : Say.Of("ways.noHourSuitsSince", ("material", name), ("because", often.First().Sentence.TrimEnd('.').InSentence()));
     }
 
     /// <summary>After bees and light have gone, or before they come: nothing but the dark is against it, and that nobody is free.</summary>
@@ -75,7 +77,7 @@ internal static class WithoutHour
 
         var when = f.Garden.Garden.Zone.Local(dark.Hour).Hour < 12 ? Say.Of("ways.beforeSunrise") : Say.Of("ways.afterDark");
         var free = Says(dark, SprayRule.Free) ? Say.Of("ways.youDidNotMark") : "";
-        return new("lamp", true, Say.Of("ways.withALampBeesAreHome", ("when", when), ("told", Told(f, dark)), ("free", free)));
+        return new("lamp", true, Say.Sentences(Say.Of("ways.withALampBeesAreHome", ("when", when), ("told", Told(f, dark))), free));
     }
 
     /// <summary>Heat and sun alone are against it: a sheet, and the gentle dose.</summary>
@@ -106,7 +108,7 @@ internal static class WithoutHour
         if (ways.Where(w => w is { Allowed: true, Option: null, Hands.Count: > 0 } && !w.Uses(KnownIds.Measures.TakeOut)).MinBy(w => w.Cost) is { } hands)
         {
             var comes = hands.Outlook is { End: var end } ? Say.Of("ways.in3Weeks", ("percent", WayWords.Percent(end.Middle))) : "";
-            yield return new("hands", true, Say.Of("ways.byHandAtAnyHour", ("words", hands.Words), ("comes", comes)));
+            yield return new("hands", true, Say.Sentences(Say.Of("ways.byHandAtAnyHour", ("words", hands.Words)), comes));
         }
     }
 

@@ -30,6 +30,35 @@ public static class Say
         return all.Count < 2 ? string.Concat(all) : Of("words.listed", ("first", string.Join(", ", all[..^1])), ("last", all[^1]));
     }
 
+    /// <summary>Whole sentences, one after another; what is empty is left out.</summary>
+    public static string Sentences(params ReadOnlySpan<string?> sentences)
+    {
+        var all = new List<string>();
+        foreach (var sentence in sentences)
+        {
+            if (!string.IsNullOrEmpty(sentence))
+            {
+                all.Add(sentence);
+            }
+        }
+
+        return string.Join(' ', all);
+    }
+
+    /// <summary>What is said, and what is remarked of it: "neem 0.5 %, at 18 °C, as planned". What is empty is left out.</summary>
+    public static string Remarked(string said, params ReadOnlySpan<string?> remarks)
+    {
+        foreach (var remark in remarks)
+        {
+            said = string.IsNullOrEmpty(remark) ? said : Of("words.remarked", ("said", said), ("remark", remark));
+        }
+
+        return said;
+    }
+
+    /// <summary>A saying as a sentence, with its full stop.</summary>
+    public static string Sentence(string said) => Of("words.sentence", ("said", said));
+
     /// <summary>A day before today: "today", "yesterday", "3 days ago".</summary>
     public static string Ago(int days) =>
         days switch

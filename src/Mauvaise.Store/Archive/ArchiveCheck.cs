@@ -196,6 +196,13 @@ internal static class ArchiveCheck
                 ("plantingId", c => plantings.Contains(c.PlantingId), Say.Of("store.thereIsNoSuchPlanting")),
                 ("spacingDays", c => c.SpacingDays is >= 1 and <= 400 && c.Rounds is >= 1 and <= 100, Say.Of("store.roundsAre1To100")),
                 (
+                    "thenRounds",
+                    c =>
+                        c is { ThenRecipe: null, ThenSpacingDays: null, ThenRounds: null }
+                        || c is { ThenRecipe: not null, ThenSpacingDays: >= 1 and <= 400, ThenRounds: >= 1 and <= 100 },
+                    Say.Of("store.roundsAre1To100")
+                ),
+                (
                     "ownDays",
                     c =>
                         (c.OwnDays ?? "")

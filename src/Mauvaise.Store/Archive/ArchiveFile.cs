@@ -34,7 +34,7 @@ public static partial class ArchiveFile
 
     private const string WeatherHeader =
         "source,hour_utc,temperature_c,relative_humidity_percent,wind_m_s,gust_m_s,rain_mm,cloud_percent,leaf_wetness_share,solar_w_m2";
-    private static string Note => Say.Of("store.thisIsAWholeGardenWritten");
+    private static string Note => Say.Of("store.thisIsAWholeGardenWritten") + "\n";
 
     /// <summary>A zip keeps no earlier time than this; with it, the same garden gives the same bytes.</summary>
     private static readonly DateTimeOffset Timeless = new(1980, 1, 1, 0, 0, 0, TimeSpan.Zero);

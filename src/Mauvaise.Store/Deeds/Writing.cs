@@ -211,6 +211,9 @@ public static class Writing
             Rounds = c.Rounds,
             DegreeDaysPerDay = c.DegreeDaysPerDay,
             OwnDays = c.OwnDays.Count == 0 ? null : string.Join(',', c.OwnDays.Select(d => d.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))),
+            ThenRecipe = c.Then?.Recipe,
+            ThenSpacingDays = c.Then?.SpacingDays,
+            ThenRounds = c.Then?.Rounds,
             MemberId = memberId,
         };
 }

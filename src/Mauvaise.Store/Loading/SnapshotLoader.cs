@@ -474,7 +474,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                     )
                     .OfType<DateOnly>(),
             ],
-            c.StoppedAt
+            c.StoppedAt,
+            c is { ThenRecipe: { } then, ThenSpacingDays: { } apart, ThenRounds: { } rounds } ? new CourseRounds(then, apart, rounds) : null
         );
 
     public static SprayApplication ToApplication(ApplicationRow a) =>

@@ -353,6 +353,16 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("ThenRecipe")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("ThenRounds")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ThenSpacingDays")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("PlantingId");

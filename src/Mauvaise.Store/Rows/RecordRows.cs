@@ -242,6 +242,11 @@ public sealed class CourseRow
 
     /// <summary>ISO days with commas between; null to go by the life cycle.</summary>
     public string? OwnDays { get; set; }
+
+    /// <summary>What it goes on with when its rounds are through; null for nothing, and then the two below are too.</summary>
+    public string? ThenRecipe { get; set; }
+    public int? ThenSpacingDays { get; set; }
+    public int? ThenRounds { get; set; }
     public DateTimeOffset? StoppedAt { get; set; }
     public Guid? MemberId { get; set; }
 }

@@ -67,7 +67,7 @@ public static class ArchiveEndpoints
         }
 
         // Made whole first: half a file that looks whole is worse than an error.
-        await using var file = Scratch(settings);
+        await using var file = Disk.Scratch(settings.DataFolder);
         await ArchiveFile.WriteAsync(tools.Db, archive, file, stop);
         file.Position = 0;
         var name = string.Concat(archive.Garden.Name.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')).Trim('-');
@@ -139,7 +139,7 @@ public static class ArchiveEndpoints
 
         try
         {
-            await using var file = Scratch(settings);
+            await using var file = Disk.Scratch(settings.DataFolder);
             await request.Body.CopyToAsync(file, stop);
             file.Position = 0;
             using var opened = await ArchiveFile.OpenAsync(file, stop);
@@ -154,14 +154,4 @@ public static class ArchiveEndpoints
             return Problems.Of(StatusCodes.Status400BadRequest, e.Code, e.Message);
         }
     }
-
-    private static FileStream Scratch(Settings settings) =>
-        new(
-            Path.Combine(settings.DataFolder, $"{DataFile.ScratchPrefix}{Guid.NewGuid():N}.tmp"),
-            FileMode.CreateNew,
-            FileAccess.ReadWrite,
-            FileShare.None,
-            81920,
-            FileOptions.DeleteOnClose | FileOptions.Asynchronous
-        );
 }

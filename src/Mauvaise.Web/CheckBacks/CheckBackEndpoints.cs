@@ -398,31 +398,26 @@ public static class CheckBackEndpoints
             return Say.Of("checkBacks.nobodyCountedBeforeTakeTwentyLeaves");
         }
 
-        var part = before.Part switch
+        var looked = before.Part switch
         {
-            PlantPart.Unsaid => Say.Of("checkBacks.leaves"),
-            PlantPart.Tips => Say.Of("checkBacks.tips"),
-            PlantPart.NewLeaves => Say.Of("checkBacks.newLeaves"),
-            PlantPart.OldLeaves => Say.Of("checkBacks.oldLeaves"),
-            PlantPart.Stem => Say.Of("checkBacks.stems"),
-            PlantPart.Flowers => Say.Of("checkBacks.flowers"),
-            _ => Say.Of("checkBacks.fruit"),
+            PlantPart.Unsaid => Say.Of("checkBacks.leaves", ("n", before.LeavesLooked)),
+            PlantPart.Tips => Say.Of("checkBacks.tips", ("n", before.LeavesLooked)),
+            PlantPart.NewLeaves => Say.Of("checkBacks.newLeaves", ("n", before.LeavesLooked)),
+            PlantPart.OldLeaves => Say.Of("checkBacks.oldLeaves", ("n", before.LeavesLooked)),
+            PlantPart.Stem => Say.Of("checkBacks.stems", ("n", before.LeavesLooked)),
+            PlantPart.Flowers => Say.Of("checkBacks.flowers", ("n", before.LeavesLooked)),
+            _ => Say.Of("checkBacks.fruit", ("n", before.LeavesLooked)),
         };
-        var side = before.Side switch
+        var parts = before.Side switch
         {
-            BedSide.Edge => Say.Of("checkBacks.atTheEdgeOfTheBed"),
-            BedSide.Middle => Say.Of("checkBacks.inTheMiddleOfTheBed"),
-            _ => "",
+            BedSide.Edge => Say.Of("checkBacks.partsAtTheEdge", ("parts", looked)),
+            BedSide.Middle => Say.Of("checkBacks.partsInTheMiddle", ("parts", looked)),
+            _ => looked,
         };
-        var plants = planting.Count is > 1 and var n ? Say.Of("checkBacks.spreadOverTheSamePlants", ("number", Math.Min(n, before.LeavesLooked))) : "";
-        return Say.Of(
-            "checkBacks.countTheSame",
-            ("leavesLooked", before.LeavesLooked),
-            ("part", part),
-            ("side", side),
-            ("date", Say.In(s.Garden.DateOf(before.At), "d MMMM")),
-            ("plants", plants)
-        );
+        var date = Say.In(s.Garden.DateOf(before.At), "d MMMM");
+        return planting.Count is > 1 and var n
+            ? Say.Of("checkBacks.countTheSameOnPlants", ("parts", parts), ("date", date), ("number", Math.Min(n, before.LeavesLooked)))
+            : Say.Of("checkBacks.countTheSame", ("parts", parts), ("date", date));
     }
 
     private static string? Course(GardenSnapshot s, Planting planting, WhatIsJudged what) =>

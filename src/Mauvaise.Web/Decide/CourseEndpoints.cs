@@ -106,7 +106,7 @@ public static class CourseEndpoints
         }
 
         return checks.Passed
-            ? (CourseDeeds.Open(s, body.Id, planting!, target!, recipe!, body.Step, [.. days.Select(d => s.Today.AddDays(d))], s.Now), checks)
+            ? (CourseDeeds.Open(s, body.Id, planting!, target!, recipe!, body.Step, [.. days.Select(d => s.Today.AddDays(d))], s.Now, body.Way), checks)
             : (null, checks);
     }
 

@@ -143,6 +143,7 @@ public sealed record TaskDropped(Guid? MemberId = null);
 
 /// <summary>Rounds of a recipe against a trouble.</summary>
 /// <param name="Days">Days from today that the gardener chose, rising; null or empty to go by the life cycle.</param>
+/// <param name="Way">Id of the way that it is taken from; null for the proposed one, or the recipe by itself.</param>
 public sealed record NewCourse(
     Guid Id,
     Guid PlantingId,
@@ -150,7 +151,8 @@ public sealed record NewCourse(
     string Recipe,
     IReadOnlyList<int>? Days = null,
     DoseStep Step = DoseStep.Gentle,
-    Guid? MemberId = null
+    Guid? MemberId = null,
+    string? Way = null
 );
 
 public sealed record CourseStopped(Guid? MemberId = null);

@@ -16,7 +16,7 @@ public sealed record AgainstAnswer(string Code, string Words);
 /// <param name="Id">"nothing", "take-out", the id of a measure or of a material, or several of these with "+" between.</param>
 /// <param name="Materials">What is mixed; empty for none.</param>
 /// <param name="Measures">What is done by hand; empty for none.</param>
-/// <param name="Recipe">For the bench; null where nothing is mixed.</param>
+/// <param name="Recipe">For the bench, of what is mixed first; null where nothing is mixed.</param>
 /// <param name="Holds">It comes under the line, and stays there.</param>
 /// <param name="Share">Of leaves affected, after 21 days; null where no model plays it through.</param>
 /// <param name="LossPercent">Of the crop's value; null where no model plays it through.</param>
@@ -43,7 +43,13 @@ public sealed record WayAnswer(
         new(
             way.Id,
             way.Words,
-            way.Option is { } option ? [.. Core.Decisions.MaterialChoice.MaterialsIn(catalogue, option.Recipe).Select(m => m.Id)] : [],
+            [
+                .. new[] { way.Option, way.After?.Option }
+                    .OfType<Core.Decisions.MaterialOption>()
+                    .SelectMany(o => Core.Decisions.MaterialChoice.MaterialsIn(catalogue, o.Recipe))
+                    .Select(m => m.Id)
+                    .Distinct(),
+            ],
             [.. way.Hands.Select(h => h.Measure.Id)],
             way.Option?.Recipe.Id,
             way.Holds,

@@ -11,6 +11,10 @@ namespace Mauvaise.Web.Hosting;
 /// <summary>Turns expected exceptions into problems, and gives every problem a stable code.</summary>
 public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogger<ErrorAnswers> log) : IExceptionHandler
 {
+    /// <summary>What the system calls a full disk.</summary>
+    private const int NoSpaceOnUnix = 28,
+        NoSpaceOnWindows = unchecked((int)0x80070070);
+
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         var (status, code, sentence) = exception switch
@@ -24,6 +28,11 @@ public sealed partial class ErrorAnswers(IProblemDetailsService problems, ILogge
             ),
             DbUpdateException { InnerException: SqliteException e } => OfFile(e),
             SqliteException e => OfFile(e),
+            IOException { HResult: NoSpaceOnUnix or NoSpaceOnWindows } => (
+                StatusCodes.Status507InsufficientStorage,
+                "disk-full",
+                Say.Of("hosting.theDiskIsFullNothing")
+            ),
             _ => (StatusCodes.Status500InternalServerError, "our-mistake", Say.Of("hosting.somethingWentWrongHereNothing")),
         };
         if (status >= StatusCodes.Status500InternalServerError)

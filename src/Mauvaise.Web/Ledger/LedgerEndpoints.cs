@@ -231,26 +231,21 @@ public static class LedgerEndpoints
     {
         string Leaves() =>
             e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? Say.Of("ledger.ofLeaves3", ("affected", affected), ("looked", looked)) : "";
+        static string Listed(params IEnumerable<string?> all) => string.Join(", ", all.Where(x => !string.IsNullOrEmpty(x)));
         return e.Kind switch
         {
-            LedgerKind.Spray => string.Join(
-                ", ",
-                new[]
+            LedgerKind.Spray => Listed(
+                e.Litres > 0 ? TankVolume.Text(e.Litres.Value, s.Garden.Kitchen) : null,
+                e.PerLitre is { } dose ? Figure.Dose(dose, unit ?? "ml") : null,
+                e.Why switch
                 {
-                    e.Litres > 0 ? TankVolume.Text(e.Litres.Value, s.Garden.Kitchen) : null,
-                    e.PerLitre is { } dose ? Figure.Dose(dose, unit ?? "ml") : null,
-                    e.Why switch
-                    {
-                        SprayReason.Plan => Say.Of("ledger.asPlanned2"),
-                        SprayReason.Course => Say.Of("ledger.aRoundOfACourse"),
-                        _ => null,
-                    },
-                }.OfType<string>()
+                    SprayReason.Plan => Say.Of("ledger.asPlanned"),
+                    SprayReason.Course => Say.Of("ledger.aRoundOfACourse"),
+                    _ => null,
+                }
             ),
             LedgerKind.Task => e.Leaves is { } off ? Say.Of("ledger.leavesOff", ("off", off)) : "",
-            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Leaves().Length > 0
-                ? Say.Of("ledger.injury3", ("leaves", Leaves()), ("hurt", Say.Word(hurt)))
-                : Say.Of("ledger.injury4", ("leaves", Leaves()), ("hurt", Say.Word(hurt))),
+            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Listed(Leaves(), Say.Of("ledger.injuryAlone", ("hurt", Say.Word(hurt)))),
             _ => Leaves(),
         };
     }

@@ -161,7 +161,7 @@ public static class WhatIfEndpoints
                     .. compared.Select(w => new CurveAnswer(
                         w.Id,
                         w.Words,
-                        w.SprayDays,
+                        [.. w.AllSprayDays],
                         [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)],
                         w.Outlook.Loss,
                         w.Sprays * litres,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell, writing } from '@/language'
+import { tell, writing, remarked } from '@/language'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
@@ -199,10 +199,11 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
               <td>{{ y.given }}</td>
               <td class="n">{{ y.times }}</td>
               <td>
-                {{ civilDay(y.first)
-                }}<template v-if="y.last !== y.first">{{
-                  tell('almanac.lastTo', { last: civilDay(y.last) })
-                }}</template>
+                {{
+                  y.last === y.first
+                    ? civilDay(y.first)
+                    : tell('almanac.fromTo', { first: civilDay(y.first), last: civilDay(y.last) })
+                }}
               </td>
               <td class="n">{{ y.sprays }}</td>
             </tr>
@@ -218,8 +219,14 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
         <ul v-else>
           <li v-for="s in data.shopping" :key="s.material">
             <strong>{{ s.material }}</strong>:
-            {{ s.toBuy > 0 ? tell('almanac.buy', { toBuyText: s.toBuyText }) : tell('almanac.enoughLeft')
-            }}{{ s.cost && s.toBuy > 0 ? tell('almanac.about', { cost: money(s.cost) }) : '' }}.
+            {{
+              s.toBuy > 0
+                ? remarked(
+                    tell('almanac.buy', { toBuyText: s.toBuyText }),
+                    s.cost && tell('almanac.about', { cost: money(s.cost) }),
+                  )
+                : tell('almanac.enoughLeft')
+            }}.
             <span class="soft">{{ s.because }}</span>
           </li>
         </ul>

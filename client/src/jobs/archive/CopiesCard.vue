@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
@@ -63,12 +63,13 @@ function examine() {
   <details class="card fold">
     <summary>
       <strong>{{ tell('archive.copiesOfAllData') }}</strong>
-      <span v-if="copies.data.value" class="soft"
-        >{{ tell('archive.kept', { copies: copies.data.value.copies.length })
-        }}<template v-if="copies.data.value.copies[0]">{{
-          tell('archive.theNewest', { dayAndClock: dayAndClock(copies.data.value.copies[0].at, zone) })
-        }}</template></span
-      >
+      <span v-if="copies.data.value" class="soft">{{
+        remarked(
+          tell('archive.kept', { copies: copies.data.value.copies.length }),
+          copies.data.value.copies[0] &&
+            tell('archive.theNewest', { dayAndClock: dayAndClock(copies.data.value.copies[0].at, zone) }),
+        )
+      }}</span>
       <span class="change">{{ tell('archive.open') }}</span>
     </summary>
     <p v-if="copies.data.value" class="soft small">

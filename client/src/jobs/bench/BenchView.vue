@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import Select from 'primevue/select'
 import SelectButton from 'primevue/selectbutton'
@@ -50,9 +50,12 @@ const crop = computed(
     garden.value?.places.flatMap((p) => p.plantings).find((p) => p.id === ask.value.planting[0])?.likeCrop,
 )
 const needed = computed(() => {
-  if (data.value?.patchTest) return tell('bench.forTwoLeaves')
-  if (ask.value.planting.length === 0) return tell('bench.toTry')
-  return data.value?.form === 'spray' ? tell('bench.wetsTheseLeaves') : tell('bench.isWhatTheyTake')
+  const size = data.value?.sizeNeededText
+  if (data.value?.patchTest) return tell('bench.forTwoLeaves', { size })
+  if (ask.value.planting.length === 0) return tell('bench.toTry', { size })
+  return data.value?.form === 'spray'
+    ? tell('bench.wetsTheseLeaves', { size })
+    : tell('bench.isWhatTheyTake', { size })
 })
 /** A new pairing is tried first: everything else about the mix is in order. */
 const patchFirst = computed(() => {
@@ -129,10 +132,12 @@ async function mixed() {
     <div class="page-head">
       <h1>{{ tell('bench.bench') }}</h1>
       <p v-if="data?.for.length" class="soft">
-        {{ tell('bench.for', { for: data.for.join(', ') })
-        }}<template v-if="data.targetName">{{
-          tell('bench.against', { targetName: inSentence(data.targetName) })
-        }}</template>
+        {{
+          remarked(
+            tell('bench.for', { for: data.for.join(', ') }),
+            data.targetName && tell('bench.against', { targetName: inSentence(data.targetName) }),
+          )
+        }}
       </p>
     </div>
     <LeftoverBottles />
@@ -180,10 +185,7 @@ async function mixed() {
           />
         </span>
         <p class="soft">
-          {{ data.sizeNeededText }} {{ needed
-          }}<template v-if="data.tanks > 1">{{
-            tell('bench.inEqualFillings', { tanks: data.tanks })
-          }}</template>
+          {{ remarked(needed, data.tanks > 1 && tell('bench.inEqualFillings', { tanks: data.tanks })) }}
         </p>
       </div>
       <div class="columns">
@@ -192,9 +194,11 @@ async function mixed() {
             <h2 id="recipe">{{ data.recipeName }}</h2>
             <p class="soft">
               <template v-if="wet">
-                {{ tell('bench.madeUp', { sizeText: data.sizeText })
-                }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template
-                >{{ tell('bench.waterIsAddedUntilTheWhole') }}
+                {{
+                  tell('bench.madeUp', {
+                    size: data.sizeBeside ? `${data.sizeText} (${data.sizeBeside})` : data.sizeText,
+                  })
+                }}
               </template>
               <template v-else>{{ tell('bench.for2', { sizeText: data.sizeText }) }}</template>
             </p>

@@ -120,7 +120,8 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
     <p v-if="data && !problem" class="note good" role="status">
       <strong>{{ data.kitchen.text }}</strong><template v-if="data.kitchen.errorPercent">
         ({{ data.kitchen.errorPercent > 0 ? '+' : '' }}{{ trim(data.kitchen.errorPercent, 1) }} %)</template
-      >{{
+      >:
+      {{
         tell('bench.inYourTankALitre', {
           amount: trim(data.needed.amount, 2),
           unit: data.needed.unit,

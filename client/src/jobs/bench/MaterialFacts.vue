@@ -22,6 +22,12 @@ const { data, isPending, error, refetch } = useGardenQuery(
   open,
 )
 const days = (n: number) => (n === 1 ? tell('bench.1Day') : tell('bench.days', { number: trim(n, 1) }))
+function meeting(x: { inOneTank: boolean; daysApart: number }): string {
+  const apart = { days: days(x.daysApart) }
+  if (x.daysApart > 0)
+    return x.inOneTank ? tell('bench.apart', apart) : tell('bench.neverInOneTankApart', apart)
+  return x.inOneTank ? tell('bench.oneAfterTheOtherIsFine') : tell('bench.neverInOneTank')
+}
 const rows = computed(() => {
   const m = data.value
   if (!m) return []
@@ -132,13 +138,7 @@ const rows = computed(() => {
       <h3>{{ tell('bench.mayNotMeet') }}</h3>
       <ul>
         <li v-for="x in data.meetings" :key="x.name">
-          <strong>{{ x.name }}</strong>: {{ x.inOneTank ? '' : tell('bench.neverInOneTank')
-          }}{{
-            x.daysApart > 0
-              ? tell('bench.apart', { days: days(x.daysApart) })
-              : tell('bench.oneAfterTheOtherIsFine')
-          }};
-          {{ x.why }}
+          <strong>{{ x.name }}</strong>: {{ meeting(x) }}; {{ x.why }}
         </li>
       </ul>
     </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import PrintButton from '@/kit/PrintButton.vue'
@@ -25,12 +25,14 @@ usePaper('148mm 210mm', '10mm')
       <header>
         <h1>{{ data.recipeName }}</h1>
         <p>
-          {{ data.sizeText }}<template v-if="data.sizeBeside"> ({{ data.sizeBeside }})</template
-          >{{ tell('bench.dose2', { step: data.step })
-          }}<template v-if="data.for.length">{{ tell('bench.for3', { for: data.for.join(', ') }) }}</template
-          ><template v-if="data.targetName">{{
-            tell('bench.against', { targetName: inSentence(data.targetName) })
-          }}</template>
+          {{
+            remarked(
+              data.sizeBeside ? `${data.sizeText} (${data.sizeBeside})` : data.sizeText,
+              tell('bench.dose2', { step: data.step }),
+              data.for.length > 0 && tell('bench.for', { for: data.for.join(', ') }),
+              data.targetName && tell('bench.against', { targetName: inSentence(data.targetName) }),
+            )
+          }}
         </p>
         <p class="soft">{{ garden?.name }}</p>
       </header>

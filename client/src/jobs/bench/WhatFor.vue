@@ -20,9 +20,7 @@ const against = useTargets()
 <template>
   <p v-if="where.length === 0" class="note">
     {{ tell('bench.nothingGrowsYet') }}
-    <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>{{
-      tell('bench.thenAMixCanBeMade')
-    }}
+    <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>
   </p>
   <div v-if="shown" class="for">
     <div class="field">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import { computed } from 'vue'
 import { injuryWords, outcomeWords } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
@@ -27,16 +27,18 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
           <RouterLink :to="{ name: 'check-back', params: { checkBackId: c.id } }">
             <span>
               <strong>{{ c.where }}</strong> <span v-if="c.patchTest">{{ tell('checkback.twoLeaves') }}</span>
-              <span class="soft"
-                >{{ c.what
-                }}<template v-if="c.targetName">{{
-                  tell('checkback.against', { targetName: inSentence(c.targetName) })
-                }}</template></span
-              >
+              <span class="soft">{{
+                remarked(
+                  c.what,
+                  c.targetName && tell('bench.against', { targetName: inSentence(c.targetName) }),
+                )
+              }}</span>
             </span>
-            <span class="when" :class="{ due: c.due }"
-              >{{ c.due ? tell('checkback.dueSince') : tell('checkback.on') }} {{ civilDay(c.dueOn) }}</span
-            >
+            <span class="when" :class="{ due: c.due }">{{
+              c.due
+                ? tell('checkback.dueSince', { day: civilDay(c.dueOn) })
+                : tell('checkback.on', { day: civilDay(c.dueOn) })
+            }}</span>
           </RouterLink>
         </li>
       </ol>
@@ -51,7 +53,8 @@ const done = computed(() => data.value?.filter((c) => c.doneAt) ?? [])
                   : c.patchTest
                     ? tell('checkback.twoLeavesInjury', { injuryWords: inSentence(injuryWords[c.injury]) })
                     : tell('checkback.lookedAt')
-              }}</strong>{{ tell('checkback.whatWhere', { what: inSentence(c.what), where: c.where }) }}
+              }}</strong>:
+              {{ tell('checkback.whatWhere', { what: inSentence(c.what), where: c.where }) }}
             </p>
             <p class="soft">{{ c.sentence }}</p>
           </li>

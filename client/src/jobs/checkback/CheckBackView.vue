@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
@@ -67,12 +67,13 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
       <div class="page-head">
         <h1>{{ tell('checkback.checkBack2', { where: visit.where }) }}</h1>
         <p class="soft">
-          {{ visit.what
-          }}<template v-if="visit.targetName">{{
-            tell('checkback.against', { targetName: inSentence(visit.targetName) })
-          }}</template
-          >,
-          {{ dayAndClock(visit.doneWhatAt, zone) }}
+          {{
+            remarked(
+              visit.what,
+              visit.targetName && tell('bench.against', { targetName: inSentence(visit.targetName) }),
+              dayAndClock(visit.doneWhatAt, zone),
+            )
+          }}
         </p>
       </div>
       <div v-if="kept" class="note good stack" role="status">

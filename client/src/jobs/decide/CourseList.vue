@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
@@ -31,7 +31,8 @@ const mixes = (c: Schemas['CourseAnswer']) => c.state === 'roundDue' || c.state 
     <ol>
       <li v-for="c in courses" :key="c.id">
         <p>
-          <strong>{{ c.where }}</strong>{{
+          <strong>{{ c.where }}</strong>:
+          {{
             tell('decide.against', { material: inSentence(c.material), targetName: inSentence(c.targetName) })
           }}
         </p>
@@ -41,12 +42,12 @@ const mixes = (c: Schemas['CourseAnswer']) => c.state === 'roundDue' || c.state 
           :aria-label="tell('decide.ofRoundsGiven', { roundsGiven: c.roundsGiven, rounds: c.rounds })"
         >
           <i v-for="n in Math.max(c.rounds, c.roundsGiven)" :key="n" :class="{ given: n <= c.roundsGiven }" />
-          <span class="soft small" aria-hidden="true"
-            >{{ tell('decide.roundsgivenRounds', { roundsGiven: c.roundsGiven, rounds: c.rounds })
-            }}<template v-if="c.nextOn">{{
-              tell('decide.next', { nextOn: civilDay(c.nextOn) })
-            }}</template></span
-          >
+          <span class="soft small" aria-hidden="true">{{
+            remarked(
+              tell('decide.roundsgivenRounds', { roundsGiven: c.roundsGiven, rounds: c.rounds }),
+              c.nextOn && tell('decide.next', { nextOn: civilDay(c.nextOn) }),
+            )
+          }}</span>
         </p>
         <p class="soft small">{{ c.sentence }}</p>
         <p v-if="c.change" class="note caution small">{{ c.change }}</p>

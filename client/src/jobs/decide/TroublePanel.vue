@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -70,16 +70,17 @@ const running = computed(() =>
       <h2>{{ ladder.where }}: {{ ladder.name }}</h2>
       <p class="soft">
         {{
-          tell('decide.ofLeaves', {
-            leavesAffected: ladder.leavesAffected,
-            leavesLooked: ladder.leavesLooked,
-            at: day(ladder.at, zone),
-            stanceWords: inSentence(stanceWords[ladder.stance]),
-          })
-        }}<template v-if="ladder.helpers">{{ tell('decide.helpers', { helpers: ladder.helpers }) }}</template
-        ><template v-if="ladder.ants !== 'none'">{{
-          tell('decide.ants', { antsWords: antsWords[ladder.ants] })
-        }}</template>
+          remarked(
+            tell('decide.ofLeaves', {
+              leavesAffected: ladder.leavesAffected,
+              leavesLooked: ladder.leavesLooked,
+              at: day(ladder.at, zone),
+              stanceWords: inSentence(stanceWords[ladder.stance]),
+            }),
+            ladder.helpers && tell('decide.helpers', { helpers: ladder.helpers }),
+            ladder.ants !== 'none' && tell('decide.ants', { antsWords: antsWords[ladder.ants] }),
+          )
+        }}
       </p>
       <p class="answer">{{ ladder.answer }}</p>
     </header>

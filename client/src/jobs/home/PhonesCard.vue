@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell } from '@/language'
+import ToldAround from '@/kit/ToldAround.vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
@@ -85,9 +86,12 @@ const link = ref({ kind: 'calendar' as keyof typeof linkWords, name: '' })
             }}
           </p>
           <p v-if="invite.data.value.fingerprint" class="soft">
-            {{ tell('home.doesThePhoneWarn') }}
-            <a :href="invite.data.value.trustAddress">{{ invite.data.value.trustAddress }}</a>
-            {{ tell('home.onItFirstTheFingerprint') }} <code>{{ invite.data.value.fingerprint }}</code>
+            <ToldAround :sentence="(it) => tell('home.doesThePhoneWarn', { it })"
+              ><a :href="invite.data.value.trustAddress">{{ invite.data.value.trustAddress }}</a></ToldAround
+            >
+            <ToldAround :sentence="(it) => ' ' + tell('home.theFingerprintIs', { it })"
+              ><code>{{ invite.data.value.fingerprint }}</code></ToldAround
+            >
           </p>
         </div>
       </section>
@@ -96,8 +100,8 @@ const link = ref({ kind: 'calendar' as keyof typeof linkWords, name: '' })
         <ul>
           <li v-for="d in devices.data.value" :key="d.id">
             <span
-              >{{ d.person }}, {{ d.device
-              }}<span class="soft">{{
+              >{{ d.person }}, {{ d.device }}
+              <span class="soft">{{
                 d.this ? tell('home.thisOne') : tell('home.lastSeen', { lastSeenAt: day(d.lastSeenAt, zone) })
               }}</span></span
             >

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import { computed, ref } from 'vue'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
@@ -7,10 +7,10 @@ import { answer, api, type Schemas } from '@/api/client'
 import RangeBar from '@/drawings/RangeBar.vue'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
-import { day, inSentence, percent } from '@/kit/format'
+import { day, percent } from '@/kit/format'
 
 /** One belief: usual, own, now; and the outcomes it rests on, each of which can be set aside. */
-const props = defineProps<{ belief: Schemas['LearnedAnswer']; against: string }>()
+const props = defineProps<{ belief: Schemas['LearnedAnswer']; title: string }>()
 const { garden, memberId } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const estimates = computed(() => {
@@ -41,12 +41,12 @@ async function setAside(id: string) {
 </script>
 
 <template>
-  <section class="card" :aria-label="`${belief.materialName} ${against} ${belief.aboutName}`">
+  <section class="card" :aria-label="title">
     <h3>
       <svg width="16" height="16" aria-hidden="true">
         <rect width="16" height="16" :fill="`url(#hatch-${belief.hatch})`" stroke="currentColor" />
       </svg>
-      {{ belief.materialName }} <span class="soft">{{ against }} {{ inSentence(belief.aboutName) }}</span>
+      {{ title }}
     </h3>
     <RangeBar :estimates="estimates" />
     <p class="small">{{ belief.sentence }}</p>
@@ -63,12 +63,12 @@ async function setAside(id: string) {
         >
           <div>
             <span class="soft">{{ day(o.at, zone) }}, {{ o.where }}</span>
-            <span
-              >{{ o.counts }}: {{ percent(o.hits)
-              }}<template v-if="!o.discountedFor">{{
-                tell('learned.counts', { weight: o.weight })
-              }}</template></span
-            >
+            <span>{{
+              remarked(
+                `${o.counts}: ${percent(o.hits)}`,
+                !o.discountedFor && tell('learned.counts', { weight: o.weight }),
+              )
+            }}</span>
             <em v-if="o.discountedFor">{{
               tell('learned.setAside2', { discountedFor: o.discountedFor })
             }}</em>

@@ -38,7 +38,9 @@ const unhurt = computed(() => (data.value?.injuries ?? []).filter((i) => !((i.ow
           v-for="b in data.efficacies"
           :key="b.material + b.about"
           :belief="b"
-          :against="tell('learned.against')"
+          :title="
+            tell('learned.materialAgainst', { material: b.materialName, about: inSentence(b.aboutName) })
+          "
         />
       </div>
       <h2>{{ tell('learned.whatItHurts') }}</h2>
@@ -48,7 +50,7 @@ const unhurt = computed(() => (data.value?.injuries ?? []).filter((i) => !((i.ow
           v-for="b in hurt"
           :key="b.material + b.about"
           :belief="b"
-          :against="tell('learned.onCrop')"
+          :title="tell('learned.on', { material: b.materialName, about: inSentence(b.aboutName) })"
         />
       </div>
       <p v-if="unhurt.length" class="soft">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -180,10 +180,14 @@ const days = computed(() => {
                 >{{ e.title }}</RouterLink
               ><strong v-else>{{ e.title }}</strong>
               <span class="soft">
-                {{ e.where.join(', ')
-                }}<template v-if="e.targetName && e.kind !== 'count'">{{
-                  tell('bench.against', { targetName: inSentence(e.targetName) })
-                }}</template></span
+                {{
+                  remarked(
+                    e.where.join(', '),
+                    e.targetName &&
+                      e.kind !== 'count' &&
+                      tell('bench.against', { targetName: inSentence(e.targetName) }),
+                  )
+                }}</span
               >
               <span v-if="e.note" class="note-text">“{{ e.note }}”</span>
             </span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -126,8 +126,7 @@ const facts = computed<[string, string][]>(() => {
       <div class="page-head">
         <h1>{{ data.recipeName ?? data.materialName }}</h1>
         <p class="soft">
-          {{ dayAndClock(data.at, zone)
-          }}<template v-if="data.patchTest">{{ tell('ledger.aTryOnTwoLeaves') }}</template>
+          {{ remarked(dayAndClock(data.at, zone), data.patchTest && tell('ledger.aTryOnTwoLeaves')) }}
         </p>
       </div>
       <p v-if="data.struckAt" class="note caution" role="status">

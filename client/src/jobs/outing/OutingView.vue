@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import Textarea from 'primevue/textarea'
 import { computed, ref } from 'vue'
@@ -68,8 +68,14 @@ function use(t: Parameters<typeof tank>[0], by: number) {
         <h1>{{ outing.title }}</h1>
         <p class="soft">
           {{
-            tell('outing.fromTo', { from: clock(outing.hours.from, zone), to: clock(outing.hours.to, zone) })
-          }}<template v-if="!outing.hours.known">{{ tell('outing.asTheWeatherAllows') }}</template>
+            remarked(
+              tell('outing.fromTo', {
+                from: clock(outing.hours.from, zone),
+                to: clock(outing.hours.to, zone),
+              }),
+              !outing.hours.known && tell('outing.asTheWeatherAllows'),
+            )
+          }}
         </p>
       </div>
       <p v-if="data.from !== outing.on" class="note caution">
@@ -104,10 +110,12 @@ function use(t: Parameters<typeof tank>[0], by: number) {
         <p>
           <strong class="amount">{{ t.amount }}</strong>
           <span class="soft">
-            {{ tell('ledger.dose', { stepWords: stepWords[t.step] })
-            }}<template v-if="t.fillings > 1">{{
-              tell('outing.inEqualFillings', { fillings: t.fillings })
-            }}</template>
+            {{
+              remarked(
+                tell('ledger.dose', { stepWords: stepWords[t.step] }),
+                t.fillings > 1 && tell('outing.inEqualFillings', { fillings: t.fillings }),
+              )
+            }}
           </span>
         </p>
         <RouterLink

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import { computed, ref } from 'vue'
@@ -109,8 +109,7 @@ const striking = useGardenWrite((gardenId, harvestId: string) =>
       <summary>{{ tell('picking.thisSeason', { given: planting.given }) }}</summary>
       <ul>
         <li v-for="h in planting.harvests" :key="h.id">
-          {{ day(h.at, zone) }}, {{ h.amount
-          }}<template v-if="h.washed">{{ tell('picking.washed2') }}</template>
+          {{ remarked(day(h.at, zone), h.amount, h.washed && tell('picking.washed2')) }}
           <Button
             :label="tell('picking.strike')"
             variant="text"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell } from '@/language'
+import ToldAround from '@/kit/ToldAround.vue'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -114,8 +115,9 @@ const today = (days: { day: string; value: number }[]) =>
       <ReadingsCard :place-id="data.place.id" />
       <p v-if="troubles.length === 0" class="note">
         {{ tell('place.nothingGrowsHereNow') }}
-        <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>
-        {{ tell('place.andItsTroublesAreWatched') }}
+        <ToldAround :sentence="(it) => tell('place.plantSomethingAndItIsWatched', { it })"
+          ><RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink></ToldAround
+        >
       </p>
       <div v-else class="troubles">
         <TroubleCard v-for="t in troubles" :key="t.plantingId + t.target" :trouble="t" :today="data.today" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { figure, tell } from '@/language'
+import { figure, tell, remarked } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { civilDay, inSentence, percent } from '@/kit/format'
@@ -58,22 +58,26 @@ const nightsAhead = computed(() => props.trouble.nights.filter((n) => n.day > pr
     </p>
     <p v-if="trouble.nights.length > 0" class="small">
       {{
-        recentNights === 1
-          ? tell('place.infectionNightIn30Days', { recentNights })
-          : tell('place.infectionNightsIn30Days', { recentNights })
-      }}<template v-if="nightsAhead.length > 0">{{
-        tell('place.next', { day: civilDay(nightsAhead[0]?.day ?? today) })
-      }}</template
-      >.
+        remarked(
+          recentNights === 1
+            ? tell('place.infectionNightIn30Days', { recentNights })
+            : tell('place.infectionNightsIn30Days', { recentNights }),
+          nightsAhead.length > 0 && tell('place.next', { day: civilDay(nightsAhead[0]?.day ?? today) }),
+        )
+      }}.
     </p>
     <p class="soft small">{{ trouble.season.sentence }}</p>
     <p v-if="trouble.season.past.length > 0" class="soft small">
       {{
         tell('place.firstSeen', {
           past: trouble.season.past
-            .map(
-              (f) =>
-                `${f.year} ${civilDay(f.day).slice(4)}${f.degreeDays === null ? '' : tell('place.at', { degreeDays: told('degreeDays', f.degreeDays) })}`,
+            .map((f) =>
+              f.degreeDays === null
+                ? `${f.year} ${civilDay(f.day).slice(4)}`
+                : tell('place.at', {
+                    day: `${f.year} ${civilDay(f.day).slice(4)}`,
+                    degreeDays: told('degreeDays', f.degreeDays),
+                  }),
             )
             .join(' · '),
         })

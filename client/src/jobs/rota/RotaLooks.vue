@@ -7,6 +7,12 @@ import { civilDay, inSentence } from '@/kit/format'
 /** Check-backs and walks day by day, what is alike on one line. */
 const props = defineProps<{ rota: Schemas['RotaAnswer'] }>()
 const mostPlaces = 4
+const named = (where: readonly string[]) => {
+  const listed = where.slice(0, mostPlaces).join(', ')
+  return where.length > mostPlaces
+    ? tell('rota.andMore', { listed, where: where.length - mostPlaces })
+    : listed
+}
 const days = computed(() => {
   const byDay = new Map<string, Map<string, string[]>>()
   const add = (on: string, what: string, where: string[]) => {
@@ -22,9 +28,7 @@ const days = computed(() => {
       on,
       looks: [...looks].map(([what, where]) => ({
         what,
-        where:
-          where.slice(0, mostPlaces).join(', ') +
-          (where.length > mostPlaces ? tell('rota.andMore', { where: where.length - mostPlaces }) : ''),
+        where: named(where),
       })),
     }))
 })

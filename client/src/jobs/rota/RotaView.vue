@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { stepWords } from '@/garden/words'
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
+import ToldAround from '@/kit/ToldAround.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -129,13 +130,16 @@ const patchDays = computed(() => {
           </h2>
           <p>
             {{
-              tell('rota.onFrom', {
-                on: civilDay(chosen.on),
-                from: clock(chosen.hours.from, zone),
-                to: clock(chosen.hours.to, zone),
-              })
-            }}<template v-if="!chosen.hours.known">{{ tell('rota.orAsTheWeatherAllows') }}</template
-            >{{ tell('bench.against', { targetName: inSentence(chosen.targetName) }) }}
+              remarked(
+                tell('rota.onFrom', {
+                  on: civilDay(chosen.on),
+                  from: clock(chosen.hours.from, zone),
+                  to: clock(chosen.hours.to, zone),
+                }),
+                !chosen.hours.known && tell('outing.asTheWeatherAllows'),
+                tell('bench.against', { targetName: inSentence(chosen.targetName) }),
+              )
+            }}
           </p>
           <p v-if="over && over !== chosen.on" class="note" :class="{ stop: move?.morePercent === null }">
             <strong>{{ civilDay(over) }}</strong>: {{ move?.sentence ?? tell('rota.workingItOut') }}
@@ -175,13 +179,17 @@ const patchDays = computed(() => {
         <section v-else-if="next" class="card" aria-labelledby="next-head">
           <h2 id="next-head">{{ next.title }}</h2>
           <p class="soft">
-            {{ tell('outing.fromTo', { from: clock(next.hours.from, zone), to: clock(next.hours.to, zone) })
-            }}<template v-if="!next.hours.known">{{ tell('outing.asTheWeatherAllows') }}</template>
+            {{
+              remarked(
+                tell('outing.fromTo', { from: clock(next.hours.from, zone), to: clock(next.hours.to, zone) }),
+                !next.hours.known && tell('outing.asTheWeatherAllows'),
+              )
+            }}
           </p>
           <div v-for="t in next.tanks" :key="t.recipe + t.step">
             <p>
-              <strong>{{ t.recipeName }}, {{ t.amount }}</strong
-              >{{ tell('bench.dose2', { step: stepWords[t.step] }) }}
+              <strong>{{ t.recipeName }}, {{ t.amount }}</strong>
+              <span class="soft">{{ ' ' + tell('bench.dose2', { step: stepWords[t.step] }) }}</span>
             </p>
             <ul class="soft">
               <li v-for="r in t.rounds" :key="r.key">
@@ -206,8 +214,9 @@ const patchDays = computed(() => {
       </div>
       <p v-if="nothing" class="note">
         {{ tell('rota.nothingToSprayInTheComing') }}
-        <RouterLink :to="{ name: 'walk' }">{{ tell('rota.aWalk') }}</RouterLink>
-        {{ tell('rota.isWhatKeepsItSo') }}
+        <ToldAround :sentence="(it) => tell('rota.aWalkKeepsItSo', { it })"
+          ><RouterLink :to="{ name: 'walk' }">{{ tell('rota.aWalk') }}</RouterLink></ToldAround
+        >
       </p>
       <div class="columns">
         <section class="card" aria-labelledby="outings-head">
@@ -227,9 +236,12 @@ const patchDays = computed(() => {
                 <strong>{{ o.title }}</strong>
               </p>
               <p class="soft">
-                {{ tell('outing.fromTo', { from: clock(o.hours.from, zone), to: clock(o.hours.to, zone) })
-                }}<template v-if="!o.hours.known">{{ tell('outing.asTheWeatherAllows') }}</template
-                >.
+                {{
+                  remarked(
+                    tell('outing.fromTo', { from: clock(o.hours.from, zone), to: clock(o.hours.to, zone) }),
+                    !o.hours.known && tell('outing.asTheWeatherAllows'),
+                  )
+                }}.
                 <template v-for="t in o.tanks" :key="t.recipe + t.step"
                   >{{ t.amount }} {{ [...new Set(t.rounds.map((r) => r.where))].join(', ') }}.
                 </template>

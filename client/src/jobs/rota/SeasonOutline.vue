@@ -32,19 +32,17 @@ const weeks = computed(() =>
       <li v-for="w in weeks" :key="w.week">
         <span class="soft">{{ tell('rota.weekOf', { slice: civilDay(w.week).slice(4) }) }}</span>
         <span>
-          <template v-for="(e, i) in w.entries" :key="e.placeId + e.material">{{
-            i
-              ? tell('rota.against', {
+          {{
+            w.entries
+              .map((e) =>
+                tell('rota.placeAgainst', {
                   place: e.place,
                   material: inSentence(e.material),
                   targetName: inSentence(e.targetName),
-                })
-              : tell('rota.against2', {
-                  place: e.place,
-                  material: inSentence(e.material),
-                  targetName: inSentence(e.targetName),
-                })
-          }}</template>
+                }),
+              )
+              .join('; ')
+          }}
         </span>
       </li>
     </ol>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -42,17 +42,19 @@ const change = useGardenWrite((gardenId, { id, ...p }: Schemas['ProductAnswer'])
         <template v-else>
           <span :class="{ soft: p.retired }">
             <strong>{{ p.name }}</strong><template v-if="p.likeName">, {{ inSentence(p.likeName) }}</template
-            >: {{ p.doseText
-            }}<template v-if="p.maxTimes">{{ tell('shelf.timesASeason', { maxTimes: p.maxTimes }) }}</template
-            ><template v-if="p.daysBetween">{{
-              tell('shelf.daysBetween', { daysBetween: p.daysBetween })
-            }}</template
-            ><template v-if="p.daysToWait !== null">{{
-              p.daysToWait === 1
-                ? tell('shelf.1DayBeforePicking')
-                : tell('shelf.daysBeforePicking2', { daysToWait: p.daysToWait })
-            }}</template
-            ><template v-if="p.retired">{{ tell('shelf.putAway') }}</template>
+            >:
+            {{
+              remarked(
+                p.doseText,
+                p.maxTimes && tell('shelf.timesASeason', { maxTimes: p.maxTimes }),
+                p.daysBetween && tell('shelf.daysBetween', { daysBetween: p.daysBetween }),
+                p.daysToWait !== null &&
+                  (p.daysToWait === 1
+                    ? tell('shelf.1DayBeforePicking')
+                    : tell('shelf.daysBeforePicking2', { daysToWait: p.daysToWait })),
+              )
+            }}.
+            <template v-if="p.retired">{{ tell('shelf.putAway') }}</template>
           </span>
           <span class="actions">
             <Button

@@ -81,14 +81,14 @@ const total = computed(() => (data.value?.shopping ?? []).reduce((sum, i) => sum
                 }}<template v-if="s.strengthPercent">, {{ trim(s.strengthPercent, 1) }} %</template>
               </p>
               <p class="soft small">
-                {{ s.materialName === s.name ? s.groupName : `${s.materialName}, ${s.groupName}`
-                }}<template v-if="s.goodUntil">{{
+                {{ s.materialName === s.name ? s.groupName : `${s.materialName}, ${s.groupName}` }}.
+                <template v-if="s.goodUntil">{{
                   tell('shelf.goodUntil', {
                     goodUntil: civilDay(s.goodUntil),
                     slice: s.goodUntil.slice(0, 4),
                   })
-                }}</template
-                >. {{ s.storage }}
+                }}</template>
+                {{ s.storage }}
               </p>
               <p v-for="h in s.hints" :key="h.code" class="note caution small">{{ h.sentence }}</p>
             </div>

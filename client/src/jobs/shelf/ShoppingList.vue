@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import type { Schemas } from '@/api/client'
 import { money } from '@/kit/format'
 
@@ -14,12 +14,9 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
       <li v-for="i in items" :key="i.material">
         <strong>{{ i.name }}</strong>
         <span
-          ><template v-if="i.toBuy > 0"
-            >{{ i.toBuyText
-            }}<template v-if="i.cost !== null">{{
-              tell('almanac.about', { cost: money(i.cost) })
-            }}</template></template
-          ></span
+          ><template v-if="i.toBuy > 0">{{
+            remarked(i.toBuyText, i.cost !== null && tell('almanac.about', { cost: money(i.cost) }))
+          }}</template></span
         >
         <span class="soft">{{ i.reasons.join(' ') }}</span>
       </li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import type { Schemas } from '@/api/client'
 import { dayAndClock, inSentence, trim } from '@/kit/format'
 import { generalLine } from '@/kit/generalLine'
@@ -11,7 +11,7 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
 <template>
   <section class="label" :aria-label="tell('spray.bottleLabel')">
     <h2>
-      {{ batch.recipeName }}<template v-if="batch.patchTest">{{ tell('spray.twoLeaves') }}</template>
+      {{ batch.patchTest ? tell('spray.twoLeaves', { recipe: batch.recipeName }) : batch.recipeName }}
     </h2>
     <p class="strength">
       <template v-if="batch.strengths.length">{{
@@ -20,19 +20,25 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
       <template v-else>{{ batch.contents.join(' · ') }}</template>
     </p>
     <p>
-      {{ batch.contents.join(', ')
-      }}<template v-if="batch.litres">{{ tell('spray.madeUp', { amount: batch.amount }) }}</template>
+      {{
+        remarked(batch.contents.join(', '), batch.litres && tell('spray.madeUp', { amount: batch.amount }))
+      }}
     </p>
     <p>
-      {{ tell('spray.for', { for: batch.for.join(', ') })
-      }}<template v-if="batch.targetName">{{
-        tell('bench.against', { targetName: inSentence(batch.targetName) })
-      }}</template>
+      {{
+        remarked(
+          tell('spray.for', { for: batch.for.join(', ') }),
+          batch.targetName && tell('bench.against', { targetName: inSentence(batch.targetName) }),
+        )
+      }}
     </p>
     <p>
-      {{ tell('spray.mixed', { dayAndClock: dayAndClock(batch.madeAt, zone) })
-      }}<template v-if="batch.madeBy">{{ tell('spray.madebyBy', { madeBy: batch.madeBy }) }}</template
-      >. <strong>{{ tell('spray.useBy', { dayAndClock: dayAndClock(batch.useBy, zone) }) }}</strong>
+      {{
+        remarked(
+          tell('spray.mixed', { dayAndClock: dayAndClock(batch.madeAt, zone) }),
+          batch.madeBy && tell('spray.madebyBy', { madeBy: batch.madeBy }),
+        )
+      }}. <strong>{{ tell('spray.useBy', { dayAndClock: dayAndClock(batch.useBy, zone) }) }}</strong>
     </p>
     <p class="small cautions">{{ batch.cautions.join(' ') }}</p>
     <p class="warn">{{ tell('spray.notADrinkKeepFromChildren') }}</p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -237,11 +237,15 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
             {{ lead.insteadOfSpray }}
           </p>
           <p class="soft small">
-            {{ tell('suspects.ofLeavesAffected', { share: percent(share) })
-            }}<template v-if="data.observation.severityPercent !== null">{{
-              tell('suspects.aboutOfSuchALeafCovered', { severityPercent: data.observation.severityPercent })
-            }}</template
-            >. {{ data.lineReason }} {{ data.trend?.sentence }}
+            {{
+              remarked(
+                tell('suspects.ofLeavesAffected', { share: percent(share) }),
+                data.observation.severityPercent !== null &&
+                  tell('suspects.aboutOfSuchALeafCovered', {
+                    severityPercent: data.observation.severityPercent,
+                  }),
+              )
+            }}. {{ data.lineReason }} {{ data.trend?.sentence }}
           </p>
         </section>
       </div>

@@ -91,7 +91,7 @@ async function save() {
     <section class="card stack" aria-labelledby="sides">
       <h2 id="sides">{{ tell('trials.sides') }}</h2>
       <p>
-        <strong>{{ tell('trials.sideA') }}</strong> {{ tell('trials.isLeftAlone') }}
+        {{ tell('trials.sideAIsLeftAlone') }}
       </p>
       <div v-for="(t, i) in treated" :key="i" class="side">
         <SelectField

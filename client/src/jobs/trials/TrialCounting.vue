@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -61,10 +61,9 @@ async function send() {
     <ol>
       <li v-for="u in trial.units" :key="u.number">
         <span class="number">{{ u.number }}</span>
-        <span class="soft where"
-          >{{ u.where
-          }}<template v-if="u.side">{{ tell('trials.side', { it: 'ABCDE'[u.side - 1] }) }}</template></span
-        >
+        <span class="soft where">{{
+          remarked(u.where, u.side && tell('trials.side', { it: 'ABCDE'[u.side - 1] }))
+        }}</span>
         <span v-if="leaf" role="group" :aria-label="tell('trials.unit', { number: u.number })" class="choose">
           <button
             type="button"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import RangeBar from '@/drawings/RangeBar.vue'
@@ -49,18 +49,16 @@ const lowest = computed(() => Math.max(-100, Math.min(0, ...controls.value.map((
         <div>
           <p>
             <strong class="side-name">{{ s.letter }}: {{ s.name }}</strong>
-            <span class="soft"
-              >{{ tell('trials.units', { units: s.units })
-              }}<template v-if="s.affectedBefore !== null">{{
-                tell('trials.affectedBefore', { affectedBefore: percent(s.affectedBefore) })
-              }}</template
-              ><template v-if="s.affected !== null">{{
-                tell('trials.after', { affected: percent(s.affected) })
-              }}</template
-              ><template v-if="s.areaUnderCurve !== null">{{
-                tell('trials.areaUnderTheCurve', { areaUnderCurve: Math.round(s.areaUnderCurve) })
-              }}</template></span
-            >
+            <span class="soft">{{
+              remarked(
+                tell('trials.units', { units: s.units }),
+                s.affectedBefore !== null &&
+                  tell('trials.affectedBefore', { affectedBefore: percent(s.affectedBefore) }),
+                s.affected !== null && tell('trials.after', { affected: percent(s.affected) }),
+                s.areaUnderCurve !== null &&
+                  tell('trials.areaUnderTheCurve', { areaUnderCurve: Math.round(s.areaUnderCurve) }),
+              )
+            }}</span>
           </p>
           <p :class="['verdict', s.verdict ? tone[s.verdict] : '']">
             {{ s.sentence }}

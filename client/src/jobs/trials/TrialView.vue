@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { inSentence } from '@/kit/format'
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -31,13 +31,16 @@ const told = computed(() => data.value?.closedAt != null || data.value?.sides.so
         <h1>{{ data.name }}</h1>
         <p class="soft">
           {{
-            tell('trials.unitsLot', {
-              targetName: data.targetName,
-              trialUnitWords: inSentence(trialUnitWords[data.unit]),
-              units: data.units.length,
-              seed: data.seed,
-            })
-          }}<template v-if="data.blind">{{ tell('trials.countedBlind') }}</template>
+            remarked(
+              tell('trials.unitsLot', {
+                targetName: data.targetName,
+                trialUnitWords: inSentence(trialUnitWords[data.unit]),
+                units: data.units.length,
+                seed: data.seed,
+              }),
+              data.blind && tell('trials.countedBlind'),
+            )
+          }}
         </p>
       </div>
       <p class="note" role="status">{{ data.next }}</p>

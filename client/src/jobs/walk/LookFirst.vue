@@ -27,12 +27,19 @@ const { garden } = useGarden()
       </span>
     </p>
     <p v-if="stop.lastSeen && garden" class="soft small">
-      {{ tell('walk.lastTime', { lastSeen: day(stop.lastSeen, garden.timeZoneId) }) }}
       <template v-if="stop.lastAffected > 0"
-        >{{ percent(stop.lastAffected / stop.lastLooked) }}
-        {{ inSentence(stop.lastNamedAs ?? tell('walk.unnamed')) }}. {{ stop.trend?.sentence }}</template
+        >{{
+          tell('walk.lastTimeAffected', {
+            lastSeen: day(stop.lastSeen, garden.timeZoneId),
+            share: percent(stop.lastAffected / stop.lastLooked),
+            named: inSentence(stop.lastNamedAs ?? tell('walk.unnamed')),
+          })
+        }}
+        {{ stop.trend?.sentence }}</template
       >
-      <template v-else>{{ tell('walk.clean') }}</template>
+      <template v-else>{{
+        tell('walk.lastTimeClean', { lastSeen: day(stop.lastSeen, garden.timeZoneId) })
+      }}</template>
     </p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell } from '@/language'
+import ToldAround from '@/kit/ToldAround.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
@@ -61,8 +62,9 @@ async function start() {
     />
     <p v-else-if="stops.length === 0" class="note">
       {{ tell('walk.nothingIsGrowingYet') }}
-      <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>
-      {{ tell('walk.first') }}
+      <ToldAround :sentence="(it) => tell('walk.plantFirst', { it })"
+        ><RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink></ToldAround
+      >
     </p>
     <template v-else>
       <SelectField

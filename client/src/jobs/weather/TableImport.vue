@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { tell, remarked } from '@/language'
 import Button from 'primevue/button'
 import Checkbox from 'primevue/checkbox'
 import Select from 'primevue/select'
@@ -80,11 +80,13 @@ async function go() {
     />
     <FieldError :problem="preview.error.value" />
     <p v-if="importing.data.value" class="note good" role="status">
-      {{ tell('weather.hoursImported', { hours: importing.data.value.hours })
-      }}<template v-if="importing.data.value.leftOut > 0">{{
-        tell('weather.linesLeftOut', { leftOut: importing.data.value.leftOut })
-      }}</template
-      >.
+      {{
+        remarked(
+          tell('weather.hoursImported', { hours: importing.data.value.hours }),
+          importing.data.value.leftOut > 0 &&
+            tell('weather.linesLeftOut', { leftOut: importing.data.value.leftOut }),
+        )
+      }}.
     </p>
     <template v-if="data">
       <div class="choices">
@@ -152,16 +154,18 @@ async function go() {
       <p role="status">
         <strong>{{ tell('weather.hours', { hours: data.hours }) }}</strong>
         {{
-          data.daily
-            ? tell('weather.fromDays', { lines: data.lines })
-            : tell('weather.fromLines', { lines: data.lines })
-        }}<template v-if="data.from && data.to">{{
-          tell('weather.dayandclockDayandclock2', {
-            dayAndClock: dayAndClock(data.from, zone),
-            dayAndClock2: dayAndClock(data.to, zone),
-          })
-        }}</template
-        >.
+          remarked(
+            data.daily
+              ? tell('weather.fromDays', { lines: data.lines })
+              : tell('weather.fromLines', { lines: data.lines }),
+            data.from &&
+              data.to &&
+              tell('weather.dayandclockDayandclock2', {
+                dayAndClock: dayAndClock(data.from, zone),
+                dayAndClock2: dayAndClock(data.to, zone),
+              }),
+          )
+        }}.
         <template v-if="data.badCount > 0">{{
           tell('weather.linesCanNotBeUsed', { badCount: data.badCount })
         }}</template>

@@ -39,8 +39,7 @@ const asking = useGardenWrite((gardenId) =>
       />
     </template>
     <p v-else>
-      {{ tell('weather.noneWasNamedStartMauvaise') }} <code>./mauvaise serve --weather ADDRESS</code
-      >{{ tell('weather.untilThenAStationAFile') }}
+      {{ tell('weather.noneWasNamedStartMauvaise', { command: './mauvaise serve --weather ADDRESS' }) }}
     </p>
     <FieldError :problem="asking.error.value" />
     <RouterLink v-if="$route.name !== 'weather'" :to="{ name: 'weather' }">{{

@@ -94,6 +94,7 @@ async function adopt(curve: Schemas['CurveAnswer']) {
     target: data.value.target,
     recipe: curve.recipe,
     days: curve.id.startsWith('own') ? curve.sprayDays : null,
+    way: curve.id.startsWith('own') ? null : curve.id,
     step: 'gentle' as const,
   }
   if (await begin.mutateAsync(course).catch(() => null))

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell } from '@/language'
+import ToldAround from '@/kit/ToldAround.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -77,8 +78,9 @@ const nowWords = {
     </div>
     <p v-if="garden && plantings.length === 0" class="note">
       {{ tell('walk.nothingIsGrowingYet') }}
-      <RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink>
-      {{ tell('walk.first') }}
+      <ToldAround :sentence="(it) => tell('walk.plantFirst', { it })"
+        ><RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink></ToldAround
+      >
     </p>
     <AsyncState v-else-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
