@@ -43,6 +43,12 @@ export const router = createRouter({
       meta: { title: tell('walk.walkSheet') },
     },
     {
+      path: '/walk/sheet/in',
+      name: 'walk-sheet-in',
+      component: () => import('./jobs/walk/WalkSheetInView.vue'),
+      meta: { title: tell('walk.whatStandsOnTheSheet') },
+    },
+    {
       path: '/walk/:plantingId',
       name: 'count',
       component: () => import('./jobs/walk/CountView.vue'),

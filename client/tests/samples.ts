@@ -62,6 +62,8 @@ export const garden: Schemas['GardenAnswer'] = {
       stance: 'watchAndTreat',
       ownStance: false,
       plantings: [planting],
+      reservoirLitres: null,
+      spot: null,
     },
   ],
   sprayers: [{ id: otherId, name: 'Bottle', capacityLitres: 1, holds: '1 l' }],

@@ -12,6 +12,7 @@ const screens = [
   '/',
   '/walk',
   '/walk/sheet',
+  '/walk/sheet/in',
   `/walk/${plantingId}`,
   `/suspects/${otherId}`,
   '/decide',

@@ -205,7 +205,7 @@ public static class Backups
         {
             foreach (var end in new[] { "", "-wal", "-shm" })
             {
-                Disk.Delete(ready + end);
+                Disk.Discard(ready + end);
             }
         }
     }

@@ -31,6 +31,19 @@ public static class Disk
         File.Delete(file);
     }
 
+    /// <summary>A file that nobody needs any more. One that can not go now goes at the next start: what was done is done all the same.</summary>
+    public static void Discard(string file)
+    {
+        try
+        {
+            Delete(file);
+        }
+        catch (IOException)
+        {
+            // It carries the prefix that the next start looks for.
+        }
+    }
+
     /// <summary>A file that is gone when it is closed; what a kill leaves of it goes at the next start.</summary>
     public static FileStream Scratch(string folder)
     {

@@ -11,6 +11,9 @@ public enum CaseSet
 {
     Tuning,
     HeldOut,
+
+    /// <summary>Written later, and read once before anything was changed for them.</summary>
+    Unseen,
 }
 
 /// <summary>A made-up case with its true cause.</summary>
@@ -51,7 +54,7 @@ public static class NamingCases
     private const double SureEnough = 0.8;
 
     /// <summary>All cases, of causes that are listed and of such as are not.</summary>
-    public static IReadOnlyList<NamingCase> Read() => [.. Of("naming.yaml"), .. Of("naming-open.yaml")];
+    public static IReadOnlyList<NamingCase> Read() => [.. Of("naming.yaml"), .. Of("naming-open.yaml"), .. Of("naming-leaflets.yaml")];
 
     private static List<NamingCase> Of(string file) =>
         JsonSerializer.Deserialize<List<NamingCase>>(

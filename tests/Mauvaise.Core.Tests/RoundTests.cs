@@ -51,6 +51,48 @@ public class RoundTests
         Assert.All(offered, p => Assert.Equal(beds[^1].Id, p.PlaceIds[0]));
     }
 
+    [Theory]
+    [InlineData(0, 0, 5.4, 0, true)]
+    [InlineData(0, 0, 5.5, 0, false)]
+    [InlineData(0, 0, 0, 1, true)]
+    public void Beds_of_six_square_metres_are_beside_each_other_within_three_metres_of_path(double x, double y, double otherX, double otherY, bool beside)
+    {
+        var there = South with { Spot = new(otherX, otherY) };
+        Assert.Equal(beside, (North with { Spot = new(x, y) }).IsBeside(there));
+        Assert.False(North.IsBeside(there));
+        Assert.False(there.IsBeside(there));
+    }
+
+    [Fact]
+    public void Among_what_matters_as_much_the_way_is_short_and_what_matters_more_comes_first()
+    {
+        var beds = "0 20 5 15 10"
+            .Split(' ')
+            .Select((x, i) => GardenSamples.Bed(x, i) with { Spot = new(double.Parse(x, System.Globalization.CultureInfo.InvariantCulture), 0) })
+            .ToList();
+        var kale = beds.Select(b => GardenSamples.Grown(b, "kale")).ToList();
+        var garden = GardenSamples.Garden([.. beds], [.. kale]);
+        Assert.Equal(["0", "5", "10", "15", "20"], Order(garden with { Observations = [.. kale.Select(k => GardenSamples.Seen(k, 1, 20, 0))] }));
+        Assert.Equal(
+            ["20", "15", "10", "5", "0"],
+            Order(garden with { Observations = [.. kale.Select(k => GardenSamples.Seen(k, k == kale[1] ? 6 : 1, 20, 0)).OrderBy(o => o.At)] })
+        );
+    }
+
+    [Fact]
+    public void A_trouble_on_the_bed_close_by_counts_for_more_than_one_far_off()
+    {
+        double Factor(Spot? other)
+        {
+            var (north, south) = (North with { Spot = new(3, 3) }, South with { Spot = other });
+            var garden = Garden(GardenSamples.Seen(Courgette, 2, 20, 6, "powdery-mildew")) with { Places = [north, south] };
+            return Clues(garden, GardenSamples.Grown(north, "cucumber"), "powdery-mildew").Single(c => c.Code == "neighbour").Factor;
+        }
+
+        Assert.True(Factor(new(6, 3)) > Factor(new(40, 3)));
+        Assert.Equal(Factor(new(40, 3)), Factor(null));
+    }
+
     [Fact]
     public void A_new_garden_without_weather_has_a_round_too()
     {

@@ -307,6 +307,23 @@ public sealed class BenchTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task What_is_strewn_is_dosed_by_the_square_metre_and_weighed_with_the_other_ways()
+    {
+        var id = Guid.NewGuid();
+        var bait = new ProductChange("Slug stop", "ferric-phosphate", [], "g", 5, 5, Form: Form.Bait, Per: DosedPer.SquareMetre);
+        await PutAsync($"products/{id}", bait);
+        var bench = await GetAsync<BenchAnswer>($"bench?planting={Kale}&target=slugs&recipe=own-{id:N}");
+        Assert.Equal((Form.Bait, DosedPer.SquareMetre, "m²"), (bench.Form, bench.Dose.Per, bench.SizeUnit));
+        Assert.True(bench.SizeNeeded > 0.5, $"{bench.SizeNeeded}");
+        Assert.Contains(bench.Steps, s => s.Title.Contains("thinly", StringComparison.Ordinal));
+        Assert.DoesNotContain(bench.Reasons, r => r.Code is "heat" or "patch-test");
+
+        var answer = await http.PutAsJsonAsync($"products/{id}", bait with { Per = DosedPer.Litre }, TestApp.Json, Stop);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        Assert.Contains("per-what", await answer.Content.ReadAsStringAsync(Stop), StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_label_with_nothing_to_say_is_refused()
     {
         var bad = new ProductChange("X", null, [], "ml", 5, 4);

@@ -39,7 +39,7 @@ expect(catalogue.pathname).toContain('catalogue')
 
 const paths = [
   '/', '/walk', '/decide', '/before', '/picking', '/rota', '/bench', '/shelf', '/hours', '/check-backs', '/ledger', '/learned',
-  '/almanac', '/weather', '/walk/sheet', '/garden', '/garden/ways', '/garden/household', '/garden/app', '/more', '/trials', '/what-if', '/nowhere',
+  '/almanac', '/weather', '/walk/sheet', '/walk/sheet/in', '/garden', '/garden/ways', '/garden/household', '/garden/app', '/more', '/trials', '/what-if', '/nowhere',
 ] // prettier-ignore
 
 /** Everything that is read or read aloud. */

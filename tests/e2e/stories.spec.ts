@@ -118,6 +118,46 @@ test('work before trouble is done everywhere, taken on for a day, let be, and ta
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
+  test('sick plants are counted one by one, and they alone are mixed for', async ({ page }) => {
+    const { gardens } = await (await page.request.get('/api/state')).json()
+    const garden = await (await page.request.get(`/api/gardens/${gardens[0].id}`)).json()
+    const id = crypto.randomUUID()
+    const planted = await page.request.post(`/api/gardens/${gardens[0].id}/plantings`, {
+      data: {
+        id,
+        placeId: garden.places.find((p: { name: string }) => p.name === 'Chapel').id,
+        crop: 'kale',
+        variety: null,
+        from: '2026-05-01',
+        stage: 'young',
+        inFlower: false,
+        count: 8,
+      },
+    })
+    expect(planted.status()).toBe(201)
+    await page.goto(`/walk/${id}`)
+    await page.getByRole('button', { name: 'Count plant by plant' }).click()
+    for (const number of [2, 5]) {
+      await page.getByRole('button', { name: `Plant ${number}, not looked at` }).click()
+      await page.getByRole('button', { name: `Plant ${number}, clean` }).click()
+    }
+    await page.getByRole('button', { name: 'The others are clean' }).click()
+    await expect(page.getByRole('button', { name: 'Plant 8, clean' })).toBeVisible()
+    await expectAccessible(page)
+    await page.getByRole('button', { name: 'Save, name it later' }).click()
+    await expect(
+      page.getByRole('heading', { name: 'Walk', exact: true }).or(page.getByText('Look first')).first(),
+    ).toBeVisible()
+
+    await page.goto(`/bench?planting=${id}&target=cabbage-aphid&recipe=insecticidal-soap`)
+    await expect(page.getByText('Made up to').first()).toBeVisible()
+    await page.getByText('With their neighbours: 1, 2, 3, 4, 5, 6').click()
+    await expect(page).toHaveURL(/plants=1&plants=2/)
+    await page.getByText('The sick: 2, 5').click()
+    await expect(page).toHaveURL(/plants=2&plants=5/)
+    await expectAccessible(page)
+  })
+
   test('what is picked is weighed with a comma, and what is measured is kept', async ({ page }) => {
     await page.goto('/picking')
     await expect(page.getByText('Everything may be picked today.')).toBeVisible()

@@ -29,6 +29,7 @@ const views = [
   { path: '/almanac', ready: 'What came when' },
   { path: '/weather', ready: 'Day by day' },
   { path: '/walk/sheet', ready: 'Walk sheet' },
+  { path: '/walk/sheet/in', ready: 'What stands on the sheet' },
   { path: '/garden', ready: 'Places' },
   { path: '/garden/ways', ready: 'Crops and troubles of your own' },
   { path: '/garden/household', ready: 'Tansy Lock' },

@@ -49,6 +49,32 @@ test('a round of the ten places, tap by tap', async ({ page }) => {
   expect(errors).toEqual([])
 })
 
+test('what was written on the paper sheet is typed in, and a line that is refused stays', async ({
+  page,
+}) => {
+  const plantings = (await round(page)).stops.flatMap((s) => s.plantings).length
+  await page.goto('/walk/sheet')
+  await page.getByRole('link', { name: 'Type in what was written on it' }).tap()
+  const lines = page.getByRole('group')
+  await expect(lines).toHaveCount(plantings)
+  const fill = async (line: number, looked: string, affected: string) => {
+    await lines.nth(line).getByLabel('Turned over').fill(looked)
+    await lines.nth(line).getByLabel('Affected').fill(affected)
+  }
+  await fill(0, '20', '0')
+  await fill(1, '10', '12')
+  await page.reload()
+  await tap(page, 'Save these counts (2)')
+  await expect(page.getByText('1 count saved.')).toBeVisible()
+  await expect(page.getByText(/affected/i).last()).toBeVisible()
+  expect((await round(page)).walk?.seenPlantingIds).toHaveLength(1)
+  await expectNoSideScroll(page)
+  await expectAccessible(page)
+  await fill(1, '12', '10')
+  await tap(page, 'Save these counts (1)')
+  await expect.poll(async () => (await round(page)).walk?.seenPlantingIds.length).toBe(2)
+})
+
 test('a place is skipped, the walk is stopped and taken up again', async ({ page }) => {
   await page.goto('/walk')
   await tap(page, /^Start the walk/)

@@ -255,6 +255,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/places/{placeId}/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpotChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/plantings": {
         parameters: {
             query?: never;
@@ -2446,6 +2486,7 @@ export interface paths {
                     bottlePercent?: number;
                     at?: string;
                     patchTest?: boolean;
+                    plants: number[];
                 };
                 header?: never;
                 path: {
@@ -6919,6 +6960,13 @@ export interface components {
             daysToWait: null | number;
             /** Format: date-time */
             at: null | string;
+            plants?: null | components["schemas"]["BenchPlants"];
+        };
+        BenchPlants: {
+            /** Format: int32 */
+            all: number;
+            sick: number[];
+            withNeighbours: number[];
         };
         Beneficial: {
             id: string;
@@ -7718,6 +7766,7 @@ export interface components {
             drawn: components["schemas"]["DrawnWay"][];
             withoutHour: components["schemas"]["LeftToDo"][];
             steps: components["schemas"]["LadderStepAnswer"][];
+            byPlant: boolean;
         };
         LadderStepAnswer: {
             rung: components["schemas"]["Rung"];
@@ -7858,6 +7907,9 @@ export interface components {
             name: string;
             drawing: string;
             where: string;
+            /** Format: double */
+            lengthMm: number;
+            tint: string;
         };
         LinkAnswer: {
             /** Format: uuid */
@@ -8172,6 +8224,7 @@ export interface components {
             /** Format: uuid */
             memberId?: null | string;
             parts?: null | components["schemas"]["WettedPart"][];
+            plants?: null | number[];
         };
         NewBatch: {
             /** Format: uuid */
@@ -8208,6 +8261,7 @@ export interface components {
             step?: components["schemas"]["DoseStep"];
             /** Format: uuid */
             memberId?: null | string;
+            way?: null | string;
         };
         NewEmulsion: {
             /** Format: uuid */
@@ -8302,6 +8356,7 @@ export interface components {
             side?: components["schemas"]["BedSide"];
             roots?: components["schemas"]["RootCheck"];
             also?: null | components["schemas"]["FurtherTrouble"][];
+            plants?: null | number[];
         };
         NewPick: {
             /** Format: uuid */
@@ -8333,6 +8388,8 @@ export interface components {
             sunTo?: null | string;
             /** Format: uuid */
             memberId?: null | string;
+            /** Format: double */
+            reservoirLitres?: null | number;
         };
         NewPlanChoice: {
             /** Format: uuid */
@@ -8502,6 +8559,7 @@ export interface components {
             named: null | string;
             namedAs: null | string;
             note: null | string;
+            plants: null | number[];
         };
         OptionAnswer: {
             recipe: string;
@@ -8724,6 +8782,9 @@ export interface components {
             stance: components["schemas"]["Stance"];
             ownStance: boolean;
             plantings: components["schemas"]["PlantingAnswer"][];
+            /** Format: double */
+            reservoirLitres: null | number;
+            spot: null | components["schemas"]["SpotAnswer"];
         };
         PlaceChange: {
             name: string;
@@ -8741,6 +8802,8 @@ export interface components {
             sunTo?: null | string;
             /** Format: uuid */
             memberId?: null | string;
+            /** Format: double */
+            reservoirLitres?: null | number;
         };
         PlaceFacts: {
             /** Format: double */
@@ -9064,6 +9127,8 @@ export interface components {
             /** Format: int32 */
             daysToWait: null | number;
             retired: boolean;
+            form: components["schemas"]["Form"];
+            per: components["schemas"]["DosedPer"];
         };
         ProductChange: {
             name: string;
@@ -9086,6 +9151,8 @@ export interface components {
             retired: boolean;
             /** Format: uuid */
             memberId?: null | string;
+            form?: components["schemas"]["Form"];
+            per?: components["schemas"]["DosedPer"];
         };
         ProductLabel: {
             /** Format: int32 */
@@ -9514,6 +9581,20 @@ export interface components {
             spacingDays: number;
             /** Format: int32 */
             rounds: number;
+        };
+        SpotAnswer: {
+            /** Format: double */
+            acrossM: number;
+            /** Format: double */
+            downM: number;
+        };
+        SpotChange: {
+            /** Format: double */
+            acrossM: number;
+            /** Format: double */
+            downM: number;
+            /** Format: uuid */
+            memberId?: null | string;
         };
         SprayCorrection: {
             /** Format: date-time */

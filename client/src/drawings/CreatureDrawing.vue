@@ -3,10 +3,16 @@ import { computed } from 'vue'
 import { creatures } from './creatureArt'
 
 /** A helper or a stage of an insect's life. Decorative unless it is given a name. */
-const props = withDefaults(defineProps<{ creature: string; size?: number; label?: string }>(), {
-  size: 54,
-  label: undefined,
-})
+const props = withDefaults(
+  defineProps<{
+    creature: string
+    size?: number
+    label?: string
+    /** Colour of its body; that of the page where nobody said. */
+    tint?: string
+  }>(),
+  { size: 54, label: undefined, tint: undefined },
+)
 const drawn = computed(() => creatures[props.creature])
 </script>
 
@@ -21,7 +27,7 @@ const drawn = computed(() => creatures[props.creature])
     :aria-hidden="label ? undefined : true"
   >
     <path v-if="drawn?.limbs" class="lines" :d="drawn.limbs" />
-    <path v-if="drawn?.soft" class="soft" :d="drawn.soft" />
+    <path v-if="drawn?.soft" class="soft" :style="{ fill: tint }" :d="drawn.soft" />
     <path v-if="drawn?.lines" class="lines" :d="drawn.lines" />
     <path v-if="drawn?.solid" class="solid" :d="drawn.solid" />
   </svg>

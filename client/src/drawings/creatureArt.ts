@@ -4,7 +4,12 @@ export interface Creature {
   lines?: string
   soft?: string
   solid?: string
+  /** How long the body is in the box, where that is not half of it. */
+  span?: number
 }
+
+/** Length of a creature's body in the box of its drawing. */
+export const spanOf = (creature: string): number => spans[creature] ?? 36
 
 const oval = (x: number, y: number, rx: number, ry = rx) =>
   `M${x - rx} ${y}a${rx} ${ry} 0 1 0 ${2 * rx} 0a${rx} ${ry} 0 1 0 ${-2 * rx} 0Z`
@@ -253,4 +258,79 @@ export const creatures: Record<string, Creature> = {
     limbs: [14, 20, 26, 32, 38, 44].map((x) => `M${x} 11l-1 -5M${x} 29l-1 5`).join(''),
   },
   'mealybug-young': { soft: oval(30, 20, 9, 6), limbs: legs(30, 20, 8, 7) + feelers(38, 20, 7) },
+  'caterpillar-curled': {
+    soft: ovals(
+      [0, 1, 2, 3, 4, 5, 6].map((k) => [
+        30 + 13 * Math.cos(0.5 + k * 0.8),
+        21 + 12 * Math.sin(0.5 + k * 0.8),
+        5,
+        5,
+      ]),
+    ),
+    solid: oval(30 + 13 * Math.cos(6.1), 21 + 12 * Math.sin(6.1), 3.2),
+  },
+  'caterpillar-horned': {
+    soft: ovals([12, 20, 28, 36, 44].map((x) => [x, 23, 6, 7])),
+    lines:
+      [14, 22, 30, 38].map((x) => `M${x} 28l5 -9`).join('') +
+      [12, 20, 28, 36, 44].map((x) => `M${x} 30v4`).join(''),
+    limbs: 'M8 18q-4 -6 -2 -12',
+    solid: oval(51, 23, 3.6),
+  },
+  'beetle-long': {
+    soft: oval(26, 20, 15, 8),
+    lines: 'M12 17H40M12 23H40M11 20H41',
+    limbs: legs(28, 20, 9, 10) + feelers(44, 20, 11),
+    solid: oval(43, 20, 4, 5),
+  },
+  'mite-wedge': {
+    soft: 'M14 20q4 -8 22 -7q8 2 8 7q0 5 -8 7q-18 1 -22 -7Z',
+    lines: rings([20, 24, 28, 32], 20, 4),
+    limbs: 'M40 14l8 -6M44 17l8 -4M40 26l8 6M44 23l8 4',
+  },
+  earwig: {
+    soft: 'M16 20q2 -6 16 -6l12 2v8l-12 2q-14 0 -16 -6Z',
+    lines: rings([21, 25, 29, 33], 20, 4),
+    limbs: legs(36, 20, 8, 9) + feelers(49, 20, 8) + 'M16 18Q6 10 3 18M16 22Q6 30 3 22',
+    solid: oval(46, 20, 3.6),
+  },
+}
+
+/** Bodies that are not as long as most. */
+const spans: Record<string, number> = {
+  'aphid-young': 18,
+  'aphid-adult': 28,
+  'aphid-winged': 22,
+  'aphid-root': 26,
+  // A length is that of one egg.
+  'eggs-round': 8,
+  'eggs-ring': 7,
+  'eggs-upright': 16,
+  'eggs-vein': 8,
+  'mite-young': 14,
+  'mite-adult': 22,
+  'mite-wedge': 30,
+  'whitefly-scale': 26,
+  'whitefly-adult': 20,
+  'caterpillar-velvet': 44,
+  'caterpillar-looping': 46,
+  'caterpillar-curled': 60,
+  'caterpillar-horned': 52,
+  'pupa-cocoon': 32,
+  'pupa-soil': 26,
+  butterfly: 48,
+  moth: 48,
+  'moth-clear': 26,
+  'grub-thin': 46,
+  'grub-fat': 40,
+  'beetle-flea': 30,
+  'beetle-striped': 34,
+  'beetle-long': 34,
+  'bug-young': 20,
+  fly: 26,
+  gnat: 28,
+  slug: 50,
+  'mealybug-young': 18,
+  mealybug: 30,
+  earwig: 34,
 }

@@ -22,6 +22,9 @@ const numbers = computed(() => [
       ]),
   { key: 'sunHours', label: tell('garden.hoursOfSun'), quantity: undefined },
   { key: 'pondDistanceM', label: tell('garden.distanceToAPondEmpty'), quantity: 'length' as const },
+  ...(place.value.kind === 'indoorRack'
+    ? [{ key: 'reservoirLitres', label: tell('garden.reservoir'), quantity: 'volume' as const }]
+    : []),
 ])
 /** The same fields by name, whichever of the two shapes it is. */
 const figures = computed(() => place.value as unknown as Record<string, number | null>)

@@ -12,6 +12,7 @@ export const emptyPlace = (): Schemas['NewPlace'] => ({
   pondDistanceM: null,
   sunFrom: null,
   sunTo: null,
+  reservoirLitres: null,
 })
 
 /** Fields that show what is wrong beside them. */
@@ -24,4 +25,5 @@ export const placeFieldNames = [
   'pondDistanceM',
   'sunFrom',
   'sunTo',
+  'reservoirLitres',
 ]

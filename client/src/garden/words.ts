@@ -43,6 +43,13 @@ export const formWords: Record<Schemas['Form'], string> = {
   wipe: tell('garden.wipe'),
 }
 
+export const perWords: Record<Schemas['DosedPer'], string> = {
+  litre: tell('garden.aLitre'),
+  squareMetre: tell('garden.aSquareMetre'),
+  plant: tell('garden.aPlant'),
+  station: tell('garden.aStation'),
+}
+
 export const waterWords: Record<Schemas['Water'], string> = {
   rain: tell('garden.rainWater'),
   softTap: tell('garden.softTapWater'),

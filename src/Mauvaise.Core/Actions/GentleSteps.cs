@@ -311,14 +311,25 @@ internal static class IsolateSteps
 
         var beside = f
             .Garden.Growing.Where(p =>
-                p.Id != f.Planting.Id && p.PlaceId == f.Planting.PlaceId && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop))
+                p.Id != f.Planting.Id
+                && (p.PlaceId == f.Planting.PlaceId || f.Place.IsBeside(f.Garden.PlaceOf(p)))
+                && GardenCatalogue.IsHost(target, f.Garden.Catalogue.Crop(p.Crop))
             )
             .ToList();
         var unseen = beside.Where(p => f.Garden.LatestObservation(p.Id) is not { } o || o.At < f.Seen.At.AddDays(-SeenLately)).ToList();
         if (beside.Count > 0 && f.Garden.Catalogue.Measure(KnownIds.Measures.LookAtNeighbours).IsFor(target))
         {
             yield return unseen.Count > 0
-                ? MeasureFits.Step(f, KnownIds.Measures.LookAtNeighbours, choice, [Say.Of("actions.itLivesOnToo", ("list", Say.All(unseen.Select(Crop))))])
+                ? MeasureFits.Step(
+                    f,
+                    KnownIds.Measures.LookAtNeighbours,
+                    choice,
+                    [
+                        unseen.TrueForAll(p => p.PlaceId == f.Planting.PlaceId)
+                            ? Say.Of("actions.itLivesOnToo", ("list", Say.All(unseen.Select(Crop))))
+                            : Say.Of("actions.itLivesCloseBy", ("list", Say.All(unseen.Select(Crop)))),
+                    ]
+                )
                 : MeasureFits.Step(
                     f,
                     KnownIds.Measures.LookAtNeighbours,
@@ -327,6 +338,6 @@ internal static class IsolateSteps
                 );
         }
 
-        string Crop(Planting p) => f.Garden.Catalogue.Crop(p.Crop).Name.InSentence();
+        string Crop(Planting p) => p.PlaceId == f.Planting.PlaceId ? f.Garden.Catalogue.Crop(p.Crop).Name.InSentence() : f.Garden.Where(p);
     }
 }

@@ -297,7 +297,10 @@ internal static partial class RecipeStages
     [GeneratedRegex(@"\b(?:rest|remainder|remaining|fill|filled|top)\b.*\bwater\b|\bwater\b.*\brest\b", RegexOptions.IgnoreCase)]
     internal static partial Regex RestIsWater();
 
-    [GeneratedRegex(@"\b(make|made|fill|filled|top|topped)\s+(it\s+)?up\b|\bfill(ed)?\s+(it\s+)?with\s+water\b|\brest\s+water\b", RegexOptions.IgnoreCase)]
+    [GeneratedRegex(
+        @"\b(make|made|fill|filled|top|topped)\s+(it\s+)?up\b|\bfill(ed)?\s+(it\s+)?with\s+water\b|\brest\s+water\b|\bwater\s+up(\s+to)?\b",
+        RegexOptions.IgnoreCase
+    )]
     private static partial Regex MadeUp();
 
     /// <summary>Words that pour the first water into the second.</summary>

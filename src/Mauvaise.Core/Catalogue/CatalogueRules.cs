@@ -1,7 +1,7 @@
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>What must hold between the facts. Each fault is a sentence that says where to look.</summary>
-public static class CatalogueRules
+public static partial class CatalogueRules
 {
     /// <summary>Two causes are separable when some sign is this much more likely under one than under the other.</summary>
     public const double SeparatingRatio = 3;
@@ -226,6 +226,11 @@ public static class CatalogueRules
             yield return $"{at}: another target stands for the name group '{t.NameGroup}' too";
         }
 
+        foreach (var stage in t.Stages.Where(s => s.LengthMm is not (> 0 and <= 200) || !Tint().IsMatch(s.Tint)))
+        {
+            yield return $"target '{t.Id}': the stage {stage.Name} wants a length up to 200 mm and a tint as #a1b2c3.";
+        }
+
         if (t.Kind == TargetKind.Insect && t.Stages.Count < 2)
         {
             yield return $"{at}: an insect wants two stages of life at least";
@@ -358,4 +363,7 @@ public static class CatalogueRules
         }
             .Where(p => p.Values.Count != 12)
             .Select(p => $"climate '{x.Id}': {p.Name} wants 12 values");
+
+    [System.Text.RegularExpressions.GeneratedRegex("^#[0-9a-f]{6}$")]
+    private static partial System.Text.RegularExpressions.Regex Tint();
 }

@@ -8,6 +8,8 @@ namespace Mauvaise.Core.Catalogue;
 /// <param name="Unit">"ml" or "g" per litre of finished spray.</param>
 /// <param name="DoseHigh">The most that the label allows: the ceiling.</param>
 /// <param name="DaysToWait">Before picking; null when the label does not say.</param>
+/// <param name="Form">How it reaches the trouble. One that is like a drench is a drench.</param>
+/// <param name="Per">What the doses are for, where it is dusted, strewn as bait or fed; a litre of what is mixed otherwise.</param>
 public sealed record OwnProduct(
     Guid Id,
     string Name,
@@ -20,7 +22,9 @@ public sealed record OwnProduct(
     int? MaxTimes,
     int? DaysBetween,
     int? DaysToWait,
-    bool Retired = false
+    bool Retired = false,
+    Form Form = Form.Spray,
+    DosedPer Per = DosedPer.Litre
 )
 {
     /// <summary>Share killed or held back by a product of which only the label's claim is known (assumed).</summary>
@@ -41,12 +45,13 @@ public sealed record OwnProduct(
                 Group = KnownIds.Modes.Other,
                 Evidence = EvidenceGrade.Weak,
             };
+        var form = Form == Form.Spray && basis.GivenAs == Form.Drench ? Form.Drench : Form;
         return basis with
         {
             Id = MaterialId,
             Name = Name,
             WorksOn = like is null ? [.. WorksOn.Select(Claimed)] : like.WorksOn,
-            Doses = new Doses(Unit, DoseLow, (DoseLow + DoseHigh) / 2, DoseHigh, DoseHigh),
+            Doses = new Doses(Unit, DoseLow, (DoseLow + DoseHigh) / 2, DoseHigh, DoseHigh, Recipe.IsMixed(form) ? DosedPer.Litre : Per),
             Label = new ProductLabel(MaxTimes, DaysBetween, AddTo, Retired),
             DaysToWait = DaysToWait ?? (like?.LabelOnly == false ? like.DaysToWait : null),
             Cadence = DaysBetween is { } days
@@ -61,8 +66,7 @@ public sealed record OwnProduct(
             PasteBelowC = null,
             MadeFrom = null,
             LabelOnly = false,
-            // Doses are by the litre here: what is not watered in is sprayed.
-            GivenAs = basis.GivenAs == Form.Drench ? Form.Drench : Form.Spray,
+            GivenAs = form,
             Cautions = [.. basis.Cautions, Say.Of("catalogue.itsLabelComesFirstDoseTimes")],
         };
     }

@@ -48,10 +48,22 @@ public sealed record Recipe(
             Say.Of("catalogue.byItsLabel", ("product", product.Name)),
             [new Ingredient(product.Id, "active")],
             product.MixedLifeHours,
-            Say.Of("catalogue.shakeEveryMinuteWhileSpraying"),
-            product.GivenAs
+            product.GivenAs switch
+            {
+                Form.Drench => Say.Of("catalogue.waterItInSlowly"),
+                Form.Dip => Say.Of("catalogue.dipAndLetItDrip"),
+                Form.Dust => Say.Of("catalogue.dustItThinly"),
+                Form.Bait => Say.Of("catalogue.strewItThinly"),
+                Form.Feed => Say.Of("catalogue.workItIntoTheSoil"),
+                _ => Say.Of("catalogue.shakeEveryMinuteWhileSpraying"),
+            },
+            product.GivenAs,
+            IsMixed(product.GivenAs) ? null : []
         );
 
+    /// <summary>True for what is mixed with water, so that its amount is litres.</summary>
+    public static bool IsMixed(Form form) => form is not (Form.Dust or Form.Bait or Form.Feed);
+
     /// <summary>True for a mix of liquids, whose amount is litres.</summary>
-    public bool IsWet => Form is not (Form.Dust or Form.Bait or Form.Feed);
+    public bool IsWet => IsMixed(Form);
 }

@@ -40,7 +40,9 @@ public sealed record InsectBiology(
 /// <param name="Name">"egg", "young", "pupa", "adult" or what gardeners call it.</param>
 /// <param name="Drawing">Name of its line drawing.</param>
 /// <param name="Where">Where it sits, in a few words.</param>
-public sealed record LifeStage(string Name, string Drawing, string Where);
+/// <param name="LengthMm">Of a grown one of that stage, mm; over 0.</param>
+/// <param name="Tint">Colour of its body by day, as "#rrggbb".</param>
+public sealed record LifeStage(string Name, string Drawing, string Where, double LengthMm, string Tint);
 
 /// <summary>Weather response of a disease.</summary>
 /// <param name="WetHoursAtOptimum">Wet hours needed at the optimum; null for dry-leaf diseases.</param>

@@ -24,7 +24,7 @@ public static class Bottles
         Guid? sprayerId = null
     )
     {
-        var amount = SizeText(garden, garden.Catalogue.Material(mix.Recipe.Active.Material).Doses!.Per, mix.Order.Size);
+        var amount = MixSize.Text(garden, mix.Recipe, mix.Order.Size);
         return new Written(
             mix.Recipe.IsWet
                 ? Say.Of("deeds.mixedOf", ("amount", amount), ("recipe", mix.Recipe.Name.InSentence()))
@@ -60,18 +60,4 @@ public static class Bottles
                 : [],
         };
     }
-
-    /// <summary>An amount of a mix as the household reads it.</summary>
-    public static string SizeText(GardenSnapshot garden, DosedPer per, double size) =>
-        per == DosedPer.Litre ? TankVolume.Text(size, garden.Garden.Kitchen) : $"{Say.In(size, "0.#")} {SizeUnit(per)}";
-
-    /// <summary>What a mix is measured in.</summary>
-    public static string SizeUnit(DosedPer per) =>
-        per switch
-        {
-            DosedPer.SquareMetre => "m²",
-            DosedPer.Plant => Say.Of("deeds.plants"),
-            DosedPer.Station => Say.Of("deeds.stations"),
-            _ => "l",
-        };
 }

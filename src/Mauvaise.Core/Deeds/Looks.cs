@@ -9,6 +9,7 @@ namespace Mauvaise.Core.Deeds;
 /// <param name="WalkId">The round it belongs to; a round that is not known yet is begun with it.</param>
 /// <param name="SeverityPercent">Share of the leaf area of affected leaves, 0 to 100; null when nobody judged it.</param>
 /// <param name="Also">Further troubles counted on the same leaves.</param>
+/// <param name="Plants">Numbers of the affected plants, where plants and not leaves were counted; null otherwise.</param>
 public sealed record NewObservation(
     Guid Id,
     Guid PlantingId,
@@ -26,7 +27,8 @@ public sealed record NewObservation(
     PlantPart Part = PlantPart.Unsaid,
     BedSide Side = BedSide.Unsaid,
     RootCheck Roots = RootCheck.NotLooked,
-    IReadOnlyList<FurtherTrouble>? Also = null
+    IReadOnlyList<FurtherTrouble>? Also = null,
+    IReadOnlyList<int>? Plants = null
 );
 
 /// <summary>A second trouble on the leaves of the same look, with its own count and signs.</summary>
@@ -76,7 +78,8 @@ public static class Looks
                 signs,
                 name,
                 false,
-                string.IsNullOrWhiteSpace(look.Note) ? null : look.Note.Trim()
+                string.IsNullOrWhiteSpace(look.Note) ? null : look.Note.Trim(),
+                Plants: look.Plants is null ? null : [.. look.Plants.Order()]
             );
 
         return

@@ -49,7 +49,10 @@ public static class Outings
                 tank.ApplicationId,
                 tank.BatchId,
                 tank.PlantingIds,
-                tank.UsedLitres,
+                // A dust or a bait has no litres.
+                mix.Mix.Recipe.IsWet
+                    ? tank.UsedLitres
+                    : 0,
                 MemberId: outing.MemberId,
                 Parts: tank.Parts,
                 Note: outing.Note

@@ -14,6 +14,7 @@ namespace Mauvaise.Core.Deeds;
 /// <param name="At">When, if not now.</param>
 /// <param name="Anyway">It is done already on a planting where it should not have gone: log it all the same.</param>
 /// <param name="Parts">What of the plants was wetted; null when nobody said.</param>
+/// <param name="Plants">Numbers of the plants that were treated, of the one planting; null for all.</param>
 public sealed record NewApplication(
     Guid Id,
     Guid BatchId,
@@ -25,7 +26,8 @@ public sealed record NewApplication(
     bool Anyway = false,
     string? Note = null,
     Guid? MemberId = null,
-    IReadOnlyList<WettedPart>? Parts = null
+    IReadOnlyList<WettedPart>? Parts = null,
+    IReadOnlyList<int>? Plants = null
 );
 
 /// <summary>Logging a spray: it starts the cover, sets the check-backs, and opens the course that it begins.</summary>
@@ -40,7 +42,9 @@ public static class Sprays
         var active = batch.Active;
         var material = garden.Catalogue.Material(active.Material);
         var plantings = order.PlantingIds.Distinct().Select(garden.FindPlanting).OfType<Planting>().ToList();
-        var reckoned = batch.Litres > 0 && !order.PatchTest ? SprayVolume.Reckoned(garden, plantings.Where(p => p.GrowsOn(garden.Garden.DateOf(at)))) : 0;
+        var part = order.Plants is { } some && plantings is [{ Count: { } all }] ? (double)some.Count / all : 1;
+        var reckoned =
+            batch.Litres > 0 && !order.PatchTest ? part * SprayVolume.Reckoned(garden, plantings.Where(p => p.GrowsOn(garden.Garden.DateOf(at)))) : 0;
         var spray = new SprayApplication(
             order.Id,
             batch.Id,
@@ -49,7 +53,7 @@ public static class Sprays
             batch.Litres > 0 ? active.Amount / batch.Litres : null,
             order.Litres,
             batch.Target,
-            [.. plantings.Select(p => new Treated(p.Id, order.ShareWetted ?? CoverCurve.UsualShareWetted))],
+            [.. plantings.Select(p => new Treated(p.Id, part * (order.ShareWetted ?? CoverCurve.UsualShareWetted), order.Plants))],
             order.PatchTest,
             string.IsNullOrWhiteSpace(order.Note) ? null : order.Note.Trim(),
             order.MemberId,

@@ -89,9 +89,20 @@ public sealed record Garden(
 
 public sealed record Member(Guid Id, string Name, Role Role);
 
+/// <summary>The middle of a place on the plan of the garden.</summary>
+/// <param name="AcrossM">From the left, m.</param>
+/// <param name="DownM">From the top, m.</param>
+public readonly record struct Spot(double AcrossM, double DownM)
+{
+    /// <summary>A garden is no wider and no deeper than this, m.</summary>
+    public const double Most = 200;
+}
+
 /// <summary>Where plants grow. <see cref="AreaM2"/> counts all tubs of a set.</summary>
 /// <param name="SunFrom">Local time at which the sun reaches it; null for all day.</param>
 /// <param name="Stance">Null to follow the garden's.</param>
+/// <param name="ReservoirLitres">Water that goes round in a rack or tower; null where there is none.</param>
+/// <param name="Spot">Where it lies on the plan; null while nobody put it there.</param>
 public sealed record Place(
     Guid Id,
     string Name,
@@ -103,9 +114,26 @@ public sealed record Place(
     TimeOnly? SunTo,
     Stance? Stance,
     double? PondDistanceM,
-    int Order
+    int Order,
+    double? ReservoirLitres = null,
+    Spot? Spot = null
 )
 {
+    /// <summary>What is no further than this walks, drifts and is carried over, m (assumed).</summary>
+    private const double BesideM = 3;
+
+    /// <summary>From edge to edge, m, each taken for a square; null where one is not on the plan.</summary>
+    public double? DistanceM(Place other) =>
+        Spot is { } here && other.Spot is { } there
+            ? Math.Max(
+                0,
+                Math.Sqrt(Math.Pow(here.AcrossM - there.AcrossM, 2) + Math.Pow(here.DownM - there.DownM, 2)) - (Math.Sqrt(AreaM2) + Math.Sqrt(other.AreaM2)) / 2
+            )
+            : null;
+
+    /// <summary>Another place that lies close by on the plan.</summary>
+    public bool IsBeside(Place other) => other.Id != Id && DistanceM(other) is <= BesideM;
+
     public Shelter Shelter => ShelterOf(Kind);
 
     public static Shelter ShelterOf(PlaceKind kind) =>

@@ -48,6 +48,7 @@ public enum RootCheck
 /// <param name="OwnName">What the gardener calls it, where the catalogue has no name; null otherwise.</param>
 /// <param name="NameIsGroup">The name stands for its whole group: nobody has settled which of them it is.</param>
 /// <param name="SeverityPercent">Share of the leaf area of affected leaves, 0 to 100.</param>
+/// <param name="Plants">Numbers of the affected plants, where plants and not leaves were counted: what is said of leaves is of plants then.</param>
 public sealed record Observation(
     Guid Id,
     Guid LookId,
@@ -67,7 +68,8 @@ public sealed record Observation(
     string? Named,
     bool NameIsGroup,
     string? Note,
-    string? OwnName = null
+    string? OwnName = null,
+    IReadOnlyList<int>? Plants = null
 )
 {
     /// <summary>A name of one's own has this many letters at the most.</summary>
@@ -119,8 +121,9 @@ public sealed record Batch(
 }
 
 /// <summary>Where an application went.</summary>
-/// <param name="ShareWetted">Share of the leaf area wetted, 0 to 1.</param>
-public sealed record Treated(Guid PlantingId, double ShareWetted);
+/// <param name="ShareWetted">Share of the leaf area of the whole planting that was wetted, 0 to 1.</param>
+/// <param name="Plants">Numbers of the plants that were treated; null for all of them.</param>
+public sealed record Treated(Guid PlantingId, double ShareWetted, IReadOnlyList<int>? Plants = null);
 
 /// <summary>What made somebody spray.</summary>
 public enum SprayReason

@@ -195,6 +195,9 @@ public static class PlaceStory
         var air = a.Air?.TemperatureC is { } t ? Say.Of("ledger.temperatureAt", ("temperature", Figure.Temperature(t))) : "";
         // A dust or a bait has no litres.
         var amount = a.Litres > 0 ? TankVolume.Text(a.Litres, season.Garden.Kitchen) : "";
+        var only = a.Treated.FirstOrDefault(t => t.PlantingId == planting.Id)?.Plants is { } some
+            ? Say.Of("ledger.onPlants", ("n", some.Count), ("plants", SinglePlants.Told(some)))
+            : null;
         var more = a.Treated.Count > 1 ? Say.Of("ledger.overPlantings", ("treated", a.Treated.Count)) : "";
         yield return new(
             StoryKind.Done,
@@ -204,7 +207,7 @@ public static class PlaceStory
                     ? Say.Of("ledger.triedOnTwoLeaves", ("name", name))
                     : Say.Of("ledger.triedOnTwoLeaves2", ("name", name), ("who", who))
                 : Say.Sentences(
-                    Say.Sentence(Say.Remarked(name, amount, more, air, who is null ? null : Say.Of("ledger.by", ("who", who)), Reason(a.Why))),
+                    Say.Sentence(Say.Remarked(name, amount, only, more, air, who is null ? null : Say.Of("ledger.by", ("who", who)), Reason(a.Why))),
                     Noted(a.Note ?? "")
                 ),
             a.Id
@@ -272,11 +275,14 @@ public static class PlaceStory
     private static string Found(Observation o, bool first)
     {
         var ofALeaf = o.SeverityPercent is { } area ? Say.Of("ledger.ofSuchALeaf", ("area", Say.In(area, "0"))) : "";
-        var leaves = Say.Of(
-            first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves",
-            ("leavesAffected", o.LeavesAffected),
-            ("leavesLooked", o.LeavesLooked)
-        );
+        var leaves = o.Plants is { Count: > 0 } plants
+            ? Say.Of(
+                first ? "ledger.foundOfPlants" : "ledger.stillThereOfPlants",
+                ("affected", o.LeavesAffected),
+                ("looked", o.LeavesLooked),
+                ("plants", SinglePlants.Told(plants))
+            )
+            : Say.Of(first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves", ("leavesAffected", o.LeavesAffected), ("leavesLooked", o.LeavesLooked));
         return Say.Sentences(Say.Sentence(Say.Remarked(leaves, ofALeaf)), Company(o), Noted(o.Note ?? ""));
     }
 

@@ -41,7 +41,7 @@ public static class MixGuards
         MixConditions conditions
     )
     {
-        var wet = form is not (Form.Dust or Form.Bait or Form.Feed);
+        var wet = Recipe.IsMixed(form);
         var strengths = wet ? Strengths.Of(catalogue, shares) : [];
         var oil = Load(strengths, LoadKind.Oil);
         var soap = Load(strengths, LoadKind.Soap);

@@ -39,14 +39,36 @@ public static class SprayVolume
     {
         return recipe.Form switch
         {
-            Form.Dust => Math.Round(plantings.Sum(garden.AreaOf), 1),
-            Form.Feed => plantings.Sum(p => (double)garden.PlantsOf(p)),
-            Form.Bait => Stations,
+            _ when !recipe.IsWet => garden.Catalogue.Material(recipe.Active.Material).Doses?.Per switch
+            {
+                DosedPer.SquareMetre => Math.Max(0.1, Math.Round(plantings.Sum(garden.AreaOf), 1)),
+                DosedPer.Plant => plantings.Sum(p => (double)garden.PlantsOf(p)),
+                _ => Stations,
+            },
             Form.Dip => DipLitres,
             Form.Wipe => WipeLitres,
-            Form.Drench => Math.Round(plantings.Sum(p => p.Count is { } n ? n * DrenchLitresPerPlant : garden.AreaOf(p) * DrenchLitresPerM2), 1),
+            // Where water goes round, the reservoir is what is dosed, once for all that grows on it.
+            Form.Drench => Math.Round(
+                plantings
+                    .Where(p => garden.PlaceOf(p).ReservoirLitres is null)
+                    .Sum(p => p.Count is { } n ? n * DrenchLitresPerPlant : garden.AreaOf(p) * DrenchLitresPerM2)
+                    + plantings.Select(garden.PlaceOf).Distinct().Sum(p => p.ReservoirLitres ?? 0),
+                1
+            ),
             _ => LitresFor(garden, plantings),
         };
+    }
+
+    /// <summary>How much a recipe takes for some plants of a planting: their part of what all take.</summary>
+    public static double SizeFor(GardenSnapshot garden, Recipe recipe, Planting planting, IReadOnlyList<int> plants)
+    {
+        if (recipe.Form == Form.Drench && garden.PlaceOf(planting).ReservoirLitres is { } reservoir)
+        {
+            return reservoir;
+        }
+
+        var part = SizeFor(garden, recipe, [planting]) * plants.Count / Math.Max(plants.Count, planting.Count ?? plants.Count);
+        return Math.Max(0.1, Math.Ceiling(part * 10 - 1e-9) / 10);
     }
 
     /// <summary>Litres for one planting, which shares its place evenly with the others that grow there.</summary>

@@ -498,7 +498,9 @@ public static class EveningPlanner
         group w by (w.Option.Recipe.Id, w.Step, Patch: KindOf(garden, w) == DeedKind.PatchTest) into tank
         let first = tank.First()
         let plantings = tank.Select(w => w.Planting).ToList()
-        let litres = tank.Key.Patch ? SprayVolume.PatchTestLitres : SprayVolume.LitresFor(garden, plantings)
+        let recipe = first.Option.Recipe
+        let litres = tank.Key.Patch ? SprayVolume.PatchTestLitres : SprayVolume.SizeFor(garden, recipe, plantings)
+        let text = MixSize.Text(garden, recipe, litres)
         let bottle = Mixed(garden, first.Option.Recipe, plantings, tank.Key.Patch)
         let kind = tank.Key.Patch ? DeedKind.PatchTest
         : tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew
@@ -516,9 +518,9 @@ public static class EveningPlanner
                         ("text", TankVolume.Text(garden.LeftIn(bottle), garden.Garden.Kitchen)),
                         ("when", When(garden, garden.Garden.DateOf(bottle.UseBy)))
                     )
-                : tank.Key.Patch
-                    ? Say.Of("planning.itIsNewOnThisCrop", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("hours", UseGuards.PatchTestDays * 24))
-                : Say.Of("planning.doseUndersidesFirst", ("text", TankVolume.Text(litres, garden.Garden.Kitchen)), ("step", Say.Word(first.Step))),
+                : tank.Key.Patch ? Say.Of("planning.itIsNewOnThisCrop", ("text", text), ("hours", UseGuards.PatchTestDays * 24))
+                : recipe.Form == Form.Spray ? Say.Of("planning.doseUndersidesFirst", ("text", text), ("step", Say.Word(first.Step)))
+                : Say.Sentences(Say.Of("planning.dose", ("text", text), ("step", Say.Word(first.Step))), recipe.Shake),
             [.. tank.SelectMany(w => w.Reasons).Distinct()],
             [.. plantings.Select(p => p.Id)],
             new Tank(first.Option.Recipe, first.Step, litres, first.Target),

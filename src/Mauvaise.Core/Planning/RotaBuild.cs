@@ -201,7 +201,7 @@ internal sealed class RotaBuild
         var seen = garden.LatestObservation(need.Planting.Id);
         var helpers = seen is { LeavesLooked: > 0 } ? Math.Min(1, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked) : 0;
         return (
-                SprayVolume.LitresFor(garden, [need.Planting]) * Costs.Litre
+                (option.Option.Recipe.IsWet ? SprayVolume.SizeFor(garden, option.Option.Recipe, [need.Planting]) : 0) * Costs.Litre
                 + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
                 + Costs.Stress
                 + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(need.Planting.Crop), need.Planting, m)) ? Costs.Tender : 0)
@@ -254,10 +254,10 @@ internal sealed class RotaBuild
             return takes;
         }
 
-        var litres = SprayVolume.LitresFor(garden, [need.Planting]);
+        var size = SprayVolume.SizeFor(garden, option.Option.Recipe, [need.Planting]);
         var mix = Mix.Make(
             garden.Catalogue,
-            new MixOrder(option.Option.Recipe, need.Step, Math.Min(litres, Mix.MostLitres), garden.Garden.Kitchen),
+            new MixOrder(option.Option.Recipe, need.Step, option.Option.Recipe.IsWet ? Math.Min(size, Mix.MostLitres) : size, garden.Garden.Kitchen),
             new MixConditions(null, [], false)
         );
         foreach (var part in mix.Parts.Where(p => garden.Stocks.Any(s => s.Material == p.Material.Id)))

@@ -154,17 +154,18 @@ internal sealed class RotaReading(RotaBuild build)
     private PlannedTank Tank(DoseStep step, List<PlannedRound> rounds)
     {
         var plantings = rounds.Select(r => r.Planting).DistinctBy(p => p.Id).ToList();
-        var litres = SprayVolume.LitresFor(garden, plantings);
-        var all = SprayVolume.Reckoned(garden, plantings);
+        var recipe = rounds[0].Recipe;
+        var litres = SprayVolume.SizeFor(garden, recipe, plantings);
+        var all = plantings.Sum(p => SprayVolume.SizeFor(garden, recipe, [p]));
         return new PlannedTank(
-            rounds[0].Recipe,
+            recipe,
             step,
             litres,
             [
                 .. rounds.Select(r =>
                     r with
                     {
-                        Litres = litres * SprayVolume.Reckoned(garden, [r.Planting]) / all / rounds.Count(x => x.Planting.Id == r.Planting.Id),
+                        Litres = litres * SprayVolume.SizeFor(garden, recipe, [r.Planting]) / all / rounds.Count(x => x.Planting.Id == r.Planting.Id),
                     }
                 ),
             ]

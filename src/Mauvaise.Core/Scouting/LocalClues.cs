@@ -15,6 +15,9 @@ public static class LocalClues
     private const double SameBed = 2.5;
     private const double SameGarden = 1.4;
 
+    /// <summary>On a bed that lies close by on the plan (assumed).</summary>
+    private const double CloseBy = 1.9;
+
     /// <summary>Scorch shows within this many days of a spray.</summary>
     private const int ScorchDays = 5;
     private const double AfterSpray = 3;
@@ -81,9 +84,11 @@ public static class LocalClues
 
     private static Clue? Neighbour(GardenSnapshot garden, Planting planting, IReadOnlyList<(Observation Seen, Planting Planting)> named)
     {
+        var here = garden.PlaceOf(planting);
         var near = named
             .Where(x => x.Planting.Id != planting.Id && x.Seen.LeavesAffected > 0 && x.Seen.At > garden.Now.AddDays(-NeighbourDays))
             .OrderByDescending(x => x.Planting.PlaceId == planting.PlaceId)
+            .ThenByDescending(x => here.IsBeside(garden.PlaceOf(x.Planting)))
             .ThenByDescending(x => x.Seen.At)
             .FirstOrDefault();
         if (near.Planting is null)
@@ -97,7 +102,11 @@ public static class LocalClues
         var ago = Say.Ago(days);
         return near.Planting.PlaceId == planting.PlaceId
             ? new("neighbour", SameBed, Say.Of("scouting.onTheInTheSameBed", ("crop", crop), ("ago", ago)))
-            : new("neighbour", SameGarden, Say.Of("scouting.onThe", ("crop", crop), ("place", place), ("ago", ago)));
+            : new(
+                "neighbour",
+                here.IsBeside(garden.PlaceOf(near.Planting)) ? CloseBy : SameGarden,
+                Say.Of("scouting.onThe", ("crop", crop), ("place", place), ("ago", ago))
+            );
     }
 
     private static Clue? HereBefore(Planting planting, IReadOnlyList<(Observation Seen, Planting Planting)> named)

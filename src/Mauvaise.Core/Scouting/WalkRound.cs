@@ -37,6 +37,9 @@ public static class WalkRound
     private const double TroubleWeight = 0.7;
     private const double PressureWeight = 0.8;
 
+    /// <summary>Places that are no further apart than this matter as much (assumed).</summary>
+    private const double SameUrgency = 0.5;
+
     /// <summary>A disease seen this many days back still sends its place to the end of the round.</summary>
     private const int CarriedDays = 10;
 
@@ -57,8 +60,21 @@ public static class WalkRound
                 .OrderBy(x => x.Carries)
                 .ThenByDescending(x => Math.Round(x.Stop.Urgency, 6))
                 .ThenBy(x => x.Stop.Place.Order)
-                .Select(x => x.Stop),
+                .GroupBy(x => (x.Carries, Band: Math.Floor(x.Stop.Urgency / SameUrgency)))
+                .Aggregate(new List<PlaceStop>(), (way, band) => [.. way, .. Nearest(way.LastOrDefault()?.Place, [.. band.Select(x => x.Stop)])]),
         ];
+    }
+
+    /// <summary>Among what matters as much, each place is the next one from the last, where the plan of the beds says where they lie.</summary>
+    private static IEnumerable<PlaceStop> Nearest(Place? from, List<PlaceStop> stops)
+    {
+        while (stops.Count > 0)
+        {
+            var next = stops.MinBy(s => from?.DistanceM(s.Place) ?? 0)!;
+            stops.Remove(next);
+            from = next.Place;
+            yield return next;
+        }
     }
 
     /// <summary>Minutes that a walk past so many places takes, as this garden has shown.</summary>

@@ -102,7 +102,16 @@ public sealed record Finding(
         Garden.Garden.DiseaseApproach == DiseaseApproach.CleanThenProtect && way.Option?.Material.Group == KnownIds.Modes.Oxidiser;
 
     /// <summary>"12 % of leaves with black bean aphid, line 20 %".</summary>
-    public string Told => Say.Of("ways.ofLeavesWithLine", ("share", Say.In(Share * 100, "0")), ("name", Name), ("share2", Say.In(Line.Share * 100, "0")));
+    public string Told =>
+        Seen.Plants is { Count: > 0 } plants
+            ? Say.Of(
+                "ways.ofPlantsWithLine",
+                ("share", Say.In(Share * 100, "0")),
+                ("plants", SinglePlants.Told(plants)),
+                ("name", Name),
+                ("share2", Say.In(Line.Share * 100, "0"))
+            )
+            : Say.Of("ways.ofLeavesWithLine", ("share", Say.In(Share * 100, "0")), ("name", Name), ("share2", Say.In(Line.Share * 100, "0")));
 
     public string Name =>
         Target is null ? Say.Of("scouting.somethingUnnamed")

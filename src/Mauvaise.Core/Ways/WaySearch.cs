@@ -37,7 +37,6 @@ internal sealed class WaySearch
     private readonly HalfDayHours hours;
     private readonly Scene? scene;
     private readonly PrunePlan? prune;
-    private readonly double litres;
     private readonly WayChoice choice;
 
     private WaySearch(Finding finding, Target target, int? leaves, HalfDayHours hours)
@@ -47,7 +46,6 @@ internal sealed class WaySearch
         var measure = f.Garden.Catalogue.Measure(KnownIds.Measures.Prune);
         var plan = measure.IsFor(target) && f.Against(measure) is null ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
         prune = plan is { TakeNow: > 0 } ? plan : null;
-        litres = SprayVolume.LitresFor(f.Garden, [f.Planting]);
         choice = new WayChoice(f, target, scene is not null);
     }
 
@@ -203,7 +201,7 @@ internal sealed class WaySearch
         [
             .. MaterialChoice
                 .Options(f.Garden, f.Planting, target)
-                .Where(o => o.Material.LabelOnly || o.Recipe.Form is Form.Spray or Form.Drench)
+                .Where(o => o.Material.LabelOnly || o.Recipe.Form is Form.Spray or Form.Drench or Form.Bait)
                 .Select(o => Rounds(o, [])),
         ];
 
@@ -304,7 +302,8 @@ internal sealed class WaySearch
             wait = Math.Max(wait, next.DayNumber - f.Garden.Today.DayNumber);
         }
 
-        var start = FirstHour(material, wait);
+        // Bait lies in wait whatever the hour.
+        var start = option.Recipe.Form == Form.Bait ? wait : FirstHour(material, wait);
         Way With(CourseShape shape)
         {
             var rounds = Shaped(option, first, shape, start, wait);
@@ -508,7 +507,13 @@ internal sealed class WaySearch
     /// <summary>Time in all, minutes.</summary>
     private double Minutes(Way way) =>
         way.Hands.Sum(h => h.Days.Count * WorkTime.OfHands(f.Garden, f.Planting, h.Measure, h.Measure.Id == KnownIds.Measures.Prune ? prune!.TakeNow : null))
-        + way.Sprays * WorkTime.OfTank(litres);
+        + way.SprayDays.Count * TankMinutes(way.Option)
+        + (way.After is { } after ? after.Days.Count * TankMinutes(after.Option) : 0);
+
+    private double TankMinutes(MaterialOption? option) => option is null ? 0 : WorkTime.OfTank(LitresOf(option.Recipe));
+
+    /// <summary>Litres of a round; 0 of what is dry.</summary>
+    private double LitresOf(Recipe recipe) => recipe.IsWet ? SprayVolume.SizeFor(f.Garden, recipe, [f.Planting]) : 0;
 
     /// <summary>What a way costs besides the crop that is lost.</summary>
     private double Besides(Way way, double minutes)
@@ -535,7 +540,7 @@ internal sealed class WaySearch
         var inMix = MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe);
         var helpers = Math.Min(1, (double)f.Helpers / f.Seen.LeavesLooked);
         return Costs.Tank
-            + litres * Costs.Litre
+            + LitresOf(option.Recipe) * Costs.Litre
             + Costs.Stress
             + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
             + (inMix.Any(m => MaterialChoice.IsTender(f.Crop, f.Planting, m)) ? Costs.Tender : 0)

@@ -129,7 +129,13 @@ internal static class ArchiveCheck
                 a.Places,
                 ("areaM2", p => p.AreaM2 is > 0 and <= 10_000, Say.Of("store.theAreaIsOver0")),
                 ("sunHours", p => p.SunHours is >= 0 and <= 24, Say.Of("store.hoursOfSunLieBetween0")),
-                ("pondDistanceM", p => p.PondDistanceM is null or >= 0, Say.Of("store.aDistanceIsNoLessThan"))
+                ("pondDistanceM", p => p.PondDistanceM is null or >= 0, Say.Of("store.aDistanceIsNoLessThan")),
+                ("reservoirLitres", p => p.ReservoirLitres is null or (> 0 and <= 100_000), Say.Of("store.aReservoirHolds")),
+                (
+                    "spotXM",
+                    p => p is { SpotAcrossM: null, SpotDownM: null } or { SpotAcrossM: >= 0 and <= Spot.Most, SpotDownM: >= 0 and <= Spot.Most },
+                    Say.Of("store.aSpotLiesOnThePlan")
+                )
             ),
             .. Wrong(
                 "plantings",
@@ -150,7 +156,8 @@ internal static class ArchiveCheck
                     Say.Of("store.noMoreLeavesCanBeAffected")
                 ),
                 ("helpers", o => o.Helpers >= 0 && o.Mummies >= 0, Say.Of("store.thereCanNotBeLessThan2")),
-                ("severityPercent", o => o.SeverityPercent is null or (>= 0 and <= 100), Say.Of("store.perCentLieBetween0"))
+                ("severityPercent", o => o.SeverityPercent is null or (>= 0 and <= 100), Say.Of("store.perCentLieBetween0")),
+                ("plants", o => o.Plants is null || SinglePlants.Read(o.Plants) is not null, Say.Of("store.plantsAreNumbers"))
             ),
             .. Wrong(
                 "batches",
@@ -163,6 +170,11 @@ internal static class ArchiveCheck
                 "applications",
                 a.Applications,
                 ("treated", x => x.Treated.TrueForAll(t => plantings.Contains(t.PlantingId)), Say.Of("store.thereIsNoSuchPlanting")),
+                (
+                    "treated.plants",
+                    x => x.Treated.TrueForAll(t => t.Plants is null || SinglePlants.Read(t.Plants) is not null),
+                    Say.Of("store.plantsAreNumbers")
+                ),
                 ("treated.shareWetted", x => x.Treated.TrueForAll(t => t.ShareWetted is >= 0 and <= 1), Say.Of("store.aShareLiesBetween0")),
                 ("litres", x => x.Litres >= 0, Say.Of("store.thereCanNotBeLessThan")),
                 ("batchId", x => x.BatchId is not { } b || batches.Contains(b), Say.Of("store.thereIsNoSuchBottle")),

@@ -125,6 +125,7 @@ public static class Writing
             NameIsGroup = o.NameIsGroup,
             OwnName = o.OwnName,
             Note = o.Note,
+            Plants = SinglePlants.Kept(o.Plants),
             Signs =
             [
                 .. o.Signs.Select(x => new ObservedSignRow
@@ -193,6 +194,7 @@ public static class Writing
                     ApplicationId = a.Id,
                     PlantingId = t.PlantingId,
                     ShareWetted = t.ShareWetted,
+                    Plants = SinglePlants.Kept(t.Plants),
                 }),
             ],
         };

@@ -383,7 +383,9 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             p.MaxTimes,
             p.DaysBetween,
             p.DaysToWait,
-            p.Retired
+            p.Retired,
+            p.Form,
+            p.Per
         );
 
     public static OwnKind ToOwnKind(OwnKindRow k) => new(k.Id, k.Of, k.Name, k.Like, k.Retired);
@@ -408,7 +410,21 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
         ];
 
     private static Place ToPlace(PlaceRow p) =>
-        new(p.Id, p.Name, p.Kind, p.AreaM2, p.SunHours, p.Watering, p.SunFrom, p.SunTo, p.Stance, p.PondDistanceM, p.Order);
+        new(
+            p.Id,
+            p.Name,
+            p.Kind,
+            p.AreaM2,
+            p.SunHours,
+            p.Watering,
+            p.SunFrom,
+            p.SunTo,
+            p.Stance,
+            p.PondDistanceM,
+            p.Order,
+            p.ReservoirLitres,
+            p is { SpotAcrossM: { } x, SpotDownM: { } y } ? new Spot(x, y) : null
+        );
 
     public static Observation ToObservation(ObservationRow o) =>
         new(
@@ -430,7 +446,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             o.Named,
             o.NameIsGroup,
             o.Note,
-            o.OwnName
+            o.OwnName,
+            SinglePlants.Read(o.Plants)
         );
 
     public static Batch ToBatch(BatchRow b) =>
@@ -487,7 +504,7 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             a.PerLitre,
             a.Litres,
             a.Target,
-            [.. a.Treated.Select(t => new Treated(t.PlantingId, t.ShareWetted))],
+            [.. a.Treated.Select(t => new Treated(t.PlantingId, t.ShareWetted, SinglePlants.Read(t.Plants)))],
             a.PatchTest,
             a.Note,
             a.MemberId,

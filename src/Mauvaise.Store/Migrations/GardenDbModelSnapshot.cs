@@ -907,6 +907,10 @@ namespace Mauvaise.Store.Migrations
                     b.Property<Guid>("PlantingId")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Plants")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Roots")
                         .IsRequired()
                         .HasMaxLength(32)
@@ -1176,6 +1180,15 @@ namespace Mauvaise.Store.Migrations
                     b.Property<double?>("PondDistanceM")
                         .HasColumnType("REAL");
 
+                    b.Property<double?>("ReservoirLitres")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("SpotAcrossM")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("SpotDownM")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Stance")
                         .HasMaxLength(32)
                         .HasColumnType("TEXT");
@@ -1304,6 +1317,11 @@ namespace Mauvaise.Store.Migrations
                     b.Property<double>("DoseLow")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("Form")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<Guid>("GardenId")
                         .HasColumnType("TEXT");
 
@@ -1317,6 +1335,11 @@ namespace Mauvaise.Store.Migrations
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Per")
+                        .IsRequired()
+                        .HasMaxLength(32)
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("Retired")
@@ -1592,6 +1615,10 @@ namespace Mauvaise.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<Guid>("PlantingId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Plants")
+                        .HasMaxLength(200)
                         .HasColumnType("TEXT");
 
                     b.Property<double>("ShareWetted")

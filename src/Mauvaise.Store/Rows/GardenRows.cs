@@ -62,6 +62,13 @@ public sealed class PlaceRow
     public TimeOnly? SunTo { get; set; }
     public Stance? Stance { get; set; }
     public double? PondDistanceM { get; set; }
+
+    /// <summary>Water that goes round; null where there is none.</summary>
+    public double? ReservoirLitres { get; set; }
+
+    /// <summary>Its middle on the plan; both null while nobody put it there.</summary>
+    public double? SpotAcrossM { get; set; }
+    public double? SpotDownM { get; set; }
     public int Order { get; set; }
 }
 
@@ -120,6 +127,8 @@ public sealed class ProductRow
     public int? DaysBetween { get; set; }
     public int? DaysToWait { get; set; }
     public bool Retired { get; set; }
+    public Form Form { get; set; }
+    public DosedPer Per { get; set; }
 }
 
 /// <summary>A recipe that the household heard. Never deleted once records may name it: it is retired.</summary>

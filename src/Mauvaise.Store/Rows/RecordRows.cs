@@ -29,6 +29,9 @@ public sealed class ObservationRow
     /// <summary>What the gardener calls it, where the catalogue has no name.</summary>
     public string? OwnName { get; set; }
     public string? Note { get; set; }
+
+    /// <summary>Numbers of the affected plants with commas between, where plants were counted; null for leaves.</summary>
+    public string? Plants { get; set; }
     public List<ObservedSignRow> Signs { get; set; } = [];
 }
 
@@ -111,6 +114,9 @@ public sealed class TreatedRow
     public Guid ApplicationId { get; set; }
     public Guid PlantingId { get; set; }
     public double ShareWetted { get; set; }
+
+    /// <summary>Numbers of the plants that were treated, with commas between; null for all.</summary>
+    public string? Plants { get; set; }
 }
 
 public sealed class CheckBackRow

@@ -51,6 +51,7 @@ public static class BenchEndpoints
         double? bottlePercent,
         DateTimeOffset? at,
         bool? patchTest,
+        int[] plants,
         GardenTools tools,
         CancellationToken stop
     )
@@ -63,7 +64,13 @@ public static class BenchEndpoints
         var checks = BenchOrder
             .Check(s, planting, target, recipe, add, soap, dose, bottlePercent, new Checks())
             .That(EnumWords.TryRead(step ?? "gentle", out DoseStep doseStep), "step", "step-unknown", Say.Of("bench.theDoseIsGentleUsual"))
-            .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", Say.Of("bench.chooseOneOfTheGardensSprayers"));
+            .That(sprayer is null || s.Sprayers.Any(x => x.Id == sprayer), "sprayer", "sprayer-unknown", Say.Of("bench.chooseOneOfTheGardensSprayers"))
+            .That(
+                plants.Length == 0 || (planting is [var one] && s.FindPlanting(one) is { } grown && SinglePlants.AreOf(grown, plants)),
+                "plants",
+                "plants-not-theirs",
+                Say.Of("bench.plantsAreOfOne")
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -74,7 +81,7 @@ public static class BenchEndpoints
         var chosen = (recipe is null ? null : s.Catalogue.FindRecipe(recipe))
             ?? s.Catalogue.FindRecipe(options.FirstOrDefault(o => o.Allowed)?.Recipe ?? "")
             ?? s.Catalogue.RecipeFor(KnownIds.Materials.InsecticidalSoap)!;
-        var fill = Fill(s, chosen, plantings, sprayer, size, patchTest == true);
+        var fill = Fill(s, chosen, plantings, plants, sprayer, size, patchTest == true);
         if (!(fill.Size > 0 && (size ?? fill.Size) <= Mix.MostOf(chosen.IsWet)))
         {
             return new Checks().That(false, "size", "size-range", BenchOrder.SizeRange(chosen.IsWet)).Problem();
@@ -94,18 +101,25 @@ public static class BenchEndpoints
             made = MixDeeds.Make(s, ask, spoons);
         }
 
-        return TypedResults.Ok(Answer(s, ask, made, options, plantings, fill));
+        return TypedResults.Ok(Answer(s, ask, made, options, plantings, fill) with { Plants = plantings is [var single] ? PlantsOf(s, single) : null });
     }
+
+    /// <summary>Which plants of a planting the latest look found sick; null where plants were not counted.</summary>
+    private static BenchPlants? PlantsOf(GardenSnapshot s, Planting planting) =>
+        SinglePlants.Fits(planting) && s.LatestLook(planting.Id).FirstOrDefault(o => o.Plants is { Count: > 0 })?.Plants is { } sick
+            ? new BenchPlants(planting.Count!.Value, sick, SinglePlants.WithNeighbours(sick, planting.Count.Value))
+            : null;
 
     /// <summary>How much goes into which vessel.</summary>
     /// <param name="Needed">For the plantings.</param>
     private sealed record Filling(double Needed, double Size, Sprayer? Sprayer, double VesselLitres, int Tanks);
 
     /// <summary>The smallest sprayer that holds it all, or equal fillings of the one that was chosen; dips and drenches take any bucket.</summary>
-    private static Filling Fill(GardenSnapshot s, Recipe recipe, List<Planting> plantings, Guid? sprayer, double? size, bool patchTest)
+    private static Filling Fill(GardenSnapshot s, Recipe recipe, List<Planting> plantings, int[] plants, Guid? sprayer, double? size, bool patchTest)
     {
         var needed =
             patchTest ? SprayVolume.PatchTestLitres
+            : plants.Length > 0 ? SprayVolume.SizeFor(s, recipe, plantings[0], plants)
             : plantings.Count > 0 ? SprayVolume.SizeFor(s, recipe, plantings)
             : 1;
         var wanted = size ?? needed;
@@ -167,10 +181,10 @@ public static class BenchEndpoints
                 doses.Ceiling
             ),
             fill.Needed,
-            Bottles.SizeText(s, doses.Per, fill.Needed),
+            MixSize.Text(s, doses.Per, fill.Needed),
             fill.Size,
-            Bottles.SizeUnit(doses.Per),
-            Bottles.SizeText(s, doses.Per, fill.Size),
+            MixSize.Unit(doses.Per),
+            MixSize.Text(s, doses.Per, fill.Size),
             doses.Per == DosedPer.Litre ? TankVolume.Beside(fill.Size, s.Garden.Kitchen) : null,
             fill.Sprayer?.Id,
             fill.VesselLitres,
@@ -213,6 +227,11 @@ public static class BenchEndpoints
         if (Rinsing.First(s, fill.Sprayer, inMix) is { } rinse)
         {
             notes.Insert(0, rinse);
+        }
+
+        foreach (var rack in plantings.Select(s.PlaceOf).Distinct().Where(p => mix.Recipe.Form == Form.Drench && p.ReservoirLitres is not null))
+        {
+            notes.Add(Say.Of("bench.intoTheReservoir", ("place", rack.Name), ("litres", TankVolume.Text(rack.ReservoirLitres!.Value, s.Garden.Kitchen))));
         }
 
         var waxy = plantings.Select(p => s.Catalogue.Crop(p.Crop)).Where(c => c.HardToWet).Select(c => c.Name.InSentence()).Distinct().ToList();

@@ -106,7 +106,16 @@ public sealed record BenchAnswer(
     double MixedLifeHours,
     int? DaysToWait,
     DateTimeOffset? At
-);
+)
+{
+    /// <summary>Plants of the one planting that were found sick one by one; null where they were not.</summary>
+    public BenchPlants? Plants { get; init; }
+}
+
+/// <param name="All">How many plants there are.</param>
+/// <param name="Sick">Their numbers.</param>
+/// <param name="WithNeighbours">With those next to them.</param>
+public sealed record BenchPlants(int All, IReadOnlyList<int> Sick, IReadOnlyList<int> WithNeighbours);
 
 /// <summary>A mix that was really made.</summary>
 /// <param name="Size">Litres of finished spray; square metres, plants or stations for what is dosed by them.</param>

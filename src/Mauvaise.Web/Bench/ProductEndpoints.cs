@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Words;
 using Mauvaise.Store;
 using Mauvaise.Store.Loading;
@@ -28,13 +29,17 @@ public sealed record ProductAnswer(
     int? MaxTimes,
     int? DaysBetween,
     int? DaysToWait,
-    bool Retired
+    bool Retired,
+    Form Form,
+    DosedPer Per
 );
 
 /// <summary>What a label says. The id is the address's.</summary>
 /// <param name="Like">Material of the catalogue it is a make of; null for something else, which then names what it works on.</param>
 /// <param name="Unit">"ml" or "g" a litre.</param>
 /// <param name="AddTo">The dose is added to a litre of water, not made up to a litre.</param>
+/// <param name="Form">How it reaches the trouble.</param>
+/// <param name="Per">What the doses are for: a litre of what is mixed, else a square metre, a plant or a station.</param>
 public sealed record ProductChange(
     string Name,
     string? Like,
@@ -47,7 +52,9 @@ public sealed record ProductChange(
     int? DaysBetween = null,
     int? DaysToWait = null,
     bool Retired = false,
-    Guid? MemberId = null
+    Guid? MemberId = null,
+    Form Form = Form.Spray,
+    DosedPer Per = DosedPer.Litre
 );
 
 /// <summary>The garden's own materials: a label beats the catalogue.</summary>
@@ -68,16 +75,21 @@ public static class ProductEndpoints
                     p.Like is null ? null : s.Catalogue.FindMaterial(p.Like)?.Name,
                     p.WorksOn,
                     p.Unit,
-                    Say.Of("bench.doseDose2To", ("dose", Figure.Dose(p.DoseLow, p.Unit)), ("dose2", Figure.Dose(p.DoseHigh, p.Unit))),
+                    Say.Of("bench.doseDose2To", ("dose", Told(p, p.DoseLow)), ("dose2", Told(p, p.DoseHigh))),
                     p.DoseLow,
                     p.DoseHigh,
                     p.AddTo,
                     p.MaxTimes,
                     p.DaysBetween,
                     p.DaysToWait,
-                    p.Retired
+                    p.Retired,
+                    p.Form,
+                    p.Per
                 )),
         ];
+
+    private static string Told(OwnProduct p, double dose) =>
+        p.Per == DosedPer.Litre ? Figure.Dose(dose, p.Unit) : $"{Say.In(dose, "0.##")} {p.Unit} {MixGuards.Per(p.Per)}";
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Put(
         Guid gardenId,
@@ -109,6 +121,7 @@ public static class ProductEndpoints
                 "target-unknown",
                 Say.Of("bench.oneOfTheThingsItWorks")
             )
+            .That(Recipe.IsMixed(body.Form) == (body.Per == DosedPer.Litre), "per", "per-what", Say.Of("bench.aDoseIsForALitre"))
             .That(body.Unit is "ml" or "g", "unit", "unit-unknown", Say.Of("bench.aLabelsDoseIsInMl"))
             .That(body.DoseLow is > 0 and <= 500, "doseLow", "dose-range", Say.Of("bench.aDoseIsOver02"))
             .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", Say.Of("bench.theHighestDoseIsAtLeast"))
@@ -154,6 +167,8 @@ public static class ProductEndpoints
                 row.DaysBetween = body.DaysBetween;
                 row.DaysToWait = body.DaysToWait;
                 row.Retired = body.Retired;
+                row.Form = body.Form;
+                row.Per = body.Per;
             },
             stop
         );

@@ -400,6 +400,7 @@ public static class CheckBackEndpoints
 
         var looked = before.Part switch
         {
+            _ when before.Plants is not null => Say.Of("checkBacks.plants", ("n", before.LeavesLooked)),
             PlantPart.Unsaid => Say.Of("checkBacks.leaves", ("n", before.LeavesLooked)),
             PlantPart.Tips => Say.Of("checkBacks.tips", ("n", before.LeavesLooked)),
             PlantPart.NewLeaves => Say.Of("checkBacks.newLeaves", ("n", before.LeavesLooked)),

@@ -65,7 +65,7 @@ public static class CourseEndpoints
             .That(planting is not null, "plantingId", "planting-unknown", Say.Of("decide.chooseOneOfTheGardensPlantings"))
             .That(planting is null || planting.GrowsOn(s.Today), "plantingId", "planting-ended", Say.Of("decide.thisPlantingHasEndedNoCourse"))
             .That(target is not null, "target", "target-unknown", Say.Of("bench.thisPestOrDiseaseIsNot"))
-            .That(recipe is { Form: Form.Spray or Form.Drench }, "recipe", "recipe-unknown", Say.Of("decide.chooseASprayFromTheCatalogue"))
+            .That(recipe is { Form: Form.Spray or Form.Drench or Form.Bait }, "recipe", "recipe-unknown", Say.Of("decide.chooseASprayFromTheCatalogue"))
             .That(
                 target is null || material?.EffectOn(target) is not null,
                 "recipe",

@@ -150,7 +150,8 @@ public static class DecideEndpoints
                     taken.GetValueOrDefault(x.Code)?.Id,
                     taken.GetValueOrDefault(x.Code)?.State
                 )),
-            ]
+            ],
+            f.Seen.Plants is not null
         );
     }
 }

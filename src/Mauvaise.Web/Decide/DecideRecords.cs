@@ -37,6 +37,7 @@ public sealed record PruneAnswer(int Leaves, bool Counted, int Affected, int Tak
 /// <param name="Ways">What is worth comparing, the proposed one first; empty where there is nothing to weigh.</param>
 /// <param name="Drawn">The ways that can be drawn, in the order of <paramref name="Ways"/>.</param>
 /// <param name="WithoutHour">What is left while no hour of the coming days suits any mix; empty when one does.</param>
+/// <param name="ByPlant">Plants and not leaves were counted.</param>
 public sealed record LadderAnswer(
     Guid ObservationId,
     Guid PlantingId,
@@ -59,7 +60,8 @@ public sealed record LadderAnswer(
     IReadOnlyList<WayAnswer> Ways,
     IReadOnlyList<DrawnWay> Drawn,
     IReadOnlyList<LeftToDo> WithoutHour,
-    IReadOnlyList<LadderStepAnswer> Steps
+    IReadOnlyList<LadderStepAnswer> Steps,
+    bool ByPlant
 );
 
 /// <param name="SprayDays">Days from today.</param>

@@ -52,7 +52,9 @@ public static class GardenAnswers
             p.SunTo,
             s.StanceAt(p),
             p.Stance is not null,
-            [.. s.Growing.Where(x => x.PlaceId == p.Id).Select(x => Planting(s, x))]
+            [.. s.Growing.Where(x => x.PlaceId == p.Id).Select(x => Planting(s, x))],
+            p.ReservoirLitres,
+            p.Spot is { } spot ? new SpotAnswer(spot.AcrossM, spot.DownM) : null
         );
 
     public static PlantingAnswer Planting(GardenSnapshot s, Planting p)

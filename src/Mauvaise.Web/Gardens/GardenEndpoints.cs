@@ -32,6 +32,7 @@ public static class GardenEndpoints
         garden.MapPut("/settings", ChangeSettings);
         garden.MapPost("/places", AddPlace);
         garden.MapPut("/places/{placeId:guid}", ChangePlace);
+        garden.MapPut("/places/{placeId:guid}/spot", MovePlace);
         garden.MapPost("/plantings", AddPlanting);
         garden.MapPut("/plantings/{plantingId:guid}", ChangePlanting);
     }
@@ -249,6 +250,7 @@ public static class GardenEndpoints
         }
 
         var checks = CheckName(CheckGround(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
+            .That(IsReservoir(body.ReservoirLitres), "reservoirLitres", "reservoir-range", ReservoirRange())
             .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", Say.Of("gardens.theAreaIsOver0", ("area", Figure.Area(MostAreaM2))));
         if (!checks.Passed)
         {
@@ -268,9 +270,52 @@ public static class GardenEndpoints
                 row.SunHours = body.SunHours;
                 row.Watering = body.Watering;
                 row.PondDistanceM = body.PondDistanceM;
+                row.ReservoirLitres = body.ReservoirLitres;
                 row.SunFrom = body.SunFrom;
                 row.SunTo = body.SunTo;
             },
+            stop
+        );
+        return TypedResults.NoContent();
+    }
+
+    private const double MostReservoirLitres = 2000;
+
+    private static bool IsReservoir(double? litres) => litres is null or (> 0 and <= MostReservoirLitres);
+
+    private static string ReservoirRange() => Say.Of("gardens.theReservoirHolds", ("volume", Figure.Volume(MostReservoirLitres)));
+
+    /// <summary>Puts a place on the plan of the beds, or somewhere else on it.</summary>
+    private static async Task<Results<NoContent, ProblemHttpResult>> MovePlace(
+        Guid gardenId,
+        Guid placeId,
+        SpotChange body,
+        GardenTools tools,
+        CancellationToken stop
+    )
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Places.FirstOrDefault(p => p.Id == placeId) is not { } place)
+        {
+            return Problems.NotFound("place");
+        }
+
+        var checks = new Checks().That(
+            body is { AcrossM: >= 0 and <= Spot.Most, DownM: >= 0 and <= Spot.Most },
+            "acrossM",
+            "spot-range",
+            Say.Of("gardens.theSpotLies", ("figure", Figure.Length(Spot.Most)))
+        );
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var row = await tools.Db.Places.FirstAsync(p => p.Id == placeId, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            Say.Of("gardens.movedOnThePlan", ("place", place.Name)),
+            _ => (row.SpotAcrossM, row.SpotDownM) = (body.AcrossM, body.DownM),
             stop
         );
         return TypedResults.NoContent();
@@ -378,6 +423,7 @@ public static class GardenEndpoints
 
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
+            .That(IsReservoir(place?.ReservoirLitres), $"{path}reservoirLitres", "reservoir-range", ReservoirRange())
             .That(
                 place?.LengthM is > 0 and <= MostLengthM,
                 $"{path}lengthM",
@@ -422,6 +468,7 @@ public static class GardenEndpoints
             SunHours = p.SunHours,
             Watering = p.Watering,
             PondDistanceM = p.PondDistanceM,
+            ReservoirLitres = p.ReservoirLitres,
             SunFrom = p.SunFrom,
             SunTo = p.SunTo,
             Order = order,

@@ -26,6 +26,7 @@ public sealed record NewGarden(
 
 /// <param name="PondDistanceM">Null where no pond is near.</param>
 /// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
+/// <param name="ReservoirLitres">Water that goes round in it; null where there is none.</param>
 public sealed record NewPlace(
     Guid Id,
     string Name,
@@ -37,12 +38,14 @@ public sealed record NewPlace(
     double? PondDistanceM = null,
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
-    Guid? MemberId = null
+    Guid? MemberId = null,
+    double? ReservoirLitres = null
 );
 
 /// <summary>A place as it is now.</summary>
 /// <param name="PondDistanceM">Null where no pond is near.</param>
 /// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
+/// <param name="ReservoirLitres">Water that goes round in it; null where there is none.</param>
 public sealed record PlaceChange(
     string Name,
     PlaceKind Kind,
@@ -52,7 +55,8 @@ public sealed record PlaceChange(
     double? PondDistanceM = null,
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
-    Guid? MemberId = null
+    Guid? MemberId = null,
+    double? ReservoirLitres = null
 );
 
 /// <param name="Role">Null to leave it as it is; somebody new is a helper.</param>
@@ -181,8 +185,16 @@ public sealed record PlaceAnswer(
     TimeOnly? SunTo,
     Stance Stance,
     bool OwnStance,
-    IReadOnlyList<PlantingAnswer> Plantings
+    IReadOnlyList<PlantingAnswer> Plantings,
+    double? ReservoirLitres,
+    SpotAnswer? Spot
 );
+
+/// <summary>The middle of a place on the plan, m from the left and the top.</summary>
+public sealed record SpotAnswer(double AcrossM, double DownM);
+
+/// <summary>Where a place lies on the plan now.</summary>
+public sealed record SpotChange(double AcrossM, double DownM, Guid? MemberId = null);
 
 /// <param name="LikeCrop">The listed crop whose facts it goes by: itself, but for a crop of one's own.</param>
 /// <param name="LeftAlone">The word by which it is left alone on purpose; null when it is not.</param>

@@ -63,6 +63,7 @@ public static class Access
         [$"PUT {Garden}/settings"] = Right.Work,
         [$"POST {Garden}/places"] = Right.Work,
         [$"PUT {Garden}/places/{{placeId}}"] = Right.Work,
+        [$"PUT {Garden}/places/{{placeId}}/spot"] = Right.Work,
         [$"PUT {Garden}/places/{{placeId}}/stance"] = Right.Work,
         [$"POST {Garden}/plantings"] = Right.Work,
         [$"PUT {Garden}/plantings/{{plantingId}}"] = Right.Work,

@@ -2,6 +2,7 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
@@ -149,7 +150,7 @@ public static class LedgerEndpoints
                 let doses = s.Catalogue.Material(recipe.Active.Material).Doses
                 where doses is not null
                 orderby recipe.Name
-                select new DosedRecipe(recipe.Id, recipe.Name, Bottles.SizeUnit(doses.Per)),
+                select new DosedRecipe(recipe.Id, recipe.Name, MixSize.Unit(doses.Per)),
             ])
             : Problems.NotFound("garden");
 

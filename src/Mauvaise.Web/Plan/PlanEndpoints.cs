@@ -253,7 +253,7 @@ public static class PlanEndpoints
             s.Catalogue.Group(material.Group).Hatch,
             t.Step,
             t.Litres,
-            TankVolume.Text(t.Litres, s.Garden.Kitchen),
+            MixSize.Text(s, t.Recipe, t.Litres),
             Math.Max(1, (int)Math.Ceiling(t.Litres / largest - 1e-9)),
             t.Recipe.Shake,
             [.. t.Rounds.Select(r => Round(s, r))]

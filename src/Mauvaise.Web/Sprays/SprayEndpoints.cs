@@ -101,6 +101,13 @@ public static class SprayEndpoints
                 "litres-over-bottle",
                 Say.Of("sprays.theBottleHeldNoMoreCan", ("text", TankVolume.Text(left, s.Garden.Kitchen)))
             )
+            .That(
+                body.Plants is null
+                    || (body.PlantingIds is [var one] && s.FindPlanting(one) is { } grown && body.Plants.Count > 0 && SinglePlants.AreOf(grown, body.Plants)),
+                "plants",
+                "plants-not-theirs",
+                Say.Of("bench.plantsAreOfOne")
+            )
             .That(batch?.EmptiedAt is null, "batchId", "bottle-empty", Say.Of("sprays.thisBottleWasPouredAway"))
             .That(batch is null or { PatchTest: false } || body.PatchTest, "patchTest", "patch-only", Say.Of("sprays.thisBottleWasMixedForTwo"))
             .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", Say.Of("sprays.theBottleWasMixedAfter"))

@@ -51,6 +51,19 @@ public static class ObservationEndpoints
             CheckTrouble(s, checks, $"also[{i}].", body.LeavesLooked, trouble.LeavesAffected, trouble.SeverityPercent, trouble.Signs);
         }
 
+        checks.That(
+            body.Plants is null
+                || (
+                    s.FindPlanting(body.PlantingId) is { } grown
+                    && SinglePlants.AreOf(grown, body.Plants)
+                    && body.Plants.Count == body.LeavesAffected
+                    && body.LeavesLooked <= grown.Count
+                    && body.Also is null or []
+                ),
+            "plants",
+            "plants-not-theirs",
+            Say.Of("walk.plantsAreNumbered", ("most", SinglePlants.Most))
+        );
         var ids = (body.Also ?? []).Select(x => x.Id).Append(body.Id).ToList();
         checks.That(ids.Distinct().Count() == ids.Count, "also", "id-twice", Say.Of("walk.twoTroublesWereSent"));
         return CheckWhen(s, body, checks);
@@ -76,7 +89,8 @@ public static class ObservationEndpoints
             o.Signs,
             o.Named,
             NamedAs(s, o),
-            o.Note
+            o.Note,
+            o.Plants
         );
 
     /// <summary>The action line for what was last named on a planting, or for something without a name.</summary>

@@ -3,6 +3,7 @@ using Mauvaise.Core.Scouting;
 
 namespace Mauvaise.Web.Walk;
 
+/// <param name="Plants">Numbers of the affected plants, where plants and not leaves were counted; null otherwise.</param>
 public sealed record ObservationAnswer(
     Guid Id,
     Guid LookId,
@@ -22,7 +23,8 @@ public sealed record ObservationAnswer(
     IReadOnlyList<SeenSign> Signs,
     string? Named,
     string? NamedAs,
-    string? Note
+    string? Note,
+    IReadOnlyList<int>? Plants
 );
 
 /// <summary>A count against the action line, while it is being made.</summary>

@@ -13,7 +13,7 @@ import WriteOver from '@/kit/WriteOver.vue'
 const props = defineProps<{ place: Place }>()
 const emit = defineEmits<{ done: [] }>()
 const { memberId } = useGarden()
-const { name, kind, areaM2, sunHours, watering, pondDistanceM, sunFrom, sunTo } = props.place
+const { name, kind, areaM2, sunHours, watering, pondDistanceM, sunFrom, sunTo, reservoirLitres } = props.place
 const form = ref<Schemas['PlaceChange']>({
   name,
   kind,
@@ -23,6 +23,7 @@ const form = ref<Schemas['PlaceChange']>({
   pondDistanceM,
   sunFrom,
   sunTo,
+  reservoirLitres,
 })
 const saving = useGardenEdit((gardenId, headers) =>
   answer(

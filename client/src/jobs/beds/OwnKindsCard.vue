@@ -68,8 +68,8 @@ async function add() {
     <ul v-if="all?.length">
       <li v-for="k in all" :key="k.id" :class="{ soft: k.retired }">
         <span>
-          <strong>{{ k.name }}</strong>
-          <span class="soft">{{ tell('beds.aLike', { of: k.of, likeName: inSentence(k.likeName) }) }}</span>
+          <strong>{{ k.name }}</strong>,
+          {{ tell('beds.aLike', { of: k.of, likeName: inSentence(k.likeName) }) }}
         </span>
         <Button
           :label="k.retired ? tell('beds.offerItAgain') : tell('beds.putAway')"

@@ -14,6 +14,7 @@ import ChangePlanting from './ChangePlanting.vue'
 import GardenRoom from './GardenRoom.vue'
 import NewPlace from './NewPlace.vue'
 import NewPlanting from './NewPlanting.vue'
+import PlanOfBeds from './PlanOfBeds.vue'
 import { told } from '@/kit/household'
 
 const { garden, memberId } = useGarden()
@@ -92,6 +93,7 @@ const change = useGardenWrite(
       />
     </div>
     <NewPlace v-if="addingPlace" @done="addingPlace = false" />
+    <PlanOfBeds />
     <FieldError :problem="change.error.value" />
     <p v-if="known.places.length === 0" class="note">
       {{ tell('beds.noPlaceYetAddTheFirst') }}

@@ -57,6 +57,21 @@ const needed = computed(() => {
     ? tell('bench.wetsTheseLeaves', { size })
     : tell('bench.isWhatTheyTake', { size })
 })
+/** Sick plants alone, or with their neighbours, where plants were counted. */
+const plantChoices = computed(() => {
+  const plants = data.value?.plants
+  if (!plants) return []
+  return [
+    { value: '', label: tell('bench.allPlants', { all: plants.all }) },
+    { value: String(plants.sick), label: tell('bench.theSick', { plants: plants.sick.join(', ') }) },
+    {
+      value: String(plants.withNeighbours),
+      label: tell('bench.withNeighbours', { plants: plants.withNeighbours.join(', ') }),
+    },
+  ]
+})
+const read = (chosen: string) => (chosen === '' ? [] : chosen.split(',').map(Number))
+
 /** A new pairing is tried first: everything else about the mix is in order. */
 const patchFirst = computed(() => {
   const refused = data.value?.reasons.filter((r) => r.verdict === 'refused') ?? []
@@ -122,7 +137,8 @@ async function mixed() {
   const batch = await saving.mutateAsync().catch(() => null)
   if (!batch) return
   batchId.value = crypto.randomUUID()
-  await router.push({ name: 'spray', params: { batchId: batch.id } })
+  const plants = ask.value.plants.map(String)
+  await router.push({ name: 'spray', params: { batchId: batch.id }, query: { plants } })
 }
 </script>
 
@@ -142,6 +158,17 @@ async function mixed() {
     </div>
     <LeftoverBottles />
     <WhatFor :plantings="ask.planting" :target="ask.target" @change="change" />
+    <SelectButton
+      v-if="data?.plants"
+      class="plants"
+      :model-value="String(ask.plants)"
+      :options="plantChoices"
+      option-label="label"
+      option-value="value"
+      :allow-empty="false"
+      :aria-label="tell('bench.whichPlants')"
+      @update:model-value="change({ plants: read($event), size: undefined })"
+    />
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <p v-if="error" class="note stop" role="alert">{{ error.message }}</p>

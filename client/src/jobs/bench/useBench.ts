@@ -17,6 +17,8 @@ export interface BenchAsk {
   bottle?: number
   at?: string
   patch?: boolean
+  /** Numbers of the plants that it is for; all of them where there are none. */
+  plants: number[]
 }
 
 const steps: Schemas['DoseStep'][] = ['gentle', 'usual', 'strong']
@@ -46,6 +48,7 @@ export function useBench() {
     bottle: number('bottle'),
     at: one('at'),
     patch: one('patch') === 'true' || undefined,
+    plants: many('plants').map(Number).filter(Number.isInteger),
   }))
 
   /** Puts a change into the address; what becomes undefined leaves it. */
@@ -53,7 +56,7 @@ export function useBench() {
     const query = Object.fromEntries(
       Object.entries({ ...ask.value, ...more })
         .filter(([, v]) => v !== undefined)
-        .map(([k, v]) => [k, Array.isArray(v) ? v : String(v)]),
+        .map(([k, v]) => [k, Array.isArray(v) ? v.map(String) : String(v)]),
     )
     return router.replace({ query })
   }

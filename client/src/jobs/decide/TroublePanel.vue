@@ -71,12 +71,19 @@ const running = computed(() =>
       <p class="soft">
         {{
           remarked(
-            tell('decide.ofLeaves', {
-              leavesAffected: ladder.leavesAffected,
-              leavesLooked: ladder.leavesLooked,
-              at: day(ladder.at, zone),
-              stanceWords: inSentence(stanceWords[ladder.stance]),
-            }),
+            ladder.byPlant
+              ? tell('decide.ofPlants', {
+                  affected: ladder.leavesAffected,
+                  looked: ladder.leavesLooked,
+                  at: day(ladder.at, zone),
+                  stanceWords: inSentence(stanceWords[ladder.stance]),
+                })
+              : tell('decide.ofLeaves', {
+                  leavesAffected: ladder.leavesAffected,
+                  leavesLooked: ladder.leavesLooked,
+                  at: day(ladder.at, zone),
+                  stanceWords: inSentence(stanceWords[ladder.stance]),
+                }),
             ladder.helpers && tell('decide.helpers', { helpers: ladder.helpers }),
             ladder.ants !== 'none' && tell('decide.ants', { antsWords: antsWords[ladder.ants] }),
           )

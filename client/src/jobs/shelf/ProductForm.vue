@@ -3,10 +3,11 @@ import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
-import { computed, reactive } from 'vue'
+import { computed, reactive, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenEdit } from '@/garden/useGarden'
 import { useTargets } from '@/garden/useTargets'
+import { formWords, options, perWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import NumberField from '@/kit/NumberField.vue'
@@ -28,6 +29,17 @@ const form = reactive({
   maxTimes: props.product?.maxTimes ?? null,
   daysBetween: props.product?.daysBetween ?? null,
   daysToWait: props.product?.daysToWait ?? null,
+  form: props.product?.form ?? ('spray' as Schemas['Form']),
+  per: props.product?.per ?? ('litre' as Schemas['DosedPer']),
+})
+const forms = options(formWords).filter((f) => f.value !== 'wipe')
+/** What is mixed is dosed by the litre; what is dry is not. */
+const dry = computed(() => ['dust', 'bait', 'feed'].includes(form.form))
+const pers = options(perWords).filter((p) => p.value !== 'litre')
+watch(dry, (now) => {
+  form.per = now ? 'squareMetre' : 'litre'
+  form.unit = now ? 'g' : form.unit
+  form.addTo &&= !now
 })
 const likes = computed(() => [
   ...props.materials.filter((m) => !m.id.startsWith('own-')).map((m) => ({ id: m.id, name: m.name })),
@@ -53,13 +65,16 @@ const saving = useGardenEdit((gardenId, headers) =>
   ),
 )
 const closed = [() => emit('done'), () => undefined] as const
-const numbers = [
-  { field: 'doseLow', label: tell('shelf.lowestDoseALitre'), digits: 2 },
-  { field: 'doseHigh', label: tell('shelf.highestDoseALitre'), digits: 2 },
-  { field: 'maxTimes', label: tell('shelf.timesASeasonAtMost'), digits: 0 },
-  { field: 'daysBetween', label: tell('shelf.daysBetweenTwo'), digits: 0 },
-  { field: 'daysToWait', label: tell('shelf.daysBeforePicking'), digits: 0 },
-] as const
+const numbers = computed(() => {
+  const dose = { unit: form.unit, per: perWords[form.per] }
+  return [
+    { field: 'doseLow', label: tell('shelf.lowestDose', dose), digits: 2 },
+    { field: 'doseHigh', label: tell('shelf.highestDose', dose), digits: 2 },
+    { field: 'maxTimes', label: tell('shelf.timesASeasonAtMost'), digits: 0 },
+    { field: 'daysBetween', label: tell('shelf.daysBetweenTwo'), digits: 0 },
+    { field: 'daysToWait', label: tell('shelf.daysBeforePicking'), digits: 0 },
+  ] as const
+})
 </script>
 
 <template>
@@ -93,6 +108,10 @@ const numbers = [
           :selection-limit="8"
         />
       </div>
+      <SelectField v-model="form.form" :options="forms" :label="tell('shelf.howItIsGiven')" />
+      <SelectField v-if="dry" v-model="form.per" :options="pers" :label="tell('shelf.itsDoseIsFor')">
+        <FieldError :problem="saving.error.value" field="per" />
+      </SelectField>
       <SelectField
         v-model="form.unit"
         :options="['ml', 'g']"
@@ -113,12 +132,12 @@ const numbers = [
       </div>
     </div>
     <FieldError :problem="saving.error.value" field="worksOn" />
-    <label class="tick"
+    <label v-if="!dry" class="tick"
       ><input v-model="form.addTo" type="checkbox" /> {{ tell('shelf.theLabelAdds') }}</label
     >
     <FieldError
       :problem="saving.error.value"
-      :shown="['name', 'like', 'worksOn', ...numbers.map((n) => n.field)]"
+      :shown="['name', 'like', 'worksOn', 'per', ...numbers.map((n) => n.field)]"
     />
     <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <div class="actions">

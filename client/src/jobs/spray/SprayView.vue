@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { remarked, tell } from '@/language'
 import Button from 'primevue/button'
 import MultiSelect from 'primevue/multiselect'
 import SelectButton from 'primevue/selectbutton'
 import Textarea from 'primevue/textarea'
 import { computed, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import { options, stepWords, wettedPartWords } from '@/garden/words'
@@ -19,6 +19,14 @@ import NumberField from '@/kit/NumberField.vue'
 
 const props = defineProps<{ batchId: string }>()
 const router = useRouter()
+const route = useRoute()
+/** Numbers of the plants that the bench mixed for; none for all. */
+const plants = computed(() =>
+  [route.query.plants ?? []]
+    .flat()
+    .map(Number)
+    .filter((n) => n > 0),
+)
 const { garden, memberId, plantingOptions: places } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 
@@ -95,6 +103,7 @@ const saving = useGardenWrite((gardenId) => {
         at: earlier.value ? fromLocal(earlier.value, zone.value) : null,
         anyway: anyway.value,
         note: note.value || null,
+        plants: plants.value.length > 0 && where.value.length === 1 ? plants.value : null,
         memberId: memberId.value,
       },
     }),
@@ -148,11 +157,14 @@ const logged = computed(() => saving.data.value)
         <h1>{{ tell('ledger.logThisSpray') }}</h1>
         <p class="soft">
           {{
-            tell('spray.doseOn', {
-              recipeName: batch.recipeName,
-              stepWords: stepWords[batch.step],
-              for: batch.for.join(', '),
-            })
+            remarked(
+              tell('spray.doseOn', {
+                recipeName: batch.recipeName,
+                stepWords: stepWords[batch.step],
+                for: batch.for.join(', '),
+              }),
+              plants.length > 0 && tell('bench.theSick', { plants: plants.join(', ') }),
+            )
           }}
         </p>
       </div>

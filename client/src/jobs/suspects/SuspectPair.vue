@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
-import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
+import StageDrawing from '@/drawings/StageDrawing.vue'
 
 /** The two most likely side by side: the sign each is known by, its stages of life, and how to tell it. */
 defineProps<{ leaf: string; suspects: Schemas['SuspectAnswer'][] }>()
@@ -15,7 +15,7 @@ defineProps<{ leaf: string; suspects: Schemas['SuspectAnswer'][] }>()
         :leaf="leaf"
         :sign="s.drawing"
         :side="s.underside ? 'under' : 'upper'"
-        :size="120"
+        :size="150"
         :label="
           s.underside
             ? tell('suspects.onALeafSeenFromBelow', { it: s.name })
@@ -28,7 +28,7 @@ defineProps<{ leaf: string; suspects: Schemas['SuspectAnswer'][] }>()
         <span class="soft small">{{ s.howToTell }}</span>
         <span v-if="s.stages.length > 0" class="stages">
           <span v-for="stage in s.stages" :key="stage.name" class="soft small">
-            <CreatureDrawing :creature="stage.drawing" :size="46" />
+            <StageDrawing :creature="stage.drawing" :length-mm="stage.lengthMm" :tint="stage.tint" />
             {{ stage.name }}, {{ stage.where }}
           </span>
         </span>
@@ -60,7 +60,7 @@ figcaption {
 
 .stages {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(90px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(96px, 1fr));
   gap: 6px;
   margin-top: 6px;
 }

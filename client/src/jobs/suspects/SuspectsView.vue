@@ -110,11 +110,17 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
         <h1>{{ tell('suspects.whatIs', { where: data.observation.where }) }}</h1>
         <p v-if="garden" class="soft">
           {{
-            tell('suspects.ofLeaves', {
-              leavesAffected: data.observation.leavesAffected,
-              leavesLooked: data.observation.leavesLooked,
-              dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
-            })
+            data.observation.plants
+              ? tell('suspects.ofPlants', {
+                  affected: data.observation.leavesAffected,
+                  looked: data.observation.leavesLooked,
+                  dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
+                })
+              : tell('suspects.ofLeaves', {
+                  leavesAffected: data.observation.leavesAffected,
+                  leavesLooked: data.observation.leavesLooked,
+                  dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
+                })
           }}
         </p>
       </div>

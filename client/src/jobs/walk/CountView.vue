@@ -12,6 +12,7 @@ import ShareMeter from '@/kit/ShareMeter.vue'
 import FieldNotes from './FieldNotes.vue'
 import LookFirst from './LookFirst.vue'
 import PhotoPicker from './PhotoPicker.vue'
+import PlantGrid from './PlantGrid.vue'
 import SeverityPicker from './SeverityPicker.vue'
 import SignPicker from './SignPicker.vue'
 import TroubleTabs from './TroubleTabs.vue'
@@ -33,6 +34,12 @@ const look = useLook(props.plantingId)
 const { draft, chosen, looked, affected, trouble, found } = look
 const both = computed(() => draft.value.leaves.filter((leaf) => leaf === 3).length)
 const clean = computed(() => draft.value.leaves.filter((leaf) => leaf === 0).length)
+/** A planting with more plants is not counted one by one. */
+const mostPlants = 60
+const canBeSingle = computed(() => {
+  const count = planting.value?.count ?? 0
+  return count >= 2 && count <= mostPlants
+})
 const walk = useWalk()
 const stop = computed(() =>
   walk.all.value.flatMap((s) => s.plantings).find((p) => p.plantingId === props.plantingId),
@@ -80,7 +87,9 @@ async function goOn() {
         <h1>{{ planting.place.name }}: {{ inSentence(planting.cropName) }}</h1>
       </div>
       <LookFirst v-if="stop" :stop="stop" />
+      <PlantGrid v-if="draft.plants" v-model="draft.plants" />
       <CountPad
+        v-else
         :clean="clean"
         :affected="affected"
         :both="both"
@@ -90,9 +99,18 @@ async function goOn() {
       />
       <FieldError :problem="problem" field="leavesLooked" />
       <FieldError :problem="problem" field="leavesAffected" />
+      <FieldError :problem="problem" field="plants" />
+      <Button
+        v-if="canBeSingle"
+        :label="draft.plants ? tell('walk.leafByLeaf') : tell('walk.plantByPlant')"
+        variant="text"
+        size="small"
+        @click="look.byPlant(draft.plants ? null : (planting.count ?? 0))"
+      />
       <ShareMeter v-if="sample" :sample="sample" />
       <p v-else class="soft">{{ tell('walk.oneTapForEachLeafAbout') }}</p>
       <TroubleTabs
+        v-if="!draft.plants"
         v-model:chosen="chosen"
         :affected="affected"
         @add="look.addTrouble"
@@ -122,7 +140,7 @@ async function goOn() {
       </template>
       <PhotoPicker v-model="draft.photos" />
       <FieldNotes v-model="draft" />
-      <FieldError :problem="problem" :shown="['leavesLooked', 'leavesAffected', 'signs']" />
+      <FieldError :problem="problem" :shown="['leavesLooked', 'leavesAffected', 'plants', 'signs']" />
       <div class="save">
         <Button
           v-if="found"

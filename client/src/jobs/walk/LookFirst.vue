@@ -20,7 +20,7 @@ const { garden } = useGarden()
       </span>
       <span v-if="w.stages.length > 0" class="stages">
         <span v-for="s in w.stages" :key="s.name"
-          ><CreatureDrawing :creature="s.drawing" :size="42" /><span class="soft small">{{
+          ><CreatureDrawing :creature="s.drawing" :size="42" :tint="s.tint" /><span class="soft small">{{
             s.name
           }}</span></span
         >

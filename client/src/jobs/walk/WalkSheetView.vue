@@ -19,6 +19,7 @@ const on = computed(() => (garden.value ? day(garden.value.now, garden.value.tim
   <div class="page paper">
     <div class="actions no-print">
       <PrintButton size="large" :disabled="stops.length === 0" />
+      <RouterLink :to="{ name: 'walk-sheet-in' }">{{ tell('walk.typeInTheSheet') }}</RouterLink>
       <RouterLink :to="{ name: 'walk' }">{{ tell('walk.backToTheWalk') }}</RouterLink>
     </div>
     <header>

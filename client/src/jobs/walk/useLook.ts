@@ -13,6 +13,8 @@ export interface Trouble {
 export interface Look {
   /** Each leaf in the order it was turned over: 0 clean, 1 the first trouble, 2 the second, 3 both. */
   leaves: number[]
+  /** Where plants are counted: by number from 1, 0 not looked at, 1 clean, 2 affected; null for leaves. */
+  plants: number[] | null
   troubles: Trouble[]
   ants: Schemas['Ants']
   helpers: number
@@ -29,6 +31,7 @@ const emptyTrouble = (): Trouble => ({ id: crypto.randomUUID(), signs: [], sever
 
 export const emptyLook = (): Look => ({
   leaves: [],
+  plants: null,
   troubles: [emptyTrouble()],
   ants: 'none',
   helpers: 0,
@@ -50,11 +53,22 @@ export function useLook(name: string) {
   })
   /** The trouble whose signs are on screen. */
   const chosen = ref(0)
-  const looked = computed(() => draft.value.leaves.length)
-  const affected = computed(() => draft.value.troubles.map((_, i) => affectedBy(draft.value.leaves, i)))
+  /** Plants with a mark, by number. */
+  const marked = (mark: number) => (draft.value.plants ?? []).flatMap((m, i) => (m === mark ? [i + 1] : []))
+  const looked = computed(() =>
+    draft.value.plants ? marked(1).length + marked(2).length : draft.value.leaves.length,
+  )
+  const affected = computed(() =>
+    draft.value.plants
+      ? [marked(2).length]
+      : draft.value.troubles.map((_, i) => affectedBy(draft.value.leaves, i)),
+  )
   const trouble = computed(() => draft.value.troubles[chosen.value] ?? (draft.value.troubles[0] as Trouble))
   const found = computed(
-    () => draft.value.leaves.some((leaf) => leaf > 0) || draft.value.troubles.some((t) => t.signs.length > 0),
+    () =>
+      (affected.value[0] ?? 0) > 0 ||
+      draft.value.leaves.some((leaf) => leaf > 0) ||
+      draft.value.troubles.some((t) => t.signs.length > 0),
   )
 
   return {
@@ -64,6 +78,12 @@ export function useLook(name: string) {
     affected,
     trouble,
     found,
+    /** Turns to counting plants, or back to leaves. */
+    byPlant(count: number | null) {
+      draft.value.plants = count === null ? null : Array<number>(count).fill(0)
+      draft.value.troubles.splice(1)
+      chosen.value = 0
+    },
     add: (leaf: number, times = 1) => draft.value.leaves.push(...Array<number>(times).fill(leaf)),
     back: () => draft.value.leaves.pop(),
     toggleSign(sign: string) {
@@ -92,9 +112,9 @@ export function useLook(name: string) {
       memberId: string | null,
       walkId: string | null = null,
     ): Schemas['NewObservation'] {
-      const { leaves, troubles, note, ants, helpers, mummies, part, side, roots } = draft.value
+      const { plants, troubles, note, ants, helpers, mummies, part, side, roots } = draft.value
       const [first = emptyTrouble(), ...rest] = troubles.map((t, i) => {
-        const leavesAffected = affectedBy(leaves, i)
+        const leavesAffected = affected.value[i] ?? 0
         return {
           id: t.id,
           leavesAffected,
@@ -107,7 +127,8 @@ export function useLook(name: string) {
         plantingId,
         memberId,
         walkId,
-        leavesLooked: leaves.length,
+        leavesLooked: looked.value,
+        plants: plants && marked(2),
         ants,
         helpers,
         mummies,

@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { tell } from '@/language'
+import { useElementSize } from '@vueuse/core'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { answer, api } from '@/api/client'
+import { useGarden, useGardenWrite, type Place } from '@/garden/useGarden'
+import FieldError from '@/kit/FieldError.vue'
+import { told } from '@/kit/household'
+
+/** The garden from above, to be arranged by hand. Places are drawn by their area; their middle is what is kept. */
+const { garden, memberId } = useGarden()
+const nearM = 3
+const step = 0.5
+const placed = computed(() => garden.value?.places.filter((p) => p.spot) ?? [])
+const unplaced = computed(() => garden.value?.places.filter((p) => !p.spot) ?? [])
+
+/** Where a place is while it is being moved, before it is kept. */
+const held = ref<{ id: string; acrossM: number; downM: number; from: [number, number] | null }>()
+const spotOf = (p: Place) => (held.value?.id === p.id ? held.value : p.spot) ?? { acrossM: 0, downM: 0 }
+const sides = (p: Place) => {
+  const width = Math.sqrt(p.areaM2 * 1.6)
+  return { width, height: p.areaM2 / width }
+}
+/** Metres that the drawing shows: all that lies on it, and room to move. */
+const size = computed(() => {
+  const room = (of: (p: Place) => number) => Math.max(8, ...placed.value.map(of)) + 4
+  return {
+    width: room((p) => (p.spot?.acrossM ?? 0) + sides(p).width / 2),
+    height: room((p) => (p.spot?.downM ?? 0) + sides(p).height / 2),
+  }
+})
+
+const moving = useGardenWrite(
+  (gardenId, { id, acrossM, downM }: { id: string; acrossM: number; downM: number }) =>
+    answer(
+      api.PUT('/api/gardens/{gardenId}/places/{placeId}/spot', {
+        params: { path: { gardenId, placeId: id } },
+        body: { acrossM, downM, memberId: memberId.value },
+      }),
+    ),
+)
+const half = (m: number) => Math.max(0, Math.round(m / step) * step)
+async function keep() {
+  const at = held.value
+  if (!at) return
+  await moving
+    .mutateAsync({ id: at.id, acrossM: half(at.acrossM), downM: half(at.downM) })
+    .catch(() => undefined)
+  held.value = undefined
+}
+
+const plan = ref<SVGSVGElement>()
+const { width: drawn } = useElementSize(plan)
+/** Names keep their size on every screen: metres that 13 pixels cover now. */
+const lineM = computed(() => (13 * size.value.width) / (drawn.value || 1000))
+/** A name stands in its bed where it fits, else word by word below. */
+const lettersFit = (p: Place) => sides(p).width / (lineM.value * 0.62)
+const name = (p: Place) =>
+  p.name.length <= lettersFit(p)
+    ? [{ word: p.name, y: lineM.value * 0.35 }]
+    : p.name.split(' ').map((word, i) => ({ word, y: sides(p).height / 2 + lineM.value * (1.1 + i * 1.1) }))
+function metres(event: PointerEvent): [number, number] {
+  const box = plan.value?.getBoundingClientRect()
+  if (!box) return [0, 0]
+  return [
+    ((event.clientX - box.left) / box.width) * size.value.width,
+    ((event.clientY - box.top) / box.height) * size.value.height,
+  ]
+}
+function take(event: PointerEvent, p: Place) {
+  const [x, y] = metres(event)
+  const { acrossM, downM } = spotOf(p)
+  held.value = { id: p.id, acrossM, downM, from: [x - acrossM, y - downM] }
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+}
+function drag(event: PointerEvent) {
+  if (!held.value?.from) return
+  const [x, y] = metres(event)
+  held.value = {
+    ...held.value,
+    acrossM: Math.max(0, x - held.value.from[0]),
+    downM: Math.max(0, y - held.value.from[1]),
+  }
+}
+const arrows: Record<string, [number, number]> = {
+  ArrowLeft: [-step, 0],
+  ArrowRight: [step, 0],
+  ArrowUp: [0, -step],
+  ArrowDown: [0, step],
+}
+function push(event: KeyboardEvent, p: Place) {
+  const by = arrows[event.key]
+  if (!by) return
+  event.preventDefault()
+  const { acrossM, downM } = spotOf(p)
+  held.value = {
+    id: p.id,
+    acrossM: Math.max(0, acrossM + by[0]),
+    downM: Math.max(0, downM + by[1]),
+    from: null,
+  }
+}
+/** Beside what lies there already. */
+const put = (p: Place) =>
+  moving.mutate({ id: p.id, acrossM: half(sides(p).width / 2 + 1), downM: half(size.value.height) })
+</script>
+
+<template>
+  <details v-if="garden && garden.places.length > 1" class="card">
+    <summary>
+      <strong>{{ tell('beds.thePlan') }}</strong>
+    </summary>
+    <p class="soft small">{{ tell('beds.thePlanHint', { near: told('length', nearM) }) }}</p>
+    <svg
+      v-if="placed.length"
+      ref="plan"
+      class="plan"
+      :viewBox="`0 0 ${size.width} ${size.height}`"
+      @pointermove="drag"
+      @pointerup="keep"
+      @pointercancel="held = undefined"
+    >
+      <g
+        v-for="p in placed"
+        :key="p.id"
+        class="bed"
+        :class="{ held: held?.id === p.id }"
+        role="button"
+        tabindex="0"
+        :aria-label="
+          tell('beds.onThePlan', {
+            name: p.name,
+            x: told('length', spotOf(p).acrossM),
+            y: told('length', spotOf(p).downM),
+          })
+        "
+        :transform="`translate(${spotOf(p).acrossM} ${spotOf(p).downM})`"
+        @pointerdown="take($event, p)"
+        @keydown="push($event, p)"
+        @keyup="keep"
+      >
+        <rect
+          :x="-sides(p).width / 2"
+          :y="-sides(p).height / 2"
+          :width="sides(p).width"
+          :height="sides(p).height"
+          rx="0.15"
+        />
+        <text text-anchor="middle" :font-size="lineM">
+          <tspan v-for="line in name(p)" :key="line.word" x="0" :y="line.y">{{ line.word }}</tspan>
+        </text>
+      </g>
+    </svg>
+    <FieldError :problem="moving.error.value" />
+    <p v-if="unplaced.length" class="actions">
+      <Button
+        v-for="p in unplaced"
+        :key="p.id"
+        :label="tell('beds.putOnThePlan', { name: p.name })"
+        size="small"
+        variant="outlined"
+        @click="put(p)"
+      />
+    </p>
+  </details>
+</template>
+
+<style scoped>
+.plan {
+  display: block;
+  width: 100%;
+  max-height: 70vh;
+  border: 1px solid var(--line);
+  background: var(--surface);
+}
+
+.bed {
+  cursor: grab;
+  touch-action: none;
+}
+
+.bed rect {
+  fill: var(--leaf-soft);
+  stroke: var(--leaf-line);
+  stroke-width: 0.08;
+}
+
+.bed.held rect,
+.bed:focus-visible rect {
+  stroke: var(--mauve);
+  stroke-width: 0.16;
+}
+
+.bed text {
+  fill: var(--ink);
+  font-family: var(--heading);
+  font-weight: 600;
+  pointer-events: none;
+}
+</style>
