@@ -29,6 +29,7 @@ const planting: Schemas['PlantingAnswer'] = {
   lastSeen: null,
   picks: [],
   leftAlone: null,
+  apartUntil: null,
 }
 
 const typed: Scale[] = []

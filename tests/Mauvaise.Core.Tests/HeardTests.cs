@@ -148,6 +148,14 @@ public class HeardTests
     [InlineData("1 tsp neem per litre and 1 tsp soap per litre", 1)]
     public void Two_recipes_are_told_from_two_steps(string text, int recipes) => Assert.Equal(recipes, Judge(text).Heard.Recipes);
 
+    [Theory]
+    [InlineData("two tablespoons of neem oil and one of castile soap in a gallon of water", 15.0)]
+    [InlineData("2 tsp of neem oil, half of castile soap, 1 litre of water", 2.5)]
+    [InlineData("dos cucharadas de aceite de neem y una de jabón líquido en 4 litros de agua", 15.0)]
+    [InlineData("one of castile soap in a litre of water", null)]
+    public void What_has_no_unit_of_its_own_has_the_one_before(string text, double? soapMl) =>
+        Assert.Equal(soapMl, Judge(text).Heard.Lines.First(l => l.Word?.Material == "castile-soap").Millilitres);
+
     [Fact]
     public void Bait_is_no_spray()
     {

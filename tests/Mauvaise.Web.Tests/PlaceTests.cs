@@ -1,11 +1,14 @@
 using System.Net;
 using System.Net.Http.Json;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Bench;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Places;
+using Mauvaise.Web.Suspects;
+using Mauvaise.Web.Walk;
 
 namespace Mauvaise.Web.Tests;
 
@@ -76,6 +79,60 @@ public sealed class PlaceTests : IAsyncLifetime
         Assert.Equal(20, (await PlaceAsync("Tower")).ReservoirLitres);
         Assert.Equal(20, (await http.GetFromJsonAsync<BenchAnswer>($"bench?planting={basil}&recipe=neem-drench", TestApp.Json, Stop))!.Size);
     }
+
+    [Fact]
+    public async Task A_planting_takes_its_records_along_and_its_old_place_tells_where_it_went()
+    {
+        var (tubs, rack) = (await PlaceAsync("Herb tubs"), await PlaceAsync("Window rack"));
+        var mint = tubs.Plantings.Single(p => p.Crop == "mint");
+        var look = new NewObservation(Guid.NewGuid(), mint.Id, 10, 4, Ants.None, 0, 0, [new SeenSign("small-insects", true)]);
+        await http.SendAsync("observations", look, HttpStatusCode.Created);
+        await http.SendPutAsync($"observations/{look.Id}/name", new NameGiven("peach-aphid"), HttpStatusCode.NoContent);
+        await http.SendPutAsync($"plantings/{mint.Id}/place", new PlantingMove(rack.Id, ApartUntil: new DateOnly(2026, 7, 30)), HttpStatusCode.NoContent);
+
+        Assert.DoesNotContain((await PlaceAsync("Herb tubs")).Plantings, p => p.Id == mint.Id);
+        Assert.Equal(new DateOnly(2026, 7, 30), (await PlaceAsync("Window rack")).Plantings.Single(p => p.Id == mint.Id).ApartUntil);
+        var here = await StoryAsync(rack.Id);
+        Assert.Contains(here.Chapters, c => c.PlantingId == mint.Id && c.Target == "peach-aphid");
+        Assert.Contains(here.Chapters.Where(c => c.PlantingId == mint.Id).SelectMany(c => c.Lines), l => l.Sentence == "Carried away from Herb tubs");
+        Assert.All((await StoryAsync(tubs.Id)).Chapters.Where(c => c.PlantingId == mint.Id), c => Assert.Equal("It was carried to Window rack.", c.Ending));
+        var round = (await http.GetFromJsonAsync<RoundAnswer>("round", TestApp.Json, Stop))!;
+        var last = round.Stops.SkipWhile(x => x.Place != "Window rack").ToList();
+        Assert.Equal("last: mint is kept apart until 30 July", last[0].Why[0]);
+        Assert.All(last, x => Assert.StartsWith("last: ", x.Why[0], StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public async Task What_is_kept_apart_stays_so_and_a_wrong_day_is_refused()
+    {
+        var (tubs, rack) = (await PlaceAsync("Herb tubs"), await PlaceAsync("Window rack"));
+        var mint = tubs.Plantings.Single(p => p.Crop == "mint");
+        await http.SendPutAsync($"plantings/{mint.Id}/place", new PlantingMove(tubs.Id, ApartUntil: new DateOnly(2026, 7, 30)), HttpStatusCode.NoContent);
+        var bought = Guid.NewGuid();
+        await http.SendAsync(
+            "plantings",
+            new NewPlanting(bought, rack.Id, "mint", null, new DateOnly(2026, 7, 10), GrowthStage.Young, false),
+            HttpStatusCode.Created
+        );
+        PlantingMove[] wrong =
+        [
+            new(tubs.Id),
+            new(Guid.NewGuid()),
+            new(rack.Id, new DateOnly(2026, 7, 9)),
+            new(rack.Id, new DateOnly(2026, 7, 17)),
+            new(rack.Id, ApartUntil: new DateOnly(2026, 7, 15)),
+        ];
+        foreach (var move in wrong)
+        {
+            await http.SendPutAsync($"plantings/{bought}/place", move, HttpStatusCode.BadRequest);
+        }
+
+        Assert.Contains((await PlaceAsync("Window rack")).Plantings, p => p.Id == bought && p.ApartUntil is null);
+        await http.SendPutAsync($"plantings/{mint.Id}/place", new PlantingMove(tubs.Id), HttpStatusCode.NoContent);
+        await http.SendPutAsync($"plantings/{bought}/place", new PlantingMove(tubs.Id), HttpStatusCode.NoContent);
+    }
+
+    private async Task<StoryAnswer> StoryAsync(Guid place) => (await http.GetFromJsonAsync<StoryAnswer>($"places/{place}/story", TestApp.Json, Stop))!;
 
     private async Task<PlaceAnswer> PlaceAsync(string name) =>
         (await http.GetFromJsonAsync<GardenAnswer>("", TestApp.Json, Stop))!.Places.Single(p => p.Name == name);

@@ -396,6 +396,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlantingMove"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/members/{memberId}": {
         parameters: {
             query?: never;
@@ -8973,6 +9013,8 @@ export interface components {
             picks: components["schemas"]["PickAnswer"][];
             /** Format: uuid */
             leftAlone: null | string;
+            /** Format: date */
+            apartUntil: null | string;
         };
         PlantingChange: {
             stage: components["schemas"]["GrowthStage"];
@@ -8992,6 +9034,16 @@ export interface components {
             until: null | string;
             /** Format: int32 */
             count: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PlantingMove: {
+            /** Format: uuid */
+            placeId: string;
+            /** Format: date */
+            on?: null | string;
+            /** Format: date */
+            apartUntil?: null | string;
             /** Format: uuid */
             memberId?: null | string;
         };
@@ -9841,7 +9893,7 @@ export interface components {
             ending: string;
         };
         /** @enum {unknown} */
-        StoryKind: "planted" | "found" | "clean" | "done" | "judged" | "picked" | "ended";
+        StoryKind: "planted" | "found" | "clean" | "done" | "judged" | "picked" | "carried" | "ended";
         StoryLineAnswer: {
             kind: components["schemas"]["StoryKind"];
             /** Format: date-time */

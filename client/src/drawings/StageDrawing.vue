@@ -31,14 +31,15 @@ const lifeSize = computed(() => (props.lengthMm * pixelsPerMm * box) / spanOf(pr
 <template>
   <span class="stage">
     <CreatureDrawing :creature="creature" :size="size" :tint="tint" />
-    <svg :width="size" height="8" aria-hidden="true">
-      <path :d="`M2 1v6M2 4h${barWidth}m0 -3v6`" />
-    </svg>
-    <span class="small">{{ tell('drawings.barOf', { length: bar?.told }) }}</span>
+    <span class="bar">
+      <svg :width="barWidth + 4" height="8" aria-hidden="true">
+        <path :d="`M2 1v6M2 4h${barWidth}m0 -3v6`" />
+      </svg>
+      {{ bar?.told }}
+    </span>
     <span v-if="lifeSize <= 260" class="life" :title="tell('drawings.asLargeAsLife')">
       <CreatureDrawing :creature="creature" :size="lifeSize" :tint="tint" />
     </span>
-    <span v-if="lifeSize <= 260" class="small">{{ tell('drawings.asLargeAsLife') }}</span>
   </span>
 </template>
 
@@ -54,6 +55,12 @@ path {
   fill: none;
   stroke: var(--ink);
   stroke-width: 1.4;
+}
+
+.bar {
+  display: flex;
+  gap: 4px;
+  align-items: center;
 }
 
 .life {

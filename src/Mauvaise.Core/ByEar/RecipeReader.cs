@@ -19,6 +19,9 @@ public sealed partial class RecipeReader
     private readonly GardenCatalogue catalogue;
     private readonly IReadOnlyList<(string Word, HeardWord Heard)> things;
 
+    /// <summary>The unit that was last told, for "two tablespoons of oil and one of soap".</summary>
+    private string lastUnit = "";
+
     private RecipeReader(GardenCatalogue catalogue, KitchenSystem kitchen, IEnumerable<HeardWord> described)
     {
         (this.catalogue, this.kitchen) = (catalogue, kitchen);
@@ -62,6 +65,15 @@ public sealed partial class RecipeReader
             : bare.Success ? 1
             : null;
         var unit = (amount.Success ? amount : bare).Groups["unit"].Value.TrimEnd('.');
+        if (unit.Length > 0)
+        {
+            lastUnit = unit;
+        }
+        else if (Again().IsMatch(plain))
+        {
+            unit = lastUnit;
+        }
+
         if (found is null)
         {
             return Rest(piece, plain, number, unit, whole);
@@ -306,6 +318,10 @@ public sealed partial class RecipeReader
         RegexOptions.IgnoreCase
     )]
     private static partial Regex OneOf();
+
+    /// <summary>"And one of soap": as many as told of what was told before.</summary>
+    [GeneratedRegex(@"^\s*(?:and|then|plus|add|also|\s)*" + SpokenNumber.Pattern + @"\s+(?:more\s+)?of\b", RegexOptions.IgnoreCase)]
+    private static partial Regex Again();
 
     [GeneratedRegex(@"^\s*(?:no|without|never|not|don't (?:use|add)|do not (?:use|add)|leave out)\b", RegexOptions.IgnoreCase)]
     private static partial Regex LeftOut();

@@ -146,9 +146,32 @@ public sealed record Place(
 }
 
 /// <summary>One crop in one place from a date to a date.</summary>
+/// <param name="PlaceId">Where it stands now.</param>
 /// <param name="Until">Last day, or null while it grows.</param>
-public sealed record Planting(Guid Id, Guid PlaceId, string Crop, string? Variety, DateOnly From, DateOnly? Until, int? Count, GrowthStage Stage, bool InFlower)
+/// <param name="ApartUntil">Last day on which it is kept apart, as what was bought or is sick; null when it is not.</param>
+public sealed record Planting(
+    Guid Id,
+    Guid PlaceId,
+    string Crop,
+    string? Variety,
+    DateOnly From,
+    DateOnly? Until,
+    int? Count,
+    GrowthStage Stage,
+    bool InFlower,
+    DateOnly? ApartUntil = null
+)
 {
+    /// <summary>Where it stood before, the first place first.</summary>
+    public IReadOnlyList<Stay> Earlier { get; init; } = [];
+
+    /// <summary>Kept apart on a day.</summary>
+    public bool IsApart(DateOnly on) => ApartUntil >= on;
+
+    /// <summary>The day on which it was last carried away from a place; null when it never stood there, or stands there now.</summary>
+    public DateOnly? LeftOn(Place place) =>
+        place.Id == PlaceId ? null : Earlier.Where(s => s.PlaceId == place.Id).Select(s => (DateOnly?)s.Until).LastOrDefault();
+
     /// <summary>True on every day from planting to the last day, both included.</summary>
     public bool GrowsOn(DateOnly date) => From <= date && (Until is null || date <= Until);
 }

@@ -154,6 +154,9 @@ public sealed record GardenSnapshot(
     /// <summary>All that grew at a place, ever, in the order of planting.</summary>
     public IEnumerable<Planting> PlantedAt(Place place) => Index.PlantingsAt[place.Id];
 
+    /// <summary>With those that were carried away from it since.</summary>
+    public IEnumerable<Planting> OnceAt(Place place) => Index.PlantingsOnceAt[place.Id];
+
     public Place PlaceOf(Planting planting) => Index.Places[planting.PlaceId];
 
     public Planting? FindPlanting(Guid id) => Index.Plantings.GetValueOrDefault(id);

@@ -10,6 +10,9 @@ internal sealed class SnapshotIndex
         this.of = of;
         Plantings = of.Plantings.ToDictionary(p => p.Id);
         PlantingsAt = of.Plantings.ToLookup(p => p.PlaceId);
+        PlantingsOnceAt = of
+            .Plantings.SelectMany(p => p.Earlier.Select(s => s.PlaceId).Append(p.PlaceId).Distinct().Select(at => (At: at, Planting: p)))
+            .ToLookup(x => x.At, x => x.Planting);
         Places = of.Places.ToDictionary(p => p.Id);
         Batches = of.Batches.ToDictionary(b => b.Id);
         Sprays = of.Applications.ToDictionary(a => a.Id);
@@ -34,6 +37,7 @@ internal sealed class SnapshotIndex
 
     public Dictionary<Guid, Planting> Plantings { get; }
     public ILookup<Guid, Planting> PlantingsAt { get; }
+    public ILookup<Guid, Planting> PlantingsOnceAt { get; }
     public Dictionary<Guid, Place> Places { get; }
     public Dictionary<Guid, Batch> Batches { get; }
     public Dictionary<Guid, SprayApplication> Sprays { get; }

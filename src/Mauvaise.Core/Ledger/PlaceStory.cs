@@ -14,6 +14,7 @@ public enum StoryKind
     Done,
     Judged,
     Picked,
+    Carried,
     Ended,
 }
 
@@ -33,12 +34,34 @@ public static class PlaceStory
     /// <param name="season">A snapshot with the records of the season.</param>
     public static IReadOnlyList<StoryChapter> Of(GardenSnapshot season, Place place, DateOnly from)
     {
-        var grown = season.PlantedAt(place).Where(p => p.From <= season.Today && (p.Until is null || p.Until >= from)).ToList();
+        var grown = season
+            .OnceAt(place)
+            .Where(p => p.From <= season.Today && (p.Until is null || p.Until >= from) && (p.LeftOn(place) is not { } left || left >= from))
+            .ToList();
         return
         [
-            .. grown.Select(p => OfPlanting(season, p)),
-            .. grown.SelectMany(p => Targets(season, p).Select(t => OfTrouble(season, p, t))).OrderBy(c => c.Lines.Count > 0 ? c.Lines[0].At : season.Now),
+            .. grown.Select(p => WhileHere(season, place, OfPlanting(season, p))),
+            .. grown
+                .SelectMany(p => Targets(season, p).Select(t => WhileHere(season, place, OfTrouble(season, p, t))))
+                .Where(c => c.Lines.Count > 0 || c.Planting.PlaceId == place.Id)
+                .OrderBy(c => c.Lines.Count > 0 ? c.Lines[0].At : season.Now),
         ];
+    }
+
+    /// <summary>A planting takes its story along: where it stands all of it is told, where it stood what was until it was carried away.</summary>
+    private static StoryChapter WhileHere(GardenSnapshot season, Place place, StoryChapter chapter)
+    {
+        if (chapter.Planting.LeftOn(place) is not { } left)
+        {
+            return chapter;
+        }
+
+        var end = season.Garden.StartOf(left.AddDays(1));
+        return chapter with
+        {
+            Lines = [.. chapter.Lines.Where(l => l.At < end)],
+            Ending = Say.Of("ledger.carriedTo", ("place", season.PlaceOf(chapter.Planting).Name)),
+        };
     }
 
     private static IEnumerable<Target> Targets(GardenSnapshot season, Planting planting) =>
@@ -127,6 +150,16 @@ public static class PlaceStory
                         null => Say.Of("ledger.picked", ("it", h.Told)),
                     },
                     h.Id
+                ))
+        );
+        lines.AddRange(
+            planting
+                .Earlier.Where(s => s.Until <= season.Today)
+                .Select(s => new StoryLine(
+                    StoryKind.Carried,
+                    season.Garden.StartOf(s.Until),
+                    Say.Of("ledger.carriedAwayFrom", ("place", season.Places.FirstOrDefault(p => p.Id == s.PlaceId)?.Name ?? "")),
+                    planting.Id
                 ))
         );
         if (planting.Until is { } until && until <= season.Today)

@@ -166,7 +166,20 @@ public static class WalkRound
             why.Insert(0, Say.Of("scouting.lastHandsAndSleevesCarry", ("target", garden.Catalogue.Target(carried.Named!).Name.InSentence())));
         }
 
-        return (new PlaceStop(place, urgency, why, stops), carried is not null);
+        var apart = plantings.FirstOrDefault(p => p.IsApart(garden.Today));
+        if (apart is not null)
+        {
+            why.Insert(
+                0,
+                Say.Of(
+                    "scouting.lastKeptApart",
+                    ("crop", garden.Catalogue.Crop(apart.Crop).Name.InSentence()),
+                    ("date", Say.In(apart.ApartUntil!.Value, "d MMMM"))
+                )
+            );
+        }
+
+        return (new PlaceStop(place, urgency, why, stops), carried is not null || apart is not null);
     }
 
     private static PlantingStop Stop(GardenSnapshot garden, Planting planting, Place place, PlaceSky sky)

@@ -132,7 +132,7 @@ internal static class ArchiveCheck
                 ("pondDistanceM", p => p.PondDistanceM is null or >= 0, Say.Of("store.aDistanceIsNoLessThan")),
                 ("reservoirLitres", p => p.ReservoirLitres is null or (> 0 and <= 100_000), Say.Of("store.aReservoirHolds")),
                 (
-                    "spotXM",
+                    "spotAcrossM",
                     p => p is { SpotAcrossM: null, SpotDownM: null } or { SpotAcrossM: >= 0 and <= Spot.Most, SpotDownM: >= 0 and <= Spot.Most },
                     Say.Of("store.aSpotLiesOnThePlan")
                 )
@@ -142,7 +142,8 @@ internal static class ArchiveCheck
                 a.Plantings,
                 ("placeId", p => places.Contains(p.PlaceId), Say.Of("store.thereIsNoSuchPlace")),
                 ("until", p => p.Until is null || p.Until >= p.From, Say.Of("store.itEndsBeforeItBegins")),
-                ("count", p => p.Count is null or > 0, Say.Of("store.plantsAreCountedFrom1"))
+                ("count", p => p.Count is null or > 0, Say.Of("store.plantsAreCountedFrom1")),
+                ("earlierPlaces", p => Stays.Read(p.EarlierPlaces)?.All(x => places.Contains(x.PlaceId)) == true, Say.Of("store.thereIsNoSuchPlace"))
             ),
             .. Wrong("sprayers", a.Sprayers, ("capacityLitres", x => x.CapacityLitres > 0, Say.Of("store.aSprayerHoldsMoreThanNothing"))),
             .. Wrong("stocks", a.Stocks, ("left", x => x.Left >= 0 && x.Amount >= 0, Say.Of("store.thereCanNotBeLessThan"))),

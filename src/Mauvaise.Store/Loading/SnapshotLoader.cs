@@ -116,7 +116,7 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
         var kinds = await db.OwnKinds.AsNoTracking().Where(k => k.GardenId == gardenId).OrderBy(k => k.Name).ToListAsync(stop);
         // Plantings of the garden, and of those the ones whose records are wanted.
         var plantings = db.Plantings.AsNoTracking().Where(p => db.Places.Any(x => x.Id == p.PlaceId && x.GardenId == gardenId));
-        var wanted = span.PlaceId is { } place ? plantings.Where(p => p.PlaceId == place) : null;
+        var wanted = span.PlaceId is { } place ? plantings.Where(p => p.PlaceId == place || p.EarlierPlaces!.Contains(place.ToString())) : null;
         IQueryable<T> Of<T>(IQueryable<T> rows, Func<IQueryable<T>, IQueryable<T>> only) => wanted is null ? rows : only(rows);
 
         var applications = Of(db.Applications.AsNoTracking().Where(a => a.GardenId == gardenId && a.At >= since && a.At <= until && a.StruckAt == null), q =>
@@ -151,11 +151,7 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                             .ThenBy(m => m.Name, StringComparer.Ordinal),
                     ],
                     [.. places.Select(ToPlace)],
-                    await plantings
-                        .OrderBy(p => p.From)
-                        .ThenBy(p => p.Crop)
-                        .Select(p => new Planting(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower))
-                        .ToListAsync(stop),
+                    [.. (await plantings.OrderBy(p => p.From).ThenBy(p => p.Crop).ToListAsync(stop)).Select(ToPlanting)],
                     [
                         .. (
                             await db
@@ -408,6 +404,9 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                 && double.IsFinite(amount)
             select new OwnPart(part[..at], double.Parse(part.AsSpan(at + 1), CultureInfo.InvariantCulture)),
         ];
+
+    private static Planting ToPlanting(PlantingRow p) =>
+        new(p.Id, p.PlaceId, p.Crop, p.Variety, p.From, p.Until, p.Count, p.Stage, p.InFlower, p.ApartUntil) { Earlier = Stays.Read(p.EarlierPlaces) ?? [] };
 
     private static Place ToPlace(PlaceRow p) =>
         new(

@@ -1260,11 +1260,18 @@ namespace Mauvaise.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<DateOnly?>("ApartUntil")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("Count")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Crop")
                         .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("EarlierPlaces")
                         .HasMaxLength(200)
                         .HasColumnType("TEXT");
 

@@ -83,6 +83,10 @@ public sealed class PlantingRow
     public int? Count { get; set; }
     public GrowthStage Stage { get; set; }
     public bool InFlower { get; set; }
+    public DateOnly? ApartUntil { get; set; }
+
+    /// <summary>Where it stood before, as <see cref="Core.Gardens.Stays"/> keeps it; null for nowhere else.</summary>
+    public string? EarlierPlaces { get; set; }
 }
 
 public sealed class SprayerRow

@@ -74,7 +74,8 @@ public static class GardenAnswers
             p.Count,
             s.LatestObservation(p.Id)?.At,
             [.. s.Picks.Where(x => x.PlantingId == p.Id && x.On >= s.Today).Select(x => new PickAnswer(x.Id, x.On))],
-            s.Choices.FirstOrDefault(c => c.Word == PlanWord.LeaveAlone && c.PlantingId == p.Id)?.Id
+            s.Choices.FirstOrDefault(c => c.Word == PlanWord.LeaveAlone && c.PlantingId == p.Id)?.Id,
+            p.IsApart(s.Today) ? p.ApartUntil : null
         );
     }
 

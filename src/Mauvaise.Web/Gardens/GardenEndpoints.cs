@@ -35,6 +35,7 @@ public static class GardenEndpoints
         garden.MapPut("/places/{placeId:guid}/spot", MovePlace);
         garden.MapPost("/plantings", AddPlanting);
         garden.MapPut("/plantings/{plantingId:guid}", ChangePlanting);
+        garden.MapPut("/plantings/{plantingId:guid}/place", CarryPlanting);
     }
 
     /// <summary>Where people sign in, each sees the gardens that they are of.</summary>
@@ -399,6 +400,66 @@ public static class GardenEndpoints
                 row.Stage = body.Stage;
                 row.InFlower = body.InFlower;
                 row.Until = body.Ended ? s.Today.AddDays(-1) : null;
+            },
+            stop
+        );
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> CarryPlanting(
+        Guid gardenId,
+        Guid plantingId,
+        PlantingMove body,
+        GardenTools tools,
+        CancellationToken stop
+    )
+    {
+        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.FindPlanting(plantingId) is not { } planting || !planting.GrowsOn(s.Today))
+        {
+            return Problems.NotFound("planting");
+        }
+
+        var on = body.On ?? s.Today;
+        var (from, to) = (s.PlaceOf(planting), s.Places.FirstOrDefault(p => p.Id == body.PlaceId));
+        var last = planting.Earlier.Count > 0 ? planting.Earlier[^1].Until : planting.From;
+        var crop = s.Catalogue.Crop(planting.Crop).Name.InSentence();
+        var alike = to is null ? null : s.GrowingAt(to).FirstOrDefault(p => p.Id != planting.Id && p.Crop == planting.Crop);
+        var checks = new Checks()
+            .That(to is not null, "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
+            .That(on <= s.Today && on >= last, "on", "date-order", Say.Of("gardens.itIsCarriedBetween", ("date", Say.In(last, "d MMMM yyyy"))))
+            .That(
+                body.ApartUntil is null || (body.ApartUntil >= s.Today && body.ApartUntil <= s.Today.AddDays(PlantingMove.MostDaysApart)),
+                "apartUntil",
+                "date-ahead",
+                Say.Of("gardens.keptApartUntilALaterDay")
+            )
+            .That(
+                alike is null || (!alike.IsApart(s.Today) && body.ApartUntil is null),
+                alike?.IsApart(s.Today) == true ? "placeId" : "apartUntil",
+                "kept-apart",
+                Say.Of("gardens.oneIsKeptApart", ("crop", crop), ("place", to?.Name ?? ""))
+            );
+        if (!checks.Passed)
+        {
+            return checks.Problem();
+        }
+
+        var words =
+            to != from ? Say.Of("gardens.carried", ("crop", crop), ("from", from.Name), ("to", to!.Name))
+            : body.ApartUntil is { } until ? Say.Of("gardens.keptApart", ("name", s.Where(planting)), ("date", Say.In(until, "d MMMM")))
+            : Say.Of("gardens.amongOthersAgain", ("name", s.Where(planting)));
+        var row = await tools.Db.Plantings.FirstAsync(p => p.Id == plantingId, stop);
+        await tools.Log.WriteAsync(
+            gardenId,
+            body.MemberId,
+            words,
+            _ =>
+            {
+                row.ApartUntil = body.ApartUntil;
+                if (to != from)
+                {
+                    (row.PlaceId, row.EarlierPlaces) = (to!.Id, Stays.Kept([.. planting.Earlier, new Stay(from.Id, on)]));
+                }
             },
             stop
         );

@@ -212,8 +212,19 @@ public sealed record PlantingAnswer(
     int? Count,
     DateTimeOffset? LastSeen,
     IReadOnlyList<PickAnswer> Picks,
-    Guid? LeftAlone
+    Guid? LeftAlone,
+    DateOnly? ApartUntil
 );
+
+/// <summary>A planting is carried elsewhere, with its records; or kept apart where it stands.</summary>
+/// <param name="PlaceId">Where it stands from now on.</param>
+/// <param name="On">The day; null for today.</param>
+/// <param name="ApartUntil">Last day on which it is kept apart; null to let it be among others.</param>
+public sealed record PlantingMove(Guid PlaceId, DateOnly? On = null, DateOnly? ApartUntil = null, Guid? MemberId = null)
+{
+    /// <summary>Nothing is kept apart for longer, days.</summary>
+    public const int MostDaysApart = 366;
+}
 
 public sealed record SprayerAnswer(Guid Id, string Name, double CapacityLitres, string Holds);
 

@@ -106,7 +106,7 @@ public static class PutRightEndpoints
             return Problems.NotFound("place");
         }
 
-        if (await tools.Db.Plantings.AnyAsync(p => p.PlaceId == placeId, stop))
+        if (await tools.Db.Plantings.AnyAsync(p => p.PlaceId == placeId || p.EarlierPlaces!.Contains(placeId.ToString()), stop))
         {
             return Problems.Refused("place-planted", Say.Of("gardens.somethingGrowsOrGrew", ("place", place.Name)));
         }

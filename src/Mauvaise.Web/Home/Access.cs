@@ -68,6 +68,7 @@ public static class Access
         [$"POST {Garden}/plantings"] = Right.Work,
         [$"PUT {Garden}/plantings/{{plantingId}}"] = Right.Work,
         [$"PUT {Garden}/plantings/{{plantingId}}/facts"] = Right.Work,
+        [$"PUT {Garden}/plantings/{{plantingId}}/place"] = Right.Work,
         [$"DELETE {Garden}/looks/{{lookId}}"] = Right.Work,
         [$"POST {Garden}/picks"] = Right.Work,
         [$"DELETE {Garden}/picks/{{pickId}}"] = Right.Work,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { inSentence } from '@/kit/format'
+import { civilDay, inSentence } from '@/kit/format'
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
@@ -10,6 +10,7 @@ import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
 import { options, placeKindWords, stageWords, stanceWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import ChangePlace from './ChangePlace.vue'
+import CarryPlanting from './CarryPlanting.vue'
 import ChangePlanting from './ChangePlanting.vue'
 import GardenRoom from './GardenRoom.vue'
 import NewPlace from './NewPlace.vue'
@@ -22,6 +23,7 @@ const addingPlace = ref(false)
 const plantingIn = ref<string>()
 const changing = ref<string>()
 const puttingRight = ref<string>()
+const carrying = ref<string>()
 
 /** For bees, as a decoy, as a side of a trial: nothing is proposed for it. */
 const leave = useGardenWrite(async (gardenId, planting: Planting) => {
@@ -143,7 +145,9 @@ const change = useGardenWrite(
                 v-if="p.leftAlone"
                 class="alone"
                 >{{ tell('beds.leftAloneOnPurpose') }}</span
-              ></span
+              ><span v-if="p.apartUntil" class="alone">{{
+                tell('beds.apartUntil', { date: civilDay(p.apartUntil) })
+              }}</span></span
             >
             <Select
               :model-value="p.stage"
@@ -178,6 +182,13 @@ const change = useGardenWrite(
               @click="leave.mutate(p)"
             />
             <Button
+              v-if="carrying !== p.id"
+              :label="tell('beds.carry')"
+              variant="text"
+              :aria-label="tell('beds.carry2', { cropName: p.cropName, place: place.name })"
+              @click="carrying = p.id"
+            />
+            <Button
               v-if="puttingRight !== p.id"
               :label="tell('beds.putRight2')"
               variant="text"
@@ -185,6 +196,12 @@ const change = useGardenWrite(
               @click="puttingRight = p.id"
             />
             <ChangePlanting v-else :planting="p" :place-id="place.id" @done="puttingRight = undefined" />
+            <CarryPlanting
+              v-if="carrying === p.id"
+              :planting="p"
+              :place-id="place.id"
+              @done="carrying = undefined"
+            />
           </li>
         </ul>
         <NewPlanting v-if="plantingIn === place.id" :place-id="place.id" @done="plantingIn = undefined" />

@@ -51,9 +51,11 @@ async function keep() {
 }
 
 const plan = ref<SVGSVGElement>()
-const { width: drawn } = useElementSize(plan)
+const { width, height } = useElementSize(plan)
 /** Names keep their size on every screen: metres that 13 pixels cover now. */
-const lineM = computed(() => (13 * size.value.width) / (drawn.value || 1000))
+const lineM = computed(
+  () => 13 / (Math.min(width.value / size.value.width, height.value / size.value.height) || 40),
+)
 /** A name stands in its bed where it fits, else word by word below. */
 const lettersFit = (p: Place) => sides(p).width / (lineM.value * 0.62)
 const name = (p: Place) =>
@@ -61,12 +63,10 @@ const name = (p: Place) =>
     ? [{ word: p.name, y: lineM.value * 0.35 }]
     : p.name.split(' ').map((word, i) => ({ word, y: sides(p).height / 2 + lineM.value * (1.1 + i * 1.1) }))
 function metres(event: PointerEvent): [number, number] {
-  const box = plan.value?.getBoundingClientRect()
-  if (!box) return [0, 0]
-  return [
-    ((event.clientX - box.left) / box.width) * size.value.width,
-    ((event.clientY - box.top) / box.height) * size.value.height,
-  ]
+  const onScreen = plan.value?.getScreenCTM()
+  if (!onScreen) return [0, 0]
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(onScreen.inverse())
+  return [x, y]
 }
 function take(event: PointerEvent, p: Place) {
   const [x, y] = metres(event)

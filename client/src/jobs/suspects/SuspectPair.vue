@@ -34,6 +34,9 @@ defineProps<{ leaf: string; suspects: Schemas['SuspectAnswer'][] }>()
         </span>
       </figcaption>
     </figure>
+    <p v-if="suspects.some((s) => s.stages.length > 0)" class="soft small life">
+      {{ tell('suspects.theSmallOnesAreAsLargeAsLife') }}
+    </p>
   </section>
 </template>
 
@@ -51,6 +54,11 @@ figure {
   align-content: start;
   gap: 10px;
   text-align: center;
+}
+
+.life {
+  grid-column: 1 / -1;
+  margin: 0;
 }
 
 figcaption {
