@@ -1,5 +1,7 @@
 using CsCheck;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Tests;
@@ -104,5 +106,17 @@ public class FigureTests
         Assert.Equal(Country.All.Count, Country.All.Select(c => c.Code).Distinct().Count());
         Assert.Equal("ZZ", Country.All[^1].Code);
         Assert.Equal(Country.All.SkipLast(1).Select(c => c.Name).Order(StringComparer.Ordinal), Country.All.SkipLast(1).Select(c => c.Name));
+    }
+
+    [Theory]
+    [InlineData(DosedPer.SquareMetre, "50 g a square metre", "1.02 lb on 100 sq ft")]
+    [InlineData(DosedPer.Plant, "50 g a plant", "1.76 oz a plant")]
+    [InlineData(DosedPer.Station, "50 g a station", "1.76 oz a station")]
+    [InlineData(DosedPer.Litre, "50 g a litre", "6.68 oz a gallon")]
+    public void A_dose_is_told_by_what_it_is_for(DosedPer per, string metric, string us)
+    {
+        var dose = DoseTold.Of(50, "g", per);
+        Assert.Equal(metric, dose.Told());
+        Assert.Equal(us, dose.Told(Us.Units, Us.Kitchen));
     }
 }

@@ -216,6 +216,11 @@ public partial class MessageTests
 
     private static readonly Dictionary<string, Dictionary<string, string>> Files = [];
 
+    [Theory]
+    [MemberData(nameof(Others))]
+    public void Server_and_screen_write_names_within_sentences_alike(string language) =>
+        Assert.Equal(Texts(language, "app")["language.lowersNames"], Texts(language, "server")["words.lowersNames"]);
+
     private static Dictionary<string, string> Texts(string language, string file)
     {
         var name = Path.Combine(CatalogueTests.Root, "languages", language, file + ".json");

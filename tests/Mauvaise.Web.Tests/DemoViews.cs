@@ -33,6 +33,8 @@ public static class DemoViews
             $"/what-if?planting={Courgette}&target=powdery-mildew&share=0.2",
             $"/ways?planting={Courgette}&target=powdery-mildew",
             $"/bench?planting={Courgette}&target=powdery-mildew",
+            $"/bench?planting={Courgette}&recipe=earth-dust",
+            $"/bench?planting={Courgette}&recipe=castings-feed",
             .. places.SelectMany(p => new[] { $"/places/{p.Id}/outlook", $"/places/{p.Id}/story" }),
         ];
 

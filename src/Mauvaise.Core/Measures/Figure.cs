@@ -17,7 +17,11 @@ public static partial class Figure
     private const char OfTime = 't',
         OfVolume = 'v',
         OfDose = 'd',
-        OfAmount = 'a';
+        OfAmount = 'a',
+        OfDoseByArea = 's';
+
+    /// <summary>Doses by area are told for so many square feet.</summary>
+    private const double SquareFeet = 100;
 
     /// <param name="celsius">A point, not a difference.</param>
     public static string Temperature(double celsius) => Of('T', celsius, 0);
@@ -43,6 +47,12 @@ public static partial class Figure
     /// <param name="unit">"ml" or "g".</param>
     public static string Dose(double amount, string unit) =>
         $"{Open}{OfDose}{(unit == "g" ? 'g' : 'm')}{amount.ToString("R", CultureInfo.InvariantCulture)}{Close}";
+
+    /// <summary>A dose by area: "50 g a square metre", "16 oz on 100 sq ft".</summary>
+    /// <param name="amount">Millilitres or grams a square metre.</param>
+    /// <param name="unit">"ml" or "g".</param>
+    public static string DoseByArea(double amount, string unit) =>
+        $"{Open}{OfDoseByArea}{(unit == "g" ? 'g' : 'm')}{amount.ToString("R", CultureInfo.InvariantCulture)}{Close}";
 
     /// <summary>So much of something on the shelf: "610 ml", "1.4 oz".</summary>
     /// <param name="unit">"ml" or "g".</param>
@@ -99,6 +109,14 @@ public static partial class Figure
                 return DoseWords.Amount(Math.Max(0, value), digits == 'g' ? "g" : "ml", kitchen);
             case OfDose:
                 return DoseWords.Text(Math.Max(0, value), digits == 'g' ? "g" : "ml", kitchen);
+            case OfDoseByArea:
+                var area = units.Scale(Quantity.Area).Factor;
+                return area == 1
+                    ? Say.Of("measures.aSquareMetre", ("amount", DoseWords.Amount(Math.Max(0, value), digits == 'g' ? "g" : "ml", kitchen)))
+                    : Say.Of(
+                        "measures.on100SquareFeet",
+                        ("amount", DoseWords.Amount(Math.Max(0, value) / area * SquareFeet, digits == 'g' ? "g" : "ml", kitchen))
+                    );
             default:
                 var scale = units.Scale(
                     kind switch

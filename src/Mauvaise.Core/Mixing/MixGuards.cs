@@ -295,13 +295,13 @@ public static class MixGuards
         }
     }
 
-    /// <summary>Say.Of("mixing.aLitre"), as a dose is told.</summary>
-    public static string Per(DosedPer per) =>
+    /// <summary>What a ceiling is for.</summary>
+    private static string Per(DosedPer per) =>
         per switch
         {
-            DosedPer.SquareMetre => Say.Of("mixing.aSquareMetre"),
-            DosedPer.Plant => Say.Of("mixing.aPlant"),
-            DosedPer.Station => Say.Of("mixing.aStation"),
-            _ => Say.Of("mixing.aLitre"),
+            DosedPer.SquareMetre => Say.Of("mixing.perSquareMetre"),
+            DosedPer.Plant => Say.Of("mixing.perPlant"),
+            DosedPer.Station => Say.Of("mixing.perStation"),
+            _ => Say.Of("mixing.perLitre"),
         };
 }

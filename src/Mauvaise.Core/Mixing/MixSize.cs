@@ -10,7 +10,12 @@ public static class MixSize
 {
     /// <summary>An amount of a mix as the household reads it.</summary>
     public static string Text(GardenSnapshot garden, DosedPer per, double size) =>
-        per == DosedPer.Litre ? TankVolume.Text(size, garden.Garden.Kitchen) : $"{Say.In(size, "0.#")} {Unit(per)}";
+        per switch
+        {
+            DosedPer.Litre => TankVolume.Text(size, garden.Garden.Kitchen),
+            DosedPer.SquareMetre => Figure.Area(size),
+            _ => $"{Say.In(size, "0.#")} {Unit(per)}",
+        };
 
     /// <summary>An amount of what a recipe makes, as the household reads it.</summary>
     public static string Text(GardenSnapshot garden, Recipe recipe, double size) =>

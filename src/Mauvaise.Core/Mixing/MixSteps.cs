@@ -73,7 +73,7 @@ public static class MixSteps
 
     private static List<MixStep> Dry(Mix mix, IReadOnlyList<string> steps) =>
         [
-            .. mix.Parts.Select(p => Measured(p, $"{Say.In(p.PerLitre, "0.#")} {p.Unit} {MixGuards.Per(mix.Parts[0].Material.Doses!.Per)}", mix.Order.Kitchen)),
+            .. mix.Parts.Select(p => Measured(p, DoseTold.Of(p.PerLitre, p.Unit, mix.Parts[0].Material.Doses!.Per), mix.Order.Kitchen)),
             .. steps.Select(Plain),
             Plain(mix.Recipe.Shake),
         ];

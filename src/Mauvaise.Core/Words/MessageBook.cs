@@ -12,7 +12,12 @@ public sealed class MessageBook
     private MessageBook(string code, IEnumerable<KeyValuePair<string, string>> texts)
     {
         messages = texts.ToFrozenDictionary(t => t.Key, t => Message.Parse(t.Key, t.Value), StringComparer.Ordinal);
-        Language = new Language(code, messages["words.language"].Render(), messages["words.lowersNames"].Render() == "yes");
+        var lowers = messages["words.lowersNames"].Render();
+        Language = new Language(
+            code,
+            messages["words.language"].Render(),
+            lowers == "yes" || (lowers == "no" ? false : throw new InvalidDataException($"words.lowersNames of {code} is yes or no, not {lowers}."))
+        );
         // English figures are written as everywhere in the world of records; another language has its own sign for decimals and names of days.
         Culture = code == Language.Default ? CultureInfo.InvariantCulture : CultureInfo.GetCultureInfo(code);
     }

@@ -261,8 +261,7 @@ public static class BenchEndpoints
         var mix = made.Mix;
         var why = new List<string>
         {
-            mix.Order.ActiveDose is { } own
-                ? Say.Of("bench.youAsked", ("own", Say.In(own, "0.##")), ("unit", active.Unit), ("per", MixGuards.Per(active.Material.Doses!.Per)))
+            mix.Order.ActiveDose is { } own ? Say.Of("bench.youAsked", ("dose", DoseTold.Of(own, active.Unit, active.Material.Doses!.Per)))
             : mix.Recipe.Kept ? Say.Of("bench.itIsMixedAsYouKeep")
             : Say.Of("bench.startGentleStepUpOnlyAfter"),
         };

@@ -88,8 +88,7 @@ public static class ProductEndpoints
                 )),
         ];
 
-    private static string Told(OwnProduct p, double dose) =>
-        p.Per == DosedPer.Litre ? Figure.Dose(dose, p.Unit) : $"{Say.In(dose, "0.##")} {p.Unit} {MixGuards.Per(p.Per)}";
+    private static string Told(OwnProduct p, double dose) => DoseTold.Of(dose, p.Unit, p.Per);
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Put(
         Guid gardenId,

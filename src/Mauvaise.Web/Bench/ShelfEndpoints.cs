@@ -438,8 +438,7 @@ public static class ShelfEndpoints
     /// <summary>"5 ml a litre gentle, 10 ml a litre usual, …", in the household's spoons where it is by the litre.</summary>
     private static string Told(Doses doses)
     {
-        string One(double dose) =>
-            doses.Per == DosedPer.Litre ? Figure.Dose(dose, doses.Unit) : $"{Say.In(dose, "0.##")} {doses.Unit} {MixGuards.Per(doses.Per)}";
+        string One(double dose) => DoseTold.Of(dose, doses.Unit, doses.Per);
         return Say.Of(
             "bench.gentleUsualStrong",
             ("gentle", One(doses.Gentle)),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tell } from '@/language'
 import Button from 'primevue/button'
-import { ref, useId } from 'vue'
+import { onBeforeUnmount, ref, useId } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenWrite, type Planting } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
@@ -28,6 +28,8 @@ const carrying = useGardenWrite((gardenId) =>
     }),
   ),
 )
+// Carried elsewhere, it goes from under this form before the write has come back.
+onBeforeUnmount(() => emit('done'))
 </script>
 
 <template>
@@ -65,7 +67,7 @@ const carrying = useGardenWrite((gardenId) =>
 <style scoped>
 form {
   display: grid;
-  grid-column: 1 / -1;
+  flex: 1 1 100%;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: 12px;
   align-items: end;

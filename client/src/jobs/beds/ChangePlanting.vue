@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tell } from '@/language'
 import Button from 'primevue/button'
-import { ref } from 'vue'
+import { onBeforeUnmount, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenEdit, useGardenWrite, type Planting } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
@@ -47,6 +47,8 @@ const taking = useGardenWrite((gardenId) =>
 )
 const whenDone = { onSuccess: () => emit('done') }
 const closed = [() => emit('done'), () => undefined] as const
+// Carried elsewhere, it goes from under this form before the write has come back.
+onBeforeUnmount(() => emit('done'))
 </script>
 
 <template>
@@ -83,7 +85,7 @@ const closed = [() => emit('done'), () => undefined] as const
 <style scoped>
 form {
   display: grid;
-  grid-column: 1 / -1;
+  flex: 1 1 100%;
   grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
   gap: 12px;
   align-items: end;

@@ -22,8 +22,14 @@ const { garden, memberId } = useGarden()
 const addingPlace = ref(false)
 const plantingIn = ref<string>()
 const changing = ref<string>()
+/** Which planting is put right or carried, and where: once it stands elsewhere the form is done. */
 const puttingRight = ref<string>()
 const carrying = ref<string>()
+const at = (placeId: string, planting: Planting) => `${placeId}/${planting.id}`
+function close(placeId: string, planting: Planting) {
+  for (const open of [puttingRight, carrying])
+    if (open.value === at(placeId, planting)) open.value = undefined
+}
 
 /** For bees, as a decoy, as a side of a trial: nothing is proposed for it. */
 const leave = useGardenWrite(async (gardenId, planting: Planting) => {
@@ -182,25 +188,25 @@ const change = useGardenWrite(
               @click="leave.mutate(p)"
             />
             <Button
-              v-if="carrying !== p.id"
+              v-if="carrying !== at(place.id, p)"
               :label="tell('beds.carry')"
               variant="text"
               :aria-label="tell('beds.carry2', { cropName: p.cropName, place: place.name })"
-              @click="carrying = p.id"
+              @click="carrying = at(place.id, p)"
             />
             <Button
-              v-if="puttingRight !== p.id"
+              v-if="puttingRight !== at(place.id, p)"
               :label="tell('beds.putRight2')"
               variant="text"
               :aria-label="tell('beds.putRight3', { cropName: p.cropName, place: place.name })"
-              @click="puttingRight = p.id"
+              @click="puttingRight = at(place.id, p)"
             />
-            <ChangePlanting v-else :planting="p" :place-id="place.id" @done="puttingRight = undefined" />
+            <ChangePlanting v-else :planting="p" :place-id="place.id" @done="close(place.id, p)" />
             <CarryPlanting
-              v-if="carrying === p.id"
+              v-if="carrying === at(place.id, p)"
               :planting="p"
               :place-id="place.id"
-              @done="carrying = undefined"
+              @done="close(place.id, p)"
             />
           </li>
         </ul>

@@ -41,6 +41,9 @@ const strength = computed(() => {
   return active ? `${trim(active.percent, 2)} % ${inSentence(active.material)}` : ''
 })
 const wet = computed(() => data.value?.sizeUnit === 'l')
+const quantity = computed(
+  () => ({ l: 'volume', 'm²': 'area' })[data.value?.sizeUnit ?? ''] as 'volume' | 'area' | undefined,
+)
 const vessel = computed(() => sprayers.value.find((s) => s.id === data.value?.sprayerId)?.name)
 const sprayerLitres = computed(
   () => sprayers.value.find((s) => s.id === data.value?.sprayerId)?.capacityLitres,
@@ -204,10 +207,10 @@ async function mixed() {
             :max="wet ? 50 : 1000"
             :max-fraction-digits="2"
             :aria-label="
-              wet ? tell('bench.howMuchOfTheMix') : tell('bench.howMuch', { sizeUnit: data.sizeUnit })
+              quantity ? tell('bench.howMuchOfTheMix') : tell('bench.howMuch', { sizeUnit: data.sizeUnit })
             "
-            :suffix="wet ? undefined : ` ${data.sizeUnit}`"
-            :quantity="wet ? 'volume' : undefined"
+            :suffix="quantity ? undefined : ` ${data.sizeUnit}`"
+            :quantity="quantity"
             @update:model-value="change({ size: $event ?? undefined })"
           />
         </span>
