@@ -171,7 +171,7 @@ public class PreparationTests
     {
         var mix = Make("neem-with-soap", DoseStep.Usual, 1, with: o => o with { ActiveDose = 20 });
         Assert.Equal((MixVerdict.Refused, DoseStep.Strong), (mix.Verdict, Mix.NearestStep(C, mix.Order, Mild)!.Value));
-        Assert.Contains("12 ml is the most", Assert.Single(mix.Reasons).Sentence, StringComparison.Ordinal);
+        Assert.Contains("12 ml a litre is the most", Assert.Single(mix.Reasons).Sentence.Told(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -10,7 +10,7 @@ const cautions: { what: string; at: string; planting?: string; says: string | Re
   {
     what: 'the ceiling',
     at: 'recipe=neem-with-soap&dose=13',
-    says: '13 ml of neem oil a litre is over its ceiling; 12 ml is the most.',
+    says: 'Neem oil, 13 ml a litre: 9 % over its ceiling; 12 ml a litre is the most.',
     saves: false,
   },
   {

@@ -147,23 +147,14 @@ public static class MixGuards
             yield return new(
                 "ceiling",
                 MixVerdict.Refused,
-                p.Material.Label is null
-                    ? Say.Of(
-                        "mixing.ofIsOverItsCeiling",
-                        ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")),
-                        ("unit", doses.Unit),
-                        ("material", p.Material.Name.InSentence()),
-                        ("per", Per(doses.Per)),
-                        ("ceiling", Say.In(doses.Ceiling, "0.#"))
-                    )
-                    : Say.Of(
-                        "mixing.ofIsOverItsLabel",
-                        ("usualPerLitre", Say.In(p.UsualPerLitre, "0.#")),
-                        ("unit", doses.Unit),
-                        ("material", p.Material.Name.InSentence()),
-                        ("per", Per(doses.Per)),
-                        ("ceiling", Say.In(doses.Ceiling, "0.#"))
-                    )
+                Say.Of(
+                    p.Material.Label is null ? "mixing.ofIsOverItsCeiling" : "mixing.ofIsOverItsLabel",
+                    ("material", p.Material.Name),
+                    ("dose", DoseTold.Of(p.UsualPerLitre, doses.Unit, doses.Per)),
+                    // Two doses that are close may read alike in spoons.
+                    ("percent", Say.In(Math.Ceiling((p.UsualPerLitre / doses.Ceiling - 1) * 100), "0")),
+                    ("most", DoseTold.Of(doses.Ceiling, doses.Unit, doses.Per))
+                )
             );
         }
 
@@ -295,13 +286,11 @@ public static class MixGuards
         }
     }
 
-    /// <summary>What a ceiling is for.</summary>
     private static string Per(DosedPer per) =>
         per switch
         {
-            DosedPer.SquareMetre => Say.Of("mixing.perSquareMetre"),
-            DosedPer.Plant => Say.Of("mixing.perPlant"),
-            DosedPer.Station => Say.Of("mixing.perStation"),
-            _ => Say.Of("mixing.perLitre"),
+            DosedPer.SquareMetre => Say.Of("mixing.byArea"),
+            DosedPer.Plant => Say.Of("mixing.byPlant"),
+            _ => Say.Of("mixing.byStation"),
         };
 }
