@@ -15,8 +15,10 @@ const places = (await json(`/api/gardens/${garden}`)).places
 const place = (name) => places.find((p) => p.name === name)
 const planting = (name, crop) => place(name).plantings.find((p) => p.crop === crop).id
 
-const open = async (width, height, phone = false) =>
-  (await browser.newContext({ viewport: { width, height }, hasTouch: phone, isMobile: phone, locale: 'en-GB' })).newPage()
+const open = async (width, height, phone = false, locale = 'en-GB') =>
+  (
+    await browser.newContext({ viewport: { width, height }, hasTouch: phone, isMobile: phone, locale })
+  ).newPage()
 // The line of news stays open, so that the network is never idle: a screen is ready when its heading stands and nothing moves any more.
 const settle = async (page) => {
   await page.locator('main h1').first().waitFor()
@@ -66,7 +68,9 @@ await page
 await page.getByText('How it was understood').waitFor()
 await page.waitForTimeout(600)
 await page.evaluate(() => {
-  const heard = [...document.querySelectorAll('details')].find((d) => d.textContent.includes('A recipe you heard'))
+  const heard = [...document.querySelectorAll('details')].find((d) =>
+    d.textContent.includes('A recipe you heard'),
+  )
   window.scrollTo(0, heard.getBoundingClientRect().top + scrollY - 70)
 })
 await page.getByLabel('Keep it under the name').fill('Cayenne and onions')
@@ -88,8 +92,30 @@ for (let i = 0; i < 2; i++) await press(page, /^Affected/)
 for (let i = 0; i < 6; i++) await press(page, /^Clean/)
 await take(page, 'walk-phone')
 const outing = (await json(`/api/gardens/${garden}/plan`)).outings[0]
-await go(page, `/outing/${encodeURIComponent(outing.key)}`)
-await take(page, 'outing-phone')
+// The same outing in three households, side by side: English and metric, English in America, German.
+const countries = await json('/api/catalogue/countries')
+const phones = []
+for (const [locale, code] of [
+  ['en-GB', 'AT'],
+  ['en-US', 'US'],
+  ['de-AT', 'AT'],
+]) {
+  const { kitchen, units } = countries.find((c) => c.code === code)
+  await fetch(`${at}/api/gardens/${garden}/settings`, {
+    method: 'PUT',
+    headers: { origin: at, 'content-type': 'application/json' },
+    body: JSON.stringify({ stance: 'watchAndTreat', kitchen, units }),
+  })
+  const phone = await open(390, 844, true, locale)
+  // The device knows the household's order of days from the second time on.
+  for (let i = 0; i < 2; i++) await go(phone, `/outing/${encodeURIComponent(outing.key)}`)
+  phones.push((await phone.screenshot()).toString('base64'))
+}
+const side = await open(1202, 844)
+await side.setContent(
+  `<body style="margin:0;display:flex;gap:16px;background:#fff">${phones.map((p) => `<img src="data:image/png;base64,${p}">`).join('')}</body>`,
+)
+await take(side, 'outing-phone')
 await go(page, '/')
 await press(page, /^Check back: Polytunnel north aubergine/, 'link')
 await take(page, 'check-back-phone')
