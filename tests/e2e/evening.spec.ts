@@ -50,7 +50,7 @@ async function evening(page: Page, hand: Hand, toWalk: () => Promise<void>) {
   await expect(heading(page, 'Chapel: courgette')).toBeVisible()
   await hand.count(page, 16, 5)
   await expect(page.getByText('24 % affected')).toBeVisible()
-  await expect(page.getByText('Above the 2 % line. Enough leaves.')).toBeVisible()
+  await expect(page.getByText('Above the 2 % line. That is enough.')).toBeVisible()
   await hand.press(page, 'button', 'White dust')
   await hand.press(page, 'button', 'Save and name it')
 

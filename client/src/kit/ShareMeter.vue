@@ -15,9 +15,9 @@ const words = computed(() => {
   const line = percent(props.sample.line)
   switch (props.sample.verdict) {
     case 'above':
-      return tell('kit.aboveTheLineEnoughLeaves', { line })
+      return tell('kit.aboveTheLineEnough', { line })
     case 'below':
-      return tell('kit.belowTheLineEnoughLeaves', { line })
+      return tell('kit.belowTheLineEnough', { line })
     default:
       return props.sample.moreLeaves > 0
         ? tell('kit.tooFewLeavesToTellCount', { moreLeaves: props.sample.moreLeaves })
