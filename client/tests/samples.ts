@@ -48,6 +48,7 @@ export const garden: Schemas['GardenAnswer'] = {
   kitchen: 'metric',
   onlyLabelled: false,
   water: 'rain',
+  besideM: 3,
   members: [{ id: otherId, name: 'Ilse', role: 'owner' }],
   places: [
     {

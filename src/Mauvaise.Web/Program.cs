@@ -177,6 +177,7 @@ api.MapLinks();
 api.MapMails();
 GardenNews.Map(api);
 api.MapPutRight();
+api.MapMoves();
 api.MapPicks();
 api.MapHarvests();
 api.MapReadings();

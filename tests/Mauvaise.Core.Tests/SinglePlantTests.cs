@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
 
@@ -48,5 +49,19 @@ public class SinglePlantTests
         var all = SprayVolume.SizeFor(garden, soap, [Twelve]);
         Assert.InRange(SprayVolume.SizeFor(garden, soap, Twelve, [2, 3, 4]), all / 4 - 1e-9, all / 4 + 0.1);
         Assert.Equal(all, SprayVolume.SizeFor(garden, soap, Twelve, [.. Enumerable.Range(1, 12)]), 1);
+    }
+
+    [Fact]
+    public void Bait_is_laid_out_by_whole_stations_and_a_reservoir_is_dosed_once_for_all_that_grows_on_it()
+    {
+        var tower = GardenSamples.Bed("Tower", kind: PlaceKind.IndoorRack) with { ReservoirLitres = 20 };
+        Planting[] both = [GardenSamples.Grown(tower, "basil") with { Count = 6 }, GardenSamples.Grown(tower, "lettuce") with { Count = 9 }];
+        var garden = GardenSamples.Garden([Bed, tower], [Twelve, .. both]);
+        var drench = Shipped.Catalogue.FindRecipe("neem-drench")!;
+        Assert.Equal(20, SprayVolume.SizeFor(garden, drench, both));
+        Assert.Equal(20, SprayVolume.SizeFor(garden, drench, both[0], [2]));
+        var bait = Shipped.Catalogue.Recipes.First(r => r.Form == Form.Bait);
+        Assert.Equal(2, SprayVolume.SizeFor(garden, bait, Twelve, [1, 2, 3, 4]));
+        Assert.Equal(1, SprayVolume.SizeFor(garden, bait, Twelve, [1]));
     }
 }

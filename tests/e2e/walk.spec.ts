@@ -66,7 +66,7 @@ test('what was written on the paper sheet is typed in, and a line that is refuse
   await page.reload()
   await tap(page, 'Save these counts (2)')
   await expect(page.getByText('1 count saved.')).toBeVisible()
-  await expect(page.getByText(/affected/i).last()).toBeVisible()
+  await expect(lines.nth(1).getByText('More leaves are affected than were looked at.')).toBeVisible()
   expect((await round(page)).walk?.seenPlantingIds).toHaveLength(1)
   await expectNoSideScroll(page)
   await expectAccessible(page)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { tell } from '@/language'
+import { figure, tell } from '@/language'
 import { computed } from 'vue'
 import { household } from '@/kit/household'
 import CreatureDrawing from './CreatureDrawing.vue'
@@ -16,7 +16,7 @@ const pixelsPerMm = 96 / 25.4
 const box = 60
 
 /** What a bar may be, by what the household measures lengths in. */
-const metric = [0.1, 0.5, 1, 5, 10, 20].map((mm) => ({ mm, told: `${mm} mm` }))
+const metric = [0.1, 0.5, 1, 5, 10, 20].map((mm) => ({ mm, told: `${figure(mm, 1)} mm` }))
 const inches = [64, 32, 16, 8, 4, 2].map((part) => ({ mm: 25.4 / part, told: `1/${part} in` }))
 
 const unitsPerMm = computed(() => spanOf(props.creature) / props.lengthMm)

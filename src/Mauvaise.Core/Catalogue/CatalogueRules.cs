@@ -1,3 +1,5 @@
+using System.Text.RegularExpressions;
+
 namespace Mauvaise.Core.Catalogue;
 
 /// <summary>What must hold between the facts. Each fault is a sentence that says where to look.</summary>
@@ -364,6 +366,6 @@ public static partial class CatalogueRules
             .Where(p => p.Values.Count != 12)
             .Select(p => $"climate '{x.Id}': {p.Name} wants 12 values");
 
-    [System.Text.RegularExpressions.GeneratedRegex("^#[0-9a-f]{6}$")]
-    private static partial System.Text.RegularExpressions.Regex Tint();
+    [GeneratedRegex("^#[0-9a-f]{6}$")]
+    private static partial Regex Tint();
 }

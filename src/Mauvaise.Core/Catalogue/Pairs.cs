@@ -23,10 +23,6 @@ public static class Pairs
             (catalogue, a, b)
         );
 
-    /// <summary>Days from one mix to another on one bed, by the strictest pair of what is in them; a day at least.</summary>
-    public static int DaysBetween(GardenCatalogue catalogue, IReadOnlyList<Material> before, IReadOnlyList<Material> after) =>
-        (int)Math.Ceiling(before.SelectMany(b => after.Select(a => Between(catalogue, b, a).DaysApart)).Append(1).Max());
-
     /// <summary>Null when no rule fits.</summary>
     public static MixingPair? Find(IReadOnlyList<MixingPair> rules, Material a, Material b) =>
         a.Id == b.Id

@@ -79,11 +79,7 @@ public sealed record CourseProgress(
             return Of(garden, course, recipe, given, null);
         }
 
-        var wait = Pairs.DaysBetween(
-            garden.Catalogue,
-            MaterialChoice.MaterialsIn(garden.Catalogue, recipe),
-            MaterialChoice.MaterialsIn(garden.Catalogue, next)
-        );
+        var wait = MaterialChoice.DaysBetween(garden.Catalogue, recipe, next);
         var following = course with
         {
             Recipe = next.Id,

@@ -185,6 +185,16 @@ public static class MaterialChoice
         };
     }
 
+    /// <summary>Days from one mix to another on one bed, by the strictest pair of what is in them; a day at least.</summary>
+    public static int DaysBetween(GardenCatalogue catalogue, Recipe before, Recipe after) =>
+        (int)
+            Math.Ceiling(
+                MaterialsIn(catalogue, before)
+                    .SelectMany(b => MaterialsIn(catalogue, after).Select(a => Pairs.Between(catalogue, b, a).DaysApart))
+                    .Append(1)
+                    .Max()
+            );
+
     /// <summary>All that a recipe puts into the tank, its active first, then its partners.</summary>
     public static IReadOnlyList<Material> MaterialsIn(GardenCatalogue catalogue, Recipe recipe) =>
         [

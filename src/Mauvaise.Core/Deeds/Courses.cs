@@ -30,32 +30,19 @@ public static class CourseDeeds
         var shape = way?.Shape ?? usual;
         var then = way?.After is { } after && days.Count == 0 ? new CourseRounds(after.Option.Recipe.Id, after.Shape.SpacingDays, after.Shape.Rounds) : null;
         // What is closer or longer than usual is kept as it was begun; the usual shape follows the weather.
-        return shape.SpacingDays == usual.SpacingDays && shape.Rounds == usual.Rounds
-            ? new Course(
-                id,
-                planting.Id,
-                target.Id,
-                recipe.Id,
-                at,
-                step,
-                usual.SpacingDays,
-                days.Count > 0 ? days.Count : usual.Rounds,
-                usual.DegreeDaysPerDay,
-                days,
-                Then: then
-            )
-            : new Course(
-                id,
-                planting.Id,
-                target.Id,
-                recipe.Id,
-                at,
-                step,
-                shape.SpacingDays,
-                days.Count > 0 ? days.Count : shape.Rounds,
-                null,
-                days,
-                Then: then
-            );
+        var asUsual = shape.SpacingDays == usual.SpacingDays && shape.Rounds == usual.Rounds;
+        return new Course(
+            id,
+            planting.Id,
+            target.Id,
+            recipe.Id,
+            at,
+            step,
+            shape.SpacingDays,
+            days.Count > 0 ? days.Count : shape.Rounds,
+            asUsual ? usual.DegreeDaysPerDay : null,
+            days,
+            Then: then
+        );
     }
 }

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Time;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Gardens;
 
@@ -120,7 +121,15 @@ public sealed record Place(
 )
 {
     /// <summary>What is no further than this walks, drifts and is carried over, m (assumed).</summary>
-    private const double BesideM = 3;
+    public const double BesideM = 3;
+
+    private const double MostReservoirLitres = 2000;
+
+    /// <summary>Whether a rack or tower may hold so much water, in litres; null is none.</summary>
+    public static bool IsReservoir(double? litres) => litres is null or (> 0 and <= MostReservoirLitres);
+
+    /// <summary>What a reservoir may hold, in words.</summary>
+    public static string ReservoirRange() => Say.Of("gardens.theReservoirHolds", ("volume", Figure.Volume(MostReservoirLitres)));
 
     /// <summary>From edge to edge, m, each taken for a square; null where one is not on the plan.</summary>
     public double? DistanceM(Place other) =>

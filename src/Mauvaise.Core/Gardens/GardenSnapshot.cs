@@ -155,7 +155,7 @@ public sealed record GardenSnapshot(
     public IEnumerable<Planting> PlantedAt(Place place) => Index.PlantingsAt[place.Id];
 
     /// <summary>With those that were carried away from it since.</summary>
-    public IEnumerable<Planting> OnceAt(Place place) => Index.PlantingsOnceAt[place.Id];
+    public IEnumerable<Planting> OnceAt(Place place) => Plantings.Where(p => p.PlaceId == place.Id || p.LeftOn(place) is not null);
 
     public Place PlaceOf(Planting planting) => Index.Places[planting.PlaceId];
 

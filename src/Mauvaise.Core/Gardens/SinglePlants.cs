@@ -16,7 +16,7 @@ public static class SinglePlants
     public static IReadOnlyList<int> WithNeighbours(IReadOnlyList<int> plants, int of) =>
         [.. plants.SelectMany(p => new[] { p - 1, p, p + 1 }).Where(p => p >= 1 && p <= of).Distinct().Order()];
 
-    /// <summary>What is wrong with a list of plants: true when each is one of the planting's, and none stands twice.</summary>
+    /// <summary>Whether each of these plants is one of the planting's, and none stands twice.</summary>
     public static bool AreOf(Planting planting, IReadOnlyList<int> plants) =>
         Fits(planting) && plants.All(p => p >= 1 && p <= planting.Count) && plants.Distinct().Count() == plants.Count;
 

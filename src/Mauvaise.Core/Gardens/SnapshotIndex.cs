@@ -10,9 +10,6 @@ internal sealed class SnapshotIndex
         this.of = of;
         Plantings = of.Plantings.ToDictionary(p => p.Id);
         PlantingsAt = of.Plantings.ToLookup(p => p.PlaceId);
-        PlantingsOnceAt = of
-            .Plantings.SelectMany(p => p.Earlier.Select(s => s.PlaceId).Append(p.PlaceId).Distinct().Select(at => (At: at, Planting: p)))
-            .ToLookup(x => x.At, x => x.Planting);
         Places = of.Places.ToDictionary(p => p.Id);
         Batches = of.Batches.ToDictionary(b => b.Id);
         Sprays = of.Applications.ToDictionary(a => a.Id);
@@ -37,7 +34,6 @@ internal sealed class SnapshotIndex
 
     public Dictionary<Guid, Planting> Plantings { get; }
     public ILookup<Guid, Planting> PlantingsAt { get; }
-    public ILookup<Guid, Planting> PlantingsOnceAt { get; }
     public Dictionary<Guid, Place> Places { get; }
     public Dictionary<Guid, Batch> Batches { get; }
     public Dictionary<Guid, SprayApplication> Sprays { get; }

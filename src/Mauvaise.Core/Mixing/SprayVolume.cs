@@ -68,7 +68,9 @@ public static class SprayVolume
         }
 
         var part = SizeFor(garden, recipe, [planting]) * plants.Count / Math.Max(plants.Count, planting.Count ?? plants.Count);
-        return Math.Max(0.1, Math.Ceiling(part * 10 - 1e-9) / 10);
+        // Nobody lays out a part of a station.
+        var inOne = garden.Catalogue.Material(recipe.Active.Material).Doses?.Per == DosedPer.Station ? 1 : 10;
+        return Math.Max(1.0 / inOne, Math.Ceiling(part * inOne - 1e-9) / inOne);
     }
 
     /// <summary>Litres for one planting, which shares its place evenly with the others that grow there.</summary>

@@ -116,11 +116,7 @@ internal static class RotaNeeds
                 if (course.Course.Then is { } then && garden.Catalogue.FindRecipe(then.Recipe) is { } next)
                 {
                     var option = new MaterialOption(garden.Catalogue.Material(next.Active.Material), next, 1, [], []);
-                    var wait = Pairs.DaysBetween(
-                        garden.Catalogue,
-                        MaterialChoice.MaterialsIn(garden.Catalogue, course.Recipe),
-                        MaterialChoice.MaterialsIn(garden.Catalogue, next)
-                    );
+                    var wait = MaterialChoice.DaysBetween(garden.Catalogue, course.Recipe, next);
                     var shape = CourseShape.For(garden, planting, need.Target, option.Material) with { SpacingDays = then.SpacingDays, Rounds = then.Rounds };
                     yield return Following(need, Option(garden, planting, option, shape), need.From.AddDays(wait));
                 }

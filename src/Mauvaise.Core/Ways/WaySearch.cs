@@ -319,12 +319,7 @@ internal sealed class WaySearch
         CourseShape Nearest() => shapes.MinBy(s => Math.Round(Middling(With(s)).Shares[WayBook.JudgedAfterDays], 3))!;
     }
 
-    private int DaysAfter(Way clean, MaterialOption option) =>
-        Pairs.DaysBetween(
-            f.Garden.Catalogue,
-            MaterialChoice.MaterialsIn(f.Garden.Catalogue, clean.Option!.Recipe),
-            MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe)
-        );
+    private int DaysAfter(Way clean, MaterialOption option) => MaterialChoice.DaysBetween(f.Garden.Catalogue, clean.Option!.Recipe, option.Recipe);
 
     /// <summary>The usual shape first, then fewer days between and more rounds, as far as the material's rules go.</summary>
     private static List<CourseShape> Shapes(Material material, CourseShape usual)

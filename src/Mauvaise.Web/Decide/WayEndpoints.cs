@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
@@ -45,8 +46,8 @@ public sealed record WayAnswer(
             way.Words,
             [
                 .. new[] { way.Option, way.After?.Option }
-                    .OfType<Core.Decisions.MaterialOption>()
-                    .SelectMany(o => Core.Decisions.MaterialChoice.MaterialsIn(catalogue, o.Recipe))
+                    .OfType<MaterialOption>()
+                    .SelectMany(o => MaterialChoice.MaterialsIn(catalogue, o.Recipe))
                     .Select(m => m.Id)
                     .Distinct(),
             ],

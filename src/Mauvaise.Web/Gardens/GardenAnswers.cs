@@ -36,7 +36,8 @@ public static class GardenAnswers
             ScalesAnswer.Of(s.Garden.Units, s.Garden.Kitchen),
             [.. Enumerable.Range(0, 7).Select((s.Garden.Free ?? FreeHours.Always).Day)],
             Weather(s),
-            last is null ? null : new LastDeed(last.Id, last.Words, last.At, last.MemberId, s.Members.FirstOrDefault(m => m.Id == last.MemberId)?.Name)
+            last is null ? null : new LastDeed(last.Id, last.Words, last.At, last.MemberId, s.Members.FirstOrDefault(m => m.Id == last.MemberId)?.Name),
+            Core.Gardens.Place.BesideM
         );
 
     public static PlaceAnswer Place(GardenSnapshot s, Place p) =>

@@ -32,10 +32,8 @@ public static class GardenEndpoints
         garden.MapPut("/settings", ChangeSettings);
         garden.MapPost("/places", AddPlace);
         garden.MapPut("/places/{placeId:guid}", ChangePlace);
-        garden.MapPut("/places/{placeId:guid}/spot", MovePlace);
         garden.MapPost("/plantings", AddPlanting);
         garden.MapPut("/plantings/{plantingId:guid}", ChangePlanting);
-        garden.MapPut("/plantings/{plantingId:guid}/place", CarryPlanting);
     }
 
     /// <summary>Where people sign in, each sees the gardens that they are of.</summary>
@@ -251,7 +249,7 @@ public static class GardenEndpoints
         }
 
         var checks = CheckName(CheckGround(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
-            .That(IsReservoir(body.ReservoirLitres), "reservoirLitres", "reservoir-range", ReservoirRange())
+            .That(Place.IsReservoir(body.ReservoirLitres), "reservoirLitres", "reservoir-range", Place.ReservoirRange())
             .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", Say.Of("gardens.theAreaIsOver0", ("area", Figure.Area(MostAreaM2))));
         if (!checks.Passed)
         {
@@ -275,48 +273,6 @@ public static class GardenEndpoints
                 row.SunFrom = body.SunFrom;
                 row.SunTo = body.SunTo;
             },
-            stop
-        );
-        return TypedResults.NoContent();
-    }
-
-    private const double MostReservoirLitres = 2000;
-
-    private static bool IsReservoir(double? litres) => litres is null or (> 0 and <= MostReservoirLitres);
-
-    private static string ReservoirRange() => Say.Of("gardens.theReservoirHolds", ("volume", Figure.Volume(MostReservoirLitres)));
-
-    /// <summary>Puts a place on the plan of the beds, or somewhere else on it.</summary>
-    private static async Task<Results<NoContent, ProblemHttpResult>> MovePlace(
-        Guid gardenId,
-        Guid placeId,
-        SpotChange body,
-        GardenTools tools,
-        CancellationToken stop
-    )
-    {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.Places.FirstOrDefault(p => p.Id == placeId) is not { } place)
-        {
-            return Problems.NotFound("place");
-        }
-
-        var checks = new Checks().That(
-            body is { AcrossM: >= 0 and <= Spot.Most, DownM: >= 0 and <= Spot.Most },
-            "acrossM",
-            "spot-range",
-            Say.Of("gardens.theSpotLies", ("figure", Figure.Length(Spot.Most)))
-        );
-        if (!checks.Passed)
-        {
-            return checks.Problem();
-        }
-
-        var row = await tools.Db.Places.FirstAsync(p => p.Id == placeId, stop);
-        await tools.Log.WriteAsync(
-            gardenId,
-            body.MemberId,
-            Say.Of("gardens.movedOnThePlan", ("place", place.Name)),
-            _ => (row.SpotAcrossM, row.SpotDownM) = (body.AcrossM, body.DownM),
             stop
         );
         return TypedResults.NoContent();
@@ -406,66 +362,6 @@ public static class GardenEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> CarryPlanting(
-        Guid gardenId,
-        Guid plantingId,
-        PlantingMove body,
-        GardenTools tools,
-        CancellationToken stop
-    )
-    {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s || s.FindPlanting(plantingId) is not { } planting || !planting.GrowsOn(s.Today))
-        {
-            return Problems.NotFound("planting");
-        }
-
-        var on = body.On ?? s.Today;
-        var (from, to) = (s.PlaceOf(planting), s.Places.FirstOrDefault(p => p.Id == body.PlaceId));
-        var last = planting.Earlier.Count > 0 ? planting.Earlier[^1].Until : planting.From;
-        var crop = s.Catalogue.Crop(planting.Crop).Name.InSentence();
-        var alike = to is null ? null : s.GrowingAt(to).FirstOrDefault(p => p.Id != planting.Id && p.Crop == planting.Crop);
-        var checks = new Checks()
-            .That(to is not null, "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
-            .That(on <= s.Today && on >= last, "on", "date-order", Say.Of("gardens.itIsCarriedBetween", ("date", Say.In(last, "d MMMM yyyy"))))
-            .That(
-                body.ApartUntil is null || (body.ApartUntil >= s.Today && body.ApartUntil <= s.Today.AddDays(PlantingMove.MostDaysApart)),
-                "apartUntil",
-                "date-ahead",
-                Say.Of("gardens.keptApartUntilALaterDay")
-            )
-            .That(
-                alike is null || (!alike.IsApart(s.Today) && body.ApartUntil is null),
-                alike?.IsApart(s.Today) == true ? "placeId" : "apartUntil",
-                "kept-apart",
-                Say.Of("gardens.oneIsKeptApart", ("crop", crop), ("place", to?.Name ?? ""))
-            );
-        if (!checks.Passed)
-        {
-            return checks.Problem();
-        }
-
-        var words =
-            to != from ? Say.Of("gardens.carried", ("crop", crop), ("from", from.Name), ("to", to!.Name))
-            : body.ApartUntil is { } until ? Say.Of("gardens.keptApart", ("name", s.Where(planting)), ("date", Say.In(until, "d MMMM")))
-            : Say.Of("gardens.amongOthersAgain", ("name", s.Where(planting)));
-        var row = await tools.Db.Plantings.FirstAsync(p => p.Id == plantingId, stop);
-        await tools.Log.WriteAsync(
-            gardenId,
-            body.MemberId,
-            words,
-            _ =>
-            {
-                row.ApartUntil = body.ApartUntil;
-                if (to != from)
-                {
-                    (row.PlaceId, row.EarlierPlaces) = (to!.Id, Stays.Kept([.. planting.Earlier, new Stay(from.Id, on)]));
-                }
-            },
-            stop
-        );
-        return TypedResults.NoContent();
-    }
-
     internal static Checks CheckSite(
         Checks checks,
         string? name,
@@ -484,7 +380,7 @@ public static class GardenEndpoints
 
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
-            .That(IsReservoir(place?.ReservoirLitres), $"{path}reservoirLitres", "reservoir-range", ReservoirRange())
+            .That(Place.IsReservoir(place?.ReservoirLitres), $"{path}reservoirLitres", "reservoir-range", Place.ReservoirRange())
             .That(
                 place?.LengthM is > 0 and <= MostLengthM,
                 $"{path}lengthM",

@@ -103,6 +103,7 @@ public sealed record PickAnswer(Guid Id, DateOnly On);
 /// <summary>How a planting stands now, or that it has ended.</summary>
 public sealed record PlantingChange(GrowthStage Stage, bool InFlower, bool Ended, Guid? MemberId = null);
 
+/// <param name="BesideM">What lies no further apart than this is a neighbour, m.</param>
 public sealed record GardenAnswer(
     Guid Id,
     string Name,
@@ -125,7 +126,8 @@ public sealed record GardenAnswer(
     ScalesAnswer Scales,
     IReadOnlyList<string> FreeHours,
     WeatherNotice Weather,
-    LastDeed? LastDeed
+    LastDeed? LastDeed,
+    double BesideM
 );
 
 /// <summary>How SI becomes what the household reads, for what a screen draws by itself and for what is typed.</summary>

@@ -53,6 +53,7 @@ onBeforeUnmount(() => emit('done'))
 
 <template>
   <form
+    class="entry"
     novalidate
     :aria-label="tell('beds.putRight', { cropName: planting.cropName })"
     @submit.prevent="saving.save().then(...closed)"
@@ -81,18 +82,3 @@ onBeforeUnmount(() => emit('done'))
     </div>
   </form>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  flex: 1 1 100%;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 12px;
-  align-items: end;
-  padding: 10px 0;
-}
-
-.actions {
-  grid-column: 1 / -1;
-}
-</style>

@@ -43,7 +43,7 @@ async function add() {
 </script>
 
 <template>
-  <form novalidate @submit.prevent="add">
+  <form class="entry" novalidate @submit.prevent="add">
     <PlantingFields v-model="facts" :problem="saving.error.value" :today="today" />
     <SelectField v-model="stage" :options="options(stageWords)" :label="tell('beds.stage')" />
     <FieldError :problem="saving.error.value" :shown="['crop', 'variety', 'from', 'count']" />
@@ -53,17 +53,3 @@ async function add() {
     </div>
   </form>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(150px, 1fr));
-  gap: 12px;
-  align-items: end;
-  padding: 10px 0;
-}
-
-.actions {
-  grid-column: 1 / -1;
-}
-</style>

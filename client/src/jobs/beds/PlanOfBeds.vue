@@ -8,9 +8,8 @@ import { useGarden, useGardenWrite, type Place } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import { told } from '@/kit/household'
 
-/** The garden from above, to be arranged by hand. Places are drawn by their area; their middle is what is kept. */
+/** The garden from above, to be arranged by hand. Places are squares of their area, as their distance is reckoned; their middle is what is kept. */
 const { garden, memberId } = useGarden()
-const nearM = 3
 const step = 0.5
 const placed = computed(() => garden.value?.places.filter((p) => p.spot) ?? [])
 const unplaced = computed(() => garden.value?.places.filter((p) => !p.spot) ?? [])
@@ -18,16 +17,13 @@ const unplaced = computed(() => garden.value?.places.filter((p) => !p.spot) ?? [
 /** Where a place is while it is being moved, before it is kept. */
 const held = ref<{ id: string; acrossM: number; downM: number; from: [number, number] | null }>()
 const spotOf = (p: Place) => (held.value?.id === p.id ? held.value : p.spot) ?? { acrossM: 0, downM: 0 }
-const sides = (p: Place) => {
-  const width = Math.sqrt(p.areaM2 * 1.6)
-  return { width, height: p.areaM2 / width }
-}
+const side = (p: Place) => Math.sqrt(p.areaM2)
 /** Metres that the drawing shows: all that lies on it, and room to move. */
 const size = computed(() => {
   const room = (of: (p: Place) => number) => Math.max(8, ...placed.value.map(of)) + 4
   return {
-    width: room((p) => (p.spot?.acrossM ?? 0) + sides(p).width / 2),
-    height: room((p) => (p.spot?.downM ?? 0) + sides(p).height / 2),
+    width: room((p) => (p.spot?.acrossM ?? 0) + side(p) / 2),
+    height: room((p) => (p.spot?.downM ?? 0) + side(p) / 2),
   }
 })
 
@@ -57,11 +53,11 @@ const lineM = computed(
   () => 13 / (Math.min(width.value / size.value.width, height.value / size.value.height) || 40),
 )
 /** A name stands in its bed where it fits, else word by word below. */
-const lettersFit = (p: Place) => sides(p).width / (lineM.value * 0.62)
+const lettersFit = (p: Place) => side(p) / (lineM.value * 0.62)
 const name = (p: Place) =>
   p.name.length <= lettersFit(p)
     ? [{ word: p.name, y: lineM.value * 0.35 }]
-    : p.name.split(' ').map((word, i) => ({ word, y: sides(p).height / 2 + lineM.value * (1.1 + i * 1.1) }))
+    : p.name.split(' ').map((word, i) => ({ word, y: side(p) / 2 + lineM.value * (1.1 + i * 1.1) }))
 function metres(event: PointerEvent): [number, number] {
   const onScreen = plan.value?.getScreenCTM()
   if (!onScreen) return [0, 0]
@@ -101,9 +97,9 @@ function push(event: KeyboardEvent, p: Place) {
     from: null,
   }
 }
-/** Beside what lies there already. */
+/** Below what lies there already. */
 const put = (p: Place) =>
-  moving.mutate({ id: p.id, acrossM: half(sides(p).width / 2 + 1), downM: half(size.value.height) })
+  moving.mutate({ id: p.id, acrossM: half(side(p) / 2 + 1), downM: half(size.value.height) })
 </script>
 
 <template>
@@ -111,7 +107,7 @@ const put = (p: Place) =>
     <summary>
       <strong>{{ tell('beds.thePlan') }}</strong>
     </summary>
-    <p class="soft small">{{ tell('beds.thePlanHint', { near: told('length', nearM) }) }}</p>
+    <p class="soft small">{{ tell('beds.thePlanHint', { near: told('length', garden.besideM) }) }}</p>
     <svg
       v-if="placed.length"
       ref="plan"
@@ -140,13 +136,7 @@ const put = (p: Place) =>
         @keydown="push($event, p)"
         @keyup="keep"
       >
-        <rect
-          :x="-sides(p).width / 2"
-          :y="-sides(p).height / 2"
-          :width="sides(p).width"
-          :height="sides(p).height"
-          rx="0.15"
-        />
+        <rect :x="-side(p) / 2" :y="-side(p) / 2" :width="side(p)" :height="side(p)" rx="0.15" />
         <text text-anchor="middle" :font-size="lineM">
           <tspan v-for="line in name(p)" :key="line.word" x="0" :y="line.y">{{ line.word }}</tspan>
         </text>
