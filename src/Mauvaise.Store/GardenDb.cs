@@ -15,6 +15,7 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<StockRow> Stocks => Set<StockRow>();
     public DbSet<ProductRow> Products => Set<ProductRow>();
     public DbSet<OwnRecipeRow> OwnRecipes => Set<OwnRecipeRow>();
+    public DbSet<OwnStockRow> OwnStocks => Set<OwnStockRow>();
     public DbSet<OwnKindRow> OwnKinds => Set<OwnKindRow>();
     public DbSet<PickRow> Picks => Set<PickRow>();
     public DbSet<HarvestRow> Harvests => Set<HarvestRow>();

@@ -239,13 +239,18 @@ public sealed class BenchTests : IAsyncLifetime
         }
 
         app.Clock.Advance(TimeSpan.FromDays(3));
+        foreach (var standing in (await GetAsync<ShelfAnswer>("shelf")).Stocks.Where(x => x.ReadyAt is not null))
+        {
+            await http.SendAsync($"shelf/{standing.Id}/strained", new EmptyBottle(), HttpStatusCode.NoContent);
+        }
+
         var made = new NewPreparation(Guid.NewGuid(), "garlic-chilli-stock", 250);
         await http.SendAsync("shelf/preparations", made, HttpStatusCode.Created);
         await http.SendAsync("shelf/preparations", made, HttpStatusCode.Created);
         var stocks = (await GetAsync<ShelfAnswer>("shelf")).Stocks;
         double Left(string material) => stocks.Single(x => x.Material == material).Left;
         Assert.Equal((350, 400), (Left("garlic-stock"), Left("chilli-stock")));
-        Assert.Equal(new DateOnly(2026, 7, 23), stocks.Single(x => x.Id == made.Id).BestBefore);
+        Assert.Equal(new DateOnly(2026, 7, 24), stocks.Single(x => x.Id == made.Id).BestBefore);
 
         var bottle = await PostAsync<BatchAnswer>(
             "batches",

@@ -33,6 +33,7 @@ function screen(deed: Deed): { to: RouteLocationRaw; label: string } {
       label: tell('board.mixIt'),
     }
   }
+  if (deed.kind === 'strain') return { to: { name: 'shelf' }, label: tell('board.toTheShelf') }
   if (deed.kind === 'prevent') return { to: { name: 'before' }, label: tell('board.keepTroubleOff') }
   if (deed.kind === 'walk')
     return { to: { name: 'walk', query: { planting: deed.plantingIds } }, label: tell('board.startTheWalk') }

@@ -43,6 +43,13 @@ export const formWords: Record<Schemas['Form'], string> = {
   wipe: tell('garden.wipe'),
 }
 
+export const stockMakingWords: Record<Schemas['StockMaking'], string> = {
+  shaken: tell('shelf.shaken'),
+  blended: tell('shelf.blended'),
+  steeped: tell('shelf.steeped'),
+  boiled: tell('shelf.boiled'),
+}
+
 export const perWords: Record<Schemas['DosedPer'], string> = {
   litre: tell('garden.aLitre'),
   squareMetre: tell('garden.aSquareMetre'),

@@ -235,10 +235,6 @@ internal static class HandSteps
 /// <summary>Leaves that come off, and where they go.</summary>
 internal static class PruneSteps
 {
-    /// <summary>Taking off this share asks for a feed (assumed).</summary>
-    private const double FeedShare = 0.12;
-    private const int FeedAfterDays = 3;
-
     public static IEnumerable<LadderStep> Of(WaySet ways, int? leaves)
     {
         var f = ways.Finding;
@@ -269,9 +265,20 @@ internal static class PruneSteps
 
         if (plan is not null && f.Garden.Catalogue.Measure(KnownIds.Measures.Feed).IsFor(target))
         {
-            yield return comesOff && plan.TakeNow >= FeedShare * plan.Leaves
-                ? MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.Do, [Say.Of("actions.itGrowsBackWhatItLost")], f.Garden.Today.AddDays(FeedAfterDays))
-                : MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [Say.Of("actions.fewLeavesComeOff")]);
+            // What comes off now, or what the trouble ate and dried already, whichever is more.
+            var lost = Math.Max(comesOff ? (double)plan.TakeNow / plan.Leaves : 0, f.Share * (f.Seen.SeverityPercent ?? 0) / 100);
+            yield return Feeding.For(f.Garden, f.Planting, lost) switch
+            {
+                { Step: not null } feed => MeasureFits.Step(
+                    f,
+                    KnownIds.Measures.Feed,
+                    StepChoice.Do,
+                    [feed.Sentence, Say.Of("actions.itGrowsBackWhatItLost")],
+                    f.Garden.Today.AddDays(feed.AfterDays)
+                ),
+                { } not => MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [not.Sentence]),
+                null => MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [Say.Of("actions.fewLeavesComeOff")]),
+            };
         }
     }
 

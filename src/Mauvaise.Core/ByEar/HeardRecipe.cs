@@ -66,4 +66,49 @@ public sealed record HeardLine(
 /// <param name="Neat">It was told to be used as it is.</param>
 /// <param name="WaterLitres">The water, or the whole, that was named for what is sprayed; null when none was.</param>
 /// <param name="Bait">It is set out for ants and never sprayed.</param>
-public sealed record HeardRecipe(IReadOnlyList<HeardLine> Lines, double? Litres, int Recipes, bool Neat, double? WaterLitres, bool Bait);
+public sealed record HeardRecipe(IReadOnlyList<HeardLine> Lines, double? Litres, int Recipes, bool Neat, double? WaterLitres, bool Bait)
+{
+    /// <summary>It stands so long before it is used, hours; 0 for not at all.</summary>
+    public double SteepHours { get; init; }
+
+    /// <summary>How what works in its plants is got out.</summary>
+    public StockMaking Making { get; init; }
+
+    /// <summary>
+    /// The same as a stock, in hundredths of the whole by weight: plants and what goes with them in the water that they lie in. Null without a plant,
+    /// without water, or where something in it is not known.
+    /// </summary>
+    public OwnStock? AsStock(GardenCatalogue catalogue)
+    {
+        var parts = Lines.Where(l => l.Kind == HeardKind.Part).Select(l => (Line: l, Material: catalogue.FindMaterial(l.Word?.Material ?? ""))).ToList();
+        var water = Lines.Where(l => l.Kind is HeardKind.Water or HeardKind.Whole).Select(l => l.Millilitres).FirstOrDefault(ml => ml > 0);
+        if (
+            water is not { } grams
+            || !parts.Exists(p => p.Material is { Pantry: true, Unit: "g", MostPerLitre: null })
+            || parts.Exists(p => p.Material is null || !p.Line.IsMeasured)
+            || Lines.Any(l => l.Kind == HeardKind.Unknown && l.Name is not null)
+        )
+        {
+            return null;
+        }
+
+        var weights = parts
+            .GroupBy(p => p.Material!.Id)
+            .Select(g => new StockPart(g.Key, g.Sum(p => p.Line.Grams ?? p.Line.Millilitres!.Value * p.Material!.DensityGramsPerMillilitre)))
+            .ToList();
+        var all = grams + weights.Sum(w => w.Parts);
+        double Hundredths(double weight) => Math.Round(weight / all * 100, 2);
+        var steep = Making == StockMaking.Steeped ? Math.Min(SteepHours, StockReckoning.MostSteepHours) : 0;
+        var stock = new OwnStock(
+            Guid.Empty,
+            "",
+            [.. weights.Select(w => w with { Parts = Hundredths(w.Parts) })],
+            Hundredths(grams),
+            true,
+            Making,
+            steep,
+            false
+        );
+        return StockReckoning.Of(catalogue, stock).Faults is [] ? stock : null;
+    }
+}

@@ -15,7 +15,12 @@ internal static partial class RecipeStages
     {
         var lines = InParts(catalogue, InPercent(Undiluted(NamedTwice(read), text), text), text);
         var (settled, litres, water) = Volumes(lines, text);
-        return new HeardRecipe(settled, litres, RecipesIn(lines), Neat().IsMatch(text), water, IsBait(lines, text));
+        var steep = Steeping.HoursIn(text);
+        return new HeardRecipe(settled, litres, RecipesIn(lines), Neat().IsMatch(text), water, IsBait(lines, text))
+        {
+            SteepHours = steep,
+            Making = Steeping.MakingOf(text, steep),
+        };
     }
 
     /// <summary>How many times its volume "1:10", "4 to 1" or "ten parts of water" make of it; null without such words.</summary>

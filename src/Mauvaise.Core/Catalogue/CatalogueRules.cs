@@ -38,9 +38,9 @@ public static partial class CatalogueRules
             .. Doubled("reading", c.Readings.Select(r => r.Id)),
             .. c
                 .Readings.Where(r =>
-                    !(r.Least < r.FineFrom && r.FineFrom < r.FineTo && r.FineTo < r.Most && r.HoldsDays > 0) || r.FineOn?.Any(f => f.From >= f.To) == true
+                    !(r.Least <= r.FineFrom && r.FineFrom < r.FineTo && r.FineTo < r.Most && r.HoldsDays > 0) || r.FineOn?.Any(f => f.From >= f.To) == true
                 )
-                .Select(r => $"reading '{r.Id}': wants least < fineFrom < fineTo < most, and days over 0"),
+                .Select(r => $"reading '{r.Id}': wants least <= fineFrom < fineTo < most, and days over 0"),
             .. from r in c.Readings
             from id in r.Tells.Select(t => t.Of).Where(id => c.Targets.All(t => t.Id != id))
             select $"reading '{r.Id}': '{id}' is not in targets; the nearest is '{Nearest(id, c.Targets.Select(t => t.Id))}'",

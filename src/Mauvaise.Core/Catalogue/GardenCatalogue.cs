@@ -63,10 +63,15 @@ public sealed class GardenCatalogue
         return facts;
     }
 
-    /// <summary>This catalogue with a garden's own crops, troubles, products and recipes in it.</summary>
-    public GardenCatalogue With(IReadOnlyList<OwnProduct> products, IReadOnlyList<OwnRecipe>? recipes = null, IReadOnlyList<OwnKind>? kinds = null)
+    /// <summary>This catalogue with a garden's own crops, troubles, products, stocks and recipes in it.</summary>
+    public GardenCatalogue With(
+        IReadOnlyList<OwnProduct> products,
+        IReadOnlyList<OwnRecipe>? recipes = null,
+        IReadOnlyList<OwnKind>? kinds = null,
+        IReadOnlyList<OwnStock>? stocks = null
+    )
     {
-        if (products.Count == 0 && recipes is null or [] && kinds is null or [])
+        if (products.Count == 0 && recipes is null or [] && kinds is null or [] && stocks is null or [])
         {
             return this;
         }
@@ -75,7 +80,11 @@ public sealed class GardenCatalogue
             ? this
             : Growing([.. kinds.Select(k => k.ToCrop(this)).OfType<Crop>()], [.. kinds.Select(k => k.ToTarget(this)).OfType<Target>()]);
         var own = products.Select(p => p.ToMaterial(grown)).ToList();
-        var with = grown.Copy([.. Materials, .. own], [.. Recipes, .. own.Select(Recipe.ByLabel)]);
+        var made = (stocks ?? []).Select(x => (Stock: x, Material: x.ToMaterial(this))).Where(x => x.Material is not null).ToList();
+        var with = grown.Copy(
+            [.. Materials, .. own, .. made.Select(x => x.Material!)],
+            [.. Recipes, .. own.Select(Recipe.ByLabel), .. made.Select(x => x.Stock.ToRecipe(x.Material!))]
+        );
         return recipes is null or [] ? with : with.Copy(with.Materials, [.. with.Recipes, .. recipes.Select(r => r.ToRecipe(with)).OfType<Recipe>()]);
     }
 

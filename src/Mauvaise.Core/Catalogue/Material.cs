@@ -105,16 +105,26 @@ public sealed record SeasonLimit(int Most, string Together);
 /// <param name="DaysBetween">Days between two applications; null when the label does not say.</param>
 /// <param name="AddTo">The label's dose is added to a litre of water, not made up to a litre.</param>
 /// <param name="Retired">The household has put it away: records still name it, nothing proposes it.</param>
-public sealed record ProductLabel(int? MaxTimes, int? DaysBetween, bool AddTo, bool Retired = false);
+/// <param name="RunHours">How long the pump carries it through a rack; null when the label does not say.</param>
+/// <param name="FreshWaterDays">Days until the water of a rack is changed; null when the label does not say.</param>
+public sealed record ProductLabel(int? MaxTimes, int? DaysBetween, bool AddTo, bool Retired = false, int? RunHours = null, int? FreshWaterDays = null);
 
 /// <summary>Part of a preparation, in the part's own unit.</summary>
 public sealed record PreparationPart(string Material, double Amount);
 
 /// <summary>A concentrate that is made first and diluted later.</summary>
 /// <param name="YieldMl">What one making gives, ml. Water makes up what the parts do not fill.</param>
-/// <param name="KeepsDays">From the making, kept as <paramref name="Where"/> says.</param>
+/// <param name="KeepsDays">From the straining, kept as <paramref name="Where"/> says; under 1 for what is used the same day.</param>
 /// <param name="Parts">Materials of the catalogue, which may be preparations themselves.</param>
-public sealed record Preparation(double YieldMl, double KeepsDays, string Where, IReadOnlyList<PreparationPart> Parts, IReadOnlyList<string> Steps);
+/// <param name="SteepHours">How long it stands before it is strained; 0 for what is ready at once.</param>
+public sealed record Preparation(
+    double YieldMl,
+    double KeepsDays,
+    string Where,
+    IReadOnlyList<PreparationPart> Parts,
+    IReadOnlyList<string> Steps,
+    double SteepHours = 0
+);
 
 /// <summary>A spray material, dust, bait or kitchen thing, as the catalogue or a garden describes it.</summary>
 public sealed record Material
@@ -138,6 +148,9 @@ public sealed record Material
 
     /// <summary>What it is measured in when it has no doses of its own: "ml" or "g".</summary>
     public string? MeasuredIn { get; init; }
+
+    /// <summary>What works in it does not bear boiling.</summary>
+    public bool HeatSpoils { get; init; }
 
     /// <summary>Only a part of other things (sugar, garlic cloves): never sprayed on its own.</summary>
     public bool Pantry { get; init; }

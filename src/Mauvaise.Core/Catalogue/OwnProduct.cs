@@ -9,6 +9,8 @@ namespace Mauvaise.Core.Catalogue;
 /// <param name="DoseHigh">The most that the label allows: the ceiling.</param>
 /// <param name="DaysToWait">Before picking; null when the label does not say.</param>
 /// <param name="Form">How it reaches the trouble. One that is like a drench is a drench.</param>
+/// <param name="RunHours">How long the pump carries it through a rack; null when the label does not say.</param>
+/// <param name="FreshWaterDays">Days until the water of a rack is changed; null when the label does not say.</param>
 /// <param name="Per">What the doses are for, where it is dusted, strewn as bait or fed; a litre of what is mixed otherwise.</param>
 public sealed record OwnProduct(
     Guid Id,
@@ -24,7 +26,9 @@ public sealed record OwnProduct(
     int? DaysToWait,
     bool Retired = false,
     Form Form = Form.Spray,
-    DosedPer Per = DosedPer.Litre
+    DosedPer Per = DosedPer.Litre,
+    int? RunHours = null,
+    int? FreshWaterDays = null
 )
 {
     /// <summary>Share killed or held back by a product of which only the label's claim is known (assumed).</summary>
@@ -52,7 +56,7 @@ public sealed record OwnProduct(
             Name = Name,
             WorksOn = like is null ? [.. WorksOn.Select(Claimed)] : like.WorksOn,
             Doses = new Doses(Unit, DoseLow, (DoseLow + DoseHigh) / 2, DoseHigh, DoseHigh, Recipe.IsMixed(form) ? DosedPer.Litre : Per),
-            Label = new ProductLabel(MaxTimes, DaysBetween, AddTo, Retired),
+            Label = new ProductLabel(MaxTimes, DaysBetween, AddTo, Retired, RunHours, FreshWaterDays),
             DaysToWait = DaysToWait ?? (like?.LabelOnly == false ? like.DaysToWait : null),
             Cadence = DaysBetween is { } days
                 ? basis.Cadence with

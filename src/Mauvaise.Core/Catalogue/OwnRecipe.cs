@@ -11,7 +11,17 @@ public sealed record OwnPart(string Material, double PerLitre);
 /// <param name="HeardFrom">Null when nobody said.</param>
 /// <param name="Warning">It is kept so that nobody mixes it.</param>
 /// <param name="Parts">What of it is in the catalogue; empty for a warning.</param>
-public sealed record OwnRecipe(Guid Id, string Name, string Text, string? HeardFrom, bool Warning, bool Retired, IReadOnlyList<OwnPart> Parts)
+/// <param name="SteepHours">How long it stands before it is sprayed; 0 for not at all.</param>
+public sealed record OwnRecipe(
+    Guid Id,
+    string Name,
+    string Text,
+    string? HeardFrom,
+    bool Warning,
+    bool Retired,
+    IReadOnlyList<OwnPart> Parts,
+    double SteepHours = 0
+)
 {
     private const string Prefix = "heard-";
 
@@ -41,7 +51,8 @@ public sealed record OwnRecipe(Guid Id, string Name, string Text, string? HeardF
             parts.Min(p => p.Material!.MixedLifeHours),
             Say.Of("catalogue.shakeEveryMinuteWhileSpraying"),
             Kept: true,
-            PutAway: Retired
+            PutAway: Retired,
+            SteepHours: SteepHours
         );
     }
 

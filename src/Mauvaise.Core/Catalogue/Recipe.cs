@@ -26,6 +26,7 @@ public sealed record Ingredient(string Material, string Role, double? Amount = n
 /// <param name="Steps">Order of work where the usual order of a spray does not fit (dust, bait).</param>
 /// <param name="Kept">Heard somewhere and kept by the household: mixed as it was told, and nothing is claimed of it.</param>
 /// <param name="PutAway">Records still name it, nothing proposes it.</param>
+/// <param name="SteepHours">It stands so long before it is strained and sprayed; 0 for what is sprayed at once.</param>
 public sealed record Recipe(
     string Id,
     string Name,
@@ -35,7 +36,8 @@ public sealed record Recipe(
     Form Form = Form.Spray,
     IReadOnlyList<string>? Steps = null,
     bool Kept = false,
-    bool PutAway = false
+    bool PutAway = false,
+    double SteepHours = 0
 )
 {
     /// <summary>The ingredient that names the mix in the log; partners step with it.</summary>

@@ -129,7 +129,11 @@ public sealed record CourseProgress(
 
     /// <summary>Sprays that count as rounds of a course, in time order.</summary>
     private static List<SprayApplication> GivenRounds(GardenSnapshot garden, Course course, Material material) =>
-        [.. garden.SpraysOn(course.PlantingId).Where(a => !a.PatchTest && a.At >= course.OpenedAt && a.At <= garden.Now && a.Material == material.Id)];
+        [
+            .. garden
+                .SpraysOn(course.PlantingId)
+                .Where(a => !a.PatchTest && a.At >= course.OpenedAt && a.At <= garden.Now && a.MaterialAgainst(course.Target) == material.Id),
+        ];
 
     /// <summary>Instants of the latest looks, newest first, that found none of the trouble since the first round; none before it.</summary>
     private static List<DateTimeOffset> CleanLooksSince(GardenSnapshot garden, Course course, List<SprayApplication> given) =>

@@ -1,10 +1,12 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Cover;
 
 /// <summary>What is left of one application at one place, hour by hour over the snapshot's weather.</summary>
-public sealed record CoverBand(SprayApplication Application, Place Place, PlaceSky Sky, double[] Hours)
+/// <param name="Material">What of it covers.</param>
+public sealed record CoverBand(SprayApplication Application, Material Material, Place Place, PlaceSky Sky, double[] Hours)
 {
     public double At(DateTimeOffset instant) => Hours[Math.Clamp(Sky.IndexOf(instant), 0, Hours.Length - 1)];
 }
@@ -20,12 +22,13 @@ public static class PlaceCover
         return
         [
             .. from a in garden.AppliedAt(place, DateTimeOffset.MaxValue)
-            where a.At >= sky.At(0) && !a.PatchTest && garden.Catalogue.Material(a.Material).Cover.HalfLifeDays is not null
+            where a.At >= sky.At(0) && !a.PatchTest
+            from material in garden.CoveringIn(a)
             let here = a.Treated.Where(t => plantings.ContainsKey(t.PlantingId)).ToList()
             where here.Count > 0
             let stage = plantings[here[0].PlantingId].Stage
-            let hours = CoverCurve.Of(garden.Catalogue.Material(a.Material), a.At, here.Average(t => t.ShareWetted), sky, place, stage)
-            select new CoverBand(a, place, sky, hours),
+            let hours = CoverCurve.Of(material, a.At, here.Average(t => t.ShareWetted), sky, place, stage)
+            select new CoverBand(a, material, place, sky, hours),
         ];
     }
 

@@ -218,8 +218,8 @@ public static class MaterialChoice
     private static (string Group, int Count)? LastCourseGroup(GardenSnapshot garden, List<SprayApplication> history, Target target)
     {
         var against = history
-            .Where(a => a.Target == target.Id && !a.PatchTest && a.At > garden.Now.AddDays(-CourseMemoryDays))
-            .Select(a => garden.Catalogue.Material(a.Material).Group)
+            .Where(a => a.IsAgainst(target.Id) && !a.PatchTest && a.At > garden.Now.AddDays(-CourseMemoryDays))
+            .Select(a => garden.Catalogue.Material(a.MaterialAgainst(target.Id)).Group)
             .Reverse()
             .ToList();
         return against.Count == 0 ? null : (against[0], against.TakeWhile(g => g == against[0]).Count());

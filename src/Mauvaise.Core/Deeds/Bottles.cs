@@ -10,6 +10,7 @@ namespace Mauvaise.Core.Deeds;
 public static class Bottles
 {
     /// <summary>A bottle that was made. What is in it is taken from the shelf.</summary>
+    /// <param name="also">A second trouble that it is against; null for none.</param>
     /// <param name="fromShelf">False when it was not taken from what is written down there.</param>
     public static Written Fill(
         GardenSnapshot garden,
@@ -21,9 +22,11 @@ public static class Bottles
         DateTimeOffset at,
         Guid? memberId,
         bool fromShelf = true,
-        Guid? sprayerId = null
+        Guid? sprayerId = null,
+        AlsoAgainst? also = null
     )
     {
+        DateTimeOffset? readyAt = mix.Recipe.SteepHours > 0 ? at.AddHours(mix.Recipe.SteepHours) : null;
         var amount = MixSize.Text(garden, mix.Recipe, mix.Order.Size);
         return new Written(
             mix.Recipe.IsWet
@@ -40,14 +43,16 @@ public static class Bottles
                     mix.Recipe.Id,
                     mix.Order.Step,
                     mix.Litres,
-                    at.AddHours(mix.MixedLifeHours),
+                    (readyAt ?? at).AddHours(mix.MixedLifeHours),
                     target,
                     [.. plantings.Distinct()],
                     [.. mix.Parts.Select(p => new Measured(p.Material.Id, p.Role, p.Amount, p.Unit, p.BottlePercent))],
                     patchTest,
                     null,
                     memberId,
-                    sprayerId
+                    sprayerId,
+                    readyAt,
+                    also
                 ),
             ],
             Draws = fromShelf

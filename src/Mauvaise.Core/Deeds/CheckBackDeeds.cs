@@ -15,7 +15,9 @@ public sealed record WhatIsJudged(string Name, string? Target, DateTimeOffset At
     {
         if (garden.FindSpray(visit.ApplicationId) is { } spray)
         {
-            return new(garden.Catalogue.FindMaterial(spray.Material)?.Name ?? spray.Material, spray.Target, spray.At, spray.PatchTest);
+            var target = visit.AlsoTarget ?? spray.Target;
+            var material = spray.MaterialAgainst(target);
+            return new(garden.Catalogue.FindMaterial(material)?.Name ?? material, target, spray.At, spray.PatchTest);
         }
 
         return garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId) is { } task

@@ -60,7 +60,8 @@ public static class Sprays
             why ?? (IsRound(garden, plantings, batch) ? SprayReason.Course : SprayReason.OwnIdea),
             order.Parts,
             reckoned > 0 ? reckoned : null,
-            air ?? AirAt(garden, at)
+            air ?? AirAt(garden, at),
+            order.PatchTest ? null : batch.Also
         );
         return new Written(
             Say.Of("deeds.loggedOn", ("material", Measures.Wording.InSentence(material.Name)), ("list", string.Join(", ", plantings.Select(garden.Where)))),
@@ -68,24 +69,62 @@ public static class Sprays
         )
         {
             Sprays = [spray],
-            Courses = [.. Opened(garden, plantings, batch, order.PatchTest, at)],
-            CheckBacks = [.. plantings.Select(p => Visit(garden, spray, p.Id))],
+            Courses = order.PatchTest
+                ? []
+                :
+                [
+                    .. Opened(garden, plantings, batch.Target, batch.Recipe, batch.Step, at),
+                    .. Opened(garden, plantings, batch.Also?.Target, RecipeFor(garden, batch), batch.Step, at),
+                ],
+            Tasks = [.. FreshWater(garden, batch, material, plantings, at)],
+            CheckBacks =
+            [
+                .. plantings.Select(p => Visit(garden, spray, p.Id)),
+                .. spray.Also is { } also ? plantings.Select(p => Visit(garden, spray, p.Id, also.Target)) : [],
+            ],
         };
     }
 
+    /// <summary>What went through a rack is followed by fresh water.</summary>
+    private static IEnumerable<GardenTask> FreshWater(GardenSnapshot garden, Batch batch, Material active, List<Planting> plantings, DateTimeOffset at) =>
+        SystemRun
+            .Of(garden, garden.Catalogue.FindRecipe(batch.Recipe)?.Form ?? Form.Spray, active, plantings)
+            .Select(run => new GardenTask(
+                Guid.NewGuid(),
+                plantings.First(p => garden.PlaceOf(p) == run.Rack).Id,
+                null,
+                KnownIds.Measures.FreshWater,
+                null,
+                garden.Garden.DateOf(at).AddDays(run.FreshWaterDays),
+                TaskState.Planned,
+                null
+            ));
+
+    /// <summary>How what a filling holds against its second trouble is usually mixed.</summary>
+    private static string RecipeFor(GardenSnapshot garden, Batch batch) =>
+        batch.Also is not { } also || also.Material == batch.Active.Material ? batch.Recipe : garden.Catalogue.RecipeFor(also.Material)?.Id ?? batch.Recipe;
+
     /// <summary>The visit that will judge a spray on a planting.</summary>
-    public static CheckBack Visit(GardenSnapshot garden, SprayApplication spray, Guid plantingId) =>
-        new(Guid.NewGuid(), spray.Id, plantingId, VisitOn(garden, spray), null, null, null, Injury.None);
+    /// <param name="alsoTarget">The spray's second trouble; null for its own.</param>
+    public static CheckBack Visit(GardenSnapshot garden, SprayApplication spray, Guid plantingId, string? alsoTarget = null) =>
+        new(Guid.NewGuid(), spray.Id, plantingId, VisitOn(garden, spray, alsoTarget), null, null, null, Injury.None, AlsoTarget: alsoTarget);
 
     /// <summary>The day on which a spray is judged.</summary>
-    public static DateOnly VisitOn(GardenSnapshot garden, SprayApplication spray) =>
-        garden
+    /// <param name="alsoTarget">The spray's second trouble; null for its own.</param>
+    public static DateOnly VisitOn(GardenSnapshot garden, SprayApplication spray, string? alsoTarget = null)
+    {
+        var target = alsoTarget ?? spray.Target;
+        return garden
             .Garden.DateOf(spray.At)
             .AddDays(
                 spray.PatchTest
                     ? UseGuards.PatchTestDays
-                    : CheckBackDay.DaysAfter(garden.Catalogue.Material(spray.Material), spray.Target is null ? null : garden.Catalogue.FindTarget(spray.Target))
+                    : CheckBackDay.DaysAfter(
+                        garden.Catalogue.Material(spray.MaterialAgainst(target)),
+                        target is null ? null : garden.Catalogue.FindTarget(target)
+                    )
             );
+    }
 
     /// <summary>The air of an hour, as far as the garden's weather knows it; null when it knows nothing.</summary>
     public static SprayAir? AirAt(GardenSnapshot garden, DateTimeOffset at)
@@ -101,20 +140,15 @@ public static class Sprays
         batch.Target is { } target && plantings.Any(p => CourseProgress.Running(garden, p, target)?.Course.Recipe == batch.Recipe);
 
     /// <summary>One spray and then nothing lets the eggs hatch: a first spray against a trouble opens its course where none is running.</summary>
-    private static IEnumerable<Course> Opened(GardenSnapshot garden, List<Planting> plantings, Batch batch, bool patchTest, DateTimeOffset at)
+    private static IEnumerable<Course> Opened(GardenSnapshot garden, List<Planting> plantings, string? named, string recipeId, DoseStep step, DateTimeOffset at)
     {
-        if (
-            patchTest
-            || batch.Target is not { } named
-            || garden.Catalogue.FindTarget(named) is not { } target
-            || garden.Catalogue.FindRecipe(batch.Recipe) is not { Form: Form.Spray } recipe
-        )
+        if (named is null || garden.Catalogue.FindTarget(named) is not { } target || garden.Catalogue.FindRecipe(recipeId) is not { Form: Form.Spray } recipe)
         {
             return [];
         }
 
         return plantings
             .Where(p => p.GrowsOn(garden.Today) && CourseProgress.Running(garden, p, target.Id) is null)
-            .Select(p => CourseDeeds.Open(garden, Guid.NewGuid(), p, target, recipe, batch.Step, [], at));
+            .Select(p => CourseDeeds.Open(garden, Guid.NewGuid(), p, target, recipe, step, [], at));
     }
 }

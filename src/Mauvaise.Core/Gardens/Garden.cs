@@ -181,6 +181,26 @@ public sealed record Planting(
     public DateOnly? LeftOn(Place place) =>
         place.Id == PlaceId ? null : Earlier.Where(s => s.PlaceId == place.Id).Select(s => (DateOnly?)s.Until).LastOrDefault();
 
+    /// <summary>The days that it stood at a place, the first first; without an end where it stands still.</summary>
+    public IEnumerable<(DateOnly From, DateOnly? Until)> StaysAt(Guid placeId)
+    {
+        var from = From;
+        foreach (var stay in Earlier)
+        {
+            if (stay.PlaceId == placeId)
+            {
+                yield return (from, stay.Until.AddDays(-1));
+            }
+
+            from = stay.Until;
+        }
+
+        if (PlaceId == placeId)
+        {
+            yield return (from, Until);
+        }
+    }
+
     /// <summary>True on every day from planting to the last day, both included.</summary>
     public bool GrowsOn(DateOnly date) => From <= date && (Until is null || date <= Until);
 }
@@ -192,6 +212,7 @@ public sealed record Sprayer(Guid Id, string Name, double CapacityLitres);
 /// <param name="StrengthPercent">As its label says, where that matters; null for the usual strength.</param>
 /// <param name="Cost">What the full bottle cost, in the household's money; null when not known.</param>
 /// <param name="LowAt">It is low at this much; null for a fifth of the full amount.</param>
+/// <param name="ReadyAt">It stands until then and waits to be strained; null once it was, and for what is ready at once.</param>
 public sealed record Stock(
     Guid Id,
     string Material,
@@ -203,9 +224,13 @@ public sealed record Stock(
     DateOnly? BestBefore,
     double? StrengthPercent = null,
     double? Cost = null,
-    double? LowAt = null
+    double? LowAt = null,
+    DateTimeOffset? ReadyAt = null
 )
 {
+    /// <summary>It stands, or waits to be strained: nothing is taken of it.</summary>
+    public bool IsSteeping => ReadyAt is not null;
+
     public bool IsLow => Left <= (LowAt ?? Amount / 5);
 }
 

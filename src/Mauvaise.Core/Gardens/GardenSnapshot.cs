@@ -203,6 +203,15 @@ public sealed record GardenSnapshot(
     /// <summary>Ids of what worked in an application: its active and its partners.</summary>
     public IEnumerable<string> ActivesOf(SprayApplication application) => Index.Actives(application);
 
+    /// <summary>What in an application leaves a cover: its active, and what went in against a second trouble.</summary>
+    public IEnumerable<Material> CoveringIn(SprayApplication application) =>
+        new[] { application.Material, application.Also?.Material }
+            .Distinct()
+            .OfType<string>()
+            .Select(Catalogue.FindMaterial)
+            .OfType<Material>()
+            .Where(m => m.Cover.HalfLifeDays is not null);
+
     private IEnumerable<Measured> Ingredients(SprayApplication application) =>
         FindBatch(application.BatchId)?.Ingredients ?? [new Measured(application.Material, "active", 0, "ml")];
 

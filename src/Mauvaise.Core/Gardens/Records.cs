@@ -95,11 +95,16 @@ public sealed record WalkTaken(Guid Id, DateTimeOffset StartedAt, DateTimeOffset
 /// <param name="BottlePercent">Strength of the bottle it came from; null for the usual one.</param>
 public sealed record Measured(string Material, string Role, double Amount, string Unit, double? BottlePercent = null);
 
+/// <summary>A second trouble that one filling is against, and what in it works on that.</summary>
+public sealed record AlsoAgainst(string Target, string Material);
+
 /// <summary>A bottle or tank that was really made.</summary>
 /// <param name="Litres">0 for what is no liquid.</param>
 /// <param name="PatchTest">Made for two leaves only.</param>
 /// <param name="EmptiedAt">When the rest was poured away; null otherwise.</param>
 /// <param name="SprayerId">What it was mixed in; null when nobody said.</param>
+/// <param name="ReadyAt">It stands until then; null for what is ready at once.</param>
+/// <param name="Also">A second trouble that it is against; null for none.</param>
 public sealed record Batch(
     Guid Id,
     DateTimeOffset MadeAt,
@@ -113,7 +118,9 @@ public sealed record Batch(
     bool PatchTest = false,
     DateTimeOffset? EmptiedAt = null,
     Guid? MemberId = null,
-    Guid? SprayerId = null
+    Guid? SprayerId = null,
+    DateTimeOffset? ReadyAt = null,
+    AlsoAgainst? Also = null
 )
 {
     /// <summary>What works in it.</summary>
@@ -149,6 +156,7 @@ public sealed record SprayAir(double? TemperatureC, double? RelativeHumidityPerc
 /// <param name="PerLitre">Dose of the active in its dose unit per litre.</param>
 /// <param name="Parts">Empty when nobody said.</param>
 /// <param name="ExpectedLitres">What the places were reckoned to take; null when nobody reckoned.</param>
+/// <param name="Also">A second trouble that it was against; null for none.</param>
 public sealed record SprayApplication(
     Guid Id,
     Guid? BatchId,
@@ -164,8 +172,16 @@ public sealed record SprayApplication(
     SprayReason Why = SprayReason.OwnIdea,
     IReadOnlyList<WettedPart>? Parts = null,
     double? ExpectedLitres = null,
-    SprayAir? Air = null
-);
+    SprayAir? Air = null,
+    AlsoAgainst? Also = null
+)
+{
+    /// <summary>True when it was meant for a trouble.</summary>
+    public bool IsAgainst(string target) => Target == target || Also?.Target == target;
+
+    /// <summary>What in it was meant for a trouble.</summary>
+    public string MaterialAgainst(string? target) => target is not null && target != Target && Also?.Target == target ? Also.Material : Material;
+}
 
 /// <summary>How an application, or a whole course, turned out.</summary>
 public enum Outcome
@@ -202,6 +218,7 @@ public enum InjurySign
 /// <param name="Alive">Of the insects that were touched.</param>
 /// <param name="DiscountedFor">Why the garden is not to learn from it; null when it is.</param>
 /// <param name="OnlyDead">Leaves that showed dead insects, or old spots, and nothing living; null when nobody told them apart.</param>
+/// <param name="AlsoTarget">The second trouble of the spray, where it judges that; null for the spray's own.</param>
 public sealed record CheckBack(
     Guid Id,
     Guid? ApplicationId,
@@ -218,7 +235,8 @@ public sealed record CheckBack(
     int? Dead = null,
     string? DiscountedFor = null,
     Guid? MemberId = null,
-    int? OnlyDead = null
+    int? OnlyDead = null,
+    string? AlsoTarget = null
 );
 
 /// <summary>What became of a step of the ladder. Passed: the gardener said no to it for what was seen then.</summary>

@@ -133,15 +133,23 @@ public sealed record Almanac(
 
     private static PlaceSeason OfPlace(GardenSnapshot season, Place place, DateOnly from, DateOnly to)
     {
-        var plantings = season.PlantedAt(place).Where(p => p.From <= to && (p.Until is null || p.Until >= from)).ToList();
-        var seen = plantings.SelectMany(p => season.CountsOf(p.Id)).Where(o => season.Garden.DateOf(o.At) >= from).ToList();
+        // What was carried elsewhere belongs to both places, to each for its days.
+        var stays = season
+            .Plantings.SelectMany(p => p.StaysAt(place.Id).Select(s => (Planting: p, From: s.From < from ? from : s.From, Until: s.Until ?? to)))
+            .Where(s => s.From <= to && s.Until >= from)
+            .ToList();
+        bool Within(DateTimeOffset at, (Planting Planting, DateOnly From, DateOnly Until) stay) =>
+            season.Garden.DateOf(at) is var day && day >= stay.From && day <= stay.Until;
+        var seen = stays.SelectMany(s => season.CountsOf(s.Planting.Id).Where(o => Within(o.At, s))).ToList();
         var worst = seen.Where(o => o.LeavesAffected > 0).MaxBy(o => o.Incidence);
         var climate = season.Catalogue.FindClimate(season.Garden.Climate)!;
         bool Warm(DateOnly day) => climate.MeanC[season.Garden.NorthernMonth(day) - 1] >= CalendarFromC;
-        var days = plantings.Sum(p => Enumerable.Range(0, to.DayNumber - from.DayNumber + 1).Select(from.AddDays).Count(d => p.GrowsOn(d) && Warm(d)));
+        var days = stays.Sum(s =>
+            Enumerable.Range(0, to.DayNumber - s.From.DayNumber + 1).Select(s.From.AddDays).Count(d => d <= s.Until && s.Planting.GrowsOn(d) && Warm(d))
+        );
         return new PlaceSeason(
             place,
-            plantings.Sum(p => season.SpraysOn(p.Id).Count(a => !a.PatchTest && season.Garden.DateOf(a.At) >= from)),
+            stays.Sum(s => season.SpraysOn(s.Planting.Id).Count(a => !a.PatchTest && Within(a.At, s))),
             Math.Floor(days / 7.0),
             worst?.Incidence,
             season.Catalogue.FindTarget(worst?.Named ?? ""),

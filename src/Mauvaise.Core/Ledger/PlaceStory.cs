@@ -69,7 +69,7 @@ public static class PlaceStory
             .CountsOf(planting.Id)
             .Where(o => o.LeavesAffected > 0)
             .Select(o => o.Named)
-            .Concat(season.SpraysOn(planting.Id).Select(a => a.Target))
+            .Concat(season.SpraysOn(planting.Id).SelectMany(a => new[] { a.Target, a.Also?.Target }))
             .Concat(season.Tasks.Where(t => t.PlantingId == planting.Id && t.State == TaskState.Done).Select(t => t.Target))
             .Distinct()
             .Select(id => season.Catalogue.FindTarget(id ?? ""))
@@ -188,7 +188,7 @@ public static class PlaceStory
             .CountsOf(planting.Id)
             .Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id))
             .Select((o, i) => new StoryLine(StoryKind.Found, o.At, Found(o, i == 0), o.Id));
-        var done = season.SpraysOn(planting.Id).Where(a => a.Target == target.Id).SelectMany(a => Spray(season, a, planting));
+        var done = season.SpraysOn(planting.Id).Where(a => a.IsAgainst(target.Id)).SelectMany(a => Spray(season, a, planting));
         var byHand = season
             .Tasks.Where(t => t.PlantingId == planting.Id && t.Target == target.Id)
             .SelectMany(t => new[] { Task(season, t) }.OfType<StoryLine>().Concat(Came(season, season.VisitsOf(t.Id).FirstOrDefault())));

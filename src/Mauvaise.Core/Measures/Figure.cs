@@ -76,6 +76,10 @@ public static partial class Figure
     /// <summary>A time of day by the garden's clock.</summary>
     public static string Time(DateTimeOffset local) => $"{Open}{OfTime}0{local.Hour * 60 + local.Minute}{Close}";
 
+    /// <summary>A day and a time of day: "Sun 12 Jul, 19:30".</summary>
+    /// <param name="local">In the garden's own time.</param>
+    public static string Moment(DateTimeOffset local) => $"{Say.In(local, "ddd d MMM")}, {Time(local)}";
+
     private static string Of(char kind, double si, int digits) => $"{Open}{kind}{digits}{Bounds.Finite(si).ToString("R", CultureInfo.InvariantCulture)}{Close}";
 
     /// <summary>Whether a text holds figures.</summary>

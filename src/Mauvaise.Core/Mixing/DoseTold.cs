@@ -18,4 +18,17 @@ public static class DoseTold
             DosedPer.Station => Say.Of("mixing.aStation", ("amount", Figure.Amount(dose, unit))),
             _ => Figure.Dose(dose, unit),
         };
+
+    /// <summary>"5 ml a litre gentle, 10 ml a litre usual, …", in the household's spoons where it is by the litre.</summary>
+    public static string Steps(Doses doses)
+    {
+        string One(double dose) => Of(dose, doses.Unit, doses.Per);
+        return Say.Of(
+            "mixing.gentleUsualStrong",
+            ("gentle", One(doses.Gentle)),
+            ("usual", One(doses.Usual)),
+            ("strong", One(doses.Strong)),
+            ("ceiling", One(doses.Ceiling))
+        );
+    }
 }

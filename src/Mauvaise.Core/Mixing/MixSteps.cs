@@ -68,6 +68,7 @@ public static class MixSteps
                 mix.Litres,
                 kitchen
             ),
+            .. mix.Recipe.SteepHours > 0 ? [Plain(Say.Of("catalogue.standAndStrain", ("hours", Say.In(mix.Recipe.SteepHours, "0"))))] : Array.Empty<MixStep>(),
         ];
     }
 

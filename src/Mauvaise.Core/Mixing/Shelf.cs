@@ -26,7 +26,7 @@ public static class Shelf
     public static ShelfDraw Take(IEnumerable<Stock> stocks, string material, double amount, DateOnly today)
     {
         var draws = new List<Draw>();
-        var kept = stocks.Where(s => s.Material == material).ToList();
+        var kept = stocks.Where(s => s.Material == material && !s.IsSteeping).ToList();
         var missing = amount;
         foreach (
             var stock in kept.Where(s => s.Left > 0)
@@ -64,6 +64,11 @@ public static class Shelf
     public static IReadOnlyList<ShelfHint> Hints(Material material, Stock stock, DateOnly today, double? coldestLastNightC)
     {
         var hints = new List<ShelfHint>();
+        if (stock.IsSteeping)
+        {
+            hints.Add(new("steeping", Say.Of("mixing.itStandsStrainItThen")));
+        }
+
         if (stock.Left <= 0)
         {
             hints.Add(new("empty", Say.Of("mixing.usedUp")));

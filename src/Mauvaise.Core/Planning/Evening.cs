@@ -15,6 +15,7 @@ public enum DeedKind
     Remove,
     Prevent,
     Walk,
+    Strain,
 }
 
 /// <summary>Why something is proposed: a stable code and a sentence.</summary>

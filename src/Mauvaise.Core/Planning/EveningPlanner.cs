@@ -40,7 +40,7 @@ public static class EveningPlanner
             Decide(garden, planting, deeds, wishes, left);
         }
 
-        deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), [.. DueTasks(garden), .. WornOff(garden)]);
+        deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), [.. DueTasks(garden), .. WornOff(garden), .. Straining(garden)]);
         TogetherByHand(deeds);
         deeds.AddRange(Tanks(garden, Today(garden, wishes, left, planned)));
         deeds.AddRange(BeforeTrouble(garden));
@@ -131,6 +131,21 @@ public static class EveningPlanner
                 null,
                 w.Task.Id
             ));
+
+    /// <summary>Stocks that stood long enough, or will before the day is over.</summary>
+    private static IEnumerable<Deed> Straining(GardenSnapshot garden) =>
+        from stock in garden.Stocks
+        where stock.ReadyAt is { } at && garden.Garden.DateOf(at) <= garden.Today
+        let ready = Say.Of("planning.readyAt", ("when", Figure.Moment(garden.Garden.Zone.Local(stock.ReadyAt!.Value))))
+        select new Deed(
+            DeedKind.Strain,
+            Say.Of("planning.strain", ("name", stock.Name.InSentence())),
+            Say.Sentences(ready, Say.Of("planning.strainItAndTickItOff")),
+            [new("steeped", ready)],
+            [],
+            null,
+            null
+        );
 
     /// <summary>What keeps most trouble off for its minutes: one thing, wherever it is due. The rest waits on its own screen.</summary>
     private static IEnumerable<Deed> BeforeTrouble(GardenSnapshot garden)
@@ -551,6 +566,20 @@ public static class EveningPlanner
             )
             .Where(x => x.Days is null or >= WalkRhythm.Days)
             .ToList();
+        var calling = CardsCall(garden, visited).ToList();
+        if (calling.Count > 0)
+        {
+            yield return new Deed(
+                DeedKind.Walk,
+                Say.Of("planning.walkCards", ("list", string.Join(", ", calling.Select(c => c.Place.Name).Distinct()))),
+                Say.Sentences([.. calling.Select(c => c.Sentence)]),
+                [.. calling.Select(c => new Reason("cards", c.Sentence))],
+                [.. calling.SelectMany(c => garden.GrowingAt(c.Place)).Select(p => p.Id).Distinct()],
+                null,
+                null
+            );
+        }
+
         if (stale.Count > 0)
         {
             var longest = stale.Max(x => x.Days ?? 0);
@@ -580,6 +609,24 @@ public static class EveningPlanner
             );
         }
     }
+
+    /// <summary>Places whose sticky cards caught more than their line, and where nobody looked since.</summary>
+    private static IEnumerable<(Place Place, string Sentence)> CardsCall(GardenSnapshot garden, HashSet<Guid> visited) =>
+        from place in garden.Places
+        let grown = garden.GrowingAt(place).Where(p => !visited.Contains(p.Id)).ToList()
+        where grown.Count > 0
+        from kind in garden.Catalogue.Readings
+        where kind.PerCard && garden.ReadingOf(place, kind) is { } read && kind.StateOf(read.Value, null) == ReadingState.High
+        let taken = garden.ReadingOf(place, kind)!.At
+        where grown.Exists(p => garden.LatestObservation(p.Id) is not { } seen || seen.At < taken)
+        select (
+            place,
+            Say.Of(
+                "planning.cardsCall",
+                ("place", place.Name),
+                ("reading", Say.Remarked(kind.Name.InSentence(), kind.Told(garden.ReadingOf(place, kind)!.Value)))
+            )
+        );
 
     private static (SprayWindow? Window, string Sentence) Window(GardenSnapshot garden, List<Deed> deeds)
     {

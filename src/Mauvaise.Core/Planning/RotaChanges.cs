@@ -78,7 +78,7 @@ internal static class RotaChanges
             return null;
         }
 
-        if (garden.SpraysOn(id).Any(a => !a.PatchTest && a.Target == target.Id && garden.Garden.DateOf(a.At) >= seen.On.AddDays(-3)))
+        if (garden.SpraysOn(id).Any(a => !a.PatchTest && a.IsAgainst(target.Id) && garden.Garden.DateOf(a.At) >= seen.On.AddDays(-3)))
         {
             return null;
         }

@@ -258,7 +258,7 @@ internal static class RotaNeeds
                 .DefaultIfEmpty(0)
                 .Max();
             var pressure = worst * PlaceRisk.Of(garden, planting, target);
-            var renewal = garden.LastSpray(planting.Id)?.Target == target.Id;
+            var renewal = garden.LastSpray(planting.Id)?.IsAgainst(target.Id) == true;
             if ((pressure < ProtectAtPressure && !renewal) || Covered(garden, place, planting, target))
             {
                 continue;
@@ -316,8 +316,8 @@ internal static class RotaNeeds
         var layers = garden
             .SpraysOn(planting.Id)
             .Where(a => !a.PatchTest && a.At <= garden.Now && a.At > garden.Now.AddDays(-30))
-            .Select(a => (Material: garden.Catalogue.Material(a.Material), Application: a))
-            .Where(x => x.Material.EffectOn(target) is { Protects: > 0 } && x.Material.Cover.HalfLifeDays is not null)
+            .SelectMany(a => garden.CoveringIn(a).Select(m => (Material: m, Application: a)))
+            .Where(x => x.Material.EffectOn(target) is { Protects: > 0 })
             .Select(x =>
                 (
                     Cover: CoverCurve.Of(

@@ -192,7 +192,7 @@ public sealed record Finding(
     private static string? Against(GardenSnapshot garden, CheckBack visit) =>
         visit.ApplicationId is { } spray
             ? garden.FindSpray(spray) is { PatchTest: false } a
-                ? a.Target
+                ? visit.AlsoTarget ?? a.Target
                 : null
             // Helpers that were let out keep nothing back but what harms them.
             : garden.Tasks.FirstOrDefault(t => t.Id == visit.TaskId && t.Step != KnownIds.Measures.ReleaseHelpers)?.Target;

@@ -34,6 +34,7 @@ public static class ArchiveUpgrade
 
             // What was added since without changing what was there: an older Mauvaise leaves it out and reads the rest.
             garden["ownRecipes"] ??= new JsonArray();
+            garden["ownStocks"] ??= new JsonArray();
             garden["ownKinds"] ??= new JsonArray();
             garden["harvests"] ??= new JsonArray();
             garden["readings"] ??= new JsonArray();

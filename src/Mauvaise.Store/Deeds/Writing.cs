@@ -99,6 +99,7 @@ public static class Writing
         (row.ApplicationId, row.TaskId, row.PlantingId, row.DueOn) = (visit.ApplicationId, visit.TaskId, visit.PlantingId, visit.DueOn);
         (row.DoneAt, row.ObservationId, row.Outcome, row.MemberId) = (visit.DoneAt, visit.ObservationId, visit.Outcome, visit.MemberId);
         (row.Injury, row.InjurySigns, row.BeforeId) = (visit.Injury, SnapshotLoader.Joined(visit.InjurySigns), visit.BeforeId);
+        row.AlsoTarget = visit.AlsoTarget;
         (row.Alive, row.Dead, row.OnlyDead, row.DiscountedFor) = (visit.Alive, visit.Dead, visit.OnlyDead, visit.DiscountedFor);
     }
 
@@ -152,6 +153,9 @@ public static class Writing
             PatchTest = b.PatchTest,
             EmptiedAt = b.EmptiedAt,
             SprayerId = b.SprayerId,
+            ReadyAt = b.ReadyAt,
+            AlsoTarget = b.Also?.Target,
+            AlsoMaterial = b.Also?.Material,
             Plantings = [.. b.PlantingIds.Select(p => new BatchPlantingRow { BatchId = b.Id, PlantingId = p })],
             Ingredients =
             [
@@ -187,6 +191,8 @@ public static class Writing
             Why = a.Why,
             Parts = SnapshotLoader.Joined(a.Parts),
             ExpectedLitres = a.ExpectedLitres,
+            AlsoTarget = a.Also?.Target,
+            AlsoMaterial = a.Also?.Material,
             Treated =
             [
                 .. a.Treated.Select(t => new TreatedRow

@@ -16,14 +16,22 @@ internal static class KnownRecords
         var c = s.Catalogue;
         bool Material(string id) => c.FindMaterial(id) is not null;
         bool Target(string? id) => id is null || c.FindTarget(id) is not null;
+        bool Known(AlsoAgainst? also) => also is null || (Target(also.Target) && Material(also.Material));
         bool Recipe(string id) => c.FindRecipe(id) is not null;
         List<Batch> batches =
         [
             .. s
                 .Batches.Where(b => Recipe(b.Recipe) && b.Ingredients.All(i => Material(i.Material)) && b.Ingredients.Any(i => i.Role == "active"))
-                .Select(b => Target(b.Target) ? b : b with { Target = null }),
+                .Select(b => Target(b.Target) ? b : b with { Target = null })
+                .Select(b => Known(b.Also) ? b : b with { Also = null }),
         ];
-        List<SprayApplication> applications = [.. s.Applications.Where(a => Material(a.Material)).Select(a => Target(a.Target) ? a : a with { Target = null })];
+        List<SprayApplication> applications =
+        [
+            .. s
+                .Applications.Where(a => Material(a.Material))
+                .Select(a => Target(a.Target) ? a : a with { Target = null })
+                .Select(a => Known(a.Also) ? a : a with { Also = null }),
+        ];
         var sprays = applications.Select(a => a.Id).ToHashSet();
         return s with
         {

@@ -126,7 +126,7 @@ public sealed class LedgerReader(GardenDb db)
         rows = f.To is { } to ? rows.Where(a => a.At < to) : rows;
         rows = f.PlaceId is { } place ? rows.Where(a => a.Treated.Any(t => db.Plantings.Any(p => p.Id == t.PlantingId && p.PlaceId == place))) : rows;
         rows = f.Material is { } material ? rows.Where(a => a.Material == material) : rows;
-        rows = f.Target is { } target ? rows.Where(a => a.Target == target) : rows;
+        rows = f.Target is { } target ? rows.Where(a => a.Target == target || a.AlsoTarget == target) : rows;
         return f.MemberId is { } member ? rows.Where(a => a.MemberId == member) : rows;
     }
 
@@ -162,7 +162,8 @@ public sealed class LedgerReader(GardenDb db)
         rows = f.Material is { } material ? rows.Where(c => db.Applications.Any(a => a.Id == c.ApplicationId && a.Material == material)) : rows;
         rows = f.Target is { } target
             ? rows.Where(c =>
-                db.Applications.Any(a => a.Id == c.ApplicationId && a.Target == target) || db.Tasks.Any(t => t.Id == c.TaskId && t.Target == target)
+                db.Applications.Any(a => a.Id == c.ApplicationId && (c.AlsoTarget ?? a.Target) == target)
+                || db.Tasks.Any(t => t.Id == c.TaskId && t.Target == target)
             )
             : rows;
         return f.MemberId is { } member ? rows.Where(c => c.MemberId == member) : rows;
@@ -188,10 +189,10 @@ public sealed class LedgerReader(GardenDb db)
             select new
             {
                 c.Id,
-                What = a != null ? a.Material
+                What = a != null ? (c.AlsoTarget != null && a.AlsoMaterial != null ? a.AlsoMaterial : a.Material)
                 : t != null ? t.Step
                 : null,
-                Target = a != null ? a.Target
+                Target = a != null ? c.AlsoTarget ?? a.Target
                 : t != null ? t.Target
                 : null,
                 Looked = o != null ? (int?)o.LeavesLooked : null,

@@ -113,6 +113,7 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
         var fetch = await db.WeatherFetches.AsNoTracking().FirstOrDefaultAsync(f => f.GardenId == gardenId && f.Source == WeatherSource.Service, stop);
         var products = await db.Products.AsNoTracking().Where(p => p.GardenId == gardenId).OrderBy(p => p.Name).ToListAsync(stop);
         var recipes = await db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.Name).ToListAsync(stop);
+        var stocks = await db.OwnStocks.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.Name).ToListAsync(stop);
         var kinds = await db.OwnKinds.AsNoTracking().Where(k => k.GardenId == gardenId).OrderBy(k => k.Name).ToListAsync(stop);
         // Plantings of the garden, and of those the ones whose records are wanted.
         var plantings = db.Plantings.AsNoTracking().Where(p => db.Places.Any(x => x.Id == p.PlaceId && x.GardenId == gardenId));
@@ -144,7 +145,12 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                 new GardenSnapshot(
                     ToGarden(garden),
                     now,
-                    catalogues.Spoken.With([.. products.Select(ToProduct)], [.. recipes.Select(ToOwnRecipe)], [.. kinds.Select(ToOwnKind)]),
+                    catalogues.Spoken.With(
+                        [.. products.Select(ToProduct)],
+                        [.. recipes.Select(ToOwnRecipe)],
+                        [.. kinds.Select(ToOwnKind)],
+                        [.. stocks.Select(ToOwnStock)]
+                    ),
                     [
                         .. (await db.Members.AsNoTracking().Where(m => m.GardenId == gardenId).Select(m => new Member(m.Id, m.Name, m.Role)).ToListAsync(stop))
                             .OrderBy(m => m.Role)
@@ -235,7 +241,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                             s.BestBefore,
                             s.StrengthPercent,
                             s.Cost,
-                            s.LowAt
+                            s.LowAt,
+                            s.ReadyAt
                         ))
                         .ToListAsync(stop),
                     await db
@@ -293,8 +300,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                 a.Id,
                 p.Id,
                 p.Crop,
-                a.Material,
-                a.Target,
+                c.AlsoTarget != null && a.AlsoMaterial != null ? a.AlsoMaterial! : a.Material,
+                c.AlsoTarget ?? a.Target,
                 a.At,
                 c.DoneAt!.Value,
                 before == null ? null : new LeafCount(before.LeavesLooked, before.LeavesAffected),
@@ -381,12 +388,26 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             p.DaysToWait,
             p.Retired,
             p.Form,
-            p.Per
+            p.Per,
+            p.RunHours,
+            p.FreshWaterDays
         );
 
     public static OwnKind ToOwnKind(OwnKindRow k) => new(k.Id, k.Of, k.Name, k.Like, k.Retired);
 
-    public static OwnRecipe ToOwnRecipe(OwnRecipeRow r) => new(r.Id, r.Name, r.Text, r.HeardFrom, r.Warning, r.Retired, ToParts(r.Parts));
+    public static OwnRecipe ToOwnRecipe(OwnRecipeRow r) => new(r.Id, r.Name, r.Text, r.HeardFrom, r.Warning, r.Retired, ToParts(r.Parts), r.SteepHours);
+
+    public static OwnStock ToOwnStock(OwnStockRow r) =>
+        new(
+            r.Id,
+            r.Name,
+            [.. ToParts(r.Parts).Select(p => new StockPart(p.Material, p.PerLitre))],
+            r.WaterParts,
+            r.ByWeight,
+            r.Making,
+            r.SteepHours,
+            r.Retired
+        );
 
     /// <summary>How the parts of a recipe stand in their row.</summary>
     public static string PartsText(IEnumerable<OwnPart> parts) =>
@@ -468,8 +489,12 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             b.PatchTest,
             b.EmptiedAt,
             b.MemberId,
-            b.SprayerId
+            b.SprayerId,
+            b.ReadyAt,
+            Also(b.AlsoTarget, b.AlsoMaterial)
         );
+
+    private static AlsoAgainst? Also(string? target, string? material) => target is null || material is null ? null : new AlsoAgainst(target, material);
 
     private static Course ToCourse(CourseRow c) =>
         new(
@@ -512,7 +537,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             a.ExpectedLitres,
             a.TemperatureC is null && a.RelativeHumidityPercent is null && a.WindMetresPerSecond is null
                 ? null
-                : new SprayAir(a.TemperatureC, a.RelativeHumidityPercent, a.WindMetresPerSecond)
+                : new SprayAir(a.TemperatureC, a.RelativeHumidityPercent, a.WindMetresPerSecond),
+            Also(a.AlsoTarget, a.AlsoMaterial)
         );
 
     private static CheckBack ToCheckBack(CheckBackRow c) =>
@@ -532,7 +558,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             c.Dead,
             c.DiscountedFor,
             c.MemberId,
-            c.OnlyDead
+            c.OnlyDead,
+            c.AlsoTarget
         );
 
     /// <summary>

@@ -23,6 +23,14 @@ namespace Mauvaise.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("AlsoMaterial")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("AlsoTarget")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
 
@@ -141,6 +149,14 @@ namespace Mauvaise.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("AlsoMaterial")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("AlsoTarget")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
+
                     b.Property<long?>("EmptiedAt")
                         .HasColumnType("INTEGER");
 
@@ -157,6 +173,9 @@ namespace Mauvaise.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("PatchTest")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("ReadyAt")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Recipe")
@@ -194,6 +213,10 @@ namespace Mauvaise.Store.Migrations
 
                     b.Property<int?>("Alive")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("AlsoTarget")
+                        .HasMaxLength(200)
+                        .HasColumnType("TEXT");
 
                     b.Property<Guid?>("ApplicationId")
                         .HasColumnType("TEXT");
@@ -1015,6 +1038,9 @@ namespace Mauvaise.Store.Migrations
                     b.Property<bool>("Retired")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double>("SteepHours")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("Text")
                         .IsRequired()
                         .HasMaxLength(4000)
@@ -1028,6 +1054,49 @@ namespace Mauvaise.Store.Migrations
                     b.HasIndex("GardenId");
 
                     b.ToTable("OwnRecipes");
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.OwnStockRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("ByWeight")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Making")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(80)
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Parts")
+                        .IsRequired()
+                        .HasMaxLength(1000)
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Retired")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("SteepHours")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("WaterParts")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("GardenId");
+
+                    b.ToTable("OwnStocks");
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.PersonRow", b =>
@@ -1329,6 +1398,9 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(32)
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("FreshWaterDays")
+                        .HasColumnType("INTEGER");
+
                     b.Property<Guid>("GardenId")
                         .HasColumnType("TEXT");
 
@@ -1350,6 +1422,9 @@ namespace Mauvaise.Store.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<bool>("Retired")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("RunHours")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Unit")
@@ -1543,6 +1618,9 @@ namespace Mauvaise.Store.Migrations
 
                     b.Property<DateOnly?>("OpenedOn")
                         .HasColumnType("TEXT");
+
+                    b.Property<long?>("ReadyAt")
+                        .HasColumnType("INTEGER");
 
                     b.Property<double?>("StrengthPercent")
                         .HasColumnType("REAL");
@@ -2084,6 +2162,15 @@ namespace Mauvaise.Store.Migrations
                 });
 
             modelBuilder.Entity("Mauvaise.Store.Rows.OwnRecipeRow", b =>
+                {
+                    b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
+                        .WithMany()
+                        .HasForeignKey("GardenId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("Mauvaise.Store.Rows.OwnStockRow", b =>
                 {
                     b.HasOne("Mauvaise.Store.Rows.GardenRow", null)
                         .WithMany()

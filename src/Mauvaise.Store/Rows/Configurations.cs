@@ -70,6 +70,17 @@ internal sealed class OwnRecipeConfiguration : IEntityTypeConfiguration<OwnRecip
     }
 }
 
+internal sealed class OwnStockConfiguration : IEntityTypeConfiguration<OwnStockRow>
+{
+    public void Configure(EntityTypeBuilder<OwnStockRow> row)
+    {
+        row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
+        row.Property(r => r.Name).HasMaxLength(80);
+        row.Property(r => r.Parts).HasMaxLength(1000);
+        row.Property(r => r.Making).HasConversion<string>().HasMaxLength(20);
+    }
+}
+
 internal sealed class OwnKindConfiguration : IEntityTypeConfiguration<OwnKindRow>
 {
     public void Configure(EntityTypeBuilder<OwnKindRow> row)

@@ -111,6 +111,9 @@ public sealed class StockRow
     public double? StrengthPercent { get; set; }
     public double? Cost { get; set; }
     public double? LowAt { get; set; }
+
+    /// <summary>What stands is strained from then on; null for what is ready.</summary>
+    public DateTimeOffset? ReadyAt { get; set; }
 }
 
 /// <summary>A product of the household's with what its label says. Never deleted once records may name it: it is retired.</summary>
@@ -133,6 +136,8 @@ public sealed class ProductRow
     public bool Retired { get; set; }
     public Form Form { get; set; }
     public DosedPer Per { get; set; }
+    public int? RunHours { get; set; }
+    public int? FreshWaterDays { get; set; }
 }
 
 /// <summary>A recipe that the household heard. Never deleted once records may name it: it is retired.</summary>
@@ -148,6 +153,25 @@ public sealed class OwnRecipeRow
 
     /// <summary>"neem-oil:5;castile-soap:2": materials and how much of each is in a litre, in the material's unit.</summary>
     public required string Parts { get; set; }
+
+    /// <summary>How long it stands before it is sprayed, hours; 0 for not at all.</summary>
+    public double SteepHours { get; set; }
+}
+
+/// <summary>A stock that the household makes. Never deleted once records may name it: it is retired.</summary>
+public sealed class OwnStockRow
+{
+    public Guid Id { get; set; }
+    public Guid GardenId { get; set; }
+    public required string Name { get; set; }
+
+    /// <summary>"kitchen-oil:4;castile-soap:1": materials and parts of each.</summary>
+    public required string Parts { get; set; }
+    public double WaterParts { get; set; }
+    public bool ByWeight { get; set; }
+    public StockMaking Making { get; set; }
+    public double SteepHours { get; set; }
+    public bool Retired { get; set; }
 }
 
 /// <summary>A crop or a trouble of one's own. Never deleted once records may name it: it is retired.</summary>

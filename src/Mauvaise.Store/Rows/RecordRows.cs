@@ -58,6 +58,13 @@ public sealed class BatchRow
 
     /// <summary>What it was mixed in; null when nobody said. No reference: a sprayer that is thrown away leaves its mixes.</summary>
     public Guid? SprayerId { get; set; }
+
+    /// <summary>It stands until then and is not sprayed before; null for what is ready.</summary>
+    public DateTimeOffset? ReadyAt { get; set; }
+
+    /// <summary>A second trouble that the same filling is against, and what in it works on that; null for none.</summary>
+    public string? AlsoTarget { get; set; }
+    public string? AlsoMaterial { get; set; }
     public List<BatchPlantingRow> Plantings { get; set; } = [];
     public List<BatchIngredientRow> Ingredients { get; set; } = [];
 }
@@ -106,6 +113,10 @@ public sealed class ApplicationRow
 
     /// <summary>When it was struck out as logged by mistake; it stays in the file.</summary>
     public DateTimeOffset? StruckAt { get; set; }
+
+    /// <summary>A second trouble that it was against, and what in it works on that; null for none.</summary>
+    public string? AlsoTarget { get; set; }
+    public string? AlsoMaterial { get; set; }
     public List<TreatedRow> Treated { get; set; } = [];
 }
 
@@ -135,6 +146,9 @@ public sealed class CheckBackRow
 
     /// <summary>The count before that it was judged against.</summary>
     public Guid? BeforeId { get; set; }
+
+    /// <summary>The second trouble of its spray, where it judges that; null for the spray's own.</summary>
+    public string? AlsoTarget { get; set; }
 
     /// <summary>Names of <see cref="InjurySign"/> with commas between; null when none was noted.</summary>
     public string? InjurySigns { get; set; }

@@ -58,22 +58,25 @@ public static class BatchEndpoints
             return checks.Problem();
         }
 
-        var made = MixDeeds.Make(
-            s,
-            new MixAsk(
-                body.PlantingIds,
-                body.Target,
-                body.Recipe,
-                body.Step,
-                body.Add ?? [],
-                body.Dose,
-                body.Soap,
-                body.BottlePercent,
-                body.At,
-                body.PatchTest
-            ),
-            body.Size
+        var ask = new MixAsk(
+            body.PlantingIds,
+            body.Target,
+            body.Recipe,
+            body.Step,
+            body.Add ?? [],
+            body.Dose,
+            body.Soap,
+            body.BottlePercent,
+            body.At,
+            body.PatchTest
         );
+        var shared = body.Also is null ? null : OneTank.For(s, ask, body.Size).FirstOrDefault(t => t.Other.Id == body.Also);
+        if (body.Also is not null && shared?.Material is null)
+        {
+            return new Checks().That(false, "also", "also-not", shared?.Sentence ?? Say.Of("bench.thatIsNotThere")).Problem();
+        }
+
+        var made = MixDeeds.Make(s, shared is { Beside: true } ? ask with { Add = [.. ask.Add, shared.Material!.Id] } : ask, body.Size);
         var mix = made.Mix;
         if (made.Verdict != MixVerdict.Ok)
         {
@@ -86,7 +89,18 @@ public static class BatchEndpoints
             );
         }
 
-        var bottle = Bottles.Fill(s, body.Id, body.PlantingIds, body.Target, body.PatchTest, mix, tools.Now, body.MemberId, sprayerId: body.Sprayer);
+        var bottle = Bottles.Fill(
+            s,
+            body.Id,
+            body.PlantingIds,
+            body.Target,
+            body.PatchTest,
+            mix,
+            tools.Now,
+            body.MemberId,
+            sprayerId: body.Sprayer,
+            also: shared is null ? null : new AlsoAgainst(shared.Other.Id, shared.Material!.Id)
+        );
         var after = await tools.DoAsync(s, bottle, stop);
         return TypedResults.Created($"/api/gardens/{gardenId}/batches/{body.Id}", Answer(after, bottle.Batches[0]));
     }
@@ -105,7 +119,9 @@ public static class BatchEndpoints
                     .Select(b => new LeftoverAnswer(
                         Answer(s, b),
                         b.UseBy < s.Now,
-                        b.UseBy < s.Now ? Say.Of("bench.pastItsUseByPour") : Say.Of("bench.stillGoodItCanGo")
+                        b.UseBy < s.Now ? Say.Of("bench.pastItsUseByPour")
+                            : b.ReadyAt is { } ready && ready > s.Now ? Say.Of("sprays.itStandsUntil", ("when", Figure.Moment(s.Garden.Zone.Local(ready))))
+                            : Say.Of("bench.stillGoodItCanGo")
                     )),
             ])
             : Problems.NotFound("garden");
@@ -161,7 +177,9 @@ public static class BatchEndpoints
             [.. parts.Select(p => $"{p.Material.Name} {Figure.Amount(p.Amount, p.Unit)}")],
             [.. strengths.Select(BenchEndpoints.Strength)],
             [.. parts.Select(p => p.Material).Concat(strengths.Select(x => x.Material)).SelectMany(m => m.Cautions).Distinct()],
-            b.PatchTest
+            b.PatchTest,
+            b.ReadyAt,
+            b.Also is null ? null : s.Catalogue.FindTarget(b.Also.Target)?.Name
         );
     }
 }

@@ -35,6 +35,7 @@ public static class BenchEndpoints
         garden.MapShelf();
         garden.MapProducts();
         garden.MapOwnRecipes();
+        garden.MapOwnStocks();
     }
 
     private static async Task<Results<Ok<BenchAnswer>, ProblemHttpResult>> Preview(
@@ -52,6 +53,7 @@ public static class BenchEndpoints
         DateTimeOffset? at,
         bool? patchTest,
         int[] plants,
+        string? also,
         GardenTools tools,
         CancellationToken stop
     )
@@ -87,7 +89,10 @@ public static class BenchEndpoints
             return new Checks().That(false, "size", "size-range", BenchOrder.SizeRange(chosen.IsWet)).Problem();
         }
 
-        var ask = new MixAsk(planting, target, chosen.Id, doseStep, add, dose, soap, bottlePercent, at, patchTest == true);
+        var first = new MixAsk(planting, target, chosen.Id, doseStep, add, dose, soap, bottlePercent, at, patchTest == true);
+        var together = OneTank.For(s, first, fill.Size);
+        var shared = together.FirstOrDefault(t => t.Other.Id == also && t.Material is not null);
+        var ask = shared is { Beside: true } ? first with { Add = [.. first.Add, shared.Material!.Id] } : first;
         var made = MixDeeds.Make(s, ask, fill.Size);
         if (
             size is null
@@ -101,7 +106,15 @@ public static class BenchEndpoints
             made = MixDeeds.Make(s, ask, spoons);
         }
 
-        return TypedResults.Ok(Answer(s, ask, made, options, plantings, fill) with { Plants = plantings is [var single] ? PlantsOf(s, single) : null });
+        return TypedResults.Ok(
+            Answer(s, ask, made, options, plantings, fill) with
+            {
+                Plants = plantings is [var single] ? PlantsOf(s, single) : null,
+                Together = [.. together.Select(t => new SharedFillingAnswer(t.Other.Id, t.Other.Name, t.Material?.Id, t.Worth, t.Sentence))],
+                Also = shared?.Other.Id,
+                Feed = chosen.Form == Form.Spray ? OneTank.Feed(s.Catalogue, s.Catalogue.Material(chosen.Active.Material)) : null,
+            }
+        );
     }
 
     /// <summary>Which plants of a planting the latest look found sick; null where plants were not counted.</summary>
@@ -229,10 +242,19 @@ public static class BenchEndpoints
             notes.Insert(0, rinse);
         }
 
-        foreach (var rack in plantings.Select(s.PlaceOf).Distinct().Where(p => mix.Recipe.Form == Form.Drench && p.ReservoirLitres is not null))
+        if (mix.Recipe.SteepHours > 0)
         {
-            notes.Add(Say.Of("bench.intoTheReservoir", ("place", rack.Name), ("litres", TankVolume.Text(rack.ReservoirLitres!.Value, s.Garden.Kitchen))));
+            notes.Insert(
+                0,
+                Say.Of(
+                    "bench.itStandsHours",
+                    ("hours", Say.In(mix.Recipe.SteepHours, "0")),
+                    ("when", Figure.Moment(s.Garden.Zone.Local(s.Now.AddHours(mix.Recipe.SteepHours))))
+                )
+            );
         }
+
+        notes.AddRange(SystemRun.Of(s, mix.Recipe.Form, inMix[0], plantings).Select(run => run.Told(s.Garden.Kitchen)));
 
         var waxy = plantings.Select(p => s.Catalogue.Crop(p.Crop)).Where(c => c.HardToWet).Select(c => c.Name.InSentence()).Distinct().ToList();
         if (mix.Recipe.Form == Form.Spray && waxy.Count > 0)

@@ -110,7 +110,21 @@ public sealed record BenchAnswer(
 {
     /// <summary>Plants of the one planting that were found sick one by one; null where they were not.</summary>
     public BenchPlants? Plants { get; init; }
+
+    /// <summary>What else is over its line on the one planting, and whether the same filling may be against it too.</summary>
+    public IReadOnlyList<SharedFillingAnswer> Together { get; init; } = [];
+
+    /// <summary>The second trouble that this filling is against; null for none.</summary>
+    public string? Also { get; init; }
+
+    /// <summary>Why a feed stays out of this tank; null when nothing is to be said.</summary>
+    public string? Feed { get; init; }
 }
+
+/// <summary>A second trouble of the same planting.</summary>
+/// <param name="Material">What in the same filling works on it; null when it wants a tank of its own.</param>
+/// <param name="Worth">One filling costs less than two.</param>
+public sealed record SharedFillingAnswer(string Target, string TargetName, string? Material, bool Worth, string Sentence);
 
 /// <param name="All">How many plants there are.</param>
 /// <param name="Sick">Their numbers.</param>
@@ -125,6 +139,7 @@ public sealed record BenchPlants(int All, IReadOnlyList<int> Sick, IReadOnlyList
 /// <param name="BottlePercent">Strength of the active's bottle, where it is not the usual.</param>
 /// <param name="At">The hour it is meant for; null for the next good one.</param>
 /// <param name="PatchTest">For two leaves only.</param>
+/// <param name="Also">A second trouble that the same filling is against.</param>
 public sealed record NewBatch(
     Guid Id,
     IReadOnlyList<Guid> PlantingIds,
@@ -139,7 +154,8 @@ public sealed record NewBatch(
     double? BottlePercent = null,
     DateTimeOffset? At = null,
     bool PatchTest = false,
-    Guid? Sprayer = null
+    Guid? Sprayer = null,
+    string? Also = null
 );
 
 /// <param name="LitresLeft">Not yet sprayed or poured away.</param>
@@ -166,7 +182,9 @@ public sealed record BatchAnswer(
     IReadOnlyList<string> Contents,
     IReadOnlyList<StrengthAnswer> Strengths,
     IReadOnlyList<string> Cautions,
-    bool PatchTest
+    bool PatchTest,
+    DateTimeOffset? ReadyAt,
+    string? AlsoTargetName
 );
 
 /// <summary>A bottle with something in it.</summary>

@@ -146,6 +146,7 @@ public static class OwnRecipeEndpoints
 
                 (row.Name, row.Text, row.HeardFrom) = (name, body.Text.Trim(), string.IsNullOrWhiteSpace(body.HeardFrom) ? null : body.HeardFrom.Trim());
                 (row.Warning, row.Retired, row.Parts) = (body.Warning, body.Retired, parts);
+                row.SteepHours = body.Warning ? 0 : heard.SteepHours;
             },
             stop
         );

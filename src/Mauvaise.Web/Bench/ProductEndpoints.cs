@@ -31,7 +31,9 @@ public sealed record ProductAnswer(
     int? DaysToWait,
     bool Retired,
     Form Form,
-    DosedPer Per
+    DosedPer Per,
+    int? RunHours,
+    int? FreshWaterDays
 );
 
 /// <summary>What a label says. The id is the address's.</summary>
@@ -54,7 +56,9 @@ public sealed record ProductChange(
     bool Retired = false,
     Guid? MemberId = null,
     Form Form = Form.Spray,
-    DosedPer Per = DosedPer.Litre
+    DosedPer Per = DosedPer.Litre,
+    int? RunHours = null,
+    int? FreshWaterDays = null
 );
 
 /// <summary>The garden's own materials: a label beats the catalogue.</summary>
@@ -84,7 +88,9 @@ public static class ProductEndpoints
                     p.DaysToWait,
                     p.Retired,
                     p.Form,
-                    p.Per
+                    p.Per,
+                    p.RunHours,
+                    p.FreshWaterDays
                 )),
         ];
 
@@ -126,6 +132,14 @@ public static class ProductEndpoints
             .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", Say.Of("bench.theHighestDoseIsAtLeast"))
             .That(body.MaxTimes is null or (>= 1 and <= 50), "maxTimes", "times-range", Say.Of("bench.aLabelAllows1To50"))
             .That(body.DaysBetween is null or (>= 1 and <= 60), "daysBetween", "between-range", Say.Of("bench.daysBetweenTwoLieBetween1"))
+            .That(body.RunHours is null or (>= 1 and <= 72), "runHours", "run-range", Say.Of("bench.aPumpRuns1To72"))
+            .That(body.FreshWaterDays is null or (>= 1 and <= 60), "freshWaterDays", "fresh-range", Say.Of("bench.freshWaterAfter1To60"))
+            .That(
+                (body.RunHours ?? body.FreshWaterDays) is null || body.Form == Form.Drench,
+                "runHours",
+                "run-form",
+                Say.Of("bench.onlyADrenchRunsThroughARack")
+            )
             .That(body.DaysToWait is null or (>= 0 and <= 120), "daysToWait", "wait-range", Say.Of("bench.daysToWaitBeforePickingLie"));
         if (!checks.Passed)
         {
@@ -168,6 +182,7 @@ public static class ProductEndpoints
                 row.Retired = body.Retired;
                 row.Form = body.Form;
                 row.Per = body.Per;
+                (row.RunHours, row.FreshWaterDays) = (body.RunHours, body.FreshWaterDays);
             },
             stop
         );

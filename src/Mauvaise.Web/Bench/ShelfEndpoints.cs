@@ -5,6 +5,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Words;
+using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -13,6 +14,7 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Bench;
 
 /// <param name="GoodUntil">By its date or its time since opening; null when nothing says.</param>
+/// <param name="ReadyAt">It stands until then and waits to be strained; null for what is ready.</param>
 public sealed record StockAnswer(
     Guid Id,
     string Material,
@@ -32,14 +34,16 @@ public sealed record StockAnswer(
     double? Cost,
     double? LowAt,
     string? Storage,
-    IReadOnlyList<ShelfHint> Hints
+    IReadOnlyList<ShelfHint> Hints,
+    DateTimeOffset? ReadyAt
 );
 
 /// <param name="UsualStrengthPercent">Of the bottles as usually sold, where strength matters.</param>
 public sealed record ShelfMaterial(string Id, string Name, string Unit, double? UsualStrengthPercent, string? Storage);
 
 /// <summary>A preparation that can be made at home.</summary>
-/// <param name="StrengthPerLitre">Of each bought thing in the stock itself.</param>
+/// <param name="Own">The household's own, where it is one.</param>
+/// <param name="SteepHours">It stands so long before it is strained; 0 for what is ready at once.</param>
 public sealed record PreparationAnswer(
     string Material,
     string Name,
@@ -50,7 +54,9 @@ public sealed record PreparationAnswer(
     EvidenceGrade Evidence,
     IReadOnlyList<StepAnswer> Steps,
     IReadOnlyList<StrengthAnswer> Strengths,
-    IReadOnlyList<string> Cautions
+    IReadOnlyList<string> Cautions,
+    double SteepHours,
+    OwnStockAnswer? Own
 );
 
 public sealed record ShoppingAnswer(
@@ -72,7 +78,8 @@ public sealed record ShelfAnswer(
     int AheadDays,
     IReadOnlyList<ShelfMaterial> Materials,
     IReadOnlyList<PreparationAnswer> Preparations,
-    IReadOnlyList<ProductAnswer> Products
+    IReadOnlyList<ProductAnswer> Products,
+    IReadOnlyList<OwnStockAnswer> OwnStocks
 );
 
 /// <param name="On">Target or group of targets, as gardeners call it.</param>
@@ -134,6 +141,7 @@ public static class ShelfEndpoints
         shelf.MapPut("/{stockId:guid}", Put);
         shelf.MapDelete("/{stockId:guid}", Remove);
         shelf.MapPost("/preparations", MakePreparation);
+        shelf.MapPost("/{stockId:guid}/strained", Strained);
         garden.MapGet("/materials/{material}", Know).WithTags("Shelf");
     }
 
@@ -152,6 +160,9 @@ public static class ShelfEndpoints
         }
 
         var cold = ColdestLastNight(s);
+        var own = (await tools.Db.OwnStocks.AsNoTracking().Where(x => x.GardenId == gardenId).OrderBy(x => x.Name).ToListAsync(stop)).ConvertAll(row =>
+            OwnStockEndpoints.Answer(s.Catalogue, SnapshotLoader.ToOwnStock(row))
+        );
         return TypedResults.Ok(
             new ShelfAnswer(
                 [.. s.Stocks.Select(x => Stock(s, x, cold))],
@@ -177,8 +188,15 @@ public static class ShelfEndpoints
                         .OrderBy(m => m.Name, StringComparer.Ordinal)
                         .Select(m => new ShelfMaterial(m.Id, m.Name, m.Unit, m.StockStrengthPercent, m.Storage)),
                 ],
-                [.. s.Catalogue.Materials.Where(m => m.MadeFrom is not null).Select(m => Preparation(s, m))],
-                await ProductEndpoints.ListAsync(tools.Db, s, stop)
+                [
+                    .. s
+                        .Catalogue.Materials.Where(m => m.MadeFrom is not null)
+                        .Select(m => (Material: m, Own: own.Find(x => x.Material == m.Id)))
+                        .Where(x => x.Own is not { Retired: true })
+                        .Select(x => Preparation(s, x.Material, x.Own)),
+                ],
+                await ProductEndpoints.ListAsync(tools.Db, s, stop),
+                own
             )
         );
     }
@@ -198,7 +216,7 @@ public static class ShelfEndpoints
                 group.Name,
                 group.Code,
                 m.Evidence,
-                m.Doses is { } doses ? Told(doses) : null,
+                m.Doses is { } doses ? DoseTold.Steps(doses) : null,
                 m.Cadence,
                 m.Cover,
                 m.RainFreeHours,
@@ -255,11 +273,12 @@ public static class ShelfEndpoints
             x.Cost,
             x.LowAt,
             material.Storage,
-            Shelf.Hints(material, x, s.Today, coldC)
+            Shelf.Hints(material, x, s.Today, coldC),
+            x.ReadyAt
         );
     }
 
-    private static PreparationAnswer Preparation(GardenSnapshot s, Material m)
+    private static PreparationAnswer Preparation(GardenSnapshot s, Material m, OwnStockAnswer? own)
     {
         var made = m.MadeFrom!;
         return new(
@@ -272,7 +291,9 @@ public static class ShelfEndpoints
             m.Evidence,
             [.. MixSteps.OfPreparation(s.Catalogue, made, made.YieldMl, s.Garden.Kitchen).Select(BenchEndpoints.Step)],
             [.. Strengths.Of(s.Catalogue, [new MixShare(m, 1000)]).Select(BenchEndpoints.Strength)],
-            m.Cautions
+            m.Cautions,
+            made.SteepHours,
+            own
         );
     }
 
@@ -398,17 +419,19 @@ public static class ShelfEndpoints
         var draws = made.Parts.SelectMany(p => Shelf.Take(s.Stocks, p.Material, p.Amount * body.YieldMl / made.YieldMl, s.Today).Draws).ToList();
         var drawn = draws.Select(d => d.Stock.Id).ToList();
         var rows = await tools.Db.Stocks.Where(x => drawn.Contains(x.Id)).ToDictionaryAsync(x => x.Id, stop);
+        DateTimeOffset? readyAt = made.SteepHours > 0 ? tools.Now.AddHours(made.SteepHours) : null;
+        var from = readyAt is { } ready ? s.Garden.DateOf(ready) : s.Today;
         // A stock of stocks is as old as its oldest part.
         var keeps = draws
             .Where(d => s.Catalogue.Material(d.Stock.Material).MadeFrom is not null)
             .Select(d => d.Stock.BestBefore)
             .OfType<DateOnly>()
-            .Append(s.Today.AddDays((int)made.KeepsDays))
+            .Append(from.AddDays((int)made.KeepsDays))
             .Min();
         await tools.Log.WriteAsync(
             gardenId,
             body.MemberId,
-            Say.Of("bench.madeMl", ("yieldMl", Say.In(body.YieldMl, "0")), ("material", material.Name.InSentence())),
+            Say.Of(readyAt is null ? "bench.madeMl" : "bench.beganMl", ("yieldMl", Say.In(body.YieldMl, "0")), ("material", material.Name.InSentence())),
             db =>
             {
                 db.Stocks.Add(
@@ -423,6 +446,7 @@ public static class ShelfEndpoints
                         Unit = material.Unit,
                         OpenedOn = s.Today,
                         BestBefore = keeps,
+                        ReadyAt = readyAt,
                     }
                 );
                 foreach (var draw in draws)
@@ -435,16 +459,25 @@ public static class ShelfEndpoints
         return TypedResults.Created((string?)null);
     }
 
-    /// <summary>"5 ml a litre gentle, 10 ml a litre usual, …", in the household's spoons where it is by the litre.</summary>
-    private static string Told(Doses doses)
+    /// <summary>What stood is strained, and may be used from now on.</summary>
+    private static async Task<Results<NoContent, ProblemHttpResult>> Strained(
+        Guid gardenId,
+        Guid stockId,
+        EmptyBottle body,
+        GardenTools tools,
+        CancellationToken stop
+    )
     {
-        string One(double dose) => DoseTold.Of(dose, doses.Unit, doses.Per);
-        return Say.Of(
-            "bench.gentleUsualStrong",
-            ("gentle", One(doses.Gentle)),
-            ("usual", One(doses.Usual)),
-            ("strong", One(doses.Strong)),
-            ("ceiling", One(doses.Ceiling))
-        );
+        if (await tools.Db.Stocks.FirstOrDefaultAsync(x => x.GardenId == gardenId && x.Id == stockId, stop) is not { } row)
+        {
+            return Problems.NotFound("bottle");
+        }
+
+        if (row.ReadyAt is not null)
+        {
+            await tools.Log.WriteAsync(gardenId, body.MemberId, Say.Of("bench.strained", ("name", row.Name)), _ => row.ReadyAt = null, stop);
+        }
+
+        return TypedResults.NoContent();
     }
 }

@@ -247,7 +247,13 @@ public static class BoardEndpoints
         where material.Cover.HalfLifeDays is not null
         let sky = s.SkyOf(place)
         let spray = new SprayApplication(Guid.Empty, null, round.Hours.From, material.Id, null, 0, round.Target.Id, [], false, null)
-        select new CoverBand(spray, place, sky, CoverCurve.Of(material, round.Hours.From, CoverCurve.UsualShareWetted, sky, place, round.Planting.Stage));
+        select new CoverBand(
+            spray,
+            material,
+            place,
+            sky,
+            CoverCurve.Of(material, round.Hours.From, CoverCurve.UsualShareWetted, sky, place, round.Planting.Stage)
+        );
 
     /// <summary>The strongest pressure of the place's first troubles on each day of the axis.</summary>
     private static List<PressureAnswer> PressureLine(GardenSnapshot s, Place place, DateTimeOffset start, DateTimeOffset end) =>
@@ -259,7 +265,7 @@ public static class BoardEndpoints
         var from = sprayed > start ? sprayed : start;
         var first = band.Sky.IndexOf(from);
         var count = Math.Max(0, (int)((end - from).TotalHours / BandStepHours) + 1);
-        var material = catalogue.Material(band.Application.Material);
+        var material = band.Material;
         return new BandAnswer(
             band.Application.Id,
             material.Name,

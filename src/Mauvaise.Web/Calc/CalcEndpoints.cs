@@ -46,6 +46,7 @@ public static class CalcEndpoints
         calc.MapSkyCalc();
         calc.MapBenchCalc();
         calc.MapRecipeCalc();
+        calc.MapStockCalc();
         calc.MapWayCalc();
     }
 

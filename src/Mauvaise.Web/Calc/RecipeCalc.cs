@@ -54,7 +54,9 @@ public sealed record RecipeCalcAnswer(
     IReadOnlyList<RecipeFaultCalc> Faults,
     CorrectedCalc? Corrected,
     HeardVerdict Verdict,
-    bool CanBeMixed
+    bool CanBeMixed,
+    double SteepHours,
+    StockCalcRequest? Stock
 );
 
 /// <summary>A recipe that was heard: read, judged and put right.</summary>
@@ -108,7 +110,11 @@ public static class RecipeCalc
                 [.. judged.Faults.Select(f => new RecipeFaultCalc(f.Code, f.Words, f.Stops))],
                 judged.Corrected is { } lines ? new CorrectedCalc(lines) : null,
                 judged.Verdict,
-                judged.CanBeMixed
+                judged.CanBeMixed,
+                heard.SteepHours,
+                heard.AsStock(catalogue) is { } stock
+                    ? new StockCalcRequest(stock.Parts, stock.WaterParts, stock.ByWeight, stock.Making, stock.SteepHours)
+                    : null
             )
         );
     }

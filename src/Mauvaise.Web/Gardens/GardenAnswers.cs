@@ -91,7 +91,7 @@ public static class GardenAnswers
         var age = s.Now - at;
         var old = age.Duration() > FreshFor || state.Trouble is not null;
         var local = s.Garden.Zone.Local(at);
-        var since = $"{Say.In(local, "ddd d MMM")}, {Figure.Time(local)}";
+        var since = Figure.Moment(local);
         return new(
             at,
             old,

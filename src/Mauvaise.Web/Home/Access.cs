@@ -42,6 +42,7 @@ public static class Access
         ["POST /api/calc/suspects"] = Right.Look,
         ["POST /api/calc/dilution"] = Right.Look,
         ["POST /api/calc/mix"] = Right.Look,
+        ["POST /api/calc/stock"] = Right.Look,
         ["POST /api/calc/recipe"] = Right.Look,
         ["POST /api/calc/ways"] = Right.Look,
         // Walking and logging.
@@ -87,6 +88,9 @@ public static class Access
         [$"POST {Garden}/shelf/preparations"] = Right.Work,
         [$"PUT {Garden}/products/{{productId}}"] = Right.Work,
         [$"PUT {Garden}/own-recipes/{{recipeId}}"] = Right.Work,
+        [$"PUT {Garden}/own-stocks/{{stockId}}"] = Right.Work,
+        [$"POST {Garden}/own-stocks/{{stockId}}/retire"] = Right.Work,
+        [$"POST {Garden}/shelf/{{stockId}}/strained"] = Right.Work,
         [$"PUT {Garden}/own-kinds/{{kindId}}"] = Right.Work,
         [$"PUT {Garden}/weather/hand/{{date}}"] = Right.Work,
         [$"DELETE {Garden}/weather/hand/{{date}}"] = Right.Work,

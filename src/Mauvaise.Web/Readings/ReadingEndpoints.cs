@@ -11,13 +11,31 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Readings;
 
 /// <param name="Of">Id of what was measured.</param>
+/// <param name="Value">Null for what was counted on cards.</param>
 /// <param name="At">Null for now.</param>
-public sealed record NewReading(Guid Id, Guid PlaceId, [property: MaxLength(40)] string Of, double Value, DateTimeOffset? At = null, Guid? MemberId = null);
+/// <param name="Caught">On sticky cards; null for what is measured.</param>
+public sealed record NewReading(
+    Guid Id,
+    Guid PlaceId,
+    [property: MaxLength(40)] string Of,
+    double? Value = null,
+    DateTimeOffset? At = null,
+    Guid? MemberId = null,
+    CardCatch? Caught = null
+);
 
 /// <summary>Something that can be measured at a place, and how it lies.</summary>
 /// <param name="Sentence">The latest that still speaks, and where it should lie.</param>
 /// <param name="State">Null without a reading that still speaks.</param>
-public sealed record ReadingKindAnswer(string Id, string Name, string Unit, string Sentence, ReadingState? State, IReadOnlyList<ReadingAnswer> Taken);
+public sealed record ReadingKindAnswer(
+    string Id,
+    string Name,
+    string Unit,
+    string Sentence,
+    ReadingState? State,
+    bool PerCard,
+    IReadOnlyList<ReadingAnswer> Taken
+);
 
 public sealed record ReadingAnswer(Guid Id, DateTimeOffset At, double Value, string Told);
 
@@ -55,6 +73,7 @@ public static class ReadingEndpoints
                     k.Unit,
                     PlaceReadings.Sentence(s, place, k),
                     PlaceReadings.StateOf(s, place, k),
+                    k.PerCard,
                     [
                         .. s
                             .Readings.Where(r => r.PlaceId == placeId && r.Of == k.Id)
@@ -80,6 +99,8 @@ public static class ReadingEndpoints
         var at = body.At ?? tools.Now;
         var place = s.Places.FirstOrDefault(p => p.Id == body.PlaceId);
         var kind = s.Catalogue.Readings.FirstOrDefault(k => k.Id == body.Of);
+        // Whoever reckoned the catch already may send it as a value.
+        var value = kind is { PerCard: true } && body.Caught is { IsSound: true } caught ? caught.PerCardAndWeek : body.Value;
         var checks = new Checks()
             .That(place is not null, "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
             .That(
@@ -95,7 +116,14 @@ public static class ReadingEndpoints
                 Say.Of("readings.isNotMeasured", ("kind", kind?.Name), ("place", place?.Name))
             )
             .That(
-                kind is null || (body.Value >= kind.Least && body.Value <= kind.Most),
+                body.Caught is null or { IsSound: true },
+                "caught",
+                "caught-range",
+                Say.Of("readings.sayTheCatch", ("cards", CardCatch.MostCards), ("days", CardCatch.MostDays))
+            )
+            .That(body.Caught is null || kind is null or { PerCard: true }, "caught", "caught-elsewhere", Say.Of("readings.thisIsNotCountedOnCards"))
+            .That(
+                kind is null || body.Caught is { IsSound: false } || (value >= kind.Least && value <= kind.Most),
                 "value",
                 "value-range",
                 Say.Of("readings.liesBetween", ("kind", kind?.Name), ("kind2", kind?.Told(kind.Least)), ("kind3", kind?.Told(kind.Most)))
@@ -118,10 +146,10 @@ public static class ReadingEndpoints
             PlaceId = body.PlaceId,
             Of = body.Of,
             At = at.ToUniversalTime(),
-            Value = body.Value,
+            Value = value!.Value,
             MemberId = body.MemberId,
         };
-        var words = Say.Of("readings.measured", ("kind", kind!.Name.InSentence()), ("kind2", kind.Told(body.Value)), ("place", place!.Name));
+        var words = Say.Of("readings.measured", ("kind", kind!.Name.InSentence()), ("kind2", kind.Told(value!.Value)), ("place", place!.Name));
         await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Readings.Add(row), stop);
         return TypedResults.Created((string?)null);
     }

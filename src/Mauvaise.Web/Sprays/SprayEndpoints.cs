@@ -111,6 +111,12 @@ public static class SprayEndpoints
             .That(batch?.EmptiedAt is null, "batchId", "bottle-empty", Say.Of("sprays.thisBottleWasPouredAway"))
             .That(batch is null or { PatchTest: false } || body.PatchTest, "patchTest", "patch-only", Say.Of("sprays.thisBottleWasMixedForTwo"))
             .That(batch is null || at >= batch.MadeAt.AddMinutes(-5), "at", "before-mixing", Say.Of("sprays.theBottleWasMixedAfter"))
+            .That(
+                batch?.ReadyAt is not { } ready || at >= ready,
+                "at",
+                "still-standing",
+                Say.Of("sprays.itStandsUntil", ("when", batch?.ReadyAt is { } until ? Figure.Moment(s.Garden.Zone.Local(until)) : ""))
+            )
             .That(batch is null || at <= batch.UseBy, "at", "past-use-by", Say.Of("sprays.theMixWasPastItsUse"));
         if (!checks.Passed)
         {

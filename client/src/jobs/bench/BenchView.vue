@@ -21,6 +21,7 @@ import MaterialFacts from './MaterialFacts.vue'
 import MixChoices from './MixChoices.vue'
 import MixSteps from './MixSteps.vue'
 import MixWarnings from './MixWarnings.vue'
+import TogetherCard from './TogetherCard.vue'
 import ShakeTimer from './ShakeTimer.vue'
 import { useBench } from './useBench'
 import WhatFor from './WhatFor.vue'
@@ -131,6 +132,7 @@ const saving = useGardenWrite((gardenId) => {
         at: ask.value.at ?? null,
         patchTest: mix.patchTest,
         sprayer: mix.sprayerId,
+        also: mix.also,
       },
     }),
   )
@@ -179,7 +181,16 @@ async function mixed() {
         v-if="data.options.length"
         :options="data.options"
         :chosen="data.recipe"
-        @choose="change({ recipe: $event, add: [], dose: undefined, bottle: undefined, size: undefined })"
+        @choose="
+          change({
+            recipe: $event,
+            add: [],
+            also: undefined,
+            dose: undefined,
+            bottle: undefined,
+            size: undefined,
+          })
+        "
       />
       <div class="choices">
         <SelectButton
@@ -325,6 +336,11 @@ async function mixed() {
             </ul>
           </section>
           <MixWarnings :bench="data" @change="change" />
+          <TogetherCard
+            v-if="data.together?.length"
+            :bench="data"
+            @choose="change({ also: $event, size: undefined })"
+          />
         </div>
       </div>
       <MixChoices :bench="data" :ask="ask" @change="change" />

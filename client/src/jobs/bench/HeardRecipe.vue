@@ -71,6 +71,14 @@ const name = ref('')
 const heardFrom = ref('')
 // One id for one recipe: pressing twice keeps one.
 const id = ref(crypto.randomUUID())
+const stocking = useGardenWrite((gardenId, stock: Schemas['StockCalcRequest']) =>
+  answer(
+    api.PUT('/api/gardens/{gardenId}/own-stocks/{stockId}', {
+      params: { path: { gardenId, stockId: id.value } },
+      body: { name: name.value, ...stock, memberId: memberId.value },
+    }),
+  ),
+)
 const keeping = useGardenWrite((gardenId, kept: { text: string; warning: boolean }) =>
   answer(
     api.PUT('/api/gardens/{gardenId}/own-recipes/{recipeId}', {
@@ -87,9 +95,10 @@ const keeping = useGardenWrite((gardenId, kept: { text: string; warning: boolean
     }),
   ),
 )
-function keep(kept: { text: string; warning: boolean }) {
+/** Clears the form once what was typed is kept. */
+function kept() {
   const typed = text.value
-  keeping.mutate(kept, {
+  return {
     onSuccess: () => {
       id.value = crypto.randomUUID()
       // Somebody may have begun the next one meanwhile.
@@ -97,8 +106,10 @@ function keep(kept: { text: string; warning: boolean }) {
       name.value = heardFrom.value = text.value = ''
       like.value = {}
     },
-  })
+  }
 }
+const keep = (what: { text: string; warning: boolean }) => keeping.mutate(what, kept())
+const keepAsStock = (stock: Schemas['StockCalcRequest']) => stocking.mutate(stock, kept())
 </script>
 
 <template>
@@ -160,7 +171,7 @@ function keep(kept: { text: string; warning: boolean }) {
         <div class="field">
           <label for="heard-name">{{ tell('bench.keepItUnderTheName') }}</label>
           <InputText id="heard-name" v-model="name" maxlength="80" />
-          <FieldError :problem="keeping.error.value" field="name" />
+          <FieldError :problem="keeping.error.value ?? stocking.error.value" field="name" />
         </div>
         <div class="field">
           <label for="heard-from">{{ tell('bench.heardFrom') }}</label>
@@ -172,7 +183,8 @@ function keep(kept: { text: string; warning: boolean }) {
           />
         </div>
         <FieldError :problem="keeping.error.value" field="text" />
-        <FieldError :problem="keeping.error.value" :shown="['name', 'text']" />
+        <FieldError :problem="keeping.error.value ?? stocking.error.value" :shown="['name', 'text']" />
+        <p v-if="data.stock" class="soft">{{ tell('bench.aStockIsMadeFirst') }}</p>
         <div class="actions">
           <Button
             v-if="data.canBeMixed"
@@ -187,6 +199,14 @@ function keep(kept: { text: string; warning: boolean }) {
             :label="tell('bench.keepTheCorrectedOne')"
             :loading="keeping.isPending.value"
             @click="keep({ text: data.corrected.lines.join('\n'), warning: false })"
+          />
+          <Button
+            v-if="data.stock"
+            type="button"
+            :label="tell('bench.keepItAsAStock')"
+            :variant="data.canBeMixed ? 'outlined' : undefined"
+            :loading="stocking.isPending.value"
+            @click="keepAsStock(data.stock)"
           />
           <Button
             v-if="!data.canBeMixed"

@@ -17,6 +17,8 @@ export interface BenchAsk {
   bottle?: number
   at?: string
   patch?: boolean
+  /** A second trouble that the same filling is against. */
+  also?: string
   /** Numbers of the plants that it is for; all of them where there are none. */
   plants: number[]
 }
@@ -48,6 +50,7 @@ export function useBench() {
     bottle: number('bottle'),
     at: one('at'),
     patch: one('patch') === 'true' || undefined,
+    also: one('also'),
     plants: many('plants').map(Number).filter(Number.isInteger),
   }))
 

@@ -2,7 +2,7 @@
 import { tell } from '@/language'
 import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { answer, api } from '@/api/client'
 import { keys, useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
@@ -27,8 +27,20 @@ const { data } = useQuery({
 const kinds = computed(() => data.value ?? [])
 const chosen = ref<string>()
 const of = computed(() => chosen.value ?? kinds.value[0]?.id)
-const unit = computed(() => kinds.value.find((k) => k.id === of.value)?.unit ?? '')
+const kind = computed(() => kinds.value.find((k) => k.id === of.value))
+const unit = computed(() => kind.value?.unit ?? '')
 const value = ref<number | null>(null)
+/** What hung cards caught, where it is counted so. */
+const caught = reactive({
+  insects: null as number | null,
+  cards: 1 as number | null,
+  days: 7 as number | null,
+})
+const cardFields = [
+  { field: 'insects', label: tell('place.insectsOnTheCards') },
+  { field: 'cards', label: tell('place.onSoManyCards') },
+  { field: 'days', label: tell('place.inSoManyDays') },
+] as const
 const id = ref(crypto.randomUUID())
 const taking = useGardenWrite((garden) =>
   answer(
@@ -38,9 +50,12 @@ const taking = useGardenWrite((garden) =>
         id: id.value,
         placeId: props.placeId,
         of: of.value ?? '',
-        value: value.value ?? -1,
+        value: kind.value?.perCard ? null : (value.value ?? -1),
         at: null,
         memberId: memberId.value,
+        caught: kind.value?.perCard
+          ? { insects: caught.insects ?? -1, cards: caught.cards ?? 0, days: caught.days ?? 0 }
+          : null,
       },
     }),
   ),
@@ -49,7 +64,7 @@ const take = () =>
   taking.mutate(undefined, {
     onSuccess: () => {
       id.value = crypto.randomUUID()
-      value.value = null
+      value.value = caught.insects = null
     },
   })
 const striking = useGardenWrite((garden, readingId: string) =>
@@ -98,7 +113,19 @@ const striking = useGardenWrite((garden, readingId: string) =>
         take="id"
         @update:model-value="chosen = $event"
       />
-      <div class="field">
+      <template v-if="kind?.perCard">
+        <div v-for="f in cardFields" :key="f.field" class="field">
+          <label :for="`${f.field}-${placeId}`">{{ f.label }}</label>
+          <NumberField
+            v-model="caught[f.field]"
+            :input-id="`${f.field}-${placeId}`"
+            :min="0"
+            :max-fraction-digits="f.field === 'days' ? 1 : 0"
+          />
+        </div>
+        <FieldError :problem="taking.error.value" field="caught" />
+      </template>
+      <div v-else class="field">
         <label :for="`reading-${placeId}`">{{ tell('place.reads') }}</label>
         <NumberField
           v-model="value"
@@ -110,7 +137,7 @@ const striking = useGardenWrite((garden, readingId: string) =>
       </div>
       <Button type="submit" :label="tell('place.keepTheReading')" :loading="taking.isPending.value" />
     </form>
-    <FieldError :problem="taking.error.value" :shown="['value']" />
+    <FieldError :problem="taking.error.value" :shown="['value', 'caught']" />
   </details>
 </template>
 

@@ -29,6 +29,8 @@ const form = reactive({
   maxTimes: props.product?.maxTimes ?? null,
   daysBetween: props.product?.daysBetween ?? null,
   daysToWait: props.product?.daysToWait ?? null,
+  runHours: props.product?.runHours ?? null,
+  freshWaterDays: props.product?.freshWaterDays ?? null,
   form: props.product?.form ?? ('spray' as Schemas['Form']),
   per: props.product?.per ?? ('litre' as Schemas['DosedPer']),
 })
@@ -56,6 +58,8 @@ const saving = useGardenEdit((gardenId, headers) =>
         ...form,
         like: form.like === somethingElse || form.like === '' ? null : form.like,
         worksOn: form.like === somethingElse ? form.worksOn : [],
+        runHours: form.form === 'drench' ? form.runHours : null,
+        freshWaterDays: form.form === 'drench' ? form.freshWaterDays : null,
         doseLow: form.doseLow ?? 0,
         doseHigh: form.doseHigh ?? form.doseLow ?? 0,
         retired: props.product?.retired ?? false,
@@ -73,6 +77,12 @@ const numbers = computed(() => {
     { field: 'maxTimes', label: tell('shelf.timesASeasonAtMost'), digits: 0 },
     { field: 'daysBetween', label: tell('shelf.daysBetweenTwo'), digits: 0 },
     { field: 'daysToWait', label: tell('shelf.daysBeforePicking'), digits: 0 },
+    ...(form.form === 'drench'
+      ? ([
+          { field: 'runHours', label: tell('shelf.hoursThePumpRuns'), digits: 0 },
+          { field: 'freshWaterDays', label: tell('shelf.daysToFreshWater'), digits: 0 },
+        ] as const)
+      : []),
   ] as const
 })
 </script>

@@ -4,9 +4,9 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
-import { useGardenQuery } from '@/garden/useGarden'
+import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
-import { civilDay, trim } from '@/kit/format'
+import { civilDay, dayAndClock, trim } from '@/kit/format'
 import PreparationList from './PreparationList.vue'
 import ProductList from './ProductList.vue'
 import ShoppingList from './ShoppingList.vue'
@@ -14,6 +14,16 @@ import StockForm from './StockForm.vue'
 
 const { data, isPending, error, refetch } = useGardenQuery(['shelf'], (gardenId) =>
   answer(api.GET('/api/gardens/{gardenId}/shelf', { params: { path: { gardenId } } })),
+)
+const { garden, memberId } = useGarden()
+const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+const straining = useGardenWrite((gardenId, stockId: string) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/shelf/{stockId}/strained', {
+      params: { path: { gardenId, stockId } },
+      body: { memberId: memberId.value },
+    }),
+  ),
 )
 /** The id of the bottle in hand, "new" for one that is put up. */
 const inHand = ref<string>()
@@ -91,12 +101,26 @@ const total = computed(() => (data.value?.shopping ?? []).reduce((sum, i) => sum
                 {{ s.storage }}
               </p>
               <p v-for="h in s.hints" :key="h.code" class="note caution small">{{ h.sentence }}</p>
+              <p v-if="s.readyAt" class="small">
+                {{ tell('shelf.readyAt', { when: dayAndClock(s.readyAt, zone) }) }}
+                <Button
+                  :label="tell('shelf.strained')"
+                  size="small"
+                  :aria-label="tell('shelf.strainedIt', { name: s.name })"
+                  :loading="straining.isPending.value"
+                  @click="straining.mutate(s.id)"
+                />
+              </p>
             </div>
           </template>
         </li>
       </ul>
       <ShoppingList :items="data.shopping" :days="data.aheadDays" :total="total" />
-      <PreparationList :preparations="data.preparations" />
+      <PreparationList
+        :preparations="data.preparations"
+        :materials="data.materials"
+        :own-stocks="data.ownStocks"
+      />
       <ProductList :products="data.products" :materials="data.materials" />
     </template>
   </div>

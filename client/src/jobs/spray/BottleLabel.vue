@@ -28,7 +28,12 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
       {{
         remarked(
           tell('spray.for', { for: batch.for.join(', ') }),
-          batch.targetName && tell('bench.against', { targetName: inSentence(batch.targetName) }),
+          batch.targetName &&
+            tell('bench.against', {
+              targetName: [batch.targetName, batch.alsoTargetName]
+                .flatMap((t) => (t ? inSentence(t) : []))
+                .join(', '),
+            }),
         )
       }}
     </p>
@@ -38,7 +43,11 @@ defineProps<{ batch: Schemas['BatchAnswer']; zone: string }>()
           tell('spray.mixed', { dayAndClock: dayAndClock(batch.madeAt, zone) }),
           batch.madeBy && tell('spray.madebyBy', { madeBy: batch.madeBy }),
         )
-      }}. <strong>{{ tell('spray.useBy', { dayAndClock: dayAndClock(batch.useBy, zone) }) }}</strong>
+      }}.
+      <strong v-if="batch.readyAt">{{
+        tell('shelf.readyAt', { when: dayAndClock(batch.readyAt, zone) })
+      }}</strong>
+      <strong>{{ tell('spray.useBy', { dayAndClock: dayAndClock(batch.useBy, zone) }) }}</strong>
     </p>
     <p class="small cautions">{{ batch.cautions.join(' ') }}</p>
     <p class="warn">{{ tell('spray.notADrinkKeepFromChildren') }}</p>

@@ -1,0 +1,58 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Words;
+
+namespace Mauvaise.Core.Ways;
+
+/// <summary>What a planting is given after it lost leaves: when, and how much. All figures are assumed.</summary>
+/// <param name="Step">Of the feed's doses; null where nothing is given.</param>
+/// <param name="AfterDays">From the day on which the leaves came off.</param>
+public sealed record Feeding(DoseStep? Step, int AfterDays, string Sentence)
+{
+    /// <summary>Less than this share of the leaves grows back by itself.</summary>
+    public const double FromShare = 0.12;
+
+    /// <summary>From this share on roots take up nothing until new leaves show.</summary>
+    private const double HeavyShare = 0.25;
+    private const int SoonDays = 3,
+        LaterDays = 10;
+
+    /// <param name="lost">Share of its leaves that are gone, 0 to 1.</param>
+    public static Feeding? For(GardenSnapshot garden, Planting planting, double lost)
+    {
+        if (lost < FromShare)
+        {
+            return null;
+        }
+
+        if (planting.Stage == GrowthStage.Seedling)
+        {
+            return new Feeding(null, 0, Say.Of("ways.seedlingsAreNotFed"));
+        }
+
+        var place = garden.PlaceOf(planting);
+        if (place.Kind == PlaceKind.IndoorRack)
+        {
+            return new Feeding(null, 0, Say.Of("ways.rackFeedLow"));
+        }
+
+        var heavy = lost > HeavyShare;
+        var (step, days) = heavy ? (DoseStep.Usual, LaterDays) : (DoseStep.Gentle, SoonDays);
+        var recipe = garden.Catalogue.FindRecipe(garden.Catalogue.Measure(KnownIds.Measures.Feed).Recipe!)!;
+        var doses = garden.Catalogue.Material(recipe.Active.Material).Doses!;
+        return new Feeding(
+            step,
+            days,
+            Say.Sentences(
+                Say.Of(
+                    heavy ? "ways.feedWhenItGrows" : "ways.feedAfterLoss",
+                    ("percent", Say.In(lost * 100, "0")),
+                    ("dose", DoseTold.Of(doses.At(step), doses.Unit, doses.Per)),
+                    ("date", Say.In(garden.Today.AddDays(days), "d MMMM"))
+                ),
+                garden.Exposure(place).SoilMayBeDry ? Say.Of("ways.soilIsDryWaterFirst") : null
+            )
+        );
+    }
+}

@@ -1,0 +1,118 @@
+using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Deeds;
+using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Ledger;
+using Mauvaise.Core.Measures;
+using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Planning;
+using Mauvaise.Core.Ways;
+
+namespace Mauvaise.Core.Tests;
+
+/// <summary>What is beside the spray: cards, racks, feeding, stocks that stand, and places that were left.</summary>
+public class BesideTests
+{
+    [Fact]
+    public void A_catch_is_told_by_the_card_and_week()
+    {
+        Assert.Equal(24, new CardCatch(48, 4, 3.5).PerCardAndWeek);
+        Assert.Equal(0, new CardCatch(0, 2, 7).PerCardAndWeek);
+        Assert.False(new CardCatch(3, 0, 7).IsSound);
+        Assert.False(new CardCatch(-1, 1, 7).IsSound);
+        Assert.False(new CardCatch(3, 1, 0).IsSound);
+    }
+
+    [Fact]
+    public void Cards_over_their_line_send_somebody_to_look_until_somebody_did()
+    {
+        var tunnel = GardenSamples.Bed("Tunnel", kind: PlaceKind.Tunnel);
+        var tomato = GardenSamples.Grown(tunnel, "tomato");
+        GardenSnapshot With(double perWeek, double lookedDaysAgo) =>
+            GardenSamples.Garden([tunnel], [tomato]) with
+            {
+                Readings = [new Reading(Guid.NewGuid(), tunnel.Id, "card-whitefly", GardenSamples.Now.AddDays(-1), perWeek, null)],
+                Observations = [GardenSamples.Seen(tomato, lookedDaysAgo, 30, 0)],
+            };
+        static bool Calls(GardenSnapshot garden) => EveningPlanner.Plan(garden).Deeds.Any(d => d.Reasons.Any(r => r.Code == "cards"));
+        Assert.True(Calls(With(24, 2)));
+        Assert.False(Calls(With(24, 0.2)));
+        Assert.False(Calls(With(6, 2)));
+    }
+
+    [Fact]
+    public void What_stood_long_enough_is_strained_this_evening()
+    {
+        var garden = GardenSamples.Garden([GardenSamples.Bed("Bed")], []) with
+        {
+            Stocks = [new Stock(Guid.NewGuid(), "garlic-stock", "Garlic", 500, 500, "ml", null, null, ReadyAt: GardenSamples.Now.AddHours(2))],
+        };
+        Assert.Equal(DeedKind.Strain, EveningPlanner.Plan(garden).Deeds[0].Kind);
+        Assert.Empty(EveningPlanner.Plan(garden with { Stocks = [garden.Stocks[0] with { ReadyAt = GardenSamples.Now.AddDays(1) }] }).Deeds);
+    }
+
+    [Fact]
+    public void A_drench_through_a_rack_is_followed_by_fresh_water_as_its_label_says()
+    {
+        var rack = GardenSamples.Bed("Rack", kind: PlaceKind.IndoorRack) with { ReservoirLitres = 20 };
+        var mint = GardenSamples.Grown(rack, "mint");
+        var product = new OwnProduct(
+            Guid.NewGuid(),
+            "Root saver",
+            "neem-oil",
+            [],
+            "ml",
+            3,
+            5,
+            false,
+            null,
+            null,
+            null,
+            Form: Form.Drench,
+            RunHours: 4,
+            FreshWaterDays: 5
+        );
+        var catalogue = Shipped.Catalogue.With([product]);
+        var garden = GardenSamples.Garden([rack], [mint]) with { Catalogue = catalogue };
+        var recipe = catalogue.FindRecipe(product.MaterialId)!;
+        var run = Assert.Single(SystemRun.Of(garden, recipe.Form, catalogue.Material(product.MaterialId), [mint]));
+        Assert.Equal((4, 5), (run.RunHours, run.FreshWaterDays));
+        var mix = Mix.Make(catalogue, new MixOrder(recipe, DoseStep.Usual, 20, KitchenSystem.Metric), new MixConditions(20, [], false));
+        var bottle = Bottles.Fill(garden, Guid.NewGuid(), [mint.Id], "root-aphid", false, mix, GardenSamples.Now, null).Batches[0];
+        var task = Assert.Single(Sprays.Log(garden, new NewApplication(Guid.NewGuid(), bottle.Id, [mint.Id], 20), bottle, GardenSamples.Now, null).Tasks);
+        Assert.Equal((KnownIds.Measures.FreshWater, new DateOnly(2026, 7, 21)), (task.Step, task.DueOn));
+        Assert.Equal(
+            (SystemRun.UsualRunHours, SystemRun.UsualFreshWaterDays),
+            SystemRun.Of(garden, Form.Drench, catalogue.Material("neem-oil"), [mint]) is [var usual] ? (usual.RunHours, usual.FreshWaterDays) : default
+        );
+        Assert.Empty(SystemRun.Of(garden, Form.Spray, catalogue.Material("neem-oil"), [mint]));
+    }
+
+    [Fact]
+    public void What_is_fed_goes_by_what_was_lost()
+    {
+        var bed = GardenSamples.Bed("Bed");
+        var rack = GardenSamples.Bed("Rack", kind: PlaceKind.IndoorRack);
+        var grown = GardenSamples.Grown(bed, "tomato");
+        var seedling = GardenSamples.Grown(bed, "tomato", GrowthStage.Seedling);
+        var basil = GardenSamples.Grown(rack, "basil");
+        var garden = GardenSamples.Garden([bed, rack], [grown, seedling, basil]);
+        Assert.Null(Feeding.For(garden, grown, 0.1));
+        var some = Feeding.For(garden, grown, 0.2)!;
+        var much = Feeding.For(garden, grown, 0.5)!;
+        Assert.Equal((DoseStep.Gentle, DoseStep.Usual), (some.Step, much.Step));
+        Assert.True(much.AfterDays > some.AfterDays);
+        Assert.Contains("50 %", much.Sentence, StringComparison.Ordinal);
+        Assert.Null(Feeding.For(garden, seedling, 0.5)!.Step);
+        Assert.Null(Feeding.For(garden, basil, 0.5)!.Step);
+    }
+
+    [Fact]
+    public void A_planting_that_was_carried_stood_at_each_place_for_its_days()
+    {
+        var (old, here) = (GardenSamples.Bed("Old"), GardenSamples.Bed("Here"));
+        var mint = GardenSamples.Grown(here, "mint") with { Earlier = [new Stay(old.Id, new DateOnly(2026, 7, 1))] };
+        Assert.Equal([(new DateOnly(2026, 5, 1), (DateOnly?)new DateOnly(2026, 6, 30))], mint.StaysAt(old.Id));
+        Assert.Equal([(new DateOnly(2026, 7, 1), (DateOnly?)null)], mint.StaysAt(here.Id));
+        Assert.Empty(mint.StaysAt(Guid.NewGuid()));
+    }
+}
