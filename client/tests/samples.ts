@@ -65,6 +65,8 @@ export const garden: Schemas['GardenAnswer'] = {
       ownStance: false,
       plantings: [planting],
       reservoirLitres: null,
+      lampsFrom: null,
+      lampsTo: null,
       spot: null,
     },
   ],

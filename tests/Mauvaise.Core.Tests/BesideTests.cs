@@ -5,6 +5,7 @@ using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Tests;
@@ -15,11 +16,11 @@ public class BesideTests
     [Fact]
     public void A_catch_is_told_by_the_card_and_week()
     {
-        Assert.Equal(24, new CardCatch(48, 4, 3.5).PerCardAndWeek);
-        Assert.Equal(0, new CardCatch(0, 2, 7).PerCardAndWeek);
-        Assert.False(new CardCatch(3, 0, 7).IsSound);
-        Assert.False(new CardCatch(-1, 1, 7).IsSound);
-        Assert.False(new CardCatch(3, 1, 0).IsSound);
+        Assert.Equal(24, new CardCatch(48, 4, 3.5).PerCardAndWeek());
+        Assert.Equal(0, new CardCatch(0, 2, 7).PerCardAndWeek());
+        Assert.False(new CardCatch(3, 0, 7).IsSound());
+        Assert.False(new CardCatch(-1, 1, 7).IsSound());
+        Assert.False(new CardCatch(3, 1, 0).IsSound());
     }
 
     [Fact]
@@ -104,6 +105,23 @@ public class BesideTests
         Assert.Contains("50 %", much.Sentence, StringComparison.Ordinal);
         Assert.Null(Feeding.For(garden, seedling, 0.5)!.Step);
         Assert.Null(Feeding.For(garden, basil, 0.5)!.Step);
+    }
+
+    [Fact]
+    public void What_is_counted_sets_the_line_and_the_words_and_is_never_mixed_with_leaves()
+    {
+        var bed = GardenSamples.Bed("Bed");
+        var tomato = GardenSamples.Grown(bed, "tomato");
+        var onLeaves = GardenSamples.Seen(tomato, 8, 30, 3, "fruitworm");
+        var onFruits = GardenSamples.Seen(tomato, 0.1, 30, 6, "fruitworm") with { On = CountedOn.Fruits };
+        var garden = GardenSamples.Garden([bed], [tomato]) with { Observations = [onLeaves, onFruits] };
+        var finding = Finding.Of(garden, tomato, onFruits);
+        Assert.Equal(ActionLine.At(garden, tomato, finding.Target).Share / 2, finding.Line.Share, 1e-9);
+        Assert.StartsWith("20 % of fruits with", finding.Told, StringComparison.Ordinal);
+        Assert.Contains("fruits", finding.Line.Reason, StringComparison.Ordinal);
+        // Six of thirty fruits after three of thirty leaves is no rise.
+        Assert.Null(WalkRound.TrendOf(garden, tomato.Id, "fruitworm"));
+        Assert.Equal(CountedOn.Roots, Shipped.Catalogue.Target("root-aphid").CountOn);
     }
 
     [Fact]

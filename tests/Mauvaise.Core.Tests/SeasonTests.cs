@@ -173,6 +173,28 @@ public class SeasonTests
         Assert.Equal(2, wrong);
     }
 
+    [Theory]
+    [InlineData("06:00", "18:00", Verdict.Good)]
+    [InlineData("06:00", "22:00", Verdict.Never)]
+    [InlineData("20:00", "04:00", Verdict.Poor)]
+    [InlineData("22:00", "12:00", Verdict.Good)]
+    [InlineData("12:00", "06:00", Verdict.Never)]
+    public void Nothing_is_sprayed_under_lamps_and_leaves_are_dry_before_they_come_on(string from, string to, Verdict verdict)
+    {
+        var place = Exposure() with
+        {
+            Lamps = new LampHours(
+                TimeOnly.Parse(from, System.Globalization.CultureInfo.InvariantCulture),
+                TimeOnly.Parse(to, System.Globalization.CultureInfo.InvariantCulture)
+            ),
+        };
+        var at = Start.AddHours(18);
+        var sky = SkyOver(Hours(72, _ => Mild), place);
+        Assert.Equal(18, sky.Shelter.LocalStart(sky.IndexOf(at)).Hour);
+        var lamps = SprayHours.Judge(sky, at, at.AddHours(1), Material("neem-oil")).Single().Rules.Single(r => r.Rule == SprayRule.Lamps);
+        Assert.Equal(verdict, lamps.Verdict);
+    }
+
     [Fact]
     public void Ponds_and_busy_hours_are_rules_of_their_own()
     {

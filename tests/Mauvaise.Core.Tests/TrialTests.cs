@@ -97,6 +97,87 @@ public class TrialTests
         Assert.InRange(held, 0.93 - 0.017, 0.97 + 0.013);
     }
 
+    /// <summary>Units of three sides in turn, each counted once before and once after.</summary>
+    private static Trial Counted(int units, params (TrialSide Side, int After, Injury Injury, int? Alive)[] sides)
+    {
+        var trial = new Trial(
+            Guid.NewGuid(),
+            "t",
+            "melon-aphid",
+            TrialUnitKind.Plant,
+            10,
+            1,
+            false,
+            Opened,
+            Opened.AddHours(2),
+            null,
+            [.. sides.Select(s => s.Side)],
+            [.. Enumerable.Range(1, units * sides.Length).Select(n => new TrialUnit(n, Guid.Empty, (n - 1) % sides.Length + 1))],
+            []
+        );
+        return trial with
+        {
+            Counts =
+            [
+                .. trial.Units.Select(u => new TrialCount(Guid.NewGuid(), u.Number, Opened.AddHours(1), 10, 6, null)),
+                .. trial.Units.Select(u =>
+                {
+                    var (_, after, injury, alive) = sides[u.Side - 1];
+                    return new TrialCount(Guid.NewGuid(), u.Number, Opened.AddDays(3), 10, after + u.Number % 2, null, injury, alive);
+                }),
+            ],
+        };
+    }
+
+    [Fact]
+    public void Treated_sides_are_held_against_each_other_and_hands_against_mixes()
+    {
+        var trial = Counted(
+            12,
+            (new TrialSide(1, null, DoseStep.Usual), 7, Injury.None, 40),
+            (new TrialSide(2, "castile-soap", DoseStep.Usual), 1, Injury.Slight, 2),
+            (new TrialSide(3, null, DoseStep.Usual, "water-jet"), 5, Injury.None, 20),
+            (new TrialSide(4, null, DoseStep.Usual, "banana peel"), 5, Injury.None, null)
+        );
+        var result = TrialResult.Of(trial, Shipped.Catalogue.Target("melon-aphid"));
+        Assert.Null(result.Sides[0].Control);
+        Assert.Equal(TrialVerdict.Works, result.Sides[1].Verdict);
+        Assert.Equal([0, 1, 0, 0], result.Sides.Select(s => s.Hurt));
+        Assert.Equal([4.0, 0.2, 2.0, null], result.Sides.Select(s => s.AliveALeaf));
+        // Whichever leaves less stands first.
+        Assert.All(result.Pairs, p => Assert.True(p.Control.Percent >= 0));
+        Assert.Equal([(2, 3, true), (2, 4, true)], result.Pairs.Where(p => p.First.Number == 2).Select(p => (p.First.Number, p.Second.Number, p.Differs)));
+        Assert.False(result.Pairs.Single(p => p.First.Number != 2).Differs);
+    }
+
+    [Fact]
+    public void Sides_that_do_alike_are_seldom_told_apart()
+    {
+        var chance = new Chance(11);
+        var told = Enumerable
+            .Range(0, 400)
+            .Count(_ =>
+            {
+                var trial = Counted(
+                    10,
+                    (new(1, null, DoseStep.Usual), 7, Injury.None, null),
+                    (new(2, "milk", DoseStep.Usual), 4, Injury.None, null),
+                    (new(3, "neem-with-soap", DoseStep.Usual), 4, Injury.None, null)
+                );
+                var drawn = trial with
+                {
+                    Counts =
+                    [
+                        .. trial.Counts.Select(c =>
+                            c.At > Opened.AddDays(1) ? c with { LeavesAffected = Enumerable.Range(0, 10).Count(_ => chance.Next() < 0.4) } : c
+                        ),
+                    ],
+                };
+                return TrialResult.Of(drawn, Shipped.Catalogue.Target("melon-aphid")).Pairs.Any(p => p.Differs);
+            });
+        Assert.InRange(told / 400.0, 0, 0.08);
+    }
+
     [Theory]
     [InlineData(2)]
     [InlineData(3)]

@@ -13,6 +13,7 @@ using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Readings;
 using Mauvaise.Web.Suspects;
+using Mauvaise.Web.Trials;
 using Mauvaise.Web.Undo;
 
 namespace Mauvaise.Web.Tests;
@@ -207,6 +208,76 @@ public sealed class OwnStockTests : IAsyncLifetime
         {
             await http.SendAsync("readings", wrong, HttpStatusCode.BadRequest);
         }
+    }
+
+    [Fact]
+    public async Task A_trial_holds_hands_dust_and_something_else_against_each_other_and_is_treated_again()
+    {
+        NewTrialSide[] sides =
+        [
+            new(null, DoseStep.Usual),
+            new("earth-dust", DoseStep.Usual),
+            new(null, DoseStep.Usual, "water-jet"),
+            new(null, DoseStep.Usual, " Banana peel "),
+        ];
+        var trial = new NewTrial(Guid.NewGuid(), "Peel", "melon-aphid", TrialUnitKind.Leaf, 1, false, sides, [new NewTrialUnits(Courgette, 12)], 7);
+        foreach (
+            var wrong in new[]
+            {
+                trial with
+                {
+                    Sides = [.. sides, new("milk", DoseStep.Usual, "water-jet")],
+                },
+                trial with
+                {
+                    Sides = [.. sides, new(null, DoseStep.Usual)],
+                },
+                trial with
+                {
+                    Sides = [.. sides, new(null, DoseStep.Strong, "Banana peel")],
+                },
+                trial with
+                {
+                    Sides = [.. sides, new(null, DoseStep.Usual, new string('x', 61))],
+                },
+            }
+        )
+        {
+            await http.SendAsync("trials", wrong with { Id = Guid.NewGuid() }, HttpStatusCode.BadRequest);
+        }
+
+        await http.SendAsync("trials", trial, HttpStatusCode.Created);
+        var opened = await GetAsync<TrialAnswer>($"trials/{trial.Id}");
+        Assert.Equal(["Left alone", "Banana peel"], opened.Sides.Where((_, i) => i is 0 or 3).Select(s => s.Name));
+        Assert.Equal(["", "m²", "", ""], opened.Sides.Select(s => s.SizeUnit));
+        TrialCounts Round(int dusted, int hosed) =>
+            new([
+                .. opened.Units.Select(u => new NewTrialCount(
+                    Guid.NewGuid(),
+                    u.Number,
+                    1,
+                    u.Side == 2 ? dusted
+                        : u.Side == 3 ? hosed
+                        : 1,
+                    Injury: u.Side == 2 ? Injury.Slight : Injury.None,
+                    Alive: u.Side == 2 ? 0 : 3
+                )),
+            ]);
+        await http.SendAsync($"trials/{trial.Id}/counts", Round(1, 1), HttpStatusCode.OK);
+        TrialTreated Treated() =>
+            new([new(2, Guid.NewGuid(), Guid.NewGuid(), 1), new(3, Guid.NewGuid(), Guid.NewGuid(), 0), new(4, Guid.NewGuid(), Guid.NewGuid(), 0)]);
+        var first = Treated();
+        await http.SendAsync($"trials/{trial.Id}/treated", first, HttpStatusCode.OK);
+        await http.SendAsync($"trials/{trial.Id}/treated", Treated(), HttpStatusCode.BadRequest);
+        app.Clock.Advance(TimeSpan.FromDays(3));
+        await http.SendAsync($"trials/{trial.Id}/treated", Treated(), HttpStatusCode.OK);
+        app.Clock.Advance(TimeSpan.FromDays(2));
+        await http.SendAsync($"trials/{trial.Id}/counts", Round(0, 1), HttpStatusCode.OK);
+        await http.SendAsync($"trials/{trial.Id}/counts", new TrialCounts([new(Guid.NewGuid(), 1, 1, 0, Alive: -1)]), HttpStatusCode.BadRequest);
+        var told = await GetAsync<TrialAnswer>($"trials/{trial.Id}");
+        Assert.Equal(2, told.TreatedTimes);
+        Assert.Equal((1.0, 0.0), (told.Sides[1].Hurt!.Value, told.Sides[1].AliveALeaf!.Value));
+        Assert.Contains(told.Pairs, p => (p.First, p.Second) is ("B", "C"));
     }
 
     [Fact]

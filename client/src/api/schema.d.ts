@@ -5901,6 +5901,41 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/catalogue/measures': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path?: never
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['Measure'][]
+          }
+        }
+      }
+    }
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/catalogue/climates': {
     parameters: {
       query?: never
@@ -7236,9 +7271,6 @@ export interface components {
       cards: number
       /** Format: double */
       days: number
-      isSound?: boolean
-      /** Format: double */
-      perCardAndWeek?: number
     }
     /** @enum {unknown} */
     ChangeKind: 'new' | 'moved' | 'otherMix' | 'dropped'
@@ -7342,7 +7374,10 @@ export interface components {
       low: number
       /** Format: double */
       high: number
+      on: components['schemas']['CountedOn']
     }
+    /** @enum {unknown} */
+    CountedOn: 'leaves' | 'tips' | 'stems' | 'heads' | 'fruits' | 'roots'
     Country: {
       code: string
       kitchen: components['schemas']['KitchenSystem']
@@ -7834,6 +7869,12 @@ export interface components {
       name: string
       /** Format: int32 */
       number: number
+    }
+    Holding: {
+      /** Format: int32 */
+      days: number
+      /** Format: double */
+      rainMm?: null | number
     }
     HomeAnswer: {
       signIn: boolean
@@ -8330,6 +8371,29 @@ export interface components {
       id: string
       name: string
     }
+    Measure: {
+      id: string
+      name: string
+      rung: components['schemas']['Rung']
+      how: string
+      for?: string[]
+      notFor?: string[]
+      worksOn?: components['schemas']['Effect'][]
+      notOnSeedlings?: boolean
+      wantsDullDay?: boolean
+      onlyIn?: components['schemas']['PlaceKind'][]
+      /** Format: int32 */
+      checkBackDays?: null | number
+      /** Format: double */
+      minutesPerM2?: number
+      /** Format: int32 */
+      leadDays?: number
+      recipe?: null | string
+      lasts?: null | components['schemas']['Holding']
+      prevents?: null | components['schemas']['Prevention']
+      againstAnts?: boolean
+      evidence: components['schemas']['EvidenceGrade']
+    }
     MeetingAnswer: {
       name: string
       inOneTank: boolean
@@ -8602,6 +8666,7 @@ export interface components {
       roots?: components['schemas']['RootCheck']
       also?: null | components['schemas']['FurtherTrouble'][]
       plants?: null | number[]
+      on?: components['schemas']['CountedOn']
     }
     NewPick: {
       /** Format: uuid */
@@ -8635,6 +8700,10 @@ export interface components {
       memberId?: null | string
       /** Format: double */
       reservoirLitres?: null | number
+      /** Format: time */
+      lampsFrom?: null | string
+      /** Format: time */
+      lampsTo?: null | string
     }
     NewPlanChoice: {
       /** Format: uuid */
@@ -8728,10 +8797,14 @@ export interface components {
       leavesAffected: number
       /** Format: double */
       severityPercent?: null | number
+      injury?: components['schemas']['Injury']
+      /** Format: int32 */
+      alive?: null | number
     }
     NewTrialSide: {
       recipe: null | string
       step: components['schemas']['DoseStep']
+      byHand?: null | string
     }
     NewTrialUnits: {
       /** Format: uuid */
@@ -8806,6 +8879,7 @@ export interface components {
       namedAs: null | string
       note: null | string
       plants: null | number[]
+      on: components['schemas']['CountedOn']
     }
     OptionAnswer: {
       recipe: string
@@ -9054,6 +9128,10 @@ export interface components {
       /** Format: double */
       reservoirLitres: null | number
       spot: null | components['schemas']['SpotAnswer']
+      /** Format: time */
+      lampsFrom: null | string
+      /** Format: time */
+      lampsTo: null | string
     }
     PlaceChange: {
       name: string
@@ -9073,6 +9151,10 @@ export interface components {
       memberId?: null | string
       /** Format: double */
       reservoirLitres?: null | number
+      /** Format: time */
+      lampsFrom?: null | string
+      /** Format: time */
+      lampsTo?: null | string
     }
     PlaceFacts: {
       /** Format: double */
@@ -9342,6 +9424,17 @@ export interface components {
       /** Format: double */
       value: number
       sentence: string
+    }
+    Prevention: {
+      on: string[]
+      against: string[]
+      /** Format: double */
+      takesOff: number
+      why: string
+      from?: components['schemas']['GrowthStage']
+      until?: components['schemas']['GrowthStage']
+      /** @default false */
+      overhead: boolean
     }
     PreventionAnswer: {
       sentence: string
@@ -10002,6 +10095,7 @@ export interface components {
       | 'wilt'
       | 'pond'
       | 'free'
+      | 'lamps'
       | 'unknown'
     SprayStruck: {
       struck: boolean
@@ -10440,6 +10534,7 @@ export interface components {
       lookFirst: string
       howToTell: string
       noSpray?: boolean
+      countOn?: components['schemas']['CountedOn']
       byPlant?: boolean
       insteadOfSpray?: null | string
       inseparableFrom?: string[]
@@ -10536,6 +10631,10 @@ export interface components {
       units: components['schemas']['TrialUnitAnswer'][]
       /** Format: int32 */
       countRounds: number
+      /** Format: int32 */
+      treatedTimes: number
+      isInsect: boolean
+      pairs: components['schemas']['TrialPairAnswer'][]
       power: string
       next: string
     }
@@ -10549,6 +10648,18 @@ export interface components {
       at?: null | string
       /** Format: uuid */
       memberId?: null | string
+    }
+    TrialPairAnswer: {
+      first: string
+      second: string
+      /** Format: double */
+      percent: number
+      /** Format: double */
+      low: number
+      /** Format: double */
+      high: number
+      differs: boolean
+      sentence: string
     }
     TrialPowerAnswer: {
       /** Format: int32 */
@@ -10577,6 +10688,8 @@ export interface components {
       number: number
       letter: string
       recipe: null | string
+      byHand: null | string
+      sizeUnit: string
       name: string
       step: components['schemas']['DoseStep']
       hatch: null | string
@@ -10599,6 +10712,10 @@ export interface components {
       method: null | string
       verdict: null | components['schemas']['TrialVerdict']
       sentence: string
+      /** Format: double */
+      hurt: null | number
+      /** Format: double */
+      aliveALeaf: null | number
     }
     TrialTreated: {
       sides: components['schemas']['SideTreated'][]
@@ -10707,6 +10824,7 @@ export interface components {
       share: number
       why: string[]
       stages: components['schemas']['LifeStage'][]
+      on: components['schemas']['CountedOn']
     }
     /** @enum {unknown} */
     Water: 'rain' | 'softTap' | 'hardTap'

@@ -28,12 +28,18 @@ const numbers = computed(() => [
 ])
 /** The same fields by name, whichever of the two shapes it is. */
 const figures = computed(() => place.value as unknown as Record<string, number | null>)
-const times = [
-  { key: 'sunFrom', label: tell('garden.sunReachesItAtEmpty') },
-  { key: 'sunTo', label: tell('garden.sunLeaves') },
-] as const
+const times = computed(() => [
+  { key: 'sunFrom' as const, label: tell('garden.sunReachesItAtEmpty') },
+  { key: 'sunTo' as const, label: tell('garden.sunLeaves') },
+  ...(place.value.kind === 'indoorRack'
+    ? [
+        { key: 'lampsFrom' as const, label: tell('garden.lampsComeOnEmpty') },
+        { key: 'lampsTo' as const, label: tell('garden.lampsGoOff') },
+      ]
+    : []),
+])
 /** The API's times have seconds, the browser's field may not. */
-const setTime = (key: 'sunFrom' | 'sunTo', event: Event) => {
+const setTime = (key: 'sunFrom' | 'sunTo' | 'lampsFrom' | 'lampsTo', event: Event) => {
   const { value } = event.target as HTMLInputElement
   place.value[key] = value === '' ? null : `${value}:00`
 }

@@ -13,6 +13,8 @@ export const emptyPlace = (): Schemas['NewPlace'] => ({
   sunFrom: null,
   sunTo: null,
   reservoirLitres: null,
+  lampsFrom: null,
+  lampsTo: null,
 })
 
 /** Fields that show what is wrong beside them. */
@@ -26,4 +28,5 @@ export const placeFieldNames = [
   'sunFrom',
   'sunTo',
   'reservoirLitres',
+  'lampsTo',
 ]

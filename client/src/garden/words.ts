@@ -43,6 +43,15 @@ export const formWords: Record<Schemas['Form'], string> = {
   wipe: tell('garden.wipe'),
 }
 
+export const countedOnWords: Record<Schemas['CountedOn'], string> = {
+  leaves: tell('walk.onLeaves'),
+  tips: tell('walk.onTips'),
+  stems: tell('walk.onStems'),
+  heads: tell('walk.onHeads'),
+  fruits: tell('walk.onFruits'),
+  roots: tell('walk.onRoots'),
+}
+
 export const stockMakingWords: Record<Schemas['StockMaking'], string> = {
   shaken: tell('shelf.shaken'),
   blended: tell('shelf.blended'),

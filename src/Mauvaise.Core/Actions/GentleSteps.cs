@@ -244,7 +244,8 @@ internal static class PruneSteps
         }
 
         var prune = f.Garden.Catalogue.Measure(KnownIds.Measures.Prune);
-        var plan = prune.IsFor(target) ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
+        // How many leaves are sick is known where leaves were counted.
+        var plan = prune.IsFor(target) && f.Seen.On is CountedOn.Leaves or CountedOn.Tips ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
         var step = plan is null ? null : Prune(f, ways.Proposed?.Uses(KnownIds.Measures.Prune) == true, plan) with { Prune = plan };
         if (step is not null)
         {

@@ -20,10 +20,10 @@ public sealed record CardCatch(int Insects, int Cards, double Days)
         MostCards = 200,
         MostDays = 60;
 
-    public bool IsSound => Insects is >= 0 and <= MostInsects && Cards is > 0 and <= MostCards && Days is > 0 and <= MostDays;
+    public bool IsSound() => Insects is >= 0 and <= MostInsects && Cards is > 0 and <= MostCards && Days is > 0 and <= MostDays;
 
     /// <summary>Insects a card and week.</summary>
-    public double PerCardAndWeek => Insects / (double)Cards / Days * 7;
+    public double PerCardAndWeek() => Insects / (double)Cards / Days * 7;
 }
 
 /// <summary>How much likelier a trouble becomes, as factors.</summary>

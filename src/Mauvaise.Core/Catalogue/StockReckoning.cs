@@ -65,8 +65,7 @@ public sealed record StockReckoning(Material? Material, Preparation? Made, strin
         public double OfDose(DoseStep step) => InMl * Draws / LikeInMl / Like!.Doses!.At(step);
 
         /// <summary>A millilitre of the stock is so much of the most that is ever in a litre.</summary>
-        public double OfCeiling =>
-            Math.Max(Like is not null ? InMl / LikeInMl / Like.Doses!.Ceiling : 0, Material.MostPerLitre is { } most ? InMl / most : 0);
+        public double OfCeiling => Math.Max(Like is not null ? InMl / LikeInMl / Like.Doses!.Ceiling : 0, Material.MostPerLitre is { } most ? InMl / most : 0);
     }
 
     public static StockReckoning Of(GardenCatalogue catalogue, OwnStock stock)

@@ -139,6 +139,9 @@ public sealed record Target
     /// <summary>Nothing kitchen-made helps: remove, bag, ask the plant health service.</summary>
     public bool NoSpray { get; init; }
 
+    /// <summary>What tells most of it when it is counted.</summary>
+    public CountedOn CountOn { get; init; }
+
     /// <summary>The sick plants go and the others stay.</summary>
     public bool ByPlant { get; init; }
 

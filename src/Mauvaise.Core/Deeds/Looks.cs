@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Words;
 
@@ -9,6 +10,7 @@ namespace Mauvaise.Core.Deeds;
 /// <param name="WalkId">The round it belongs to; a round that is not known yet is begun with it.</param>
 /// <param name="SeverityPercent">Share of the leaf area of affected leaves, 0 to 100; null when nobody judged it.</param>
 /// <param name="Also">Further troubles counted on the same leaves.</param>
+/// <param name="On">What was counted, where it was neither leaves nor plants one by one.</param>
 /// <param name="Plants">Numbers of the affected plants, where plants and not leaves were counted; null otherwise.</param>
 public sealed record NewObservation(
     Guid Id,
@@ -28,7 +30,8 @@ public sealed record NewObservation(
     BedSide Side = BedSide.Unsaid,
     RootCheck Roots = RootCheck.NotLooked,
     IReadOnlyList<FurtherTrouble>? Also = null,
-    IReadOnlyList<int>? Plants = null
+    IReadOnlyList<int>? Plants = null,
+    CountedOn On = CountedOn.Leaves
 );
 
 /// <summary>A second trouble on the leaves of the same look, with its own count and signs.</summary>
@@ -79,7 +82,8 @@ public static class Looks
                 name,
                 false,
                 string.IsNullOrWhiteSpace(look.Note) ? null : look.Note.Trim(),
-                Plants: look.Plants is null ? null : [.. look.Plants.Order()]
+                Plants: look.Plants is null ? null : [.. look.Plants.Order()],
+                On: look.Plants is null ? look.On : CountedOn.Leaves
             );
 
         return

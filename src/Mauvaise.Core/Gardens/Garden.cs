@@ -104,6 +104,7 @@ public readonly record struct Spot(double AcrossM, double DownM)
 /// <param name="Stance">Null to follow the garden's.</param>
 /// <param name="ReservoirLitres">Water that goes round in a rack or tower; null where there is none.</param>
 /// <param name="Spot">Where it lies on the plan; null while nobody put it there.</param>
+/// <param name="Lamps">When lamps are on over it; null where there are none.</param>
 public sealed record Place(
     Guid Id,
     string Name,
@@ -117,7 +118,8 @@ public sealed record Place(
     double? PondDistanceM,
     int Order,
     double? ReservoirLitres = null,
-    Spot? Spot = null
+    Spot? Spot = null,
+    LampHours? Lamps = null
 )
 {
     /// <summary>What is no further than this walks, drifts and is carried over, m (assumed).</summary>
@@ -130,6 +132,9 @@ public sealed record Place(
 
     /// <summary>What a reservoir may hold, in words.</summary>
     public static string ReservoirRange() => Say.Of("gardens.theReservoirHolds", ("volume", Figure.Volume(MostReservoirLitres)));
+
+    /// <summary>Whether lamps may have such hours: both ends or neither, and not the same.</summary>
+    public static bool AreLamps(TimeOnly? from, TimeOnly? to) => from is null == to is null && (from is null || from != to);
 
     /// <summary>From edge to edge, m, each taken for a square; null where one is not on the plan.</summary>
     public double? DistanceM(Place other) =>

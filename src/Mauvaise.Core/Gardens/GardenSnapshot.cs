@@ -236,7 +236,9 @@ public sealed record GardenSnapshot(
             place.SunFrom,
             place.SunTo,
             grown.Where(p => p.InFlower).Select(p => Catalogue.Crop(p.Crop).FlowersCloseAtHour ?? 24).DefaultIfEmpty(24).Max(),
-            place.PondDistanceM
+            place.PondDistanceM,
+            null,
+            place.Lamps
         );
     }
 

@@ -49,6 +49,7 @@ public enum RootCheck
 /// <param name="NameIsGroup">The name stands for its whole group: nobody has settled which of them it is.</param>
 /// <param name="SeverityPercent">Share of the leaf area of affected leaves, 0 to 100.</param>
 /// <param name="Plants">Numbers of the affected plants, where plants and not leaves were counted: what is said of leaves is of plants then.</param>
+/// <param name="On">What was counted where it was not leaves: what is said of leaves is of that then.</param>
 public sealed record Observation(
     Guid Id,
     Guid LookId,
@@ -69,7 +70,8 @@ public sealed record Observation(
     bool NameIsGroup,
     string? Note,
     string? OwnName = null,
-    IReadOnlyList<int>? Plants = null
+    IReadOnlyList<int>? Plants = null,
+    CountedOn On = CountedOn.Leaves
 )
 {
     /// <summary>A name of one's own has this many letters at the most.</summary>
@@ -326,8 +328,15 @@ public enum TrialUnitKind
 
 /// <summary>A side of a trial.</summary>
 /// <param name="Number">From 1.</param>
-/// <param name="Recipe">Null for the side that is left alone.</param>
-public sealed record TrialSide(int Number, string? Recipe, DoseStep Step);
+/// <param name="Recipe">What is mixed; null for what is done by hand, and for the side that is left alone.</param>
+/// <param name="ByHand">A measure of the catalogue, or what the gardener calls something else; null for what is mixed and for the side left alone.</param>
+public sealed record TrialSide(int Number, string? Recipe, DoseStep Step, string? ByHand = null)
+{
+    /// <summary>Something else has a name of this many letters at the most.</summary>
+    public const int ByHandLetters = 60;
+
+    public bool IsAlone => Recipe is null && ByHand is null;
+}
 
 /// <summary>A place, plant or marked leaf of a trial.</summary>
 /// <param name="Number">From 1, as on its label.</param>
@@ -336,13 +345,26 @@ public sealed record TrialUnit(int Number, Guid PlantingId, int Side);
 
 /// <summary>One unit of a trial counted once.</summary>
 /// <param name="SeverityPercent">Share of the leaf area, 0 to 100, for a disease.</param>
-public sealed record TrialCount(Guid Id, int Unit, DateTimeOffset At, int LeavesLooked, int LeavesAffected, double? SeverityPercent);
+/// <param name="Injury">What the treatment did to the unit.</param>
+/// <param name="Alive">Living insects on its leaves; null when nobody counted them.</param>
+public sealed record TrialCount(
+    Guid Id,
+    int Unit,
+    DateTimeOffset At,
+    int LeavesLooked,
+    int LeavesAffected,
+    double? SeverityPercent,
+    Injury Injury = Injury.None,
+    int? Alive = null
+);
 
 /// <summary>Materials held against each other and against nothing.</summary>
 /// <param name="Seed">Of the lot that dealt the units to the sides.</param>
 /// <param name="Blind">Whoever counts does not see which side a unit is on until the trial is closed.</param>
 /// <param name="TreatedAt">Counts up to then are from before; null until the sides were treated.</param>
 /// <param name="Counts">In time order.</param>
+/// <param name="TreatedTimes">How often the sides were treated.</param>
+/// <param name="LastTreatedAt">The last time; null until the sides were treated.</param>
 public sealed record Trial(
     Guid Id,
     string Name,
@@ -356,5 +378,7 @@ public sealed record Trial(
     DateTimeOffset? ClosedAt,
     IReadOnlyList<TrialSide> Sides,
     IReadOnlyList<TrialUnit> Units,
-    IReadOnlyList<TrialCount> Counts
+    IReadOnlyList<TrialCount> Counts,
+    int TreatedTimes = 0,
+    DateTimeOffset? LastTreatedAt = null
 );

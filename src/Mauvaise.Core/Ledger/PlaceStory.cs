@@ -217,7 +217,17 @@ public static class PlaceStory
         {
             null => Say.Of("ledger.nobodyCounted"),
             { LeavesAffected: 0 } => Say.Of("ledger.goneWhenLastLooked", ("date", Date(season, last.At))),
-            _ => Say.Of("ledger.onOfLeavesWhenLastLooked", ("incidence", Say.In(last.Incidence * 100, "0")), ("date", Date(season, last.At))),
+            { On: CountedOn.Leaves } => Say.Of(
+                "ledger.onOfLeavesWhenLastLooked",
+                ("incidence", Say.In(last.Incidence * 100, "0")),
+                ("date", Date(season, last.At))
+            ),
+            _ => Say.Of(
+                "ledger.onOfThingsWhenLastLooked",
+                ("incidence", Say.In(last.Incidence * 100, "0")),
+                ("things", Say.Word(last.On)),
+                ("date", Date(season, last.At))
+            ),
         };
     }
 
@@ -308,14 +318,22 @@ public static class PlaceStory
     private static string Found(Observation o, bool first)
     {
         var ofALeaf = o.SeverityPercent is { } area ? Say.Of("ledger.ofSuchALeaf", ("area", Say.In(area, "0"))) : "";
-        var leaves = o.Plants is { Count: > 0 } plants
-            ? Say.Of(
-                first ? "ledger.foundOfPlants" : "ledger.stillThereOfPlants",
+        var leaves =
+            o.Plants is { Count: > 0 } plants
+                ? Say.Of(
+                    first ? "ledger.foundOfPlants" : "ledger.stillThereOfPlants",
+                    ("affected", o.LeavesAffected),
+                    ("looked", o.LeavesLooked),
+                    ("plants", SinglePlants.Told(plants))
+                )
+            : o.On == CountedOn.Leaves
+                ? Say.Of(first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves", ("leavesAffected", o.LeavesAffected), ("leavesLooked", o.LeavesLooked))
+            : Say.Of(
+                first ? "ledger.foundOfThings" : "ledger.stillThereOfThings",
                 ("affected", o.LeavesAffected),
                 ("looked", o.LeavesLooked),
-                ("plants", SinglePlants.Told(plants))
-            )
-            : Say.Of(first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves", ("leavesAffected", o.LeavesAffected), ("leavesLooked", o.LeavesLooked));
+                ("things", Say.Word(o.On))
+            );
         return Say.Sentences(Say.Sentence(Say.Remarked(leaves, ofALeaf)), Company(o), Noted(o.Note ?? ""));
     }
 

@@ -18,7 +18,8 @@ public sealed record ActionLine(double Share, string Reason)
     /// first spot, 5 % or 20 %; spots at the first spots.
     /// </summary>
     /// <param name="target">Null when it has no name yet.</param>
-    public static ActionLine For(Target? target, Stance stance, Shelter shelter, GrowthStage stage)
+    /// <param name="on">What is counted: half the share of what is picked, or stands and falls with its stem or root, is as much (assumed).</param>
+    public static ActionLine For(Target? target, Stance stance, Shelter shelter, GrowthStage stage, CountedOn on = CountedOn.Leaves)
     {
         var young = stage is GrowthStage.Seedling or GrowthStage.Young;
         var share = target?.Group switch
@@ -51,16 +52,23 @@ public sealed record ActionLine(double Share, string Reason)
                 _ => Unnamed,
             },
         };
+        share *= on is CountedOn.Leaves or CountedOn.Tips ? 1 : 0.5;
         var what = target?.Name.InSentence() ?? Say.Of("scouting.somethingNotYetNamed");
-        return new ActionLine(share, Say.Of("scouting.ofLeavesIsTheLine", ("share", Say.In(share * 100, "0")), ("what", what), ("words", Words(stance))));
+        var told = ("share", Say.In(share * 100, "0.#"));
+        return new ActionLine(
+            share,
+            on == CountedOn.Leaves
+                ? Say.Of("scouting.ofLeavesIsTheLine", told, ("what", what), ("words", Words(stance)))
+                : Say.Of("scouting.ofThingsIsTheLine", told, ("things", Say.Word(on)), ("what", what), ("words", Words(stance)))
+        );
     }
 
     /// <summary>The line that holds for a planting in its place.</summary>
     /// <param name="target">Null when it has no name yet.</param>
-    public static ActionLine At(GardenSnapshot garden, Planting planting, Target? target)
+    public static ActionLine At(GardenSnapshot garden, Planting planting, Target? target, CountedOn on = CountedOn.Leaves)
     {
         var place = garden.PlaceOf(planting);
-        return For(target, garden.StanceAt(place), place.Shelter, planting.Stage);
+        return For(target, garden.StanceAt(place), place.Shelter, planting.Stage, on);
     }
 
     /// <summary>The stance as it reads in a sentence.</summary>

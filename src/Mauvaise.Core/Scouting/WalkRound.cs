@@ -102,6 +102,8 @@ public static class WalkRound
             garden.LastSpray(plantingId) is { } spray && spray.At > garden.Now.AddDays(-TrendDays)
                 ? spray.At.AddDays(-SameDay)
                 : garden.Now.AddDays(-TrendDays);
+        // Shares of leaves and of fruits are no series.
+        var on = garden.CountsOf(plantingId).LastOrDefault(o => o.At <= garden.Now && o.LeavesLooked > 0)?.On ?? CountedOn.Leaves;
         return Trends.Of([
             .. garden
                 .CountsOf(plantingId)
@@ -109,6 +111,7 @@ public static class WalkRound
                     o.At > since
                     && o.At <= garden.Now
                     && o.LeavesLooked > 0
+                    && o.On == (also?.On ?? on)
                     && (o.Named == target || o.Id == also?.Id || (o.Named is null && o.LeavesAffected == 0))
                 )
                 .Select(o => new CountAt((o.At - since).TotalDays, o.LeavesLooked, o.LeavesAffected)),
@@ -145,7 +148,12 @@ public static class WalkRound
         {
             urgency += TroubleWeight;
             var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.InSentence() : Say.Of("scouting.somethingUnnamed");
-            why.Add(Say.Of("scouting.onOfLeavesLastTime", ("name", name), ("incidence", Say.In(trouble.Incidence * 100, "0"))));
+            var share = ("incidence", Say.In(trouble.Incidence * 100, "0"));
+            why.Add(
+                trouble.On == CountedOn.Leaves
+                    ? Say.Of("scouting.onOfLeavesLastTime", ("name", name), share)
+                    : Say.Of("scouting.onOfThingsLastTime", ("name", name), share, ("things", Say.Word(trouble.On)))
+            );
         }
 
         if (stops.SelectMany(s => s.Watch).Where(w => w.Why.Count > 0).MaxBy(w => w.Share) is { } watch)
@@ -200,7 +208,7 @@ public static class WalkRound
             planting,
             last,
             last is { LeavesAffected: > 0 } ? TrendOf(garden, planting.Id, last.Named) : null,
-            ActionLine.At(garden, planting, named),
+            ActionLine.At(garden, planting, named, last?.On ?? CountedOn.Leaves),
             [
                 .. watched.Select(x => new WatchFor(
                     x.Target,

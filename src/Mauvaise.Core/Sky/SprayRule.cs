@@ -24,6 +24,7 @@ public enum SprayRule
     Wilt,
     Pond,
     Free,
+    Lamps,
     Unknown,
 }
 
@@ -58,6 +59,7 @@ public sealed record SprayWindow(DateTimeOffset Start, DateTimeOffset End, doubl
 /// <param name="FlowersCloseAtHour">Local hour from which no flower of the place is open; null when they stay open.</param>
 /// <param name="PondDistanceM">Null where there is no pond.</param>
 /// <param name="Free">Hours in which somebody can spray; null for any.</param>
+/// <param name="Lamps">Null where there are none.</param>
 /// <param name="CropInFlower">Flowers stand open on it or under it.</param>
 public sealed record PlaceExposure(
     Shelter Shelter,
@@ -67,5 +69,18 @@ public sealed record PlaceExposure(
     TimeOnly? SunTo = null,
     int? FlowersCloseAtHour = null,
     double? PondDistanceM = null,
-    FreeHours? Free = null
+    FreeHours? Free = null,
+    LampHours? Lamps = null
 );
+
+/// <summary>Local clock times between which lamps are on; over midnight where they go off before they come on.</summary>
+public readonly record struct LampHours(TimeOnly From, TimeOnly To)
+{
+    /// <summary>Leaves are to be dry before lamps come on: so long before, hours (assumed).</summary>
+    public const int DryHours = 2;
+
+    /// <summary>On at some minute of the hour that begins then.</summary>
+    public bool Holds(TimeOnly hour) => Enumerable.Range(0, 60).Select(m => hour.AddMinutes(m)).Any(IsOn);
+
+    private bool IsOn(TimeOnly at) => From <= To ? at >= From && at < To : at >= From || at < To;
+}

@@ -17,7 +17,7 @@ internal static class SprayRules
     public const int After = 6;
     public const double SunHighDegrees = 10;
     public const double SunnyCloudPercent = 60;
-    public const int RuleCount = 13;
+    public const int RuleCount = 14;
 
     /// <summary>Every rule's word, in the order of telling; <paramref name="figures"/> holds <see cref="RuleCount"/>.</summary>
     /// <returns>The worst verdict.</returns>
@@ -36,6 +36,7 @@ internal static class SprayRules
         figures[10] = Drying(sky, i);
         figures[11] = Wilt(sky, i);
         figures[12] = Free(sky, i);
+        figures[13] = Lamps(sky, i);
         var worst = Verdict.Good;
         foreach (var f in figures)
         {
@@ -179,6 +180,24 @@ internal static class SprayRules
     {
         var dry = sky.Shelter.DriestBeforeK(i);
         return new(SprayRule.Wilt, dry > 10 && sky.Place.SoilMayBeDry ? Verdict.Poor : Verdict.Good, dry);
+    }
+
+    /// <summary>Lamps burn wet leaves as the sun does, and dry the drops before they worked.</summary>
+    private static RuleFigure Lamps(PlaceSky sky, int i)
+    {
+        if (sky.Place.Lamps is not { } lamps)
+        {
+            return new(SprayRule.Lamps, Verdict.Good);
+        }
+
+        bool On(int hour) => lamps.Holds(TimeOnly.FromDateTime(sky.Shelter.LocalStart(i + hour).DateTime));
+        return new(
+            SprayRule.Lamps,
+            On(0) ? Verdict.Never
+                : Enumerable.Range(1, LampHours.DryHours).Any(On) ? Verdict.Poor
+                : Verdict.Good,
+            LampHours.DryHours
+        );
     }
 
     private static RuleFigure Free(PlaceSky sky, int i) =>

@@ -61,6 +61,12 @@ internal static class SprayWords
             SprayRule.Light => f.Verdict == Verdict.Never ? Say.Of("sky.dark") : Say.Of("sky.lightEnoughToSeeTheLeaves"),
             SprayRule.Wilt => f.Verdict == Verdict.Good ? Say.Of("sky.leavesShouldBeFirm") : Say.Of("sky.plantsMayBeWiltingWaterFirst"),
             SprayRule.Free => f.Verdict == Verdict.Good ? Say.Of("sky.somebodyIsFree") : Say.Of("sky.nobodyIsFreeThen"),
+            SprayRule.Lamps => f.Verdict switch
+            {
+                Verdict.Never => Say.Of("sky.theLampsAreOn"),
+                Verdict.Poor => Say.Of("sky.theLampsComeOnSoon", ("hours", LampHours.DryHours)),
+                _ => Say.Of("sky.noLampsOn"),
+            },
             _ => Say.Of("sky.theWeatherOfThisHour"),
         };
     }

@@ -30,10 +30,23 @@ public sealed record SideResult(
     string? Method,
     TrialVerdict? Verdict,
     string Sentence
-);
+)
+{
+    /// <summary>Share of its units that the treatment hurt at the last count after it, 0 to 1; null before one.</summary>
+    public double? Hurt { get; init; }
+
+    /// <summary>Living insects on a leaf at the last count after the treatment; null when nobody counted them.</summary>
+    public double? AliveALeaf { get; init; }
+}
+
+/// <summary>Two treated sides held against each other.</summary>
+/// <param name="Control">What the first has less than the second.</param>
+/// <param name="Differs">Their intervals, widened for the number of pairs, lie off nothing.</param>
+public sealed record SidePair(TrialSide First, TrialSide Second, ControlEstimate Control, bool Differs);
 
 /// <summary>What a trial says so far.</summary>
-public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSentence)
+/// <param name="Pairs">Treated sides against each other, as far as both were counted.</param>
+public sealed record TrialResult(IReadOnlyList<SideResult> Sides, IReadOnlyList<SidePair> Pairs, string PowerSentence)
 {
     /// <summary>A material whose control lies under this with what certainty there is does little, per cent.</summary>
     private const double LittlePercent = 40;
@@ -49,18 +62,47 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
     public static TrialResult Of(Trial trial, Target target)
     {
         var sides = trial.Sides.Select(s => Counted.Of(trial, s)).ToList();
-        var alone = sides.First(s => s.Side.Recipe is null);
+        var alone = sides.First(s => s.Side.IsAlone);
         var treated = sides.Count - 1;
         var leaves = Math.Max(1, sides.Min(s => s.Units) * trial.LeavesPerUnit);
         var untreated = alone.After.Count > 0 ? Share(alone.After, u => u.Affected) : alone.Before ?? TrialPower.UsualUntreated;
-        return new TrialResult([.. sides.Select(s => Judge(s, alone, target, treated))], TrialPower.Sentence(leaves, Math.Clamp(untreated, 0.05, 0.95)));
+        return new TrialResult(
+            [.. sides.Select(s => Judge(s, alone, target, treated))],
+            [.. PairsOf(sides.FindAll(s => !s.Side.IsAlone))],
+            TrialPower.Sentence(leaves, Math.Clamp(untreated, 0.05, 0.95))
+        );
+    }
+
+    private static IEnumerable<SidePair> PairsOf(List<Counted> treated)
+    {
+        var pairs = treated.Count * (treated.Count - 1) / 2;
+        for (var i = 0; i < treated.Count; i++)
+        {
+            foreach (var other in treated.Skip(i + 1))
+            {
+                // Whichever did more stands first, so that nobody has to read a figure under nothing.
+                var (first, second) =
+                    treated[i].After.Count > 0 && other.After.Count > 0 && Share(treated[i].After, u => u.Affected) > Share(other.After, u => u.Affected)
+                        ? (other, treated[i])
+                        : (treated[i], other);
+                if (
+                    first.After.Count > 0
+                    && second.After.Count > 0
+                    && Comparison.Abbott(first.After, second.After) is { } control
+                    && Comparison.Abbott(first.After, second.After, 1 - (1 - Confidence) / pairs) is { } strict
+                )
+                {
+                    yield return new SidePair(first.Side, second.Side, control, strict.Low > 0);
+                }
+            }
+        }
     }
 
     private static SideResult Judge(Counted side, Counted alone, Target target, int treatedSides)
     {
-        var (control, strict, method) = side.Side.Recipe is null ? default : Compare(side, alone, target, treatedSides);
+        var (control, strict, method) = side.Side.IsAlone ? default : Compare(side, alone, target, treatedSides);
         var verdict =
-            side.Side.Recipe is null || side.After.Count == 0 || alone.After.Count == 0 ? (TrialVerdict?)null
+            side.Side.IsAlone || side.After.Count == 0 || alone.After.Count == 0 ? (TrialVerdict?)null
             : control is null || strict is null ? TrialVerdict.TooFewToTell
             : strict.Low > 0 ? TrialVerdict.Works
             : strict.High < 0 ? TrialVerdict.MakesItWorse
@@ -77,7 +119,11 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
             method,
             verdict,
             Words(side, verdict, control)
-        );
+        )
+        {
+            Hurt = side.Hurt,
+            AliveALeaf = side.AliveALeaf,
+        };
     }
 
     private static (ControlEstimate? Control, ControlEstimate? Strict, string? Method) Compare(Counted side, Counted alone, Target target, int treatedSides)
@@ -113,7 +159,7 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
             );
         return verdict switch
         {
-            null when side.Side.Recipe is null => Say.Of("trials.leftAloneWhatTheOthers"),
+            null when side.Side.IsAlone => Say.Of("trials.leftAloneWhatTheOthers"),
             null => side.Treated ? Say.Of("trials.notCountedYetSince") : Say.Of("trials.notTreatedYet"),
             TrialVerdict.Works => Say.Of("trials.works", ("told", told)),
             TrialVerdict.MakesItWorse => Say.Of("trials.worseThanLeavingItAlone", ("told", told)),
@@ -128,6 +174,9 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
     /// <summary>A side with its last counts after the treatment.</summary>
     private sealed record Counted(TrialSide Side, bool Treated, int Units, IReadOnlyList<CountedUnit> After, double? Before, IReadOnlyList<double> Areas)
     {
+        public double? Hurt { get; private init; }
+        public double? AliveALeaf { get; private init; }
+
         public static Counted Of(Trial trial, TrialSide side)
         {
             var units = trial.Units.Where(u => u.Side == side.Number).ToList();
@@ -149,6 +198,8 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
                 })
                 .ToList();
             var known = before.OfType<TrialCount>().ToList();
+            var last = counts.Select(c => c.LastOrDefault(IsAfter)).OfType<TrialCount>().ToList();
+            var lived = last.FindAll(c => c.Alive is not null);
             return new Counted(
                 side,
                 trial.TreatedAt is not null,
@@ -156,7 +207,11 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, string PowerSe
                 after,
                 known.Count > 0 ? (double)known.Sum(c => c.LeavesAffected) / known.Sum(c => c.LeavesLooked) : null,
                 [.. counts.Where(c => c.Count >= ForACurve && c.Any(IsAfter)).Select(Area)]
-            );
+            )
+            {
+                Hurt = last.Count > 0 ? (double)last.Count(c => c.Injury != Injury.None) / last.Count : null,
+                AliveALeaf = lived.Count > 0 ? (double)lived.Sum(c => c.Alive!.Value) / lived.Sum(c => c.LeavesLooked) : null,
+            };
         }
 
         private static double Area(IReadOnlyList<TrialCount> counts)

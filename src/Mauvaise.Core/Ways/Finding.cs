@@ -111,7 +111,15 @@ public sealed record Finding(
                 ("name", Name),
                 ("share2", Say.In(Line.Share * 100, "0"))
             )
-            : Say.Of("ways.ofLeavesWithLine", ("share", Say.In(Share * 100, "0")), ("name", Name), ("share2", Say.In(Line.Share * 100, "0")));
+        : Seen.On == CountedOn.Leaves
+            ? Say.Of("ways.ofLeavesWithLine", ("share", Say.In(Share * 100, "0")), ("name", Name), ("share2", Say.In(Line.Share * 100, "0")))
+        : Say.Of(
+            "ways.ofThingsWithLine",
+            ("share", Say.In(Share * 100, "0")),
+            ("things", Say.Word(Seen.On)),
+            ("name", Name),
+            ("share2", Say.In(Line.Share * 100, "0.#"))
+        );
 
     public string Name =>
         Target is null ? Say.Of("scouting.somethingUnnamed")
@@ -142,10 +150,10 @@ public sealed record Finding(
         var stance = garden.StanceAt(place);
         var share = seen.Incidence ?? 0;
         var doubled = HasDoubled(garden, planting, seen, target);
-        var line = ActionLine.For(target, stance, place.Shelter, planting.Stage);
+        var line = ActionLine.For(target, stance, place.Shelter, planting.Stage, seen.On);
         if (doubled)
         {
-            line = Lower(line, target, stance, place, planting);
+            line = Lower(line, target, stance, place, planting, seen.On);
         }
 
         var sky = garden.SkyOf(place);
@@ -233,15 +241,17 @@ public sealed record Finding(
                 && o.At < seen.At
                 && o.At >= seen.At.AddDays(-SteepDays)
                 && o.LeavesLooked > 0
+                && o.On == seen.On
                 && (o.Named == target.Id || (o.Named is null && o.LeavesAffected == 0))
             );
         return before is not null && seen.Incidence >= 2 * before.Incidence;
     }
 
     /// <summary>The line of the next stricter stance; half of it where there is none.</summary>
-    private static ActionLine Lower(ActionLine line, Target? target, Stance stance, Place place, Planting planting)
+    private static ActionLine Lower(ActionLine line, Target? target, Stance stance, Place place, Planting planting, CountedOn on)
     {
-        var lower = stance == Stance.KeepAhead ? line.Share / 2 : Math.Min(line.Share, ActionLine.For(target, stance + 1, place.Shelter, planting.Stage).Share);
+        var lower =
+            stance == Stance.KeepAhead ? line.Share / 2 : Math.Min(line.Share, ActionLine.For(target, stance + 1, place.Shelter, planting.Stage, on).Share);
         return new ActionLine(lower, Say.Of("ways.itDoubledInUnderDaysSo", ("steepDays", Say.In(SteepDays, "0")), ("lower", Say.In(lower * 100, "0"))));
     }
 }

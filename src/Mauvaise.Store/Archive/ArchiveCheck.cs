@@ -130,6 +130,7 @@ internal static class ArchiveCheck
                 ("areaM2", p => p.AreaM2 is > 0 and <= 10_000, Say.Of("store.theAreaIsOver0")),
                 ("sunHours", p => p.SunHours is >= 0 and <= 24, Say.Of("store.hoursOfSunLieBetween0")),
                 ("pondDistanceM", p => p.PondDistanceM is null or >= 0, Say.Of("store.aDistanceIsNoLessThan")),
+                ("lampsFrom", p => Place.AreLamps(p.LampsFrom, p.LampsTo), Say.Of("gardens.lampsHaveBothTimes")),
                 ("reservoirLitres", p => Place.IsReservoir(p.ReservoirLitres), Place.ReservoirRange()),
                 (
                     "spotAcrossM",

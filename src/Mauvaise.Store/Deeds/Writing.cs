@@ -127,6 +127,7 @@ public static class Writing
             OwnName = o.OwnName,
             Note = o.Note,
             Plants = SinglePlants.Kept(o.Plants),
+            On = o.On,
             Signs =
             [
                 .. o.Signs.Select(x => new ObservedSignRow

@@ -340,9 +340,11 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                 t.OpenedAt,
                 t.TreatedAt,
                 t.ClosedAt,
-                [.. t.Sides.OrderBy(s => s.Number).Select(s => new TrialSide(s.Number, s.Recipe, s.Step))],
+                [.. t.Sides.OrderBy(s => s.Number).Select(s => new TrialSide(s.Number, s.Recipe, s.Step, s.ByHand))],
                 [.. t.Units.OrderBy(u => u.Number).Select(u => new TrialUnit(u.Number, u.PlantingId, u.Side))],
-                [.. counts[t.Id].Select(c => new TrialCount(c.Id, c.Unit, c.At, c.LeavesLooked, c.LeavesAffected, c.SeverityPercent))]
+                [.. counts[t.Id].Select(c => new TrialCount(c.Id, c.Unit, c.At, c.LeavesLooked, c.LeavesAffected, c.SeverityPercent, c.Injury, c.Alive))],
+                Math.Max(t.TreatedTimes, t.TreatedAt is null ? 0 : 1),
+                t.LastTreatedAt ?? t.TreatedAt
             )),
         ];
     }
@@ -443,7 +445,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             p.PondDistanceM,
             p.Order,
             p.ReservoirLitres,
-            p is { SpotAcrossM: { } x, SpotDownM: { } y } ? new Spot(x, y) : null
+            p is { SpotAcrossM: { } x, SpotDownM: { } y } ? new Spot(x, y) : null,
+            p is { LampsFrom: { } on, LampsTo: { } off } ? new LampHours(on, off) : null
         );
 
     public static Observation ToObservation(ObservationRow o) =>
@@ -467,7 +470,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             o.NameIsGroup,
             o.Note,
             o.OwnName,
-            SinglePlants.Read(o.Plants)
+            SinglePlants.Read(o.Plants),
+            o.On
         );
 
     public static Batch ToBatch(BatchRow b) =>

@@ -918,6 +918,11 @@ namespace Mauvaise.Store.Migrations
                         .HasMaxLength(2000)
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("On")
+                        .IsRequired()
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("OwnName")
                         .HasMaxLength(80)
                         .HasColumnType("TEXT");
@@ -1236,6 +1241,12 @@ namespace Mauvaise.Store.Migrations
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
+                    b.Property<TimeOnly?>("LampsFrom")
+                        .HasColumnType("TEXT");
+
+                    b.Property<TimeOnly?>("LampsTo")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Name")
@@ -1722,10 +1733,18 @@ namespace Mauvaise.Store.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("Alive")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
 
                     b.Property<Guid>("GardenId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Injury")
+                        .IsRequired()
+                        .HasMaxLength(32)
                         .HasColumnType("TEXT");
 
                     b.Property<int>("LeavesAffected")
@@ -1770,6 +1789,9 @@ namespace Mauvaise.Store.Migrations
                     b.Property<Guid>("GardenId")
                         .HasColumnType("TEXT");
 
+                    b.Property<long?>("LastTreatedAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("LeavesPerUnit")
                         .HasColumnType("INTEGER");
 
@@ -1795,6 +1817,9 @@ namespace Mauvaise.Store.Migrations
                     b.Property<long?>("TreatedAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("TreatedTimes")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Unit")
                         .IsRequired()
                         .HasMaxLength(32)
@@ -1814,6 +1839,10 @@ namespace Mauvaise.Store.Migrations
 
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("ByHand")
+                        .HasMaxLength(60)
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Recipe")
                         .HasMaxLength(200)

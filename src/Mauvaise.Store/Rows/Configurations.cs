@@ -273,7 +273,11 @@ internal sealed class TrialConfiguration : IEntityTypeConfiguration<TrialRow>
 
 internal sealed class TrialSideConfiguration : IEntityTypeConfiguration<TrialSideRow>
 {
-    public void Configure(EntityTypeBuilder<TrialSideRow> row) => row.HasKey(r => new { r.TrialId, r.Number });
+    public void Configure(EntityTypeBuilder<TrialSideRow> row)
+    {
+        row.HasKey(r => new { r.TrialId, r.Number });
+        row.Property(r => r.ByHand).HasMaxLength(TrialSide.ByHandLetters);
+    }
 }
 
 internal sealed class TrialUnitConfiguration : IEntityTypeConfiguration<TrialUnitRow>

@@ -66,6 +66,10 @@ public sealed class PlaceRow
     /// <summary>Water that goes round; null where there is none.</summary>
     public double? ReservoirLitres { get; set; }
 
+    /// <summary>When lamps are on over it; both null where there are none.</summary>
+    public TimeOnly? LampsFrom { get; set; }
+    public TimeOnly? LampsTo { get; set; }
+
     /// <summary>Its middle on the plan; both null while nobody put it there.</summary>
     public double? SpotAcrossM { get; set; }
     public double? SpotDownM { get; set; }

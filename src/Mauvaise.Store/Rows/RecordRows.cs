@@ -32,6 +32,7 @@ public sealed class ObservationRow
 
     /// <summary>Numbers of the affected plants with commas between, where plants were counted; null for leaves.</summary>
     public string? Plants { get; set; }
+    public CountedOn On { get; set; }
     public List<ObservedSignRow> Signs { get; set; } = [];
 }
 
@@ -189,6 +190,10 @@ public sealed class TrialRow
     public bool Blind { get; set; }
     public DateTimeOffset OpenedAt { get; set; }
     public DateTimeOffset? TreatedAt { get; set; }
+
+    /// <summary>Null where it was treated once at the most.</summary>
+    public DateTimeOffset? LastTreatedAt { get; set; }
+    public int TreatedTimes { get; set; }
     public DateTimeOffset? ClosedAt { get; set; }
     public Guid? MemberId { get; set; }
     public List<TrialSideRow> Sides { get; set; } = [];
@@ -200,9 +205,12 @@ public sealed class TrialSideRow
     public Guid TrialId { get; set; }
     public int Number { get; set; }
 
-    /// <summary>Null for the side that is left alone.</summary>
+    /// <summary>Null for what is done by hand, and for the side that is left alone.</summary>
     public string? Recipe { get; set; }
     public DoseStep Step { get; set; }
+
+    /// <summary>A measure, or something else in the gardener's words; null for what is mixed and for the side left alone.</summary>
+    public string? ByHand { get; set; }
 }
 
 public sealed class TrialUnitRow
@@ -223,6 +231,10 @@ public sealed class TrialCountRow
     public int LeavesLooked { get; set; }
     public int LeavesAffected { get; set; }
     public double? SeverityPercent { get; set; }
+    public Injury Injury { get; set; }
+
+    /// <summary>Living insects; null when nobody counted them.</summary>
+    public int? Alive { get; set; }
     public Guid? MemberId { get; set; }
 }
 

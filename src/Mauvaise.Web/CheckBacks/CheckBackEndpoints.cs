@@ -18,12 +18,12 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.CheckBacks;
 
 /// <param name="Low">Lower end of the 95 % interval of the share, 0 to 1.</param>
-public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int LeavesAffected, double Low, double High)
+public sealed record CountAnswer(DateTimeOffset At, int LeavesLooked, int LeavesAffected, double Low, double High, CountedOn On)
 {
     public static CountAnswer Of(Observation o)
     {
         var (low, high) = LeafSample.Interval(o.LeavesLooked, o.LeavesAffected);
-        return new(o.At, o.LeavesLooked, o.LeavesAffected, low, high);
+        return new(o.At, o.LeavesLooked, o.LeavesAffected, low, high, o.On);
     }
 }
 
@@ -372,7 +372,7 @@ public static class CheckBackEndpoints
             before is null ? null : CountAnswer.Of(before),
             SameLeaves(s, planting, before),
             after is { LeavesLooked: > 0 } ? CountAnswer.Of(after) : null,
-            ActionLine.At(s, planting, what.TargetOf(s)).Share,
+            ActionLine.At(s, planting, what.TargetOf(s), before?.On ?? CountedOn.Leaves).Share,
             c.DoneAt,
             c.Outcome,
             c.Injury,

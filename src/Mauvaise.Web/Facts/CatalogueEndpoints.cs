@@ -20,6 +20,7 @@ public static class CatalogueEndpoints
         facts.MapGet("/helpers", (GardenCatalogue c) => TypedResults.Ok(c.Helpers));
         facts.MapGet("/crops", (GardenCatalogue c) => TypedResults.Ok(c.Crops));
         facts.MapGet("/recipes", (GardenCatalogue c) => TypedResults.Ok(c.Recipes));
+        facts.MapGet("/measures", (GardenCatalogue c) => TypedResults.Ok(c.Measures));
         facts.MapGet("/climates", (GardenCatalogue c) => TypedResults.Ok(c.Climates));
         facts.MapGet("/towns", Towns);
         facts.MapGet("/countries", () => TypedResults.Ok(Country.All));

@@ -55,7 +55,9 @@ public static class GardenAnswers
             p.Stance is not null,
             [.. s.Growing.Where(x => x.PlaceId == p.Id).Select(x => Planting(s, x))],
             p.ReservoirLitres,
-            p.Spot is { } spot ? new SpotAnswer(spot.AcrossM, spot.DownM) : null
+            p.Spot is { } spot ? new SpotAnswer(spot.AcrossM, spot.DownM) : null,
+            p.Lamps?.From,
+            p.Lamps?.To
         );
 
     public static PlantingAnswer Planting(GardenSnapshot s, Planting p)

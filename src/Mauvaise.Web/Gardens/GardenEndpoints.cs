@@ -250,6 +250,7 @@ public static class GardenEndpoints
 
         var checks = CheckName(CheckGround(new Checks(), body.Name, body.SunHours, body.PondDistanceM, body.SunFrom, body.SunTo, ""), s, placeId, body.Name)
             .That(Place.IsReservoir(body.ReservoirLitres), "reservoirLitres", "reservoir-range", Place.ReservoirRange())
+            .That(Place.AreLamps(body.LampsFrom, body.LampsTo), "lampsTo", "lamps-both", Say.Of("gardens.lampsHaveBothTimes"))
             .That(body.AreaM2 is > 0 and <= MostAreaM2, "areaM2", "area-range", Say.Of("gardens.theAreaIsOver0", ("area", Figure.Area(MostAreaM2))));
         if (!checks.Passed)
         {
@@ -270,6 +271,7 @@ public static class GardenEndpoints
                 row.Watering = body.Watering;
                 row.PondDistanceM = body.PondDistanceM;
                 row.ReservoirLitres = body.ReservoirLitres;
+                (row.LampsFrom, row.LampsTo) = (body.LampsFrom, body.LampsTo);
                 row.SunFrom = body.SunFrom;
                 row.SunTo = body.SunTo;
             },
@@ -381,6 +383,7 @@ public static class GardenEndpoints
     private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
             .That(Place.IsReservoir(place?.ReservoirLitres), $"{path}reservoirLitres", "reservoir-range", Place.ReservoirRange())
+            .That(Place.AreLamps(place?.LampsFrom, place?.LampsTo), $"{path}lampsTo", "lamps-both", Say.Of("gardens.lampsHaveBothTimes"))
             .That(
                 place?.LengthM is > 0 and <= MostLengthM,
                 $"{path}lengthM",
@@ -426,6 +429,8 @@ public static class GardenEndpoints
             Watering = p.Watering,
             PondDistanceM = p.PondDistanceM,
             ReservoirLitres = p.ReservoirLitres,
+            LampsFrom = p.LampsFrom,
+            LampsTo = p.LampsTo,
             SunFrom = p.SunFrom,
             SunTo = p.SunTo,
             Order = order,

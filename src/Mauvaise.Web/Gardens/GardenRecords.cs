@@ -27,6 +27,7 @@ public sealed record NewGarden(
 /// <param name="PondDistanceM">Null where no pond is near.</param>
 /// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
 /// <param name="ReservoirLitres">Water that goes round in it; null where there is none.</param>
+/// <param name="LampsFrom">Local time at which lamps come on over it; null where there are none.</param>
 public sealed record NewPlace(
     Guid Id,
     string Name,
@@ -39,13 +40,16 @@ public sealed record NewPlace(
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
     Guid? MemberId = null,
-    double? ReservoirLitres = null
+    double? ReservoirLitres = null,
+    TimeOnly? LampsFrom = null,
+    TimeOnly? LampsTo = null
 );
 
 /// <summary>A place as it is now.</summary>
 /// <param name="PondDistanceM">Null where no pond is near.</param>
 /// <param name="SunFrom">Local time at which the sun reaches it; null for the whole day.</param>
 /// <param name="ReservoirLitres">Water that goes round in it; null where there is none.</param>
+/// <param name="LampsFrom">Local time at which lamps come on over it; null where there are none.</param>
 public sealed record PlaceChange(
     string Name,
     PlaceKind Kind,
@@ -56,7 +60,9 @@ public sealed record PlaceChange(
     TimeOnly? SunFrom = null,
     TimeOnly? SunTo = null,
     Guid? MemberId = null,
-    double? ReservoirLitres = null
+    double? ReservoirLitres = null,
+    TimeOnly? LampsFrom = null,
+    TimeOnly? LampsTo = null
 );
 
 /// <param name="Role">Null to leave it as it is; somebody new is a helper.</param>
@@ -189,7 +195,9 @@ public sealed record PlaceAnswer(
     bool OwnStance,
     IReadOnlyList<PlantingAnswer> Plantings,
     double? ReservoirLitres,
-    SpotAnswer? Spot
+    SpotAnswer? Spot,
+    TimeOnly? LampsFrom,
+    TimeOnly? LampsTo
 );
 
 /// <summary>The middle of a place on the plan, m from the left and the top.</summary>

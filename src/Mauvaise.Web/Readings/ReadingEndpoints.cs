@@ -100,7 +100,7 @@ public static class ReadingEndpoints
         var place = s.Places.FirstOrDefault(p => p.Id == body.PlaceId);
         var kind = s.Catalogue.Readings.FirstOrDefault(k => k.Id == body.Of);
         // Whoever reckoned the catch already may send it as a value.
-        var value = kind is { PerCard: true } && body.Caught is { IsSound: true } caught ? caught.PerCardAndWeek : body.Value;
+        var value = kind is { PerCard: true } && body.Caught is { } caught && caught.IsSound() ? caught.PerCardAndWeek() : body.Value;
         var checks = new Checks()
             .That(place is not null, "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
             .That(
@@ -116,14 +116,14 @@ public static class ReadingEndpoints
                 Say.Of("readings.isNotMeasured", ("kind", kind?.Name), ("place", place?.Name))
             )
             .That(
-                body.Caught is null or { IsSound: true },
+                body.Caught?.IsSound() != false,
                 "caught",
                 "caught-range",
                 Say.Of("readings.sayTheCatch", ("cards", CardCatch.MostCards), ("days", CardCatch.MostDays))
             )
             .That(body.Caught is null || kind is null or { PerCard: true }, "caught", "caught-elsewhere", Say.Of("readings.thisIsNotCountedOnCards"))
             .That(
-                kind is null || body.Caught is { IsSound: false } || (value >= kind.Least && value <= kind.Most),
+                kind is null || body.Caught?.IsSound() == false || (value >= kind.Least && value <= kind.Most),
                 "value",
                 "value-range",
                 Say.Of("readings.liesBetween", ("kind", kind?.Name), ("kind2", kind?.Told(kind.Least)), ("kind3", kind?.Told(kind.Most)))

@@ -2,6 +2,7 @@ using System.Security.Cryptography;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Trials;
 using Mauvaise.Core.Words;
@@ -21,6 +22,7 @@ public static class TrialEndpoints
 {
     private const int MostUnits = 200;
     private const int MostLeaves = 100;
+    private const int MostAlive = 100_000;
 
     /// <summary>Only marked plants or leaves were wetted, so the place has hardly any cover of it.</summary>
     private const double MarkedShare = 0.05;
@@ -113,15 +115,16 @@ public static class TrialEndpoints
                 "sides-range",
                 Say.Of("trials.aTrialHasToSides", ("fewestSides", Lot.FewestSides), ("mostSides", Lot.MostSides))
             )
-            .That(body.Sides.Count(x => x.Recipe is null) == 1, "sides", "sides-alone", Say.Of("trials.oneSideAndOnlyOne"))
+            .That(body.Sides.Count(x => x is { Recipe: null } && Words(x) is null) == 1, "sides", "sides-alone", Say.Of("trials.oneSideAndOnlyOne"))
+            .That(body.Sides.All(x => x.Recipe is null || Words(x) is null), "sides", "side-both", Say.Of("trials.aSideIsOneThing"))
             .That(
-                recipes.All(r => s.Catalogue.FindRecipe(r) is { IsWet: true } recipe && s.Catalogue.Material(recipe.Active.Material).Doses is not null),
+                recipes.All(r => s.Catalogue.FindRecipe(r) is { } recipe && s.Catalogue.Material(recipe.Active.Material).Doses is not null),
                 "sides",
                 "recipe-unknown",
                 Say.Of("trials.oneOfTheRecipesIsNot")
             )
             .That(
-                body.Sides.Select(x => (x.Recipe, x.Step)).Distinct().Count() == body.Sides.Count,
+                body.Sides.Select(x => (x.Recipe, Step: x.Recipe is null ? DoseStep.Gentle : x.Step, ByHand: Words(x))).Distinct().Count() == body.Sides.Count,
                 "sides",
                 "sides-twice",
                 Say.Of("trials.twoSidesAreTheSame")
@@ -186,6 +189,7 @@ public static class TrialEndpoints
                                         Number = i + 1,
                                         Recipe = x.Recipe,
                                         Step = x.Step,
+                                        ByHand = Words(x),
                                     }
                             ),
                         ],
@@ -234,6 +238,7 @@ public static class TrialEndpoints
                 "affected-over-looked",
                 Say.Of("trials.affectedLeavesLieBetween0")
             )
+            .That(fresh.All(c => c.Alive is null or (>= 0 and <= MostAlive)), "counts", "alive-range", Say.Of("trials.livingLieBetween0", ("most", MostAlive)))
             .That(fresh.All(c => c.SeverityPercent is null or (>= 0 and <= 100)), "counts", "severity-range", Say.Of("trials.theShareOfTheLeaf"));
         if (!checks.Passed)
         {
@@ -258,6 +263,8 @@ public static class TrialEndpoints
                             LeavesLooked = c.LeavesLooked,
                             LeavesAffected = c.LeavesAffected,
                             SeverityPercent = c.SeverityPercent,
+                            Injury = c.Injury,
+                            Alive = c.Alive,
                             MemberId = body.MemberId,
                         })
                     ),
@@ -282,22 +289,31 @@ public static class TrialEndpoints
             return Problems.NotFound("trial");
         }
 
-        if (body.Sides.Count > 0 && body.Sides.All(x => s.Applications.Any(a => a.Id == x.ApplicationId)))
+        if (body.Sides.Count > 0 && body.Sides.All(x => s.Applications.Any(a => a.Id == x.ApplicationId) || s.Tasks.Any(t => t.Id == x.ApplicationId)))
         {
             return TypedResults.Ok(Answer(s, trial));
         }
 
-        var treated = trial.Sides.Where(x => x.Recipe is not null).ToList();
+        var treated = trial.Sides.Where(x => !x.IsAlone).ToList();
         var checks = new Checks()
             .That(trial.ClosedAt is null, "", "trial-closed", Say.Of("trials.thisTrialIsClosed"))
-            .That(trial.TreatedAt is null, "", "trial-treated", Say.Of("trials.theSidesWereTreatedAlready"))
+            .That(trial.LastTreatedAt is not { } last || s.Garden.DateOf(last) < s.Today, "", "trial-treated", Say.Of("trials.theSidesWereTreatedAlready"))
             .That(
                 body.Sides.Select(x => x.Number).Order().SequenceEqual(treated.Select(x => x.Number)),
                 "sides",
                 "sides-treated",
                 Say.Of("trials.sayForEverySide")
             )
-            .That(body.Sides.All(x => x.Litres is > 0 and <= Mix.MostLitres), "sides", "litres-range", BenchOrder.SizeRange(true));
+            .That(
+                treated
+                    .Zip(body.Sides.OrderBy(x => x.Number))
+                    .All(x =>
+                        x.First.Recipe is not { } recipe || (x.Second.Litres > 0 && x.Second.Litres <= Mix.MostOf(s.Catalogue.FindRecipe(recipe)!.IsWet))
+                    ),
+                "sides",
+                "litres-range",
+                BenchOrder.SizeRange(true)
+            );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -307,6 +323,12 @@ public static class TrialEndpoints
         foreach (var (side, done) in treated.Zip(body.Sides.OrderBy(x => x.Number)))
         {
             Guid[] plantings = [.. trial.Units.Where(u => u.Side == side.Number).Select(u => u.PlantingId).Distinct()];
+            if (side.ByHand is { } work)
+            {
+                written = written.And(ByHand(s, trial, work, done.ApplicationId, plantings));
+                continue;
+            }
+
             var made = MixDeeds.Make(
                 s,
                 new MixAsk(plantings, trial.Target, side.Recipe!, side.Step, [], null, null, null, tools.Now, false, true),
@@ -334,10 +356,29 @@ public static class TrialEndpoints
         }
 
         var row = await tools.Db.Trials.FirstAsync(t => t.Id == trialId, stop);
-        row.TreatedAt = tools.Now;
+        row.TreatedAt ??= tools.Now;
+        row.LastTreatedAt = tools.Now;
+        row.TreatedTimes = trial.TreatedTimes + 1;
         await tools.DoAsync(s, written, stop);
         return TypedResults.Ok(await AnswerAsync(tools, gardenId, trialId, stop));
     }
+
+    /// <summary>What a side is done by hand; null for nothing.</summary>
+    private static string? Words(NewTrialSide side) => string.IsNullOrWhiteSpace(side.ByHand) ? null : side.ByHand.Trim();
+
+    /// <summary>A measure is written down as a task that is done; what comes of it is told by the trial's own counts. Something else is the trial's alone.</summary>
+    private static Written ByHand(GardenSnapshot s, Trial trial, string work, Guid id, Guid[] plantings) =>
+        new("")
+        {
+            Tasks = s.Catalogue.FindMeasure(work) is { } measure
+                ?
+                [
+                    .. plantings.Select(
+                        (p, i) => new GardenTask(i == 0 ? id : Guid.NewGuid(), p, null, measure.Id, trial.Target, s.Today, TaskState.Done, s.Now)
+                    ),
+                ]
+                : [],
+        };
 
     private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Close(
         Guid gardenId,
@@ -372,7 +413,9 @@ public static class TrialEndpoints
     private static string Letter(int number) => ((char)('A' + number - 1)).ToString();
 
     private static string Name(GardenSnapshot s, TrialSide side) =>
-        side.Recipe is null ? Say.Of("trials.leftAlone") : s.Catalogue.FindRecipe(side.Recipe)?.Name ?? side.Recipe;
+        side.IsAlone ? Say.Of("trials.leftAlone")
+        : side.ByHand is { } work ? s.Catalogue.FindMeasure(work)?.Name ?? work
+        : s.Catalogue.FindRecipe(side.Recipe!)?.Name ?? side.Recipe!;
 
     private static string Where(GardenSnapshot s, TrialUnit unit) =>
         s.FindPlanting(unit.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone");
@@ -401,6 +444,8 @@ public static class TrialEndpoints
                     r.Side.Number,
                     Letter(r.Side.Number),
                     r.Side.Recipe,
+                    r.Side.ByHand,
+                    SizeUnit(s, r.Side),
                     Name(s, r.Side),
                     r.Side.Step,
                     r.Side.Recipe is { } recipe && s.Catalogue.FindRecipe(recipe) is { } known
@@ -416,7 +461,9 @@ public static class TrialEndpoints
                     Shown(r.Control?.High),
                     r.Method,
                     r.Verdict,
-                    r.Sentence
+                    r.Sentence,
+                    Rounded(r.Hurt),
+                    Rounded(r.AliveALeaf)
                 )),
             ],
             [
@@ -433,8 +480,39 @@ public static class TrialEndpoints
                     )),
             ],
             rounds,
+            t.TreatedTimes,
+            target.Insect is not null,
+            [.. result.Pairs.Select(p => Pair(s, p))],
             result.PowerSentence,
             Next(t, rounds)
+        );
+    }
+
+    /// <summary>"l", "m²", "plants" or "stations"; empty for what is not mixed.</summary>
+    private static string SizeUnit(GardenSnapshot s, TrialSide side) =>
+        side.Recipe is { } recipe && s.Catalogue.FindRecipe(recipe) is { } known
+            ? MixSize.Unit(s.Catalogue.Material(known.Active.Material).Doses?.Per ?? DosedPer.Litre)
+            : "";
+
+    private static TrialPairAnswer Pair(GardenSnapshot s, SidePair p)
+    {
+        var figures = ("percent", Say.In(p.Control.Percent, "0"));
+        var (low, high) = (Say.In(Math.Max(-999, p.Control.Low), "0"), Say.In(p.Control.High, "0"));
+        return new TrialPairAnswer(
+            Letter(p.First.Number),
+            Letter(p.Second.Number),
+            Math.Round(p.Control.Percent, 1),
+            Shown(p.Control.Low)!.Value,
+            Math.Round(p.Control.High, 1),
+            p.Differs,
+            Say.Of(
+                p.Differs ? "trials.doesMoreThan" : "trials.notToldApart",
+                ("first", Name(s, p.First)),
+                ("second", Name(s, p.Second).InSentence()),
+                figures,
+                ("low", low),
+                ("high", high)
+            )
         );
     }
 

@@ -4,8 +4,13 @@ using Mauvaise.Core.Trials;
 
 namespace Mauvaise.Web.Trials;
 
-/// <param name="Recipe">Null for the side that is left alone.</param>
-public sealed record NewTrialSide(string? Recipe, DoseStep Step);
+/// <param name="Recipe">Null for what is done by hand, and for the side that is left alone.</param>
+/// <param name="ByHand">A measure, or something else in one's own words; null for what is mixed and for the side left alone.</param>
+public sealed record NewTrialSide(
+    string? Recipe,
+    DoseStep Step,
+    [property: System.ComponentModel.DataAnnotations.StringLength(TrialSide.ByHandLetters)] string? ByHand = null
+);
 
 /// <param name="Units">How many plants or leaves of it take part; 1 where places are compared.</param>
 public sealed record NewTrialUnits(Guid PlantingId, int Units);
@@ -24,12 +29,23 @@ public sealed record NewTrial(
     Guid? MemberId = null
 );
 
-public sealed record NewTrialCount(Guid Id, int Unit, int LeavesLooked, int LeavesAffected, double? SeverityPercent = null);
+public sealed record NewTrialCount(
+    Guid Id,
+    int Unit,
+    int LeavesLooked,
+    int LeavesAffected,
+    double? SeverityPercent = null,
+    Injury Injury = Injury.None,
+    int? Alive = null
+);
 
 /// <summary>Units counted in one go.</summary>
 public sealed record TrialCounts(IReadOnlyList<NewTrialCount> Counts, DateTimeOffset? At = null, Guid? MemberId = null);
 
-/// <summary>What went onto a side.</summary>
+/// <summary>What was done to a side.</summary>
+/// <param name="BatchId">Of the mix; nothing is mixed for what is done by hand.</param>
+/// <param name="ApplicationId">Of the spray, or of the task for what is done by hand.</param>
+/// <param name="Litres">Or square metres, plants or stations, as the mix is dosed; 0 for what is done by hand.</param>
 public sealed record SideTreated(int Number, Guid BatchId, Guid ApplicationId, double Litres);
 
 public sealed record TrialTreated(IReadOnlyList<SideTreated> Sides, Guid? MemberId = null);
@@ -41,6 +57,8 @@ public sealed record TrialSideAnswer(
     int Number,
     string Letter,
     string? Recipe,
+    string? ByHand,
+    string SizeUnit,
     string Name,
     DoseStep Step,
     string? Hatch,
@@ -54,8 +72,13 @@ public sealed record TrialSideAnswer(
     double? ControlHigh,
     string? Method,
     TrialVerdict? Verdict,
-    string Sentence
+    string Sentence,
+    double? Hurt,
+    double? AliveALeaf
 );
+
+/// <summary>Two treated sides held against each other.</summary>
+public sealed record TrialPairAnswer(string First, string Second, double Percent, double Low, double High, bool Differs, string Sentence);
 
 /// <param name="Side">Null while the trial is blind.</param>
 public sealed record TrialUnitAnswer(int Number, Guid PlantingId, string Where, int? Side, int Counts, int? LastLooked, int? LastAffected);
@@ -76,6 +99,9 @@ public sealed record TrialAnswer(
     IReadOnlyList<TrialSideAnswer> Sides,
     IReadOnlyList<TrialUnitAnswer> Units,
     int CountRounds,
+    int TreatedTimes,
+    bool IsInsect,
+    IReadOnlyList<TrialPairAnswer> Pairs,
     string Power,
     string Next
 );

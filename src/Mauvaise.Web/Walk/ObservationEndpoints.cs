@@ -90,7 +90,8 @@ public static class ObservationEndpoints
             o.Named,
             NamedAs(s, o),
             o.Note,
-            o.Plants
+            o.Plants,
+            o.On
         );
 
     /// <summary>The action line for what was last named on a planting, or for something without a name.</summary>

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 
@@ -24,7 +25,8 @@ public sealed record ObservationAnswer(
     string? Named,
     string? NamedAs,
     string? Note,
-    IReadOnlyList<int>? Plants
+    IReadOnlyList<int>? Plants,
+    CountedOn On
 );
 
 /// <summary>A count against the action line, while it is being made.</summary>

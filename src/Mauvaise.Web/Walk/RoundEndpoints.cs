@@ -10,7 +10,15 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Walk;
 
 /// <param name="Why">What makes it likelier than usual here.</param>
-public sealed record WatchAnswer(string Target, string Name, string LookFirst, double Share, IReadOnlyList<string> Why, IReadOnlyList<LifeStage> Stages);
+public sealed record WatchAnswer(
+    string Target,
+    string Name,
+    string LookFirst,
+    double Share,
+    IReadOnlyList<string> Why,
+    IReadOnlyList<LifeStage> Stages,
+    CountedOn On
+);
 
 public sealed record PlantingStopAnswer(
     Guid PlantingId,
@@ -123,7 +131,7 @@ public static class RoundEndpoints
             TrendAnswer.Of(p.Trend),
             p.Line.Share,
             p.Line.Reason,
-            [.. p.Watch.Select(w => new WatchAnswer(w.Target.Id, w.Target.Name, w.Target.LookFirst, w.Share, w.Why, w.Target.Stages))]
+            [.. p.Watch.Select(w => new WatchAnswer(w.Target.Id, w.Target.Name, w.Target.LookFirst, w.Share, w.Why, w.Target.Stages, w.Target.CountOn))]
         );
     }
 

@@ -13,7 +13,8 @@ import WriteOver from '@/kit/WriteOver.vue'
 const props = defineProps<{ place: Place }>()
 const emit = defineEmits<{ done: [] }>()
 const { memberId } = useGarden()
-const { name, kind, areaM2, sunHours, watering, pondDistanceM, sunFrom, sunTo, reservoirLitres } = props.place
+const { name, kind, areaM2, sunHours, watering, pondDistanceM } = props.place
+const { sunFrom, sunTo, reservoirLitres, lampsFrom, lampsTo } = props.place
 const form = ref<Schemas['PlaceChange']>({
   name,
   kind,
@@ -24,6 +25,8 @@ const form = ref<Schemas['PlaceChange']>({
   sunFrom,
   sunTo,
   reservoirLitres,
+  lampsFrom,
+  lampsTo,
 })
 const saving = useGardenEdit((gardenId, headers) =>
   answer(

@@ -1,5 +1,5 @@
 import { tell } from '@/language'
-import { computed, ref } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { answer, api, Problem, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { useOutbox } from '@/outbox/useOutbox'
@@ -26,6 +26,8 @@ export function useCheckBack(checkBackId: string) {
   )
   const visit = computed(() => one.data.value ?? all.data.value?.find((c) => c.id === checkBackId))
   const look = useLook(`check-${checkBackId}`)
+  // Counted is what was counted before.
+  watchEffect(() => (look.draft.value.on = visit.value?.before?.on ?? 'leaves'))
   /** Nothing until somebody says so. */
   const injury = ref<Schemas['Injury']>()
   const signs = ref<Schemas['InjurySign'][]>([])

@@ -3,6 +3,7 @@ import { tell } from '@/language'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import SelectButton from 'primevue/selectbutton'
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
@@ -26,7 +27,28 @@ const target = ref('')
 const unit = ref<Schemas['TrialUnitKind']>('leaf')
 const leaves = ref(10)
 const blind = ref(false)
-const treated = ref([{ recipe: '', step: 'usual' as Schemas['DoseStep'] }])
+const treated = ref([{ what: '', step: 'usual' as Schemas['DoseStep'], words: '' }])
+const { data: measures } = useQuery({
+  queryKey: ['measures'],
+  queryFn: () => answer(api.GET('/api/catalogue/measures')),
+  staleTime: Infinity,
+})
+const somethingElse = 'else'
+const byHandRungs = ['helpers', 'hands', 'prune', 'isolate']
+/** What a side may be: a mix, something done by hand, or something else in one's own words. */
+const choices = computed(() => [
+  ...(recipes.data.value ?? []).map((r) => ({ value: `mix:${r.id}`, label: r.name })),
+  ...(measures.value ?? [])
+    .filter((m) => byHandRungs.includes(m.rung))
+    .map((m) => ({ value: `hand:${m.id}`, label: tell('trials.byHand', { name: m.name }) })),
+  { value: somethingElse, label: tell('shelf.somethingElse') },
+])
+const isMixed = (what: string) => what === '' || what.startsWith('mix:')
+const sideOf = (t: { what: string; step: Schemas['DoseStep']; words: string }) => ({
+  recipe: t.what.startsWith('mix:') ? t.what.slice(4) : null,
+  step: t.step,
+  byHand: t.what.startsWith('hand:') ? t.what.slice(5) : t.what === somethingElse ? t.words : null,
+})
 const units = ref<Record<string, number>>({})
 const chosen = computed(() =>
   Object.entries(units.value)
@@ -50,10 +72,7 @@ const saving = useGardenWrite((gardenId) =>
         unit: unit.value,
         leavesPerUnit: leavesPerUnit.value,
         blind: blind.value,
-        sides: [
-          { recipe: null, step: 'usual' },
-          ...treated.value.map((t) => ({ recipe: t.recipe, step: t.step })),
-        ],
+        sides: [{ recipe: null, step: 'usual', byHand: null }, ...treated.value.map(sideOf)],
         plantings: chosen.value,
         memberId: memberId.value,
       },
@@ -95,15 +114,18 @@ async function save() {
       </p>
       <div v-for="(t, i) in treated" :key="i" class="side">
         <SelectField
-          v-model="t.recipe"
+          v-model="t.what"
           :label="tell('trials.side2', { letter: 'BCDE'[i] })"
-          :options="recipes.data.value?.filter((r) => r.sizeUnit === 'l') ?? []"
-          show="name"
-          take="id"
+          :options="choices"
           filter
           :placeholder="tell('ledger.chooseAMix')"
         />
+        <div v-if="t.what === somethingElse" class="field">
+          <label :for="`words-${i}`">{{ tell('trials.whatIsDone') }}</label>
+          <InputText :id="`words-${i}`" v-model="t.words" maxlength="60" fluid />
+        </div>
         <SelectField
+          v-else-if="isMixed(t.what)"
           v-model="t.step"
           :label="tell('trials.doseOfSide', { it: 'BCDE'[i] })"
           :options="options(stepWords)"
@@ -123,7 +145,7 @@ async function save() {
           :label="tell('trials.oneMoreSide')"
           variant="outlined"
           size="small"
-          @click="treated.push({ recipe: '', step: 'usual' })"
+          @click="treated.push({ what: '', step: 'usual', words: '' })"
         />
       </div>
       <FieldError :problem="saving.error.value" field="sides" />
@@ -200,7 +222,7 @@ async function save() {
 
 .side {
   display: grid;
-  grid-template-columns: 1fr 160px auto;
+  grid-template-columns: 1fr minmax(0, 200px) auto;
   gap: 10px;
   align-items: end;
 }

@@ -5,6 +5,8 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import FieldError from '@/kit/FieldError.vue'
+import { injuryWords, options } from '@/garden/words'
+import { inSentence } from '@/kit/format'
 import { useTrialWrites } from './useTrials'
 
 /** All units counted in one go, by number; kept on the device until it is sent. */
@@ -14,6 +16,8 @@ interface Entry {
   id: string
   affected: number
   severity: number | null
+  alive?: number | null
+  injury?: Schemas['Injury']
 }
 const entries = useLocalStorage<Record<number, Entry>>(`mauvaise-trial-${props.trial.id}`, {})
 const leaf = computed(() => props.trial.unit === 'leaf')
@@ -29,13 +33,21 @@ function set(unit: number, affected: number | null) {
             id: entries.value[unit]?.id ?? crypto.randomUUID(),
             affected: Math.max(0, Math.min(props.trial.leavesPerUnit, affected)),
             severity: entries.value[unit]?.severity ?? null,
+            alive: entries.value[unit]?.alive ?? null,
+            injury: entries.value[unit]?.injury ?? 'none',
           },
         }
 }
-function severity(unit: number, value: number | null) {
+function note(unit: number, more: Partial<Entry>) {
   const entry = entries.value[unit]
-  if (entry) entries.value = { ...entries.value, [unit]: { ...entry, severity: value } }
+  if (entry) entries.value = { ...entries.value, [unit]: { ...entry, ...more } }
 }
+const numberIn = (event: Event) => {
+  const { value } = event.target as HTMLInputElement
+  return value === '' ? null : Number(value)
+}
+/** What the treatment did, and what lives, is asked once the sides were treated. */
+const treated = computed(() => props.trial.treatedAt !== null)
 async function send() {
   const counts = Object.entries(entries.value).map(([unit, e]) => ({
     id: e.id,
@@ -43,6 +55,8 @@ async function send() {
     leavesLooked: props.trial.leavesPerUnit,
     leavesAffected: e.affected,
     severityPercent: e.affected > 0 ? e.severity : null,
+    alive: e.alive ?? null,
+    injury: e.injury ?? 'none',
   }))
   if (await count.mutateAsync(counts).catch(() => null)) entries.value = {}
 }
@@ -90,14 +104,7 @@ async function send() {
               tell('trials.unitLeavesAffected', { number: u.number, leavesPerUnit: trial.leavesPerUnit })
             "
             :value="entries[u.number]?.affected ?? ''"
-            @input="
-              set(
-                u.number,
-                ($event.target as HTMLInputElement).value === ''
-                  ? null
-                  : Number(($event.target as HTMLInputElement).value),
-              )
-            "
+            @input="set(u.number, numberIn($event))"
           />
           <input
             v-if="trial.isDisease && (entries[u.number]?.affected ?? 0) > 0"
@@ -107,15 +114,30 @@ async function send() {
             :aria-label="tell('trials.unitPerCentOfSuch', { number: u.number })"
             :placeholder="tell('trials.covered')"
             :value="entries[u.number]?.severity ?? ''"
-            @input="
-              severity(
-                u.number,
-                ($event.target as HTMLInputElement).value === ''
-                  ? null
-                  : Number(($event.target as HTMLInputElement).value),
-              )
-            "
+            @input="note(u.number, { severity: numberIn($event) })"
           />
+        </span>
+        <span v-if="treated && entries[u.number]" class="more">
+          <input
+            v-if="trial.isInsect"
+            type="number"
+            min="0"
+            :aria-label="tell('trials.unitAlive', { number: u.number })"
+            :placeholder="tell('trials.alive')"
+            :value="entries[u.number]?.alive ?? ''"
+            @input="note(u.number, { alive: numberIn($event) })"
+          />
+          <select
+            :aria-label="tell('trials.unitHurt', { number: u.number })"
+            :value="entries[u.number]?.injury ?? 'none'"
+            @change="
+              note(u.number, { injury: ($event.target as HTMLSelectElement).value as Schemas['Injury'] })
+            "
+          >
+            <option v-for="o in options(injuryWords)" :key="o.value" :value="o.value">
+              {{ tell('trials.hurt', { how: inSentence(o.label) }) }}
+            </option>
+          </select>
         </span>
       </li>
     </ol>
@@ -186,8 +208,21 @@ button.hit[aria-pressed='true'] {
   color: var(--brick-ink);
 }
 
-input {
-  width: 92px;
+.more {
+  grid-column: 2 / -1;
+  display: flex;
+  gap: 6px;
+  justify-content: end;
+  padding-bottom: 6px;
+}
+
+select {
+  width: auto;
+}
+
+input,
+select {
+  min-width: 92px;
   min-height: 44px;
   padding: 0 8px;
   font: inherit;

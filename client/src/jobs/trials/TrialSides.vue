@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import RangeBar from '@/drawings/RangeBar.vue'
 import { useGarden } from '@/garden/useGarden'
-import { dayAndClock, percent } from '@/kit/format'
+import { dayAndClock, percent, trim } from '@/kit/format'
 
 /** The sides of a trial and how they came out, held against the one left alone. */
 const props = defineProps<{ trial: Schemas['TrialAnswer'] }>()
@@ -55,6 +55,8 @@ const lowest = computed(() => Math.max(-100, Math.min(0, ...controls.value.map((
                 s.affectedBefore !== null &&
                   tell('trials.affectedBefore', { affectedBefore: percent(s.affectedBefore) }),
                 s.affected !== null && tell('trials.after', { affected: percent(s.affected) }),
+                s.hurt !== null && s.hurt > 0 && tell('trials.hurtOfUnits', { share: percent(s.hurt) }),
+                s.aliveALeaf !== null && tell('trials.aliveALeaf', { number: trim(s.aliveALeaf, 2) }),
                 s.areaUnderCurve !== null &&
                   tell('trials.areaUnderTheCurve', { areaUnderCurve: Math.round(s.areaUnderCurve) }),
               )
@@ -69,9 +71,16 @@ const lowest = computed(() => Math.max(-100, Math.min(0, ...controls.value.map((
         </div>
       </li>
     </ul>
+    <template v-if="trial.pairs.length">
+      <h3>{{ tell('trials.againstEachOther') }}</h3>
+      <p v-for="p in trial.pairs" :key="p.first + p.second" :class="{ soft: !p.differs }">{{ p.sentence }}</p>
+    </template>
     <p class="soft">{{ trial.power }}</p>
     <p v-if="trial.treatedAt" class="soft small">
       {{ tell('trials.treated', { dayAndClock: dayAndClock(trial.treatedAt, zone) }) }}
+      <template v-if="trial.treatedTimes > 1">{{
+        tell('trials.treatedTimes', { n: trial.treatedTimes })
+      }}</template>
     </p>
   </section>
 </template>

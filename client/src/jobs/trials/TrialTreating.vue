@@ -12,12 +12,13 @@ const props = defineProps<{ trial: Schemas['TrialAnswer'] }>()
 const { treat } = useTrialWrites(() => props.trial.id)
 const sides = ref(
   props.trial.sides
-    .filter((s) => s.recipe)
+    .filter((s) => s.recipe !== null || s.byHand !== null)
     .map((s) => ({
       number: s.number,
       letter: s.letter,
       name: s.name,
-      litres: 0.2,
+      unit: s.sizeUnit,
+      litres: s.recipe ? (s.sizeUnit === 'l' ? 0.2 : 1) : 0,
       batchId: crypto.randomUUID(),
       applicationId: crypto.randomUUID(),
     })),
@@ -35,20 +36,24 @@ const save = () =>
 
 <template>
   <section class="card stack" aria-labelledby="treat">
-    <h2 id="treat">{{ tell('trials.treatTheSides') }}</h2>
+    <h2 id="treat">
+      {{ trial.treatedAt ? tell('trials.treatThemAgain') : tell('trials.treatTheSides') }}
+    </h2>
     <p class="soft">
       {{ tell('trials.allOnTheSameEveningEach') }}
     </p>
     <div v-for="s in sides" :key="s.number" class="side">
-      <label :for="`litres-${s.number}`">{{
+      <label v-if="s.unit" :for="`litres-${s.number}`">{{
         tell('trials.howMuch', { letter: s.letter, it: s.name })
       }}</label>
+      <span v-else>{{ tell('trials.doneByHand', { letter: s.letter, name: s.name }) }}</span>
       <NumberField
+        v-if="s.unit"
         v-model="s.litres"
         :input-id="`litres-${s.number}`"
         :min="0.05"
-        :max="50"
-        quantity="volume"
+        :max="s.unit === 'l' ? 50 : 1000"
+        v-bind="s.unit === 'l' ? { quantity: 'volume' } : { suffix: ` ${s.unit}` }"
       />
     </div>
     <FieldError :problem="treat.error.value" />

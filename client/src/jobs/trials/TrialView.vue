@@ -62,6 +62,10 @@ const told = computed(() => data.value?.closedAt != null || data.value?.sides.so
       <TrialSides v-if="told" :trial="data" />
       <template v-if="!data.closedAt">
         <TrialTreating v-if="!data.treatedAt && data.countRounds > 0" :trial="data" />
+        <details v-else-if="data.treatedAt" class="no-print">
+          <summary>{{ tell('trials.treatThemAgain') }}</summary>
+          <TrialTreating :key="data.treatedTimes" :trial="data" />
+        </details>
         <TrialCounting :trial="data" />
       </template>
       <TrialSides v-if="!told" :trial="data" />

@@ -5,9 +5,11 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
+import { countedOnWords, options } from '@/garden/words'
 import AsyncState from '@/kit/AsyncState.vue'
 import CountPad from '@/kit/CountPad.vue'
 import FieldError from '@/kit/FieldError.vue'
+import SelectField from '@/kit/SelectField.vue'
 import ShareMeter from '@/kit/ShareMeter.vue'
 import FieldNotes from './FieldNotes.vue'
 import LookFirst from './LookFirst.vue'
@@ -51,6 +53,13 @@ const sample = useSample(
   () => affected.value[chosen.value] ?? 0,
   lines,
 )
+/** What is watched for here may be told better by something else than leaves. */
+const better = computed(() => {
+  const w = stop.value?.watch.find((w) => w.on !== 'leaves')
+  return w && w.on !== draft.value.on
+    ? tell('walk.tellsMore', { name: w.name, things: inSentence(countedOnWords[w.on]) })
+    : ''
+})
 const crop = computed(() => planting.value?.likeCrop ?? '')
 const signs = useQuery(computed(() => signsQuery(crop.value)))
 /** Severity is drawn with the first sign that was named. */
@@ -108,7 +117,21 @@ async function goOn() {
         @click="look.byPlant(draft.plants ? null : (planting.count ?? 0))"
       />
       <ShareMeter v-if="sample" :sample="sample" />
-      <p v-else class="soft">{{ tell('walk.oneTapForEachLeafAbout') }}</p>
+      <p v-else class="soft">
+        {{
+          draft.on === 'leaves' || draft.plants
+            ? tell('walk.oneTapForEachLeafAbout')
+            : tell('walk.oneTapForEachOf', { things: inSentence(countedOnWords[draft.on]) })
+        }}
+      </p>
+      <div v-if="!draft.plants" class="on">
+        <SelectField
+          v-model="draft.on"
+          :label="tell('walk.whatIsCounted')"
+          :options="options(countedOnWords)"
+        />
+        <p v-if="better" class="soft small">{{ better }}</p>
+      </div>
       <TroubleTabs
         v-if="!draft.plants"
         v-model:chosen="chosen"
@@ -164,6 +187,13 @@ async function goOn() {
 </template>
 
 <style scoped>
+.on {
+  display: grid;
+  grid-template-columns: minmax(0, 200px) minmax(0, 1fr);
+  gap: 12px;
+  align-items: end;
+}
+
 .save {
   position: sticky;
   bottom: var(--job-bar);

@@ -13,6 +13,8 @@ export interface Trouble {
 export interface Look {
   /** Each leaf in the order it was turned over: 0 clean, 1 the first trouble, 2 the second, 3 both. */
   leaves: number[]
+  /** What is counted one by one, where it is not leaves. */
+  on: Schemas['CountedOn']
   /** Where plants are counted: by number from 1, 0 not looked at, 1 clean, 2 affected; null for leaves. */
   plants: number[] | null
   troubles: Trouble[]
@@ -31,6 +33,7 @@ const emptyTrouble = (): Trouble => ({ id: crypto.randomUUID(), signs: [], sever
 
 export const emptyLook = (): Look => ({
   leaves: [],
+  on: 'leaves',
   plants: null,
   troubles: [emptyTrouble()],
   ants: 'none',
@@ -112,7 +115,7 @@ export function useLook(name: string) {
       memberId: string | null,
       walkId: string | null = null,
     ): Schemas['NewObservation'] {
-      const { plants, troubles, note, ants, helpers, mummies, part, side, roots } = draft.value
+      const { on, plants, troubles, note, ants, helpers, mummies, part, side, roots } = draft.value
       const [first = emptyTrouble(), ...rest] = troubles.map((t, i) => {
         const leavesAffected = affected.value[i] ?? 0
         return {
@@ -128,6 +131,7 @@ export function useLook(name: string) {
         memberId,
         walkId,
         leavesLooked: looked.value,
+        on,
         plants: plants && marked(2),
         ants,
         helpers,

@@ -18,6 +18,7 @@ const marks: Record<Schemas['SprayRule'], string> = {
   wilt: 'P',
   pond: 'O',
   free: 'N',
+  lamps: 'I',
   unknown: '?',
 }
 
@@ -33,6 +34,7 @@ export const ruleWords: Record<string, string> = {
   C: tell('windows.cold'),
   O: tell('windows.aPond'),
   N: tell('windows.nobodyFree'),
+  I: tell('windows.lamps'),
   B: tell('windows.bees'),
   '·': tell('windows.dark'),
   P: tell('windows.plantsWilt'),
