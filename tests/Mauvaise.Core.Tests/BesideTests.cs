@@ -1,10 +1,12 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Preventing;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Ways;
 
@@ -122,6 +124,91 @@ public class BesideTests
         // Six of thirty fruits after three of thirty leaves is no rise.
         Assert.Null(WalkRound.TrendOf(garden, tomato.Id, "fruitworm"));
         Assert.Equal(CountedOn.Roots, Shipped.Catalogue.Target("root-aphid").CountOn);
+    }
+
+    [Fact]
+    public void What_is_soon_over_or_lost_is_sown_again_where_the_season_is_long_enough()
+    {
+        var bed = GardenSamples.Bed("Bed");
+        GardenSnapshot With(Planting planting, params Observation[] seen) => GardenSamples.Garden([bed], [planting]) with { Observations = seen };
+        static PreventiveWork? Again(GardenSnapshot garden) => PreventionPlan.Of(garden).All.FirstOrDefault(w => w.Measure.Id == KnownIds.Measures.SowAgain);
+        var lettuce = GardenSamples.Grown(bed, "lettuce") with { From = new DateOnly(2026, 6, 10) };
+        Assert.NotNull(Again(With(lettuce)));
+        Assert.Null(Again(With(lettuce with { From = new DateOnly(2026, 7, 1) })));
+        // A tomato takes too long; a lost bean does not, but another one was sown last week.
+        var tomato = GardenSamples.Grown(bed, "tomato");
+        Assert.Null(Again(With(tomato)));
+        var bean = GardenSamples.Grown(bed, "french-bean") with { From = new DateOnly(2026, 6, 20) };
+        var lost = With(bean, GardenSamples.Seen(bean, 1, 20, 15, "spider-mite"));
+        Assert.Contains("25 August", Again(lost)!.Why, StringComparison.Ordinal);
+        var next = GardenSamples.Grown(bed, "french-bean") with { From = new DateOnly(2026, 7, 8) };
+        Assert.Null(Again(lost with { Plantings = [bean, next] }));
+    }
+
+    [Fact]
+    public void What_work_keeps_off_moves_with_what_was_found_with_and_without_it()
+    {
+        var bed = GardenSamples.Bed("Bed");
+        var net = Shipped.Catalogue.Measure("netting");
+        var usual = net.Prevents!.TakesOff;
+        var kales = Enumerable.Range(0, 16).Select(_ => GardenSamples.Grown(bed, "kale")).ToList();
+        GardenSnapshot Garden(Func<int, bool> netted, Func<int, bool> found) =>
+            GardenSamples.Garden([bed], kales) with
+            {
+                Tasks =
+                [
+                    .. kales
+                        .Where((_, i) => netted(i))
+                        .Select(p => new GardenTask(
+                            Guid.NewGuid(),
+                            p.Id,
+                            null,
+                            net.Id,
+                            null,
+                            new DateOnly(2026, 5, 2),
+                            TaskState.Done,
+                            new DateTimeOffset(2026, 5, 2, 8, 0, 0, TimeSpan.Zero)
+                        )),
+                ],
+                Observations = [.. kales.Select((p, i) => GardenSamples.Seen(p, 3, 20, found(i) ? 4 : 0, found(i) ? "cabbage-white" : null))],
+            };
+        Assert.Equal(usual, LearnedPrevention.Of(Garden(_ => false, _ => true), net).Share);
+        var works = LearnedPrevention.Of(Garden(i => i < 8, i => i >= 8), net);
+        Assert.Equal((8, 0, 8, 8, true), (works.With, works.FoundWith, works.Without, works.FoundWithout, works.IsOwn));
+        var fails = LearnedPrevention.Of(Garden(i => i < 8, _ => true), net);
+        Assert.True(fails.Share < usual && usual < works.Share, $"{fails.Share} {usual} {works.Share}");
+        Assert.InRange(works.Share, usual, 0.95);
+    }
+
+    [Fact]
+    public void The_almanac_names_crops_that_can_be_had_otherwise()
+    {
+        var bed = GardenSamples.Bed("Bed");
+        var tomato = GardenSamples.Grown(bed, "tomato") with { Variety = "Early red" };
+        var garden = GardenSamples.Garden([bed], [tomato]) with
+        {
+            Observations = [GardenSamples.Seen(tomato, 3, 20, 4, "late-blight"), GardenSamples.Seen(tomato, 2, 20, 4, "whitefly")],
+        };
+        var days = Mauvaise.Core.Biology.SkyDays.Of(garden.SkyOf(bed).Shelter, garden.Garden, garden.Today.AddDays(-20), garden.Today);
+        var almanac = Almanac.Of(garden, new DateOnly(2026, 1, 1), new Dictionary<string, IReadOnlyList<FirstDate>>(), days, []);
+        var other = Assert.Single(almanac.Varieties);
+        Assert.Equal("late-blight", other.Target.Id);
+        Assert.Contains("Early red", other.Sentence, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_place_that_was_left_keeps_its_days_in_the_almanac()
+    {
+        var (old, here) = (GardenSamples.Bed("Old"), GardenSamples.Bed("Here"));
+        var mint = GardenSamples.Grown(here, "mint") with { Earlier = [new Stay(old.Id, new DateOnly(2026, 7, 10))] };
+        var garden = GardenSamples.Garden([old, here], [mint]) with
+        {
+            Applications = [GardenSamples.Sprayed(mint, 12, "insecticidal-soap"), GardenSamples.Sprayed(mint, 1, "insecticidal-soap")],
+        };
+        var days = Mauvaise.Core.Biology.SkyDays.Of(garden.SkyOf(here).Shelter, garden.Garden, garden.Today.AddDays(-20), garden.Today);
+        var almanac = Almanac.Of(garden, new DateOnly(2026, 1, 1), new Dictionary<string, IReadOnlyList<FirstDate>>(), days, []);
+        Assert.Equal([1, 1], almanac.Places.Select(p => p.Sprays));
+        Assert.Equal(2, almanac.Sprays);
     }
 
     [Fact]

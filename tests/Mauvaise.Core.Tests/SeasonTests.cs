@@ -188,7 +188,7 @@ public class SeasonTests
                 TimeOnly.Parse(to, System.Globalization.CultureInfo.InvariantCulture)
             ),
         };
-        var at = Start.AddHours(18);
+        var at = Start.AddHours(16);
         var sky = SkyOver(Hours(72, _ => Mild), place);
         Assert.Equal(18, sky.Shelter.LocalStart(sky.IndexOf(at)).Hour);
         var lamps = SprayHours.Judge(sky, at, at.AddHours(1), Material("neem-oil")).Single().Rules.Single(r => r.Rule == SprayRule.Lamps);

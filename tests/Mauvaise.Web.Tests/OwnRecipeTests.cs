@@ -38,6 +38,47 @@ public sealed class OwnRecipeTests : IAsyncLifetime
         return (await answer.Content.ReadFromJsonAsync<OwnRecipeAnswer>(TestApp.Json, Stop))!;
     }
 
+    [Fact]
+    public async Task Kept_recipes_go_out_and_in_as_a_file_of_the_catalogues_form()
+    {
+        await KeepAsync(Guid.NewGuid(), new OwnRecipeChange("Ruth's \"neem\"", Sound, HeardKitchen.Metric, "Ruth"));
+        await KeepAsync(Guid.NewGuid(), new OwnRecipeChange("Never", "a cup of bleach in a litre of water", HeardKitchen.Metric, Warning: true));
+        var file = await http.GetStringAsync("own-recipes/file", Stop);
+        Assert.Contains("# Ruth", file, StringComparison.Ordinal);
+        Assert.DoesNotContain("bleach", file, StringComparison.Ordinal);
+        async Task<RecipeFileTaken> Take(string yaml)
+        {
+            using var answer = await http.PostAsJsonAsync("own-recipes/file", new RecipeFileIn(yaml), TestApp.Json, Stop);
+            Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync(Stop));
+            return (await answer.Content.ReadFromJsonAsync<RecipeFileTaken>(TestApp.Json, Stop))!;
+        }
+
+        Assert.Equal(["Ruth's \"neem\""], (await Take(file)).Had);
+        var other = file.Replace("Ruth's", "Paul's", StringComparison.Ordinal);
+        Assert.Equal(["Paul's \"neem\""], (await Take(other)).Kept);
+        Assert.Empty((await Take(other)).Kept);
+        var recipes = (await http.GetFromJsonAsync<List<OwnRecipeAnswer>>("own-recipes", TestApp.Json, Stop))!.Where(r => !r.Warning).ToList();
+        Assert.Equal(2, recipes.Count);
+        Assert.Equal(recipes[0].Parts, recipes[1].Parts);
+        Assert.All(recipes, r => Assert.NotNull(r.Recipe));
+        foreach (
+            var (wrong, code) in new[]
+            {
+                ("this: is no list", "file-unreadable"),
+                ("- { id: x", "file-unreadable"),
+                ("[null]", "file-unreadable"),
+                ("[]", "file-empty"),
+                (file.Replace("neem-oil", "moon-dust", StringComparison.Ordinal), "recipe-stops"),
+                (file.Replace("amount: 4.9", "amount: 490", StringComparison.Ordinal), "recipe-stops"),
+                (file.Replace("amount: ", "amount: -", StringComparison.Ordinal), "recipe-stops"),
+            }
+        )
+        {
+            var refused = await http.SendAsync("own-recipes/file", new RecipeFileIn(wrong), HttpStatusCode.BadRequest);
+            Assert.Equal(code, refused.GetProperty("code").GetString());
+        }
+    }
+
     private Task<BenchAnswer?> BenchAsync(string recipe) =>
         http.GetFromJsonAsync<BenchAnswer>($"bench?planting={Courgette}&recipe={recipe}", TestApp.Json, Stop);
 

@@ -3168,6 +3168,66 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/gardens/{gardenId}/own-recipes/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          gardenId: string
+        }
+        cookie?: never
+      }
+      requestBody?: never
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content?: never
+        }
+      }
+    }
+    put?: never
+    post: {
+      parameters: {
+        query?: never
+        header?: never
+        path: {
+          gardenId: string
+        }
+        cookie?: never
+      }
+      requestBody: {
+        content: {
+          'application/json': components['schemas']['RecipeFileIn']
+        }
+      }
+      responses: {
+        /** @description OK */
+        200: {
+          headers: {
+            [name: string]: unknown
+          }
+          content: {
+            'application/json': components['schemas']['RecipeFileTaken']
+          }
+        }
+      }
+    }
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/gardens/{gardenId}/windows': {
     parameters: {
       query?: never
@@ -7053,6 +7113,7 @@ export interface components {
       weather: components['schemas']['MonthAnswer'][]
       shopping: components['schemas']['NextShoppingAnswer'][]
       yields: components['schemas']['YieldAnswer'][]
+      varieties: string[]
     }
     AlmanacFirstAnswer: {
       target: string
@@ -9663,6 +9724,15 @@ export interface components {
       words: string
       stops: boolean
     }
+    RecipeFileIn: {
+      yaml: string
+      /** Format: uuid */
+      memberId?: null | string
+    }
+    RecipeFileTaken: {
+      kept: string[]
+      had: string[]
+    }
     RecipeLineCalc: {
       text: string
       understood: null | string
@@ -10534,6 +10604,7 @@ export interface components {
       lookFirst: string
       howToTell: string
       noSpray?: boolean
+      resistedBy?: string[]
       countOn?: components['schemas']['CountedOn']
       byPlant?: boolean
       insteadOfSpray?: null | string

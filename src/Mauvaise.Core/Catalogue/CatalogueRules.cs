@@ -180,6 +180,11 @@ public static partial class CatalogueRules
     private static IEnumerable<string> TargetFaults(Target t, GardenCatalogue c)
     {
         var at = $"target '{t.Id}'";
+        foreach (var crop in t.ResistedBy.Where(r => c.Crops.All(x => x.Id != r)))
+        {
+            yield return $"{at}: resistedBy '{crop}' is no crop; the nearest is '{Nearest(crop, c.Crops.Select(x => x.Id))}'";
+        }
+
         foreach (var host in t.Hosts.Where(h => h != "all" && c.Crops.All(x => x.Id != h && x.Family != h)))
         {
             yield return $"{at}: host '{host}' is neither a crop nor a family; the nearest is '{Nearest(host, c.Crops.Select(x => x.Id).Concat(c.Crops.Select(x => x.Family)))}'";

@@ -31,6 +31,7 @@ public static class KnownIds
         public const string Isolate = "isolate";
         public const string LookAtNeighbours = "look-at-neighbours";
         public const string PutRight = "put-right";
+        public const string SowAgain = "sow-again";
         public const string FreshWater = "fresh-water";
         public const string RestRack = "rest-rack";
         public const string TakeOut = "take-out";

@@ -35,6 +35,9 @@ public sealed record Prevention(
     bool Overhead = false
 )
 {
+    /// <summary>Whether it is work on a crop.</summary>
+    public bool IsOn(Crop crop) => On.Any(on => on == "all" || on == (crop.Like ?? crop.Id) || on == crop.Family);
+
     /// <summary>Whether it keeps a target off.</summary>
     public bool IsAgainst(Target target) => Against.Contains(target.Like ?? target.Id) || Against.Contains(target.Group);
 }

@@ -139,6 +139,9 @@ public sealed record Target
     /// <summary>Nothing kitchen-made helps: remove, bag, ask the plant health service.</summary>
     public bool NoSpray { get; init; }
 
+    /// <summary>Crops of which varieties are sold that are said to resist it.</summary>
+    public IReadOnlyList<string> ResistedBy { get; init; } = [];
+
     /// <summary>What tells most of it when it is counted.</summary>
     public CountedOn CountOn { get; init; }
 

@@ -23,7 +23,7 @@ public static class PlaceRisk
     {
         ArgumentNullException.ThrowIfNull(garden);
         var wet = target.Disease is { WetHoursAtOptimum: not null } ? Shade(garden.PlaceOf(planting)) * Crowding(garden, planting) : 1;
-        return Held(garden, planting).Where(m => m.Prevents!.IsAgainst(target)).Aggregate(wet, (risk, m) => risk * (1 - m.Prevents!.TakesOff));
+        return Held(garden, planting).Where(m => m.Prevents!.IsAgainst(target)).Aggregate(wet, (risk, m) => risk * (1 - LearnedPrevention.Of(garden, m).Share));
     }
 
     private static double Shade(Place place) => place.Shelter == Shelter.Open ? Math.Clamp(1 + AnHourOfSun * (OrdinarySunHours - place.SunHours), 0.8, 1.3) : 1;

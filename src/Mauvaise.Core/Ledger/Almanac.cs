@@ -31,6 +31,9 @@ public sealed record MonthWeather(DateOnly Month, double MeanC, double RainMm, i
 /// <param name="Used">This season, in the material's unit.</param>
 public sealed record NextShopping(Material Material, double Used, double OnShelf, double ToBuy, double? Cost, string Because);
 
+/// <summary>A crop that had a trouble of which resistant varieties are sold.</summary>
+public sealed record OtherVariety(Crop Crop, Target Target, string Sentence);
+
 /// <summary>A season looked back at.</summary>
 /// <param name="WeeklySprays">Sprays of plantings that a weekly calendar would have given.</param>
 public sealed record Almanac(
@@ -45,6 +48,7 @@ public sealed record Almanac(
     IReadOnlyList<MonthWeather> Weather,
     IReadOnlyList<NextShopping> Shopping,
     IReadOnlyList<Yield> Yields,
+    IReadOnlyList<OtherVariety> Varieties,
     string Summary
 )
 {
@@ -123,6 +127,7 @@ public sealed record Almanac(
                     .ThenBy(x => x.Material.Name, StringComparer.Ordinal),
             ],
             Yield.Of(season, from),
+            [.. VarietiesFor(season, from)],
             Say.Sentences(
                 Say.Of("ledger.ofAPlantingAWeeklyCalendar", ("n", sprays), ("weekly", Say.In(weekly, "0"))),
                 sprays < weekly ? Say.Of("ledger.wereSaved", ("saved", Say.In(weekly - sprays, "0"))) : Say.Of("ledger.noneWereSaved"),
@@ -130,6 +135,27 @@ public sealed record Almanac(
             )
         );
     }
+
+    /// <summary>What was found on crops that can be had otherwise, what was found most often first.</summary>
+    private static IEnumerable<OtherVariety> VarietiesFor(GardenSnapshot season, DateOnly since) =>
+        from o in season.Observations
+        where o is { LeavesAffected: > 0, Named: not null, NameIsGroup: false } && season.Garden.DateOf(o.At) >= since
+        let planting = season.FindPlanting(o.PlantingId)
+        let target = season.Catalogue.FindTarget(o.Named!)
+        where planting is not null && target is not null
+        let crop = season.Catalogue.Crop(planting.Crop)
+        where target.ResistedBy.Contains(crop.Like ?? crop.Id)
+        group (o, planting) by (crop, target) into g
+        orderby g.Count() descending, g.Key.crop.Name
+        let had = g.Select(x => x.planting.Variety).OfType<string>().Distinct().ToList()
+        select new OtherVariety(
+            g.Key.crop,
+            g.Key.target,
+            Say.Sentences(
+                Say.Of("ledger.chooseAVariety", ("crop", g.Key.crop.Name), ("target", g.Key.target.Name.InSentence()), ("n", g.Count())),
+                had.Count > 0 ? Say.Of("ledger.thisSeasonItWas", ("varieties", Say.All(had))) : null
+            )
+        );
 
     private static PlaceSeason OfPlace(GardenSnapshot season, Place place, DateOnly from, DateOnly to)
     {

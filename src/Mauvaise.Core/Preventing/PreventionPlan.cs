@@ -80,7 +80,8 @@ public sealed class PreventionPlan
     private PreventionPlan(GardenSnapshot garden)
     {
         this.garden = garden;
-        All = [.. garden.Growing.Where(p => !garden.IsLeftAlone(p)).SelectMany(OfPlanting).OrderByDescending(w => w.Worth)];
+        var growing = garden.Growing.Where(p => !garden.IsLeftAlone(p)).ToList();
+        All = [.. growing.SelectMany(OfPlanting).Concat(growing.Select(Again).OfType<PreventiveWork>()).OrderByDescending(w => w.Worth)];
         Kinds =
         [
             .. All.GroupBy(w => w.Measure.Id)
@@ -129,7 +130,7 @@ public sealed class PreventionPlan
         foreach (var measure in fitting)
         {
             var against = coming.Where(x => measure.Prevents!.IsAgainst(x.Target)).ToList();
-            var worth = all > 0 ? measure.Prevents!.TakesOff * against.Sum(x => x.Weight) / all : 0;
+            var worth = all > 0 ? LearnedPrevention.Of(garden, measure).Share * against.Sum(x => x.Weight) / all : 0;
             if (worth >= LeastWorth)
             {
                 yield return Work(planting, measure, [.. against.Select(x => x.Target)], worth);
@@ -137,11 +138,49 @@ public sealed class PreventionPlan
         }
     }
 
+    /// <summary>
+    /// The next sowing of what is soon over, or will not be saved: where the season is long enough for it, and none was sown lately. Null for none.
+    /// </summary>
+    private PreventiveWork? Again(Planting planting)
+    {
+        var crop = garden.Catalogue.Crop(planting.Crop);
+        var place = garden.PlaceOf(planting);
+        var age = garden.Today.DayNumber - planting.From.DayNumber;
+        var soonOver = crop.StageDays[2] <= QuickDays && age >= crop.StageDays[1];
+        var lost = garden.LatestLook(planting.Id).Any(o => o.Incidence > LostShare && o.At > garden.Now.AddDays(-LostSeenDays));
+        var full = garden.Today.AddDays(crop.StageDays[1]);
+        var warm =
+            place.Shelter != Shelter.Open || garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(full) - 1] >= GrowsFromC;
+        var sown = garden.Plantings.Any(p => p.Id != planting.Id && p.Crop == planting.Crop && p.From > garden.Today.AddDays(-SownLatelyDays));
+        if (!(soonOver || lost) || !warm || sown)
+        {
+            return null;
+        }
+
+        var why = Say.Of(
+            lost ? "preventing.itWillNotBeSavedSowAgain" : "preventing.itIsSoonOverSowAgain",
+            ("crop", crop.Name.InSentence()),
+            ("date", Day(full))
+        );
+        return Work(planting, garden.Catalogue.Measure(KnownIds.Measures.SowAgain), [], LeastWorth, why);
+    }
+
+    /// <summary>What is over in so many days is sown in short rows, one after another.</summary>
+    private const int QuickDays = 70;
+
+    /// <summary>Beyond this share of leaves a planting is seldom saved, and a count says so for so many days.</summary>
+    private const double LostShare = 0.6;
+    private const int LostSeenDays = 10;
+    private const int SownLatelyDays = 21;
+
+    /// <summary>A month with this mean brings a late sowing on (assumed), C.</summary>
+    private const double GrowsFromC = 8;
+
     private bool Fits(Planting planting, Measure measure, Prevention prevents)
     {
         var place = garden.PlaceOf(planting);
         var crop = garden.Catalogue.Crop(planting.Crop);
-        return prevents.On.Any(on => on == "all" || on == (crop.Like ?? crop.Id) || on == crop.Family)
+        return prevents.IsOn(crop)
             && planting.Stage >= prevents.From
             && planting.Stage <= prevents.Until
             && (measure.OnlyIn.Count == 0 || measure.OnlyIn.Contains(place.Kind))
@@ -153,7 +192,8 @@ public sealed class PreventionPlan
         || target.Season.Holds(garden.Garden.NorthernMonth(garden.Today))
         || target.Season.Holds(garden.Garden.NorthernMonth(garden.Today.AddDays(AheadDays)));
 
-    private PreventiveWork Work(Planting planting, Measure measure, List<Target> against, double worth)
+    /// <param name="because">Null where what it keeps off says it.</param>
+    private PreventiveWork Work(Planting planting, Measure measure, List<Target> against, double worth, string? because = null)
     {
         var season = garden.Garden.SeasonStart(garden.Today);
         var last = garden
@@ -162,13 +202,23 @@ public sealed class PreventionPlan
         var (state, on) = StateOf(planting, measure, last);
         // What only flies in later, all of it, is met shortly before.
         var flying = against.Select(t => (Target: t, On: FlightOf(garden.PlaceOf(planting), t))).ToList();
-        var first = flying.TrueForAll(f => f.On is not null) ? flying.MinBy(f => f.On) : default;
+        var first = flying.Count > 0 && flying.TrueForAll(f => f.On is not null) ? flying.MinBy(f => f.On) : default;
         if (state == PreventionState.Due && first.On is { } flies && flies.AddDays(-BeforeFlightDays) > garden.Today)
         {
             (state, on) = (PreventionState.Later, flies.AddDays(-BeforeFlightDays));
         }
 
-        return new PreventiveWork(planting, measure, against, worth, state, on, Why(measure, flying), WorkTime.OfHands(garden, planting, measure, null), last);
+        return new PreventiveWork(
+            planting,
+            measure,
+            against,
+            worth,
+            state,
+            on,
+            because ?? Why(measure, flying),
+            WorkTime.OfHands(garden, planting, measure, null),
+            last
+        );
     }
 
     private DateOnly? FlightOf(Place place, Target target)
@@ -202,13 +252,12 @@ public sealed class PreventionPlan
                     ? Say.Of("preventing.fliesSinceAboutLookUnder", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
                     : Say.Of("preventing.fliesFromAbout", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
             );
+        var kept = LearnedPrevention.Of(garden, measure);
         return Say.Sentences([
-            Say.Of(
-                "preventing.itKeepsOffAbout",
-                ("why", measure.Prevents!.Why),
-                ("percent", WayWords.Percent(measure.Prevents.TakesOff)),
-                ("what", Say.All(named))
-            ),
+            Say.Of("preventing.itKeepsOffAbout", ("why", measure.Prevents!.Why), ("percent", WayWords.Percent(kept.Share)), ("what", Say.All(named))),
+            kept.IsOwn
+                ? Say.Of("preventing.hereItWasFound", ("found", kept.FoundWith), ("with", kept.With), ("found2", kept.FoundWithout), ("without", kept.Without))
+                : null,
             .. flown,
         ]);
     }

@@ -54,12 +54,12 @@ public sealed record ActionLine(double Share, string Reason)
         };
         share *= on is CountedOn.Leaves or CountedOn.Tips ? 1 : 0.5;
         var what = target?.Name.InSentence() ?? Say.Of("scouting.somethingNotYetNamed");
-        var told = ("share", Say.In(share * 100, "0.#"));
+        var percent = Say.In(share * 100, "0.#");
         return new ActionLine(
             share,
             on == CountedOn.Leaves
-                ? Say.Of("scouting.ofLeavesIsTheLine", told, ("what", what), ("words", Words(stance)))
-                : Say.Of("scouting.ofThingsIsTheLine", told, ("things", Say.Word(on)), ("what", what), ("words", Words(stance)))
+                ? Say.Of("scouting.ofLeavesIsTheLine", ("share", percent), ("what", what), ("words", Words(stance)))
+                : Say.Of("scouting.ofThingsIsTheLine", ("share", percent), ("things", Say.Word(on)), ("what", what), ("words", Words(stance)))
         );
     }
 

@@ -50,6 +50,7 @@ public static class OwnRecipeEndpoints
         var recipes = garden.MapGroup("/own-recipes");
         recipes.MapGet("", List);
         recipes.MapPut("/{recipeId:guid}", Put);
+        recipes.MapRecipeFile();
     }
 
     private static async Task<Results<Ok<IReadOnlyList<OwnRecipeAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop)

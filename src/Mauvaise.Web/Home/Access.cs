@@ -88,6 +88,7 @@ public static class Access
         [$"POST {Garden}/shelf/preparations"] = Right.Work,
         [$"PUT {Garden}/products/{{productId}}"] = Right.Work,
         [$"PUT {Garden}/own-recipes/{{recipeId}}"] = Right.Work,
+        [$"POST {Garden}/own-recipes/file"] = Right.Work,
         [$"PUT {Garden}/own-stocks/{{stockId}}"] = Right.Work,
         [$"POST {Garden}/own-stocks/{{stockId}}/retire"] = Right.Work,
         [$"POST {Garden}/shelf/{{stockId}}/strained"] = Right.Work,

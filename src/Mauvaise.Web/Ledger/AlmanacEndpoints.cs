@@ -57,7 +57,8 @@ public sealed record AlmanacAnswer(
     IReadOnlyList<AlmanacFirstAnswer> Firsts,
     IReadOnlyList<MonthAnswer> Weather,
     IReadOnlyList<NextShoppingAnswer> Shopping,
-    IReadOnlyList<YieldAnswer> Yields
+    IReadOnlyList<YieldAnswer> Yields,
+    IReadOnlyList<string> Varieties
 );
 
 /// <summary>A season looked back at, and the next one prepared.</summary>
@@ -149,7 +150,8 @@ public static class AlmanacEndpoints
                         x.Because
                     )),
                 ],
-                [.. a.Yields.Select(y => new YieldAnswer(y.Planting.Id, then.Where(y.Planting), y.Told, y.Times, y.First, y.Last, y.Sprays))]
+                [.. a.Yields.Select(y => new YieldAnswer(y.Planting.Id, then.Where(y.Planting), y.Told, y.Times, y.First, y.Last, y.Sprays))],
+                [.. a.Varieties.Select(v => v.Sentence)]
             )
         );
     }

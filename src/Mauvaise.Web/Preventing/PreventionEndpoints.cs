@@ -61,7 +61,7 @@ public static class PreventionEndpoints
                     .. kinds.Select(k => new PreventionGroupAnswer(
                         k.Measure.Id,
                         k.Measure.Name,
-                        k.Measure.Prevents!.Why,
+                        k.Measure.Prevents?.Why ?? "",
                         k.Measure.How,
                         PreventiveKind.MinutesOf(k.Due),
                         [.. k.All.Select(w => new PreventiveWorkAnswer(w.Planting.Id, s.Where(w.Planting), w.State, w.On, w.Why, Math.Round(w.Worth * 100)))]

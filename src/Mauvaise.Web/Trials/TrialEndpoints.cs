@@ -496,7 +496,6 @@ public static class TrialEndpoints
 
     private static TrialPairAnswer Pair(GardenSnapshot s, SidePair p)
     {
-        var figures = ("percent", Say.In(p.Control.Percent, "0"));
         var (low, high) = (Say.In(Math.Max(-999, p.Control.Low), "0"), Say.In(p.Control.High, "0"));
         return new TrialPairAnswer(
             Letter(p.First.Number),
@@ -509,7 +508,7 @@ public static class TrialEndpoints
                 p.Differs ? "trials.doesMoreThan" : "trials.notToldApart",
                 ("first", Name(s, p.First)),
                 ("second", Name(s, p.Second).InSentence()),
-                figures,
+                ("percent", Say.In(p.Control.Percent, "0")),
                 ("low", low),
                 ("high", high)
             )

@@ -211,6 +211,13 @@ const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) 
         </table>
       </section>
 
+      <section v-if="data.varieties.length" class="card" aria-labelledby="varieties">
+        <h2 id="varieties">{{ tell('almanac.otherVarieties') }}</h2>
+        <ul>
+          <li v-for="v in data.varieties" :key="v">{{ v }}</li>
+        </ul>
+      </section>
+
       <section class="card" aria-labelledby="shopping">
         <h2 id="shopping">{{ tell('almanac.toHaveInTheHouseNext') }}</h2>
         <p v-if="data.shopping.length === 0" class="soft">

@@ -9,7 +9,7 @@ import FieldError from '@/kit/FieldError.vue'
 /** What the household heard and keeps: to be mixed, or so that nobody mixes it. */
 defineProps<{ chosen?: string }>()
 defineEmits<{ choose: [recipe: string] }>()
-const { memberId } = useGarden()
+const { gardenId, memberId } = useGarden()
 const { data } = useGardenQuery(['own-recipes'], (gardenId) =>
   answer(api.GET('/api/gardens/{gardenId}/own-recipes', { params: { path: { gardenId } } })),
 )
@@ -30,6 +30,20 @@ const putting = useGardenWrite((gardenId, r: Schemas['OwnRecipeAnswer']) =>
     }),
   ),
 )
+const file = useGardenWrite((gardenId, yaml: string) =>
+  answer(
+    api.POST('/api/gardens/{gardenId}/own-recipes/file', {
+      params: { path: { gardenId } },
+      body: { yaml, memberId: memberId.value },
+    }),
+  ),
+)
+async function takeIn(event: Event) {
+  const input = event.target as HTMLInputElement
+  const chosen = input.files?.[0]
+  input.value = ''
+  if (chosen) file.mutate(await chosen.text())
+}
 </script>
 
 <template>
@@ -66,6 +80,26 @@ const putting = useGardenWrite((gardenId, r: Schemas['OwnRecipeAnswer']) =>
     </ul>
     <FieldError :problem="putting.error.value" />
   </section>
+  <div class="files">
+    <a
+      v-if="kept.some((r) => r.recipe)"
+      :href="`/api/gardens/${gardenId}/own-recipes/file`"
+      download="recipes.yaml"
+      >{{ tell('bench.recipesAsAFile') }}</a
+    >
+    <label class="p-button p-component p-button-text p-button-sm">
+      {{ tell('bench.takeInAFileOfRecipes') }}
+      <input type="file" accept=".yaml,.yml,text/yaml" class="visually-hidden" @change="takeIn" />
+    </label>
+    <p v-if="file.data.value" role="status">
+      {{
+        file.data.value.kept.length
+          ? tell('bench.recipesKept', { names: file.data.value.kept.join(', ') })
+          : tell('bench.allOfItWasHere')
+      }}
+    </p>
+    <FieldError :problem="file.error.value" />
+  </div>
 </template>
 
 <style scoped>
@@ -89,6 +123,14 @@ li {
 
 li > span {
   flex: 1 1 200px;
+}
+
+.files {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 16px;
+  margin-top: 8px;
 }
 
 .told {
