@@ -42,6 +42,18 @@ public class BesideTests
         Assert.False(Calls(With(6, 2)));
     }
 
+    /// <summary>Of twelve plants: all looked at leave no doubt, and what is left to look at bounds the share.</summary>
+    [Theory]
+    [InlineData(12, 3, 3 / 12.0, 3 / 12.0, SampleVerdict.Above)]
+    [InlineData(12, 1, 1 / 12.0, 1 / 12.0, SampleVerdict.Below)]
+    [InlineData(10, 4, 4 / 12.0, 6 / 12.0, SampleVerdict.Above)]
+    [InlineData(11, 0, 0, 1 / 12.0, SampleVerdict.Below)]
+    public void All_plants_counted_leave_no_doubt(int looked, int affected, double low, double high, SampleVerdict verdict)
+    {
+        var judged = LeafSample.JudgeOf(looked, affected, 0.2, 12);
+        Assert.Equal((low, high, verdict, 0), (judged.Low, judged.High, judged.Verdict, judged.MoreLeaves));
+    }
+
     [Fact]
     public void What_stood_long_enough_is_strained_this_evening()
     {

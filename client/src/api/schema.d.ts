@@ -2059,6 +2059,8 @@ export interface paths {
           looked: number
           affected: number
           target?: string
+          on?: components['schemas']['CountedOn']
+          of?: number
         }
         header?: never
         path: {
@@ -7704,6 +7706,7 @@ export interface components {
       leavesAffected: number
       namedAs: null | string
       cropName: string
+      on: components['schemas']['CountedOn']
     }
     DrawnWay: {
       id: string
@@ -8112,6 +8115,7 @@ export interface components {
       withoutHour: components['schemas']['LeftToDo'][]
       steps: components['schemas']['LadderStepAnswer'][]
       byPlant: boolean
+      on: components['schemas']['CountedOn']
     }
     LadderStepAnswer: {
       rung: components['schemas']['Rung']

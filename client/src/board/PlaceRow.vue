@@ -2,7 +2,8 @@
 import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { dayAndClock, percent } from '@/kit/format'
+import { countedOnWords } from '@/garden/words'
+import { dayAndClock, inSentence, percent } from '@/kit/format'
 import { bandPath, dayCurve, dotRadius } from './shapes'
 
 const props = defineProps<{
@@ -39,11 +40,18 @@ const pressure = computed(() => dayCurve(props.row.pressure, props.x, base, 32))
 const pressureNow = computed(() => props.row.pressure.find((p) => Date.parse(p.day) + 86_400_000 > props.now))
 const spoken = computed(() => {
   const dots = props.row.dots.map((d) =>
-    tell('board.ofLeaves', {
-      dayAndClock: dayAndClock(d.at, props.timeZone),
-      share: percent(d.share),
-      namedAs: d.namedAs ?? tell('board.somethingUnnamed'),
-    }),
+    d.on === 'leaves'
+      ? tell('board.ofLeaves', {
+          dayAndClock: dayAndClock(d.at, props.timeZone),
+          share: percent(d.share),
+          namedAs: d.namedAs ?? tell('board.somethingUnnamed'),
+        })
+      : tell('board.ofThings', {
+          dayAndClock: dayAndClock(d.at, props.timeZone),
+          share: percent(d.share),
+          things: inSentence(countedOnWords[d.on]),
+          namedAs: d.namedAs ?? tell('board.somethingUnnamed'),
+        }),
   )
   const pressed = pressureNow.value
     ? [

@@ -72,6 +72,28 @@ public static class LeafSample
         return new SampleResult(share, low, high, verdict, verdict == SampleVerdict.CountMore ? MoreLeaves(ratio, share, line) : 0);
     }
 
+    /// <summary>
+    /// Judges a count of plants of which there are so many: what is left to look at sets the bounds of the share, and all of them leave no doubt.
+    /// </summary>
+    /// <param name="of">All there are, <paramref name="looked"/> or more.</param>
+    public static SampleResult JudgeOf(int looked, int affected, double line, int of)
+    {
+        var judged = Judge(looked, affected, line);
+        Measures.Bounds.Within(of, looked, 1_000_000);
+        var (least, most) = of == 0 ? (0, 1) : ((double)affected / of, (double)(affected + of - looked) / of);
+        var verdict =
+            least >= line ? SampleVerdict.Above
+            : most < line ? SampleVerdict.Below
+            : judged.Verdict;
+        return judged with
+        {
+            Low = Math.Max(judged.Low, least),
+            High = Math.Min(judged.High, most),
+            Verdict = verdict,
+            MoreLeaves = verdict == SampleVerdict.CountMore ? Math.Min(judged.MoreLeaves, of - looked) : 0,
+        };
+    }
+
     /// <summary>The test's two lines for every number of leaves from 1 up to <paramref name="most"/>: the same verdicts as <see cref="Judge"/>.</summary>
     public static IReadOnlyList<StopLine> StopLines(double line, int most) =>
         [

@@ -29,7 +29,9 @@ public static class PlaceReadings
             .GroupBy(kind.FineFor)
             .Select(g => Say.Of("scouting.for", ("range", Range(kind, g.Key)), ("list", string.Join(", ", g.Select(c => c.Name.InSentence())))))
             .ToList();
-        var should = Say.Of("scouting.itShould", ("range", (crops.Count == 0 ? Range(kind, kind.FineFor(null)) : string.Join(", ", ranges))));
+        var should = kind.PerCard
+            ? Say.Of("scouting.overThisLook", ("most", kind.Told(kind.FineTo)))
+            : Say.Of("scouting.itShould", ("range", (crops.Count == 0 ? Range(kind, kind.FineFor(null)) : string.Join(", ", ranges))));
         return garden.ReadingOf(place, kind) is { } read
             ? Say.Of(
                 "scouting.kindDateofWordsOn",

@@ -68,7 +68,16 @@ public sealed record BandAnswer(
     bool Planned = false
 );
 
-public sealed record DotAnswer(Guid ObservationId, DateTimeOffset At, double Share, int LeavesLooked, int LeavesAffected, string? NamedAs, string CropName);
+public sealed record DotAnswer(
+    Guid ObservationId,
+    DateTimeOffset At,
+    double Share,
+    int LeavesLooked,
+    int LeavesAffected,
+    string? NamedAs,
+    string CropName,
+    CountedOn On
+);
 
 public sealed record FlagAnswer(Guid CheckBackId, DateTimeOffset At, bool Done, string Words);
 
@@ -221,7 +230,8 @@ public static class BoardEndpoints
                         o.LeavesLooked,
                         o.LeavesAffected,
                         o.Named is null ? null : s.Catalogue.FindTarget(o.Named)?.Name,
-                        s.Catalogue.Crop(plantings[o.PlantingId].Crop).Name
+                        s.Catalogue.Crop(plantings[o.PlantingId].Crop).Name,
+                        o.On
                     )),
             ],
             [

@@ -151,7 +151,8 @@ public static class DecideEndpoints
                     taken.GetValueOrDefault(x.Code)?.State
                 )),
             ],
-            f.Seen.Plants is not null
+            f.Seen.Plants is not null,
+            f.Seen.On
         );
     }
 }

@@ -38,6 +38,7 @@ public sealed record PruneAnswer(int Leaves, bool Counted, int Affected, int Tak
 /// <param name="Drawn">The ways that can be drawn, in the order of <paramref name="Ways"/>.</param>
 /// <param name="WithoutHour">What is left while no hour of the coming days suits any mix; empty when one does.</param>
 /// <param name="ByPlant">Plants and not leaves were counted.</param>
+/// <param name="On">What was counted where it was not plants.</param>
 public sealed record LadderAnswer(
     Guid ObservationId,
     Guid PlantingId,
@@ -61,7 +62,8 @@ public sealed record LadderAnswer(
     IReadOnlyList<DrawnWay> Drawn,
     IReadOnlyList<LeftToDo> WithoutHour,
     IReadOnlyList<LadderStepAnswer> Steps,
-    bool ByPlant
+    bool ByPlant,
+    CountedOn On
 );
 
 /// <param name="SprayDays">Days from today.</param>

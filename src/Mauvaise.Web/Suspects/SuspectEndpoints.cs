@@ -112,7 +112,7 @@ public static class SuspectEndpoints
         var sky = s.SkyOf(s.PlaceOf(planting));
         var ranking = SuspectRanker.Rank(s.Catalogue, LocalClues.At(s, planting, sky, seen.LookId), Evidence.Of(seen), skipped);
         var lead = (seen.Named is { } named ? s.Catalogue.FindTarget(named) : null) ?? ranking.Suspects[0].Target;
-        var line = ObservationEndpoints.Line(s, planting, lead);
+        var line = ActionLine.At(s, planting, lead, seen.On);
         return TypedResults.Ok(
             new SuspectsAnswer(
                 ObservationEndpoints.Answer(s, seen),

@@ -94,9 +94,6 @@ public static class ObservationEndpoints
             o.On
         );
 
-    /// <summary>The action line for what was last named on a planting, or for something without a name.</summary>
-    public static ActionLine Line(GardenSnapshot s, Planting planting, Target? target) => ActionLine.At(s, planting, target);
-
     private static string? NamedAs(GardenSnapshot s, Observation o) =>
         o.OwnName
         ?? (
@@ -135,6 +132,8 @@ public static class ObservationEndpoints
         int looked,
         int affected,
         string? target,
+        CountedOn? on,
+        int? of,
         GardenTools tools,
         CancellationToken stop
     )
@@ -146,15 +145,16 @@ public static class ObservationEndpoints
 
         var checks = new Checks()
             .That(looked is >= 0 and <= MostLeaves, "looked", "leaves-range", Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves)))
-            .That(affected >= 0 && affected <= looked, "affected", "affected-over-looked", Say.Of("walk.affectedLeavesLieBetween0"));
+            .That(affected >= 0 && affected <= looked, "affected", "affected-over-looked", Say.Of("walk.affectedLeavesLieBetween0"))
+            .That(of is null || (of >= looked && of <= MostLeaves), "of", "of-range", Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves)));
         if (!checks.Passed)
         {
             return checks.Problem();
         }
 
         var named = target ?? s.LatestObservation(plantingId)?.Named;
-        var line = Line(s, planting, named is null ? null : s.Catalogue.FindTarget(named));
-        var r = LeafSample.Judge(looked, affected, line.Share);
+        var line = ActionLine.At(s, planting, named is null ? null : s.Catalogue.FindTarget(named), on ?? CountedOn.Leaves);
+        var r = of is { } all ? LeafSample.JudgeOf(looked, affected, line.Share, all) : LeafSample.Judge(looked, affected, line.Share);
         return TypedResults.Ok(new SampleAnswer(r.Share, r.Low, r.High, r.Verdict, r.MoreLeaves, line.Share, line.Reason));
     }
 

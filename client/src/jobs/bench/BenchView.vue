@@ -335,12 +335,12 @@ async function mixed() {
               </li>
             </ul>
           </section>
-          <MixWarnings :bench="data" @change="change" />
           <TogetherCard
             v-if="data.together?.length"
             :bench="data"
             @choose="change({ also: $event, size: undefined })"
           />
+          <MixWarnings :bench="data" @change="change" />
         </div>
       </div>
       <MixChoices :bench="data" :ask="ask" @change="change" />

@@ -26,7 +26,13 @@ const check = useCheckBack(props.checkBackId)
 const { visit, isPending, error, look, injury, signs, touched, onlyDead, saving, problem, kept } = check
 const { draft, looked, affected } = look
 const living = computed(() => affected.value[0] ?? 0)
-const sample = useSample(() => visit.value?.plantingId ?? '', looked, living)
+const sample = useSample(
+  () => visit.value?.plantingId ?? '',
+  looked,
+  living,
+  undefined,
+  () => ({ on: draft.value.on }),
+)
 /** What a leaf can be: only what lives counts. */
 const leafNames = computed(() =>
   !visit.value?.target

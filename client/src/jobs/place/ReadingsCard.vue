@@ -88,7 +88,7 @@ const striking = useGardenWrite((garden, readingId: string) =>
       }}</span>
     </summary>
     <ul>
-      <li v-for="k in kinds" :key="k.id">
+      <li v-for="k in kinds.filter((k) => !k.perCard || k.taken.length > 0)" :key="k.id">
         <p>
           <strong>{{ k.name }}</strong> <span class="soft">{{ k.sentence }}</span>
         </p>

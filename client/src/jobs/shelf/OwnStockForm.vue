@@ -65,13 +65,17 @@ const saving = useGardenWrite((gardenId) =>
     <fieldset>
       <legend>{{ tell('shelf.partsOfWhat') }}</legend>
       <div v-for="(part, i) in form.parts" :key="i" class="part">
-        <NumberField
-          v-model="part.parts"
-          :min="0"
-          :max="1000"
-          :max-fraction-digits="2"
-          :aria-label="tell('shelf.partsOf', { n: i + 1 })"
-        />
+        <div class="field">
+          <label :for="`parts-${i}`">{{ tell('shelf.partsOf', { n: i + 1 }) }}</label>
+          <NumberField
+            v-model="part.parts"
+            :input-id="`parts-${i}`"
+            :min="0"
+            :max="1000"
+            :max-fraction-digits="2"
+            fluid
+          />
+        </div>
         <SelectField
           v-model="part.material"
           :options="choices"
@@ -82,13 +86,17 @@ const saving = useGardenWrite((gardenId) =>
         />
       </div>
       <div class="part">
-        <NumberField
-          v-model="form.waterParts"
-          :min="0"
-          :max="1000"
-          :max-fraction-digits="2"
-          :aria-label="tell('shelf.partsOfWaterField')"
-        />
+        <div class="field">
+          <label for="parts-water">{{ tell('shelf.partsOfWaterField') }}</label>
+          <NumberField
+            v-model="form.waterParts"
+            input-id="parts-water"
+            :min="0"
+            :max="1000"
+            :max-fraction-digits="2"
+            fluid
+          />
+        </div>
         <span>{{ tell('shelf.water') }}</span>
       </div>
       <Button
@@ -168,14 +176,18 @@ fieldset {
 
 .part {
   display: grid;
-  grid-template-columns: 92px minmax(0, 1fr);
+  grid-template-columns: 130px minmax(0, 1fr);
   gap: 10px;
   align-items: end;
   max-width: 520px;
 }
 
 .part > span {
-  align-self: center;
+  padding-bottom: 10px;
+}
+
+fieldset > :deep(.p-button) {
+  justify-self: start;
 }
 
 .row {

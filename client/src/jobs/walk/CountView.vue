@@ -51,7 +51,9 @@ const sample = useSample(
   () => props.plantingId,
   looked,
   () => affected.value[chosen.value] ?? 0,
-  lines,
+  // The lines that came along are those of leaves.
+  () => (draft.value.on === 'leaves' ? lines.value : undefined),
+  () => (draft.value.plants ? { of: draft.value.plants.length } : { on: draft.value.on }),
 )
 /** What is watched for here may be told better by something else than leaves. */
 const better = computed(() => {

@@ -29,15 +29,17 @@ export function useSample(
   looked: MaybeRefOrGetter<number>,
   affected: MaybeRefOrGetter<number>,
   stopLines: MaybeRefOrGetter<Schemas['StopLinesAnswer'] | undefined> = undefined,
+  /** What is counted, and how many there are where that is known. */
+  what: MaybeRefOrGetter<{ on?: Schemas['CountedOn']; of?: number }> = {},
 ) {
   const query = useGardenQuery(
-    computed(() => ['sample', toValue(plantingId), toValue(looked), toValue(affected)]),
+    computed(() => ['sample', toValue(plantingId), toValue(looked), toValue(affected), toValue(what)]),
     (gardenId) =>
       answer(
         api.GET('/api/gardens/{gardenId}/plantings/{plantingId}/sample', {
           params: {
             path: { gardenId, plantingId: toValue(plantingId) },
-            query: { looked: toValue(looked), affected: toValue(affected) },
+            query: { looked: toValue(looked), affected: toValue(affected), ...toValue(what) },
           },
         }),
       ),
