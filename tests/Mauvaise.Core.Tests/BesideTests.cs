@@ -55,6 +55,16 @@ public class BesideTests
     }
 
     [Fact]
+    public void What_scorches_is_rinsed_off_and_what_is_picked_waits_and_is_washed()
+    {
+        var c = Shipped.Catalogue;
+        Assert.Equal(3, AfterSpray.Of([c.Material("dish-detergent"), c.Material("kitchen-oil")]).Count);
+        Assert.Contains("after 1 hour:", AfterSpray.Rinse([c.Material("dish-detergent"), c.Material("rubbing-alcohol")]), StringComparison.Ordinal);
+        Assert.Null(AfterSpray.Rinse([c.Material("neem-oil")]));
+        Assert.Empty(AfterSpray.Of([]));
+    }
+
+    [Fact]
     public void What_stood_long_enough_is_strained_this_evening()
     {
         var garden = GardenSamples.Garden([GardenSamples.Bed("Bed")], []) with

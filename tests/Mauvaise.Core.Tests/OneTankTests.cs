@@ -92,6 +92,64 @@ public class OneTankTests
     }
 
     [Fact]
+    public void A_round_of_the_other_course_goes_along_when_it_is_due()
+    {
+        var seen = Garden(("powdery-mildew", 20), ("melon-aphid", 20));
+        GardenSnapshot Running(double daysAgo) =>
+            seen with
+            {
+                Courses =
+                [
+                    new Course(
+                        Guid.NewGuid(),
+                        Courgette.Id,
+                        "melon-aphid",
+                        "neem-with-soap",
+                        GardenSamples.Now.AddDays(-daysAgo),
+                        DoseStep.Gentle,
+                        7,
+                        3,
+                        null,
+                        []
+                    ),
+                ],
+                Applications = [.. seen.Applications, GardenSamples.Sprayed(Courgette, daysAgo, "neem-oil", "melon-aphid")],
+            };
+        var ask = Ask("powdery-mildew", "bicarbonate-with-sticker");
+        var due = Assert.Single(OneTank.For(Running(7), ask, 1));
+        Assert.Equal(("melon-aphid", "neem-oil", true), (due.Other.Id, due.Material?.Id, due.Worth));
+        Assert.Contains("due too", due.Sentence, StringComparison.Ordinal);
+        Assert.Empty(OneTank.For(Running(2), ask, 1));
+    }
+
+    [Fact]
+    public void Each_course_is_judged_by_its_own_visit()
+    {
+        var garden = Garden(("melon-aphid", 20), ("powdery-mildew", 20));
+        var spray = GardenSamples.Sprayed(Courgette, 4, "neem-oil", "melon-aphid") with { Also = new AlsoAgainst("powdery-mildew", "neem-oil") };
+        CheckBack Visit(string? also, Outcome outcome) =>
+            new(
+                Guid.NewGuid(),
+                spray.Id,
+                Courgette.Id,
+                garden.Today,
+                GardenSamples.Now.AddHours(-1),
+                garden.Observations[0].Id,
+                outcome,
+                Injury.None,
+                AlsoTarget: also
+            );
+        var judged = garden with
+        {
+            Applications = [.. garden.Applications, spray],
+            CheckBacks = [.. garden.CheckBacks, Visit(null, Outcome.Losing), Visit("powdery-mildew", Outcome.Holding)],
+        };
+        DoseStep Next(string target) =>
+            CourseProgress.Of(judged, new Course(Guid.NewGuid(), Courgette.Id, target, "neem-with-soap", spray.At, DoseStep.Gentle, 7, 3, null, [])).Step;
+        Assert.Equal((DoseStep.Usual, DoseStep.Gentle), (Next("melon-aphid"), Next("powdery-mildew")));
+    }
+
+    [Fact]
     public void What_went_in_beside_covers_too()
     {
         var garden = Garden(("melon-aphid", 20), ("powdery-mildew", 20));

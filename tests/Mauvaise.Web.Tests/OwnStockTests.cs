@@ -19,29 +19,10 @@ using Mauvaise.Web.Undo;
 namespace Mauvaise.Web.Tests;
 
 /// <summary>Stocks by proportions of one's own, what stands, one filling for two troubles, cards, and what runs through a rack.</summary>
-public sealed class OwnStockTests : IAsyncLifetime
+public sealed class OwnStockTests : DemoTest
 {
     private static readonly Guid Courgette = DemoGarden.PlantingId("Chapel/courgette");
     private static readonly StockPart[] FiveToOne = [new("kitchen-oil", 5), new("castile-soap", 1)];
-    private TestApp app = null!;
-    private HttpClient http = null!;
-
-    private static CancellationToken Stop => TestContext.Current.CancellationToken;
-
-    public async ValueTask InitializeAsync()
-    {
-        app = await TestApp.StartAsync(demo: true);
-        http = app.CreateClient();
-        http.BaseAddress = new Uri(http.BaseAddress!, $"/api/gardens/{DemoGarden.GardenId}/");
-    }
-
-    public async ValueTask DisposeAsync()
-    {
-        http.Dispose();
-        await app.DisposeAsync();
-    }
-
-    private async Task<T> GetAsync<T>(string path) => (await http.GetFromJsonAsync<T>(path, TestApp.Json, Stop))!;
 
     private Task<ShelfAnswer> ShelfAsync() => GetAsync<ShelfAnswer>("shelf");
 
@@ -50,26 +31,26 @@ public sealed class OwnStockTests : IAsyncLifetime
     {
         var id = Guid.NewGuid();
         var change = new OwnStockChange(" Five to one ", FiveToOne, 0, false, StockMaking.Shaken);
-        await http.SendPutAsync($"own-stocks/{id}", change, HttpStatusCode.OK);
-        await http.SendPutAsync($"own-stocks/{id}", change, HttpStatusCode.OK);
+        await Http.SendPutAsync($"own-stocks/{id}", change, HttpStatusCode.OK);
+        await Http.SendPutAsync($"own-stocks/{id}", change, HttpStatusCode.OK);
         var made = Assert.Single((await ShelfAsync()).Preparations, p => p.Own?.Id == id);
         Assert.Equal(("Five to one", EvidenceGrade.Weak, 0.0), (made.Name, made.Evidence, made.SteepHours));
-        await http.SendAsync("shelf/preparations", new NewPreparation(Guid.NewGuid(), made.Material, 300), HttpStatusCode.Created);
+        await Http.SendAsync("shelf/preparations", new NewPreparation(Guid.NewGuid(), made.Material, 300), HttpStatusCode.Created);
         var bench = await GetAsync<BenchAnswer>($"bench?planting={Courgette}&recipe={made.Material}");
         Assert.Equal(made.Material, bench.Material);
         Assert.Contains(bench.Strengths, s => s.Material.StartsWith("Kitchen oil", StringComparison.Ordinal));
 
         // Other proportions under the same id would change what stands on the shelf already.
-        var refused = await http.SendPutAsync($"own-stocks/{id}", change with { Parts = [FiveToOne[0]] }, HttpStatusCode.BadRequest);
+        var refused = await Http.SendPutAsync($"own-stocks/{id}", change with { Parts = [FiveToOne[0]] }, HttpStatusCode.BadRequest);
         Assert.Contains("keeps its proportions", refused.GetRawText(), StringComparison.Ordinal);
-        await http.SendPutAsync($"own-stocks/{Guid.NewGuid()}", change, HttpStatusCode.BadRequest);
+        await Http.SendPutAsync($"own-stocks/{Guid.NewGuid()}", change, HttpStatusCode.BadRequest);
 
-        await http.SendAsync($"own-stocks/{id}/retire", new RetiredStock(true), HttpStatusCode.NoContent);
+        await Http.SendAsync($"own-stocks/{id}/retire", new RetiredStock(true), HttpStatusCode.NoContent);
         var shelf = await ShelfAsync();
         Assert.DoesNotContain(shelf.Preparations, p => p.Own?.Id == id);
         Assert.True(Assert.Single(shelf.OwnStocks).Retired);
         Assert.Single(shelf.Stocks, s => s.Material == made.Material);
-        await http.SendAsync("undo", new UndoRequest((await GetAsync<GardenAnswer>("")).LastDeed!.Id), HttpStatusCode.NoContent);
+        await Http.SendAsync("undo", new UndoRequest((await GetAsync<GardenAnswer>("")).LastDeed!.Id), HttpStatusCode.NoContent);
         Assert.False(Assert.Single((await ShelfAsync()).OwnStocks).Retired);
     }
 
@@ -77,7 +58,7 @@ public sealed class OwnStockTests : IAsyncLifetime
     public async Task What_is_no_stock_is_told_while_it_is_typed_and_never_kept()
     {
         async Task<StockCalcAnswer> Calc(StockCalcRequest asked) =>
-            (await (await http.PostAsJsonAsync("/api/calc/stock", asked, TestApp.Json, Stop)).Content.ReadFromJsonAsync<StockCalcAnswer>(TestApp.Json, Stop))!;
+            (await (await Http.PostAsJsonAsync("/api/calc/stock", asked, TestApp.Json, Stop)).Content.ReadFromJsonAsync<StockCalcAnswer>(TestApp.Json, Stop))!;
         var sound = await Calc(new StockCalcRequest([new StockPart("garlic-cloves", 1)], 4, false, StockMaking.Steeped, 24));
         Assert.Empty(sound.Faults);
         Assert.Equal(7, sound.KeepsDays);
@@ -96,13 +77,13 @@ public sealed class OwnStockTests : IAsyncLifetime
             }
         )
         {
-            await http.SendAsync("/api/calc/stock", new StockCalcRequest(parts, water, false, StockMaking.Shaken), HttpStatusCode.BadRequest);
+            await Http.SendAsync("/api/calc/stock", new StockCalcRequest(parts, water, false, StockMaking.Shaken), HttpStatusCode.BadRequest);
         }
 
         var change = new OwnStockChange("Bad", neem.Parts, neem.WaterParts, false, StockMaking.Shaken);
-        await http.SendPutAsync($"own-stocks/{Guid.NewGuid()}", change, HttpStatusCode.BadRequest);
-        await http.SendPutAsync($"own-stocks/{Guid.NewGuid()}", change with { Name = "  ", Parts = FiveToOne, WaterParts = 0 }, HttpStatusCode.BadRequest);
-        await http.SendAsync($"own-stocks/{Guid.NewGuid()}/retire", new RetiredStock(true), HttpStatusCode.NotFound);
+        await Http.SendPutAsync($"own-stocks/{Guid.NewGuid()}", change, HttpStatusCode.BadRequest);
+        await Http.SendPutAsync($"own-stocks/{Guid.NewGuid()}", change with { Name = "  ", Parts = FiveToOne, WaterParts = 0 }, HttpStatusCode.BadRequest);
+        await Http.SendAsync($"own-stocks/{Guid.NewGuid()}/retire", new RetiredStock(true), HttpStatusCode.NotFound);
         Assert.Empty((await ShelfAsync()).OwnStocks);
     }
 
@@ -111,12 +92,12 @@ public sealed class OwnStockTests : IAsyncLifetime
     {
         var asked = new RecipeRequest("Six onions in two litres of water, let it stand for 24 hours, strain and spray.", HeardKitchen.Metric);
         var heard = (
-            await (await http.PostAsJsonAsync("/api/calc/recipe", asked, TestApp.Json, Stop)).Content.ReadFromJsonAsync<RecipeCalcAnswer>(TestApp.Json, Stop)
+            await (await Http.PostAsJsonAsync("/api/calc/recipe", asked, TestApp.Json, Stop)).Content.ReadFromJsonAsync<RecipeCalcAnswer>(TestApp.Json, Stop)
         )!;
         Assert.Equal((24.0, StockMaking.Steeped), (heard.SteepHours, heard.Stock!.Making));
         Assert.False(heard.CanBeMixed);
         var stock = heard.Stock;
-        await http.SendPutAsync(
+        await Http.SendPutAsync(
             $"own-stocks/{Guid.NewGuid()}",
             new OwnStockChange("Onion brew", stock.Parts, stock.WaterParts, stock.ByWeight, stock.Making, stock.SteepHours),
             HttpStatusCode.OK
@@ -128,17 +109,17 @@ public sealed class OwnStockTests : IAsyncLifetime
     public async Task What_stands_is_told_in_the_evening_and_used_when_it_was_strained()
     {
         var id = Guid.NewGuid();
-        await http.SendAsync("shelf/preparations", new NewPreparation(id, "garlic-stock", 500), HttpStatusCode.Created);
+        await Http.SendAsync("shelf/preparations", new NewPreparation(id, "garlic-stock", 500), HttpStatusCode.Created);
         var standing = Assert.Single((await ShelfAsync()).Stocks, s => s.Id == id);
         Assert.NotNull(standing.ReadyAt);
         Assert.Contains(standing.Hints, h => h.Code == "steeping");
-        app.Clock.Advance(TimeSpan.FromHours(14));
+        App.Clock.Advance(TimeSpan.FromHours(14));
         Assert.Contains((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d => d.Kind == DeedKind.Strain);
-        await http.SendAsync($"shelf/{id}/strained", new EmptyBottle(), HttpStatusCode.NoContent);
-        await http.SendAsync($"shelf/{id}/strained", new EmptyBottle(), HttpStatusCode.NoContent);
+        await Http.SendAsync($"shelf/{id}/strained", new EmptyBottle(), HttpStatusCode.NoContent);
+        await Http.SendAsync($"shelf/{id}/strained", new EmptyBottle(), HttpStatusCode.NoContent);
         Assert.Null(Assert.Single((await ShelfAsync()).Stocks, s => s.Id == id).ReadyAt);
         Assert.DoesNotContain((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d => d.Kind == DeedKind.Strain);
-        await http.SendAsync($"shelf/{Guid.NewGuid()}/strained", new EmptyBottle(), HttpStatusCode.NotFound);
+        await Http.SendAsync($"shelf/{Guid.NewGuid()}/strained", new EmptyBottle(), HttpStatusCode.NotFound);
     }
 
     [Fact]
@@ -155,9 +136,9 @@ public sealed class OwnStockTests : IAsyncLifetime
             [new SeenSign("sticky", true)],
             Also: [new FurtherTrouble(Guid.NewGuid(), 15, [new SeenSign("white-dust", true)])]
         );
-        await http.SendAsync("observations", look, HttpStatusCode.Created);
-        await http.SendPutAsync($"observations/{look.Id}/name", new NameGiven("melon-aphid"), HttpStatusCode.NoContent);
-        await http.SendPutAsync($"observations/{look.Also![0].Id}/name", new NameGiven("powdery-mildew"), HttpStatusCode.NoContent);
+        await Http.SendAsync("observations", look, HttpStatusCode.Created);
+        await Http.SendPutAsync($"observations/{look.Id}/name", new NameGiven("melon-aphid"), HttpStatusCode.NoContent);
+        await Http.SendPutAsync($"observations/{look.Also![0].Id}/name", new NameGiven("powdery-mildew"), HttpStatusCode.NoContent);
         var ask = $"bench?planting={Courgette}&target=melon-aphid&recipe=neem-with-soap";
         var bench = await GetAsync<BenchAnswer>(ask);
         var other = Assert.Single(bench.Together);
@@ -167,10 +148,10 @@ public sealed class OwnStockTests : IAsyncLifetime
         Assert.Equal("powdery-mildew", (await GetAsync<BenchAnswer>(ask + "&also=powdery-mildew")).Also);
 
         var bottle = new NewBatch(Guid.NewGuid(), [Courgette], "neem-with-soap", DoseStep.Gentle, bench.Size, "melon-aphid", Also: "powdery-mildew");
-        await http.SendAsync("batches", bottle with { Id = Guid.NewGuid(), Also = "rust" }, HttpStatusCode.BadRequest);
-        var mixed = await http.SendAsync("batches", bottle, HttpStatusCode.Created);
+        await Http.SendAsync("batches", bottle with { Id = Guid.NewGuid(), Also = "rust" }, HttpStatusCode.BadRequest);
+        var mixed = await Http.SendAsync("batches", bottle, HttpStatusCode.Created);
         Assert.Equal("Powdery mildew", mixed.GetProperty("alsoTargetName").GetString());
-        await http.SendAsync("applications", new NewApplication(Guid.NewGuid(), bottle.Id, [Courgette], bench.Size, Anyway: true), HttpStatusCode.Created);
+        await Http.SendAsync("applications", new NewApplication(Guid.NewGuid(), bottle.Id, [Courgette], bench.Size, Anyway: true), HttpStatusCode.Created);
         var due = await GetAsync<List<CheckBackAnswer>>("check-backs");
         Assert.Equal(["melon-aphid", "powdery-mildew"], due.Where(c => c.PlantingId == Courgette && c.DoneAt is null).Select(c => c.Target).Order());
     }
@@ -180,7 +161,7 @@ public sealed class OwnStockTests : IAsyncLifetime
     {
         var tunnel = (await GetAsync<GardenAnswer>("")).Places.First(p => p.Name == "Polytunnel south").Id;
         var caught = new NewReading(Guid.NewGuid(), tunnel, "card-whitefly", Caught: new CardCatch(48, 2, 7));
-        await http.SendAsync("readings", caught, HttpStatusCode.Created);
+        await Http.SendAsync("readings", caught, HttpStatusCode.Created);
         var kind = (await GetAsync<List<ReadingKindAnswer>>($"places/{tunnel}/readings")).Single(k => k.Id == "card-whitefly");
         Assert.Equal((true, ReadingState.High, "24 a card and week"), (kind.PerCard, kind.State, kind.Taken[0].Told));
         Assert.Contains((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d => d.Title.StartsWith("Cards call", StringComparison.Ordinal));
@@ -206,7 +187,7 @@ public sealed class OwnStockTests : IAsyncLifetime
             }
         )
         {
-            await http.SendAsync("readings", wrong, HttpStatusCode.BadRequest);
+            await Http.SendAsync("readings", wrong, HttpStatusCode.BadRequest);
         }
     }
 
@@ -243,10 +224,10 @@ public sealed class OwnStockTests : IAsyncLifetime
             }
         )
         {
-            await http.SendAsync("trials", wrong with { Id = Guid.NewGuid() }, HttpStatusCode.BadRequest);
+            await Http.SendAsync("trials", wrong with { Id = Guid.NewGuid() }, HttpStatusCode.BadRequest);
         }
 
-        await http.SendAsync("trials", trial, HttpStatusCode.Created);
+        await Http.SendAsync("trials", trial, HttpStatusCode.Created);
         var opened = await GetAsync<TrialAnswer>($"trials/{trial.Id}");
         Assert.Equal(["Left alone", "Banana peel"], opened.Sides.Where((_, i) => i is 0 or 3).Select(s => s.Name));
         Assert.Equal(["", "m²", "", ""], opened.Sides.Select(s => s.SizeUnit));
@@ -263,17 +244,17 @@ public sealed class OwnStockTests : IAsyncLifetime
                     Alive: u.Side == 2 ? 0 : 3
                 )),
             ]);
-        await http.SendAsync($"trials/{trial.Id}/counts", Round(1, 1), HttpStatusCode.OK);
+        await Http.SendAsync($"trials/{trial.Id}/counts", Round(1, 1), HttpStatusCode.OK);
         TrialTreated Treated() =>
             new([new(2, Guid.NewGuid(), Guid.NewGuid(), 1), new(3, Guid.NewGuid(), Guid.NewGuid(), 0), new(4, Guid.NewGuid(), Guid.NewGuid(), 0)]);
         var first = Treated();
-        await http.SendAsync($"trials/{trial.Id}/treated", first, HttpStatusCode.OK);
-        await http.SendAsync($"trials/{trial.Id}/treated", Treated(), HttpStatusCode.BadRequest);
-        app.Clock.Advance(TimeSpan.FromDays(3));
-        await http.SendAsync($"trials/{trial.Id}/treated", Treated(), HttpStatusCode.OK);
-        app.Clock.Advance(TimeSpan.FromDays(2));
-        await http.SendAsync($"trials/{trial.Id}/counts", Round(0, 1), HttpStatusCode.OK);
-        await http.SendAsync($"trials/{trial.Id}/counts", new TrialCounts([new(Guid.NewGuid(), 1, 1, 0, Alive: -1)]), HttpStatusCode.BadRequest);
+        await Http.SendAsync($"trials/{trial.Id}/treated", first, HttpStatusCode.OK);
+        await Http.SendAsync($"trials/{trial.Id}/treated", Treated(), HttpStatusCode.BadRequest);
+        App.Clock.Advance(TimeSpan.FromDays(3));
+        await Http.SendAsync($"trials/{trial.Id}/treated", Treated(), HttpStatusCode.OK);
+        App.Clock.Advance(TimeSpan.FromDays(2));
+        await Http.SendAsync($"trials/{trial.Id}/counts", Round(0, 1), HttpStatusCode.OK);
+        await Http.SendAsync($"trials/{trial.Id}/counts", new TrialCounts([new(Guid.NewGuid(), 1, 1, 0, Alive: -1)]), HttpStatusCode.BadRequest);
         var told = await GetAsync<TrialAnswer>($"trials/{trial.Id}");
         Assert.Equal(2, told.TreatedTimes);
         Assert.Equal((1.0, 0.0), (told.Sides[1].Hurt!.Value, told.Sides[1].AliveALeaf!.Value));
@@ -285,10 +266,10 @@ public sealed class OwnStockTests : IAsyncLifetime
     {
         var label = new ProductChange("Root saver", "neem-oil", [], "ml", 3, 5, Form: Form.Drench, RunHours: 4, FreshWaterDays: 5);
         var id = Guid.NewGuid();
-        await http.SendPutAsync($"products/{id}", label, HttpStatusCode.NoContent);
+        await Http.SendPutAsync($"products/{id}", label, HttpStatusCode.NoContent);
         Assert.Equal((4, 5), (await ShelfAsync()).Products.Where(p => p.Id == id).Select(p => (p.RunHours!.Value, p.FreshWaterDays!.Value)).Single());
-        await http.SendPutAsync($"products/{Guid.NewGuid()}", label with { Form = Form.Spray }, HttpStatusCode.BadRequest);
-        await http.SendPutAsync($"products/{Guid.NewGuid()}", label with { RunHours = 0 }, HttpStatusCode.BadRequest);
-        await http.SendPutAsync($"products/{Guid.NewGuid()}", label with { FreshWaterDays = 99 }, HttpStatusCode.BadRequest);
+        await Http.SendPutAsync($"products/{Guid.NewGuid()}", label with { Form = Form.Spray }, HttpStatusCode.BadRequest);
+        await Http.SendPutAsync($"products/{Guid.NewGuid()}", label with { RunHours = 0 }, HttpStatusCode.BadRequest);
+        await Http.SendPutAsync($"products/{Guid.NewGuid()}", label with { FreshWaterDays = 99 }, HttpStatusCode.BadRequest);
     }
 }

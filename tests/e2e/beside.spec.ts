@@ -187,6 +187,31 @@ test('two troubles over their lines are met by one filling and judged each by it
     await expect(page.getByText(new RegExp(`Chapel courgette.*${trouble}`)).first()).toBeVisible()
 })
 
+test('a line that was misheard is put right by hand, and a brew becomes a stock', async ({ page }) => {
+  await page.goto('/bench')
+  await page.getByText('A recipe you heard').click()
+  const told = page.getByLabel('What goes in, and how much water')
+  await told.fill('A good splosh of neem\n2 ml castile soap\n1 litre of water')
+  await page.getByRole('button', { name: 'Put right: A good splosh of neem' }).click()
+  await page.getByLabel('How much', { exact: true }).fill('5')
+  await page.getByRole('combobox', { name: 'What it is' }).click()
+  await page.getByRole('searchbox').last().fill('neem')
+  await page.getByRole('option', { name: 'neem oil' }).click()
+  await page.getByRole('button', { name: 'Take it so' }).click()
+  await expect(told).toHaveValue('5 ml neem oil\n2 ml castile soap\n1 litre of water')
+  await expect(page.getByRole('button', { name: 'Keep it', exact: true })).toBeVisible()
+  await expect(page.getByText(/Wash what you pick/)).toBeVisible()
+  await expectAccessible(page)
+
+  await told.fill('Six onions in two litres of water, let it stand for 24 hours, strain and spray')
+  await page.getByLabel('Keep it under the name').fill('Onion brew')
+  await page.getByRole('button', { name: 'Keep it as a stock' }).click()
+  await expect(told).toHaveValue('')
+  await page.goto('/shelf')
+  await page.getByText('Onion brew', { exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Begun: it stands 24 hours' })).toBeVisible()
+})
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 

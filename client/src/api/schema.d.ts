@@ -4,11099 +4,11092 @@
  */
 
 export interface paths {
-  '/api/state': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StateAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewGarden']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['GardenName']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['GardenAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/settings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['GardenSettings']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPlace']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places/{placeId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PlaceChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPlanting']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PlantingChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/members/{memberId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          memberId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MemberChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/sprayers/{sprayerId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          sprayerId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SprayerChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          sprayerId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/home': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['HomeAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/home/join': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['JoinRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PersonAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/home/sign-in': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SignInRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PersonAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/home/sign-out': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/home/pass-phrase': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PassPhraseChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/members/{memberId}/invite': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          memberId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['InviteRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['InviteAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/devices': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DeviceAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/devices/{sessionId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          sessionId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/links': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['LinkAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewLink']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MadeLink']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/links/{linkId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          linkId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/changes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'text/event-stream': components['schemas']['SseItemOfstring']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/archive': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/archive/preview': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/zip': string
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MergePreview']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/archive': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query: {
-          takeTheirs: boolean
-          memberId?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/zip': string
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TakenIn']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/archive/schema': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/mail-server': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['KeptMailServer']
-          }
-        }
-      }
-    }
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MailServerRequest']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/mail-server/try': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MailTry']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/mails': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MailsAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/mails/{mailId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          mailId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MailRequest']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          mailId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/site': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SiteChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}/facts': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PlantingFacts']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/looks/{lookId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          lookId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places/{placeId}/spot': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SpotChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}/place': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PlantingMove']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/picks': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPick']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/picks/{pickId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          pickId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/harvests': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PickingAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewHarvest']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/harvests/{harvestId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          harvestId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places/{placeId}/readings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ReadingKindAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/readings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewReading']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/readings/{readingId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          readingId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/own-kinds': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['OwnKindAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/own-kinds/{kindId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          kindId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['OwnKindChange']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['OwnKindAnswer']
-          }
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/board': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BoardAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places/{placeId}/outlook': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PlaceOutlookAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/round': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RoundAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/walks/{walkId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          walkId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WalkStart']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/walks/{walkId}/end': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          walkId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WalkDeed']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/walks/{walkId}/skipped/{placeId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          walkId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WalkDeed']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}/sample': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          looked: number
-          affected: number
-          target?: string
-          on?: components['schemas']['CountedOn']
-          of?: number
-        }
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SampleAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewObservation']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ObservationAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ObservationAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plantings/{plantingId}/observations': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          plantingId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ObservationAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/photos': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PhotoAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/photos/{photoId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'image/jpeg': string
-          'image/png': string
-          'image/webp': string
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PhotoAnswer']
-          }
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/photos/{photoId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/photos/{photoId}/small': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          photoId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/suspects': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          skip?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SuspectsAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/answers': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SignAnswer']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/observations/{observationId}/name': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          observationId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NameGiven']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/bench': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          planting: string[]
-          target?: string
-          recipe?: string
-          step?: string
-          sprayer?: string
-          size?: number
-          add: string[]
-          dose?: number
-          soap?: string
-          bottlePercent?: number
-          at?: string
-          patchTest?: boolean
-          plants: number[]
-          also?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BenchAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/emulsions': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewEmulsion']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/batches': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewBatch']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BatchAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/batches/left': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['LeftoverAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/batches/{batchId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          batchId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['BatchAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/batches/{batchId}/empty': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          batchId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['EmptyBottle']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/materials/{material}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          material: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MaterialAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/own-stocks/{stockId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          stockId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['OwnStockChange']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['OwnStockAnswer']
-          }
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/own-stocks/{stockId}/retire': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          stockId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['RetiredStock']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/shelf': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ShelfAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/shelf/{stockId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          stockId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StockChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          stockId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/shelf/preparations': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPreparation']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/shelf/{stockId}/strained': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          stockId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['EmptyBottle']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/products/{productId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          productId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ProductChange']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/own-recipes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['OwnRecipeAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/own-recipes/{recipeId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          recipeId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['OwnRecipeChange']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['OwnRecipeAnswer']
-          }
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/own-recipes/file': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['RecipeFileIn']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RecipeFileTaken']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/windows': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          planting: string[]
-          material: string
-          hours?: number
-          anyHour?: boolean
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WindowsAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WeatherStateAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/ask': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WeatherStateAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/hand/{date}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          date: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['HandValues']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          memberId?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          date: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/station-key': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StationKeyRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StationKeyAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/readings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StationBatch']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StationAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/table/preview': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TableRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TablePreview']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/weather/table': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TableImport']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TableImported']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/applications': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewApplication']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ApplicationAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/what-if': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          planting: string
-          target: string
-          share?: number
-          way: string[]
-          recipe?: string
-          days: string[]
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WhatIfAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/decide': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          planting?: string
-          leaves?: number
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DecideAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/tasks': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewTask']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/tasks/many': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['ManySteps']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/tasks/{taskId}/done': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          taskId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TaskDone']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/tasks/{taskId}/drop': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          taskId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TaskDropped']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/helpers': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewHelpers']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/courses': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewCourse']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CourseAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/courses/{courseId}/stop': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          courseId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CourseStopped']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/stances': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          place?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StancesAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places/{placeId}/stance': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PlaceStance']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ways': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          planting: string
-          target: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WaysAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/prevention': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['PreventionAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PreventionSaid']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plan': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RotaAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plan/moves': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          planting: string
-          target: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MoveAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plan/choices': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewPlanChoice']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plan/choices/{choiceId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post?: never
-    delete: {
-      parameters: {
-        query?: {
-          member?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-          choiceId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plan/seen': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plan/outings': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['OutingDone']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['OutingLogged']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/plan/calendar.ics': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'text/calendar': string
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}/count': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CheckBackCount']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}/by-count': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['JudgedByCount']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}/hose': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['HosedOff']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}/patch': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['PatchJudgement']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CheckBackAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/check-backs/{checkBackId}/discount': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          checkBackId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['Discount']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/backups': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CopiesAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CopiesAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/backups/{name}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          name: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ExaminedAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/backups/{name}/restore': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          name: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RestoredAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/doctor': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ExaminedAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/doctor/mend': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MendedAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          kind?: string
-          from?: string
-          to?: string
-          place?: string
-          material?: string
-          target?: string
-          member?: string
-          skip?: number
-          take?: number
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['LedgerAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger/recipes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DosedRecipe'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger/table.csv': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          kind?: string
-          from?: string
-          to?: string
-          place?: string
-          material?: string
-          target?: string
-          member?: string
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger/table/preview': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['LedgerTable']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['LedgerTablePreview']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger/table': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['LedgerTable']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['LedgerTablePreview']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger/sprays/{sprayId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          sprayId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SprayRecord']
-          }
-        }
-      }
-    }
-    put: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          sprayId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SprayCorrection']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SprayRecord']
-          }
-        }
-      }
-    }
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger/sprays': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['HandSpray']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SprayRecord']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/ledger/sprays/{sprayId}/strike': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          sprayId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SprayStruck']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SprayRecord']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/almanac': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          year?: number
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['AlmanacAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/places/{placeId}/story': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: {
-          year?: number
-        }
-        header?: never
-        path: {
-          gardenId: string
-          placeId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StoryAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/learned': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['LearnedGardenAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/trials': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['NewTrial']
-        }
-      }
-      responses: {
-        /** @description Created */
-        201: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/trials/power': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          units: number
-          leavesPerUnit: number
-          sides: number
-        }
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialPowerAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/trials/{trialId}': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          trialId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialAnswer']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/trials/{trialId}/sheet': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          trialId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialSheet']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/trials/{trialId}/counts': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          trialId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TrialCounts']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/trials/{trialId}/treated': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          trialId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TrialTreated']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/trials/{trialId}/close': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-          trialId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['TrialClosed']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TrialAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/gardens/{gardenId}/undo': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          gardenId: string
-        }
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['UndoRequest']
-        }
-      }
-      responses: {
-        /** @description No Content */
-        204: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/materials': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Material'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/groups': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ModeOfAction'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/targets': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Target'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/signs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Sign'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/helpers': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Beneficial'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/crops': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Crop'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/recipes': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Recipe'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/measures': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Measure'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/climates': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Climate'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/towns': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          name: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['TownAnswer'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/countries': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Country'][]
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/catalogue/crops/{cropId}/signs': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query?: never
-        header?: never
-        path: {
-          cropId: string
-        }
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['Sign'][]
-          }
-        }
-        /** @description Not Found */
-        404: {
-          headers: {
-            [name: string]: unknown
-          }
-          content?: never
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/sample': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          looked: number
-          affected: number
-          line: number
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SampleCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/air': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          temperatureC: number
-          relativeHumidityPercent: number
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['AirCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/sun': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          latitude: number
-          longitude: number
-          at: string
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SunCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/sun-day': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          latitude: number
-          longitude: number
-          date: string
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SunDayCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/degree-days': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          minC: number
-          maxC: number
-          lowerC: number
-          upperC?: number
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DegreeDaysCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/infection': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          tMinC: number
-          tOptC: number
-          tMaxC: number
-          wetHoursAtOptimum: number
-          temperatureC: number
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['InfectionCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/severity-value': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          wetHours: number
-          meanTemperatureC: number
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SeverityCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/spacing': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          eggDegreeDays: number
-          toAdultDegreeDays: number
-          degreeDaysPerDay: number
-          killsEggs: boolean
-          cadenceMinDays: number
-          cadenceMaxDays: number
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SpacingCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/cover': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['CoverRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['CoverCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/window': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WindowRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WindowCalc']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/suspects': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['SuspectsRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['SuspectsCalc']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/dilution': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DilutionRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DilutionCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/mix': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['MixRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['MixCalc']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/control': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          treatedBefore?: number
-          treatedAfter: number
-          untreatedBefore?: number
-          untreatedAfter: number
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ControlCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/progress': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: {
-      parameters: {
-        query: {
-          days: string
-          percent: string
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['ProgressCalc']
-          }
-        }
-        /** @description Bad Request */
-        400: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/problem+json': components['schemas']['ProblemDetails']
-          }
-        }
-      }
-    }
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/recipe': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['RecipeRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['RecipeCalcAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/stock': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['StockCalcRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['StockCalcAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/calc/ways': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: {
-          /** @description ISO 3166 code of the country whose units words are in; figures are SI */
-          units?: string
-        }
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['WaysRequest']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['WaysAnswer']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/demo/step': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody: {
-        content: {
-          'application/json': components['schemas']['DemoStep']
-        }
-      }
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DemoNow']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/demo/reset': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: {
-      parameters: {
-        query?: never
-        header?: never
-        path?: never
-        cookie?: never
-      }
-      requestBody?: never
-      responses: {
-        /** @description OK */
-        200: {
-          headers: {
-            [name: string]: unknown
-          }
-          content: {
-            'application/json': components['schemas']['DemoNow']
-          }
-        }
-      }
-    }
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
+    "/api/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StateAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewGarden"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GardenName"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GardenAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["GardenSettings"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPlace"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlaceChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPlanting"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlantingChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/members/{memberId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    memberId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MemberChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/sprayers/{sprayerId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayerId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SprayerChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayerId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HomeAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["JoinRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignInRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/pass-phrase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassPhraseChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/members/{memberId}/invite": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    memberId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["InviteRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InviteAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DeviceAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/devices/{sessionId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sessionId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LinkAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewLink"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeLink"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/links/{linkId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    linkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfstring"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MergePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query: {
+                    takeTheirs: boolean;
+                    memberId?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/zip": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TakenIn"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/archive/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mail-server": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["KeptMailServer"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MailServerRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mail-server/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MailTry"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/mails": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MailsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/mails/{mailId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    mailId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MailRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    mailId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/site": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SiteChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlantingFacts"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/looks/{lookId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    lookId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SpotChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlantingMove"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/picks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPick"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/picks/{pickId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    pickId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/harvests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PickingAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewHarvest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/harvests/{harvestId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    harvestId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadingKindAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewReading"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/readings/{readingId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    readingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnKindAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-kinds/{kindId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    kindId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnKindChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnKindAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/board": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoardAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/outlook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlaceOutlookAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/round": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RoundAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkStart"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkDeed"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/walks/{walkId}/skipped/{placeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    walkId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkDeed"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    looked: number;
+                    affected: number;
+                    target?: string;
+                    on?: components["schemas"]["CountedOn"];
+                    of?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SampleAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewObservation"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ObservationAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ObservationAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plantings/{plantingId}/observations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    plantingId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ObservationAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/photos/{photoId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/jpeg": string;
+                    "image/png": string;
+                    "image/webp": string;
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/photos/{photoId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/photos/{photoId}/small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    photoId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/suspects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    skip?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SuspectsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignAnswer"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/observations/{observationId}/name": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    observationId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NameGiven"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string[];
+                    target?: string;
+                    recipe?: string;
+                    step?: string;
+                    sprayer?: string;
+                    size?: number;
+                    add: string[];
+                    dose?: number;
+                    soap?: string;
+                    bottlePercent?: number;
+                    at?: string;
+                    patchTest?: boolean;
+                    plants: number[];
+                    also?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/emulsions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewEmulsion"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewBatch"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/batches/left": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LeftoverAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/batches/{batchId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    batchId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BatchAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/batches/{batchId}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    batchId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EmptyBottle"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/materials/{material}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    material: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MaterialAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-stocks/{stockId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    stockId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnStockChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnStockAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-stocks/{stockId}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    stockId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RetiredStock"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/shelf/{stockId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    stockId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StockChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    stockId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/shelf/preparations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPreparation"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/shelf/{stockId}/strained": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    stockId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EmptyBottle"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/products/{productId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    productId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProductChange"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnRecipeAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-recipes/{recipeId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    recipeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnRecipeChange"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnRecipeAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/own-recipes/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RecipeFileIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecipeFileTaken"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/windows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string[];
+                    material: string;
+                    hours?: number;
+                    anyHour?: boolean;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindowsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatherStateAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatherStateAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/hand/{date}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    date: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HandValues"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    memberId?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    date: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/station-key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StationKeyRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StationKeyAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StationBatch"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StationAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/table/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TableRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TablePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/weather/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TableImport"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TableImported"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/applications": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewApplication"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ApplicationAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string;
+                    target: string;
+                    share?: number;
+                    way: string[];
+                    recipe?: string;
+                    days: string[];
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WhatIfAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/decide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    planting?: string;
+                    leaves?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DecideAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewTask"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/tasks/many": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ManySteps"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/tasks/{taskId}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    taskId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TaskDone"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/tasks/{taskId}/drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    taskId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TaskDropped"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/helpers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewHelpers"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewCourse"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CourseAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/courses/{courseId}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    courseId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CourseStopped"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/stances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    place?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StancesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/stance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlaceStance"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string;
+                    target: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WaysAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/prevention": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PreventionAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PreventionSaid"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RotaAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    planting: string;
+                    target: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MoveAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPlanChoice"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/choices/{choiceId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: {
+                    member?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    choiceId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/outings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OutingDone"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OutingLogged"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/plan/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/calendar": string;
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CheckBackCount"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/by-count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["JudgedByCount"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/hose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HosedOff"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/patch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PatchJudgement"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckBackAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/check-backs/{checkBackId}/discount": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    checkBackId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Discount"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CopiesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CopiesAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExaminedAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backups/{name}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RestoredAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/doctor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExaminedAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/doctor/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MendedAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    kind?: string;
+                    from?: string;
+                    to?: string;
+                    place?: string;
+                    material?: string;
+                    target?: string;
+                    member?: string;
+                    skip?: number;
+                    take?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LedgerAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DosedRecipe"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/table.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    kind?: string;
+                    from?: string;
+                    to?: string;
+                    place?: string;
+                    material?: string;
+                    target?: string;
+                    member?: string;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/table/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LedgerTable"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LedgerTablePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LedgerTable"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LedgerTablePreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/sprays/{sprayId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SprayCorrection"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/sprays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["HandSpray"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/ledger/sprays/{sprayId}/strike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    sprayId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SprayStruck"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SprayRecord"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/almanac": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    year?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AlmanacAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/places/{placeId}/story": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: {
+                    year?: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                    placeId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StoryAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearnedGardenAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewTrial"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/power": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    units: number;
+                    leavesPerUnit: number;
+                    sides: number;
+                };
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialPowerAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialSheet"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialCounts"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/treated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialTreated"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/trials/{trialId}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    trialId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialClosed"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrialAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["UndoRequest"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Material"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/groups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ModeOfAction"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Target"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Sign"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/helpers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Beneficial"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/crops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Crop"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Recipe"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HeardThing"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Measure"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/climates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Climate"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/towns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    name: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TownAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/countries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Country"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/crops/{cropId}/signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    cropId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Sign"][];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    looked: number;
+                    affected: number;
+                    line: number;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SampleCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    temperatureC: number;
+                    relativeHumidityPercent: number;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AirCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sun": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    latitude: number;
+                    longitude: number;
+                    at: string;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SunCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sun-day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    latitude: number;
+                    longitude: number;
+                    date: string;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SunDayCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/degree-days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    minC: number;
+                    maxC: number;
+                    lowerC: number;
+                    upperC?: number;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DegreeDaysCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/infection": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    tMinC: number;
+                    tOptC: number;
+                    tMaxC: number;
+                    wetHoursAtOptimum: number;
+                    temperatureC: number;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InfectionCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/severity-value": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    wetHours: number;
+                    meanTemperatureC: number;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeverityCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/spacing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    eggDegreeDays: number;
+                    toAdultDegreeDays: number;
+                    degreeDaysPerDay: number;
+                    killsEggs: boolean;
+                    cadenceMinDays: number;
+                    cadenceMaxDays: number;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SpacingCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CoverRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CoverCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WindowRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WindowCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/suspects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SuspectsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SuspectsCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/dilution": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DilutionRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DilutionCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MixRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MixCalc"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/control": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    treatedBefore?: number;
+                    treatedAfter: number;
+                    untreatedBefore?: number;
+                    untreatedAfter: number;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ControlCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query: {
+                    days: string;
+                    percent: string;
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgressCalc"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RecipeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecipeCalcAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StockCalcRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StockCalcAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: {
+                    /** @description ISO 3166 code of the country whose units words are in; figures are SI */
+                    units?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WaysRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WaysAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/demo/step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DemoStep"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DemoNow"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/demo/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DemoNow"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
-export type webhooks = Record<string, never>
+export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    AgainstAnswer: {
-      code: string
-      words: string
-    }
-    AirCalc: {
-      /** Format: double */
-      dewPointC: number
-      /** Format: double */
-      vapourPressureDeficitKPa: number
-      /** Format: double */
-      wetBulbC: number
-      /** Format: double */
-      deltaTK: number
-    }
-    AlmanacAnswer: {
-      season: components['schemas']['SeasonChoice']
-      seasons: components['schemas']['SeasonChoice'][]
-      summary: string
-      /** Format: int32 */
-      sprays: number
-      /** Format: double */
-      weeklySprays: number
-      totals: components['schemas']['LedgerTotalsAnswer']
-      places: components['schemas']['PlaceSeasonAnswer'][]
-      worked: components['schemas']['WorkedAnswer'][]
-      burnt: components['schemas']['BurntAnswer'][]
-      firsts: components['schemas']['AlmanacFirstAnswer'][]
-      weather: components['schemas']['MonthAnswer'][]
-      shopping: components['schemas']['NextShoppingAnswer'][]
-      yields: components['schemas']['YieldAnswer'][]
-      varieties: string[]
-    }
-    AlmanacFirstAnswer: {
-      target: string
-      name: string
-      past: components['schemas']['FirstDateAnswer'][]
-      before: null | string
-      /** Format: date */
-      expected: null | string
-      /** Format: date */
-      protectFrom: null | string
-      sentence: string
-    }
-    AmountCalc: {
-      /** Format: double */
-      amount: number
-      unit: string
-    }
-    /** @enum {unknown} */
-    Ants: 'none' | 'few' | 'many'
-    ApplicationAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      material: string
-      /** Format: double */
-      litres: number
-      amount: string
-      where: string[]
-      /** Format: date */
-      checkBackOn: string
-      /** Format: date */
-      pickFrom: null | string
-    }
-    BadLineAnswer: {
-      /** Format: int32 */
-      line: number
-      text: string
-      why: string
-    }
-    BandAnswer: {
-      /** Format: uuid */
-      applicationId: string
-      material: string
-      group: string
-      hatch: string
-      /** Format: date-time */
-      from: string
-      /** Format: int32 */
-      stepHours: number
-      points: number[]
-      /** @default false */
-      planned: boolean
-    }
-    BatchAnswer: {
-      /** Format: uuid */
-      id: string
-      recipeName: string
-      form: components['schemas']['Form']
-      material: string
-      hatch: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      litres: number
-      /** Format: double */
-      litresLeft: number
-      amountLeft: string
-      amount: string
-      /** Format: date-time */
-      madeAt: string
-      /** Format: date-time */
-      useBy: string
-      madeBy: null | string
-      target: null | string
-      targetName: null | string
-      plantingIds: string[]
-      for: string[]
-      contents: string[]
-      strengths: components['schemas']['StrengthAnswer'][]
-      cautions: string[]
-      patchTest: boolean
-      /** Format: date-time */
-      readyAt: null | string
-      alsoTargetName: null | string
-    }
-    /** @enum {unknown} */
-    BedSide: 'unsaid' | 'edge' | 'middle' | 'everywhere'
-    BeliefAnswer: {
-      /** Format: double */
-      mean: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-    }
-    BenchAnswer: {
-      for: string[]
-      target: null | string
-      targetName: null | string
-      options: components['schemas']['OptionAnswer'][]
-      recipes: components['schemas']['RecipeAnswer'][]
-      recipe: string
-      recipeName: string
-      form: components['schemas']['Form']
-      material: string
-      materialName: string
-      hatch: string
-      step: components['schemas']['DoseStep']
-      allowedStep: components['schemas']['DoseStep']
-      nearestStep: null | components['schemas']['DoseStep']
-      dose: components['schemas']['DoseAnswer']
-      /** Format: double */
-      sizeNeeded: number
-      sizeNeededText: string
-      /** Format: double */
-      size: number
-      sizeUnit: string
-      sizeText: string
-      sizeBeside: null | string
-      /** Format: uuid */
-      sprayerId: null | string
-      /** Format: double */
-      tankLitres: number
-      /** Format: int32 */
-      tanks: number
-      steps: components['schemas']['StepAnswer'][]
-      strengths: components['schemas']['StrengthAnswer'][]
-      /** Format: double */
-      oilPercent: number
-      /** Format: double */
-      soapPercent: number
-      verdict: components['schemas']['MixVerdict']
-      reasons: components['schemas']['ReasonAnswer'][]
-      cautions: string[]
-      notes: string[]
-      whyThisDose: string[]
-      added: components['schemas']['MaterialName'][]
-      canAdd: components['schemas']['MaterialName'][]
-      shelf: components['schemas']['ShelfLine'][]
-      emulsifier: null | components['schemas']['EmulsifierAnswer']
-      patches: components['schemas']['PatchAnswer'][]
-      patchTest: boolean
-      /** Format: double */
-      bottlePercent: null | number
-      /** Format: double */
-      mixedLifeHours: number
-      /** Format: int32 */
-      daysToWait: null | number
-      /** Format: date-time */
-      at: null | string
-      plants?: null | components['schemas']['BenchPlants']
-      together?: components['schemas']['SharedFillingAnswer'][]
-      also?: null | string
-      feed?: null | string
-    }
-    BenchPlants: {
-      /** Format: int32 */
-      all: number
-      sick: number[]
-      withNeighbours: number[]
-    }
-    Beneficial: {
-      id: string
-      name: string
-      drawing: string
-      /** Format: double */
-      dailyMeal: number
-      ordered?: null | components['schemas']['OrderedHelper']
-    }
-    BoardAnswer: {
-      gardenName: string
-      /** Format: date-time */
-      now: string
-      /** Format: date-time */
-      localNow: string
-      /** Format: date-time */
-      start: string
-      /** Format: date-time */
-      end: string
-      sentence: string
-      sky: components['schemas']['HourColumns']
-      wet: (null | boolean)[]
-      /** Format: date-time */
-      goodFrom: string
-      good: components['schemas']['Verdict'][]
-      nights: components['schemas']['NightAnswer'][]
-      days: string[]
-      rows: components['schemas']['RowAnswer'][]
-      groups: components['schemas']['GroupAnswer'][]
-      evening: components['schemas']['EveningAnswer']
-      weather: components['schemas']['WeatherNotice']
-    }
-    BurntAnswer: {
-      material: string
-      crop: string
-      /** Format: date */
-      day: string
-      injury: components['schemas']['Injury']
-    }
-    Cadence: {
-      /** Format: int32 */
-      curativeMinDays: number
-      /** Format: int32 */
-      curativeMaxDays: number
-      /** Format: int32 */
-      rounds: number
-      /** Format: int32 */
-      upkeepMinDays: null | number
-      /** Format: int32 */
-      upkeepMaxDays: null | number
-    }
-    CardCatch: {
-      /** Format: int32 */
-      insects: number
-      /** Format: int32 */
-      cards: number
-      /** Format: double */
-      days: number
-    }
-    /** @enum {unknown} */
-    ChangeKind: 'new' | 'moved' | 'otherMix' | 'dropped'
-    CheckBackAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      leaf: string
-      what: string
-      byHand: boolean
-      target: null | string
-      targetName: null | string
-      insects: boolean
-      /** Format: date-time */
-      doneWhatAt: string
-      /** Format: date */
-      dueOn: string
-      due: boolean
-      patchTest: boolean
-      before: null | components['schemas']['CountAnswer']
-      sameLeaves: string
-      after: null | components['schemas']['CountAnswer']
-      /** Format: double */
-      line: number
-      /** Format: date-time */
-      doneAt: null | string
-      outcome: null | components['schemas']['Outcome']
-      injury: components['schemas']['Injury']
-      injurySigns: components['schemas']['InjurySign'][]
-      /** Format: int32 */
-      alive: null | number
-      /** Format: int32 */
-      dead: null | number
-      /** Format: int32 */
-      onlyDead: null | number
-      sentence: null | string
-      course: null | string
-      discountedFor: null | string
-      countedSince: null | components['schemas']['SettlingAnswer']
-      canHose: boolean
-    }
-    CheckBackCount: {
-      count: components['schemas']['NewObservation']
-      injury: components['schemas']['Injury']
-      injurySigns?: null | components['schemas']['InjurySign'][]
-      /** Format: int32 */
-      alive?: null | number
-      /** Format: int32 */
-      dead?: null | number
-      /** Format: int32 */
-      onlyDead?: null | number
-      /** @default false */
-      certain: boolean
-    }
-    Climate: {
-      id: string
-      name: string
-      meanC: number[]
-      dailyRangeK: number[]
-      rainDays: number[]
-      rainMm: number[]
-      relativeHumidityPercent: number[]
-      windMetresPerSecond: number[]
-    }
-    /** @enum {unknown} */
-    Confidence: 'sourced' | 'agreed' | 'assumed'
-    ControlCalc: {
-      /** Format: double */
-      controlPercent: number
-      method: string
-    }
-    CopiesAnswer: {
-      folder: string
-      /** Format: int64 */
-      dataBytes: number
-      copies: components['schemas']['KeptCopy'][]
-    }
-    /** @enum {unknown} */
-    CopyKind: 'day' | 'byHand' | 'beforeMerge' | 'beforeSchema' | 'beforeRestore' | 'beforeMend'
-    CorrectedCalc: {
-      lines: string[]
-    }
-    CorrectionAnswer: {
-      /** Format: date-time */
-      at: string
-      who: null | string
-      field: string
-      was: null | string
-      became: null | string
-    }
-    CountAnswer: {
-      /** Format: date-time */
-      at: string
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-      on: components['schemas']['CountedOn']
-    }
-    /** @enum {unknown} */
-    CountedOn: 'leaves' | 'tips' | 'stems' | 'heads' | 'fruits' | 'roots'
-    Country: {
-      code: string
-      kitchen: components['schemas']['KitchenSystem']
-      units: components['schemas']['HouseholdUnits']
-      name?: null | string
-    }
-    CourseAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      target: string
-      targetName: string
-      material: string
-      recipe: string
-      state: components['schemas']['CourseState']
-      over: boolean
-      /** Format: int32 */
-      roundsGiven: number
-      /** Format: int32 */
-      rounds: number
-      /** Format: int32 */
-      spacingDays: number
-      /** Format: date */
-      nextOn: null | string
-      step: components['schemas']['DoseStep']
-      sentence: string
-      change: null | string
-    }
-    /** @enum {unknown} */
-    CourseState:
-      | 'patchFirst'
-      | 'patchWaits'
-      | 'roundDue'
-      | 'checkFirst'
-      | 'cleared'
-      | 'held'
-      | 'changeGroup'
-      | 'giveUp'
-      | 'stopped'
-    CourseStopped: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    CoverCalc: {
-      cover: number[]
-    }
-    CoverRequest: {
-      hours: components['schemas']['WeatherHour'][]
-      /** Format: double */
-      halfLifeDays: number
-      /** Format: double */
-      washOffMm: number
-      /** Format: double */
-      start: number
-    }
-    CoverTraits: {
-      /** Format: double */
-      halfLifeDays: null | number
-      /** Format: double */
-      washOffMm: null | number
-      /** @default false */
-      sunHalvesHalfLife: boolean
-    }
-    Crop: {
-      id: string
-      name: string
-      alsoCalled?: string[]
-      family: string
-      leaf: string
-      tenderTo?: string[]
-      tenderAsSeedlingOnly?: boolean
-      hardToWet?: boolean
-      tall?: boolean
-      stageDays: number[]
-      /** Format: int32 */
-      flowersCloseAtHour?: null | number
-      /** Format: int32 */
-      leaves?: number
-      leafCrop?: boolean
-      takenOutBy?: null | string
-    }
-    CurveAnswer: {
-      id: string
-      words: string
-      sprayDays: number[]
-      days: components['schemas']['WhatIfDay'][]
-      /** Format: double */
-      loss: number
-      /** Format: double */
-      litres: number
-      amount: string
-      /** Format: double */
-      helpersLeft: null | number
-      recipe: null | string
-    }
-    /** @enum {unknown} */
-    DateOrder: 'yearFirst' | 'dayFirst' | 'monthFirst'
-    /** @enum {unknown} */
-    DayOfWeek: 'sunday' | 'monday' | 'tuesday' | 'wednesday' | 'thursday' | 'friday' | 'saturday'
-    /**
-     * @default dayFirst
-     * @enum {unknown}
-     */
-    DayOrder: 'dayFirst' | 'monthFirst'
-    DecideAnswer: {
-      ladders: components['schemas']['LadderAnswer'][]
-      uncounted: string[]
-      tasks: components['schemas']['TaskAnswer'][]
-      courses: components['schemas']['CourseAnswer'][]
-    }
-    DeedAnswer: {
-      kind: components['schemas']['DeedKind']
-      title: string
-      detail: string
-      reasons: string[]
-      plantingIds: string[]
-      tank: null | components['schemas']['TankAnswer']
-      /** Format: uuid */
-      checkBackId: null | string
-      /** Format: uuid */
-      taskId: null | string
-      /** Format: uuid */
-      batchId: null | string
-    }
-    /** @enum {unknown} */
-    DeedKind:
-      | 'checkBack'
-      | 'patchTest'
-      | 'spray'
-      | 'renew'
-      | 'task'
-      | 'byHand'
-      | 'remove'
-      | 'prevent'
-      | 'walk'
-      | 'strain'
-    DegreeDaysCalc: {
-      /** Format: double */
-      degreeDays: number
-    }
-    DemoNow: {
-      /** Format: date-time */
-      now: string
-    }
-    DemoStep: {
-      /** Format: int32 */
-      hours: number
-    }
-    DescribedPart: {
-      name: string
-      nature: components['schemas']['HeardNature']
-    }
-    DeviceAnswer: {
-      /** Format: uuid */
-      id: string
-      person: string
-      device: string
-      /** Format: date-time */
-      startedAt: string
-      /** Format: date-time */
-      lastSeenAt: string
-      this: boolean
-    }
-    DilutionCalc: {
-      perLitre: components['schemas']['AmountCalc']
-      needed: components['schemas']['AmountCalc']
-      kitchen: components['schemas']['KitchenCalc']
-      /** Format: double */
-      finalStrengthPercent: null | number
-      reasons: components['schemas']['MixReasonCalc'][]
-    }
-    DilutionRequest: {
-      /** Format: double */
-      doseAmount: number
-      doseUnit: string
-      /** Format: double */
-      perAmount: number
-      perUnit: string
-      /** Format: double */
-      tankAmount: number
-      tankUnit: string
-      /** Format: double */
-      densityGramsPerMillilitre?: null | number
-      /** Format: double */
-      stockStrengthPercent?: null | number
-      /** Format: double */
-      recipeStrengthPercent?: null | number
-      /** @default false */
-      heaped: boolean
-      /** @default false */
-      addTo: boolean
-      material?: null | string
-    }
-    Discount: {
-      why: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    /** @enum {unknown} */
-    DiseaseApproach: 'cleanThenProtect' | 'protectOnly' | 'neemOnly' | 'milk'
-    DiseaseBiology: {
-      /** Format: double */
-      minC: number
-      /** Format: double */
-      optimumC: number
-      /** Format: double */
-      maxC: number
-      /** Format: double */
-      wetHoursAtOptimum: null | number
-      spreadsBy: string
-      confidence: components['schemas']['Confidence']
-      source: string
-      /** @default false */
-      warnedByHumidDays: boolean
-    }
-    DoseAnswer: {
-      /** Format: double */
-      amount: number
-      unit: string
-      per: components['schemas']['DosedPer']
-      /** Format: double */
-      gentle: number
-      /** Format: double */
-      usual: number
-      /** Format: double */
-      strong: number
-      /** Format: double */
-      ceiling: number
-    }
-    /** @enum {unknown} */
-    DosedPer: 'litre' | 'squareMetre' | 'plant' | 'station'
-    DosedRecipe: {
-      id: string
-      name: string
-      sizeUnit: string
-    }
-    Doses: {
-      unit: string
-      /** Format: double */
-      gentle: number
-      /** Format: double */
-      usual: number
-      /** Format: double */
-      strong: number
-      /** Format: double */
-      ceiling: number
-      per?: components['schemas']['DosedPer']
-    }
-    /** @enum {unknown} */
-    DoseStep: 'gentle' | 'usual' | 'strong'
-    DotAnswer: {
-      /** Format: uuid */
-      observationId: string
-      /** Format: date-time */
-      at: string
-      /** Format: double */
-      share: number
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      namedAs: null | string
-      cropName: string
-      on: components['schemas']['CountedOn']
-    }
-    DrawnWay: {
-      id: string
-      sprayDays: number[]
-      days: components['schemas']['WhatIfDay'][]
-    }
-    Effect: {
-      on: string
-      /** Format: double */
-      eggs: number
-      /** Format: double */
-      young: number
-      /** Format: double */
-      adult: number
-      /** Format: double */
-      protects: number
-      /** @default assumed */
-      confidence: string
-      evidence?: null | components['schemas']['EvidenceGrade']
-      source?: null | string
-    }
-    EffectAnswer: {
-      on: string
-      /** Format: double */
-      eggs: number
-      /** Format: double */
-      young: number
-      /** Format: double */
-      adult: number
-      /** Format: double */
-      protects: number
-      confidence: string
-    }
-    EmptyBottle: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    EmulsifierAnswer: {
-      oil: string
-      soap: string
-      soaps: components['schemas']['MaterialName'][]
-      /** Format: double */
-      mlPerLitre: number
-      found: boolean
-      water: components['schemas']['Water']
-      /** Format: double */
-      startAt: number
-    }
-    EveningAnswer: {
-      window: null | components['schemas']['WindowAnswer']
-      windowSentence: string
-      deeds: components['schemas']['DeedAnswer'][]
-      leftAlone: components['schemas']['LeftAloneAnswer'][]
-      outingKey: null | string
-    }
-    /** @enum {unknown} */
-    EvidenceGrade: 'good' | 'fair' | 'weak'
-    Examined: {
-      sound: boolean
-      words: string
-    }
-    ExaminedAnswer: {
-      sound: boolean
-      found: components['schemas']['Examined'][]
-    }
-    FirstDateAnswer: {
-      /** Format: int32 */
-      year: number
-      /** Format: date */
-      day: string
-      /** Format: double */
-      degreeDays: null | number
-    }
-    FirstFlight: {
-      /** Format: double */
-      lowerC: number
-      /** Format: double */
-      degreeDays: number
-      source: string
-    }
-    FlagAnswer: {
-      /** Format: uuid */
-      checkBackId: string
-      /** Format: date-time */
-      at: string
-      done: boolean
-      words: string
-    }
-    /** @enum {unknown} */
-    Form: 'spray' | 'dip' | 'drench' | 'dust' | 'bait' | 'feed' | 'wipe'
-    FurtherTrouble: {
-      /** Format: uuid */
-      id: string
-      /** Format: int32 */
-      leavesAffected: number
-      signs: components['schemas']['SeenSign'][]
-      /** Format: double */
-      severityPercent?: null | number
-    }
-    GapAnswer: {
-      /** Format: date-time */
-      from: string
-      /** Format: date-time */
-      to: string
-      /** Format: int32 */
-      hours: number
-    }
-    GardenAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      /** Format: date-time */
-      now: string
-      /** Format: date-time */
-      localNow: string
-      timeZoneId: string
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      climate: string
-      stance: components['schemas']['Stance']
-      diseaseApproach: components['schemas']['DiseaseApproach']
-      kitchen: components['schemas']['KitchenSystem']
-      onlyLabelled: boolean
-      water: components['schemas']['Water']
-      members: components['schemas']['MemberAnswer'][]
-      places: components['schemas']['PlaceAnswer'][]
-      sprayers: components['schemas']['SprayerAnswer'][]
-      units: components['schemas']['HouseholdUnits']
-      language: string
-      scales: components['schemas']['ScalesAnswer']
-      freeHours: string[]
-      weather: components['schemas']['WeatherNotice']
-      lastDeed: null | components['schemas']['LastDeed']
-      /** Format: double */
-      besideM: number
-    }
-    GardenName: {
-      /** Format: uuid */
-      id: string
-      name: string
-    }
-    GardenSettings: {
-      stance: components['schemas']['Stance']
-      kitchen: components['schemas']['KitchenSystem']
-      freeHours?: null | string[]
-      onlyLabelled?: null | boolean
-      water?: null | components['schemas']['Water']
-      diseaseApproach?: null | components['schemas']['DiseaseApproach']
-      /** Format: uuid */
-      memberId?: null | string
-      units?: null | components['schemas']['HouseholdUnits']
-      language?: null | string
-    }
-    GroupAnswer: {
-      id: string
-      name: string
-      hatch: string
-    }
-    GroupRoundsAnswer: {
-      group: string
-      name: string
-      hatch: string
-      /** Format: int32 */
-      rounds: number
-    }
-    /** @enum {unknown} */
-    GrowthStage: 'seedling' | 'young' | 'flowering' | 'fruiting' | 'mature' | 'ending'
-    HandSpray: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      batchId: string
-      /** Format: date-time */
-      at: string
-      plantingIds: string[]
-      recipe: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      size: number
-      target?: null | string
-      /** Format: double */
-      shareWetted?: null | number
-      parts?: null | components['schemas']['WettedPart'][]
-      /** @default false */
-      patchTest: boolean
-      /** @default false */
-      fromShelf: boolean
-      note?: null | string
-      /** Format: uuid */
-      doneBy?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    HandValues: {
-      /** Format: double */
-      rainMm?: null | number
-      /** Format: double */
-      minC?: null | number
-      /** Format: double */
-      maxC?: null | number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    HarvestAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      amount: string
-      washed: null | boolean
-    }
-    /** @enum {unknown} */
-    HarvestUnit: 'pieces' | 'grams' | 'kilograms' | 'ounces' | 'pounds'
-    /** @enum {unknown} */
-    HeardKitchen: 'us' | 'uk' | 'metric' | 'australian'
-    /** @enum {unknown} */
-    HeardNature: 'plant' | 'oil' | 'soap' | 'salt' | 'acid' | 'alcohol' | 'hot' | 'feed' | 'other'
-    /** @enum {unknown} */
-    HeardVerdict: 'ok' | 'warn' | 'no'
-    HelperChoice: {
-      id: string
-      name: string
-      /** Format: int32 */
-      number: number
-    }
-    Holding: {
-      /** Format: int32 */
-      days: number
-      /** Format: double */
-      rainMm?: null | number
-    }
-    HomeAnswer: {
-      signIn: boolean
-      person: null | components['schemas']['PersonAnswer']
-    }
-    HosedOff: {
-      /** Format: uuid */
-      taskId: string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    HourAnswer: {
-      /** Format: date-time */
-      hour: string
-      verdict: components['schemas']['Verdict']
-      rules: components['schemas']['RuleAnswer'][]
-    }
-    HourColumns: {
-      /** Format: date-time */
-      start: string
-      temperatureC: (null | number)[]
-      relativeHumidityPercent: (null | number)[]
-      windMetresPerSecond: (null | number)[]
-      gustMetresPerSecond: (null | number)[]
-      rainMm: (null | number)[]
-      cloudPercent: (null | number)[]
-    }
-    /** @enum {unknown} */
-    HourCount: 'twentyFour' | 'twelve'
-    HoursAnswer: {
-      /** Format: date-time */
-      from: string
-      /** Format: date-time */
-      to: string
-      verdict: components['schemas']['Verdict']
-      known: boolean
-    }
-    HouseholdUnits: {
-      temperature: components['schemas']['TemperatureUnit']
-      length: components['schemas']['LengthUnit']
-      rain: components['schemas']['RainUnit']
-      wind: components['schemas']['WindUnit']
-      hours: components['schemas']['HourCount']
-      weekStart: components['schemas']['DayOfWeek']
-      days?: components['schemas']['DayOrder']
-      /** @default  */
-      currency: string
-      /**
-       * Format: int32
-       * @default 100
-       */
-      dropsInSpoon: number
-    }
-    InfectionCalc: {
-      /** Format: double */
-      response: number
-      /** Format: double */
-      hoursNeeded: null | number
-    }
-    Ingredient: {
-      material: string
-      role: string
-      /** Format: double */
-      amount?: null | number
-    }
-    /** @enum {unknown} */
-    Injury: 'none' | 'slight' | 'clear' | 'severe'
-    /** @enum {unknown} */
-    InjurySign: 'scorch' | 'curl' | 'drop'
-    InsectBiology: {
-      /** Format: double */
-      lowerC: number
-      /** Format: double */
-      upperC: number
-      /** Format: double */
-      eggDegreeDays: number
-      /** Format: double */
-      toAdultDegreeDays: number
-      /** Format: double */
-      growthPerDayAt20C: number
-      confidence: components['schemas']['Confidence']
-      source: string
-      /** @default false */
-      likesDryAir: boolean
-    }
-    InviteAnswer: {
-      name: string
-      role: components['schemas']['Role']
-      address: string
-      svg: string
-      /** Format: date-time */
-      goodUntil: string
-      trustAddress: string
-      fingerprint: null | string
-    }
-    InviteRequest: {
-      /** Format: int32 */
-      guestDays?: null | number
-      guestPlaces?: null | string[]
-    }
-    JoinRequest: {
-      key: string
-      device?: null | string
-    }
-    JudgedByCount: {
-      /** Format: uuid */
-      observationId: string
-      injury: components['schemas']['Injury']
-      injurySigns?: null | components['schemas']['InjurySign'][]
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    KeptCopy: {
-      name: string
-      kind: components['schemas']['CopyKind']
-      /** Format: date-time */
-      at: string
-      /** Format: int64 */
-      bytes: number
-    }
-    KeptMailServer: {
-      server: null | components['schemas']['MailServerAnswer']
-    }
-    KindCompared: {
-      words: string
-      /** Format: int32 */
-      fresh: number
-      /** Format: int32 */
-      same: number
-      /** Format: int32 */
-      differing: number
-    }
-    KindCount: {
-      kind: components['schemas']['LedgerKind']
-      /** Format: int32 */
-      count: number
-    }
-    KitchenCalc: {
-      text: string
-      /** Format: double */
-      errorPercent: number
-    }
-    /** @enum {unknown} */
-    KitchenSystem: 'metric' | 'us' | 'imperial' | 'australian'
-    LadderAnswer: {
-      /** Format: uuid */
-      observationId: string
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      /** Format: date-time */
-      at: string
-      target: null | string
-      name: string
-      isGroup: boolean
-      stance: components['schemas']['Stance']
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      /** Format: double */
-      share: number
-      /** Format: double */
-      line: number
-      lineReason: string
-      told: string
-      ants: components['schemas']['Ants']
-      /** Format: int32 */
-      helpers: number
-      canPlay: boolean
-      answer: string
-      ways: components['schemas']['WayAnswer'][]
-      drawn: components['schemas']['DrawnWay'][]
-      withoutHour: components['schemas']['LeftToDo'][]
-      steps: components['schemas']['LadderStepAnswer'][]
-      byPlant: boolean
-      on: components['schemas']['CountedOn']
-    }
-    LadderStepAnswer: {
-      rung: components['schemas']['Rung']
-      code: string
-      name: string
-      choice: components['schemas']['StepChoice']
-      why: string[]
-      how: null | string
-      /** Format: date */
-      on: null | string
-      recipe: null | string
-      course: null | components['schemas']['ShapeAnswer']
-      prune: null | components['schemas']['PruneAnswer']
-      /** Format: uuid */
-      taken: null | string
-      takenState: null | components['schemas']['TaskState']
-    }
-    LastDeed: {
-      /** Format: int64 */
-      id: number
-      words: string
-      /** Format: date-time */
-      at: string
-      /** Format: uuid */
-      memberId: null | string
-      by: null | string
-    }
-    LearnedAnswer: {
-      material: string
-      materialName: string
-      hatch: string
-      about: string
-      aboutName: string
-      usual: components['schemas']['BeliefAnswer']
-      /** Format: double */
-      own: null | number
-      /** Format: double */
-      ownWeight: number
-      now: components['schemas']['BeliefAnswer']
-      sentence: string
-      outcomes: components['schemas']['OutcomeAnswer'][]
-    }
-    LearnedGardenAnswer: {
-      efficacies: components['schemas']['LearnedAnswer'][]
-      injuries: components['schemas']['LearnedAnswer'][]
-      /** Format: double */
-      litresFactor: number
-      litresSentence: string
-      /** Format: double */
-      minutesAPlace: number
-      walksSentence: string
-    }
-    LedgerAnswer: {
-      entries: components['schemas']['LedgerEntryAnswer'][]
-      /** Format: int32 */
-      total: number
-      counts: components['schemas']['KindCount'][]
-      totals: components['schemas']['LedgerTotalsAnswer']
-      choices: components['schemas']['LedgerChoices']
-      proven: string[]
-      picture: components['schemas']['LedgerPicture']
-    }
-    LedgerChoices: {
-      materials: components['schemas']['NamedId'][]
-      targets: components['schemas']['NamedId'][]
-      seasons: components['schemas']['SeasonChoice'][]
-    }
-    LedgerEntryAnswer: {
-      kind: components['schemas']['LedgerKind']
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      who: null | string
-      where: string[]
-      placeIds: string[]
-      title: string
-      detail: string
-      targetName: null | string
-      hatch: null | string
-      struck: boolean
-      corrected: boolean
-      note: null | string
-      /** Format: uuid */
-      checkBackId: null | string
-    }
-    /** @enum {unknown} */
-    LedgerKind: 'spray' | 'task' | 'count' | 'check'
-    LedgerPicture: {
-      /** Format: date */
-      from: string
-      /** Format: date */
-      to: string
-      rows: components['schemas']['PictureRow'][]
-    }
-    LedgerTable: {
-      text: string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    LedgerTablePreview: {
-      /** Format: int32 */
-      fresh: number
-      /** Format: int32 */
-      here: number
-      faults: string[]
-    }
-    LedgerTotalsAnswer: {
-      /** Format: int32 */
-      sprays: number
-      /** Format: double */
-      litres: number
-      litresText: string
-      /** Format: double */
-      cost: null | number
-      costSentence: string
-      groups: components['schemas']['GroupRoundsAnswer'][]
-      salt: components['schemas']['SaltAnswer'][]
-    }
-    LeftAloneAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      sentence: string
-    }
-    LeftoverAnswer: {
-      batch: components['schemas']['BatchAnswer']
-      past: boolean
-      advice: string
-    }
-    LeftToDo: {
-      code: string
-      open: boolean
-      words: string
-    }
-    /** @enum {unknown} */
-    LengthUnit: 'metres' | 'feet'
-    LifeStage: {
-      name: string
-      drawing: string
-      where: string
-      /** Format: double */
-      lengthMm: number
-      tint: string
-    }
-    LinkAnswer: {
-      /** Format: uuid */
-      id: string
-      kind: components['schemas']['LinkKind']
-      name: string
-      /** Format: date-time */
-      madeAt: string
-    }
-    /** @enum {unknown} */
-    LinkKind: 'calendar' | 'neighbours'
-    LoadCalc: {
-      /** Format: double */
-      oilPercent: number
-      /** Format: double */
-      soapPercent: number
-    }
-    /** @enum {unknown} */
-    LoadKind: 'none' | 'oil' | 'soap'
-    MadeLink: {
-      /** Format: uuid */
-      id: string
-      address: string
-    }
-    MailAnswer: {
-      /** Format: uuid */
-      id: string
-      address: string
-      /** Format: time */
-      at: string
-      /** Format: date-time */
-      sentAt: null | string
-      fault: null | string
-      /** Format: date-time */
-      failedAt: null | string
-    }
-    MailRequest: {
-      address: string
-      /** Format: time */
-      at: string
-    }
-    MailsAnswer: {
-      hasServer: boolean
-      mails: components['schemas']['MailAnswer'][]
-      next: null | string
-      letters: null | string
-    }
-    /** @enum {unknown} */
-    MailSecurity: 'none' | 'startTls' | 'tls'
-    MailServerAnswer: {
-      host: string
-      /** Format: int32 */
-      port: number
-      security: components['schemas']['MailSecurity']
-      from: string
-      user: null | string
-      hasPassPhrase: boolean
-    }
-    MailServerRequest: {
-      host: string
-      /** Format: int32 */
-      port: number
-      security: components['schemas']['MailSecurity']
-      from: string
-      user?: null | string
-      passPhrase?: null | string
-    }
-    MailTry: {
-      to: string
-    }
-    ManySteps: {
-      tasks: components['schemas']['NewTask'][]
-      courses: components['schemas']['NewCourse'][]
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    MarkAnswer: {
-      kind: components['schemas']['LedgerKind']
-      /** Format: date */
-      on: string
-      words: string
-      hatch: null | string
-      /** Format: double */
-      share: null | number
-    }
-    Material: {
-      id: string
-      name: string
-      alsoCalled?: string[]
-      group: string
-      doses?: null | components['schemas']['Doses']
-      cadence?: components['schemas']['Cadence']
-      cover?: components['schemas']['CoverTraits']
-      evidence: components['schemas']['EvidenceGrade']
-      neverOn?: string[]
-      worksOn?: components['schemas']['Effect'][]
-      measuredIn?: null | string
-      heatSpoils?: boolean
-      pantry?: boolean
-      madeFrom?: null | components['schemas']['Preparation']
-      label?: null | components['schemas']['ProductLabel']
-      load?: components['schemas']['LoadKind']
-      needsEmulsifier?: boolean
-      labelOnly?: boolean
-      givenAs?: components['schemas']['Form']
-      living?: boolean
-      sun?: components['schemas']['SunNeed']
-      /** Format: double */
-      heatNeverC?: number
-      /** Format: double */
-      rainFreeHours?: number
-      /** Format: double */
-      keepFromPondM?: number
-      /** Format: int32 */
-      daysToWait?: null | number
-      /** Format: double */
-      mixedLifeHours?: number
-      /** Format: double */
-      densityGramsPerMillilitre?: number
-      /** Format: double */
-      dropsPerMillilitre?: number
-      /** Format: double */
-      stockStrengthPercent?: null | number
-      /** Format: double */
-      mostStockPercent?: null | number
-      /** Format: double */
-      mostPerLitre?: null | number
-      trueSoap?: boolean
-      /** Format: double */
-      pasteBelowC?: null | number
-      storage?: null | string
-      /** Format: int32 */
-      keepsOpenedMonths?: null | number
-      /** Format: double */
-      harmToHelpers?: number
-      /** Format: int32 */
-      checkBackDays?: number
-      seasonLimit?: null | components['schemas']['SeasonLimit']
-      /** Format: int32 */
-      inARowLimit?: null | number
-      cautions?: string[]
-      mixingNote?: null | string
-      schools?: null | string
-      assumed?: string[]
-      unit?: null | string
-      isLabelled?: boolean
-    }
-    MaterialAnswer: {
-      id: string
-      name: string
-      groupName: string
-      groupCode: null | string
-      evidence: components['schemas']['EvidenceGrade']
-      doseText: null | string
-      cadence: components['schemas']['Cadence']
-      cover: components['schemas']['CoverTraits']
-      /** Format: double */
-      rainFreeHours: number
-      /** Format: int32 */
-      daysToWait: null | number
-      /** Format: double */
-      mixedLifeHours: number
-      storage: null | string
-      /** Format: double */
-      harmToHelpers: number
-      seasonLimit: null | components['schemas']['SeasonLimit']
-      /** Format: int32 */
-      inARowLimit: null | number
-      worksOn: components['schemas']['EffectAnswer'][]
-      meetings: components['schemas']['MeetingAnswer'][]
-      schools: null | string
-      assumed: string[]
-    }
-    MaterialName: {
-      id: string
-      name: string
-    }
-    Measure: {
-      id: string
-      name: string
-      rung: components['schemas']['Rung']
-      how: string
-      for?: string[]
-      notFor?: string[]
-      worksOn?: components['schemas']['Effect'][]
-      notOnSeedlings?: boolean
-      wantsDullDay?: boolean
-      onlyIn?: components['schemas']['PlaceKind'][]
-      /** Format: int32 */
-      checkBackDays?: null | number
-      /** Format: double */
-      minutesPerM2?: number
-      /** Format: int32 */
-      leadDays?: number
-      recipe?: null | string
-      lasts?: null | components['schemas']['Holding']
-      prevents?: null | components['schemas']['Prevention']
-      againstAnts?: boolean
-      evidence: components['schemas']['EvidenceGrade']
-    }
-    MeetingAnswer: {
-      name: string
-      inOneTank: boolean
-      /** Format: double */
-      daysApart: number
-      why: string
-    }
-    MemberAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      role: components['schemas']['Role']
-    }
-    MemberChange: {
-      name: string
-      role?: null | components['schemas']['Role']
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    MendedAnswer: {
-      done: string[]
-      now: components['schemas']['ExaminedAnswer']
-    }
-    MergePreview: {
-      /** Format: uuid */
-      gardenId: string
-      gardenName: string
-      /** Format: int32 */
-      version: number
-      gardenIsHere: boolean
-      kinds: components['schemas']['KindCompared'][]
-      /** Format: int32 */
-      weatherHours: number
-      /** Format: int32 */
-      fresh?: number
-      /** Format: int32 */
-      differing?: number
-    }
-    MixCalc: {
-      strengths: components['schemas']['StrengthCalc'][]
-      load: components['schemas']['LoadCalc']
-      verdict: components['schemas']['MixVerdict']
-      reasons: components['schemas']['MixReasonCalc'][]
-    }
-    MixIngredient: {
-      material: string
-      /** Format: double */
-      amount: number
-      unit: string
-    }
-    MixReasonCalc: {
-      code: string
-      verdict: components['schemas']['MixVerdict']
-      sentence: string
-    }
-    MixRequest: {
-      ingredients: components['schemas']['MixIngredient'][]
-      /** Format: double */
-      waterAmount: number
-      waterUnit: string
-      conditions?: null | components['schemas']['MixSituation']
-    }
-    MixSituation: {
-      /** Format: double */
-      maxTemperatureNext6hC?: null | number
-      crop?: null | string
-      stage?: components['schemas']['GrowthStage']
-      /** @default false */
-      inFlower: boolean
-    }
-    /** @enum {unknown} */
-    MixVerdict: 'ok' | 'stepDown' | 'refused'
-    ModeOfAction: {
-      id: string
-      name: string
-      code: null | string
-      hatch: string
-      /** @default false */
-      breedsResistance: boolean
-    }
-    MonthAnswer: {
-      /** Format: date */
-      month: string
-      /** Format: double */
-      meanC: number
-      /** Format: double */
-      rainMm: number
-      /** Format: int32 */
-      wetNights: number
-    }
-    MoveAnswer: {
-      /** Format: date */
-      on: string
-      /** Format: double */
-      morePercent: null | number
-      sentence: string
-    }
-    NamedId: {
-      id: string
-      name: string
-    }
-    NameGiven: {
-      target: string
-      /** Format: uuid */
-      memberId?: null | string
-      /** @default false */
-      group: boolean
-      ownName?: null | string
-    }
-    NameGroupAnswer: {
-      target: string
-      name: string
-      /** Format: double */
-      probability: number
-      sentence: string
-    }
-    /** @enum {unknown} */
-    NeedKind: 'round' | 'treat' | 'protect'
-    NewApplication: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      batchId: string
-      plantingIds: string[]
-      /** Format: double */
-      litres: number
-      /** Format: double */
-      shareWetted?: null | number
-      /** @default false */
-      patchTest: boolean
-      /** Format: date-time */
-      at?: null | string
-      /** @default false */
-      anyway: boolean
-      note?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      parts?: null | components['schemas']['WettedPart'][]
-      plants?: null | number[]
-    }
-    NewBatch: {
-      /** Format: uuid */
-      id: string
-      plantingIds: string[]
-      recipe: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      size: number
-      target: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      add?: null | string[]
-      /** Format: double */
-      dose?: null | number
-      soap?: null | string
-      /** Format: double */
-      bottlePercent?: null | number
-      /** Format: date-time */
-      at?: null | string
-      /** @default false */
-      patchTest: boolean
-      /** Format: uuid */
-      sprayer?: null | string
-      also?: null | string
-    }
-    NewCourse: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      target: string
-      recipe: string
-      days?: null | number[]
-      step?: components['schemas']['DoseStep']
-      /** Format: uuid */
-      memberId?: null | string
-      way?: null | string
-    }
-    NewEmulsion: {
-      /** Format: uuid */
-      id: string
-      oil: string
-      soap: string
-      water: components['schemas']['Water']
-      /** Format: double */
-      soapMlPerLitre: number
-      /** Format: int32 */
-      heldSeconds: number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewGarden: {
-      /** Format: uuid */
-      id: string
-      name: string
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      timeZoneId: string
-      climate: string
-      kitchen: components['schemas']['KitchenSystem']
-      stance: components['schemas']['Stance']
-      memberName: string
-      firstPlace: components['schemas']['NewPlace']
-      units?: null | components['schemas']['HouseholdUnits']
-    }
-    NewHarvest: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      /** Format: double */
-      amount: number
-      unit: components['schemas']['HarvestUnit']
-      washed?: null | boolean
-      /** Format: date-time */
-      at?: null | string
-      /** @default false */
-      pickedAlready: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewHelpers: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      helper: string
-      /** Format: int32 */
-      number: number
-      /** Format: date */
-      comesOn?: null | string
-      target?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewLink: {
-      /** Format: uuid */
-      id: string
-      kind: components['schemas']['LinkKind']
-      name: string
-    }
-    NewObservation: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      ants: components['schemas']['Ants']
-      /** Format: int32 */
-      helpers: number
-      /** Format: int32 */
-      mummies: number
-      signs: components['schemas']['SeenSign'][]
-      note?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      /** Format: date-time */
-      at?: null | string
-      /** Format: uuid */
-      walkId?: null | string
-      /** Format: double */
-      severityPercent?: null | number
-      part?: components['schemas']['PlantPart']
-      side?: components['schemas']['BedSide']
-      roots?: components['schemas']['RootCheck']
-      also?: null | components['schemas']['FurtherTrouble'][]
-      plants?: null | number[]
-      on?: components['schemas']['CountedOn']
-    }
-    NewPick: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      /** Format: date */
-      on: string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewPlace: {
-      /** Format: uuid */
-      id: string
-      name: string
-      kind: components['schemas']['PlaceKind']
-      /** Format: double */
-      lengthM: number
-      /** Format: double */
-      widthM: number
-      /** Format: double */
-      sunHours: number
-      watering: components['schemas']['Watering']
-      /** Format: double */
-      pondDistanceM?: null | number
-      /** Format: time */
-      sunFrom?: null | string
-      /** Format: time */
-      sunTo?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      /** Format: double */
-      reservoirLitres?: null | number
-      /** Format: time */
-      lampsFrom?: null | string
-      /** Format: time */
-      lampsTo?: null | string
-    }
-    NewPlanChoice: {
-      /** Format: uuid */
-      id: string
-      word: components['schemas']['PlanWord']
-      /** Format: uuid */
-      plantingId: string
-      target?: null | string
-      material?: null | string
-      /** Format: date */
-      on?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewPlanting: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      placeId: string
-      crop: string
-      variety: null | string
-      /** Format: date */
-      from: string
-      stage: components['schemas']['GrowthStage']
-      inFlower: boolean
-      /** Format: uuid */
-      memberId?: null | string
-      /** Format: int32 */
-      count?: null | number
-    }
-    NewPreparation: {
-      /** Format: uuid */
-      id: string
-      material: string
-      /** Format: double */
-      yieldMl: number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewReading: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      placeId: string
-      of: string
-      /** Format: double */
-      value?: null | number
-      /** Format: date-time */
-      at?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      caught?: null | components['schemas']['CardCatch']
-    }
-    NewTask: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      observationId: string
-      step: string
-      /** @default false */
-      pass: boolean
-      /** Format: date */
-      on?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewTrial: {
-      /** Format: uuid */
-      id: string
-      name: string
-      target: string
-      unit: components['schemas']['TrialUnitKind']
-      /** Format: int32 */
-      leavesPerUnit: number
-      blind: boolean
-      sides: components['schemas']['NewTrialSide'][]
-      plantings: components['schemas']['NewTrialUnits'][]
-      /** Format: int32 */
-      seed?: null | number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    NewTrialCount: {
-      /** Format: uuid */
-      id: string
-      /** Format: int32 */
-      unit: number
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      /** Format: double */
-      severityPercent?: null | number
-      injury?: components['schemas']['Injury']
-      /** Format: int32 */
-      alive?: null | number
-    }
-    NewTrialSide: {
-      recipe: null | string
-      step: components['schemas']['DoseStep']
-      byHand?: null | string
-    }
-    NewTrialUnits: {
-      /** Format: uuid */
-      plantingId: string
-      /** Format: int32 */
-      units: number
-    }
-    NextShoppingAnswer: {
-      material: string
-      unit: string
-      /** Format: double */
-      used: number
-      /** Format: double */
-      onShelf: number
-      /** Format: double */
-      toBuy: number
-      toBuyText: string
-      /** Format: double */
-      cost: null | number
-      because: string
-    }
-    NightAnswer: {
-      /** Format: date-time */
-      from: string
-      /** Format: date-time */
-      to: string
-    }
-    NightOfInfection: {
-      /** Format: date */
-      day: string
-      /** Format: int32 */
-      wetHours: number
-      /** Format: double */
-      neededHours: number
-    }
-    NotPlannedAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      target: string
-      targetName: string
-      sentence: string
-    }
-    ObservationAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      lookId: string
-      /** Format: uuid */
-      walkId: null | string
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      /** Format: date-time */
-      at: string
-      /** Format: int32 */
-      leavesLooked: number
-      /** Format: int32 */
-      leavesAffected: number
-      /** Format: double */
-      severityPercent: null | number
-      ants: components['schemas']['Ants']
-      /** Format: int32 */
-      helpers: number
-      /** Format: int32 */
-      mummies: number
-      part: components['schemas']['PlantPart']
-      side: components['schemas']['BedSide']
-      roots: components['schemas']['RootCheck']
-      signs: components['schemas']['SeenSign'][]
-      named: null | string
-      namedAs: null | string
-      note: null | string
-      plants: null | number[]
-      on: components['schemas']['CountedOn']
-    }
-    OptionAnswer: {
-      recipe: string
-      recipeName: string
-      material: string
-      group: string
-      groupName: string
-      hatch: string
-      evidence: components['schemas']['EvidenceGrade']
-      allowed: boolean
-      inShort: string
-      reasons: string[]
-    }
-    OrderedHelper: {
-      many: string
-      for: string[]
-      /** Format: double */
-      perM2: number
-      /** Format: double */
-      mostPerM2: number
-      /** Format: double */
-      warmC: number
-      /** Format: int32 */
-      spareDays: number
-    }
-    OrderedHelpers: {
-      /** Format: uuid */
-      releaseId: string
-      helper: string
-      /** Format: int32 */
-      number: number
-      /** Format: date */
-      comesOn: string
-    }
-    /** @enum {unknown} */
-    Outcome: 'cleared' | 'holding' | 'losing' | 'lost' | null
-    OutcomeAnswer: {
-      /** Format: uuid */
-      checkBackId: null | string
-      /** Format: uuid */
-      trialId: null | string
-      /** Format: date-time */
-      at: string
-      where: string
-      counts: string
-      /** Format: double */
-      hits: number
-      /** Format: double */
-      weight: number
-      discountedFor: null | string
-    }
-    OutingAnswer: {
-      key: string
-      /** Format: date */
-      on: string
-      morning: boolean
-      hours: components['schemas']['HoursAnswer']
-      title: string
-      tanks: components['schemas']['PlannedTankAnswer'][]
-      tasks: components['schemas']['PlannedTaskAnswer'][]
-    }
-    OutingDone: {
-      tanks: components['schemas']['TankDone'][]
-      taskIds: string[]
-      /** Format: date-time */
-      at?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      note?: null | string
-    }
-    OutingLogged: {
-      sprayed: string[]
-      checkBacks: string[]
-    }
-    OutlineAnswer: {
-      /** Format: date */
-      weekOf: string
-      /** Format: uuid */
-      placeId: string
-      target: string
-      targetName: string
-      material: string
-      group: string
-      hatch: string
-      kind: components['schemas']['NeedKind']
-    }
-    OwnKindAnswer: {
-      /** Format: uuid */
-      id: string
-      kindId: string
-      of: components['schemas']['OwnKindOf']
-      name: string
-      like: string
-      likeName: string
-      retired: boolean
-    }
-    OwnKindChange: {
-      of: components['schemas']['OwnKindOf']
-      name: string
-      like: string
-      /** @default false */
-      retired: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    /** @enum {unknown} */
-    OwnKindOf: 'crop' | 'trouble'
-    OwnRecipeAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      text: string
-      heardFrom: null | string
-      warning: boolean
-      retired: boolean
-      recipe: null | string
-      parts: string[]
-    }
-    OwnRecipeChange: {
-      name: string
-      text: string
-      kitchen: components['schemas']['HeardKitchen']
-      heardFrom?: null | string
-      /** @default false */
-      warning: boolean
-      /** @default false */
-      retired: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    OwnStockAnswer: {
-      /** Format: uuid */
-      id: string
-      material: string
-      name: string
-      proportions: string
-      retired: boolean
-    }
-    OwnStockChange: {
-      name: string
-      parts: components['schemas']['StockPart'][]
-      /** Format: double */
-      waterParts: number
-      byWeight: boolean
-      making: components['schemas']['StockMaking']
-      /**
-       * Format: double
-       * @default 0
-       */
-      steepHours: number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    PartOfMix: {
-      name: string
-      role: string
-      amount: string
-    }
-    PassPhraseChange: {
-      passPhrase: string
-      name?: null | string
-    }
-    PatchAnswer: {
-      materialId: string
-      material: string
-      crop: string
-      cropName: string
-      state: components['schemas']['PatchState']
-      /** Format: date */
-      judgeOn: null | string
-      burnt: boolean
-    }
-    PatchJudgement: {
-      injury: components['schemas']['Injury']
-      /** Format: uuid */
-      memberId?: null | string
-      injurySigns?: null | components['schemas']['InjurySign'][]
-      /** Format: date-time */
-      at?: null | string
-    }
-    /** @enum {unknown} */
-    PatchState: 'notNeeded' | 'proven' | 'needed' | 'waiting'
-    PersonAnswer: {
-      name: string
-      keeper: boolean
-      hasPassPhrase: boolean
-      gardens: components['schemas']['StandingAnswer'][]
-    }
-    PhotoAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      /** Format: int32 */
-      width: number
-      /** Format: int32 */
-      height: number
-    }
-    PickableAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      sentence: string
-      /** Format: date */
-      from: null | string
-      given: null | string
-      harvests: components['schemas']['HarvestAnswer'][]
-    }
-    PickAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date */
-      on: string
-    }
-    PickingAnswer: {
-      sentence: string
-      unit: components['schemas']['HarvestUnit']
-      plantings: components['schemas']['PickableAnswer'][]
-    }
-    PictureRow: {
-      /** Format: uuid */
-      placeId: string
-      place: string
-      words: string
-      marks: components['schemas']['MarkAnswer'][]
-    }
-    PlaceAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      kind: components['schemas']['PlaceKind']
-      /** Format: double */
-      areaM2: number
-      /** Format: double */
-      sunHours: number
-      watering: components['schemas']['Watering']
-      /** Format: double */
-      pondDistanceM: null | number
-      /** Format: time */
-      sunFrom: null | string
-      /** Format: time */
-      sunTo: null | string
-      stance: components['schemas']['Stance']
-      ownStance: boolean
-      plantings: components['schemas']['PlantingAnswer'][]
-      /** Format: double */
-      reservoirLitres: null | number
-      spot: null | components['schemas']['SpotAnswer']
-      /** Format: time */
-      lampsFrom: null | string
-      /** Format: time */
-      lampsTo: null | string
-    }
-    PlaceChange: {
-      name: string
-      kind: components['schemas']['PlaceKind']
-      /** Format: double */
-      areaM2: number
-      /** Format: double */
-      sunHours: number
-      watering: components['schemas']['Watering']
-      /** Format: double */
-      pondDistanceM?: null | number
-      /** Format: time */
-      sunFrom?: null | string
-      /** Format: time */
-      sunTo?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-      /** Format: double */
-      reservoirLitres?: null | number
-      /** Format: time */
-      lampsFrom?: null | string
-      /** Format: time */
-      lampsTo?: null | string
-    }
-    PlaceFacts: {
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      timeZoneId: string
-      shelter?: components['schemas']['Shelter']
-      /** @default false */
-      inFlower: boolean
-      /** @default false */
-      soilMayBeDry: boolean
-    }
-    /** @enum {unknown} */
-    PlaceKind: 'openBed' | 'raisedBed' | 'containers' | 'tunnel' | 'indoorRack'
-    PlaceOutlookAnswer: {
-      place: components['schemas']['PlaceAnswer']
-      /** Format: date */
-      today: string
-      /** Format: double */
-      coverNow: number
-      /** Format: double */
-      coverFloor: number
-      /** Format: date-time */
-      lapsesOn: null | string
-      troubles: components['schemas']['TroubleAnswer'][]
-    }
-    PlaceSeasonAnswer: {
-      /** Format: uuid */
-      placeId: string
-      place: string
-      /** Format: int32 */
-      sprays: number
-      /** Format: double */
-      weeklySprays: number
-      /** Format: double */
-      worst: null | number
-      worstOf: null | string
-      /** Format: int32 */
-      looks: number
-    }
-    PlaceStance: {
-      stance: null | components['schemas']['Stance']
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    PlaceStopAnswer: {
-      /** Format: uuid */
-      placeId: string
-      place: string
-      why: string[]
-      plantings: components['schemas']['PlantingStopAnswer'][]
-    }
-    PlanChangeAnswer: {
-      kind: components['schemas']['ChangeKind']
-      sentence: string
-    }
-    PlanChoiceAnswer: {
-      /** Format: uuid */
-      id: string
-      word: components['schemas']['PlanWord']
-      words: string
-    }
-    PlannedPatchAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      target: string
-      recipe: string
-      recipeName: string
-      /** Format: date */
-      on: string
-    }
-    PlannedRoundAnswer: {
-      key: string
-      kind: components['schemas']['NeedKind']
-      /** Format: uuid */
-      plantingId: string
-      /** Format: uuid */
-      placeId: string
-      where: string
-      target: string
-      targetName: string
-      recipe: string
-      recipeName: string
-      material: string
-      group: string
-      groupName: string
-      hatch: string
-      step: components['schemas']['DoseStep']
-      /** Format: int32 */
-      round: number
-      /** Format: int32 */
-      rounds: number
-      /** Format: date */
-      on: string
-      hours: components['schemas']['HoursAnswer']
-      /** Format: uuid */
-      pinId: null | string
-      /** Format: double */
-      litres: number
-      amount: string
-      why: string[]
-      against: string[]
-    }
-    PlannedTankAnswer: {
-      recipe: string
-      recipeName: string
-      material: string
-      hatch: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      litres: number
-      amount: string
-      /** Format: int32 */
-      fillings: number
-      shake: string
-      rounds: components['schemas']['PlannedRoundAnswer'][]
-    }
-    PlannedTaskAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      where: string
-      how: string
-    }
-    PlannedVisitAnswer: {
-      /** Format: date */
-      on: string
-      /** Format: uuid */
-      plantingId: string
-      /** Format: uuid */
-      placeId: string
-      where: string
-      what: string
-      /** Format: uuid */
-      checkBackId: null | string
-    }
-    PlannedWalkAnswer: {
-      /** Format: date */
-      on: string
-      where: string[]
-      placeIds: string[]
-    }
-    PlanPlace: {
-      /** Format: uuid */
-      id: string
-      name: string
-    }
-    PlantingAnswer: {
-      /** Format: uuid */
-      id: string
-      crop: string
-      likeCrop: string
-      cropName: string
-      alsoCalled: string[]
-      variety: null | string
-      leaf: string
-      stage: components['schemas']['GrowthStage']
-      inFlower: boolean
-      /** Format: date */
-      from: string
-      /** Format: int32 */
-      count: null | number
-      /** Format: date-time */
-      lastSeen: null | string
-      picks: components['schemas']['PickAnswer'][]
-      /** Format: uuid */
-      leftAlone: null | string
-      /** Format: date */
-      apartUntil: null | string
-    }
-    PlantingChange: {
-      stage: components['schemas']['GrowthStage']
-      inFlower: boolean
-      ended: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    PlantingFacts: {
-      /** Format: uuid */
-      placeId: string
-      crop: string
-      variety: null | string
-      /** Format: date */
-      from: string
-      /** Format: date */
-      until: null | string
-      /** Format: int32 */
-      count: null | number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    PlantingMove: {
-      /** Format: uuid */
-      placeId: string
-      /** Format: date */
-      on?: null | string
-      /** Format: date */
-      apartUntil?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    PlantingStopAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      likeCrop: string
-      cropName: string
-      leaf: string
-      stage: components['schemas']['GrowthStage']
-      /** Format: date-time */
-      lastSeen: null | string
-      lastNamedAs: null | string
-      /** Format: int32 */
-      lastLooked: number
-      /** Format: int32 */
-      lastAffected: number
-      trend: null | components['schemas']['TrendAnswer']
-      /** Format: double */
-      line: number
-      lineReason: string
-      watch: components['schemas']['WatchAnswer'][]
-    }
-    /** @enum {unknown} */
-    PlantPart: 'unsaid' | 'tips' | 'newLeaves' | 'oldLeaves' | 'stem' | 'flowers' | 'fruit'
-    /** @enum {unknown} */
-    PlanWord: 'pin' | 'skip' | 'ban' | 'proven' | 'leaveAlone'
-    Preparation: {
-      /** Format: double */
-      yieldMl: number
-      /** Format: double */
-      keepsDays: number
-      where: string
-      parts: components['schemas']['PreparationPart'][]
-      steps: string[]
-      /**
-       * Format: double
-       * @default 0
-       */
-      steepHours: number
-    }
-    PreparationAnswer: {
-      material: string
-      name: string
-      /** Format: double */
-      yieldMl: number
-      yieldText: string
-      /** Format: double */
-      keepsDays: number
-      where: string
-      evidence: components['schemas']['EvidenceGrade']
-      steps: components['schemas']['StepAnswer'][]
-      strengths: components['schemas']['StrengthAnswer'][]
-      cautions: string[]
-      /** Format: double */
-      steepHours: number
-      own: null | components['schemas']['OwnStockAnswer']
-    }
-    PreparationPart: {
-      material: string
-      /** Format: double */
-      amount: number
-    }
-    PressureAnswer: {
-      /** Format: date */
-      day: string
-      /** Format: double */
-      value: number
-      sentence: string
-    }
-    Prevention: {
-      on: string[]
-      against: string[]
-      /** Format: double */
-      takesOff: number
-      why: string
-      from?: components['schemas']['GrowthStage']
-      until?: components['schemas']['GrowthStage']
-      /** @default false */
-      overhead: boolean
-    }
-    PreventionAnswer: {
-      sentence: string
-      groups: components['schemas']['PreventionGroupAnswer'][]
-    }
-    PreventionGroupAnswer: {
-      step: string
-      name: string
-      because: string
-      how: string
-      /** Format: int32 */
-      dueMinutes: number
-      work: components['schemas']['PreventiveWorkAnswer'][]
-    }
-    PreventionItem: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      step: string
-    }
-    PreventionSaid: {
-      items: components['schemas']['PreventionItem'][]
-      word: components['schemas']['PreventionWord']
-      /** Format: date */
-      on?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    /** @enum {unknown} */
-    PreventionState: 'due' | 'later' | 'planned' | 'holds' | 'letBe'
-    /** @enum {unknown} */
-    PreventionWord: 'done' | 'planned' | 'letBe'
-    PreventiveWorkAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      state: components['schemas']['PreventionState']
-      /** Format: date */
-      on: null | string
-      why: string
-      /** Format: double */
-      worthPercent: number
-    }
-    ProblemDetails: {
-      type?: null | string
-      title?: null | string
-      /** Format: int32 */
-      status?: null | number
-      detail?: null | string
-      instance?: null | string
-    }
-    ProductAnswer: {
-      /** Format: uuid */
-      id: string
-      materialId: string
-      name: string
-      like: null | string
-      likeName: null | string
-      worksOn: string[]
-      unit: string
-      doseText: string
-      /** Format: double */
-      doseLow: number
-      /** Format: double */
-      doseHigh: number
-      addTo: boolean
-      /** Format: int32 */
-      maxTimes: null | number
-      /** Format: int32 */
-      daysBetween: null | number
-      /** Format: int32 */
-      daysToWait: null | number
-      retired: boolean
-      form: components['schemas']['Form']
-      per: components['schemas']['DosedPer']
-      /** Format: int32 */
-      runHours: null | number
-      /** Format: int32 */
-      freshWaterDays: null | number
-    }
-    ProductChange: {
-      name: string
-      like: null | string
-      worksOn: string[]
-      unit: string
-      /** Format: double */
-      doseLow: number
-      /** Format: double */
-      doseHigh: number
-      /** @default false */
-      addTo: boolean
-      /** Format: int32 */
-      maxTimes?: null | number
-      /** Format: int32 */
-      daysBetween?: null | number
-      /** Format: int32 */
-      daysToWait?: null | number
-      /** @default false */
-      retired: boolean
-      /** Format: uuid */
-      memberId?: null | string
-      form?: components['schemas']['Form']
-      per?: components['schemas']['DosedPer']
-      /** Format: int32 */
-      runHours?: null | number
-      /** Format: int32 */
-      freshWaterDays?: null | number
-    }
-    ProductLabel: {
-      /** Format: int32 */
-      maxTimes: null | number
-      /** Format: int32 */
-      daysBetween: null | number
-      addTo: boolean
-      /** @default false */
-      retired: boolean
-      /** Format: int32 */
-      runHours?: null | number
-      /** Format: int32 */
-      freshWaterDays?: null | number
-    }
-    ProgressCalc: {
-      /** Format: double */
-      areaUnderCurve: number
-    }
-    PruneAnswer: {
-      /** Format: int32 */
-      leaves: number
-      counted: boolean
-      /** Format: int32 */
-      affected: number
-      /** Format: int32 */
-      takeNow: number
-      /** Format: int32 */
-      visits: number
-      sentence: string
-    }
-    QuestionAnswer: {
-      sign: string
-      question: string
-      /** Format: double */
-      leadIfYes: number
-      /** Format: double */
-      leadIfNo: number
-    }
-    QuestionCalc: {
-      sign: string
-      question: string
-    }
-    /** @enum {unknown} */
-    RainUnit: 'millimetres' | 'inches'
-    ReadingAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      /** Format: double */
-      value: number
-      told: string
-    }
-    ReadingKindAnswer: {
-      id: string
-      name: string
-      unit: string
-      sentence: string
-      state: null | components['schemas']['ReadingState']
-      perCard: boolean
-      taken: components['schemas']['ReadingAnswer'][]
-    }
-    /** @enum {unknown} */
-    ReadingState: 'low' | 'fine' | 'high' | null
-    ReasonAnswer: {
-      code: string
-      verdict: components['schemas']['MixVerdict']
-      sentence: string
-    }
-    Recipe: {
-      id: string
-      name: string
-      ingredients: components['schemas']['Ingredient'][]
-      /** Format: double */
-      mixedLifeHours: number
-      shake: string
-      form?: components['schemas']['Form']
-      steps?: null | string[]
-      /** @default false */
-      kept: boolean
-      /** @default false */
-      putAway: boolean
-      /**
-       * Format: double
-       * @default 0
-       */
-      steepHours: number
-      active?: components['schemas']['Ingredient']
-      isWet?: boolean
-    }
-    RecipeAnswer: {
-      id: string
-      name: string
-      form: components['schemas']['Form']
-      material: string
-      evidence: components['schemas']['EvidenceGrade']
-      kept: boolean
-    }
-    RecipeCalcAnswer: {
-      lines: components['schemas']['RecipeLineCalc'][]
-      /** Format: double */
-      litres: null | number
-      perLitre: components['schemas']['RecipeShareCalc'][]
-      faults: components['schemas']['RecipeFaultCalc'][]
-      corrected: null | components['schemas']['CorrectedCalc']
-      verdict: components['schemas']['HeardVerdict']
-      canBeMixed: boolean
-      /** Format: double */
-      steepHours: number
-      stock: null | components['schemas']['StockCalcRequest']
-    }
-    RecipeChoice: {
-      recipe: string
-      material: string
-    }
-    RecipeFaultCalc: {
-      code: string
-      words: string
-      stops: boolean
-    }
-    RecipeFileIn: {
-      yaml: string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    RecipeFileTaken: {
-      kept: string[]
-      had: string[]
-    }
-    RecipeLineCalc: {
-      text: string
-      understood: null | string
-      material: null | string
-      name: null | string
-      /** Format: double */
-      millilitres: null | number
-      /** Format: double */
-      grams: null | number
-      asked: boolean
-    }
-    RecipeRequest: {
-      text: string
-      kitchen: components['schemas']['HeardKitchen']
-      crop?: null | string
-      /** Format: double */
-      sprayerLitres?: null | number
-      described?: null | components['schemas']['DescribedPart'][]
-    }
-    RecipeShareCalc: {
-      material: string
-      /** Format: double */
-      amount: number
-      unit: string
-    }
-    RestoredAnswer: {
-      keptAs: string
-    }
-    RetiredStock: {
-      retired: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    /** @enum {unknown} */
-    Role: 'owner' | 'helper' | 'looker' | 'guest'
-    /** @enum {unknown} */
-    RootCheck: 'notLooked' | 'clean' | 'troubled'
-    RotaAnswer: {
-      /** Format: date */
-      from: string
-      /** Format: date */
-      firmTo: string
-      inShort: string
-      days: components['schemas']['RotaDay'][]
-      places: components['schemas']['PlanPlace'][]
-      outings: components['schemas']['OutingAnswer'][]
-      patches: components['schemas']['PlannedPatchAnswer'][]
-      visits: components['schemas']['PlannedVisitAnswer'][]
-      walks: components['schemas']['PlannedWalkAnswer'][]
-      notPlanned: components['schemas']['NotPlannedAnswer'][]
-      cannot: string[]
-      outline: components['schemas']['OutlineAnswer'][]
-      changes: components['schemas']['PlanChangeAnswer'][]
-      choices: components['schemas']['PlanChoiceAnswer'][]
-    }
-    RotaDay: {
-      /** Format: date */
-      on: string
-      /** Format: double */
-      warmestC: null | number
-      /** Format: double */
-      rainMm: null | number
-      /** Format: int32 */
-      goodHours: null | number
-      /** Format: int32 */
-      minutes: number
-    }
-    RoundAnswer: {
-      walk: null | components['schemas']['WalkAnswer']
-      stops: components['schemas']['PlaceStopAnswer'][]
-      stopLines: components['schemas']['StopLinesAnswer'][]
-      /** Format: int32 */
-      minutes: number
-      parts: components['schemas']['WalkPart'][]
-    }
-    RowAnswer: {
-      /** Format: uuid */
-      placeId: string
-      name: string
-      kind: components['schemas']['PlaceKind']
-      plantings: components['schemas']['PlantingAnswer'][]
-      /** Format: double */
-      coverNow: number
-      pressure: components['schemas']['PressureAnswer'][]
-      bands: components['schemas']['BandAnswer'][]
-      dots: components['schemas']['DotAnswer'][]
-      flags: components['schemas']['FlagAnswer'][]
-    }
-    RuleAnswer: {
-      rule: components['schemas']['SprayRule']
-      verdict: components['schemas']['Verdict']
-      sentence: string
-    }
-    /** @enum {unknown} */
-    Rung: 'look' | 'helpers' | 'hands' | 'prune' | 'isolate' | 'spray' | 'takeOut'
-    SaltAnswer: {
-      /** Format: uuid */
-      placeId: string
-      place: string
-      /** Format: int32 */
-      rounds: number
-      /** Format: int32 */
-      most: number
-    }
-    SampleAnswer: {
-      /** Format: double */
-      share: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-      verdict: components['schemas']['SampleVerdict']
-      /** Format: int32 */
-      moreLeaves: number
-      /** Format: double */
-      line: number
-      lineReason: string
-    }
-    SampleCalc: {
-      /** Format: double */
-      share: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-      verdict: components['schemas']['SampleVerdict']
-      /** Format: int32 */
-      moreLeaves: number
-    }
-    /** @enum {unknown} */
-    SampleVerdict: 'above' | 'below' | 'countMore'
-    ScalesAnswer: {
-      temperature: components['schemas']['UnitScale']
-      degreeDays: components['schemas']['UnitScale']
-      length: components['schemas']['UnitScale']
-      area: components['schemas']['UnitScale']
-      rain: components['schemas']['UnitScale']
-      wind: components['schemas']['UnitScale']
-      volume: components['schemas']['UnitScale']
-      typed: components['schemas']['TypedScalesAnswer']
-    }
-    ScoopAnswer: {
-      unit: string
-      /** Format: double */
-      count: number
-      /** Format: double */
-      millilitres: number
-    }
-    SeasonAnswer: {
-      /** Format: date */
-      expected: null | string
-      own: boolean
-      /** Format: date */
-      protectFrom: null | string
-      sentence: string
-      past: components['schemas']['FirstDateAnswer'][]
-    }
-    SeasonChoice: {
-      /** Format: int32 */
-      year: number
-      /** Format: date */
-      from: string
-      /** Format: date */
-      to: string
-      name: string
-    }
-    SeasonLimit: {
-      /** Format: int32 */
-      most: number
-      together: string
-    }
-    SeasonMonths: {
-      /** Format: int32 */
-      from: number
-      /** Format: int32 */
-      to: number
-    }
-    SeenSign: {
-      sign: string
-      present: boolean
-    }
-    SettlingAnswer: {
-      /** Format: uuid */
-      observationId: string
-      count: components['schemas']['CountAnswer']
-    }
-    SeverityCalc: {
-      /** Format: int32 */
-      value: number
-    }
-    ShapeAnswer: {
-      /** Format: int32 */
-      spacingDays: number
-      /** Format: int32 */
-      rounds: number
-      reason: string
-    }
-    SharedActionAnswer: {
-      words: string
-      target: string
-      sentence: string
-    }
-    SharedFillingAnswer: {
-      target: string
-      targetName: string
-      material: null | string
-      worth: boolean
-      sentence: string
-    }
-    ShareRange: {
-      /** Format: double */
-      low: number
-      /** Format: double */
-      middle: number
-      /** Format: double */
-      high: number
-    }
-    ShelfAnswer: {
-      stocks: components['schemas']['StockAnswer'][]
-      shopping: components['schemas']['ShoppingAnswer'][]
-      /** Format: int32 */
-      aheadDays: number
-      materials: components['schemas']['ShelfMaterial'][]
-      preparations: components['schemas']['PreparationAnswer'][]
-      products: components['schemas']['ProductAnswer'][]
-      ownStocks: components['schemas']['OwnStockAnswer'][]
-    }
-    ShelfHint: {
-      code: string
-      sentence: string
-    }
-    ShelfLine: {
-      material: string
-      name: string
-      /** Format: double */
-      needed: number
-      unit: string
-      /** Format: double */
-      onShelf: null | number
-      /** Format: double */
-      missing: number
-      hints: string[]
-    }
-    ShelfMaterial: {
-      id: string
-      name: string
-      unit: string
-      /** Format: double */
-      usualStrengthPercent: null | number
-      storage: null | string
-    }
-    /**
-     * @default open
-     * @enum {unknown}
-     */
-    Shelter: 'open' | 'tunnel' | 'indoor'
-    ShoppingAnswer: {
-      material: string
-      name: string
-      /** Format: double */
-      needed: number
-      /** Format: double */
-      onShelf: number
-      /** Format: double */
-      toBuy: number
-      toBuyText: string
-      unit: string
-      /** Format: double */
-      cost: null | number
-      reasons: string[]
-    }
-    SideTreated: {
-      /** Format: int32 */
-      number: number
-      /** Format: uuid */
-      batchId: string
-      /** Format: uuid */
-      applicationId: string
-      /** Format: double */
-      litres: number
-    }
-    Sign: {
-      id: string
-      name: string
-      question: string
-      part: string
-      drawing: string
-      /**
-       * Format: double
-       * @default 0.03
-       */
-      whenUnlisted: number
-      /** @default false */
-      living: boolean
-    }
-    SignAnswer: {
-      sign: string
-      present: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    SignInRequest: {
-      name: string
-      passPhrase: string
-      device?: null | string
-    }
-    SiteChange: {
-      name: string
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      timeZoneId: string
-      climate: string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    SourceAnswer: {
-      source: components['schemas']['WeatherSource']
-      /** Format: date */
-      first: string
-      /** Format: date */
-      last: string
-      /** Format: int32 */
-      days: number
-      /** Format: date-time */
-      lastHeard: null | string
-      trouble: null | string
-    }
-    SpacingCalc: {
-      /** Format: int32 */
-      spacingDays: number
-      /** Format: int32 */
-      rounds: number
-    }
-    SpotAnswer: {
-      /** Format: double */
-      acrossM: number
-      /** Format: double */
-      downM: number
-    }
-    SpotChange: {
-      /** Format: double */
-      acrossM: number
-      /** Format: double */
-      downM: number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    SprayCorrection: {
-      /** Format: date-time */
-      at: string
-      /** Format: double */
-      litres: number
-      /** Format: double */
-      shareWetted: number
-      parts: components['schemas']['WettedPart'][]
-      plantingIds: string[]
-      target: null | string
-      why: components['schemas']['SprayReason']
-      note: null | string
-      /** Format: uuid */
-      doneBy: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    SprayerAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      /** Format: double */
-      capacityLitres: number
-      holds: string
-    }
-    SprayerChange: {
-      name: string
-      /** Format: double */
-      capacityLitres: number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    /** @enum {unknown} */
-    SprayReason: 'ownIdea' | 'plan' | 'course'
-    SprayRecord: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      at: string
-      material: string
-      materialName: string
-      groupName: string
-      recipeName: null | string
-      step: null | components['schemas']['DoseStep']
-      dose: null | string
-      /** Format: double */
-      litres: number
-      amount: string
-      expectedAmount: null | string
-      /** Format: double */
-      shareWetted: number
-      parts: components['schemas']['WettedPart'][]
-      plantingIds: string[]
-      where: string[]
-      target: null | string
-      targetName: null | string
-      why: components['schemas']['SprayReason']
-      patchTest: boolean
-      /** Format: uuid */
-      doneBy: null | string
-      note: null | string
-      air: string
-      mix: components['schemas']['PartOfMix'][]
-      checkBackIds: string[]
-      /** Format: date-time */
-      struckAt: null | string
-      history: components['schemas']['CorrectionAnswer'][]
-    }
-    /** @enum {unknown} */
-    SprayRule:
-      | 'heat'
-      | 'sun'
-      | 'wind'
-      | 'rain'
-      | 'evaporation'
-      | 'drying'
-      | 'leafWet'
-      | 'cold'
-      | 'bees'
-      | 'light'
-      | 'wilt'
-      | 'pond'
-      | 'free'
-      | 'lamps'
-      | 'unknown'
-    SprayStruck: {
-      struck: boolean
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    SseItemOfstring: {
-      data?: null | string
-      eventType?: null | string
-      eventId?: null | string
-      reconnectionInterval?: null | string
-    }
-    StageAnswer: {
-      /** Format: date */
-      day: string
-      kind: components['schemas']['StageEventKind']
-      /** Format: int32 */
-      generation: number
-      certain: boolean
-      sentence: string
-    }
-    /** @enum {unknown} */
-    StageEventKind: 'hatch' | 'young' | 'adults'
-    /** @enum {unknown} */
-    Stance: 'lastResort' | 'watchAndTreat' | 'keepAhead'
-    StanceChange: {
-      choice: string
-      current: boolean
-      lines: string[]
-      differences: string[]
-    }
-    StancesAnswer: {
-      stances: components['schemas']['StanceChange'][]
-      approaches: components['schemas']['StanceChange'][]
-    }
-    StandingAnswer: {
-      /** Format: uuid */
-      gardenId: string
-      /** Format: uuid */
-      memberId: string
-      role: components['schemas']['Role']
-    }
-    StateAnswer: {
-      gardens: components['schemas']['GardenName'][]
-      demo: boolean
-      /** Format: date-time */
-      now: string
-    }
-    StationAnswer: {
-      /** Format: int32 */
-      hours: number
-      refused: string[]
-    }
-    StationBatch: {
-      readings: components['schemas']['StationReading'][]
-    }
-    StationKeyAnswer: {
-      key: string
-      address: string
-    }
-    StationKeyRequest: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    StationReading: {
-      /** Format: date-time */
-      at: string
-      /** Format: double */
-      temperatureC?: null | number
-      /** Format: double */
-      relativeHumidityPercent?: null | number
-      /** Format: double */
-      windMetresPerSecond?: null | number
-      /** Format: double */
-      gustMetresPerSecond?: null | number
-      /** Format: double */
-      rainMm?: null | number
-      /** Format: double */
-      cloudPercent?: null | number
-      /** Format: double */
-      leafWetness?: null | number
-      /** Format: double */
-      solarWattsPerSquareMetre?: null | number
-    }
-    StepAnswer: {
-      title: string
-      detail: string
-      material: null | string
-      measure: string
-      exact: null | string
-      scoops: components['schemas']['ScoopAnswer'][]
-    }
-    /** @enum {unknown} */
-    StepChoice: 'do' | 'may' | 'passedOver'
-    StockAnswer: {
-      /** Format: uuid */
-      id: string
-      material: string
-      materialName: string
-      groupName: string
-      hatch: string
-      name: string
-      /** Format: double */
-      amount: number
-      /** Format: double */
-      left: number
-      amountText: string
-      leftText: string
-      unit: string
-      /** Format: date */
-      openedOn: null | string
-      /** Format: date */
-      bestBefore: null | string
-      /** Format: date */
-      goodUntil: null | string
-      /** Format: double */
-      strengthPercent: null | number
-      /** Format: double */
-      cost: null | number
-      /** Format: double */
-      lowAt: null | number
-      storage: null | string
-      hints: components['schemas']['ShelfHint'][]
-      /** Format: date-time */
-      readyAt: null | string
-    }
-    StockCalcAnswer: {
-      amounts: string[]
-      drawn: string[]
-      doseText: null | string
-      doses: null | components['schemas']['Doses']
-      /** Format: double */
-      keepsDays: number
-      keepsText: string
-      strengths: components['schemas']['StrengthCalc'][]
-      faults: components['schemas']['StockFault'][]
-    }
-    StockCalcRequest: {
-      parts: components['schemas']['StockPart'][]
-      /** Format: double */
-      waterParts: number
-      byWeight: boolean
-      making: components['schemas']['StockMaking']
-      /**
-       * Format: double
-       * @default 0
-       */
-      steepHours: number
-    }
-    StockChange: {
-      material: string
-      name: string
-      /** Format: double */
-      amount: number
-      /** Format: double */
-      left: number
-      /** Format: date */
-      openedOn?: null | string
-      /** Format: date */
-      bestBefore?: null | string
-      /** Format: double */
-      strengthPercent?: null | number
-      /** Format: double */
-      cost?: null | number
-      /** Format: double */
-      lowAt?: null | number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    StockFault: {
-      code: string
-      sentence: string
-    }
-    /** @enum {unknown} */
-    StockMaking: 'shaken' | 'blended' | 'steeped' | 'boiled'
-    StockPart: {
-      material: string
-      /** Format: double */
-      parts: number
-    }
-    StopLinesAnswer: {
-      /** Format: double */
-      line: number
-      belowAtMost: number[]
-      aboveAtLeast: number[]
-    }
-    StoryAnswer: {
-      /** Format: uuid */
-      placeId: string
-      name: string
-      /** Format: date-time */
-      now: string
-      /** Format: date-time */
-      start: string
-      /** Format: date-time */
-      end: string
-      days: string[]
-      row: components['schemas']['RowAnswer']
-      chapters: components['schemas']['StoryChapterAnswer'][]
-      season: components['schemas']['SeasonChoice']
-      seasons: components['schemas']['SeasonChoice'][]
-    }
-    StoryChapterAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      cropName: string
-      target: null | string
-      title: string
-      lines: components['schemas']['StoryLineAnswer'][]
-      ending: string
-    }
-    /** @enum {unknown} */
-    StoryKind: 'planted' | 'found' | 'clean' | 'done' | 'judged' | 'picked' | 'carried' | 'ended'
-    StoryLineAnswer: {
-      kind: components['schemas']['StoryKind']
-      /** Format: date-time */
-      at: string
-      sentence: string
-      /** Format: uuid */
-      recordId: string
-      photoIds: string[]
-    }
-    StrengthAnswer: {
-      material: string
-      /** Format: double */
-      percent: number
-      /** Format: double */
-      perLitre: number
-      unit: string
-      text: string
-    }
-    StrengthCalc: {
-      material: string
-      /** Format: double */
-      perLitre: number
-      unit: string
-      /** Format: double */
-      percent: number
-    }
-    SunCalc: {
-      /** Format: double */
-      elevationDegrees: number
-      /** Format: double */
-      azimuthDegrees: number
-    }
-    SunDayCalc: {
-      /** Format: date-time */
-      sunrise: null | string
-      /** Format: date-time */
-      sunset: null | string
-      polar: null | string
-    }
-    /** @enum {unknown} */
-    SunNeed: 'avoids' | 'indifferent' | 'wants'
-    SuspectAnswer: {
-      target: string
-      name: string
-      isGroup: boolean
-      latinName: null | string
-      kind: components['schemas']['TargetKind']
-      /** Format: double */
-      probability: number
-      for: string[]
-      against: string[]
-      howToTell: string
-      drawing: string
-      underside: boolean
-      stages: components['schemas']['LifeStage'][]
-      noSpray: boolean
-      insteadOfSpray: null | string
-    }
-    SuspectCalc: {
-      target: string
-      name: string
-      /** Format: double */
-      probability: number
-      reasons: string[]
-    }
-    SuspectGroupCalc: {
-      group: string
-      name: string
-      /** Format: double */
-      probability: number
-    }
-    SuspectsAnswer: {
-      observation: components['schemas']['ObservationAnswer']
-      leaf: string
-      suspects: components['schemas']['SuspectAnswer'][]
-      /** Format: double */
-      notListed: number
-      meanwhile: null | string
-      group: null | components['schemas']['NameGroupAnswer']
-      together: null | components['schemas']['TogetherAnswer']
-      next: null | components['schemas']['QuestionAnswer']
-      namingCanWait: null | components['schemas']['SharedActionAnswer']
-      trend: null | components['schemas']['TrendAnswer']
-      /** Format: double */
-      line: number
-      lineReason: string
-    }
-    SuspectsCalc: {
-      suspects: components['schemas']['SuspectCalc'][]
-      groups: components['schemas']['SuspectGroupCalc'][]
-      /** Format: double */
-      notListed: number
-      together: null | components['schemas']['TwoTroublesCalc']
-      nextQuestion: null | components['schemas']['QuestionCalc']
-      namingCanWait: null | string
-    }
-    SuspectsRequest: {
-      crop: string
-      placeKind: components['schemas']['PlaceKind']
-      /** Format: date */
-      date: string
-      /** Format: double */
-      latitude: number
-      signs: components['schemas']['SeenSign'][]
-      notSure?: null | string[]
-    }
-    TableColumns: {
-      fields: components['schemas']['TableField'][]
-      dates: components['schemas']['DateOrder']
-      temperature: components['schemas']['TemperatureUnit']
-      wind: components['schemas']['WindUnit']
-      rain: components['schemas']['RainUnit']
-      decimalComma: boolean
-      utc: boolean
-    }
-    /** @enum {unknown} */
-    TableField:
-      | 'ignore'
-      | 'time'
-      | 'date'
-      | 'clock'
-      | 'temperature'
-      | 'minTemperature'
-      | 'maxTemperature'
-      | 'humidity'
-      | 'dewPoint'
-      | 'wind'
-      | 'gust'
-      | 'rain'
-      | 'cloud'
-      | 'leafWetness'
-      | 'solar'
-    TableImport: {
-      text: string
-      columns: components['schemas']['TableColumns']
-      /** Format: int32 */
-      badLinesSeen: number
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    TableImported: {
-      /** Format: int32 */
-      hours: number
-      /** Format: int32 */
-      leftOut: number
-    }
-    TablePreview: {
-      columns: components['schemas']['TableColumns']
-      header: string[]
-      sample: string[][]
-      /** Format: int32 */
-      lines: number
-      daily: boolean
-      /** Format: int32 */
-      hours: number
-      /** Format: date-time */
-      from: null | string
-      /** Format: date-time */
-      to: null | string
-      /** Format: int32 */
-      badCount: number
-      bad: components['schemas']['BadLineAnswer'][]
-    }
-    TableRequest: {
-      text: string
-      columns?: null | components['schemas']['TableColumns']
-    }
-    TakenIn: {
-      what: components['schemas']['MergePreview']
-      backupName: null | string
-    }
-    TankAnswer: {
-      recipe: string
-      step: components['schemas']['DoseStep']
-      /** Format: double */
-      litres: number
-      target: string
-      material: string
-    }
-    TankDone: {
-      /** Format: uuid */
-      batchId: string
-      /** Format: uuid */
-      applicationId: string
-      recipe: string
-      step: components['schemas']['DoseStep']
-      target: string
-      /** Format: double */
-      mixedLitres: number
-      /** Format: double */
-      usedLitres: number
-      plantingIds: string[]
-      parts?: null | components['schemas']['WettedPart'][]
-    }
-    Target: {
-      id: string
-      name: string
-      alsoCalled?: string[]
-      latinName?: null | string
-      kind: components['schemas']['TargetKind']
-      group: string
-      nameGroup: string
-      isGroup?: boolean
-      hosts: string[]
-      signs: {
-        [key: string]: number
-      }
-      agreedSigns?: string[]
-      season: components['schemas']['SeasonMonths']
-      flight?: null | components['schemas']['FirstFlight']
-      /** Format: double */
-      commonness?: number
-      /** Format: double */
-      underCoverFactor?: number
-      /** Format: double */
-      youngFactor?: number
-      followsSpray?: boolean
-      /** Format: int32 */
-      checkBackDays?: null | number
-      insect?: null | components['schemas']['InsectBiology']
-      stages?: components['schemas']['LifeStage'][]
-      disease?: null | components['schemas']['DiseaseBiology']
-      lookFirst: string
-      howToTell: string
-      noSpray?: boolean
-      resistedBy?: string[]
-      countOn?: components['schemas']['CountedOn']
-      byPlant?: boolean
-      insteadOfSpray?: null | string
-      inseparableFrom?: string[]
-    }
-    /** @enum {unknown} */
-    TargetKind: 'insect' | 'disease' | 'lookAlike'
-    TaskAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      step: string
-      name: string
-      how: string
-      targetName: null | string
-      /** Format: date */
-      dueOn: string
-      due: boolean
-      worn: null | string
-      state: components['schemas']['TaskState']
-      /** Format: date-time */
-      doneAt: null | string
-      /** Format: int32 */
-      leaves: null | number
-      countsLeaves: boolean
-      recipe: null | string
-      helpers: null | string
-      helperKinds: components['schemas']['HelperChoice'][]
-      /** Format: date */
-      comesOn: null | string
-    }
-    TaskDone: {
-      /** Format: int32 */
-      leaves?: null | number
-      /** Format: uuid */
-      memberId?: null | string
-      ordered?: null | components['schemas']['OrderedHelpers']
-    }
-    TaskDropped: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    /** @enum {unknown} */
-    TaskState: 'planned' | 'done' | 'dropped' | 'passed' | null
-    /** @enum {unknown} */
-    TemperatureUnit: 'celsius' | 'fahrenheit'
-    TogetherAnswer: {
-      first: string
-      second: string
-      /** Format: double */
-      probability: number
-      sentence: string
-    }
-    TownAnswer: {
-      name: string
-      country: string
-      countryName: string
-      /** Format: double */
-      latitude: number
-      /** Format: double */
-      longitude: number
-      timeZoneId: string
-      climate: string
-    }
-    TrendAnswer: {
-      direction: components['schemas']['TrendDirection']
-      /** Format: double */
-      doublingDays: null | number
-      sentence: string
-    }
-    /** @enum {unknown} */
-    TrendDirection: 'rising' | 'falling' | 'steady' | 'unclear'
-    TrialAnswer: {
-      /** Format: uuid */
-      id: string
-      name: string
-      target: string
-      targetName: string
-      isDisease: boolean
-      unit: components['schemas']['TrialUnitKind']
-      /** Format: int32 */
-      leavesPerUnit: number
-      /** Format: int32 */
-      seed: number
-      blind: boolean
-      /** Format: date-time */
-      openedAt: string
-      /** Format: date-time */
-      treatedAt: null | string
-      /** Format: date-time */
-      closedAt: null | string
-      sides: components['schemas']['TrialSideAnswer'][]
-      units: components['schemas']['TrialUnitAnswer'][]
-      /** Format: int32 */
-      countRounds: number
-      /** Format: int32 */
-      treatedTimes: number
-      isInsect: boolean
-      pairs: components['schemas']['TrialPairAnswer'][]
-      power: string
-      next: string
-    }
-    TrialClosed: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    TrialCounts: {
-      counts: components['schemas']['NewTrialCount'][]
-      /** Format: date-time */
-      at?: null | string
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    TrialPairAnswer: {
-      first: string
-      second: string
-      /** Format: double */
-      percent: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-      differs: boolean
-      sentence: string
-    }
-    TrialPowerAnswer: {
-      /** Format: int32 */
-      leavesASide: number
-      /** Format: double */
-      points: null | number
-      sentence: string
-    }
-    TrialSheet: {
-      name: string
-      blind: boolean
-      sides: components['schemas']['TrialSheetSide'][]
-    }
-    TrialSheetSide: {
-      letter: string
-      name: string
-      units: components['schemas']['TrialSheetUnit'][]
-    }
-    TrialSheetUnit: {
-      /** Format: int32 */
-      number: number
-      where: string
-    }
-    TrialSideAnswer: {
-      /** Format: int32 */
-      number: number
-      letter: string
-      recipe: null | string
-      byHand: null | string
-      sizeUnit: string
-      name: string
-      step: components['schemas']['DoseStep']
-      hatch: null | string
-      /** Format: int32 */
-      units: number
-      /** Format: int32 */
-      leaves: number
-      /** Format: double */
-      affected: null | number
-      /** Format: double */
-      affectedBefore: null | number
-      /** Format: double */
-      areaUnderCurve: null | number
-      /** Format: double */
-      controlPercent: null | number
-      /** Format: double */
-      controlLow: null | number
-      /** Format: double */
-      controlHigh: null | number
-      method: null | string
-      verdict: null | components['schemas']['TrialVerdict']
-      sentence: string
-      /** Format: double */
-      hurt: null | number
-      /** Format: double */
-      aliveALeaf: null | number
-    }
-    TrialTreated: {
-      sides: components['schemas']['SideTreated'][]
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    TrialUnitAnswer: {
-      /** Format: int32 */
-      number: number
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      /** Format: int32 */
-      side: null | number
-      /** Format: int32 */
-      counts: number
-      /** Format: int32 */
-      lastLooked: null | number
-      /** Format: int32 */
-      lastAffected: null | number
-    }
-    /** @enum {unknown} */
-    TrialUnitKind: 'place' | 'plant' | 'leaf'
-    /** @enum {unknown} */
-    TrialVerdict: 'tooFewToTell' | 'works' | 'doesLittle' | 'makesItWorse' | null
-    TroubleAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      cropName: string
-      target: string
-      name: string
-      kind: components['schemas']['TargetKind']
-      /** Format: double */
-      share: number
-      /** Format: date */
-      foundOn: null | string
-      pressure: components['schemas']['PressureAnswer'][]
-      stages: components['schemas']['StageAnswer'][]
-      /** Format: double */
-      generations: null | number
-      nights: components['schemas']['NightOfInfection'][]
-      season: components['schemas']['SeasonAnswer']
-    }
-    TwoTroublesCalc: {
-      targets: string[]
-      /** Format: double */
-      probability: number
-    }
-    TypedScalesAnswer: {
-      temperature: components['schemas']['UnitScale'][]
-      length: components['schemas']['UnitScale'][]
-      area: components['schemas']['UnitScale'][]
-      rain: components['schemas']['UnitScale'][]
-      wind: components['schemas']['UnitScale'][]
-      volume: components['schemas']['UnitScale'][]
-    }
-    UndoRequest: {
-      /** Format: int64 */
-      deedId: number
-    }
-    UnitScale: {
-      word: string
-      /** Format: double */
-      factor: number
-      /** Format: double */
-      offset: number
-      /** Format: int32 */
-      digits: number
-      /**
-       * Format: double
-       * @default 1
-       */
-      power: number
-    }
-    /** @enum {unknown} */
-    Verdict: 'good' | 'poor' | 'never'
-    WalkAnswer: {
-      /** Format: uuid */
-      id: string
-      /** Format: date-time */
-      startedAt: string
-      skippedPlaceIds: string[]
-      seenPlantingIds: string[]
-      toName: components['schemas']['ObservationAnswer'][]
-    }
-    WalkDeed: {
-      /** Format: uuid */
-      memberId?: null | string
-    }
-    WalkPart: {
-      /** Format: int32 */
-      minutes: number
-      placeIds: string[]
-    }
-    WalkStart: {
-      /** Format: uuid */
-      memberId?: null | string
-      /** Format: date-time */
-      at?: null | string
-    }
-    WatchAnswer: {
-      target: string
-      name: string
-      lookFirst: string
-      /** Format: double */
-      share: number
-      why: string[]
-      stages: components['schemas']['LifeStage'][]
-      on: components['schemas']['CountedOn']
-    }
-    /** @enum {unknown} */
-    Water: 'rain' | 'softTap' | 'hardTap'
-    /** @enum {unknown} */
-    Watering: 'drip' | 'handAtSoil' | 'overhead' | 'tray'
-    WayAnswer: {
-      id: string
-      words: string
-      materials: string[]
-      measures: string[]
-      recipe: null | string
-      holds: boolean
-      proposed: boolean
-      share: null | components['schemas']['ShareRange']
-      /** Format: double */
-      lossPercent: null | number
-      /** Format: int32 */
-      sprays: number
-      /** Format: int32 */
-      minutes: number
-      /** Format: int32 */
-      evenings: number
-      /** Format: double */
-      helpersLeftPercent: null | number
-      against: components['schemas']['AgainstAnswer'][]
-    }
-    WaysAnswer: {
-      /** Format: double */
-      line: number
-      sentence: string
-      ways: components['schemas']['WayAnswer'][]
-      withoutHour: components['schemas']['LeftToDo'][]
-    }
-    WaysRequest: {
-      crop: string
-      placeKind: components['schemas']['PlaceKind']
-      /** Format: date */
-      date: string
-      /** Format: double */
-      latitude: number
-      climate: string
-      target: string
-      /** Format: double */
-      share: number
-      /**
-       * Format: int32
-       * @default 0
-       */
-      helpers: number
-      ants?: components['schemas']['Ants']
-      stance?: components['schemas']['Stance']
-      diseaseApproach?: components['schemas']['DiseaseApproach']
-      stage?: null | components['schemas']['GrowthStage']
-    }
-    WeatherDayAnswer: {
-      /** Format: date */
-      date: string
-      /** Format: double */
-      minC: null | number
-      /** Format: double */
-      maxC: null | number
-      /** Format: double */
-      rainMm: null | number
-      /** Format: int32 */
-      knownHours: number
-      sources: components['schemas']['WeatherSource'][]
-      byHand: boolean
-    }
-    WeatherHour: {
-      /** Format: double */
-      temperatureC?: null | number
-      /** Format: double */
-      relativeHumidityPercent?: null | number
-      /** Format: double */
-      windMetresPerSecond?: null | number
-      /** Format: double */
-      gustMetresPerSecond?: null | number
-      /** Format: double */
-      rainMm?: null | number
-      /** Format: double */
-      cloudPercent?: null | number
-      /** Format: double */
-      leafWetness?: null | number
-      /** Format: double */
-      solarWattsPerSquareMetre?: null | number
-      isComplete?: boolean
-    }
-    WeatherNotice: {
-      /** Format: date-time */
-      fetchedAt: null | string
-      stale: boolean
-      sentence: string
-    }
-    /** @enum {unknown} */
-    WeatherSource: 'service' | 'file' | 'station' | 'hand'
-    WeatherStateAnswer: {
-      sources: components['schemas']['SourceAnswer'][]
-      gaps: components['schemas']['GapAnswer'][]
-      sentence: string
-      days: components['schemas']['WeatherDayAnswer'][]
-      hasStation: boolean
-      hasService: boolean
-    }
-    /** @enum {unknown} */
-    WettedPart: 'undersides' | 'tops' | 'stems' | 'soil'
-    WhatIfAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      target: string
-      targetName: string
-      /** Format: double */
-      share: number
-      counted: boolean
-      /** Format: double */
-      line: number
-      /** Format: date */
-      from: string
-      answer: string
-      ways: components['schemas']['WayAnswer'][]
-      recipes: components['schemas']['RecipeChoice'][]
-      curves: components['schemas']['CurveAnswer'][]
-    }
-    WhatIfDay: {
-      /** Format: double */
-      middle: number
-      /** Format: double */
-      low: number
-      /** Format: double */
-      high: number
-      /** Format: double */
-      cover: number
-      /** Format: double */
-      mostly: number
-    }
-    WindowAnswer: {
-      /** Format: date-time */
-      start: string
-      /** Format: date-time */
-      end: string
-      /** Format: double */
-      score: number
-      verdict: components['schemas']['Verdict']
-      sentence: string
-    }
-    WindowCalc: {
-      hours: components['schemas']['HourAnswer'][]
-      windows: components['schemas']['WindowAnswer'][]
-    }
-    WindowRequest: {
-      hours: components['schemas']['HourColumns']
-      material: string
-      place: components['schemas']['PlaceFacts']
-    }
-    WindowsAnswer: {
-      material: string
-      materialName: string
-      for: string[]
-      hours: components['schemas']['HourAnswer'][]
-      best: components['schemas']['WindowAnswer'][]
-      weather: components['schemas']['WeatherNotice']
-    }
-    /** @enum {unknown} */
-    WindUnit: 'metresPerSecond' | 'kilometresPerHour' | 'milesPerHour' | 'knots' | 'beaufort'
-    WorkedAnswer: {
-      material: string
-      hatch: string
-      target: string
-      /** Format: int32 */
-      rounds: number
-      /** Format: int32 */
-      cleared: number
-      /** Format: int32 */
-      holding: number
-      /** Format: int32 */
-      losing: number
-    }
-    YieldAnswer: {
-      /** Format: uuid */
-      plantingId: string
-      where: string
-      given: string
-      /** Format: int32 */
-      times: number
-      /** Format: date */
-      first: string
-      /** Format: date */
-      last: string
-      /** Format: int32 */
-      sprays: number
-    }
-  }
-  responses: never
-  parameters: never
-  requestBodies: never
-  headers: never
-  pathItems: never
+    schemas: {
+        AgainstAnswer: {
+            code: string;
+            words: string;
+        };
+        AirCalc: {
+            /** Format: double */
+            dewPointC: number;
+            /** Format: double */
+            vapourPressureDeficitKPa: number;
+            /** Format: double */
+            wetBulbC: number;
+            /** Format: double */
+            deltaTK: number;
+        };
+        AlmanacAnswer: {
+            season: components["schemas"]["SeasonChoice"];
+            seasons: components["schemas"]["SeasonChoice"][];
+            summary: string;
+            /** Format: int32 */
+            sprays: number;
+            /** Format: double */
+            weeklySprays: number;
+            totals: components["schemas"]["LedgerTotalsAnswer"];
+            places: components["schemas"]["PlaceSeasonAnswer"][];
+            worked: components["schemas"]["WorkedAnswer"][];
+            burnt: components["schemas"]["BurntAnswer"][];
+            firsts: components["schemas"]["AlmanacFirstAnswer"][];
+            weather: components["schemas"]["MonthAnswer"][];
+            shopping: components["schemas"]["NextShoppingAnswer"][];
+            yields: components["schemas"]["YieldAnswer"][];
+            varieties: string[];
+        };
+        AlmanacFirstAnswer: {
+            target: string;
+            name: string;
+            past: components["schemas"]["FirstDateAnswer"][];
+            before: null | string;
+            /** Format: date */
+            expected: null | string;
+            /** Format: date */
+            protectFrom: null | string;
+            sentence: string;
+        };
+        AmountCalc: {
+            /** Format: double */
+            amount: number;
+            unit: string;
+        };
+        /** @enum {unknown} */
+        Ants: "none" | "few" | "many";
+        ApplicationAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            material: string;
+            /** Format: double */
+            litres: number;
+            amount: string;
+            where: string[];
+            /** Format: date */
+            checkBackOn: string;
+            /** Format: date */
+            pickFrom: null | string;
+        };
+        BadLineAnswer: {
+            /** Format: int32 */
+            line: number;
+            text: string;
+            why: string;
+        };
+        BandAnswer: {
+            /** Format: uuid */
+            applicationId: string;
+            material: string;
+            group: string;
+            hatch: string;
+            /** Format: date-time */
+            from: string;
+            /** Format: int32 */
+            stepHours: number;
+            points: number[];
+            /** @default false */
+            planned: boolean;
+        };
+        BatchAnswer: {
+            /** Format: uuid */
+            id: string;
+            recipeName: string;
+            form: components["schemas"]["Form"];
+            material: string;
+            hatch: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            litresLeft: number;
+            amountLeft: string;
+            amount: string;
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: date-time */
+            useBy: string;
+            madeBy: null | string;
+            target: null | string;
+            targetName: null | string;
+            plantingIds: string[];
+            for: string[];
+            contents: string[];
+            strengths: components["schemas"]["StrengthAnswer"][];
+            cautions: string[];
+            patchTest: boolean;
+            /** Format: date-time */
+            readyAt: null | string;
+            alsoTargetName: null | string;
+        };
+        /** @enum {unknown} */
+        BedSide: "unsaid" | "edge" | "middle" | "everywhere";
+        BeliefAnswer: {
+            /** Format: double */
+            mean: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+        };
+        BenchAnswer: {
+            for: string[];
+            target: null | string;
+            targetName: null | string;
+            options: components["schemas"]["OptionAnswer"][];
+            recipes: components["schemas"]["RecipeAnswer"][];
+            recipe: string;
+            recipeName: string;
+            form: components["schemas"]["Form"];
+            material: string;
+            materialName: string;
+            hatch: string;
+            step: components["schemas"]["DoseStep"];
+            allowedStep: components["schemas"]["DoseStep"];
+            nearestStep: null | components["schemas"]["DoseStep"];
+            dose: components["schemas"]["DoseAnswer"];
+            /** Format: double */
+            sizeNeeded: number;
+            sizeNeededText: string;
+            /** Format: double */
+            size: number;
+            sizeUnit: string;
+            sizeText: string;
+            sizeBeside: null | string;
+            /** Format: uuid */
+            sprayerId: null | string;
+            /** Format: double */
+            tankLitres: number;
+            /** Format: int32 */
+            tanks: number;
+            steps: components["schemas"]["StepAnswer"][];
+            strengths: components["schemas"]["StrengthAnswer"][];
+            /** Format: double */
+            oilPercent: number;
+            /** Format: double */
+            soapPercent: number;
+            verdict: components["schemas"]["MixVerdict"];
+            reasons: components["schemas"]["ReasonAnswer"][];
+            cautions: string[];
+            notes: string[];
+            whyThisDose: string[];
+            added: components["schemas"]["MaterialName"][];
+            canAdd: components["schemas"]["MaterialName"][];
+            shelf: components["schemas"]["ShelfLine"][];
+            emulsifier: null | components["schemas"]["EmulsifierAnswer"];
+            patches: components["schemas"]["PatchAnswer"][];
+            patchTest: boolean;
+            /** Format: double */
+            bottlePercent: null | number;
+            /** Format: double */
+            mixedLifeHours: number;
+            /** Format: int32 */
+            daysToWait: null | number;
+            /** Format: date-time */
+            at: null | string;
+            plants?: null | components["schemas"]["BenchPlants"];
+            together?: components["schemas"]["SharedFillingAnswer"][];
+            also?: null | string;
+            feed?: null | string;
+        };
+        BenchPlants: {
+            /** Format: int32 */
+            all: number;
+            sick: number[];
+            withNeighbours: number[];
+        };
+        Beneficial: {
+            id: string;
+            name: string;
+            drawing: string;
+            /** Format: double */
+            dailyMeal: number;
+            ordered?: null | components["schemas"]["OrderedHelper"];
+        };
+        BoardAnswer: {
+            gardenName: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            localNow: string;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            sentence: string;
+            sky: components["schemas"]["HourColumns"];
+            wet: (null | boolean)[];
+            /** Format: date-time */
+            goodFrom: string;
+            good: components["schemas"]["Verdict"][];
+            nights: components["schemas"]["NightAnswer"][];
+            days: string[];
+            rows: components["schemas"]["RowAnswer"][];
+            groups: components["schemas"]["GroupAnswer"][];
+            evening: components["schemas"]["EveningAnswer"];
+            weather: components["schemas"]["WeatherNotice"];
+        };
+        BurntAnswer: {
+            material: string;
+            crop: string;
+            /** Format: date */
+            day: string;
+            injury: components["schemas"]["Injury"];
+        };
+        Cadence: {
+            /** Format: int32 */
+            curativeMinDays: number;
+            /** Format: int32 */
+            curativeMaxDays: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            upkeepMinDays: null | number;
+            /** Format: int32 */
+            upkeepMaxDays: null | number;
+        };
+        CardCatch: {
+            /** Format: int32 */
+            insects: number;
+            /** Format: int32 */
+            cards: number;
+            /** Format: double */
+            days: number;
+        };
+        /** @enum {unknown} */
+        ChangeKind: "new" | "moved" | "otherMix" | "dropped";
+        CheckBackAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            leaf: string;
+            what: string;
+            byHand: boolean;
+            target: null | string;
+            targetName: null | string;
+            insects: boolean;
+            /** Format: date-time */
+            doneWhatAt: string;
+            /** Format: date */
+            dueOn: string;
+            due: boolean;
+            patchTest: boolean;
+            before: null | components["schemas"]["CountAnswer"];
+            sameLeaves: string;
+            after: null | components["schemas"]["CountAnswer"];
+            /** Format: double */
+            line: number;
+            /** Format: date-time */
+            doneAt: null | string;
+            outcome: null | components["schemas"]["Outcome"];
+            injury: components["schemas"]["Injury"];
+            injurySigns: components["schemas"]["InjurySign"][];
+            /** Format: int32 */
+            alive: null | number;
+            /** Format: int32 */
+            dead: null | number;
+            /** Format: int32 */
+            onlyDead: null | number;
+            sentence: null | string;
+            course: null | string;
+            discountedFor: null | string;
+            countedSince: null | components["schemas"]["SettlingAnswer"];
+            canHose: boolean;
+        };
+        CheckBackCount: {
+            count: components["schemas"]["NewObservation"];
+            injury: components["schemas"]["Injury"];
+            injurySigns?: null | components["schemas"]["InjurySign"][];
+            /** Format: int32 */
+            alive?: null | number;
+            /** Format: int32 */
+            dead?: null | number;
+            /** Format: int32 */
+            onlyDead?: null | number;
+            /** @default false */
+            certain: boolean;
+        };
+        Climate: {
+            id: string;
+            name: string;
+            meanC: number[];
+            dailyRangeK: number[];
+            rainDays: number[];
+            rainMm: number[];
+            relativeHumidityPercent: number[];
+            windMetresPerSecond: number[];
+        };
+        /** @enum {unknown} */
+        Confidence: "sourced" | "agreed" | "assumed";
+        ControlCalc: {
+            /** Format: double */
+            controlPercent: number;
+            method: string;
+        };
+        CopiesAnswer: {
+            folder: string;
+            /** Format: int64 */
+            dataBytes: number;
+            copies: components["schemas"]["KeptCopy"][];
+        };
+        /** @enum {unknown} */
+        CopyKind: "day" | "byHand" | "beforeMerge" | "beforeSchema" | "beforeRestore" | "beforeMend";
+        CorrectedCalc: {
+            lines: string[];
+        };
+        CorrectionAnswer: {
+            /** Format: date-time */
+            at: string;
+            who: null | string;
+            field: string;
+            was: null | string;
+            became: null | string;
+        };
+        CountAnswer: {
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            on: components["schemas"]["CountedOn"];
+        };
+        /** @enum {unknown} */
+        CountedOn: "leaves" | "tips" | "stems" | "heads" | "fruits" | "roots";
+        Country: {
+            code: string;
+            kitchen: components["schemas"]["KitchenSystem"];
+            units: components["schemas"]["HouseholdUnits"];
+            name?: null | string;
+        };
+        CourseAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            target: string;
+            targetName: string;
+            material: string;
+            recipe: string;
+            state: components["schemas"]["CourseState"];
+            over: boolean;
+            /** Format: int32 */
+            roundsGiven: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            spacingDays: number;
+            /** Format: date */
+            nextOn: null | string;
+            step: components["schemas"]["DoseStep"];
+            sentence: string;
+            change: null | string;
+        };
+        /** @enum {unknown} */
+        CourseState: "patchFirst" | "patchWaits" | "roundDue" | "checkFirst" | "cleared" | "held" | "changeGroup" | "giveUp" | "stopped";
+        CourseStopped: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        CoverCalc: {
+            cover: number[];
+        };
+        CoverRequest: {
+            hours: components["schemas"]["WeatherHour"][];
+            /** Format: double */
+            halfLifeDays: number;
+            /** Format: double */
+            washOffMm: number;
+            /** Format: double */
+            start: number;
+        };
+        CoverTraits: {
+            /** Format: double */
+            halfLifeDays: null | number;
+            /** Format: double */
+            washOffMm: null | number;
+            /** @default false */
+            sunHalvesHalfLife: boolean;
+        };
+        Crop: {
+            id: string;
+            name: string;
+            alsoCalled?: string[];
+            family: string;
+            leaf: string;
+            tenderTo?: string[];
+            tenderAsSeedlingOnly?: boolean;
+            hardToWet?: boolean;
+            tall?: boolean;
+            stageDays: number[];
+            /** Format: int32 */
+            flowersCloseAtHour?: null | number;
+            /** Format: int32 */
+            leaves?: number;
+            leafCrop?: boolean;
+            takenOutBy?: null | string;
+        };
+        CurveAnswer: {
+            id: string;
+            words: string;
+            sprayDays: number[];
+            days: components["schemas"]["WhatIfDay"][];
+            /** Format: double */
+            loss: number;
+            /** Format: double */
+            litres: number;
+            amount: string;
+            /** Format: double */
+            helpersLeft: null | number;
+            recipe: null | string;
+        };
+        /** @enum {unknown} */
+        DateOrder: "yearFirst" | "dayFirst" | "monthFirst";
+        /** @enum {unknown} */
+        DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
+        /**
+         * @default dayFirst
+         * @enum {unknown}
+         */
+        DayOrder: "dayFirst" | "monthFirst";
+        DecideAnswer: {
+            ladders: components["schemas"]["LadderAnswer"][];
+            uncounted: string[];
+            tasks: components["schemas"]["TaskAnswer"][];
+            courses: components["schemas"]["CourseAnswer"][];
+        };
+        DeedAnswer: {
+            kind: components["schemas"]["DeedKind"];
+            title: string;
+            detail: string;
+            reasons: string[];
+            plantingIds: string[];
+            tank: null | components["schemas"]["TankAnswer"];
+            /** Format: uuid */
+            checkBackId: null | string;
+            /** Format: uuid */
+            taskId: null | string;
+            /** Format: uuid */
+            batchId: null | string;
+        };
+        /** @enum {unknown} */
+        DeedKind: "checkBack" | "patchTest" | "spray" | "renew" | "task" | "byHand" | "remove" | "prevent" | "walk" | "strain";
+        DegreeDaysCalc: {
+            /** Format: double */
+            degreeDays: number;
+        };
+        DemoNow: {
+            /** Format: date-time */
+            now: string;
+        };
+        DemoStep: {
+            /** Format: int32 */
+            hours: number;
+        };
+        DescribedPart: {
+            name: string;
+            nature: components["schemas"]["HeardNature"];
+        };
+        DeviceAnswer: {
+            /** Format: uuid */
+            id: string;
+            person: string;
+            device: string;
+            /** Format: date-time */
+            startedAt: string;
+            /** Format: date-time */
+            lastSeenAt: string;
+            this: boolean;
+        };
+        DilutionCalc: {
+            perLitre: components["schemas"]["AmountCalc"];
+            needed: components["schemas"]["AmountCalc"];
+            kitchen: components["schemas"]["KitchenCalc"];
+            /** Format: double */
+            finalStrengthPercent: null | number;
+            reasons: components["schemas"]["MixReasonCalc"][];
+        };
+        DilutionRequest: {
+            /** Format: double */
+            doseAmount: number;
+            doseUnit: string;
+            /** Format: double */
+            perAmount: number;
+            perUnit: string;
+            /** Format: double */
+            tankAmount: number;
+            tankUnit: string;
+            /** Format: double */
+            densityGramsPerMillilitre?: null | number;
+            /** Format: double */
+            stockStrengthPercent?: null | number;
+            /** Format: double */
+            recipeStrengthPercent?: null | number;
+            /** @default false */
+            heaped: boolean;
+            /** @default false */
+            addTo: boolean;
+            material?: null | string;
+        };
+        Discount: {
+            why: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        DiseaseApproach: "cleanThenProtect" | "protectOnly" | "neemOnly" | "milk";
+        DiseaseBiology: {
+            /** Format: double */
+            minC: number;
+            /** Format: double */
+            optimumC: number;
+            /** Format: double */
+            maxC: number;
+            /** Format: double */
+            wetHoursAtOptimum: null | number;
+            spreadsBy: string;
+            confidence: components["schemas"]["Confidence"];
+            source: string;
+            /** @default false */
+            warnedByHumidDays: boolean;
+        };
+        DoseAnswer: {
+            /** Format: double */
+            amount: number;
+            unit: string;
+            per: components["schemas"]["DosedPer"];
+            /** Format: double */
+            gentle: number;
+            /** Format: double */
+            usual: number;
+            /** Format: double */
+            strong: number;
+            /** Format: double */
+            ceiling: number;
+        };
+        /** @enum {unknown} */
+        DosedPer: "litre" | "squareMetre" | "plant" | "station";
+        DosedRecipe: {
+            id: string;
+            name: string;
+            sizeUnit: string;
+        };
+        Doses: {
+            unit: string;
+            /** Format: double */
+            gentle: number;
+            /** Format: double */
+            usual: number;
+            /** Format: double */
+            strong: number;
+            /** Format: double */
+            ceiling: number;
+            per?: components["schemas"]["DosedPer"];
+        };
+        /** @enum {unknown} */
+        DoseStep: "gentle" | "usual" | "strong";
+        DotAnswer: {
+            /** Format: uuid */
+            observationId: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            share: number;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            namedAs: null | string;
+            cropName: string;
+            on: components["schemas"]["CountedOn"];
+        };
+        DrawnWay: {
+            id: string;
+            sprayDays: number[];
+            days: components["schemas"]["WhatIfDay"][];
+        };
+        Effect: {
+            on: string;
+            /** Format: double */
+            eggs: number;
+            /** Format: double */
+            young: number;
+            /** Format: double */
+            adult: number;
+            /** Format: double */
+            protects: number;
+            /** @default assumed */
+            confidence: string;
+            evidence?: null | components["schemas"]["EvidenceGrade"];
+            source?: null | string;
+        };
+        EffectAnswer: {
+            on: string;
+            /** Format: double */
+            eggs: number;
+            /** Format: double */
+            young: number;
+            /** Format: double */
+            adult: number;
+            /** Format: double */
+            protects: number;
+            confidence: string;
+        };
+        EmptyBottle: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        EmulsifierAnswer: {
+            oil: string;
+            soap: string;
+            soaps: components["schemas"]["MaterialName"][];
+            /** Format: double */
+            mlPerLitre: number;
+            found: boolean;
+            water: components["schemas"]["Water"];
+            /** Format: double */
+            startAt: number;
+        };
+        EveningAnswer: {
+            window: null | components["schemas"]["WindowAnswer"];
+            windowSentence: string;
+            deeds: components["schemas"]["DeedAnswer"][];
+            leftAlone: components["schemas"]["LeftAloneAnswer"][];
+            outingKey: null | string;
+        };
+        /** @enum {unknown} */
+        EvidenceGrade: "good" | "fair" | "weak";
+        Examined: {
+            sound: boolean;
+            words: string;
+        };
+        ExaminedAnswer: {
+            sound: boolean;
+            found: components["schemas"]["Examined"][];
+        };
+        FirstDateAnswer: {
+            /** Format: int32 */
+            year: number;
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            degreeDays: null | number;
+        };
+        FirstFlight: {
+            /** Format: double */
+            lowerC: number;
+            /** Format: double */
+            degreeDays: number;
+            source: string;
+        };
+        FlagAnswer: {
+            /** Format: uuid */
+            checkBackId: string;
+            /** Format: date-time */
+            at: string;
+            done: boolean;
+            words: string;
+        };
+        /** @enum {unknown} */
+        Form: "spray" | "dip" | "drench" | "dust" | "bait" | "feed" | "wipe";
+        FurtherTrouble: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            leavesAffected: number;
+            signs: components["schemas"]["SeenSign"][];
+            /** Format: double */
+            severityPercent?: null | number;
+        };
+        GapAnswer: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
+            /** Format: int32 */
+            hours: number;
+        };
+        GardenAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            localNow: string;
+            timeZoneId: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            climate: string;
+            stance: components["schemas"]["Stance"];
+            diseaseApproach: components["schemas"]["DiseaseApproach"];
+            kitchen: components["schemas"]["KitchenSystem"];
+            onlyLabelled: boolean;
+            water: components["schemas"]["Water"];
+            members: components["schemas"]["MemberAnswer"][];
+            places: components["schemas"]["PlaceAnswer"][];
+            sprayers: components["schemas"]["SprayerAnswer"][];
+            units: components["schemas"]["HouseholdUnits"];
+            language: string;
+            scales: components["schemas"]["ScalesAnswer"];
+            freeHours: string[];
+            weather: components["schemas"]["WeatherNotice"];
+            lastDeed: null | components["schemas"]["LastDeed"];
+            /** Format: double */
+            besideM: number;
+        };
+        GardenName: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
+        GardenSettings: {
+            stance: components["schemas"]["Stance"];
+            kitchen: components["schemas"]["KitchenSystem"];
+            freeHours?: null | string[];
+            onlyLabelled?: null | boolean;
+            water?: null | components["schemas"]["Water"];
+            diseaseApproach?: null | components["schemas"]["DiseaseApproach"];
+            /** Format: uuid */
+            memberId?: null | string;
+            units?: null | components["schemas"]["HouseholdUnits"];
+            language?: null | string;
+        };
+        GroupAnswer: {
+            id: string;
+            name: string;
+            hatch: string;
+        };
+        GroupRoundsAnswer: {
+            group: string;
+            name: string;
+            hatch: string;
+            /** Format: int32 */
+            rounds: number;
+        };
+        /** @enum {unknown} */
+        GrowthStage: "seedling" | "young" | "flowering" | "fruiting" | "mature" | "ending";
+        HandSpray: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            batchId: string;
+            /** Format: date-time */
+            at: string;
+            plantingIds: string[];
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            size: number;
+            target?: null | string;
+            /** Format: double */
+            shareWetted?: null | number;
+            parts?: null | components["schemas"]["WettedPart"][];
+            /** @default false */
+            patchTest: boolean;
+            /** @default false */
+            fromShelf: boolean;
+            note?: null | string;
+            /** Format: uuid */
+            doneBy?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        HandValues: {
+            /** Format: double */
+            rainMm?: null | number;
+            /** Format: double */
+            minC?: null | number;
+            /** Format: double */
+            maxC?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        HarvestAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            amount: string;
+            washed: null | boolean;
+        };
+        /** @enum {unknown} */
+        HarvestUnit: "pieces" | "grams" | "kilograms" | "ounces" | "pounds";
+        /** @enum {unknown} */
+        HeardKitchen: "us" | "uk" | "metric" | "australian";
+        /** @enum {unknown} */
+        HeardNature: "plant" | "oil" | "soap" | "salt" | "acid" | "alcohol" | "hot" | "feed" | "other";
+        HeardThing: {
+            word: string;
+            material: string;
+        };
+        /** @enum {unknown} */
+        HeardVerdict: "ok" | "warn" | "no";
+        HelperChoice: {
+            id: string;
+            name: string;
+            /** Format: int32 */
+            number: number;
+        };
+        Holding: {
+            /** Format: int32 */
+            days: number;
+            /** Format: double */
+            rainMm?: null | number;
+        };
+        HomeAnswer: {
+            signIn: boolean;
+            person: null | components["schemas"]["PersonAnswer"];
+        };
+        HosedOff: {
+            /** Format: uuid */
+            taskId: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        HourAnswer: {
+            /** Format: date-time */
+            hour: string;
+            verdict: components["schemas"]["Verdict"];
+            rules: components["schemas"]["RuleAnswer"][];
+        };
+        HourColumns: {
+            /** Format: date-time */
+            start: string;
+            temperatureC: (null | number)[];
+            relativeHumidityPercent: (null | number)[];
+            windMetresPerSecond: (null | number)[];
+            gustMetresPerSecond: (null | number)[];
+            rainMm: (null | number)[];
+            cloudPercent: (null | number)[];
+        };
+        /** @enum {unknown} */
+        HourCount: "twentyFour" | "twelve";
+        HoursAnswer: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
+            verdict: components["schemas"]["Verdict"];
+            known: boolean;
+        };
+        HouseholdUnits: {
+            temperature: components["schemas"]["TemperatureUnit"];
+            length: components["schemas"]["LengthUnit"];
+            rain: components["schemas"]["RainUnit"];
+            wind: components["schemas"]["WindUnit"];
+            hours: components["schemas"]["HourCount"];
+            weekStart: components["schemas"]["DayOfWeek"];
+            days?: components["schemas"]["DayOrder"];
+            /** @default  */
+            currency: string;
+            /**
+             * Format: int32
+             * @default 100
+             */
+            dropsInSpoon: number;
+        };
+        InfectionCalc: {
+            /** Format: double */
+            response: number;
+            /** Format: double */
+            hoursNeeded: null | number;
+        };
+        Ingredient: {
+            material: string;
+            role: string;
+            /** Format: double */
+            amount?: null | number;
+        };
+        /** @enum {unknown} */
+        Injury: "none" | "slight" | "clear" | "severe";
+        /** @enum {unknown} */
+        InjurySign: "scorch" | "curl" | "drop";
+        InsectBiology: {
+            /** Format: double */
+            lowerC: number;
+            /** Format: double */
+            upperC: number;
+            /** Format: double */
+            eggDegreeDays: number;
+            /** Format: double */
+            toAdultDegreeDays: number;
+            /** Format: double */
+            growthPerDayAt20C: number;
+            confidence: components["schemas"]["Confidence"];
+            source: string;
+            /** @default false */
+            likesDryAir: boolean;
+        };
+        InviteAnswer: {
+            name: string;
+            role: components["schemas"]["Role"];
+            address: string;
+            svg: string;
+            /** Format: date-time */
+            goodUntil: string;
+            trustAddress: string;
+            fingerprint: null | string;
+        };
+        InviteRequest: {
+            /** Format: int32 */
+            guestDays?: null | number;
+            guestPlaces?: null | string[];
+        };
+        JoinRequest: {
+            key: string;
+            device?: null | string;
+        };
+        JudgedByCount: {
+            /** Format: uuid */
+            observationId: string;
+            injury: components["schemas"]["Injury"];
+            injurySigns?: null | components["schemas"]["InjurySign"][];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        KeptCopy: {
+            name: string;
+            kind: components["schemas"]["CopyKind"];
+            /** Format: date-time */
+            at: string;
+            /** Format: int64 */
+            bytes: number;
+        };
+        KeptMailServer: {
+            server: null | components["schemas"]["MailServerAnswer"];
+        };
+        KindCompared: {
+            words: string;
+            /** Format: int32 */
+            fresh: number;
+            /** Format: int32 */
+            same: number;
+            /** Format: int32 */
+            differing: number;
+        };
+        KindCount: {
+            kind: components["schemas"]["LedgerKind"];
+            /** Format: int32 */
+            count: number;
+        };
+        KitchenCalc: {
+            text: string;
+            /** Format: double */
+            errorPercent: number;
+        };
+        /** @enum {unknown} */
+        KitchenSystem: "metric" | "us" | "imperial" | "australian";
+        LadderAnswer: {
+            /** Format: uuid */
+            observationId: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            /** Format: date-time */
+            at: string;
+            target: null | string;
+            name: string;
+            isGroup: boolean;
+            stance: components["schemas"]["Stance"];
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            line: number;
+            lineReason: string;
+            told: string;
+            ants: components["schemas"]["Ants"];
+            /** Format: int32 */
+            helpers: number;
+            canPlay: boolean;
+            answer: string;
+            ways: components["schemas"]["WayAnswer"][];
+            drawn: components["schemas"]["DrawnWay"][];
+            withoutHour: components["schemas"]["LeftToDo"][];
+            steps: components["schemas"]["LadderStepAnswer"][];
+            byPlant: boolean;
+            on: components["schemas"]["CountedOn"];
+        };
+        LadderStepAnswer: {
+            rung: components["schemas"]["Rung"];
+            code: string;
+            name: string;
+            choice: components["schemas"]["StepChoice"];
+            why: string[];
+            how: null | string;
+            /** Format: date */
+            on: null | string;
+            recipe: null | string;
+            course: null | components["schemas"]["ShapeAnswer"];
+            prune: null | components["schemas"]["PruneAnswer"];
+            /** Format: uuid */
+            taken: null | string;
+            takenState: null | components["schemas"]["TaskState"];
+        };
+        LastDeed: {
+            /** Format: int64 */
+            id: number;
+            words: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            memberId: null | string;
+            by: null | string;
+        };
+        LearnedAnswer: {
+            material: string;
+            materialName: string;
+            hatch: string;
+            about: string;
+            aboutName: string;
+            usual: components["schemas"]["BeliefAnswer"];
+            /** Format: double */
+            own: null | number;
+            /** Format: double */
+            ownWeight: number;
+            now: components["schemas"]["BeliefAnswer"];
+            sentence: string;
+            outcomes: components["schemas"]["OutcomeAnswer"][];
+        };
+        LearnedGardenAnswer: {
+            efficacies: components["schemas"]["LearnedAnswer"][];
+            injuries: components["schemas"]["LearnedAnswer"][];
+            /** Format: double */
+            litresFactor: number;
+            litresSentence: string;
+            /** Format: double */
+            minutesAPlace: number;
+            walksSentence: string;
+        };
+        LedgerAnswer: {
+            entries: components["schemas"]["LedgerEntryAnswer"][];
+            /** Format: int32 */
+            total: number;
+            counts: components["schemas"]["KindCount"][];
+            totals: components["schemas"]["LedgerTotalsAnswer"];
+            choices: components["schemas"]["LedgerChoices"];
+            proven: string[];
+            picture: components["schemas"]["LedgerPicture"];
+        };
+        LedgerChoices: {
+            materials: components["schemas"]["NamedId"][];
+            targets: components["schemas"]["NamedId"][];
+            seasons: components["schemas"]["SeasonChoice"][];
+        };
+        LedgerEntryAnswer: {
+            kind: components["schemas"]["LedgerKind"];
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            who: null | string;
+            where: string[];
+            placeIds: string[];
+            title: string;
+            detail: string;
+            targetName: null | string;
+            hatch: null | string;
+            struck: boolean;
+            corrected: boolean;
+            note: null | string;
+            /** Format: uuid */
+            checkBackId: null | string;
+        };
+        /** @enum {unknown} */
+        LedgerKind: "spray" | "task" | "count" | "check";
+        LedgerPicture: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            rows: components["schemas"]["PictureRow"][];
+        };
+        LedgerTable: {
+            text: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        LedgerTablePreview: {
+            /** Format: int32 */
+            fresh: number;
+            /** Format: int32 */
+            here: number;
+            faults: string[];
+        };
+        LedgerTotalsAnswer: {
+            /** Format: int32 */
+            sprays: number;
+            /** Format: double */
+            litres: number;
+            litresText: string;
+            /** Format: double */
+            cost: null | number;
+            costSentence: string;
+            groups: components["schemas"]["GroupRoundsAnswer"][];
+            salt: components["schemas"]["SaltAnswer"][];
+        };
+        LeftAloneAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            sentence: string;
+        };
+        LeftoverAnswer: {
+            batch: components["schemas"]["BatchAnswer"];
+            past: boolean;
+            advice: string;
+        };
+        LeftToDo: {
+            code: string;
+            open: boolean;
+            words: string;
+        };
+        /** @enum {unknown} */
+        LengthUnit: "metres" | "feet";
+        LifeStage: {
+            name: string;
+            drawing: string;
+            where: string;
+            /** Format: double */
+            lengthMm: number;
+            tint: string;
+        };
+        LinkAnswer: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["LinkKind"];
+            name: string;
+            /** Format: date-time */
+            madeAt: string;
+        };
+        /** @enum {unknown} */
+        LinkKind: "calendar" | "neighbours";
+        LoadCalc: {
+            /** Format: double */
+            oilPercent: number;
+            /** Format: double */
+            soapPercent: number;
+        };
+        /** @enum {unknown} */
+        LoadKind: "none" | "oil" | "soap";
+        MadeLink: {
+            /** Format: uuid */
+            id: string;
+            address: string;
+        };
+        MailAnswer: {
+            /** Format: uuid */
+            id: string;
+            address: string;
+            /** Format: time */
+            at: string;
+            /** Format: date-time */
+            sentAt: null | string;
+            fault: null | string;
+            /** Format: date-time */
+            failedAt: null | string;
+        };
+        MailRequest: {
+            address: string;
+            /** Format: time */
+            at: string;
+        };
+        MailsAnswer: {
+            hasServer: boolean;
+            mails: components["schemas"]["MailAnswer"][];
+            next: null | string;
+            letters: null | string;
+        };
+        /** @enum {unknown} */
+        MailSecurity: "none" | "startTls" | "tls";
+        MailServerAnswer: {
+            host: string;
+            /** Format: int32 */
+            port: number;
+            security: components["schemas"]["MailSecurity"];
+            from: string;
+            user: null | string;
+            hasPassPhrase: boolean;
+        };
+        MailServerRequest: {
+            host: string;
+            /** Format: int32 */
+            port: number;
+            security: components["schemas"]["MailSecurity"];
+            from: string;
+            user?: null | string;
+            passPhrase?: null | string;
+        };
+        MailTry: {
+            to: string;
+        };
+        ManySteps: {
+            tasks: components["schemas"]["NewTask"][];
+            courses: components["schemas"]["NewCourse"][];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        MarkAnswer: {
+            kind: components["schemas"]["LedgerKind"];
+            /** Format: date */
+            on: string;
+            words: string;
+            hatch: null | string;
+            /** Format: double */
+            share: null | number;
+        };
+        Material: {
+            id: string;
+            name: string;
+            alsoCalled?: string[];
+            group: string;
+            doses?: null | components["schemas"]["Doses"];
+            cadence?: components["schemas"]["Cadence"];
+            cover?: components["schemas"]["CoverTraits"];
+            evidence: components["schemas"]["EvidenceGrade"];
+            neverOn?: string[];
+            worksOn?: components["schemas"]["Effect"][];
+            measuredIn?: null | string;
+            heatSpoils?: boolean;
+            pantry?: boolean;
+            madeFrom?: null | components["schemas"]["Preparation"];
+            label?: null | components["schemas"]["ProductLabel"];
+            load?: components["schemas"]["LoadKind"];
+            needsEmulsifier?: boolean;
+            labelOnly?: boolean;
+            givenAs?: components["schemas"]["Form"];
+            living?: boolean;
+            sun?: components["schemas"]["SunNeed"];
+            /** Format: double */
+            heatNeverC?: number;
+            /** Format: double */
+            rainFreeHours?: number;
+            /** Format: double */
+            keepFromPondM?: number;
+            /** Format: int32 */
+            rinseAfterHours?: null | number;
+            /** Format: int32 */
+            daysToWait?: null | number;
+            /** Format: double */
+            mixedLifeHours?: number;
+            /** Format: double */
+            densityGramsPerMillilitre?: number;
+            /** Format: double */
+            dropsPerMillilitre?: number;
+            /** Format: double */
+            stockStrengthPercent?: null | number;
+            /** Format: double */
+            mostStockPercent?: null | number;
+            /** Format: double */
+            mostPerLitre?: null | number;
+            trueSoap?: boolean;
+            /** Format: double */
+            pasteBelowC?: null | number;
+            storage?: null | string;
+            /** Format: int32 */
+            keepsOpenedMonths?: null | number;
+            /** Format: double */
+            harmToHelpers?: number;
+            /** Format: int32 */
+            checkBackDays?: number;
+            seasonLimit?: null | components["schemas"]["SeasonLimit"];
+            /** Format: int32 */
+            inARowLimit?: null | number;
+            cautions?: string[];
+            mixingNote?: null | string;
+            schools?: null | string;
+            assumed?: string[];
+            unit?: null | string;
+            isLabelled?: boolean;
+        };
+        MaterialAnswer: {
+            id: string;
+            name: string;
+            groupName: string;
+            groupCode: null | string;
+            evidence: components["schemas"]["EvidenceGrade"];
+            doseText: null | string;
+            cadence: components["schemas"]["Cadence"];
+            cover: components["schemas"]["CoverTraits"];
+            /** Format: double */
+            rainFreeHours: number;
+            /** Format: int32 */
+            daysToWait: null | number;
+            /** Format: double */
+            mixedLifeHours: number;
+            storage: null | string;
+            /** Format: double */
+            harmToHelpers: number;
+            seasonLimit: null | components["schemas"]["SeasonLimit"];
+            /** Format: int32 */
+            inARowLimit: null | number;
+            worksOn: components["schemas"]["EffectAnswer"][];
+            meetings: components["schemas"]["MeetingAnswer"][];
+            schools: null | string;
+            assumed: string[];
+        };
+        MaterialName: {
+            id: string;
+            name: string;
+        };
+        Measure: {
+            id: string;
+            name: string;
+            rung: components["schemas"]["Rung"];
+            how: string;
+            for?: string[];
+            notFor?: string[];
+            worksOn?: components["schemas"]["Effect"][];
+            notOnSeedlings?: boolean;
+            wantsDullDay?: boolean;
+            onlyIn?: components["schemas"]["PlaceKind"][];
+            /** Format: int32 */
+            checkBackDays?: null | number;
+            /** Format: double */
+            minutesPerM2?: number;
+            /** Format: int32 */
+            leadDays?: number;
+            recipe?: null | string;
+            lasts?: null | components["schemas"]["Holding"];
+            prevents?: null | components["schemas"]["Prevention"];
+            againstAnts?: boolean;
+            evidence: components["schemas"]["EvidenceGrade"];
+        };
+        MeetingAnswer: {
+            name: string;
+            inOneTank: boolean;
+            /** Format: double */
+            daysApart: number;
+            why: string;
+        };
+        MemberAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            role: components["schemas"]["Role"];
+        };
+        MemberChange: {
+            name: string;
+            role?: null | components["schemas"]["Role"];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        MendedAnswer: {
+            done: string[];
+            now: components["schemas"]["ExaminedAnswer"];
+        };
+        MergePreview: {
+            /** Format: uuid */
+            gardenId: string;
+            gardenName: string;
+            /** Format: int32 */
+            version: number;
+            gardenIsHere: boolean;
+            kinds: components["schemas"]["KindCompared"][];
+            /** Format: int32 */
+            weatherHours: number;
+            /** Format: int32 */
+            fresh?: number;
+            /** Format: int32 */
+            differing?: number;
+        };
+        MixCalc: {
+            strengths: components["schemas"]["StrengthCalc"][];
+            load: components["schemas"]["LoadCalc"];
+            verdict: components["schemas"]["MixVerdict"];
+            reasons: components["schemas"]["MixReasonCalc"][];
+        };
+        MixIngredient: {
+            material: string;
+            /** Format: double */
+            amount: number;
+            unit: string;
+        };
+        MixReasonCalc: {
+            code: string;
+            verdict: components["schemas"]["MixVerdict"];
+            sentence: string;
+        };
+        MixRequest: {
+            ingredients: components["schemas"]["MixIngredient"][];
+            /** Format: double */
+            waterAmount: number;
+            waterUnit: string;
+            conditions?: null | components["schemas"]["MixSituation"];
+        };
+        MixSituation: {
+            /** Format: double */
+            maxTemperatureNext6hC?: null | number;
+            crop?: null | string;
+            stage?: components["schemas"]["GrowthStage"];
+            /** @default false */
+            inFlower: boolean;
+        };
+        /** @enum {unknown} */
+        MixVerdict: "ok" | "stepDown" | "refused";
+        ModeOfAction: {
+            id: string;
+            name: string;
+            code: null | string;
+            hatch: string;
+            /** @default false */
+            breedsResistance: boolean;
+        };
+        MonthAnswer: {
+            /** Format: date */
+            month: string;
+            /** Format: double */
+            meanC: number;
+            /** Format: double */
+            rainMm: number;
+            /** Format: int32 */
+            wetNights: number;
+        };
+        MoveAnswer: {
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            morePercent: null | number;
+            sentence: string;
+        };
+        NamedId: {
+            id: string;
+            name: string;
+        };
+        NameGiven: {
+            target: string;
+            /** Format: uuid */
+            memberId?: null | string;
+            /** @default false */
+            group: boolean;
+            ownName?: null | string;
+        };
+        NameGroupAnswer: {
+            target: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        NeedKind: "round" | "treat" | "protect";
+        NewApplication: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            batchId: string;
+            plantingIds: string[];
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            shareWetted?: null | number;
+            /** @default false */
+            patchTest: boolean;
+            /** Format: date-time */
+            at?: null | string;
+            /** @default false */
+            anyway: boolean;
+            note?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            parts?: null | components["schemas"]["WettedPart"][];
+            plants?: null | number[];
+        };
+        NewBatch: {
+            /** Format: uuid */
+            id: string;
+            plantingIds: string[];
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            size: number;
+            target: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            add?: null | string[];
+            /** Format: double */
+            dose?: null | number;
+            soap?: null | string;
+            /** Format: double */
+            bottlePercent?: null | number;
+            /** Format: date-time */
+            at?: null | string;
+            /** @default false */
+            patchTest: boolean;
+            /** Format: uuid */
+            sprayer?: null | string;
+            also?: null | string;
+        };
+        NewCourse: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            target: string;
+            recipe: string;
+            days?: null | number[];
+            step?: components["schemas"]["DoseStep"];
+            /** Format: uuid */
+            memberId?: null | string;
+            way?: null | string;
+        };
+        NewEmulsion: {
+            /** Format: uuid */
+            id: string;
+            oil: string;
+            soap: string;
+            water: components["schemas"]["Water"];
+            /** Format: double */
+            soapMlPerLitre: number;
+            /** Format: int32 */
+            heldSeconds: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewGarden: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            climate: string;
+            kitchen: components["schemas"]["KitchenSystem"];
+            stance: components["schemas"]["Stance"];
+            memberName: string;
+            firstPlace: components["schemas"]["NewPlace"];
+            units?: null | components["schemas"]["HouseholdUnits"];
+        };
+        NewHarvest: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: double */
+            amount: number;
+            unit: components["schemas"]["HarvestUnit"];
+            washed?: null | boolean;
+            /** Format: date-time */
+            at?: null | string;
+            /** @default false */
+            pickedAlready: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewHelpers: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            helper: string;
+            /** Format: int32 */
+            number: number;
+            /** Format: date */
+            comesOn?: null | string;
+            target?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewLink: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["LinkKind"];
+            name: string;
+        };
+        NewObservation: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            ants: components["schemas"]["Ants"];
+            /** Format: int32 */
+            helpers: number;
+            /** Format: int32 */
+            mummies: number;
+            signs: components["schemas"]["SeenSign"][];
+            note?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            walkId?: null | string;
+            /** Format: double */
+            severityPercent?: null | number;
+            part?: components["schemas"]["PlantPart"];
+            side?: components["schemas"]["BedSide"];
+            roots?: components["schemas"]["RootCheck"];
+            also?: null | components["schemas"]["FurtherTrouble"][];
+            plants?: null | number[];
+            on?: components["schemas"]["CountedOn"];
+        };
+        NewPick: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: date */
+            on: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewPlace: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            /** Format: double */
+            lengthM: number;
+            /** Format: double */
+            widthM: number;
+            /** Format: double */
+            sunHours: number;
+            watering: components["schemas"]["Watering"];
+            /** Format: double */
+            pondDistanceM?: null | number;
+            /** Format: time */
+            sunFrom?: null | string;
+            /** Format: time */
+            sunTo?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: double */
+            reservoirLitres?: null | number;
+            /** Format: time */
+            lampsFrom?: null | string;
+            /** Format: time */
+            lampsTo?: null | string;
+        };
+        NewPlanChoice: {
+            /** Format: uuid */
+            id: string;
+            word: components["schemas"]["PlanWord"];
+            /** Format: uuid */
+            plantingId: string;
+            target?: null | string;
+            material?: null | string;
+            /** Format: date */
+            on?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewPlanting: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            placeId: string;
+            crop: string;
+            variety: null | string;
+            /** Format: date */
+            from: string;
+            stage: components["schemas"]["GrowthStage"];
+            inFlower: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: int32 */
+            count?: null | number;
+        };
+        NewPreparation: {
+            /** Format: uuid */
+            id: string;
+            material: string;
+            /** Format: double */
+            yieldMl: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewReading: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            placeId: string;
+            of: string;
+            /** Format: double */
+            value?: null | number;
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            caught?: null | components["schemas"]["CardCatch"];
+        };
+        NewTask: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            observationId: string;
+            step: string;
+            /** @default false */
+            pass: boolean;
+            /** Format: date */
+            on?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewTrial: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            target: string;
+            unit: components["schemas"]["TrialUnitKind"];
+            /** Format: int32 */
+            leavesPerUnit: number;
+            blind: boolean;
+            sides: components["schemas"]["NewTrialSide"][];
+            plantings: components["schemas"]["NewTrialUnits"][];
+            /** Format: int32 */
+            seed?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        NewTrialCount: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            unit: number;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            /** Format: double */
+            severityPercent?: null | number;
+            injury?: components["schemas"]["Injury"];
+            /** Format: int32 */
+            alive?: null | number;
+        };
+        NewTrialSide: {
+            recipe: null | string;
+            step: components["schemas"]["DoseStep"];
+            byHand?: null | string;
+        };
+        NewTrialUnits: {
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: int32 */
+            units: number;
+        };
+        NextShoppingAnswer: {
+            material: string;
+            unit: string;
+            /** Format: double */
+            used: number;
+            /** Format: double */
+            onShelf: number;
+            /** Format: double */
+            toBuy: number;
+            toBuyText: string;
+            /** Format: double */
+            cost: null | number;
+            because: string;
+        };
+        NightAnswer: {
+            /** Format: date-time */
+            from: string;
+            /** Format: date-time */
+            to: string;
+        };
+        NightOfInfection: {
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            wetHours: number;
+            /** Format: double */
+            neededHours: number;
+        };
+        NotPlannedAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            target: string;
+            targetName: string;
+            sentence: string;
+        };
+        ObservationAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            lookId: string;
+            /** Format: uuid */
+            walkId: null | string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            leavesLooked: number;
+            /** Format: int32 */
+            leavesAffected: number;
+            /** Format: double */
+            severityPercent: null | number;
+            ants: components["schemas"]["Ants"];
+            /** Format: int32 */
+            helpers: number;
+            /** Format: int32 */
+            mummies: number;
+            part: components["schemas"]["PlantPart"];
+            side: components["schemas"]["BedSide"];
+            roots: components["schemas"]["RootCheck"];
+            signs: components["schemas"]["SeenSign"][];
+            named: null | string;
+            namedAs: null | string;
+            note: null | string;
+            plants: null | number[];
+            on: components["schemas"]["CountedOn"];
+        };
+        OptionAnswer: {
+            recipe: string;
+            recipeName: string;
+            material: string;
+            group: string;
+            groupName: string;
+            hatch: string;
+            evidence: components["schemas"]["EvidenceGrade"];
+            allowed: boolean;
+            inShort: string;
+            reasons: string[];
+        };
+        OrderedHelper: {
+            many: string;
+            for: string[];
+            /** Format: double */
+            perM2: number;
+            /** Format: double */
+            mostPerM2: number;
+            /** Format: double */
+            warmC: number;
+            /** Format: int32 */
+            spareDays: number;
+        };
+        OrderedHelpers: {
+            /** Format: uuid */
+            releaseId: string;
+            helper: string;
+            /** Format: int32 */
+            number: number;
+            /** Format: date */
+            comesOn: string;
+        };
+        /** @enum {unknown} */
+        Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        OutcomeAnswer: {
+            /** Format: uuid */
+            checkBackId: null | string;
+            /** Format: uuid */
+            trialId: null | string;
+            /** Format: date-time */
+            at: string;
+            where: string;
+            counts: string;
+            /** Format: double */
+            hits: number;
+            /** Format: double */
+            weight: number;
+            discountedFor: null | string;
+        };
+        OutingAnswer: {
+            key: string;
+            /** Format: date */
+            on: string;
+            morning: boolean;
+            hours: components["schemas"]["HoursAnswer"];
+            title: string;
+            tanks: components["schemas"]["PlannedTankAnswer"][];
+            tasks: components["schemas"]["PlannedTaskAnswer"][];
+        };
+        OutingDone: {
+            tanks: components["schemas"]["TankDone"][];
+            taskIds: string[];
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            note?: null | string;
+        };
+        OutingLogged: {
+            sprayed: string[];
+            checkBacks: string[];
+        };
+        OutlineAnswer: {
+            /** Format: date */
+            weekOf: string;
+            /** Format: uuid */
+            placeId: string;
+            target: string;
+            targetName: string;
+            material: string;
+            group: string;
+            hatch: string;
+            kind: components["schemas"]["NeedKind"];
+        };
+        OwnKindAnswer: {
+            /** Format: uuid */
+            id: string;
+            kindId: string;
+            of: components["schemas"]["OwnKindOf"];
+            name: string;
+            like: string;
+            likeName: string;
+            retired: boolean;
+        };
+        OwnKindChange: {
+            of: components["schemas"]["OwnKindOf"];
+            name: string;
+            like: string;
+            /** @default false */
+            retired: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        OwnKindOf: "crop" | "trouble";
+        OwnRecipeAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            text: string;
+            heardFrom: null | string;
+            warning: boolean;
+            retired: boolean;
+            recipe: null | string;
+            parts: string[];
+        };
+        OwnRecipeChange: {
+            name: string;
+            text: string;
+            kitchen: components["schemas"]["HeardKitchen"];
+            heardFrom?: null | string;
+            /** @default false */
+            warning: boolean;
+            /** @default false */
+            retired: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        OwnStockAnswer: {
+            /** Format: uuid */
+            id: string;
+            material: string;
+            name: string;
+            proportions: string;
+            retired: boolean;
+        };
+        OwnStockChange: {
+            name: string;
+            parts: components["schemas"]["StockPart"][];
+            /** Format: double */
+            waterParts: number;
+            byWeight: boolean;
+            making: components["schemas"]["StockMaking"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            steepHours: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PartOfMix: {
+            name: string;
+            role: string;
+            amount: string;
+        };
+        PassPhraseChange: {
+            passPhrase: string;
+            name?: null | string;
+        };
+        PatchAnswer: {
+            materialId: string;
+            material: string;
+            crop: string;
+            cropName: string;
+            state: components["schemas"]["PatchState"];
+            /** Format: date */
+            judgeOn: null | string;
+            burnt: boolean;
+        };
+        PatchJudgement: {
+            injury: components["schemas"]["Injury"];
+            /** Format: uuid */
+            memberId?: null | string;
+            injurySigns?: null | components["schemas"]["InjurySign"][];
+            /** Format: date-time */
+            at?: null | string;
+        };
+        /** @enum {unknown} */
+        PatchState: "notNeeded" | "proven" | "needed" | "waiting";
+        PersonAnswer: {
+            name: string;
+            keeper: boolean;
+            hasPassPhrase: boolean;
+            gardens: components["schemas"]["StandingAnswer"][];
+        };
+        PhotoAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: int32 */
+            width: number;
+            /** Format: int32 */
+            height: number;
+        };
+        PickableAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            sentence: string;
+            /** Format: date */
+            from: null | string;
+            given: null | string;
+            harvests: components["schemas"]["HarvestAnswer"][];
+        };
+        PickAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            on: string;
+        };
+        PickingAnswer: {
+            sentence: string;
+            unit: components["schemas"]["HarvestUnit"];
+            plantings: components["schemas"]["PickableAnswer"][];
+        };
+        PictureRow: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            words: string;
+            marks: components["schemas"]["MarkAnswer"][];
+        };
+        PlaceAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            /** Format: double */
+            areaM2: number;
+            /** Format: double */
+            sunHours: number;
+            watering: components["schemas"]["Watering"];
+            /** Format: double */
+            pondDistanceM: null | number;
+            /** Format: time */
+            sunFrom: null | string;
+            /** Format: time */
+            sunTo: null | string;
+            stance: components["schemas"]["Stance"];
+            ownStance: boolean;
+            plantings: components["schemas"]["PlantingAnswer"][];
+            /** Format: double */
+            reservoirLitres: null | number;
+            spot: null | components["schemas"]["SpotAnswer"];
+            /** Format: time */
+            lampsFrom: null | string;
+            /** Format: time */
+            lampsTo: null | string;
+        };
+        PlaceChange: {
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            /** Format: double */
+            areaM2: number;
+            /** Format: double */
+            sunHours: number;
+            watering: components["schemas"]["Watering"];
+            /** Format: double */
+            pondDistanceM?: null | number;
+            /** Format: time */
+            sunFrom?: null | string;
+            /** Format: time */
+            sunTo?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: double */
+            reservoirLitres?: null | number;
+            /** Format: time */
+            lampsFrom?: null | string;
+            /** Format: time */
+            lampsTo?: null | string;
+        };
+        PlaceFacts: {
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            shelter?: components["schemas"]["Shelter"];
+            /** @default false */
+            inFlower: boolean;
+            /** @default false */
+            soilMayBeDry: boolean;
+        };
+        /** @enum {unknown} */
+        PlaceKind: "openBed" | "raisedBed" | "containers" | "tunnel" | "indoorRack";
+        PlaceOutlookAnswer: {
+            place: components["schemas"]["PlaceAnswer"];
+            /** Format: date */
+            today: string;
+            /** Format: double */
+            coverNow: number;
+            /** Format: double */
+            coverFloor: number;
+            /** Format: date-time */
+            lapsesOn: null | string;
+            troubles: components["schemas"]["TroubleAnswer"][];
+        };
+        PlaceSeasonAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            /** Format: int32 */
+            sprays: number;
+            /** Format: double */
+            weeklySprays: number;
+            /** Format: double */
+            worst: null | number;
+            worstOf: null | string;
+            /** Format: int32 */
+            looks: number;
+        };
+        PlaceStance: {
+            stance: null | components["schemas"]["Stance"];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PlaceStopAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            why: string[];
+            plantings: components["schemas"]["PlantingStopAnswer"][];
+        };
+        PlanChangeAnswer: {
+            kind: components["schemas"]["ChangeKind"];
+            sentence: string;
+        };
+        PlanChoiceAnswer: {
+            /** Format: uuid */
+            id: string;
+            word: components["schemas"]["PlanWord"];
+            words: string;
+        };
+        PlannedPatchAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            target: string;
+            recipe: string;
+            recipeName: string;
+            /** Format: date */
+            on: string;
+        };
+        PlannedRoundAnswer: {
+            key: string;
+            kind: components["schemas"]["NeedKind"];
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: uuid */
+            placeId: string;
+            where: string;
+            target: string;
+            targetName: string;
+            recipe: string;
+            recipeName: string;
+            material: string;
+            group: string;
+            groupName: string;
+            hatch: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: int32 */
+            round: number;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: date */
+            on: string;
+            hours: components["schemas"]["HoursAnswer"];
+            /** Format: uuid */
+            pinId: null | string;
+            /** Format: double */
+            litres: number;
+            amount: string;
+            why: string[];
+            against: string[];
+        };
+        PlannedTankAnswer: {
+            recipe: string;
+            recipeName: string;
+            material: string;
+            hatch: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litres: number;
+            amount: string;
+            /** Format: int32 */
+            fillings: number;
+            shake: string;
+            rounds: components["schemas"]["PlannedRoundAnswer"][];
+        };
+        PlannedTaskAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            where: string;
+            how: string;
+        };
+        PlannedVisitAnswer: {
+            /** Format: date */
+            on: string;
+            /** Format: uuid */
+            plantingId: string;
+            /** Format: uuid */
+            placeId: string;
+            where: string;
+            what: string;
+            /** Format: uuid */
+            checkBackId: null | string;
+        };
+        PlannedWalkAnswer: {
+            /** Format: date */
+            on: string;
+            where: string[];
+            placeIds: string[];
+        };
+        PlanPlace: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
+        PlantingAnswer: {
+            /** Format: uuid */
+            id: string;
+            crop: string;
+            likeCrop: string;
+            cropName: string;
+            alsoCalled: string[];
+            variety: null | string;
+            leaf: string;
+            stage: components["schemas"]["GrowthStage"];
+            inFlower: boolean;
+            /** Format: date */
+            from: string;
+            /** Format: int32 */
+            count: null | number;
+            /** Format: date-time */
+            lastSeen: null | string;
+            picks: components["schemas"]["PickAnswer"][];
+            /** Format: uuid */
+            leftAlone: null | string;
+            /** Format: date */
+            apartUntil: null | string;
+        };
+        PlantingChange: {
+            stage: components["schemas"]["GrowthStage"];
+            inFlower: boolean;
+            ended: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PlantingFacts: {
+            /** Format: uuid */
+            placeId: string;
+            crop: string;
+            variety: null | string;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            until: null | string;
+            /** Format: int32 */
+            count: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PlantingMove: {
+            /** Format: uuid */
+            placeId: string;
+            /** Format: date */
+            on?: null | string;
+            /** Format: date */
+            apartUntil?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        PlantingStopAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            likeCrop: string;
+            cropName: string;
+            leaf: string;
+            stage: components["schemas"]["GrowthStage"];
+            /** Format: date-time */
+            lastSeen: null | string;
+            lastNamedAs: null | string;
+            /** Format: int32 */
+            lastLooked: number;
+            /** Format: int32 */
+            lastAffected: number;
+            trend: null | components["schemas"]["TrendAnswer"];
+            /** Format: double */
+            line: number;
+            lineReason: string;
+            watch: components["schemas"]["WatchAnswer"][];
+        };
+        /** @enum {unknown} */
+        PlantPart: "unsaid" | "tips" | "newLeaves" | "oldLeaves" | "stem" | "flowers" | "fruit";
+        /** @enum {unknown} */
+        PlanWord: "pin" | "skip" | "ban" | "proven" | "leaveAlone";
+        Preparation: {
+            /** Format: double */
+            yieldMl: number;
+            /** Format: double */
+            keepsDays: number;
+            where: string;
+            parts: components["schemas"]["PreparationPart"][];
+            steps: string[];
+            /**
+             * Format: double
+             * @default 0
+             */
+            steepHours: number;
+        };
+        PreparationAnswer: {
+            material: string;
+            name: string;
+            /** Format: double */
+            yieldMl: number;
+            yieldText: string;
+            /** Format: double */
+            keepsDays: number;
+            where: string;
+            evidence: components["schemas"]["EvidenceGrade"];
+            steps: components["schemas"]["StepAnswer"][];
+            strengths: components["schemas"]["StrengthAnswer"][];
+            cautions: string[];
+            /** Format: double */
+            steepHours: number;
+            own: null | components["schemas"]["OwnStockAnswer"];
+        };
+        PreparationPart: {
+            material: string;
+            /** Format: double */
+            amount: number;
+        };
+        PressureAnswer: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            value: number;
+            sentence: string;
+        };
+        Prevention: {
+            on: string[];
+            against: string[];
+            /** Format: double */
+            takesOff: number;
+            why: string;
+            from?: components["schemas"]["GrowthStage"];
+            until?: components["schemas"]["GrowthStage"];
+            /** @default false */
+            overhead: boolean;
+        };
+        PreventionAnswer: {
+            sentence: string;
+            groups: components["schemas"]["PreventionGroupAnswer"][];
+        };
+        PreventionGroupAnswer: {
+            step: string;
+            name: string;
+            because: string;
+            how: string;
+            /** Format: int32 */
+            dueMinutes: number;
+            work: components["schemas"]["PreventiveWorkAnswer"][];
+        };
+        PreventionItem: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            step: string;
+        };
+        PreventionSaid: {
+            items: components["schemas"]["PreventionItem"][];
+            word: components["schemas"]["PreventionWord"];
+            /** Format: date */
+            on?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        PreventionState: "due" | "later" | "planned" | "holds" | "letBe";
+        /** @enum {unknown} */
+        PreventionWord: "done" | "planned" | "letBe";
+        PreventiveWorkAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            state: components["schemas"]["PreventionState"];
+            /** Format: date */
+            on: null | string;
+            why: string;
+            /** Format: double */
+            worthPercent: number;
+        };
+        ProblemDetails: {
+            type?: null | string;
+            title?: null | string;
+            /** Format: int32 */
+            status?: null | number;
+            detail?: null | string;
+            instance?: null | string;
+        };
+        ProductAnswer: {
+            /** Format: uuid */
+            id: string;
+            materialId: string;
+            name: string;
+            like: null | string;
+            likeName: null | string;
+            worksOn: string[];
+            unit: string;
+            doseText: string;
+            /** Format: double */
+            doseLow: number;
+            /** Format: double */
+            doseHigh: number;
+            addTo: boolean;
+            /** Format: int32 */
+            maxTimes: null | number;
+            /** Format: int32 */
+            daysBetween: null | number;
+            /** Format: int32 */
+            daysToWait: null | number;
+            retired: boolean;
+            form: components["schemas"]["Form"];
+            per: components["schemas"]["DosedPer"];
+            /** Format: int32 */
+            runHours: null | number;
+            /** Format: int32 */
+            freshWaterDays: null | number;
+        };
+        ProductChange: {
+            name: string;
+            like: null | string;
+            worksOn: string[];
+            unit: string;
+            /** Format: double */
+            doseLow: number;
+            /** Format: double */
+            doseHigh: number;
+            /** @default false */
+            addTo: boolean;
+            /** Format: int32 */
+            maxTimes?: null | number;
+            /** Format: int32 */
+            daysBetween?: null | number;
+            /** Format: int32 */
+            daysToWait?: null | number;
+            /** @default false */
+            retired: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+            form?: components["schemas"]["Form"];
+            per?: components["schemas"]["DosedPer"];
+            /** Format: int32 */
+            runHours?: null | number;
+            /** Format: int32 */
+            freshWaterDays?: null | number;
+        };
+        ProductLabel: {
+            /** Format: int32 */
+            maxTimes: null | number;
+            /** Format: int32 */
+            daysBetween: null | number;
+            addTo: boolean;
+            /** @default false */
+            retired: boolean;
+            /** Format: int32 */
+            runHours?: null | number;
+            /** Format: int32 */
+            freshWaterDays?: null | number;
+        };
+        ProgressCalc: {
+            /** Format: double */
+            areaUnderCurve: number;
+        };
+        PruneAnswer: {
+            /** Format: int32 */
+            leaves: number;
+            counted: boolean;
+            /** Format: int32 */
+            affected: number;
+            /** Format: int32 */
+            takeNow: number;
+            /** Format: int32 */
+            visits: number;
+            sentence: string;
+        };
+        QuestionAnswer: {
+            sign: string;
+            question: string;
+            /** Format: double */
+            leadIfYes: number;
+            /** Format: double */
+            leadIfNo: number;
+        };
+        QuestionCalc: {
+            sign: string;
+            question: string;
+        };
+        /** @enum {unknown} */
+        RainUnit: "millimetres" | "inches";
+        ReadingAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            value: number;
+            told: string;
+        };
+        ReadingKindAnswer: {
+            id: string;
+            name: string;
+            unit: string;
+            sentence: string;
+            state: null | components["schemas"]["ReadingState"];
+            perCard: boolean;
+            taken: components["schemas"]["ReadingAnswer"][];
+        };
+        /** @enum {unknown} */
+        ReadingState: "low" | "fine" | "high" | null;
+        ReasonAnswer: {
+            code: string;
+            verdict: components["schemas"]["MixVerdict"];
+            sentence: string;
+        };
+        Recipe: {
+            id: string;
+            name: string;
+            ingredients: components["schemas"]["Ingredient"][];
+            /** Format: double */
+            mixedLifeHours: number;
+            shake: string;
+            form?: components["schemas"]["Form"];
+            steps?: null | string[];
+            /** @default false */
+            kept: boolean;
+            /** @default false */
+            putAway: boolean;
+            /**
+             * Format: double
+             * @default 0
+             */
+            steepHours: number;
+            active?: components["schemas"]["Ingredient"];
+            isWet?: boolean;
+        };
+        RecipeAnswer: {
+            id: string;
+            name: string;
+            form: components["schemas"]["Form"];
+            material: string;
+            evidence: components["schemas"]["EvidenceGrade"];
+            kept: boolean;
+        };
+        RecipeCalcAnswer: {
+            lines: components["schemas"]["RecipeLineCalc"][];
+            /** Format: double */
+            litres: null | number;
+            perLitre: components["schemas"]["RecipeShareCalc"][];
+            faults: components["schemas"]["RecipeFaultCalc"][];
+            corrected: null | components["schemas"]["CorrectedCalc"];
+            verdict: components["schemas"]["HeardVerdict"];
+            canBeMixed: boolean;
+            /** Format: double */
+            steepHours: number;
+            stock: null | components["schemas"]["StockCalcRequest"];
+            after: string[];
+        };
+        RecipeChoice: {
+            recipe: string;
+            material: string;
+        };
+        RecipeFaultCalc: {
+            code: string;
+            words: string;
+            stops: boolean;
+        };
+        RecipeFileIn: {
+            yaml: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        RecipeFileTaken: {
+            kept: string[];
+            had: string[];
+        };
+        RecipeLineCalc: {
+            text: string;
+            understood: null | string;
+            material: null | string;
+            name: null | string;
+            /** Format: double */
+            millilitres: null | number;
+            /** Format: double */
+            grams: null | number;
+            asked: boolean;
+        };
+        RecipeRequest: {
+            text: string;
+            kitchen: components["schemas"]["HeardKitchen"];
+            crop?: null | string;
+            /** Format: double */
+            sprayerLitres?: null | number;
+            described?: null | components["schemas"]["DescribedPart"][];
+        };
+        RecipeShareCalc: {
+            material: string;
+            /** Format: double */
+            amount: number;
+            unit: string;
+        };
+        RestoredAnswer: {
+            keptAs: string;
+        };
+        RetiredStock: {
+            retired: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        Role: "owner" | "helper" | "looker" | "guest";
+        /** @enum {unknown} */
+        RootCheck: "notLooked" | "clean" | "troubled";
+        RotaAnswer: {
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            firmTo: string;
+            inShort: string;
+            days: components["schemas"]["RotaDay"][];
+            places: components["schemas"]["PlanPlace"][];
+            outings: components["schemas"]["OutingAnswer"][];
+            patches: components["schemas"]["PlannedPatchAnswer"][];
+            visits: components["schemas"]["PlannedVisitAnswer"][];
+            walks: components["schemas"]["PlannedWalkAnswer"][];
+            notPlanned: components["schemas"]["NotPlannedAnswer"][];
+            cannot: string[];
+            outline: components["schemas"]["OutlineAnswer"][];
+            changes: components["schemas"]["PlanChangeAnswer"][];
+            choices: components["schemas"]["PlanChoiceAnswer"][];
+        };
+        RotaDay: {
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            warmestC: null | number;
+            /** Format: double */
+            rainMm: null | number;
+            /** Format: int32 */
+            goodHours: null | number;
+            /** Format: int32 */
+            minutes: number;
+        };
+        RoundAnswer: {
+            walk: null | components["schemas"]["WalkAnswer"];
+            stops: components["schemas"]["PlaceStopAnswer"][];
+            stopLines: components["schemas"]["StopLinesAnswer"][];
+            /** Format: int32 */
+            minutes: number;
+            parts: components["schemas"]["WalkPart"][];
+        };
+        RowAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            name: string;
+            kind: components["schemas"]["PlaceKind"];
+            plantings: components["schemas"]["PlantingAnswer"][];
+            /** Format: double */
+            coverNow: number;
+            pressure: components["schemas"]["PressureAnswer"][];
+            bands: components["schemas"]["BandAnswer"][];
+            dots: components["schemas"]["DotAnswer"][];
+            flags: components["schemas"]["FlagAnswer"][];
+        };
+        RuleAnswer: {
+            rule: components["schemas"]["SprayRule"];
+            verdict: components["schemas"]["Verdict"];
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        Rung: "look" | "helpers" | "hands" | "prune" | "isolate" | "spray" | "takeOut";
+        SaltAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            place: string;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            most: number;
+        };
+        SampleAnswer: {
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            verdict: components["schemas"]["SampleVerdict"];
+            /** Format: int32 */
+            moreLeaves: number;
+            /** Format: double */
+            line: number;
+            lineReason: string;
+        };
+        SampleCalc: {
+            /** Format: double */
+            share: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            verdict: components["schemas"]["SampleVerdict"];
+            /** Format: int32 */
+            moreLeaves: number;
+        };
+        /** @enum {unknown} */
+        SampleVerdict: "above" | "below" | "countMore";
+        ScalesAnswer: {
+            temperature: components["schemas"]["UnitScale"];
+            degreeDays: components["schemas"]["UnitScale"];
+            length: components["schemas"]["UnitScale"];
+            area: components["schemas"]["UnitScale"];
+            rain: components["schemas"]["UnitScale"];
+            wind: components["schemas"]["UnitScale"];
+            volume: components["schemas"]["UnitScale"];
+            typed: components["schemas"]["TypedScalesAnswer"];
+        };
+        ScoopAnswer: {
+            unit: string;
+            /** Format: double */
+            count: number;
+            /** Format: double */
+            millilitres: number;
+        };
+        SeasonAnswer: {
+            /** Format: date */
+            expected: null | string;
+            own: boolean;
+            /** Format: date */
+            protectFrom: null | string;
+            sentence: string;
+            past: components["schemas"]["FirstDateAnswer"][];
+        };
+        SeasonChoice: {
+            /** Format: int32 */
+            year: number;
+            /** Format: date */
+            from: string;
+            /** Format: date */
+            to: string;
+            name: string;
+        };
+        SeasonLimit: {
+            /** Format: int32 */
+            most: number;
+            together: string;
+        };
+        SeasonMonths: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+        };
+        SeenSign: {
+            sign: string;
+            present: boolean;
+        };
+        SettlingAnswer: {
+            /** Format: uuid */
+            observationId: string;
+            count: components["schemas"]["CountAnswer"];
+        };
+        SeverityCalc: {
+            /** Format: int32 */
+            value: number;
+        };
+        ShapeAnswer: {
+            /** Format: int32 */
+            spacingDays: number;
+            /** Format: int32 */
+            rounds: number;
+            reason: string;
+        };
+        SharedActionAnswer: {
+            words: string;
+            target: string;
+            sentence: string;
+        };
+        SharedFillingAnswer: {
+            target: string;
+            targetName: string;
+            material: null | string;
+            worth: boolean;
+            sentence: string;
+        };
+        ShareRange: {
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            high: number;
+        };
+        ShelfAnswer: {
+            stocks: components["schemas"]["StockAnswer"][];
+            shopping: components["schemas"]["ShoppingAnswer"][];
+            /** Format: int32 */
+            aheadDays: number;
+            materials: components["schemas"]["ShelfMaterial"][];
+            preparations: components["schemas"]["PreparationAnswer"][];
+            products: components["schemas"]["ProductAnswer"][];
+            ownStocks: components["schemas"]["OwnStockAnswer"][];
+        };
+        ShelfHint: {
+            code: string;
+            sentence: string;
+        };
+        ShelfLine: {
+            material: string;
+            name: string;
+            /** Format: double */
+            needed: number;
+            unit: string;
+            /** Format: double */
+            onShelf: null | number;
+            /** Format: double */
+            missing: number;
+            hints: string[];
+        };
+        ShelfMaterial: {
+            id: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            usualStrengthPercent: null | number;
+            storage: null | string;
+        };
+        /**
+         * @default open
+         * @enum {unknown}
+         */
+        Shelter: "open" | "tunnel" | "indoor";
+        ShoppingAnswer: {
+            material: string;
+            name: string;
+            /** Format: double */
+            needed: number;
+            /** Format: double */
+            onShelf: number;
+            /** Format: double */
+            toBuy: number;
+            toBuyText: string;
+            unit: string;
+            /** Format: double */
+            cost: null | number;
+            reasons: string[];
+        };
+        SideTreated: {
+            /** Format: int32 */
+            number: number;
+            /** Format: uuid */
+            batchId: string;
+            /** Format: uuid */
+            applicationId: string;
+            /** Format: double */
+            litres: number;
+        };
+        Sign: {
+            id: string;
+            name: string;
+            question: string;
+            part: string;
+            drawing: string;
+            /**
+             * Format: double
+             * @default 0.03
+             */
+            whenUnlisted: number;
+            /** @default false */
+            living: boolean;
+        };
+        SignAnswer: {
+            sign: string;
+            present: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        SignInRequest: {
+            name: string;
+            passPhrase: string;
+            device?: null | string;
+        };
+        SiteChange: {
+            name: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            climate: string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        SourceAnswer: {
+            source: components["schemas"]["WeatherSource"];
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            last: string;
+            /** Format: int32 */
+            days: number;
+            /** Format: date-time */
+            lastHeard: null | string;
+            trouble: null | string;
+        };
+        SpacingCalc: {
+            /** Format: int32 */
+            spacingDays: number;
+            /** Format: int32 */
+            rounds: number;
+        };
+        SpotAnswer: {
+            /** Format: double */
+            acrossM: number;
+            /** Format: double */
+            downM: number;
+        };
+        SpotChange: {
+            /** Format: double */
+            acrossM: number;
+            /** Format: double */
+            downM: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        SprayCorrection: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            litres: number;
+            /** Format: double */
+            shareWetted: number;
+            parts: components["schemas"]["WettedPart"][];
+            plantingIds: string[];
+            target: null | string;
+            why: components["schemas"]["SprayReason"];
+            note: null | string;
+            /** Format: uuid */
+            doneBy: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        SprayerAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            /** Format: double */
+            capacityLitres: number;
+            holds: string;
+        };
+        SprayerChange: {
+            name: string;
+            /** Format: double */
+            capacityLitres: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        SprayReason: "ownIdea" | "plan" | "course";
+        SprayRecord: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            at: string;
+            material: string;
+            materialName: string;
+            groupName: string;
+            recipeName: null | string;
+            step: null | components["schemas"]["DoseStep"];
+            dose: null | string;
+            /** Format: double */
+            litres: number;
+            amount: string;
+            expectedAmount: null | string;
+            /** Format: double */
+            shareWetted: number;
+            parts: components["schemas"]["WettedPart"][];
+            plantingIds: string[];
+            where: string[];
+            target: null | string;
+            targetName: null | string;
+            why: components["schemas"]["SprayReason"];
+            patchTest: boolean;
+            /** Format: uuid */
+            doneBy: null | string;
+            note: null | string;
+            air: string;
+            mix: components["schemas"]["PartOfMix"][];
+            checkBackIds: string[];
+            /** Format: date-time */
+            struckAt: null | string;
+            history: components["schemas"]["CorrectionAnswer"][];
+        };
+        /** @enum {unknown} */
+        SprayRule: "heat" | "sun" | "wind" | "rain" | "evaporation" | "drying" | "leafWet" | "cold" | "bees" | "light" | "wilt" | "pond" | "free" | "lamps" | "unknown";
+        SprayStruck: {
+            struck: boolean;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        SseItemOfstring: {
+            data?: null | string;
+            eventType?: null | string;
+            eventId?: null | string;
+            reconnectionInterval?: null | string;
+        };
+        StageAnswer: {
+            /** Format: date */
+            day: string;
+            kind: components["schemas"]["StageEventKind"];
+            /** Format: int32 */
+            generation: number;
+            certain: boolean;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        StageEventKind: "hatch" | "young" | "adults";
+        /** @enum {unknown} */
+        Stance: "lastResort" | "watchAndTreat" | "keepAhead";
+        StanceChange: {
+            choice: string;
+            current: boolean;
+            lines: string[];
+            differences: string[];
+        };
+        StancesAnswer: {
+            stances: components["schemas"]["StanceChange"][];
+            approaches: components["schemas"]["StanceChange"][];
+        };
+        StandingAnswer: {
+            /** Format: uuid */
+            gardenId: string;
+            /** Format: uuid */
+            memberId: string;
+            role: components["schemas"]["Role"];
+        };
+        StateAnswer: {
+            gardens: components["schemas"]["GardenName"][];
+            demo: boolean;
+            /** Format: date-time */
+            now: string;
+        };
+        StationAnswer: {
+            /** Format: int32 */
+            hours: number;
+            refused: string[];
+        };
+        StationBatch: {
+            readings: components["schemas"]["StationReading"][];
+        };
+        StationKeyAnswer: {
+            key: string;
+            address: string;
+        };
+        StationKeyRequest: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        StationReading: {
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            temperatureC?: null | number;
+            /** Format: double */
+            relativeHumidityPercent?: null | number;
+            /** Format: double */
+            windMetresPerSecond?: null | number;
+            /** Format: double */
+            gustMetresPerSecond?: null | number;
+            /** Format: double */
+            rainMm?: null | number;
+            /** Format: double */
+            cloudPercent?: null | number;
+            /** Format: double */
+            leafWetness?: null | number;
+            /** Format: double */
+            solarWattsPerSquareMetre?: null | number;
+        };
+        StepAnswer: {
+            title: string;
+            detail: string;
+            material: null | string;
+            measure: string;
+            exact: null | string;
+            scoops: components["schemas"]["ScoopAnswer"][];
+        };
+        /** @enum {unknown} */
+        StepChoice: "do" | "may" | "passedOver";
+        StockAnswer: {
+            /** Format: uuid */
+            id: string;
+            material: string;
+            materialName: string;
+            groupName: string;
+            hatch: string;
+            name: string;
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            left: number;
+            amountText: string;
+            leftText: string;
+            unit: string;
+            /** Format: date */
+            openedOn: null | string;
+            /** Format: date */
+            bestBefore: null | string;
+            /** Format: date */
+            goodUntil: null | string;
+            /** Format: double */
+            strengthPercent: null | number;
+            /** Format: double */
+            cost: null | number;
+            /** Format: double */
+            lowAt: null | number;
+            storage: null | string;
+            hints: components["schemas"]["ShelfHint"][];
+            /** Format: date-time */
+            readyAt: null | string;
+        };
+        StockCalcAnswer: {
+            amounts: string[];
+            drawn: string[];
+            doseText: null | string;
+            doses: null | components["schemas"]["Doses"];
+            /** Format: double */
+            keepsDays: number;
+            keepsText: string;
+            strengths: components["schemas"]["StrengthCalc"][];
+            faults: components["schemas"]["StockFault"][];
+        };
+        StockCalcRequest: {
+            parts: components["schemas"]["StockPart"][];
+            /** Format: double */
+            waterParts: number;
+            byWeight: boolean;
+            making: components["schemas"]["StockMaking"];
+            /**
+             * Format: double
+             * @default 0
+             */
+            steepHours: number;
+        };
+        StockChange: {
+            material: string;
+            name: string;
+            /** Format: double */
+            amount: number;
+            /** Format: double */
+            left: number;
+            /** Format: date */
+            openedOn?: null | string;
+            /** Format: date */
+            bestBefore?: null | string;
+            /** Format: double */
+            strengthPercent?: null | number;
+            /** Format: double */
+            cost?: null | number;
+            /** Format: double */
+            lowAt?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        StockFault: {
+            code: string;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        StockMaking: "shaken" | "blended" | "steeped" | "boiled";
+        StockPart: {
+            material: string;
+            /** Format: double */
+            parts: number;
+        };
+        StopLinesAnswer: {
+            /** Format: double */
+            line: number;
+            belowAtMost: number[];
+            aboveAtLeast: number[];
+        };
+        StoryAnswer: {
+            /** Format: uuid */
+            placeId: string;
+            name: string;
+            /** Format: date-time */
+            now: string;
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            days: string[];
+            row: components["schemas"]["RowAnswer"];
+            chapters: components["schemas"]["StoryChapterAnswer"][];
+            season: components["schemas"]["SeasonChoice"];
+            seasons: components["schemas"]["SeasonChoice"][];
+        };
+        StoryChapterAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            cropName: string;
+            target: null | string;
+            title: string;
+            lines: components["schemas"]["StoryLineAnswer"][];
+            ending: string;
+        };
+        /** @enum {unknown} */
+        StoryKind: "planted" | "found" | "clean" | "done" | "judged" | "picked" | "carried" | "ended";
+        StoryLineAnswer: {
+            kind: components["schemas"]["StoryKind"];
+            /** Format: date-time */
+            at: string;
+            sentence: string;
+            /** Format: uuid */
+            recordId: string;
+            photoIds: string[];
+        };
+        StrengthAnswer: {
+            material: string;
+            /** Format: double */
+            percent: number;
+            /** Format: double */
+            perLitre: number;
+            unit: string;
+            text: string;
+        };
+        StrengthCalc: {
+            material: string;
+            /** Format: double */
+            perLitre: number;
+            unit: string;
+            /** Format: double */
+            percent: number;
+        };
+        SunCalc: {
+            /** Format: double */
+            elevationDegrees: number;
+            /** Format: double */
+            azimuthDegrees: number;
+        };
+        SunDayCalc: {
+            /** Format: date-time */
+            sunrise: null | string;
+            /** Format: date-time */
+            sunset: null | string;
+            polar: null | string;
+        };
+        /** @enum {unknown} */
+        SunNeed: "avoids" | "indifferent" | "wants";
+        SuspectAnswer: {
+            target: string;
+            name: string;
+            isGroup: boolean;
+            latinName: null | string;
+            kind: components["schemas"]["TargetKind"];
+            /** Format: double */
+            probability: number;
+            for: string[];
+            against: string[];
+            howToTell: string;
+            drawing: string;
+            underside: boolean;
+            stages: components["schemas"]["LifeStage"][];
+            noSpray: boolean;
+            insteadOfSpray: null | string;
+        };
+        SuspectCalc: {
+            target: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+            reasons: string[];
+        };
+        SuspectGroupCalc: {
+            group: string;
+            name: string;
+            /** Format: double */
+            probability: number;
+        };
+        SuspectsAnswer: {
+            observation: components["schemas"]["ObservationAnswer"];
+            leaf: string;
+            suspects: components["schemas"]["SuspectAnswer"][];
+            /** Format: double */
+            notListed: number;
+            meanwhile: null | string;
+            group: null | components["schemas"]["NameGroupAnswer"];
+            together: null | components["schemas"]["TogetherAnswer"];
+            next: null | components["schemas"]["QuestionAnswer"];
+            namingCanWait: null | components["schemas"]["SharedActionAnswer"];
+            trend: null | components["schemas"]["TrendAnswer"];
+            /** Format: double */
+            line: number;
+            lineReason: string;
+        };
+        SuspectsCalc: {
+            suspects: components["schemas"]["SuspectCalc"][];
+            groups: components["schemas"]["SuspectGroupCalc"][];
+            /** Format: double */
+            notListed: number;
+            together: null | components["schemas"]["TwoTroublesCalc"];
+            nextQuestion: null | components["schemas"]["QuestionCalc"];
+            namingCanWait: null | string;
+        };
+        SuspectsRequest: {
+            crop: string;
+            placeKind: components["schemas"]["PlaceKind"];
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            latitude: number;
+            signs: components["schemas"]["SeenSign"][];
+            notSure?: null | string[];
+        };
+        TableColumns: {
+            fields: components["schemas"]["TableField"][];
+            dates: components["schemas"]["DateOrder"];
+            temperature: components["schemas"]["TemperatureUnit"];
+            wind: components["schemas"]["WindUnit"];
+            rain: components["schemas"]["RainUnit"];
+            decimalComma: boolean;
+            utc: boolean;
+        };
+        /** @enum {unknown} */
+        TableField: "ignore" | "time" | "date" | "clock" | "temperature" | "minTemperature" | "maxTemperature" | "humidity" | "dewPoint" | "wind" | "gust" | "rain" | "cloud" | "leafWetness" | "solar";
+        TableImport: {
+            text: string;
+            columns: components["schemas"]["TableColumns"];
+            /** Format: int32 */
+            badLinesSeen: number;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TableImported: {
+            /** Format: int32 */
+            hours: number;
+            /** Format: int32 */
+            leftOut: number;
+        };
+        TablePreview: {
+            columns: components["schemas"]["TableColumns"];
+            header: string[];
+            sample: string[][];
+            /** Format: int32 */
+            lines: number;
+            daily: boolean;
+            /** Format: int32 */
+            hours: number;
+            /** Format: date-time */
+            from: null | string;
+            /** Format: date-time */
+            to: null | string;
+            /** Format: int32 */
+            badCount: number;
+            bad: components["schemas"]["BadLineAnswer"][];
+        };
+        TableRequest: {
+            text: string;
+            columns?: null | components["schemas"]["TableColumns"];
+        };
+        TakenIn: {
+            what: components["schemas"]["MergePreview"];
+            backupName: null | string;
+        };
+        TankAnswer: {
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            /** Format: double */
+            litres: number;
+            target: string;
+            material: string;
+        };
+        TankDone: {
+            /** Format: uuid */
+            batchId: string;
+            /** Format: uuid */
+            applicationId: string;
+            recipe: string;
+            step: components["schemas"]["DoseStep"];
+            target: string;
+            /** Format: double */
+            mixedLitres: number;
+            /** Format: double */
+            usedLitres: number;
+            plantingIds: string[];
+            parts?: null | components["schemas"]["WettedPart"][];
+        };
+        Target: {
+            id: string;
+            name: string;
+            alsoCalled?: string[];
+            latinName?: null | string;
+            kind: components["schemas"]["TargetKind"];
+            group: string;
+            nameGroup: string;
+            isGroup?: boolean;
+            hosts: string[];
+            signs: {
+                [key: string]: number;
+            };
+            agreedSigns?: string[];
+            season: components["schemas"]["SeasonMonths"];
+            flight?: null | components["schemas"]["FirstFlight"];
+            /** Format: double */
+            commonness?: number;
+            /** Format: double */
+            underCoverFactor?: number;
+            /** Format: double */
+            youngFactor?: number;
+            followsSpray?: boolean;
+            /** Format: int32 */
+            checkBackDays?: null | number;
+            insect?: null | components["schemas"]["InsectBiology"];
+            stages?: components["schemas"]["LifeStage"][];
+            disease?: null | components["schemas"]["DiseaseBiology"];
+            lookFirst: string;
+            howToTell: string;
+            noSpray?: boolean;
+            resistedBy?: string[];
+            countOn?: components["schemas"]["CountedOn"];
+            byPlant?: boolean;
+            insteadOfSpray?: null | string;
+            inseparableFrom?: string[];
+        };
+        /** @enum {unknown} */
+        TargetKind: "insect" | "disease" | "lookAlike";
+        TaskAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            step: string;
+            name: string;
+            how: string;
+            targetName: null | string;
+            /** Format: date */
+            dueOn: string;
+            due: boolean;
+            worn: null | string;
+            state: components["schemas"]["TaskState"];
+            /** Format: date-time */
+            doneAt: null | string;
+            /** Format: int32 */
+            leaves: null | number;
+            countsLeaves: boolean;
+            recipe: null | string;
+            helpers: null | string;
+            helperKinds: components["schemas"]["HelperChoice"][];
+            /** Format: date */
+            comesOn: null | string;
+        };
+        TaskDone: {
+            /** Format: int32 */
+            leaves?: null | number;
+            /** Format: uuid */
+            memberId?: null | string;
+            ordered?: null | components["schemas"]["OrderedHelpers"];
+        };
+        TaskDropped: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        /** @enum {unknown} */
+        TaskState: "planned" | "done" | "dropped" | "passed" | null;
+        /** @enum {unknown} */
+        TemperatureUnit: "celsius" | "fahrenheit";
+        TogetherAnswer: {
+            first: string;
+            second: string;
+            /** Format: double */
+            probability: number;
+            sentence: string;
+        };
+        TownAnswer: {
+            name: string;
+            country: string;
+            countryName: string;
+            /** Format: double */
+            latitude: number;
+            /** Format: double */
+            longitude: number;
+            timeZoneId: string;
+            climate: string;
+        };
+        TrendAnswer: {
+            direction: components["schemas"]["TrendDirection"];
+            /** Format: double */
+            doublingDays: null | number;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        TrendDirection: "rising" | "falling" | "steady" | "unclear";
+        TrialAnswer: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            target: string;
+            targetName: string;
+            isDisease: boolean;
+            unit: components["schemas"]["TrialUnitKind"];
+            /** Format: int32 */
+            leavesPerUnit: number;
+            /** Format: int32 */
+            seed: number;
+            blind: boolean;
+            /** Format: date-time */
+            openedAt: string;
+            /** Format: date-time */
+            treatedAt: null | string;
+            /** Format: date-time */
+            closedAt: null | string;
+            sides: components["schemas"]["TrialSideAnswer"][];
+            units: components["schemas"]["TrialUnitAnswer"][];
+            /** Format: int32 */
+            countRounds: number;
+            /** Format: int32 */
+            treatedTimes: number;
+            isInsect: boolean;
+            pairs: components["schemas"]["TrialPairAnswer"][];
+            power: string;
+            next: string;
+        };
+        TrialClosed: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TrialCounts: {
+            counts: components["schemas"]["NewTrialCount"][];
+            /** Format: date-time */
+            at?: null | string;
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TrialPairAnswer: {
+            first: string;
+            second: string;
+            /** Format: double */
+            percent: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            differs: boolean;
+            sentence: string;
+        };
+        TrialPowerAnswer: {
+            /** Format: int32 */
+            leavesASide: number;
+            /** Format: double */
+            points: null | number;
+            sentence: string;
+        };
+        TrialSheet: {
+            name: string;
+            blind: boolean;
+            sides: components["schemas"]["TrialSheetSide"][];
+        };
+        TrialSheetSide: {
+            letter: string;
+            name: string;
+            units: components["schemas"]["TrialSheetUnit"][];
+        };
+        TrialSheetUnit: {
+            /** Format: int32 */
+            number: number;
+            where: string;
+        };
+        TrialSideAnswer: {
+            /** Format: int32 */
+            number: number;
+            letter: string;
+            recipe: null | string;
+            byHand: null | string;
+            sizeUnit: string;
+            name: string;
+            step: components["schemas"]["DoseStep"];
+            hatch: null | string;
+            /** Format: int32 */
+            units: number;
+            /** Format: int32 */
+            leaves: number;
+            /** Format: double */
+            affected: null | number;
+            /** Format: double */
+            affectedBefore: null | number;
+            /** Format: double */
+            areaUnderCurve: null | number;
+            /** Format: double */
+            controlPercent: null | number;
+            /** Format: double */
+            controlLow: null | number;
+            /** Format: double */
+            controlHigh: null | number;
+            method: null | string;
+            verdict: null | components["schemas"]["TrialVerdict"];
+            sentence: string;
+            /** Format: double */
+            hurt: null | number;
+            /** Format: double */
+            aliveALeaf: null | number;
+        };
+        TrialTreated: {
+            sides: components["schemas"]["SideTreated"][];
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        TrialUnitAnswer: {
+            /** Format: int32 */
+            number: number;
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            /** Format: int32 */
+            side: null | number;
+            /** Format: int32 */
+            counts: number;
+            /** Format: int32 */
+            lastLooked: null | number;
+            /** Format: int32 */
+            lastAffected: null | number;
+        };
+        /** @enum {unknown} */
+        TrialUnitKind: "place" | "plant" | "leaf";
+        /** @enum {unknown} */
+        TrialVerdict: "tooFewToTell" | "works" | "doesLittle" | "makesItWorse" | null;
+        TroubleAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            cropName: string;
+            target: string;
+            name: string;
+            kind: components["schemas"]["TargetKind"];
+            /** Format: double */
+            share: number;
+            /** Format: date */
+            foundOn: null | string;
+            pressure: components["schemas"]["PressureAnswer"][];
+            stages: components["schemas"]["StageAnswer"][];
+            /** Format: double */
+            generations: null | number;
+            nights: components["schemas"]["NightOfInfection"][];
+            season: components["schemas"]["SeasonAnswer"];
+        };
+        TwoTroublesCalc: {
+            targets: string[];
+            /** Format: double */
+            probability: number;
+        };
+        TypedScalesAnswer: {
+            temperature: components["schemas"]["UnitScale"][];
+            length: components["schemas"]["UnitScale"][];
+            area: components["schemas"]["UnitScale"][];
+            rain: components["schemas"]["UnitScale"][];
+            wind: components["schemas"]["UnitScale"][];
+            volume: components["schemas"]["UnitScale"][];
+        };
+        UndoRequest: {
+            /** Format: int64 */
+            deedId: number;
+        };
+        UnitScale: {
+            word: string;
+            /** Format: double */
+            factor: number;
+            /** Format: double */
+            offset: number;
+            /** Format: int32 */
+            digits: number;
+            /**
+             * Format: double
+             * @default 1
+             */
+            power: number;
+        };
+        /** @enum {unknown} */
+        Verdict: "good" | "poor" | "never";
+        WalkAnswer: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            startedAt: string;
+            skippedPlaceIds: string[];
+            seenPlantingIds: string[];
+            toName: components["schemas"]["ObservationAnswer"][];
+        };
+        WalkDeed: {
+            /** Format: uuid */
+            memberId?: null | string;
+        };
+        WalkPart: {
+            /** Format: int32 */
+            minutes: number;
+            placeIds: string[];
+        };
+        WalkStart: {
+            /** Format: uuid */
+            memberId?: null | string;
+            /** Format: date-time */
+            at?: null | string;
+        };
+        WatchAnswer: {
+            target: string;
+            name: string;
+            lookFirst: string;
+            /** Format: double */
+            share: number;
+            why: string[];
+            stages: components["schemas"]["LifeStage"][];
+            on: components["schemas"]["CountedOn"];
+        };
+        /** @enum {unknown} */
+        Water: "rain" | "softTap" | "hardTap";
+        /** @enum {unknown} */
+        Watering: "drip" | "handAtSoil" | "overhead" | "tray";
+        WayAnswer: {
+            id: string;
+            words: string;
+            materials: string[];
+            measures: string[];
+            recipe: null | string;
+            holds: boolean;
+            proposed: boolean;
+            share: null | components["schemas"]["ShareRange"];
+            /** Format: double */
+            lossPercent: null | number;
+            /** Format: int32 */
+            sprays: number;
+            /** Format: int32 */
+            minutes: number;
+            /** Format: int32 */
+            evenings: number;
+            /** Format: double */
+            helpersLeftPercent: null | number;
+            against: components["schemas"]["AgainstAnswer"][];
+        };
+        WaysAnswer: {
+            /** Format: double */
+            line: number;
+            sentence: string;
+            ways: components["schemas"]["WayAnswer"][];
+            withoutHour: components["schemas"]["LeftToDo"][];
+        };
+        WaysRequest: {
+            crop: string;
+            placeKind: components["schemas"]["PlaceKind"];
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            latitude: number;
+            climate: string;
+            target: string;
+            /** Format: double */
+            share: number;
+            /**
+             * Format: int32
+             * @default 0
+             */
+            helpers: number;
+            ants?: components["schemas"]["Ants"];
+            stance?: components["schemas"]["Stance"];
+            diseaseApproach?: components["schemas"]["DiseaseApproach"];
+            stage?: null | components["schemas"]["GrowthStage"];
+        };
+        WeatherDayAnswer: {
+            /** Format: date */
+            date: string;
+            /** Format: double */
+            minC: null | number;
+            /** Format: double */
+            maxC: null | number;
+            /** Format: double */
+            rainMm: null | number;
+            /** Format: int32 */
+            knownHours: number;
+            sources: components["schemas"]["WeatherSource"][];
+            byHand: boolean;
+        };
+        WeatherHour: {
+            /** Format: double */
+            temperatureC?: null | number;
+            /** Format: double */
+            relativeHumidityPercent?: null | number;
+            /** Format: double */
+            windMetresPerSecond?: null | number;
+            /** Format: double */
+            gustMetresPerSecond?: null | number;
+            /** Format: double */
+            rainMm?: null | number;
+            /** Format: double */
+            cloudPercent?: null | number;
+            /** Format: double */
+            leafWetness?: null | number;
+            /** Format: double */
+            solarWattsPerSquareMetre?: null | number;
+            isComplete?: boolean;
+        };
+        WeatherNotice: {
+            /** Format: date-time */
+            fetchedAt: null | string;
+            stale: boolean;
+            sentence: string;
+        };
+        /** @enum {unknown} */
+        WeatherSource: "service" | "file" | "station" | "hand";
+        WeatherStateAnswer: {
+            sources: components["schemas"]["SourceAnswer"][];
+            gaps: components["schemas"]["GapAnswer"][];
+            sentence: string;
+            days: components["schemas"]["WeatherDayAnswer"][];
+            hasStation: boolean;
+            hasService: boolean;
+        };
+        /** @enum {unknown} */
+        WettedPart: "undersides" | "tops" | "stems" | "soil";
+        WhatIfAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            target: string;
+            targetName: string;
+            /** Format: double */
+            share: number;
+            counted: boolean;
+            /** Format: double */
+            line: number;
+            /** Format: date */
+            from: string;
+            answer: string;
+            ways: components["schemas"]["WayAnswer"][];
+            recipes: components["schemas"]["RecipeChoice"][];
+            curves: components["schemas"]["CurveAnswer"][];
+        };
+        WhatIfDay: {
+            /** Format: double */
+            middle: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            cover: number;
+            /** Format: double */
+            mostly: number;
+        };
+        WindowAnswer: {
+            /** Format: date-time */
+            start: string;
+            /** Format: date-time */
+            end: string;
+            /** Format: double */
+            score: number;
+            verdict: components["schemas"]["Verdict"];
+            sentence: string;
+        };
+        WindowCalc: {
+            hours: components["schemas"]["HourAnswer"][];
+            windows: components["schemas"]["WindowAnswer"][];
+        };
+        WindowRequest: {
+            hours: components["schemas"]["HourColumns"];
+            material: string;
+            place: components["schemas"]["PlaceFacts"];
+        };
+        WindowsAnswer: {
+            material: string;
+            materialName: string;
+            for: string[];
+            hours: components["schemas"]["HourAnswer"][];
+            best: components["schemas"]["WindowAnswer"][];
+            weather: components["schemas"]["WeatherNotice"];
+        };
+        /** @enum {unknown} */
+        WindUnit: "metresPerSecond" | "kilometresPerHour" | "milesPerHour" | "knots" | "beaufort";
+        WorkedAnswer: {
+            material: string;
+            hatch: string;
+            target: string;
+            /** Format: int32 */
+            rounds: number;
+            /** Format: int32 */
+            cleared: number;
+            /** Format: int32 */
+            holding: number;
+            /** Format: int32 */
+            losing: number;
+        };
+        YieldAnswer: {
+            /** Format: uuid */
+            plantingId: string;
+            where: string;
+            given: string;
+            /** Format: int32 */
+            times: number;
+            /** Format: date */
+            first: string;
+            /** Format: date */
+            last: string;
+            /** Format: int32 */
+            sprays: number;
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
-export type $defs = Record<string, never>
-export type operations = Record<string, never>
+export type $defs = Record<string, never>;
+export type operations = Record<string, never>;

@@ -180,6 +180,9 @@ public sealed record Material
     /// <summary>It is not sprayed nearer than this to a pond, m (assumed); 0 for no limit.</summary>
     public double KeepFromPondM { get; init; }
 
+    /// <summary>It is rinsed off with clean water after so many hours, since what is left scorches; null where it stays on.</summary>
+    public int? RinseAfterHours { get; init; }
+
     /// <summary>Days to wait before picking; null when the label says.</summary>
     public int? DaysToWait { get; init; }
     public double MixedLifeHours { get; init; } = 24;

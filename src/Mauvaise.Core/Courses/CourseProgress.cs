@@ -110,7 +110,9 @@ public sealed record CourseProgress(
                     DegreeDaysPerDay = null,
                 }
                 : usual;
-        var visits = given.Select(a => garden.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)).ToList();
+        var visits = given
+            .Select(a => garden.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id && c.AlsoTarget == a.AlsoFor(course.Target)))
+            .ToList();
         var facts = new Facts(
             garden,
             course,

@@ -182,7 +182,10 @@ public sealed record SprayApplication(
     public bool IsAgainst(string target) => Target == target || Also?.Target == target;
 
     /// <summary>What in it was meant for a trouble.</summary>
-    public string MaterialAgainst(string? target) => target is not null && target != Target && Also?.Target == target ? Also.Material : Material;
+    public string MaterialAgainst(string? target) => AlsoFor(target) is null ? Material : Also!.Material;
+
+    /// <summary>The trouble, where it is the second of the spray; null for its own, and for any other.</summary>
+    public string? AlsoFor(string? target) => target is not null && target != Target && Also?.Target == target ? target : null;
 }
 
 /// <summary>How an application, or a whole course, turned out.</summary>

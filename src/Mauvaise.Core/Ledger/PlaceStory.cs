@@ -188,7 +188,7 @@ public static class PlaceStory
             .CountsOf(planting.Id)
             .Where(o => o.Named == target.Id && o.LeavesAffected > 0 && !judged.Contains(o.Id))
             .Select((o, i) => new StoryLine(StoryKind.Found, o.At, Found(o, i == 0), o.Id));
-        var done = season.SpraysOn(planting.Id).Where(a => a.IsAgainst(target.Id)).SelectMany(a => Spray(season, a, planting));
+        var done = season.SpraysOn(planting.Id).Where(a => a.IsAgainst(target.Id)).SelectMany(a => Spray(season, a, planting, target.Id));
         var byHand = season
             .Tasks.Where(t => t.PlantingId == planting.Id && t.Target == target.Id)
             .SelectMany(t => new[] { Task(season, t) }.OfType<StoryLine>().Concat(Came(season, season.VisitsOf(t.Id).FirstOrDefault())));
@@ -231,9 +231,10 @@ public static class PlaceStory
         };
     }
 
-    private static IEnumerable<StoryLine> Spray(GardenSnapshot season, SprayApplication a, Planting planting)
+    private static IEnumerable<StoryLine> Spray(GardenSnapshot season, SprayApplication a, Planting planting, string? target = null)
     {
-        var name = season.Catalogue.FindMaterial(a.Material)?.Name ?? a.Material;
+        var material = a.MaterialAgainst(target);
+        var name = season.Catalogue.FindMaterial(material)?.Name ?? material;
         var who = season.Members.FirstOrDefault(m => m.Id == a.MemberId)?.Name;
         var air = a.Air?.TemperatureC is { } t ? Say.Of("ledger.temperatureAt", ("temperature", Figure.Temperature(t))) : "";
         // A dust or a bait has no litres.
@@ -255,7 +256,7 @@ public static class PlaceStory
                 ),
             a.Id
         );
-        foreach (var came in Came(season, season.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id)))
+        foreach (var came in Came(season, season.VisitsOf(a.Id).FirstOrDefault(c => c.PlantingId == planting.Id && c.AlsoTarget == a.AlsoFor(target))))
         {
             yield return came;
         }

@@ -237,6 +237,11 @@ public static class BenchEndpoints
             .OfType<string>()
             .Distinct()
             .ToList();
+        if (AfterSpray.Rinse(inMix) is { } rinsed)
+        {
+            notes.Add(rinsed);
+        }
+
         if (Rinsing.First(s, fill.Sprayer, inMix) is { } rinse)
         {
             notes.Insert(0, rinse);

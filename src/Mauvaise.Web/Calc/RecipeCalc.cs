@@ -46,6 +46,7 @@ public sealed record CorrectedCalc(IReadOnlyList<string> Lines);
 
 /// <param name="Litres">Of what comes out; null when nobody said how much water.</param>
 /// <param name="Corrected">Null when nothing is to be put right, or nothing is left.</param>
+/// <param name="After">What is done once it is on: rinse, wait, wash.</param>
 /// <param name="CanBeMixed">All of it is understood and measured, and nothing stops it.</param>
 public sealed record RecipeCalcAnswer(
     IReadOnlyList<RecipeLineCalc> Lines,
@@ -56,7 +57,8 @@ public sealed record RecipeCalcAnswer(
     HeardVerdict Verdict,
     bool CanBeMixed,
     double SteepHours,
-    StockCalcRequest? Stock
+    StockCalcRequest? Stock,
+    IReadOnlyList<string> After
 );
 
 /// <summary>A recipe that was heard: read, judged and put right.</summary>
@@ -114,7 +116,8 @@ public static class RecipeCalc
                 heard.SteepHours,
                 heard.AsStock(catalogue) is { } stock
                     ? new StockCalcRequest(stock.Parts, stock.WaterParts, stock.ByWeight, stock.Making, stock.SteepHours)
-                    : null
+                    : null,
+                AfterSpray.Of([.. judged.PerLitre.Select(p => p.Material)])
             )
         );
     }

@@ -7,6 +7,9 @@ namespace Mauvaise.Web.Facts;
 /// <param name="Climate">The catalogue's that fits best; the gardener may choose another.</param>
 public sealed record TownAnswer(string Name, string Country, string CountryName, double Latitude, double Longitude, string TimeZoneId, string Climate);
 
+/// <summary>What a recipe may call a material.</summary>
+public sealed record HeardThing(string Word, string Material);
+
 /// <summary>The facts, for the screens and for anyone's scripts.</summary>
 public static class CatalogueEndpoints
 {
@@ -20,6 +23,9 @@ public static class CatalogueEndpoints
         facts.MapGet("/helpers", (GardenCatalogue c) => TypedResults.Ok(c.Helpers));
         facts.MapGet("/crops", (GardenCatalogue c) => TypedResults.Ok(c.Crops));
         facts.MapGet("/recipes", (GardenCatalogue c) => TypedResults.Ok(c.Recipes));
+        facts.MapGet("/heard", (GardenCatalogue c) =>
+            TypedResults.Ok(c.Heard.Where(h => h.Material is not null).Select(h => new HeardThing(h.Words[0], h.Material!)))
+        );
         facts.MapGet("/measures", (GardenCatalogue c) => TypedResults.Ok(c.Measures));
         facts.MapGet("/climates", (GardenCatalogue c) => TypedResults.Ok(c.Climates));
         facts.MapGet("/towns", Towns);

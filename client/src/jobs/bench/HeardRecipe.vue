@@ -10,6 +10,7 @@ import { answer, api, Problem, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { heardNatureWords, options } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
+import NumberField from '@/kit/NumberField.vue'
 import SelectField from '@/kit/SelectField.vue'
 import OwnRecipes from './OwnRecipes.vue'
 
@@ -65,6 +66,22 @@ const verdict = computed(() => {
     no: { words: tell('bench.notLikeThis'), kind: 'stop' },
   }[data.value.verdict]
 })
+
+/** The line that is put right by hand: it is written into the text anew, so that text and lines stay one. */
+const righting = ref<{ line: string; amount: number | null; unit: string; thing: string }>()
+const units = ['ml', 'g', 'tsp', 'tbsp', 'cup', 'l', 'clove', 'bulb', 'drop']
+const { data: things } = useQuery({
+  queryKey: ['heard-things'],
+  queryFn: () => answer(api.GET('/api/catalogue/heard')),
+  staleTime: Infinity,
+  enabled: computed(() => righting.value !== undefined),
+})
+function putRight() {
+  const r = righting.value
+  if (!r?.amount || !r.thing) return
+  text.value = text.value.replace(r.line, `${r.amount} ${r.unit} ${r.thing}`)
+  righting.value = undefined
+}
 
 const { memberId } = useGarden()
 const name = ref('')
@@ -144,6 +161,9 @@ const keepAsStock = (stock: Schemas['StockCalcRequest']) => stocking.mutate(stoc
           <li v-for="line in data.corrected.lines" :key="line">{{ line }}</li>
         </ul>
       </div>
+      <p v-if="data.after.length && data.verdict !== 'no'" class="soft">
+        <strong>{{ tell('bench.onceItIsOn') }}</strong> {{ data.after.join(' ') }}
+      </p>
       <table>
         <caption>
           {{
@@ -163,6 +183,38 @@ const keepAsStock = (stock: Schemas['StockCalcRequest']) => stocking.mutate(stoc
                 :placeholder="tell('bench.choose')"
                 @update:model-value="like = { ...like, [line.name.toLowerCase()]: $event }"
               />
+              <Button
+                v-if="text.includes(line.text) && righting?.line !== line.text"
+                :label="tell('bench.putItRight')"
+                :aria-label="tell('bench.putRightLine', { line: line.text })"
+                size="small"
+                variant="text"
+                @click="righting = { line: line.text, amount: null, unit: 'ml', thing: '' }"
+              />
+              <form v-if="righting?.line === line.text" class="right" novalidate @submit.prevent="putRight">
+                <NumberField
+                  v-model="righting.amount"
+                  :min="0"
+                  :max-fraction-digits="2"
+                  :aria-label="tell('bench.howMuchOfIt')"
+                />
+                <SelectField
+                  v-model="righting.unit"
+                  :options="units"
+                  :label="tell('bench.unitOfIt')"
+                  :show="null"
+                  :take="null"
+                />
+                <SelectField
+                  v-model="righting.thing"
+                  :options="things ?? []"
+                  :label="tell('bench.whatItIs')"
+                  show="word"
+                  take="word"
+                  filter
+                />
+                <Button type="submit" :label="tell('bench.takeItSo')" size="small" />
+              </form>
             </td>
           </tr>
         </tbody>
@@ -250,6 +302,19 @@ ul {
 
 .keep .actions {
   grid-column: 1 / -1;
+}
+
+.right {
+  display: grid;
+  grid-template-columns: 90px minmax(0, 1fr) minmax(0, 1.4fr) auto;
+  gap: 8px;
+  align-items: end;
+}
+
+@media (max-width: 640px) {
+  .right {
+    grid-template-columns: 1fr 1fr;
+  }
 }
 
 table {
