@@ -104,7 +104,7 @@ internal sealed class WorkBefore(string? only = null) : IPolicy
     {
         var due = PreventionPlan
             .Of(garden)
-            .All.Where(w => w.State == PreventionState.Due && (only is null || w.Measure.Id == only))
+            .All.Where(w => w is { State: PreventionState.Due, Measure.Prevents: not null } && (only is null || w.Measure.Id == only))
             .Select(w => (Id: season.NewId(), Work: w))
             .ToList();
         foreach (var (_, work) in due)

@@ -262,6 +262,20 @@ public sealed class OwnStockTests : DemoTest
     }
 
     [Fact]
+    public async Task A_product_goes_on_nothing_that_its_label_does_not_name()
+    {
+        var id = Guid.NewGuid();
+        var label = new ProductChange("Bean oil", "horticultural-oil", [], "ml", 5, 10, Crops: ["french-bean", "nightshades"]);
+        await Http.SendPutAsync($"products/{id}", label, HttpStatusCode.NoContent);
+        var product = (await ShelfAsync()).Products.Single(p => p.Id == id);
+        Assert.Equal(["french-bean", "nightshades"], product.Crops);
+        async Task<IEnumerable<string>> Reasons(Guid planting) =>
+            (await GetAsync<BenchAnswer>($"bench?planting={planting}&recipe={product.MaterialId}")).Reasons.Select(r => r.Code);
+        Assert.Contains("label-crop", await Reasons(Courgette));
+        Assert.DoesNotContain("label-crop", await Reasons(DemoGarden.PlantingId("Towpath/tomato")));
+    }
+
+    [Fact]
     public async Task Only_a_drench_runs_through_a_rack()
     {
         var label = new ProductChange("Root saver", "neem-oil", [], "ml", 3, 5, Form: Form.Drench, RunHours: 4, FreshWaterDays: 5);
@@ -271,5 +285,6 @@ public sealed class OwnStockTests : DemoTest
         await Http.SendPutAsync($"products/{Guid.NewGuid()}", label with { Form = Form.Spray }, HttpStatusCode.BadRequest);
         await Http.SendPutAsync($"products/{Guid.NewGuid()}", label with { RunHours = 0 }, HttpStatusCode.BadRequest);
         await Http.SendPutAsync($"products/{Guid.NewGuid()}", label with { FreshWaterDays = 99 }, HttpStatusCode.BadRequest);
+        await Http.SendPutAsync($"products/{Guid.NewGuid()}", label with { Crops = ["moon-flower"] }, HttpStatusCode.BadRequest);
     }
 }

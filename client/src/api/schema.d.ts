@@ -9602,6 +9602,7 @@ export interface components {
             runHours: null | number;
             /** Format: int32 */
             freshWaterDays: null | number;
+            crops: string[];
         };
         ProductChange: {
             name: string;
@@ -9630,6 +9631,7 @@ export interface components {
             runHours?: null | number;
             /** Format: int32 */
             freshWaterDays?: null | number;
+            crops?: null | string[];
         };
         ProductLabel: {
             /** Format: int32 */
@@ -9643,6 +9645,7 @@ export interface components {
             runHours?: null | number;
             /** Format: int32 */
             freshWaterDays?: null | number;
+            crops?: null | string[];
         };
         ProgressCalc: {
             /** Format: double */

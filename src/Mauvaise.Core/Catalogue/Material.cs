@@ -107,7 +107,21 @@ public sealed record SeasonLimit(int Most, string Together);
 /// <param name="Retired">The household has put it away: records still name it, nothing proposes it.</param>
 /// <param name="RunHours">How long the pump carries it through a rack; null when the label does not say.</param>
 /// <param name="FreshWaterDays">Days until the water of a rack is changed; null when the label does not say.</param>
-public sealed record ProductLabel(int? MaxTimes, int? DaysBetween, bool AddTo, bool Retired = false, int? RunHours = null, int? FreshWaterDays = null);
+/// <param name="Crops">Crops and families that it names; null or empty for all.</param>
+public sealed record ProductLabel(
+    int? MaxTimes,
+    int? DaysBetween,
+    bool AddTo,
+    bool Retired = false,
+    int? RunHours = null,
+    int? FreshWaterDays = null,
+    IReadOnlyList<string>? Crops = null
+)
+{
+    /// <summary>True when the label names this crop, its like or its family, or names none.</summary>
+    public bool Allows(Crop crop) =>
+        Crops is null or [] || Crops.Contains(crop.Id) || Crops.Contains(crop.Family) || (crop.Like is { } like && Crops.Contains(like));
+}
 
 /// <summary>Part of a preparation, in the part's own unit.</summary>
 public sealed record PreparationPart(string Material, double Amount);

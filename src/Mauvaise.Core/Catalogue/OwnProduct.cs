@@ -11,6 +11,7 @@ namespace Mauvaise.Core.Catalogue;
 /// <param name="Form">How it reaches the trouble. One that is like a drench is a drench.</param>
 /// <param name="RunHours">How long the pump carries it through a rack; null when the label does not say.</param>
 /// <param name="FreshWaterDays">Days until the water of a rack is changed; null when the label does not say.</param>
+/// <param name="Crops">Crops and families that the label names; null or empty for all.</param>
 /// <param name="Per">What the doses are for, where it is dusted, strewn as bait or fed; a litre of what is mixed otherwise.</param>
 public sealed record OwnProduct(
     Guid Id,
@@ -28,7 +29,8 @@ public sealed record OwnProduct(
     Form Form = Form.Spray,
     DosedPer Per = DosedPer.Litre,
     int? RunHours = null,
-    int? FreshWaterDays = null
+    int? FreshWaterDays = null,
+    IReadOnlyList<string>? Crops = null
 )
 {
     /// <summary>Share killed or held back by a product of which only the label's claim is known (assumed).</summary>
@@ -56,7 +58,7 @@ public sealed record OwnProduct(
             Name = Name,
             WorksOn = like is null ? [.. WorksOn.Select(Claimed)] : like.WorksOn,
             Doses = new Doses(Unit, DoseLow, (DoseLow + DoseHigh) / 2, DoseHigh, DoseHigh, Recipe.IsMixed(form) ? DosedPer.Litre : Per),
-            Label = new ProductLabel(MaxTimes, DaysBetween, AddTo, Retired, RunHours, FreshWaterDays),
+            Label = new ProductLabel(MaxTimes, DaysBetween, AddTo, Retired, RunHours, FreshWaterDays, Crops),
             DaysToWait = DaysToWait ?? (like?.LabelOnly == false ? like.DaysToWait : null),
             Cadence = DaysBetween is { } days
                 ? basis.Cadence with

@@ -54,6 +54,7 @@ public static class UseGuards
             .. SeasonLimits(garden, history, inMix.Take(working), at),
             .. Rows(garden, history, planting, inMix[0], at),
             .. LabelLimits(garden, history, inMix[0], at),
+            .. LabelCrops(garden, planting, inMix),
             .. Picking(garden, planting, inMix, at),
             .. Ponds(place, inMix),
             .. HelpersOut(garden, place, inMix, at),
@@ -209,6 +210,16 @@ public static class UseGuards
                 "in-a-row",
                 Say.Of("decisions.wentOnTimesInARow", ("group", garden.Catalogue.Group(active.Group).Name), ("given", inARow), ("name", row))
             );
+        }
+    }
+
+    /// <summary>What the label does not name it does not go on.</summary>
+    private static IEnumerable<UseReason> LabelCrops(GardenSnapshot garden, Planting planting, IEnumerable<Material> inMix)
+    {
+        var crop = garden.Catalogue.Crop(planting.Crop);
+        if (inMix.FirstOrDefault(m => m.Label?.Allows(crop) == false) is { } other)
+        {
+            yield return new("label-crop", Say.Of("decisions.itsLabelDoesNotNameThisCrop", ("material", other.Name), ("crop", crop.Name.InSentence())));
         }
     }
 

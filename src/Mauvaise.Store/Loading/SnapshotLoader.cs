@@ -392,7 +392,8 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
             p.Form,
             p.Per,
             p.RunHours,
-            p.FreshWaterDays
+            p.FreshWaterDays,
+            p.Crops?.Split(',', StringSplitOptions.RemoveEmptyEntries)
         );
 
     public static OwnKind ToOwnKind(OwnKindRow k) => new(k.Id, k.Of, k.Name, k.Like, k.Retired);

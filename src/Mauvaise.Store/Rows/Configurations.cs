@@ -55,6 +55,7 @@ internal sealed class ProductConfiguration : IEntityTypeConfiguration<ProductRow
     {
         row.HasOne<GardenRow>().WithMany().HasForeignKey(r => r.GardenId).OnDelete(DeleteBehavior.Cascade);
         row.Property(r => r.Name).HasMaxLength(80);
+        row.Property(r => r.Crops).HasMaxLength(1000);
     }
 }
 

@@ -142,6 +142,9 @@ public sealed class ProductRow
     public DosedPer Per { get; set; }
     public int? RunHours { get; set; }
     public int? FreshWaterDays { get; set; }
+
+    /// <summary>Crops and families with commas between; null for all.</summary>
+    public string? Crops { get; set; }
 }
 
 /// <summary>A recipe that the household heard. Never deleted once records may name it: it is retired.</summary>

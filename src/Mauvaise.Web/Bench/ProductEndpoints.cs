@@ -33,7 +33,8 @@ public sealed record ProductAnswer(
     Form Form,
     DosedPer Per,
     int? RunHours,
-    int? FreshWaterDays
+    int? FreshWaterDays,
+    IReadOnlyList<string> Crops
 );
 
 /// <summary>What a label says. The id is the address's.</summary>
@@ -58,12 +59,15 @@ public sealed record ProductChange(
     Form Form = Form.Spray,
     DosedPer Per = DosedPer.Litre,
     int? RunHours = null,
-    int? FreshWaterDays = null
+    int? FreshWaterDays = null,
+    IReadOnlyList<string>? Crops = null
 );
 
 /// <summary>The garden's own materials: a label beats the catalogue.</summary>
 public static class ProductEndpoints
 {
+    private const int MostCrops = 60;
+
     public static void MapProducts(this RouteGroupBuilder garden) => garden.MapGroup("/products").WithTags("Shelf").MapPut("/{productId:guid}", Put);
 
     /// <summary>All products, the retired ones last.</summary>
@@ -90,7 +94,8 @@ public static class ProductEndpoints
                     p.Form,
                     p.Per,
                     p.RunHours,
-                    p.FreshWaterDays
+                    p.FreshWaterDays,
+                    p.Crops ?? []
                 )),
         ];
 
@@ -132,6 +137,12 @@ public static class ProductEndpoints
             .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", Say.Of("bench.theHighestDoseIsAtLeast"))
             .That(body.MaxTimes is null or (>= 1 and <= 50), "maxTimes", "times-range", Say.Of("bench.aLabelAllows1To50"))
             .That(body.DaysBetween is null or (>= 1 and <= 60), "daysBetween", "between-range", Say.Of("bench.daysBetweenTwoLieBetween1"))
+            .That(
+                body.Crops is not { } crops || (crops.Count <= MostCrops && crops.All(c => shipped.Crops.Any(x => x.Id == c || x.Family == c))),
+                "crops",
+                "crop-unknown",
+                Say.Of("gardens.chooseACropFromTheList")
+            )
             .That(body.RunHours is null or (>= 1 and <= 72), "runHours", "run-range", Say.Of("bench.aPumpRuns1To72"))
             .That(body.FreshWaterDays is null or (>= 1 and <= 60), "freshWaterDays", "fresh-range", Say.Of("bench.freshWaterAfter1To60"))
             .That(
@@ -183,6 +194,7 @@ public static class ProductEndpoints
                 row.Form = body.Form;
                 row.Per = body.Per;
                 (row.RunHours, row.FreshWaterDays) = (body.RunHours, body.FreshWaterDays);
+                row.Crops = body.Crops is null or [] ? null : string.Join(',', body.Crops);
             },
             stop
         );

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell } from '@/language'
+import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import MultiSelect from 'primevue/multiselect'
@@ -29,6 +30,7 @@ const form = reactive({
   maxTimes: props.product?.maxTimes ?? null,
   daysBetween: props.product?.daysBetween ?? null,
   daysToWait: props.product?.daysToWait ?? null,
+  crops: [...(props.product?.crops ?? [])],
   runHours: props.product?.runHours ?? null,
   freshWaterDays: props.product?.freshWaterDays ?? null,
   form: props.product?.form ?? ('spray' as Schemas['Form']),
@@ -47,6 +49,11 @@ const likes = computed(() => [
   ...props.materials.filter((m) => !m.id.startsWith('own-')).map((m) => ({ id: m.id, name: m.name })),
   { id: somethingElse, name: tell('shelf.somethingElse') },
 ])
+const { data: crops } = useQuery({
+  queryKey: ['crops'],
+  queryFn: () => answer(api.GET('/api/catalogue/crops')),
+  staleTime: Infinity,
+})
 const targets = useTargets()
 const troubles = computed(() => targets.value.filter((t) => !t.noSpray))
 const saving = useGardenEdit((gardenId, headers) =>
@@ -141,13 +148,26 @@ const numbers = computed(() => {
         <FieldError :problem="saving.error.value" :field="n.field" />
       </div>
     </div>
+    <div class="field">
+      <label :for="`crops-${id}`">{{ tell('shelf.cropsOnTheLabel') }}</label>
+      <MultiSelect
+        v-model="form.crops"
+        :input-id="`crops-${id}`"
+        :options="crops ?? []"
+        option-label="name"
+        option-value="id"
+        filter
+        fluid
+      />
+      <FieldError :problem="saving.error.value" field="crops" />
+    </div>
     <FieldError :problem="saving.error.value" field="worksOn" />
     <label v-if="!dry" class="tick"
       ><input v-model="form.addTo" type="checkbox" /> {{ tell('shelf.theLabelAdds') }}</label
     >
     <FieldError
       :problem="saving.error.value"
-      :shown="['name', 'like', 'worksOn', 'per', ...numbers.map((n) => n.field)]"
+      :shown="['name', 'like', 'worksOn', 'per', 'crops', ...numbers.map((n) => n.field)]"
     />
     <WriteOver :problem="saving.error.value" @over="saving.insist().then(...closed)" @keep="emit('done')" />
     <div class="actions">
