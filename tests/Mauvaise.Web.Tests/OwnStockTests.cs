@@ -275,6 +275,19 @@ public sealed class OwnStockTests : DemoTest
         Assert.DoesNotContain("label-crop", await Reasons(DemoGarden.PlantingId("Towpath/tomato")));
     }
 
+    [Theory]
+    [InlineData("", HttpStatusCode.OK)]
+    [InlineData("&on=leaves", HttpStatusCode.OK)]
+    [InlineData("&on=tips&of=24", HttpStatusCode.OK)]
+    [InlineData("&on=moons", HttpStatusCode.BadRequest)]
+    [InlineData("&on=7", HttpStatusCode.BadRequest)]
+    [InlineData("&of=3", HttpStatusCode.BadRequest)]
+    public async Task A_sample_says_in_small_letters_what_is_counted(string more, HttpStatusCode expected)
+    {
+        using var answer = await Http.GetAsync($"plantings/{Courgette}/sample?looked=20&affected=1{more}", Stop);
+        Assert.Equal(expected, answer.StatusCode);
+    }
+
     [Fact]
     public async Task Only_a_drench_runs_through_a_rack()
     {

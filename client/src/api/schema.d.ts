@@ -2059,7 +2059,7 @@ export interface paths {
                     looked: number;
                     affected: number;
                     target?: string;
-                    on?: components["schemas"]["CountedOn"];
+                    on?: string;
                     of?: number;
                 };
                 header?: never;

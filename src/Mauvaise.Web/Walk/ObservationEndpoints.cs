@@ -132,7 +132,7 @@ public static class ObservationEndpoints
         int looked,
         int affected,
         string? target,
-        CountedOn? on,
+        string? on,
         int? of,
         GardenTools tools,
         CancellationToken stop
@@ -143,7 +143,10 @@ public static class ObservationEndpoints
             return Problems.NotFound("planting");
         }
 
+        // An address says it in small letters, as the records do; the framework would read it by the letter.
+        var known = Enum.TryParse<CountedOn>(on ?? nameof(CountedOn.Leaves), true, out var counted) && Enum.IsDefined(counted);
         var checks = new Checks()
+            .That(known, "on", "counted-unknown", Say.Of("bench.chooseWhatItIsFrom"))
             .That(looked is >= 0 and <= MostLeaves, "looked", "leaves-range", Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves)))
             .That(affected >= 0 && affected <= looked, "affected", "affected-over-looked", Say.Of("walk.affectedLeavesLieBetween0"))
             .That(of is null || (of >= looked && of <= MostLeaves), "of", "of-range", Say.Of("walk.leavesLookedAtLieBetween0", ("mostLeaves", MostLeaves)));
@@ -153,7 +156,7 @@ public static class ObservationEndpoints
         }
 
         var named = target ?? s.LatestObservation(plantingId)?.Named;
-        var line = ActionLine.At(s, planting, named is null ? null : s.Catalogue.FindTarget(named), on ?? CountedOn.Leaves);
+        var line = ActionLine.At(s, planting, named is null ? null : s.Catalogue.FindTarget(named), counted);
         var r = of is { } all ? LeafSample.JudgeOf(looked, affected, line.Share, all) : LeafSample.Judge(looked, affected, line.Share);
         return TypedResults.Ok(new SampleAnswer(r.Share, r.Low, r.High, r.Verdict, r.MoreLeaves, line.Share, line.Reason));
     }
