@@ -8,6 +8,7 @@ using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Preventing;
 using Mauvaise.Core.Scouting;
+using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Tests;
@@ -146,6 +147,29 @@ public class BesideTests
         // Six of thirty fruits after three of thirty leaves is no rise.
         Assert.Null(WalkRound.TrendOf(garden, tomato.Id, "fruitworm"));
         Assert.Equal(CountedOn.Roots, Shipped.Catalogue.Target("root-aphid").CountOn);
+        // The story tells both, each in its own word.
+        var story = PlaceStory.Of(garden, bed, tomato.From);
+        var lines = story.SelectMany(c => c.Lines).Select(l => l.Sentence).ToList();
+        Assert.Contains(lines, l => l.StartsWith("Found: 3 of 30 leaves.", StringComparison.Ordinal));
+        Assert.Contains(lines, l => l.StartsWith("Still there: 6 of 30 fruits.", StringComparison.Ordinal));
+    }
+
+    [Theory]
+    [InlineData(CountedOn.Leaves, "leaves")]
+    [InlineData(CountedOn.Tips, "shoot tips")]
+    [InlineData(CountedOn.Stems, "stems")]
+    [InlineData(CountedOn.Heads, "heads")]
+    [InlineData(CountedOn.Fruits, "fruits")]
+    [InlineData(CountedOn.Roots, "roots")]
+    public void A_count_is_told_in_the_word_of_what_was_counted(CountedOn on, string word)
+    {
+        Assert.Equal($"6 of 20 {word}", CountTold.Of(on, 20, 6));
+        // A line and a count say the same word.
+        Assert.Contains(
+            $"% of {word} is the line",
+            ActionLine.For(null, Stance.WatchAndTreat, Shelter.Open, GrowthStage.Fruiting, on).Reason,
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]

@@ -179,6 +179,9 @@ public class SeasonTests
     [InlineData("20:00", "04:00", Verdict.Poor)]
     [InlineData("22:00", "12:00", Verdict.Good)]
     [InlineData("12:00", "06:00", Verdict.Never)]
+    [InlineData("18:20", "18:40", Verdict.Never)]
+    [InlineData("20:15", "20:30", Verdict.Poor)]
+    [InlineData("23:30", "18:00", Verdict.Good)]
     public void Nothing_is_sprayed_under_lamps_and_leaves_are_dry_before_they_come_on(string from, string to, Verdict verdict)
     {
         var place = Exposure() with

@@ -333,7 +333,7 @@ public partial class ArchiveTests
         return (await answer.Content.ReadFromJsonAsync<T>(TestApp.Json, Stop))!;
     }
 
-    private static ByteArrayContent Body(byte[] file) => new(file) { Headers = { ContentType = new MediaTypeHeaderValue("application/zip") } };
+    internal static ByteArrayContent Body(byte[] file) => new(file) { Headers = { ContentType = new MediaTypeHeaderValue("application/zip") } };
 
     [GeneratedRegex("\"placeId\": \"[^\"]+\"")]
     private static partial Regex PlaceId();
@@ -390,7 +390,7 @@ public partial class ArchiveTests
         return file.ToArray();
     }
 
-    private static byte[] With(byte[] zip, string name, Func<string, string> change) =>
+    internal static byte[] With(byte[] zip, string name, Func<string, string> change) =>
         Zip([.. Names(zip).Where(n => !n.StartsWith("photos/", StringComparison.Ordinal)).Select(n => (n, n == name ? change(Entry(zip, n)) : Entry(zip, n)))]);
 
     /// <summary>An archive of a garden before anything was recorded in it.</summary>

@@ -71,6 +71,9 @@ public sealed class OwnRecipeTests : IAsyncLifetime
                 (file.Replace("neem-oil", "moon-dust", StringComparison.Ordinal), "recipe-stops"),
                 (file.Replace("amount: 4.9", "amount: 490", StringComparison.Ordinal), "recipe-stops"),
                 (file.Replace("amount: ", "amount: -", StringComparison.Ordinal), "recipe-stops"),
+                (file.Replace("  shake:", "  steepHours: 1000000000\n  shake:", StringComparison.Ordinal), "recipe-stops"),
+                (file.Replace("  shake:", "  steepHours: -3\n  shake:", StringComparison.Ordinal), "recipe-stops"),
+                ("- { id: x, name: x, ingredients: [null], mixedLifeHours: 4, shake: x }", "file-unreadable"),
             }
         )
         {

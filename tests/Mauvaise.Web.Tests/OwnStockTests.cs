@@ -1,9 +1,12 @@
 using System.Net;
 using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.RegularExpressions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
+using Mauvaise.Store.Archive;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Bench;
 using Mauvaise.Web.Board;
@@ -11,6 +14,7 @@ using Mauvaise.Web.Calc;
 using Mauvaise.Web.CheckBacks;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
+using Mauvaise.Web.Ledger;
 using Mauvaise.Web.Readings;
 using Mauvaise.Web.Suspects;
 using Mauvaise.Web.Trials;
@@ -273,6 +277,31 @@ public sealed class OwnStockTests : DemoTest
             (await GetAsync<BenchAnswer>($"bench?planting={planting}&recipe={product.MaterialId}")).Reasons.Select(r => r.Code);
         Assert.Contains("label-crop", await Reasons(Courgette));
         Assert.DoesNotContain("label-crop", await Reasons(DemoGarden.PlantingId("Towpath/tomato")));
+    }
+
+    [Fact]
+    public async Task The_ledger_says_what_was_counted()
+    {
+        var tomato = DemoGarden.PlantingId("Towpath/tomato");
+        var look = new NewObservation(Guid.NewGuid(), tomato, 20, 3, Ants.None, 0, 0, [], On: CountedOn.Fruits);
+        await Http.SendAsync("observations", look, HttpStatusCode.Created);
+        Assert.Equal("3 of 20 fruits", (await GetAsync<LedgerAnswer>("ledger?kind=count")).Entries.Single(e => e.Id == look.Id).Detail);
+    }
+
+    [Theory]
+    [InlineData("\"runHours\":", "900")]
+    [InlineData("\"freshWaterDays\":", "2147483647")]
+    [InlineData("\"daysBetween\":", "-1")]
+    public async Task A_label_in_an_archive_keeps_to_what_a_form_may_say(string field, string wrong)
+    {
+        var label = new ProductChange("Root drench", null, ["root-aphid"], "ml", 1, 2, Form: Form.Drench, RunHours: 4, FreshWaterDays: 5, DaysBetween: 7);
+        await Http.SendPutAsync($"products/{Guid.NewGuid()}", label, HttpStatusCode.NoContent);
+        var good = await Http.GetByteArrayAsync("archive", Stop);
+        var bad = ArchiveTests.With(good, ArchiveFile.GardenEntry, t => Regex.Replace(t, field + @"\s*\d+", $"{field} {wrong}"));
+        var answer = await Http.PostAsync(new Uri("/api/archive?takeTheirs=true", UriKind.Relative), ArchiveTests.Body(bad), Stop);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        var title = (await answer.Content.ReadFromJsonAsync<JsonElement>(Stop)).GetProperty("title").GetString();
+        Assert.Matches($@"products, row \d, {field.Trim('"', ':')}", title);
     }
 
     [Theory]

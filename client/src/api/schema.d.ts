@@ -10013,6 +10013,7 @@ export interface components {
             /** Format: double */
             usualStrengthPercent: null | number;
             storage: null | string;
+            own: boolean;
         };
         /**
          * @default open

@@ -2,8 +2,8 @@
 import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { countedOnWords } from '@/garden/words'
-import { dayAndClock, inSentence, percent } from '@/kit/format'
+import { counted } from '@/garden/words'
+import { dayAndClock, percent } from '@/kit/format'
 import { bandPath, dayCurve, dotRadius } from './shapes'
 
 const props = defineProps<{
@@ -40,18 +40,11 @@ const pressure = computed(() => dayCurve(props.row.pressure, props.x, base, 32))
 const pressureNow = computed(() => props.row.pressure.find((p) => Date.parse(p.day) + 86_400_000 > props.now))
 const spoken = computed(() => {
   const dots = props.row.dots.map((d) =>
-    d.on === 'leaves'
-      ? tell('board.ofLeaves', {
-          dayAndClock: dayAndClock(d.at, props.timeZone),
-          share: percent(d.share),
-          namedAs: d.namedAs ?? tell('board.somethingUnnamed'),
-        })
-      : tell('board.ofThings', {
-          dayAndClock: dayAndClock(d.at, props.timeZone),
-          share: percent(d.share),
-          things: inSentence(countedOnWords[d.on]),
-          namedAs: d.namedAs ?? tell('board.somethingUnnamed'),
-        }),
+    tell('board.countWith', {
+      dayAndClock: dayAndClock(d.at, props.timeZone),
+      count: counted(d),
+      namedAs: d.namedAs ?? tell('board.somethingUnnamed'),
+    }),
   )
   const pressed = pressureNow.value
     ? [
@@ -104,10 +97,9 @@ const spoken = computed(() => {
     >
       <title>
         {{
-          tell('board.ofLeaves2', {
+          tell('board.countOnCrop', {
             cropName: dot.cropName,
-            leavesAffected: dot.leavesAffected,
-            leavesLooked: dot.leavesLooked,
+            count: counted(dot),
             namedAs: dot.namedAs ?? tell('board.noNameYet'),
           })
         }}

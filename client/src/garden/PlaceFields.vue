@@ -31,7 +31,8 @@ const figures = computed(() => place.value as unknown as Record<string, number |
 const times = computed(() => [
   { key: 'sunFrom' as const, label: tell('garden.sunReachesItAtEmpty') },
   { key: 'sunTo' as const, label: tell('garden.sunLeaves') },
-  ...(place.value.kind === 'indoorRack'
+  // Hours that are kept can be put right, whatever the place has become.
+  ...(place.value.kind === 'indoorRack' || place.value.lampsFrom || place.value.lampsTo
     ? [
         { key: 'lampsFrom' as const, label: tell('garden.lampsComeOnEmpty') },
         { key: 'lampsTo' as const, label: tell('garden.lampsGoOff') },

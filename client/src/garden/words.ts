@@ -52,6 +52,25 @@ export const countedOnWords: Record<Schemas['CountedOn'], string> = {
   roots: tell('walk.onRoots'),
 }
 
+const countedTold: Record<
+  Schemas['CountedOn'] | 'plants',
+  (n: { affected: number; looked: number }) => string
+> = {
+  leaves: (n) => tell('garden.countedLeaves', n),
+  tips: (n) => tell('garden.countedTips', n),
+  stems: (n) => tell('garden.countedStems', n),
+  heads: (n) => tell('garden.countedHeads', n),
+  fruits: (n) => tell('garden.countedFruits', n),
+  roots: (n) => tell('garden.countedRoots', n),
+  plants: (n) => tell('garden.countedPlants', n),
+}
+/** "6 of 20 leaves", in the word of what was counted. */
+export const counted = (
+  count: { leavesAffected: number; leavesLooked: number; on: Schemas['CountedOn'] },
+  byPlant = false,
+) =>
+  countedTold[byPlant ? 'plants' : count.on]({ affected: count.leavesAffected, looked: count.leavesLooked })
+
 export const stockMakingWords: Record<Schemas['StockMaking'], string> = {
   shaken: tell('shelf.shaken'),
   blended: tell('shelf.blended'),

@@ -8,9 +8,6 @@ internal static partial class Steeping
 {
     private const double NightHours = 12;
 
-    /// <summary>Longer than this is a manure or a slip, hours.</summary>
-    private const double MostHours = 21 * 24;
-
     /// <summary>The longest that is told; 0 when nothing stands. What is told after the spraying is how long it stays on leaves, or how often it is repeated.</summary>
     public static double HoursIn(string plain) =>
         Sentences()
@@ -21,7 +18,7 @@ internal static partial class Steeping
                 : SpokenNumber.Read(m.Groups["n"].Value) is { } n ? n * HoursOf(m.Groups["unit"].Value)
                 : 0
             )
-            .Where(h => h <= MostHours)
+            .Where(h => h <= OwnRecipe.MostSteepHours)
             .DefaultIfEmpty(0)
             .Max();
 

@@ -118,6 +118,12 @@ public sealed record ProductLabel(
     IReadOnlyList<string>? Crops = null
 )
 {
+    /// <summary>Whether a pump may run so long; null when the label does not say.</summary>
+    public static bool IsRun(int? hours) => hours is null or (>= 1 and <= 72);
+
+    /// <summary>Whether days between two applications, or until fresh water, may be so many; null when the label does not say.</summary>
+    public static bool AreDays(int? days) => days is null or (>= 1 and <= 60);
+
     /// <summary>True when the label names this crop, its like or its family, or names none.</summary>
     public bool Allows(Crop crop) =>
         Crops is null or [] || Crops.Contains(crop.Id) || Crops.Contains(crop.Family) || (crop.Like is { } like && Crops.Contains(like));

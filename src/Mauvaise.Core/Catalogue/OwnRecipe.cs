@@ -23,6 +23,15 @@ public sealed record OwnRecipe(
     double SteepHours = 0
 )
 {
+    /// <summary>Longer than this is a manure or a slip, hours.</summary>
+    public const double MostSteepHours = 21 * 24;
+
+    /// <summary>Whether it may stand so long, hours.</summary>
+    public static bool IsSteep(double hours) => hours is >= 0 and <= MostSteepHours;
+
+    /// <summary>How long it may stand, in words.</summary>
+    public static string SteepRange() => Words.Say.Of("bench.itStandsUpTo", ("most", Words.Say.In(MostSteepHours, "0")));
+
     private const string Prefix = "heard-";
 
     /// <summary>The id under which batches and trials name it.</summary>

@@ -130,9 +130,9 @@ public sealed record OneTank(Target Other, Material? Material, bool Beside, bool
 
     /// <summary>Whether a feed may go into the same tank, as a sentence.</summary>
     public static string? Feed(GardenCatalogue catalogue, Material active) =>
-        catalogue.Materials.FirstOrDefault(m => m.GivenAs == Form.Feed || catalogue.RecipeFor(m.Id) is { Form: Form.Feed }) is { } feed && feed.Id != active.Id
-            ? Pairs.Between(catalogue, active, feed) is { InOneTank: "never", Why: var why }
-                ? Say.Of("deeds.feedStaysOut", ("feed", feed.Name.InSentence()), ("why", why))
-                : null
+        catalogue.Materials.FirstOrDefault(m => m.GivenAs == Form.Feed || catalogue.RecipeFor(m.Id) is { Form: Form.Feed }) is { } feed
+        && feed.Id != active.Id
+        && Pairs.Between(catalogue, active, feed) is { InOneTank: "never", Why: var why }
+            ? Say.Of("deeds.feedStaysOut", ("feed", feed.Name.InSentence()), ("why", why))
             : null;
 }

@@ -237,8 +237,7 @@ public sealed record GardenSnapshot(
             place.SunTo,
             grown.Where(p => p.InFlower).Select(p => Catalogue.Crop(p.Crop).FlowersCloseAtHour ?? 24).DefaultIfEmpty(24).Max(),
             place.PondDistanceM,
-            null,
-            place.Lamps
+            Lamps: place.Lamps
         );
     }
 

@@ -30,6 +30,7 @@ public sealed record LedgerFilter(
 /// <param name="What">Material of a spray, measure of a task.</param>
 /// <param name="Corrected">Put right since it was logged.</param>
 /// <param name="Leaves">Taken off.</param>
+/// <param name="On">What was counted.</param>
 public sealed record LedgerEntry(
     LedgerKind Kind,
     Guid Id,
@@ -49,7 +50,8 @@ public sealed record LedgerEntry(
     Outcome? Outcome = null,
     Injury? Injury = null,
     int? Leaves = null,
-    string? Note = null
+    string? Note = null,
+    CountedOn On = CountedOn.Leaves
 );
 
 /// <summary>How often a material went on, and how much.</summary>

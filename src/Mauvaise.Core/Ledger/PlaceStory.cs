@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ledger;
@@ -94,6 +95,7 @@ public static class PlaceStory
                 (
                     At: g.First().At,
                     Id: g.First().Id,
+                    g.First().On,
                     Looked: g.Max(o => o.LeavesLooked),
                     Affected: g.Where(o => o.Named is null).Sum(o => o.LeavesAffected),
                     Clean: g.All(o => o.LeavesAffected == 0),
@@ -126,7 +128,7 @@ public static class PlaceStory
                         StoryKind.Found,
                         looks[i].At,
                         Say.Sentences(
-                            Say.Of("ledger.somethingWithoutAName", ("affected", looks[i].Affected), ("looked", looks[i].Looked)),
+                            Say.Of("ledger.somethingWithoutAName", ("count", CountTold.Of(looks[i].On, looks[i].Looked, looks[i].Affected))),
                             Noted(looks[i].Note)
                         ),
                         looks[i].Id
@@ -217,11 +219,6 @@ public static class PlaceStory
         {
             null => Say.Of("ledger.nobodyCounted"),
             { LeavesAffected: 0 } => Say.Of("ledger.goneWhenLastLooked", ("date", Date(season, last.At))),
-            { On: CountedOn.Leaves } => Say.Of(
-                "ledger.onOfLeavesWhenLastLooked",
-                ("incidence", Say.In(last.Incidence * 100, "0")),
-                ("date", Date(season, last.At))
-            ),
             _ => Say.Of(
                 "ledger.onOfThingsWhenLastLooked",
                 ("incidence", Say.In(last.Incidence * 100, "0")),
@@ -319,22 +316,14 @@ public static class PlaceStory
     private static string Found(Observation o, bool first)
     {
         var ofALeaf = o.SeverityPercent is { } area ? Say.Of("ledger.ofSuchALeaf", ("area", Say.In(area, "0"))) : "";
-        var leaves =
-            o.Plants is { Count: > 0 } plants
-                ? Say.Of(
-                    first ? "ledger.foundOfPlants" : "ledger.stillThereOfPlants",
-                    ("affected", o.LeavesAffected),
-                    ("looked", o.LeavesLooked),
-                    ("plants", SinglePlants.Told(plants))
-                )
-            : o.On == CountedOn.Leaves
-                ? Say.Of(first ? "ledger.foundOfLeaves" : "ledger.stillThereOfLeaves", ("leavesAffected", o.LeavesAffected), ("leavesLooked", o.LeavesLooked))
-            : Say.Of(
-                first ? "ledger.foundOfThings" : "ledger.stillThereOfThings",
+        var leaves = o.Plants is { Count: > 0 } plants
+            ? Say.Of(
+                first ? "ledger.foundOfPlants" : "ledger.stillThereOfPlants",
                 ("affected", o.LeavesAffected),
                 ("looked", o.LeavesLooked),
-                ("things", Say.Word(o.On))
-            );
+                ("plants", SinglePlants.Told(plants))
+            )
+            : Say.Of(first ? "ledger.found" : "ledger.stillThere", ("count", CountTold.Of(o.On, o.LeavesLooked, o.LeavesAffected)));
         return Say.Sentences(Say.Sentence(Say.Remarked(leaves, ofALeaf)), Company(o), Noted(o.Note ?? ""));
     }
 

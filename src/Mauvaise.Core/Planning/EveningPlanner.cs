@@ -616,17 +616,11 @@ public static class EveningPlanner
         let grown = garden.GrowingAt(place).Where(p => !visited.Contains(p.Id)).ToList()
         where grown.Count > 0
         from kind in garden.Catalogue.Readings
-        where kind.PerCard && garden.ReadingOf(place, kind) is { } read && kind.StateOf(read.Value, null) == ReadingState.High
-        let taken = garden.ReadingOf(place, kind)!.At
-        where grown.Exists(p => garden.LatestObservation(p.Id) is not { } seen || seen.At < taken)
-        select (
-            place,
-            Say.Of(
-                "planning.cardsCall",
-                ("place", place.Name),
-                ("reading", Say.Remarked(kind.Name.InSentence(), kind.Told(garden.ReadingOf(place, kind)!.Value)))
-            )
-        );
+        where kind.PerCard
+        let read = garden.ReadingOf(place, kind)
+        where read is not null && kind.StateOf(read.Value, null) == ReadingState.High
+        where grown.Exists(p => garden.LatestObservation(p.Id) is not { } seen || seen.At < read.At)
+        select (place, Say.Of("planning.cardsCall", ("place", place.Name), ("reading", Say.Remarked(kind.Name.InSentence(), kind.Told(read.Value)))));
 
     private static (SprayWindow? Window, string Sentence) Window(GardenSnapshot garden, List<Deed> deeds)
     {

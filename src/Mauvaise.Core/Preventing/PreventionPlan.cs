@@ -72,6 +72,17 @@ public sealed class PreventionPlan
     /// <summary>So many troubles are named.</summary>
     private const int MostNamed = 3;
 
+    /// <summary>What is over in so many days is sown in short rows, one after another.</summary>
+    private const int QuickDays = 70;
+
+    /// <summary>Beyond this share of leaves a planting is seldom saved, and a count says so for so many days.</summary>
+    private const double LostShare = 0.6;
+    private const int LostSeenDays = 10;
+    private const int SownLatelyDays = 21;
+
+    /// <summary>A month with this mean brings a late sowing on (assumed), C.</summary>
+    private const double GrowsFromC = 8;
+
     private readonly GardenSnapshot garden;
 
     /// <summary>First flights that were asked for: places under one shelter share them.</summary>
@@ -164,17 +175,6 @@ public sealed class PreventionPlan
         );
         return Work(planting, garden.Catalogue.Measure(KnownIds.Measures.SowAgain), [], LeastWorth, why);
     }
-
-    /// <summary>What is over in so many days is sown in short rows, one after another.</summary>
-    private const int QuickDays = 70;
-
-    /// <summary>Beyond this share of leaves a planting is seldom saved, and a count says so for so many days.</summary>
-    private const double LostShare = 0.6;
-    private const int LostSeenDays = 10;
-    private const int SownLatelyDays = 21;
-
-    /// <summary>A month with this mean brings a late sowing on (assumed), C.</summary>
-    private const double GrowsFromC = 8;
 
     private bool Fits(Planting planting, Measure measure, Prevention prevents)
     {

@@ -57,9 +57,7 @@ public sealed record ActionLine(double Share, string Reason)
         var percent = Say.In(share * 100, "0.#");
         return new ActionLine(
             share,
-            on == CountedOn.Leaves
-                ? Say.Of("scouting.ofLeavesIsTheLine", ("share", percent), ("what", what), ("words", Words(stance)))
-                : Say.Of("scouting.ofThingsIsTheLine", ("share", percent), ("things", Say.Word(on)), ("what", what), ("words", Words(stance)))
+            Say.Of("scouting.ofThingsIsTheLine", ("share", percent), ("things", Say.Word(on)), ("what", what), ("words", Words(stance)))
         );
     }
 

@@ -148,11 +148,8 @@ public static class WalkRound
         {
             urgency += TroubleWeight;
             var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.InSentence() : Say.Of("scouting.somethingUnnamed");
-            var share = Say.In(trouble.Incidence * 100, "0");
             why.Add(
-                trouble.On == CountedOn.Leaves
-                    ? Say.Of("scouting.onOfLeavesLastTime", ("name", name), ("incidence", share))
-                    : Say.Of("scouting.onOfThingsLastTime", ("name", name), ("incidence", share), ("things", Say.Word(trouble.On)))
+                Say.Of("scouting.onOfThingsLastTime", ("name", name), ("incidence", Say.In(trouble.Incidence * 100, "0")), ("things", Say.Word(trouble.On)))
             );
         }
 

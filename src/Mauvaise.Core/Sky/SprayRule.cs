@@ -80,7 +80,5 @@ public readonly record struct LampHours(TimeOnly From, TimeOnly To)
     public const int DryHours = 2;
 
     /// <summary>On at some minute of the hour that begins then.</summary>
-    public bool Holds(TimeOnly hour) => Enumerable.Range(0, 60).Select(m => hour.AddMinutes(m)).Any(IsOn);
-
-    private bool IsOn(TimeOnly at) => From <= To ? at >= From && at < To : at >= From || at < To;
+    public bool Holds(TimeOnly hour) => hour.IsBetween(From, To) || From.IsBetween(hour, hour.AddHours(1));
 }

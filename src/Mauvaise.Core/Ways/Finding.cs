@@ -111,15 +111,13 @@ public sealed record Finding(
                 ("name", Name),
                 ("share2", Say.In(Line.Share * 100, "0"))
             )
-        : Seen.On == CountedOn.Leaves
-            ? Say.Of("ways.ofLeavesWithLine", ("share", Say.In(Share * 100, "0")), ("name", Name), ("share2", Say.In(Line.Share * 100, "0")))
-        : Say.Of(
-            "ways.ofThingsWithLine",
-            ("share", Say.In(Share * 100, "0")),
-            ("things", Say.Word(Seen.On)),
-            ("name", Name),
-            ("share2", Say.In(Line.Share * 100, "0.#"))
-        );
+            : Say.Of(
+                "ways.ofThingsWithLine",
+                ("share", Say.In(Share * 100, "0")),
+                ("things", Say.Word(Seen.On)),
+                ("name", Name),
+                ("share2", Say.In(Line.Share * 100, "0.#"))
+            );
 
     public string Name =>
         Target is null ? Say.Of("scouting.somethingUnnamed")

@@ -1,5 +1,6 @@
 using System.Collections;
 using System.Globalization;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Time;
@@ -146,6 +147,14 @@ internal static class ArchiveCheck
                 ("count", p => p.Count is null or > 0, Say.Of("store.plantsAreCountedFrom1")),
                 ("earlierPlaces", p => Stays.Read(p.EarlierPlaces)?.All(x => places.Contains(x.PlaceId)) == true, Say.Of("store.thereIsNoSuchPlace"))
             ),
+            .. Wrong(
+                "products",
+                a.Products,
+                ("daysBetween", p => ProductLabel.AreDays(p.DaysBetween), Say.Of("bench.daysBetweenTwoLieBetween1")),
+                ("runHours", p => ProductLabel.IsRun(p.RunHours), Say.Of("bench.aPumpRuns1To72")),
+                ("freshWaterDays", p => ProductLabel.AreDays(p.FreshWaterDays), Say.Of("bench.freshWaterAfter1To60"))
+            ),
+            .. Wrong("ownRecipes", a.OwnRecipes, ("steepHours", r => OwnRecipe.IsSteep(r.SteepHours), OwnRecipe.SteepRange())),
             .. Wrong("sprayers", a.Sprayers, ("capacityLitres", x => x.CapacityLitres > 0, Say.Of("store.aSprayerHoldsMoreThanNothing"))),
             .. Wrong("stocks", a.Stocks, ("left", x => x.Left >= 0 && x.Amount >= 0, Say.Of("store.thereCanNotBeLessThan"))),
             .. Wrong(

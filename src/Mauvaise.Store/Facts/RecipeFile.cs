@@ -54,7 +54,7 @@ public static class RecipeFile
         try
         {
             var recipes = JsonSerializer.Deserialize<List<Recipe>>(CatalogueFiles.ToJson(yaml), CatalogueFiles.Json) ?? [];
-            return recipes.Exists(r => r is null) ? throw new JsonException("a list of recipes has a hole") : recipes;
+            return recipes.Exists(r => r is null || r.Ingredients.Any(i => i is null)) ? throw new JsonException("a list of recipes has a hole") : recipes;
         }
         catch (Exception e) when (e is YamlException or JsonException)
         {

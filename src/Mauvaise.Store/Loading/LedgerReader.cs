@@ -1,4 +1,5 @@
 using System.Linq.Expressions;
+using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Store.Rows;
@@ -197,6 +198,7 @@ public sealed class LedgerReader(GardenDb db)
                 : null,
                 Looked = o != null ? (int?)o.LeavesLooked : null,
                 Affected = o != null ? (int?)o.LeavesAffected : null,
+                On = o != null ? o.On : CountedOn.Leaves,
             }
         ).ToDictionaryAsync(x => x.Id, stop);
         return
@@ -211,6 +213,7 @@ public sealed class LedgerReader(GardenDb db)
                         Target = j.Target,
                         LeavesLooked = j.Looked,
                         LeavesAffected = j.Affected,
+                        On = j.On,
                     },
                     _ => e,
                 }
@@ -248,7 +251,8 @@ public sealed class LedgerReader(GardenDb db)
             o.Named,
             LeavesLooked: o.LeavesLooked,
             LeavesAffected: o.LeavesAffected,
-            Note: o.Note
+            Note: o.Note,
+            On: o.On
         );
 
     private static LedgerEntry OfCheck(CheckBackRow c) =>

@@ -111,15 +111,11 @@ public static class OwnStockEndpoints
         var same =
             row is null
             || (row.Parts, row.WaterParts, row.ByWeight, row.Making, row.SteepHours) == (parts, body.WaterParts, body.ByWeight, body.Making, body.SteepHours);
+        var faults = StockReckoning.Of(shipped, stock).Faults;
         checks = new Checks()
             // Bottles of it may stand on the shelf, and sprays name it.
             .That(same, "parts", "parts-kept", Say.Of("bench.aStockKeepsItsProportions"))
-            .That(
-                StockReckoning.Of(shipped, stock).Faults is [],
-                "parts",
-                "stock-stops",
-                Say.Sentences([.. StockReckoning.Of(shipped, stock).Faults.Select(f => f.Sentence)])
-            );
+            .That(faults is [], "parts", "stock-stops", Say.Sentences([.. faults.Select(f => f.Sentence)]));
         if (!checks.Passed)
         {
             return checks.Problem();

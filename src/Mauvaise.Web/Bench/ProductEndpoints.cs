@@ -136,15 +136,15 @@ public static class ProductEndpoints
             .That(body.DoseLow is > 0 and <= 500, "doseLow", "dose-range", Say.Of("bench.aDoseIsOver02"))
             .That(body.DoseHigh >= body.DoseLow && body.DoseHigh <= 500, "doseHigh", "dose-order", Say.Of("bench.theHighestDoseIsAtLeast"))
             .That(body.MaxTimes is null or (>= 1 and <= 50), "maxTimes", "times-range", Say.Of("bench.aLabelAllows1To50"))
-            .That(body.DaysBetween is null or (>= 1 and <= 60), "daysBetween", "between-range", Say.Of("bench.daysBetweenTwoLieBetween1"))
+            .That(ProductLabel.AreDays(body.DaysBetween), "daysBetween", "between-range", Say.Of("bench.daysBetweenTwoLieBetween1"))
             .That(
                 body.Crops is not { } crops || (crops.Count <= MostCrops && crops.All(c => shipped.Crops.Any(x => x.Id == c || x.Family == c))),
                 "crops",
                 "crop-unknown",
                 Say.Of("gardens.chooseACropFromTheList")
             )
-            .That(body.RunHours is null or (>= 1 and <= 72), "runHours", "run-range", Say.Of("bench.aPumpRuns1To72"))
-            .That(body.FreshWaterDays is null or (>= 1 and <= 60), "freshWaterDays", "fresh-range", Say.Of("bench.freshWaterAfter1To60"))
+            .That(ProductLabel.IsRun(body.RunHours), "runHours", "run-range", Say.Of("bench.aPumpRuns1To72"))
+            .That(ProductLabel.AreDays(body.FreshWaterDays), "freshWaterDays", "fresh-range", Say.Of("bench.freshWaterAfter1To60"))
             .That(
                 (body.RunHours ?? body.FreshWaterDays) is null || body.Form == Form.Drench,
                 "runHours",

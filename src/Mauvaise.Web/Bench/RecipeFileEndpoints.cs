@@ -103,6 +103,7 @@ public static class RecipeFileEndpoints
         var unknown = r.Ingredients.Select(i => i.Material).FirstOrDefault(id => catalogue.FindMaterial(id) is null);
         var why =
             name.Length is 0 or > OwnRecipeChange.NameLetters ? Say.Of("bench.giveItANameOfUp")
+            : !OwnRecipe.IsSteep(r.SteepHours) ? OwnRecipe.SteepRange()
             : r.Form != Form.Spray ? Say.Of("bench.onlySpraysAreTakenIn")
             : r.Ingredients.Count == 0 || r.Ingredients.Any(i => i.Amount is not > 0) ? Say.Of("bench.eachPartWantsAnAmount")
             : unknown is not null

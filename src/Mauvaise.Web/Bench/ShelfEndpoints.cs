@@ -39,7 +39,8 @@ public sealed record StockAnswer(
 );
 
 /// <param name="UsualStrengthPercent">Of the bottles as usually sold, where strength matters.</param>
-public sealed record ShelfMaterial(string Id, string Name, string Unit, double? UsualStrengthPercent, string? Storage);
+/// <param name="Own">The household's own, and not in the catalogue.</param>
+public sealed record ShelfMaterial(string Id, string Name, string Unit, double? UsualStrengthPercent, string? Storage, bool Own);
 
 /// <summary>A preparation that can be made at home.</summary>
 /// <param name="Own">The household's own, where it is one.</param>
@@ -152,7 +153,12 @@ public static class ShelfEndpoints
         return Enumerable.Range(now - 20, 21).Select(i => s.Weather.AtOrUnknown(i).TemperatureC).Min();
     }
 
-    private static async Task<Results<Ok<ShelfAnswer>, ProblemHttpResult>> Show(Guid gardenId, GardenTools tools, CancellationToken stop)
+    private static async Task<Results<Ok<ShelfAnswer>, ProblemHttpResult>> Show(
+        Guid gardenId,
+        GardenTools tools,
+        GardenCatalogue shipped,
+        CancellationToken stop
+    )
     {
         if (await tools.LoadAsync(gardenId, stop) is not { } s)
         {
@@ -186,7 +192,7 @@ public static class ShelfEndpoints
                     .. s
                         .Catalogue.Materials.Where(m => m.Label is not { Retired: true })
                         .OrderBy(m => m.Name, StringComparer.Ordinal)
-                        .Select(m => new ShelfMaterial(m.Id, m.Name, m.Unit, m.StockStrengthPercent, m.Storage)),
+                        .Select(m => new ShelfMaterial(m.Id, m.Name, m.Unit, m.StockStrengthPercent, m.Storage, shipped.FindMaterial(m.Id) is null)),
                 ],
                 [
                     .. s

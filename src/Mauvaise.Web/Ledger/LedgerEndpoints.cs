@@ -4,6 +4,7 @@ using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Bench;
@@ -230,8 +231,7 @@ public static class LedgerEndpoints
 
     private static string Detail(GardenSnapshot s, LedgerEntry e, string? unit)
     {
-        string Leaves() =>
-            e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? Say.Of("ledger.ofLeaves3", ("affected", affected), ("looked", looked)) : "";
+        string Counted() => e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? CountTold.Of(e.On, looked, affected) : "";
         static string Listed(params IEnumerable<string?> all) => string.Join(", ", all.Where(x => !string.IsNullOrEmpty(x)));
         return e.Kind switch
         {
@@ -246,8 +246,8 @@ public static class LedgerEndpoints
                 }
             ),
             LedgerKind.Task => e.Leaves is { } off ? Say.Of("ledger.leavesOff", ("off", off)) : "",
-            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Listed(Leaves(), Say.Of("ledger.injuryAlone", ("hurt", Say.Word(hurt)))),
-            _ => Leaves(),
+            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Listed(Counted(), Say.Of("ledger.injuryAlone", ("hurt", Say.Word(hurt)))),
+            _ => Counted(),
         };
     }
 }

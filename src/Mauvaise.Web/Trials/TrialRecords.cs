@@ -1,3 +1,4 @@
+using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Trials;
@@ -6,11 +7,7 @@ namespace Mauvaise.Web.Trials;
 
 /// <param name="Recipe">Null for what is done by hand, and for the side that is left alone.</param>
 /// <param name="ByHand">A measure, or something else in one's own words; null for what is mixed and for the side left alone.</param>
-public sealed record NewTrialSide(
-    string? Recipe,
-    DoseStep Step,
-    [property: System.ComponentModel.DataAnnotations.StringLength(TrialSide.ByHandLetters)] string? ByHand = null
-);
+public sealed record NewTrialSide(string? Recipe, DoseStep Step, [property: StringLength(TrialSide.ByHandLetters)] string? ByHand = null);
 
 /// <param name="Units">How many plants or leaves of it take part; 1 where places are compared.</param>
 public sealed record NewTrialUnits(Guid PlantingId, int Units);

@@ -6,7 +6,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
-import { injurySignWords, injuryWords, options, outcomeWords } from '@/garden/words'
+import { counted, injurySignWords, injuryWords, options, outcomeWords } from '@/garden/words'
 import NumberStepper from '@/kit/NumberStepper.vue'
 import RangeBar from '@/drawings/RangeBar.vue'
 import AsyncState from '@/kit/AsyncState.vue'
@@ -206,9 +206,8 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             <h2 id="since">{{ tell('checkback.countedSince') }}</h2>
             <p>
               {{
-                tell('checkback.ofLeavesOnSayBelowWhether', {
-                  leavesAffected: visit.countedSince.count.leavesAffected,
-                  leavesLooked: visit.countedSince.count.leavesLooked,
+                tell('checkback.countOnSayBelowWhether', {
+                  count: counted(visit.countedSince.count),
                   dayAndClock: dayAndClock(visit.countedSince.count.at, zone),
                 })
               }}

@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CurveChart from '@/drawings/CurveChart.vue'
 import { useGarden } from '@/garden/useGarden'
-import { antsWords, countedOnWords, stanceWords } from '@/garden/words'
+import { antsWords, counted, stanceWords } from '@/garden/words'
 import { civilDay, day, inSentence } from '@/kit/format'
 import LadderStep from './LadderStep.vue'
 import { open, type Ladder, type Step, type Way } from './useDecide'
@@ -71,27 +71,11 @@ const running = computed(() =>
       <p class="soft">
         {{
           remarked(
-            ladder.byPlant
-              ? tell('decide.ofPlants', {
-                  affected: ladder.leavesAffected,
-                  looked: ladder.leavesLooked,
-                  at: day(ladder.at, zone),
-                  stanceWords: inSentence(stanceWords[ladder.stance]),
-                })
-              : ladder.on !== 'leaves'
-                ? tell('decide.ofThings', {
-                    affected: ladder.leavesAffected,
-                    looked: ladder.leavesLooked,
-                    things: inSentence(countedOnWords[ladder.on]),
-                    at: day(ladder.at, zone),
-                    stanceWords: inSentence(stanceWords[ladder.stance]),
-                  })
-                : tell('decide.ofLeaves', {
-                    leavesAffected: ladder.leavesAffected,
-                    leavesLooked: ladder.leavesLooked,
-                    at: day(ladder.at, zone),
-                    stanceWords: inSentence(stanceWords[ladder.stance]),
-                  }),
+            tell('decide.countOn', {
+              count: counted(ladder, ladder.byPlant),
+              at: day(ladder.at, zone),
+              stanceWords: inSentence(stanceWords[ladder.stance]),
+            }),
             ladder.helpers && tell('decide.helpers', { helpers: ladder.helpers }),
             ladder.ants !== 'none' && tell('decide.ants', { antsWords: antsWords[ladder.ants] }),
           )

@@ -29,7 +29,7 @@ const form = reactive({
   making: 'shaken' as Schemas['StockMaking'],
   steepHours: 24 as number | null,
 })
-const choices = computed(() => props.materials.filter((m) => !/^(own|stock)-/.test(m.id)))
+const choices = computed(() => props.materials.filter((m) => !m.own))
 const by = [
   { value: false, label: tell('shelf.byVolume') },
   { value: true, label: tell('shelf.byWeight') },

@@ -4,7 +4,7 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
-import { countedOnWords } from '@/garden/words'
+import { counted } from '@/garden/words'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
@@ -111,24 +111,10 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
         <h1>{{ tell('suspects.whatIs', { where: data.observation.where }) }}</h1>
         <p v-if="garden" class="soft">
           {{
-            data.observation.plants
-              ? tell('suspects.ofPlants', {
-                  affected: data.observation.leavesAffected,
-                  looked: data.observation.leavesLooked,
-                  dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
-                })
-              : data.observation.on !== 'leaves'
-                ? tell('suspects.ofThings', {
-                    affected: data.observation.leavesAffected,
-                    looked: data.observation.leavesLooked,
-                    things: inSentence(countedOnWords[data.observation.on]),
-                    dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
-                  })
-                : tell('suspects.ofLeaves', {
-                    leavesAffected: data.observation.leavesAffected,
-                    leavesLooked: data.observation.leavesLooked,
-                    dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
-                  })
+            tell('suspects.countAt', {
+              count: counted(data.observation, data.observation.plants !== null),
+              dayAndClock: dayAndClock(data.observation.at, garden.timeZoneId),
+            })
           }}
         </p>
       </div>

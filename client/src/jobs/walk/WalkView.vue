@@ -5,7 +5,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { countedOnWords } from '@/garden/words'
+import { counted } from '@/garden/words'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import SelectField from '@/kit/SelectField.vue'
@@ -116,18 +116,7 @@ async function start() {
         <ul>
           <li v-for="o in toName" :key="o.id">
             <RouterLink :to="{ name: 'suspects', params: { observationId: o.id } }">{{
-              o.on === 'leaves'
-                ? tell('walk.ofLeaves', {
-                    where: o.where,
-                    leavesAffected: o.leavesAffected,
-                    leavesLooked: o.leavesLooked,
-                  })
-                : tell('walk.ofThings', {
-                    where: o.where,
-                    affected: o.leavesAffected,
-                    looked: o.leavesLooked,
-                    things: inSentence(countedOnWords[o.on]),
-                  })
+              tell('walk.countAtPlace', { where: o.where, count: counted(o, o.plants !== null) })
             }}</RouterLink>
           </li>
         </ul>
