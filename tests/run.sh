@@ -4,6 +4,8 @@ set -uo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 root=$PWD out=$PWD/artifacts bad=0
 export CI=true NO_COLOR=1 DOTNET_CLI_TELEMETRY_OPTOUT=1 DOTNET_NOLOGO=1
+# Tools that run once gain nothing from being compiled a second time by what they did.
+export DOTNET_TieredPGO=0
 rm -rf "$out/logs" "$out/app" "$out/standins" "$out/app.stamp"
 mkdir -p "$out/logs"
 

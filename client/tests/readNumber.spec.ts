@@ -100,7 +100,11 @@ describe('a number and the unit behind it', () => {
   it.each([
     ['5 l', '5', 'l'],
     ['-3 F', '-3', 'f'],
-    ['1 1/2 fl oz', '1 1/2', 'fl oz'],
+    ['1 1/2 fl oz', '1 1/2', 'floz'],
+    ['2 tbsp per gal', '2', 'tbsp/gal'],
+    ['50 ml/10 l', '50', 'ml/10l'],
+    ['0,5 %', '0,5', '%'],
+    ['3 EL pro l', '3', 'el/l'],
     ['0,5l', '0,5', 'l'],
     ['½ cup', '½', 'cup'],
     ['12', '12', ''],

@@ -1,4 +1,5 @@
 using Mauvaise.Store.Rows;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
@@ -40,6 +41,7 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
     public DbSet<WeatherFetchRow> WeatherFetches => Set<WeatherFetchRow>();
     public DbSet<DeedRow> Deeds => Set<DeedRow>();
     public DbSet<PersonRow> People => Set<PersonRow>();
+    public DbSet<IdentityUserPasskey<Guid>> Passkeys => Set<IdentityUserPasskey<Guid>>();
     public DbSet<GrantRow> Grants => Set<GrantRow>();
     public DbSet<SessionRow> Sessions => Set<SessionRow>();
     public DbSet<InviteRow> Invites => Set<InviteRow>();

@@ -50,9 +50,9 @@ public class CheckBackTests
         GardenSamples.Seen(GardenSamples.Grown(GardenSamples.Bed("Any"), "courgette"), daysAgo, 20, affected, affected > 0 ? Aphid : null, ants: ants);
 
     [Theory]
-    [InlineData(true, 5, "5 more leaves with dead ones alone")]
-    [InlineData(true, 1, "1 more leaf with dead ones alone")]
-    [InlineData(false, 3, "3 more leaves with old spots alone")]
+    [InlineData(true, 5, "5 more with dead ones alone")]
+    [InlineData(true, 1, "1 more with dead ones alone")]
+    [InlineData(false, 3, "3 more with old spots alone")]
     public void The_dead_are_told_and_do_not_count(bool insects, int onlyDead, string told)
     {
         var judged = CheckBackVerdict.Judge((20, 10), (20, 0), 0.1, new SeenBeside(insects, onlyDead, false));

@@ -103,6 +103,31 @@ public class DoseTests
         Assert.Equal((text, beside), (TankVolume.Text(litres, system), TankVolume.Beside(litres, system)));
 
     [Theory]
+    // By hand: 2 tbsp of 14.787 ml in 3.785 l; 50 ml in 10 l; half a hundredth; 1 oz of 28.35 g in 4.546 l; 8 oz on 9.29 m2.
+    [InlineData(KitchenSystem.Us, "ml", "tbsp/gal", 2, 7.8125)]
+    [InlineData(KitchenSystem.Metric, "ml", "ml/10 l", 50, 5)]
+    [InlineData(KitchenSystem.Metric, "ml", "%", 0.5, 5)]
+    [InlineData(KitchenSystem.Imperial, "g", "oz/gal", 1, 6.2360)]
+    public void A_label_s_dose_in_its_own_words(KitchenSystem kitchen, string unit, string word, double typed, double perLitre) =>
+        Assert.Equal(perLitre, typed / LabelDose.TypedInWater(unit, kitchen).Single(s => s.Word == word).Factor, 1e-4);
+
+    [Fact]
+    public void A_label_s_dose_by_area() => Assert.Equal(8 * 28.349523 / 9.290304, 8 / LabelDose.OnArea("g", KitchenSystem.Us, LengthUnit.Feet).Factor, 1e-4);
+
+    [Theory]
+    [InlineData(KitchenSystem.Us, "tbsp/gal", "oz/gal")]
+    [InlineData(KitchenSystem.Metric, "ml/l", "g/l")]
+    [InlineData(KitchenSystem.Australian, "ml/l", "g/l")]
+    public void The_field_of_a_dose_reads_as_the_household_does(KitchenSystem kitchen, string volume, string mass)
+    {
+        Assert.Equal((volume, mass), (LabelDose.InWater("ml", kitchen).Word, LabelDose.InWater("g", kitchen).Word));
+        // What the field is in can be typed with it, and comes to the same.
+        Assert.All(["ml", "g"], unit =>
+            Assert.Equal(LabelDose.InWater(unit, kitchen), LabelDose.TypedInWater(unit, kitchen).Single(s => s.Word == LabelDose.InWater(unit, kitchen).Word))
+        );
+    }
+
+    [Theory]
     [InlineData(0, 1, 1)]
     [InlineData(-1, 1, 1)]
     [InlineData(1, 0, 1)]

@@ -44,7 +44,7 @@ public class LookingBackTests
         Assert.Equal([StoryKind.Found, StoryKind.Done, StoryKind.Judged], story.Lines.Select(l => l.Kind));
         Assert.Equal("Found: 6 of 20 leaves. 2 helpers at work.", story.Lines[0].Sentence);
         Assert.StartsWith("Bicarbonate, 1 l", story.Lines[1].Sentence, StringComparison.Ordinal);
-        Assert.Equal("Cleared, 30 % of leaves before and 5 % after. Slight injury.", story.Lines[2].Sentence);
+        Assert.Equal("Cleared, 30 % affected before and 5 % after. Slight injury.", story.Lines[2].Sentence);
         Assert.StartsWith("On 5 % of leaves when last looked at", story.Ending, StringComparison.Ordinal);
     }
 

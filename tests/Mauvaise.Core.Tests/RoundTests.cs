@@ -51,6 +51,30 @@ public class RoundTests
         Assert.All(offered, p => Assert.Equal(beds[^1].Id, p.PlaceIds[0]));
     }
 
+    [Fact]
+    public void Two_looks_on_one_round_can_be_one()
+    {
+        var walk = Guid.NewGuid();
+        Observation By(int looked, int affected, double? severity, params SeenSign[] signs)
+        {
+            var seen = GardenSamples.Seen(Kale, 0, looked, affected);
+            return seen with { WalkId = walk, SeverityPercent = severity, Signs = signs };
+        }
+
+        var first = By(20, 6, 10, new SeenSign("holes", true), new SeenSign("slime", false));
+        var second = By(10, 2, 30, new SeenSign("slime", true)) with { Named = "slugs", Note = "at dusk", Helpers = 2 };
+        var two = Assert.Single(CountedTwice.On(Garden(first, second), walk));
+        var one = two.Together();
+        Assert.Equal((30, 8, 15.0), (one.LeavesLooked, one.LeavesAffected, one.SeverityPercent!.Value));
+        Assert.Equal(["holes", "slime"], one.Signs.Where(s => s.Present).Select(s => s.Sign).Order());
+        Assert.Equal(("slugs", "at dusk", 2), (one.Named, one.Note, one.Helpers));
+
+        // Two names are two troubles, and another round is another day.
+        Assert.Empty(CountedTwice.On(Garden(first with { Named = "cabbage-white" }, second), walk));
+        Assert.Empty(CountedTwice.On(Garden(first with { WalkId = Guid.NewGuid() }, second), walk));
+        Assert.Empty(CountedTwice.On(Garden(first with { On = CountedOn.Roots }, second), walk));
+    }
+
     [Theory]
     [InlineData(0, 0, 5.4, 0, true)]
     [InlineData(0, 0, 5.5, 0, false)]

@@ -5,6 +5,7 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Web.Demo;
+using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Suspects;
 using Mauvaise.Web.Walk;
 
@@ -69,6 +70,34 @@ public sealed class RoundTests : IAsyncLifetime
             Assert.Contains(round.StopLines, l => Math.Abs(l.Line - p.Line) < 1e-12);
         });
         Assert.All(round.StopLines, l => Assert.Equal(l.BelowAtMost.Count, l.AboveAtLeast.Count));
+    }
+
+    [Fact]
+    public async Task A_bed_that_two_counted_becomes_one_look_and_two_again()
+    {
+        var walk = Guid.NewGuid();
+        await PutAsync($"walks/{walk}", new WalkStart());
+        var (first, second) = (Look(20, 4, "white-dust") with { WalkId = walk }, Look(10, 5, "rubs-off") with { WalkId = walk });
+        await NoteAsync(first);
+        await NoteAsync(second);
+        var twice = Assert.Single((await GetAsync<RoundAnswer>("round")).Walk!.Twice);
+        Assert.Equal((first.Id, second.Id), (twice.First.Id, twice.Second.Id));
+
+        var together = $"looks/{first.Id}/together/{second.Id}";
+        await http.SendAsync(together, new WalkDeed(), HttpStatusCode.NoContent);
+        var one = await GetAsync<ObservationAnswer>($"observations/{first.Id}");
+        Assert.Equal((30, 9), (one.LeavesLooked, one.LeavesAffected));
+        Assert.Equal(["rubs-off", "white-dust"], one.Signs.Select(s => s.Sign).Order());
+        Assert.Empty((await GetAsync<RoundAnswer>("round")).Walk!.Twice);
+        Assert.Equal(HttpStatusCode.NotFound, (await http.GetAsync(new Uri($"observations/{second.Id}", UriKind.Relative), Stop)).StatusCode);
+        // Sent again it finds nothing to do, and says so.
+        var again = await http.SendAsync(together, new WalkDeed(), HttpStatusCode.Conflict);
+        Assert.Equal("not-twice", again.GetProperty("code").GetString());
+
+        var garden = (await http.GetFromJsonAsync<GardenAnswer>(http.BaseAddress!.ToString().TrimEnd('/'), TestApp.Json, Stop))!;
+        await http.SendAsync("undo", new { deedId = garden.LastDeed!.Id }, HttpStatusCode.NoContent);
+        Assert.Equal(20, (await GetAsync<ObservationAnswer>($"observations/{first.Id}")).LeavesLooked);
+        Assert.Equal(5, (await GetAsync<ObservationAnswer>($"observations/{second.Id}")).LeavesAffected);
     }
 
     [Fact]

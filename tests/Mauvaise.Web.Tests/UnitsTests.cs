@@ -51,10 +51,12 @@ public partial class UnitsTests
     {
         await using var app = await TestApp.StartAsync(demo: true);
         using var http = await HouseholdAsync(app, Us);
-        var places = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Places;
-        var views = DemoViews.Of(places);
-        // What people call their own things stays as they call it.
-        var own = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!.Sprayers.Select(x => x.Name).ToHashSet();
+        var garden = (await http.GetFromJsonAsync<GardenAnswer>(Api, TestApp.Json, Stop))!;
+        var views = DemoViews.Of(garden.Places);
+        // What people call their own things stays as they call it, and what a label says may be typed in any unit.
+        var typed = garden.Scales.Typed;
+        IReadOnlyList<UnitScale>[] doses = [typed.DoseMl, typed.DoseG, typed.AreaDoseMl, typed.AreaDoseG];
+        var own = garden.Sprayers.Select(x => x.Name).Concat(doses.SelectMany(d => d).Select(d => d.Word)).ToHashSet();
         var found = new SortedSet<string>(StringComparer.Ordinal);
         var read = 0;
         for (var day = 0; day <= 20; day += 5)

@@ -124,6 +124,42 @@ test('a phone comes in by a code and walks a round with the laptop', async ({ br
   await expect(phone.getByRole('heading', { name: 'Sign in' })).toBeVisible()
 })
 
+test('a passkey made on a device lets it in, and one that was taken away does not', async ({ browser }) => {
+  const said = execFileSync('dotnet', ['Mauvaise.Web.dll', 'keeper', '--Data', data], { cwd: app }).toString()
+  const page = await someone(browser, false)
+  const device = await page.context().newCDPSession(page)
+  await device.send('WebAuthn.enable')
+  await device.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
+  })
+  await come(page, `/join#${/join#(\S+)/.exec(said)?.[1] ?? ''}`)
+  await page.getByRole('button', { name: 'To the garden' }).click()
+  await page.goto('/more')
+  await page.getByText('Passkeys', { exact: true }).click()
+  await expect(page.getByText(/^No passkey yet/)).toBeVisible()
+  await page.getByRole('button', { name: 'Add a passkey on this device' }).click()
+  await expect(page.getByText(/^Linux computer, since/)).toBeVisible()
+  await expectAccessible(page)
+  await page.getByRole('button', { name: /^Sign out/ }).click()
+  await page.getByRole('button', { name: 'Sign in with a passkey' }).click()
+  await expect(page.getByRole('navigation', { name: 'Jobs' })).toBeVisible()
+
+  await page.goto('/more')
+  await page.getByText('Passkeys', { exact: true }).click()
+  await page.getByRole('button', { name: 'Take it away: passkey of Linux computer' }).click()
+  await expect(page.getByText(/^No passkey yet/)).toBeVisible()
+  await page.getByRole('button', { name: /^Sign out/ }).click()
+  await page.getByRole('button', { name: 'Sign in with a passkey' }).click()
+  await expect(page.getByText(/^This passkey did not fit/)).toBeVisible()
+})
+
 test('who sits at the machine gets a new code, and the pass phrase lets in', async ({ browser }) => {
   const said = execFileSync('dotnet', ['Mauvaise.Web.dll', 'keeper', '--Data', data], { cwd: app }).toString()
   const page = await someone(browser, false)

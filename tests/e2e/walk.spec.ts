@@ -1,5 +1,11 @@
 import { expect, test, type Page } from '@playwright/test'
-import { expectAccessible, expectNoSideScroll, startOver, watchForErrors } from './steps'
+import {
+  expectAccessible,
+  expectNoSideScroll,
+  plantings as plantingIds,
+  startOver,
+  watchForErrors,
+} from './steps'
 
 test.beforeEach(({ request }) => startOver(request))
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
@@ -187,6 +193,53 @@ test.describe('out of reach of the network', () => {
     const { walk } = await round(page)
     expect(walk?.toName).toHaveLength(1)
     expect(walk?.toName[0]).toMatchObject({ leavesLooked: 22, leavesAffected: 2 })
+  })
+
+  test('what was found is named on the device as the server would, and the name arrives', async ({
+    page,
+    context,
+  }) => {
+    const courgette = (await plantingIds(page))['Chapel: courgette'] ?? ''
+    await page.goto('/')
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready
+    })
+    await page.reload()
+    await expect
+      .poll(() =>
+        page.evaluate(async () => {
+          const kept = await (await caches.open('garden')).keys()
+          return kept.some((r) => r.url.endsWith('/naming'))
+        }),
+      )
+      .toBe(true)
+
+    await context.setOffline(true)
+    await page.goto(`/walk/${courgette}`)
+    for (let i = 0; i < 3; i++) await tap(page, 'Five clean')
+    for (let i = 0; i < 3; i++) await tap(page, /^Affected/)
+    await tap(page, /^White dust/)
+    await tap(page, 'Save and name it')
+    await expect(page.getByText(/^No network: ranked on this device/)).toBeVisible()
+    const ranking = page.getByRole('region', { name: /^Powdery mildew: / })
+    await expect(ranking).toBeVisible()
+    await tap(page, 'Yes')
+    await expect(page.getByText('2 entries are kept on this device')).toBeVisible()
+    // It outlives the page, and what was answered is in it.
+    await page.reload()
+    await expect(page.getByText(/^No network: ranked on this device/)).toBeVisible()
+    const here = (await ranking.getByRole('heading', { level: 2 }).textContent()) ?? ''
+    const address = page.url()
+    await expectAccessible(page)
+    await tap(page, 'Call it powdery mildew and go on')
+    await expect(page.getByText('3 entries are kept on this device')).toBeVisible()
+
+    await context.setOffline(false)
+    await expect(page.getByText('kept on this device')).toHaveCount(0, { timeout: 30_000 })
+    await page.goto(address)
+    await expect(ranking.getByRole('heading', { level: 2 })).toHaveText(here)
+    await page.goto(`/decide?planting=${courgette}`)
+    await expect(page.getByText(/3 of 18 leaves/).first()).toBeVisible()
   })
 
   test('a check-back is made on the device, and its verdict comes with the network', async ({

@@ -7,7 +7,7 @@ test('once or three times is tried out before anything is mixed', async ({ page 
   const ids = await plantings(page)
   await page.goto(`/bench?planting=${ids['Sluice: runner-bean']}&target=black-bean-aphid&recipe=castile-soap`)
   await page.getByRole('link', { name: 'Once, or three times?' }).click()
-  await expect(page.getByText(/Black bean aphid on Sluice runner bean, \d+ % of leaves/)).toBeVisible()
+  await expect(page.getByText(/Black bean aphid on Sluice runner bean, \d+ % affected/)).toBeVisible()
   const figures = page.getByRole('region', { name: 'The ways in figures' })
   await expect(figures.getByRole('button', { name: 'leave it, and look again' })).toBeVisible()
   await expectAccessible(page)

@@ -641,6 +641,210 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home/passkeys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PasskeyAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewPasskey"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/passkeys/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasskeyWish"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PasskeyAsk"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/passkeys/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/passkeys/sign-in/ask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PasskeyAsk"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/passkeys/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasskeySignIn"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/gardens/{gardenId}/members/{memberId}/invite": {
         parameters: {
             query?: never;
@@ -879,6 +1083,84 @@ export interface paths {
                     };
                     content: {
                         "text/event-stream": components["schemas"]["SseItemOfstring"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/looks/{lookId}/together/{otherId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                    lookId: string;
+                    otherId: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WalkDeed"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/{gardenId}/naming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    gardenId: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NamingTables"];
                     };
                 };
             };
@@ -7811,6 +8093,11 @@ export interface components {
             done: boolean;
             words: string;
         };
+        FollowingSigns: {
+            ants: string;
+            parts: components["schemas"]["PartSign"][];
+            notOnCleanRoots: string[];
+        };
         /** @enum {unknown} */
         Form: "spray" | "dip" | "drench" | "dust" | "bait" | "feed" | "wipe";
         FurtherTrouble: {
@@ -8595,7 +8882,71 @@ export interface components {
             name: string;
             /** Format: double */
             probability: number;
-            sentence: string;
+        };
+        NamingCause: {
+            suspect: components["schemas"]["SuspectAnswer"];
+            nameGroup: string;
+            shows: {
+                [key: string]: number;
+            };
+        };
+        NamingGroup: {
+            nameGroup: string;
+            target: string;
+            name: string;
+        };
+        NamingPlanting: {
+            /** Format: uuid */
+            plantingId: string;
+            leaf: string;
+            priors: number[];
+        };
+        NamingRules: {
+            /** Format: double */
+            settled: number;
+            /** Format: int32 */
+            mostQuestions: number;
+            /** Format: double */
+            worthAsking: number;
+            /** Format: double */
+            otherWeight: number;
+            /** Format: double */
+            otherShows: number;
+            /** Format: double */
+            otherLacks: number;
+            /** Format: double */
+            togetherWeight: number;
+            /** Format: double */
+            sharpness: number;
+            /** Format: double */
+            unexplained: number;
+            /** Format: double */
+            mostUnexplained: number;
+            /** Format: int32 */
+            pairedForEachSign: number;
+            /** Format: double */
+            tellTogether: number;
+        };
+        NamingSign: {
+            id: string;
+            question: string;
+            /** Format: double */
+            usual: number;
+            /** Format: double */
+            withoutLife: number;
+        };
+        NamingTables: {
+            rules: components["schemas"]["NamingRules"];
+            /** Format: double */
+            groupSure: number;
+            /** Format: int32 */
+            shown: number;
+            meanwhile: string;
+            signs: components["schemas"]["NamingSign"][];
+            causes: components["schemas"]["NamingCause"][];
+            groups: components["schemas"]["NamingGroup"][];
+            plantings: components["schemas"]["NamingPlanting"][];
+            following: components["schemas"]["FollowingSigns"];
         };
         /** @enum {unknown} */
         NeedKind: "round" | "treat" | "protect";
@@ -8754,6 +9105,12 @@ export interface components {
             also?: null | components["schemas"]["FurtherTrouble"][];
             plants?: null | number[];
             on?: components["schemas"]["CountedOn"];
+        };
+        NewPasskey: {
+            try: string;
+            credential: string;
+            device?: null | string;
+            name?: null | string;
         };
         NewPick: {
             /** Format: uuid */
@@ -9125,6 +9482,28 @@ export interface components {
             role: string;
             amount: string;
         };
+        PartSign: {
+            part: components["schemas"]["PlantPart"];
+            sign: string;
+        };
+        PasskeyAnswer: {
+            id: string;
+            device: string;
+            /** Format: date-time */
+            madeAt: string;
+        };
+        PasskeyAsk: {
+            options: string;
+            try: string;
+        };
+        PasskeySignIn: {
+            try: string;
+            credential: string;
+            device?: null | string;
+        };
+        PasskeyWish: {
+            name?: null | string;
+        };
         PassPhraseChange: {
             passPhrase: string;
             name?: null | string;
@@ -9152,7 +9531,7 @@ export interface components {
         PersonAnswer: {
             name: string;
             keeper: boolean;
-            hasPassPhrase: boolean;
+            hasWayIn: boolean;
             gardens: components["schemas"]["StandingAnswer"][];
         };
         PhotoAnswer: {
@@ -9902,6 +10281,10 @@ export interface components {
             rain: components["schemas"]["UnitScale"];
             wind: components["schemas"]["UnitScale"];
             volume: components["schemas"]["UnitScale"];
+            doseMl: components["schemas"]["UnitScale"];
+            doseG: components["schemas"]["UnitScale"];
+            areaDoseMl: components["schemas"]["UnitScale"];
+            areaDoseG: components["schemas"]["UnitScale"];
             typed: components["schemas"]["TypedScalesAnswer"];
         };
         ScoopAnswer: {
@@ -10058,6 +10441,8 @@ export interface components {
             whenUnlisted: number;
             /** @default false */
             living: boolean;
+            /** Format: double */
+            withoutLife?: number;
         };
         SignAnswer: {
             sign: string;
@@ -10659,7 +11044,6 @@ export interface components {
             second: string;
             /** Format: double */
             probability: number;
-            sentence: string;
         };
         TownAnswer: {
             name: string;
@@ -10831,6 +11215,10 @@ export interface components {
             nights: components["schemas"]["NightOfInfection"][];
             season: components["schemas"]["SeasonAnswer"];
         };
+        TwiceAnswer: {
+            first: components["schemas"]["ObservationAnswer"];
+            second: components["schemas"]["ObservationAnswer"];
+        };
         TwoTroublesCalc: {
             targets: string[];
             /** Format: double */
@@ -10843,6 +11231,10 @@ export interface components {
             rain: components["schemas"]["UnitScale"][];
             wind: components["schemas"]["UnitScale"][];
             volume: components["schemas"]["UnitScale"][];
+            doseMl: components["schemas"]["UnitScale"][];
+            doseG: components["schemas"]["UnitScale"][];
+            areaDoseMl: components["schemas"]["UnitScale"][];
+            areaDoseG: components["schemas"]["UnitScale"][];
         };
         UndoRequest: {
             /** Format: int64 */
@@ -10872,6 +11264,7 @@ export interface components {
             skippedPlaceIds: string[];
             seenPlantingIds: string[];
             toName: components["schemas"]["ObservationAnswer"][];
+            twice: components["schemas"]["TwiceAnswer"][];
         };
         WalkDeed: {
             /** Format: uuid */

@@ -19,7 +19,7 @@ defineProps<{ groups: Schemas['GroupAnswer'][] }>()
     </li>
     <li>
       <svg width="16" height="16" aria-hidden="true"><circle cx="8" cy="8" r="5.5" class="dot" /></svg>
-      {{ tell('board.leavesAffected') }}
+      {{ tell('board.affectedShare') }}
     </li>
     <li>
       <svg width="24" height="16" aria-hidden="true"><path class="pressure" d="M1 12L9 4L16 8L23 3" /></svg>

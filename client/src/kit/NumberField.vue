@@ -3,7 +3,7 @@ import { tell } from '@/language'
 import InputText from 'primevue/inputtext'
 import { computed, nextTick, ref, useId, useTemplateRef, watch } from 'vue'
 import { household, offScale, onScale, type Quantity } from './household'
-import { apart, decimalSign, readNumber, type Typed } from './readNumber'
+import { apart, decimalSign, plainUnit, readNumber, type Typed } from './readNumber'
 
 /** A number as people type it: with a comma or a point, a half, a minus. What does not read is said, and never swallowed. */
 const props = defineProps<{
@@ -49,9 +49,9 @@ const word = computed(() => (props.suffix ?? scale.value?.word ?? '').trim())
 const typed = computed((): Typed => {
   const { number, unit } = apart(text.value)
   const read = readNumber(number, sign)
-  if (unit === '' || unit === word.value.toLowerCase() || read.is !== 'number')
+  if (unit === '' || unit === plainUnit(word.value) || read.is !== 'number')
     return unit === '' ? readNumber(text.value, sign) : read
-  const other = household.value.scales.typed?.[props.quantity ?? '']?.find((s) => s.word === unit)
+  const other = household.value.scales.typed?.[props.quantity ?? '']?.find((s) => plainUnit(s.word) === unit)
   if (!other)
     return {
       is: 'unclear',
@@ -64,7 +64,7 @@ const typed = computed((): Typed => {
 /** What another unit came to. */
 const carried = computed(() => {
   const { unit } = apart(text.value)
-  return unit !== '' && unit !== word.value.toLowerCase() && typed.value.is === 'number'
+  return unit !== '' && unit !== plainUnit(word.value) && typed.value.is === 'number'
     ? tell('kit.readAs', { body: text.value.trim(), written: written(typed.value.value), word: word.value })
     : ''
 })

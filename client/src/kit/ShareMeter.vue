@@ -20,8 +20,8 @@ const words = computed(() => {
       return tell('kit.belowTheLineEnough', { line })
     default:
       return props.sample.moreLeaves > 0
-        ? tell('kit.tooFewLeavesToTellCount', { moreLeaves: props.sample.moreLeaves })
-        : tell('kit.tooFewLeavesToTellCount2')
+        ? tell('kit.tooFewToTellCountMore', { moreLeaves: props.sample.moreLeaves })
+        : tell('kit.tooFewToTellCountOn')
   }
 })
 </script>

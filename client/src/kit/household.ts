@@ -30,6 +30,11 @@ export interface Scales {
   wind: Scale
   /** What a tank is typed in; volumes that are told come as words from the server. */
   volume: Scale
+  /** A label's dose, millilitres or grams, for a litre or a square metre. */
+  doseMl: Scale
+  doseG: Scale
+  areaDoseMl: Scale
+  areaDoseG: Scale
   /** What a number may be typed with besides; none until the garden is known. */
   typed?: Partial<Record<string, Scale[]>>
 }
@@ -47,6 +52,10 @@ export const metric: Scales = {
   rain: same('mm', 1),
   wind: same('m/s', 1),
   volume: same('l', 2),
+  doseMl: same('ml/l', 2),
+  doseG: same('g/l', 2),
+  areaDoseMl: same('ml/m²', 2),
+  areaDoseG: same('g/m²', 2),
 }
 
 /** What the household on screen reads. Factors come from the server, where they stand once. */

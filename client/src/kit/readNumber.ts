@@ -14,13 +14,20 @@ const fractions: Record<string, number> = {
   '⅞': 7 / 8,
 }
 
-/** A number and the unit behind it, "5 l", "-3 °F"; the unit is empty where none stands. */
+/** A number and the unit behind it, "5 l", "-3 °F", "2 tbsp per gal", "50 ml/10 l"; the unit is empty where none stands. */
 export function apart(text: string): { number: string; unit: string } {
-  const parts = /^(.*[\d½¼¾⅓⅔⅛⅜⅝⅞.,])\s*([^\d\s.,/½¼¾⅓⅔⅛⅜⅝⅞-][^\d]*)$/u.exec(text.trim())
-  return parts
-    ? { number: parts[1] ?? '', unit: (parts[2] ?? '').trim().toLowerCase() }
-    : { number: text, unit: '' }
+  const parts = /^(.*?[\d½¼¾⅓⅔⅛⅜⅝⅞.,])\s*([^\d\s.,/½¼¾⅓⅔⅛⅜⅝⅞-][^\d]*(?:\d+\s*[^\d\s]\D*)?)$/u.exec(
+    text.trim(),
+  )
+  return parts ? { number: parts[1] ?? '', unit: plainUnit(parts[2] ?? '') } : { number: text, unit: '' }
 }
+
+/** A unit in small letters without blanks, with a stroke for "per". */
+export const plainUnit = (unit: string): string =>
+  unit
+    .toLowerCase()
+    .replace(/ (?:per|a|an|pro|je|auf|por) /g, '/')
+    .replace(/\s/g, '')
 
 /** The decimal sign of whoever reads this screen. */
 export function decimalSign(language = spoken() === 'en' ? undefined : writing()): '.' | ',' {

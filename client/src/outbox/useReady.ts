@@ -16,7 +16,7 @@ export function needed(gardenId: string, crops: readonly string[]): string[] {
     '/api/state',
     '/api/home',
     garden,
-    ...['round', 'board', 'decide', 'plan', 'check-backs', 'batches/left', 'shelf', 'bench'].map(
+    ...['round', 'board', 'decide', 'plan', 'check-backs', 'batches/left', 'shelf', 'bench', 'naming'].map(
       (what) => `${garden}/${what}`,
     ),
     ...['signs', 'targets', 'groups', 'materials', 'crops'].map((what) => `/api/catalogue/${what}`),

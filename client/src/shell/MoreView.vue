@@ -5,6 +5,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
+import PasskeysCard from '@/jobs/home/PasskeysCard.vue'
 import { useEntry } from '@/jobs/home/useEntry'
 import LanguageField from '@/kit/LanguageField.vue'
 import SelectField from '@/kit/SelectField.vue'
@@ -78,6 +79,7 @@ const jobs = computed(() => [
         ><input v-model="keepAwake" type="checkbox" /> {{ tell('shell.keepTheScreenOnWhileCounting') }}</label
       >
     </section>
+    <PasskeysCard v-if="home.data.value?.person" :zone="garden?.timeZoneId ?? 'UTC'" />
     <div class="actions">
       <Button
         v-if="home.data.value?.person"

@@ -63,7 +63,10 @@ public static partial class CatalogueRules
         ];
 
     /// <summary>Probability of a sign under a target: its own figure, else the sign's value for unlisted causes.</summary>
-    public static double Likelihood(Target target, Sign sign) => target.Signs.TryGetValue(sign.Id, out var p) ? p : sign.WhenUnlisted;
+    public static double Likelihood(Target target, Sign sign) =>
+        target.Signs.TryGetValue(sign.Id, out var p) ? p
+        : target.Kind == TargetKind.LookAlike ? sign.WithoutLife
+        : sign.WhenUnlisted;
 
     /// <summary>Ids that code relies on and that are not there, with the nearest that is.</summary>
     public static IEnumerable<string> KnownMissing(GardenCatalogue c) =>

@@ -8,7 +8,14 @@ namespace Mauvaise.Core.Catalogue;
 /// <param name="Drawing">Name of the line drawing and pattern that shows it.</param>
 /// <param name="WhenUnlisted">Probability of the sign under a cause that does not list it.</param>
 /// <param name="Living">It is something alive, or what something alive leaves behind it.</param>
-public sealed record Sign(string Id, string Name, string Question, string Part, string Drawing, double WhenUnlisted = 0.03, bool Living = false);
+public sealed record Sign(string Id, string Name, string Question, string Part, string Drawing, double WhenUnlisted = 0.03, bool Living = false)
+{
+    /// <summary>How likely a sign of life is at the most where nothing alive is at work (assumed).</summary>
+    private const double LifeWithoutLife = 0.01;
+
+    /// <summary>Probability under what is no pest and does not list it: that does not crawl, fly up or drip honeydew.</summary>
+    public double WithoutLife => Living ? Math.Min(WhenUnlisted, LifeWithoutLife) : WhenUnlisted;
+}
 
 /// <summary>A helper: an insect that eats pests.</summary>
 /// <param name="DailyMeal">Pests eaten a day by one (assumed).</param>

@@ -3,6 +3,13 @@ using Mauvaise.Core.Gardens;
 
 namespace Mauvaise.Core.Identification;
 
+/// <summary>A part of the plant, and the sign that it is.</summary>
+public sealed record PartSign(PlantPart Part, string Sign);
+
+/// <summary>Signs that follow from the rest of a note.</summary>
+/// <param name="NotOnCleanRoots">Roots that were looked at and found clean show none of these.</param>
+public sealed record FollowingSigns(string Ants, IReadOnlyList<PartSign> Parts, IReadOnlyList<string> NotOnCleanRoots);
+
 /// <summary>What an observation says about signs.</summary>
 public static class Evidence
 {
@@ -16,30 +23,21 @@ public static class Evidence
         return [.. seen.Signs, .. Implied(seen).Where(s => !noted.Contains(s.Sign))];
     }
 
-    private static IEnumerable<SeenSign> Implied(Observation seen)
-    {
-        if (seen.Ants != Ants.None)
-        {
-            yield return new(KnownIds.Signs.Ants, true);
-        }
+    public static readonly FollowingSigns Following = new(
+        KnownIds.Signs.Ants,
+        [
+            new(PlantPart.Tips, KnownIds.Signs.TipsFirst),
+            new(PlantPart.NewLeaves, KnownIds.Signs.NewLeavesFirst),
+            new(PlantPart.OldLeaves, KnownIds.Signs.OldLeavesFirst),
+        ],
+        [KnownIds.Signs.WhiteOnRoots, KnownIds.Signs.RootInsects]
+    );
 
-        switch (seen.Part)
-        {
-            case PlantPart.Tips:
-                yield return new(KnownIds.Signs.TipsFirst, true);
-                break;
-            case PlantPart.NewLeaves:
-                yield return new(KnownIds.Signs.NewLeavesFirst, true);
-                break;
-            case PlantPart.OldLeaves:
-                yield return new(KnownIds.Signs.OldLeavesFirst, true);
-                break;
-        }
-
-        if (seen.Roots == RootCheck.Clean)
-        {
-            yield return new(KnownIds.Signs.WhiteOnRoots, false);
-            yield return new(KnownIds.Signs.RootInsects, false);
-        }
-    }
+    private static IEnumerable<SeenSign> Implied(Observation seen) =>
+        Following
+            .Parts.Where(p => p.Part == seen.Part)
+            .Select(p => p.Sign)
+            .Concat(seen.Ants == Ants.None ? [] : [Following.Ants])
+            .Select(s => new SeenSign(s, true))
+            .Concat(seen.Roots == RootCheck.Clean ? Following.NotOnCleanRoots.Select(s => new SeenSign(s, false)) : []);
 }

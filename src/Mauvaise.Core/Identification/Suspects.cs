@@ -37,6 +37,22 @@ public sealed record SuspectRanking(
     SharedAction? NamingCanWait
 );
 
+/// <summary>The figures of <see cref="SuspectRanker"/>, each of which is explained there.</summary>
+public sealed record NamingRules(
+    double Settled,
+    int MostQuestions,
+    double WorthAsking,
+    double OtherWeight,
+    double OtherShows,
+    double OtherLacks,
+    double TogetherWeight,
+    double Sharpness,
+    double Unexplained,
+    double MostUnexplained,
+    int PairedForEachSign,
+    double TellTogether
+);
+
 /// <summary>
 /// Names a cause from signs: naive Bayes over the catalogue's likelihoods, with the circumstances as the prior. Signs that nobody
 /// looked for say nothing. Beside the listed causes stand two of them at once, and something that is not listed.
@@ -83,8 +99,21 @@ public static class SuspectRanker
     /// <summary>Two at once are spoken of from this probability on.</summary>
     private const double TellTogether = 0.4;
 
-    /// <summary>How likely a sign of life is at the most where nothing alive is at work.</summary>
-    private const double LifeWithoutLife = 0.01;
+    /// <summary>What it goes by, for a device that ranks by itself while nothing can be asked.</summary>
+    public static readonly NamingRules Rules = new(
+        Settled,
+        MostQuestions,
+        WorthAsking,
+        OtherWeight,
+        OtherShows,
+        OtherLacks,
+        TogetherWeight,
+        Sharpness,
+        Unexplained,
+        MostUnexplained,
+        PairedForEachSign,
+        TellTogether
+    );
 
     /// <summary>Ranks every cause there is. Probabilities with that of something not listed sum to 1.</summary>
     /// <param name="notSure">Signs that were asked for and not settled: they say nothing and are not asked again.</param>
@@ -96,14 +125,8 @@ public static class SuspectRanker
             )
             .ToList();
         var causes = catalogue.Causes;
-        var prior = new double[causes.Count];
-        double onCrop = 0;
-        for (var i = 0; i < prior.Length; i++)
-        {
-            prior[i] = where.PriorWeight(causes[i].Target);
-            onCrop += prior[i];
-        }
-
+        var prior = Priors(catalogue, where);
+        var onCrop = prior.Sum();
         var p = new double[causes.Count];
         for (var i = 0; i < p.Length; i++)
         {
@@ -155,6 +178,9 @@ public static class SuspectRanker
         );
     }
 
+    /// <summary>How likely each cause is before any sign, as weights, in the order of <see cref="GardenCatalogue.Causes"/>.</summary>
+    public static double[] Priors(GardenCatalogue catalogue, Circumstances where) => [.. catalogue.Causes.Select(c => where.PriorWeight(c.Target))];
+
     /// <summary>A kind that does not explain a sign that is there is never told for sure; the rest goes to what is not listed.</summary>
     private static double HeldDown(IReadOnlyList<TargetOnCrop> causes, double[] p, List<(Sign Sign, bool Present)> evidence)
     {
@@ -194,17 +220,8 @@ public static class SuspectRanker
         return notListed / sum;
     }
 
-    /// <summary>How likely an answer is under a cause. What is no pest does not crawl, fly up or drip honeydew.</summary>
-    private static double Chance(Target t, Sign sign, bool present)
-    {
-        var p = CatalogueRules.Likelihood(t, sign);
-        if (sign.Living && t.Kind == TargetKind.LookAlike && !t.Signs.ContainsKey(sign.Id))
-        {
-            p = Math.Min(p, LifeWithoutLife);
-        }
-
-        return present ? p : 1 - p;
-    }
+    /// <summary>How likely an answer is under a cause.</summary>
+    private static double Chance(Target t, Sign sign, bool present) => present ? CatalogueRules.Likelihood(t, sign) : 1 - CatalogueRules.Likelihood(t, sign);
 
     /// <summary>Two causes at once: a sign shows when either of them shows it (noisy or, Pearl 1988).</summary>
     private static List<(int I, int J, double Weight)> Pairs(

@@ -115,7 +115,7 @@ public static class PlaceStory
                         looks[i].At,
                         run > 1
                             ? Say.Of("ledger.cleanAtLooksUntil", ("run", run), ("date", Date(season, last.At)))
-                            : Say.Sentences(Say.Of("ledger.cleanLeaves", ("looked", looks[i].Looked)), Noted(looks[i].Note)),
+                            : Say.Sentences(Say.Of("ledger.cleanLooked", ("looked", looks[i].Looked)), Noted(looks[i].Note)),
                         looks[i].Id
                     )
                 );
@@ -271,8 +271,8 @@ public static class PlaceStory
         var change = (before, after) switch
         {
             (_, null) => "",
-            (null, { } a) => Say.Of("ledger.ofLeaves", ("share", Say.In(a.Share * 100, "0"))),
-            ({ } b, { } a) => Say.Of("ledger.ofLeavesBeforeAndAfter", ("share", Say.In(b.Share * 100, "0")), ("share2", Say.In(a.Share * 100, "0"))),
+            (null, { } a) => Say.Of("ledger.shareAffected", ("share", Say.In(a.Share * 100, "0"))),
+            ({ } b, { } a) => Say.Of("ledger.affectedBeforeAndAfter", ("share", Say.In(b.Share * 100, "0")), ("share2", Say.In(a.Share * 100, "0"))),
         };
         var hurt =
             visit.Injury == Injury.None ? ""

@@ -16,7 +16,7 @@ public static class DoseWords
     public static string Amount(double amount, string unit, KitchenSystem kitchen)
     {
         Bounds.NotNegative(amount);
-        if (kitchen is not (KitchenSystem.Us or KitchenSystem.Imperial))
+        if (!kitchen.HasGallons())
         {
             return unit == "g" && amount >= 1000 ? Say.Of("measures.amountKg", ("amount", Say.In(amount / 1000, "0.##"))) : $"{Say.In(amount, "0.#")} {unit}";
         }

@@ -20,9 +20,6 @@ public static partial class Figure
         OfAmount = 'a',
         OfDoseByArea = 's';
 
-    /// <summary>Doses by area are told for so many square feet.</summary>
-    private const double SquareFeet = 100;
-
     /// <param name="celsius">A point, not a difference.</param>
     public static string Temperature(double celsius) => Of('T', celsius, 0);
 
@@ -119,7 +116,7 @@ public static partial class Figure
                     ? Say.Of("measures.aSquareMetre", ("amount", DoseWords.Amount(Math.Max(0, value), digits == 'g' ? "g" : "ml", kitchen)))
                     : Say.Of(
                         "measures.on100SquareFeet",
-                        ("amount", DoseWords.Amount(Math.Max(0, value) / area * SquareFeet, digits == 'g' ? "g" : "ml", kitchen))
+                        ("amount", DoseWords.Amount(Math.Max(0, value) / area * HouseholdUnits.SquareFeetOfDose, digits == 'g' ? "g" : "ml", kitchen))
                     );
             default:
                 var scale = units.Scale(

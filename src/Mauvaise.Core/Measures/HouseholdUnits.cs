@@ -126,9 +126,13 @@ public sealed record HouseholdUnits(
             _ => [],
         };
 
+    /// <summary>Doses by area are told for so many square feet.</summary>
+    internal const int SquareFeetOfDose = 100;
+
     // Exact by definition: the international foot, inch and mile of 1959, the sea mile of 1929.
-    private const double MetresPerFoot = 0.3048,
-        MillimetresPerInch = 25.4,
+    internal const double MetresPerFoot = 0.3048;
+
+    private const double MillimetresPerInch = 25.4,
         MetresPerMile = 1609.344,
         MetresPerSeaMile = 1852;
 

@@ -20,6 +20,12 @@ public enum KitchenSystem
     Australian,
 }
 
+public static class Kitchens
+{
+    /// <summary>Whether the household reads gallons, fluid ounces and ounces.</summary>
+    public static bool HasGallons(this KitchenSystem kitchen) => kitchen is KitchenSystem.Us or KitchenSystem.Imperial;
+}
+
 /// <summary>A unit of the kitchen: its factor to millilitres, grams or drops.</summary>
 public sealed record Unit(string Code, Dimension Dimension, double InBase)
 {

@@ -92,7 +92,7 @@ public static class TankVolume
     }
 
     /// <summary>The same in litres where the household reads something else; null where it does not.</summary>
-    public static string? Beside(double litres, KitchenSystem system) => system is KitchenSystem.Us or KitchenSystem.Imperial ? Metric(litres) : null;
+    public static string? Beside(double litres, KitchenSystem system) => system.HasGallons() ? Metric(litres) : null;
 
     private static string Metric(double litres) =>
         litres >= 1 ? $"{Say.In(litres, "0.##")} l" : Say.Of("measures.litresMl", ("litres", Say.In(litres * 1000, "0")));

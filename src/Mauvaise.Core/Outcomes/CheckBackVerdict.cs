@@ -56,20 +56,18 @@ public static class CheckBackVerdict
     {
         var dead = beside switch
         {
-            { OnlyDead: > 0 and var n, Insects: true } => Say.Of("outcomes.withDeadOnesAlone", ("leaves", Leaves(n))),
-            { OnlyDead: > 0 and var n } => Say.Of("outcomes.withOldSpotsAloneSpotsDo", ("leaves", Leaves(n))),
+            { OnlyDead: > 0 and var n, Insects: true } => Say.Of("outcomes.onlyDeadOnMore", ("n", n)),
+            { OnlyDead: > 0 and var n } => Say.Of("outcomes.onlyOldOnMore", ("n", n)),
             _ => "",
         };
         return Say.Sentences(dead, beside is { AntsClimb: true } ? Say.Of("outcomes.antsStillClimbSoSome") : null);
     }
 
-    private static string Leaves(int n) => n == 1 ? Say.Of("outcomes.1MoreLeaf") : Say.Of("outcomes.moreLeaves", ("number", n));
-
     private static Judgement ByCount((int Looked, int Affected)? before, (int Looked, int Affected) after, double line)
     {
         var now = (double)after.Affected / after.Looked;
         var (low, high) = LeafSample.Interval(after.Looked, after.Affected);
-        var range = Say.Of("outcomes.ofLeavesNowLikely", ("now", Say.In(now * 100, "0")), ("low", Say.In(low * 100, "0")), ("high", Say.In(high * 100, "0")));
+        var range = Say.Of("outcomes.affectedNowLikely", ("now", Say.In(now * 100, "0")), ("low", Say.In(low * 100, "0")), ("high", Say.In(high * 100, "0")));
         if (before is not { Looked: > 0 } b)
         {
             var alone =
@@ -94,7 +92,7 @@ public static class CheckBackVerdict
             < 0 => Say.Of("outcomes.downFrom", ("then", Say.In(then * 100, "0"))),
             _ => Say.Of("outcomes.asBefore"),
         };
-        var few = after.Looked < 10 ? Say.Of("outcomes.fewLeavesCountTenOrMore") : "";
+        var few = after.Looked < 10 ? Say.Of("outcomes.fewCountTenOrMore") : "";
         return new Judgement(outcome, change, Say.Sentences(Say.Sentence(Say.Remarked(range, compared)), few));
     }
 }

@@ -57,14 +57,13 @@ public static class WayWords
         {
             return f.OverLine && f.HelpersAtWork ? Say.Of("ways.helpersAreAtWork", ("what", what))
                 : f.OverLine && f.Visit is { } visit ? Say.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Day(visit.DueOn)))
-                : f.OverLine && !proposed.Holds
-                    ? Say.Sentences(Say.Of("ways.nothingThatMayBeDoneHere2", ("percent", Percent(outlook.End.Middle))), Bought(ways))
+                : f.OverLine && !proposed.Holds ? Say.Sentences(Say.Of("ways.nothingHereChangesMuch", ("percent", Percent(outlook.End.Middle))), Bought(ways))
                 : Say.Of("ways.itIsUnderItsLine", ("what", what), ("share", Say.In(f.Line.Share * 100, "0")));
         }
 
         if (proposed.Id == KnownIds.Measures.TakeOut)
         {
-            return Say.Of("ways.leftAloneOfLeavesIn3", ("what", what), ("percent", Percent(untouched.End.Middle)));
+            return Say.Of("ways.leftAloneAffectedIn3Weeks", ("what", what), ("percent", Percent(untouched.End.Middle)));
         }
 
         var comes = Comes(outlook, untouched);

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Microsoft.EntityFrameworkCore;
 
@@ -41,10 +42,10 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock, Seen seen)
         if (memberId is not null)
         {
             var member = await db.Members.AsNoTracking().FirstOrDefaultAsync(m => m.Id == memberId && m.GardenId == gardenId, stop)
-                ?? throw new DeedRefusedException("member-unknown", "This person is not of the household. Choose who you are at the top.");
+                ?? throw new DeedRefusedException("member-unknown", Say.Of("store.notOfTheHousehold"));
             if (member.Role == Role.Looker)
             {
-                throw new DeedRefusedException("only-looks", $"{member.Name} may look but not change anything. Choose somebody else at the top.");
+                throw new DeedRefusedException("only-looks", Say.Of("store.mayOnlyLook", ("name", member.Name)));
             }
         }
 
@@ -85,7 +86,7 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock, Seen seen)
         // Asked and done in one transaction: between the look at what came last and the undoing nothing else is written.
         await using var transaction = await db.Database.BeginTransactionAsync(stop);
         var deed = await db.Deeds.FirstOrDefaultAsync(d => d.GardenId == gardenId && d.Id == deedId, stop)
-            ?? throw new DeedRefusedException("nothing-to-undo", "There is nothing like that to undo.");
+            ?? throw new DeedRefusedException("nothing-to-undo", Say.Of("store.nothingToUndo"));
         if (deed.UndoneAt is not null)
         {
             return;
@@ -93,12 +94,12 @@ public sealed class DeedLog(GardenDb db, TimeProvider clock, Seen seen)
 
         if (onlyOf is not null && deed.MemberId != onlyOf)
         {
-            throw new DeedRefusedException("not-yours", "Somebody else did this. Ask them, or who keeps the garden, to take it back.");
+            throw new DeedRefusedException("not-yours", Say.Of("store.somebodyElseDidThis"));
         }
 
         if ((await LastAsync(gardenId, stop))?.Id != deedId)
         {
-            throw new DeedRefusedException("not-the-last", "Something was written since. Undo that first.");
+            throw new DeedRefusedException("not-the-last", Say.Of("store.somethingCameAfter"));
         }
 
         foreach (var change in RowChange.Read(deed.Changes).Reverse())

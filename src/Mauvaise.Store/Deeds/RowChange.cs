@@ -63,10 +63,16 @@ public sealed record RowChange(string Row, EntityState Kind, IReadOnlyDictionary
             return;
         }
 
-        var entry = row is not null ? db.Entry(row) : db.Add(Activator.CreateInstance(type.ClrType)!);
+        var entry = db.Entry(row ?? Activator.CreateInstance(type.ClrType)!);
         foreach (var property in properties)
         {
             entry.Property(property.Name).CurrentValue = Value(property);
+        }
+
+        if (row is null)
+        {
+            // A row is taken in with its key, never before it has one.
+            entry.State = EntityState.Added;
         }
     }
 }

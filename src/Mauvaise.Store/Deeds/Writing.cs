@@ -103,8 +103,9 @@ public static class Writing
         (row.Alive, row.Dead, row.OnlyDead, row.DiscountedFor) = (visit.Alive, visit.Dead, visit.OnlyDead, visit.DiscountedFor);
     }
 
-    private static ObservationRow Row(Guid gardenId, Guid? memberId, Observation o) =>
-        new()
+    private static ObservationRow Row(Guid gardenId, Guid? memberId, Observation o)
+    {
+        var row = new ObservationRow
         {
             Id = o.Id,
             GardenId = gardenId,
@@ -113,31 +114,28 @@ public static class Writing
             PlantingId = o.PlantingId,
             At = o.At,
             MemberId = memberId,
-            LeavesLooked = o.LeavesLooked,
-            LeavesAffected = o.LeavesAffected,
-            SeverityPercent = o.SeverityPercent,
-            Ants = o.Ants,
-            Helpers = o.Helpers,
-            Mummies = o.Mummies,
-            Part = o.Part,
-            Side = o.Side,
-            Roots = o.Roots,
-            Named = o.Named,
-            NameIsGroup = o.NameIsGroup,
-            OwnName = o.OwnName,
-            Note = o.Note,
-            Plants = SinglePlants.Kept(o.Plants),
-            On = o.On,
-            Signs =
-            [
-                .. o.Signs.Select(x => new ObservedSignRow
-                {
-                    ObservationId = o.Id,
-                    Sign = x.Sign,
-                    Present = x.Present,
-                }),
-            ],
         };
+        Fill(row, o);
+        return row;
+    }
+
+    /// <summary>What was counted, into its row; signs that it holds and the observation does not name stay.</summary>
+    public static void Fill(ObservationRow row, Observation o)
+    {
+        (row.LeavesLooked, row.LeavesAffected, row.SeverityPercent, row.On) = (o.LeavesLooked, o.LeavesAffected, o.SeverityPercent, o.On);
+        (row.Ants, row.Helpers, row.Mummies, row.Part, row.Side, row.Roots) = (o.Ants, o.Helpers, o.Mummies, o.Part, o.Side, o.Roots);
+        (row.Named, row.NameIsGroup, row.OwnName, row.Note) = (o.Named, o.NameIsGroup, o.OwnName, o.Note);
+        row.Plants = SinglePlants.Kept(o.Plants);
+        foreach (var seen in o.Signs)
+        {
+            if (row.Signs.Find(s => s.Sign == seen.Sign) is not { } sign)
+            {
+                row.Signs.Add(sign = new ObservedSignRow { ObservationId = o.Id, Sign = seen.Sign });
+            }
+
+            sign.Present = seen.Present;
+        }
+    }
 
     private static BatchRow Row(Guid gardenId, Batch b) =>
         new()

@@ -115,11 +115,10 @@ public static partial class CatalogueFiles
         Json.GetJsonSchemaAsNode(typeof(IReadOnlyList<>).MakeGenericType(Kinds[kind])).ToJsonString(new JsonSerializerOptions { WriteIndented = true }) + "\n";
 
     /// <summary>YAML text as the JSON that it stands for.</summary>
-    public static string ToJson(string yaml)
-    {
-        var tree = new DeserializerBuilder().WithAttemptingUnquotedStringTypeDeserialization().Build().Deserialize(yaml);
-        return new SerializerBuilder().JsonCompatible().Build().Serialize(tree);
-    }
+    public static string ToJson(string yaml) => Writer.Serialize(Reader.Deserialize(yaml));
+
+    private static readonly IDeserializer Reader = new DeserializerBuilder().WithAttemptingUnquotedStringTypeDeserialization().Build();
+    private static readonly ISerializer Writer = new SerializerBuilder().JsonCompatible().Build();
 
     private static List<T> Entries<T>(string folder, string kind, List<string> faults, CatalogueWords? words, string? own)
     {

@@ -1,3 +1,4 @@
+using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 
@@ -22,6 +23,22 @@ internal sealed class PersonConfiguration : IEntityTypeConfiguration<PersonRow>
         row.Ignore(r => r.PhoneNumber);
         row.Ignore(r => r.PhoneNumberConfirmed);
         row.Ignore(r => r.TwoFactorEnabled);
+    }
+}
+
+/// <summary>Keys of devices that know their owner: as Identity keeps them, the public half alone.</summary>
+internal sealed class PasskeyConfiguration : IEntityTypeConfiguration<IdentityUserPasskey<Guid>>
+{
+    /// <summary>The longest name of a credential that WebAuthn allows, bytes.</summary>
+    private const int LongestId = 1023;
+
+    public void Configure(EntityTypeBuilder<IdentityUserPasskey<Guid>> row)
+    {
+        row.ToTable("Passkeys");
+        row.HasKey(r => r.CredentialId);
+        row.Property(r => r.CredentialId).HasMaxLength(LongestId);
+        row.OwnsOne(r => r.Data).ToJson();
+        row.HasOne<PersonRow>().WithMany().HasForeignKey(r => r.UserId).OnDelete(DeleteBehavior.Cascade);
     }
 }
 

@@ -138,6 +138,8 @@ public sealed record GardenAnswer(
 
 /// <summary>How SI becomes what the household reads, for what a screen draws by itself and for what is typed.</summary>
 /// <param name="Volume">For a volume that is typed.</param>
+/// <param name="DoseMl">For a label's dose in millilitres a litre; <paramref name="AreaDoseMl"/> a square metre.</param>
+/// <param name="DoseG">For a label's dose in grams a litre; <paramref name="AreaDoseG"/> a square metre.</param>
 public sealed record ScalesAnswer(
     UnitScale Temperature,
     UnitScale DegreeDays,
@@ -146,6 +148,10 @@ public sealed record ScalesAnswer(
     UnitScale Rain,
     UnitScale Wind,
     UnitScale Volume,
+    UnitScale DoseMl,
+    UnitScale DoseG,
+    UnitScale AreaDoseMl,
+    UnitScale AreaDoseG,
     TypedScalesAnswer Typed
 )
 {
@@ -158,13 +164,21 @@ public sealed record ScalesAnswer(
             units.Scale(Quantity.Rain),
             units.Scale(Quantity.Wind),
             TankVolume.Scale(kitchen),
+            LabelDose.InWater("ml", kitchen),
+            LabelDose.InWater("g", kitchen),
+            LabelDose.OnArea("ml", kitchen, units.Length),
+            LabelDose.OnArea("g", kitchen, units.Length),
             new TypedScalesAnswer(
                 HouseholdUnits.Typed(Quantity.Temperature),
                 HouseholdUnits.Typed(Quantity.Length),
                 HouseholdUnits.Typed(Quantity.Area),
                 HouseholdUnits.Typed(Quantity.Rain),
                 HouseholdUnits.Typed(Quantity.Wind),
-                TankVolume.Typed(kitchen)
+                TankVolume.Typed(kitchen),
+                LabelDose.TypedInWater("ml", kitchen),
+                LabelDose.TypedInWater("g", kitchen),
+                LabelDose.TypedOnArea("ml", kitchen),
+                LabelDose.TypedOnArea("g", kitchen)
             )
         );
 }
@@ -176,7 +190,11 @@ public sealed record TypedScalesAnswer(
     IReadOnlyList<UnitScale> Area,
     IReadOnlyList<UnitScale> Rain,
     IReadOnlyList<UnitScale> Wind,
-    IReadOnlyList<UnitScale> Volume
+    IReadOnlyList<UnitScale> Volume,
+    IReadOnlyList<UnitScale> DoseMl,
+    IReadOnlyList<UnitScale> DoseG,
+    IReadOnlyList<UnitScale> AreaDoseMl,
+    IReadOnlyList<UnitScale> AreaDoseG
 );
 
 public sealed record MemberAnswer(Guid Id, string Name, Role Role);

@@ -32,10 +32,15 @@ public static class Access
         ["POST /api/home/join"] = Right.Open,
         ["POST /api/home/sign-in"] = Right.Open,
         ["POST /api/home/sign-out"] = Right.Open,
+        ["POST /api/home/passkeys/sign-in/ask"] = Right.Open,
+        ["POST /api/home/passkeys/sign-in"] = Right.Open,
         // The station has a key of its own.
         [$"POST {Garden}/weather/readings"] = Right.Open,
         // One's own.
         ["PUT /api/home/pass-phrase"] = Right.Look,
+        ["POST /api/home/passkeys/ask"] = Right.Look,
+        ["POST /api/home/passkeys"] = Right.Look,
+        ["DELETE /api/home/passkeys/{id}"] = Right.Look,
         // Reckoning keeps nothing.
         ["POST /api/calc/cover"] = Right.Look,
         ["POST /api/calc/window"] = Right.Look,
@@ -71,6 +76,7 @@ public static class Access
         [$"PUT {Garden}/plantings/{{plantingId}}/facts"] = Right.Work,
         [$"PUT {Garden}/plantings/{{plantingId}}/place"] = Right.Work,
         [$"DELETE {Garden}/looks/{{lookId}}"] = Right.Work,
+        [$"POST {Garden}/looks/{{lookId}}/together/{{otherId}}"] = Right.Work,
         [$"POST {Garden}/picks"] = Right.Work,
         [$"DELETE {Garden}/picks/{{pickId}}"] = Right.Work,
         [$"POST {Garden}/harvests"] = Right.Work,

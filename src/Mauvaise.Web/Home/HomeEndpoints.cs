@@ -35,11 +35,11 @@ public static class HomeEndpoints
         return TypedResults.Ok(new HomeAnswer(home.On, person is null ? null : await AnswerAsync(person, db, clock, stop)));
     }
 
-    private static async Task<PersonAnswer> AnswerAsync(PersonRow person, GardenDb db, MachineClock clock, CancellationToken stop) =>
+    internal static async Task<PersonAnswer> AnswerAsync(PersonRow person, GardenDb db, MachineClock clock, CancellationToken stop) =>
         new(
             person.UserName ?? "",
             person.IsKeeper,
-            person.PasswordHash is not null,
+            person.PasswordHash is not null || await db.Passkeys.AnyAsync(k => k.UserId == person.Id, stop),
             [.. (await AccessHandler.StandingsAsync(db, person.Id, clock.Now, stop)).Select(s => new StandingAnswer(s.Key, s.Value.MemberId, s.Value.Role))]
         );
 
@@ -135,16 +135,12 @@ public static class HomeEndpoints
         }
 
         var name = body.Name?.Trim() ?? person.UserName!;
-        var other = await people.FindByNameAsync(name);
-        var checks = new Checks()
-            .That(
-                body.PassPhrase.Length >= ShortestPassPhrase,
-                "passPhrase",
-                "phrase-short",
-                Say.Of("home.aPassPhraseHasLetters", ("shortestPassPhrase", ShortestPassPhrase))
-            )
-            .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", Say.Of("gardens.giveANameOfUp"))
-            .That(other is null || other.Id == person.Id, "name", "name-taken", Say.Of("gardens.somebodyHereHasThisNameAlready"));
+        var checks = (await CheckNameAsync(people, person, name)).That(
+            body.PassPhrase.Length >= ShortestPassPhrase,
+            "passPhrase",
+            "phrase-short",
+            Say.Of("home.aPassPhraseHasLetters", ("shortestPassPhrase", ShortestPassPhrase))
+        );
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -153,10 +149,20 @@ public static class HomeEndpoints
         person.UserName = name;
         person.PasswordHash = people.PasswordHasher.HashPassword(person, body.PassPhrase);
         var done = await people.UpdateAsync(person);
-        return done.Succeeded
-            ? TypedResults.NoContent()
-            : Problems.Of(StatusCodes.Status409Conflict, "changed-meanwhile", Say.Of("home.thisWasChangedElsewhereJustNow"));
+        return done.Succeeded ? TypedResults.NoContent() : ChangedMeanwhile();
     }
+
+    /// <summary>Whether a person may be called so.</summary>
+    internal static async Task<Checks> CheckNameAsync(UserManager<PersonRow> people, PersonRow person, string name)
+    {
+        var other = await people.FindByNameAsync(name);
+        return new Checks()
+            .That(name is { Length: > 0 and <= 80 }, "name", "member-missing", Say.Of("gardens.giveANameOfUp"))
+            .That(other is null || other.Id == person.Id, "name", "name-taken", Say.Of("gardens.somebodyHereHasThisNameAlready"));
+    }
+
+    internal static ProblemHttpResult ChangedMeanwhile() =>
+        Problems.Of(StatusCodes.Status409Conflict, "changed-meanwhile", Say.Of("home.thisWasChangedElsewhereJustNow"));
 
     internal static ProblemHttpResult NotAtHome() => Problems.Of(StatusCodes.Status409Conflict, "not-at-home", Say.Of("home.nobodySignsInHereThisMauvaise"));
 }

@@ -40,6 +40,14 @@ public static class HomeHosting
                 o.Lockout.DefaultLockoutTimeSpan = TimeSpan.FromMinutes(LockedMinutes);
             })
             .AddEntityFrameworkStores<GardenDb>();
+        services.Configure<IdentityPasskeyOptions>(o =>
+        {
+            // It is the only key that is asked for: the device has to know its owner, and which name it is for.
+            o.UserVerificationRequirement = "required";
+            o.ResidentKeyRequirement = "required";
+        });
+        services.AddScoped<IPasskeyHandler<PersonRow>, PasskeyHandler<PersonRow>>();
+        services.AddSingleton<PasskeyTries>();
         services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie();
         services.AddOptions<CookieAuthenticationOptions>(CookieAuthenticationDefaults.AuthenticationScheme).Configure<Sessions, MachineClock>(Configure);
         services
@@ -138,7 +146,7 @@ public static class HomeHosting
             _ = authority.Leaf();
         }
 
-        if (!await db.People.AnyAsync(p => p.IsKeeper && p.PasswordHash != null))
+        if (!await db.People.AnyAsync(p => p.IsKeeper && (p.PasswordHash != null || db.Passkeys.Any(k => k.UserId == p.Id))))
         {
             Console.WriteLine("Nobody keeps this garden yet. Whoever opens this first does:");
             Invite(names.Address, await KeeperKeyAsync(db, services.GetRequiredService<MachineClock>().Now));

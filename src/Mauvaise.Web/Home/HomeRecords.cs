@@ -9,8 +9,8 @@ namespace Mauvaise.Web.Home;
 /// <param name="Person">Null where nobody is in.</param>
 public sealed record HomeAnswer(bool SignIn, PersonAnswer? Person);
 
-/// <param name="HasPassPhrase">May sign in without a code.</param>
-public sealed record PersonAnswer(string Name, bool Keeper, bool HasPassPhrase, IReadOnlyList<StandingAnswer> Gardens);
+/// <param name="HasWayIn">A pass phrase or a passkey: may sign in without a code.</param>
+public sealed record PersonAnswer(string Name, bool Keeper, bool HasWayIn, IReadOnlyList<StandingAnswer> Gardens);
 
 public sealed record StandingAnswer(Guid GardenId, Guid MemberId, Role Role);
 

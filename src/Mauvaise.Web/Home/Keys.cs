@@ -12,6 +12,11 @@ public static class Keys
     /// <summary>128 bits by chance, in letters that a link may hold.</summary>
     public static string New() => Base64Url.EncodeToString(RandomNumberGenerator.GetBytes(Bytes));
 
+    public static string InLetters(byte[] key) => Base64Url.EncodeToString(key);
+
+    /// <summary>Null for what holds other letters.</summary>
+    public static byte[]? FromLetters(string letters) => Base64Url.IsValid(letters) ? Base64Url.DecodeFromChars(letters) : null;
+
     /// <summary>SHA-256, hexadecimal. A key by chance needs no salt.</summary>
     public static string Hash(string key) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(key)));
 }

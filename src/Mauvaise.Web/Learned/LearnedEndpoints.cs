@@ -180,7 +180,7 @@ public static class LearnedEndpoints
                 j.JudgedAt,
                 Where(s, j.PlantingId),
                 Say.Of(
-                    "learned.ofLeavesBeforeOfAfter",
+                    "learned.affectedBeforeAndAfter",
                     ("affected", j.Before!.Affected),
                     ("looked", j.Before.Looked),
                     ("affected2", j.After!.Affected),

@@ -17,19 +17,32 @@ using Microsoft.EntityFrameworkCore;
 namespace Mauvaise.Web.Ledger;
 
 /// <summary>What of the ledger a request asks for.</summary>
-/// <param name="Kind">A <see cref="LedgerKind"/>, in any case.</param>
-/// <param name="From">First day in the garden's time.</param>
-/// <param name="To">Last day.</param>
-public sealed record LedgerAsk(
-    [FromQuery(Name = "kind")] string? Kind = null,
-    [FromQuery(Name = "from")] DateOnly? From = null,
-    [FromQuery(Name = "to")] DateOnly? To = null,
-    [FromQuery(Name = "place")] Guid? Place = null,
-    [FromQuery(Name = "material")] string? Material = null,
-    [FromQuery(Name = "target")] string? Target = null,
-    [FromQuery(Name = "member")] Guid? Member = null
-)
+public sealed record LedgerAsk
 {
+    /// <summary>A <see cref="LedgerKind"/>, in any case.</summary>
+    [FromQuery(Name = "kind")]
+    public string? Kind { get; init; }
+
+    /// <summary>First day in the garden's time.</summary>
+    [FromQuery(Name = "from")]
+    public DateOnly? From { get; init; }
+
+    /// <summary>Last day.</summary>
+    [FromQuery(Name = "to")]
+    public DateOnly? To { get; init; }
+
+    [FromQuery(Name = "place")]
+    public Guid? Place { get; init; }
+
+    [FromQuery(Name = "material")]
+    public string? Material { get; init; }
+
+    [FromQuery(Name = "target")]
+    public string? Target { get; init; }
+
+    [FromQuery(Name = "member")]
+    public Guid? Member { get; init; }
+
     /// <summary>Null when <see cref="Kind"/> is null or no kind.</summary>
     public LedgerKind? OfKind => Enum.TryParse<LedgerKind>(Kind, true, out var kind) && Enum.IsDefined(kind) ? kind : null;
 
@@ -136,7 +149,7 @@ public static class LedgerEndpoints
             m.Kind,
             s.Garden.DateOf(m.At),
             m.Share is { } share
-                ? Say.Of("ledger.ofLeaves2", ("share", Say.In(share * 100, "0")))
+                ? Say.Of("ledger.shareAffected", ("share", Say.In(share * 100, "0")))
                 : material?.Name ?? s.Catalogue.FindMeasure(m.What ?? "")?.Name ?? m.What ?? "",
             material is null ? null : s.Catalogue.Group(material.Group).Hatch,
             m.Share is { } shown ? Math.Round(shown, 2) : null

@@ -42,10 +42,10 @@ public sealed record SharedActionAnswer(string Words, string Target, string Sent
 
 /// <summary>A name for the whole group, when that is sure and the kind is not.</summary>
 /// <param name="Target">The target that stands for the group.</param>
-public sealed record NameGroupAnswer(string Target, string Name, double Probability, string Sentence);
+public sealed record NameGroupAnswer(string Target, string Name, double Probability);
 
 /// <summary>That two troubles are at work.</summary>
-public sealed record TogetherAnswer(string First, string Second, double Probability, string Sentence);
+public sealed record TogetherAnswer(string First, string Second, double Probability);
 
 /// <param name="NotListed">Probability of something that is not in the catalogue.</param>
 /// <param name="Meanwhile">What to do until it has a name; null when a listed cause leads.</param>
@@ -75,12 +75,12 @@ public sealed record NameGiven(string Target, Guid? MemberId = null, bool Group 
 /// <summary>Naming: the ranking, the next question, the name.</summary>
 public static class SuspectEndpoints
 {
-    private const int Shown = 6;
+    internal const int Shown = 6;
 
     /// <summary>A group is offered as a name from this probability on.</summary>
-    private const double GroupSure = 0.7;
+    internal const double GroupSure = 0.7;
 
-    private static string NotListedMeanwhile => Say.Of("suspects.somethingThatIsNotListedExplains");
+    internal static string NotListedMeanwhile => Say.Of("suspects.somethingThatIsNotListedExplains");
 
     public static void MapSuspects(this IEndpointRouteBuilder app)
     {
@@ -121,14 +121,7 @@ public static class SuspectEndpoints
                 ranking.NotListed,
                 ranking.NotListed > ranking.Suspects[0].Probability ? NotListedMeanwhile : null,
                 Group(s.Catalogue, ranking),
-                ranking.Together is { } two
-                    ? new TogetherAnswer(
-                        two.First.Name,
-                        two.Second.Name,
-                        two.Probability,
-                        Say.Of("suspects.perhapsTwoAtOnceAndName", ("first", two.First.Name.InSentence()), ("second", two.Second.Name.InSentence()))
-                    )
-                    : null,
+                ranking.Together is { } two ? new TogetherAnswer(two.First.Name, two.Second.Name, two.Probability) : null,
                 ranking.Next is { } q ? new QuestionAnswer(q.Sign.Id, q.Sign.Question, q.LeadIfYes, q.LeadIfNo) : null,
                 ranking.NamingCanWait is { } shared
                     ? new SharedActionAnswer(TargetGroups.Words(shared.Group), ranking.Suspects[0].Target.Id, shared.Sentence)
@@ -237,15 +230,10 @@ public static class SuspectEndpoints
         && first.Probability >= GroupSure
         && ranking.Suspects[0].Probability < GroupSure
         && catalogue.NameOfGroup(first.NameGroup) is { } target
-            ? new NameGroupAnswer(
-                target.Id,
-                target.Name,
-                first.Probability,
-                Say.Of("suspects.in100ItIsWhichKind", ("probability", Say.In(first.Probability * 100, "0")), ("target", target.Name.InSentence()))
-            )
+            ? new NameGroupAnswer(target.Id, target.Name, first.Probability)
             : null;
 
-    private static SuspectAnswer Suspect(GardenCatalogue catalogue, Suspect x)
+    internal static SuspectAnswer Suspect(GardenCatalogue catalogue, Suspect x)
     {
         var sign = catalogue.FindSign(x.Target.Signs.MaxBy(p => p.Value).Key)!;
         return new(

@@ -45,12 +45,14 @@ public sealed record StopLinesAnswer(double Line, IReadOnlyList<int> BelowAtMost
 
 /// <summary>A round that is going on.</summary>
 /// <param name="ToName">Observations of this round that wait for a name.</param>
+/// <param name="Twice">Beds that two counted on this round.</param>
 public sealed record WalkAnswer(
     Guid Id,
     DateTimeOffset StartedAt,
     IReadOnlyList<Guid> SkippedPlaceIds,
     IReadOnlyList<Guid> SeenPlantingIds,
-    IReadOnlyList<ObservationAnswer> ToName
+    IReadOnlyList<ObservationAnswer> ToName,
+    IReadOnlyList<TwiceAnswer> Twice
 );
 
 /// <param name="Minutes">What all of it takes, as this garden has shown.</param>
@@ -111,7 +113,8 @@ public static class RoundEndpoints
             walk.StartedAt,
             walk.SkippedPlaceIds,
             [.. seen.Select(o => o.PlantingId).Distinct()],
-            [.. seen.Where(o => o.Named is null && (o.LeavesAffected > 0 || o.Signs.Count > 0)).Select(o => ObservationEndpoints.Answer(s, o))]
+            [.. seen.Where(o => o.Named is null && (o.LeavesAffected > 0 || o.Signs.Count > 0)).Select(o => ObservationEndpoints.Answer(s, o))],
+            TwiceAnswer.On(s, walk.Id)
         );
     }
 

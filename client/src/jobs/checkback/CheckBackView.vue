@@ -171,8 +171,8 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
                     ? tell('checkback.leafWithDeadOnesAlone', { onlyDead: visit.onlyDead })
                     : tell('checkback.leafWithOldSpotsAlone', { onlyDead: visit.onlyDead })
                   : visit.insects
-                    ? tell('checkback.leavesWithDeadOnesAlone', { onlyDead: visit.onlyDead })
-                    : tell('checkback.leavesWithOldSpotsAlone', { onlyDead: visit.onlyDead })
+                    ? tell('checkback.onlyDeadOn', { onlyDead: visit.onlyDead })
+                    : tell('checkback.onlyOldSpotsOn', { onlyDead: visit.onlyDead })
               }}
             </p>
             <p v-if="visit.alive !== null || visit.dead !== null">

@@ -161,7 +161,7 @@ const running = computed(() =>
         low
       />
       <p class="soft small">
-        {{ tell('decide.shareOfLeavesTheShadeHolds') }}
+        {{ tell('decide.shareAffectedTheShadeHolds') }}
       </p>
     </template>
     <WayTable

@@ -26,7 +26,7 @@ onMounted(() => {
         {{ tell('home.helloThisDevice', { data: join.data.value.name }) }}
       </p>
       <PassPhrase
-        v-if="join.data.value.keeper && !join.data.value.hasPassPhrase"
+        v-if="join.data.value.keeper && !join.data.value.hasWayIn"
         :name="join.data.value.name"
         @done="router.replace({ name: 'board' })"
       />

@@ -5,15 +5,18 @@ import InputText from 'primevue/inputtext'
 import { ref } from 'vue'
 import FieldError from '@/kit/FieldError.vue'
 import { useEntry } from './useEntry'
+import { canPasskey, usePasskeys } from './usePasskeys'
 
 /** The keeper's own way in, for when no device is. */
 const props = defineProps<{ name: string }>()
 const emit = defineEmits<{ done: [] }>()
 const { setPassPhrase } = useEntry()
+const { add } = usePasskeys()
 const name = ref(props.name)
 const passPhrase = ref('')
 const save = () =>
   setPassPhrase.mutate({ name: name.value, passPhrase: passPhrase.value }, { onSuccess: () => emit('done') })
+const byPasskey = () => add.mutate(name.value, { onSuccess: () => emit('done') })
 </script>
 
 <template>
@@ -22,7 +25,7 @@ const save = () =>
     <label
       >{{ tell('home.yourName') }}<InputText v-model="name" maxlength="80" autocomplete="username"
     /></label>
-    <FieldError :problem="setPassPhrase.error.value" field="name" />
+    <FieldError :problem="setPassPhrase.error.value ?? add.error.value" field="name" />
     <label
       >{{ tell('home.passPhrase12LettersOrMore') }}
       <InputText v-model="passPhrase" type="password" maxlength="200" autocomplete="new-password" />
@@ -35,6 +38,15 @@ const save = () =>
       size="large"
       :loading="setPassPhrase.isPending.value"
     />
+    <template v-if="canPasskey()">
+      <Button
+        :label="tell('home.aPasskeyInstead')"
+        variant="outlined"
+        :loading="add.isPending.value"
+        @click="byPasskey"
+      />
+      <FieldError :problem="add.error.value" :shown="['name']" />
+    </template>
   </form>
 </template>
 

@@ -7,6 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import FieldError from '@/kit/FieldError.vue'
 import { useOutbox } from '@/outbox/useOutbox'
 import { useEntry } from './useEntry'
+import { canPasskey, usePasskeys } from './usePasskeys'
 
 /** For a device that is not in, or not any more. What waits on it is kept. */
 const route = useRoute()
@@ -15,16 +16,14 @@ const { signIn } = useEntry()
 const { waiting } = useOutbox()
 const name = ref('')
 const passPhrase = ref('')
-const enter = () =>
-  signIn.mutate(
-    { name: name.value, passPhrase: passPhrase.value },
-    {
-      onSuccess: () =>
-        router.replace(
-          typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/',
-        ),
-    },
-  )
+const passkeys = usePasskeys()
+const onward = {
+  onSuccess: () =>
+    router.replace(
+      typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/',
+    ),
+}
+const enter = () => signIn.mutate({ name: name.value, passPhrase: passPhrase.value }, onward)
 </script>
 
 <template>
@@ -53,6 +52,16 @@ const enter = () =>
       <FieldError :problem="signIn.error.value" />
       <Button type="submit" :label="tell('home.signIn')" size="large" :loading="signIn.isPending.value" />
     </form>
+    <template v-if="canPasskey()">
+      <Button
+        :label="tell('home.signInWithAPasskey')"
+        variant="outlined"
+        size="large"
+        :loading="passkeys.signIn.isPending.value"
+        @click="passkeys.signIn.mutate(undefined, onward)"
+      />
+      <FieldError :problem="passkeys.signIn.error.value" />
+    </template>
   </div>
 </template>
 

@@ -40,7 +40,7 @@ const months = computed(() => {
         <svg width="12" height="12"><rect x="1" y="1" width="10" height="10" class="task" /></svg>
         {{ tell('garden.byHand') }}
         <svg width="14" height="14"><circle cx="7" cy="7" r="5" class="hit" /></svg>
-        {{ tell('ledger.countedTheLargerTheMoreLeaves') }}
+        {{ tell('ledger.countedTheLargerTheMore') }}
       </p>
     </header>
     <div class="rows">

@@ -76,11 +76,33 @@ const saving = useGardenEdit((gardenId, headers) =>
   ),
 )
 const closed = [() => emit('done'), () => undefined] as const
+/** What a dose is typed in; of a plant or a station it is plain millilitres or grams. */
+const quantity = computed((): keyof typeof asTheLabelSays | undefined =>
+  form.per === 'litre'
+    ? form.unit === 'g'
+      ? 'doseG'
+      : 'doseMl'
+    : form.per === 'squareMetre'
+      ? form.unit === 'g'
+        ? 'areaDoseG'
+        : 'areaDoseMl'
+      : undefined,
+)
+const asTheLabelSays = {
+  doseMl: tell('shelf.asTheLabelSaysMl'),
+  doseG: tell('shelf.asTheLabelSaysG'),
+  areaDoseMl: tell('shelf.asTheLabelSaysByArea'),
+  areaDoseG: tell('shelf.asTheLabelSaysByArea'),
+}
 const numbers = computed(() => {
-  const dose = { unit: form.unit, per: perWords[form.per] }
+  const dose = {
+    digits: 2,
+    quantity: quantity.value,
+    suffix: quantity.value ? undefined : tell('shelf.doseFor', { unit: form.unit, per: perWords[form.per] }),
+  }
   return [
-    { field: 'doseLow', label: tell('shelf.lowestDose', dose), digits: 2 },
-    { field: 'doseHigh', label: tell('shelf.highestDose', dose), digits: 2 },
+    { field: 'doseLow', label: tell('shelf.lowestDose'), ...dose },
+    { field: 'doseHigh', label: tell('shelf.highestDose'), ...dose },
     { field: 'maxTimes', label: tell('shelf.timesASeasonAtMost'), digits: 0 },
     { field: 'daysBetween', label: tell('shelf.daysBetweenTwo'), digits: 0 },
     { field: 'daysToWait', label: tell('shelf.daysBeforePicking'), digits: 0 },
@@ -143,11 +165,14 @@ const numbers = computed(() => {
           :input-id="`${n.field}-${id}`"
           :min="0"
           :max-fraction-digits="n.digits"
+          :quantity="'quantity' in n ? n.quantity : undefined"
+          :suffix="'suffix' in n ? n.suffix : undefined"
           fluid
         />
         <FieldError :problem="saving.error.value" :field="n.field" />
       </div>
     </div>
+    <p v-if="quantity" class="soft">{{ asTheLabelSays[quantity] }}</p>
     <div class="field">
       <label :for="`crops-${id}`">{{ tell('shelf.cropsOnTheLabel') }}</label>
       <MultiSelect

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { counted } from '@/garden/words'
-import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
 import { chance, dayAndClock, inSentence, percent } from '@/kit/format'
@@ -14,42 +14,32 @@ import NameIt from './NameIt.vue'
 import ObservationPhotos from './ObservationPhotos.vue'
 import SuspectBar from './SuspectBar.vue'
 import SuspectPair from './SuspectPair.vue'
+import { useSuspects } from './useSuspects'
 
 const props = defineProps<{ observationId: string }>()
 const router = useRouter()
 const { garden, memberId } = useGarden()
 const { walkId } = useWalk()
 
-/** Questions answered with "not sure": they settle nothing, and are not asked again on this visit. */
-const notSure = ref<string[]>([])
-const { data, isPending, error, refetch } = useGardenQuery(
-  computed(() => ['suspects', props.observationId, notSure.value.join(',')]),
-  (gardenId) =>
-    answer(
-      api.GET('/api/gardens/{gardenId}/observations/{observationId}/suspects', {
-        params: {
-          path: { gardenId, observationId: props.observationId },
-          query: { skip: notSure.value.join(',') },
-        },
-      }),
-    ),
-)
+const { away, notSure, data, isPending, error, refetch, write } = useSuspects(props.observationId)
 const path = (gardenId: string) => ({ params: { path: { gardenId, observationId: props.observationId } } })
-const answering = useGardenWrite((gardenId, yes: boolean) =>
-  answer(
-    api.POST('/api/gardens/{gardenId}/observations/{observationId}/answers', {
-      ...path(gardenId),
-      body: { sign: data.value?.next?.sign ?? '', present: yes, memberId: memberId.value },
-    }),
-  ),
-)
-const naming = useGardenWrite((gardenId, body: { target: string; group: boolean; ownName?: string }) =>
-  answer(
-    api.PUT('/api/gardens/{gardenId}/observations/{observationId}/name', {
-      ...path(gardenId),
-      body: { ...body, memberId: memberId.value },
-    }),
-  ),
+const answering = useGardenWrite(async (gardenId, yes: boolean) => {
+  const body = { sign: data.value?.next?.sign ?? '', present: yes, memberId: memberId.value }
+  if (away.value) await write('POST', 'answers', body, tell('suspects.anAnswer'))
+  else
+    await answer(
+      api.POST('/api/gardens/{gardenId}/observations/{observationId}/answers', { ...path(gardenId), body }),
+    )
+})
+const naming = useGardenWrite(
+  async (gardenId, given: { target: string; group: boolean; ownName?: string }) => {
+    const body = { ...given, memberId: memberId.value }
+    if (away.value) await write('PUT', 'name', body, tell('suspects.aName'))
+    else
+      await answer(
+        api.PUT('/api/gardens/{gardenId}/observations/{observationId}/name', { ...path(gardenId), body }),
+      )
+  },
 )
 
 const striking = useGardenWrite((gardenId) =>
@@ -90,9 +80,20 @@ const treatable = computed(
   () => lead.value && lead.value.kind !== 'lookAlike' && !lead.value.noSpray && !lead.value.insteadOfSpray,
 )
 
+/** Away from the network nothing can be decided: the walk goes on. */
+const onward = computed(() => (away.value ? 'go on' : 'decide'))
+
 /** Gives the name, then goes to its ladder, to the bench for it, or on with the walk. */
 async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = false, ownName?: string) {
-  if (!data.value || (await naming.mutateAsync({ target, group, ownName }).catch(() => null)) === null) return
+  if (!data.value) return
+  const given = { target, group, ...(ownName !== undefined && { ownName }) }
+  if (
+    !(await naming.mutateAsync(given).then(
+      () => true,
+      () => false,
+    ))
+  )
+    return
   const { plantingId } = data.value.observation
   const next = {
     decide: { name: 'decide', query: { planting: plantingId } },
@@ -119,6 +120,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
         </p>
       </div>
 
+      <p v-if="away" class="note" role="status">{{ tell('suspects.rankedOnThisDevice') }}</p>
       <div class="columns">
         <div class="left">
           <SuspectPair :leaf="data.leaf" :suspects="[lead, rival].filter((x) => x !== undefined)" />
@@ -154,20 +156,38 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
             <FieldError :problem="answering.error.value" />
           </section>
           <p v-else class="soft">{{ tell('suspects.noFurtherQuestionWouldChangeThis') }}</p>
-          <ObservationPhotos :observation-id="observationId" />
+          <ObservationPhotos v-if="!away" :observation-id="observationId" />
         </div>
 
         <section class="card" aria-labelledby="ranking">
           <h2 id="ranking">{{ headline }}</h2>
           <p v-if="data.meanwhile" class="note caution">{{ data.meanwhile }}</p>
-          <p v-if="data.together" class="note">{{ data.together.sentence }}</p>
+          <p v-if="data.together" class="note">
+            {{
+              tell('suspects.perhapsTwoAtOnce', {
+                first: inSentence(data.together.first),
+                second: inSentence(data.together.second),
+              })
+            }}
+          </p>
           <div v-if="data.group" class="note good wait">
-            <p>{{ data.group.sentence }}</p>
+            <p>
+              {{
+                tell('suspects.itIsOfAGroup', {
+                  chance: chance(data.group.probability),
+                  name: data.group.name,
+                })
+              }}
+            </p>
             <Button
-              :label="tell('suspects.callItAndDecide', { group: inSentence(data.group.name) })"
+              :label="
+                away
+                  ? tell('suspects.callItAndGoOn', { name: inSentence(data.group.name) })
+                  : tell('suspects.callItAndDecide', { group: inSentence(data.group.name) })
+              "
               :variant="chosen ? 'outlined' : undefined"
               :loading="naming.isPending.value"
-              @click="callIt(data.group.target, 'decide')"
+              @click="callIt(data.group.target, onward)"
             />
           </div>
           <div v-else-if="data.namingCanWait" class="note good wait">
@@ -181,19 +201,23 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           </div>
           <div class="actions">
             <Button
-              :label="tell('suspects.callItAndDecide3', { lead: inSentence(lead.name) })"
+              :label="
+                away
+                  ? tell('suspects.callItAndGoOn', { name: inSentence(lead.name) })
+                  : tell('suspects.callItAndDecide3', { lead: inSentence(lead.name) })
+              "
               :variant="data.group && !chosen ? 'outlined' : undefined"
               :loading="naming.isPending.value"
-              @click="callIt(lead.target, 'decide')"
+              @click="callIt(lead.target, onward)"
             />
             <Button
-              v-if="treatable"
+              v-if="treatable && !away"
               :label="tell('suspects.callItAndMix', { lead: inSentence(lead.name) })"
               variant="outlined"
               @click="callIt(lead.target, 'mix')"
             />
             <Button
-              v-if="walkId"
+              v-if="walkId && !away"
               :label="tell('suspects.nameItAndGo')"
               variant="outlined"
               @click="callIt(lead.target, 'go on')"
@@ -226,8 +250,8 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
               </li>
             </ul>
           </details>
-          <NameIt @name="(target, own) => callIt(target, 'decide', false, own)" />
-          <dl class="why">
+          <NameIt @name="(target, own) => callIt(target, onward, false, own)" />
+          <dl v-if="!away" class="why">
             <dt>{{ tell('suspects.for', { lead: inSentence(lead.name) }) }}</dt>
             <dd>{{ lead.for.join(' · ') || tell('ledger.nothingInParticular') }}</dd>
             <dt>{{ tell('suspects.againstIt') }}</dt>
@@ -239,7 +263,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
           <p class="soft small">
             {{
               remarked(
-                tell('suspects.ofLeavesAffected', { share: percent(share) }),
+                tell('suspects.shareAffected', { share: percent(share) }),
                 data.observation.severityPercent !== null &&
                   tell('suspects.aboutOfSuchALeafCovered', {
                     severityPercent: data.observation.severityPercent,
@@ -250,7 +274,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
         </section>
       </div>
       <FieldError :problem="striking.error.value" />
-      <div class="actions">
+      <div v-if="!away" class="actions">
         <Button
           :label="tell('suspects.thisCountWasAMistakeStrike')"
           variant="text"

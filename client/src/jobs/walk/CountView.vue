@@ -73,8 +73,7 @@ const { saving, problem, save } = useSaveLook(look, props.plantingId)
 async function done(then: 'name' | 'walk') {
   const saved = await save()
   if (!saved) return
-  if (then === 'name' && saved.sent)
-    await router.push({ name: 'suspects', params: { observationId: saved.id } })
+  if (then === 'name') await router.push({ name: 'suspects', params: { observationId: saved.id } })
   else await goOn()
 }
 

@@ -9,6 +9,7 @@ import { counted } from '@/garden/words'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import SelectField from '@/kit/SelectField.vue'
+import CountedTwice from './CountedTwice.vue'
 import RoundStops from './RoundStops.vue'
 import { signsQuery } from './signsQuery'
 import { useWalk } from './useWalk'
@@ -111,6 +112,7 @@ async function start() {
           }}
         </p>
       </section>
+      <CountedTwice :twice="round.data.value.walk?.twice ?? []" :zone="garden?.timeZoneId ?? 'UTC'" />
       <section v-if="toName.length > 0" class="note" aria-labelledby="to-name">
         <h2 id="to-name">{{ tell('walk.stillWithoutAName') }}</h2>
         <ul>

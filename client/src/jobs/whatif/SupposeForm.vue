@@ -59,7 +59,7 @@ function suppose() {
         :also="['also']"
       />
       <div class="field">
-        <label :for="id">{{ tell('whatif.leavesAffectedInAHundred') }}</label>
+        <label :for="id">{{ tell('whatif.affectedInAHundred') }}</label>
         <NumberField v-model="sharePercent" :input-id="id" :min="1" :max="100" fluid />
       </div>
       <Button type="submit" :label="tell('whatif.playItThrough')" :disabled="!ready" />

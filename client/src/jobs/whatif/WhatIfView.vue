@@ -116,12 +116,12 @@ async function playOwn() {
       <p v-if="data" class="soft">
         {{
           data.counted
-            ? tell('whatif.onOfLeaves', {
+            ? tell('whatif.onAffected', {
                 targetName: data.targetName,
                 where: data.where,
                 share: percent(data.share),
               })
-            : tell('whatif.onOfLeavesSupposed', {
+            : tell('whatif.onAffectedSupposed', {
                 targetName: data.targetName,
                 where: data.where,
                 share: percent(data.share),
@@ -171,7 +171,7 @@ async function playOwn() {
           :action-line="data.line"
         />
         <p class="soft small">
-          {{ tell('whatif.shareOfLeavesTheMiddle') }}
+          {{ tell('whatif.shareAffectedTheMiddle') }}
         </p>
       </section>
       <div class="ways" role="region" :aria-label="tell('whatif.theWaysInFigures')" tabindex="0">

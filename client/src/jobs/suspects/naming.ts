@@ -1,0 +1,200 @@
+import type { Schemas } from '@/api/client'
+
+/**
+ * Ranks causes on the device as `SuspectRanker` does on the server, from tables that it sends, for a count that waits to be sent. What each
+ * figure means stands there. The two are held to the same cases by tests on both sides.
+ */
+export type Tables = Schemas['NamingTables']
+export interface Seen {
+  sign: string
+  present: boolean
+}
+export interface Ranking {
+  /** By cause, in the order of the tables. */
+  probabilities: number[]
+  /** Indexes of causes, the likeliest first. */
+  order: number[]
+  notListed: number
+  /** The likeliest name group. */
+  group: { nameGroup: string; probability: number }
+  together: { first: number; second: number; probability: number } | null
+  next: { sign: string; leadIfYes: number; leadIfNo: number } | null
+}
+
+/** Signs as noted, and those that follow from the rest of the note. What was noted outranks what follows. */
+export function evidenceOf(
+  { following }: Tables,
+  seen: Pick<Schemas['NewObservation'], 'signs' | 'ants' | 'part' | 'roots'>,
+): Seen[] {
+  const noted = (seen.signs ?? []).map(({ sign, present }) => ({ sign, present }))
+  const follows = [
+    ...following.parts.filter((p) => p.part === seen.part).map((p) => ({ sign: p.sign, present: true })),
+    ...((seen.ants ?? 'none') === 'none' ? [] : [{ sign: following.ants, present: true }]),
+    ...(seen.roots === 'clean' ? following.notOnCleanRoots.map((sign) => ({ sign, present: false })) : []),
+  ]
+  return [...noted, ...follows.filter((f) => !noted.some((n) => n.sign === f.sign))]
+}
+
+export function rank(
+  tables: Tables,
+  priors: readonly number[],
+  seen: readonly Seen[],
+  notSure: readonly string[] = [],
+): Ranking {
+  const { rules, causes } = tables
+  const chances = chancesOf(tables)
+  const onCrop = sum(priors)
+  const weights = priors.map((prior, i) =>
+    seen.reduce((w, s) => w * (s.present ? chances(i, s.sign) : 1 - chances(i, s.sign)), prior),
+  )
+  const other = seen.reduce(
+    (w, s) => w * (s.present ? rules.otherShows : rules.otherLacks),
+    rules.otherWeight * onCrop,
+  )
+  const pairs = pairsOf(tables, chances, priors, onCrop, seen)
+  const total = sum(weights) + other + sum(pairs.map((p) => p.weight))
+  let best: Pair | undefined
+  for (const pair of pairs) if (!best || pair.weight > best.weight) best = pair
+  for (const { first, second, weight } of pairs) {
+    weights[first] = at(weights, first) + weight / 2
+    weights[second] = at(weights, second) + weight / 2
+  }
+
+  const sharp = weights.map((w) => (w / total) ** rules.sharpness)
+  const otherSharp = (other / total) ** rules.sharpness
+  const whole = sum(sharp) + otherSharp
+  const probabilities = sharp.map((p) => p / whole)
+  let notListed = otherSharp / whole
+  // A kind that does not explain a sign that is there is never told for sure.
+  const lead = probabilities.indexOf(Math.max(...probabilities))
+  const unexplained = seen.some((s) => s.present && chances(lead, s.sign) <= rules.unexplained)
+  if (at(probabilities, lead) > rules.mostUnexplained && unexplained) {
+    notListed += at(probabilities, lead) - rules.mostUnexplained
+    probabilities[lead] = rules.mostUnexplained
+  }
+
+  const id = (i: number) => at(causes, i).suspect.target
+  const order = probabilities
+    .map((_, i) => i)
+    .sort((a, b) => at(probabilities, b) - at(probabilities, a) || (id(a) < id(b) ? -1 : 1))
+  const enough = seen.filter((s) => !s.present).length + notSure.length >= rules.mostQuestions
+  return {
+    probabilities,
+    order,
+    notListed,
+    group: leadingGroup(tables, probabilities),
+    together:
+      best && best.weight / total >= rules.tellTogether
+        ? { first: best.first, second: best.second, probability: best.weight / total }
+        : null,
+    next: enough
+      ? null
+      : bestQuestion(
+          tables,
+          chances,
+          probabilities,
+          at(order, 0),
+          new Set([...seen.map((s) => s.sign), ...notSure]),
+        ),
+  }
+}
+
+type Chances = (cause: number, sign: string) => number
+interface Pair {
+  first: number
+  second: number
+  weight: number
+}
+
+/** The entry at an index that is known to be there. */
+const at = <T>(list: readonly T[], i: number) => list[i] as T
+
+const sum = (numbers: readonly number[]) => numbers.reduce((all, n) => all + n, 0)
+
+/** How likely a sign is under a cause. */
+function chancesOf({ signs, causes }: Tables): Chances {
+  const bySign = new Map(signs.map((s) => [s.id, s]))
+  return (i, sign) => {
+    const cause = at(causes, i)
+    const listed = cause.shows[sign]
+    if (listed !== undefined) return listed
+    const unlisted = bySign.get(sign) as Tables['signs'][number]
+    return cause.suspect.kind === 'lookAlike' ? unlisted.withoutLife : unlisted.usual
+  }
+}
+
+/** Two causes at once: a sign shows when either of them shows it. */
+function pairsOf(
+  { rules, causes }: Tables,
+  chances: Chances,
+  priors: readonly number[],
+  onCrop: number,
+  seen: readonly Seen[],
+): Pair[] {
+  const present = seen.filter((s) => s.present)
+  if (present.length < 2) return []
+  const kinds = causes.map((_, i) => i).filter((i) => !at(causes, i).suspect.isGroup)
+  const paired = [
+    ...new Set(
+      present.flatMap((s) =>
+        kinds
+          .map((i) => ({ i, weight: at(priors, i) * chances(i, s.sign) }))
+          .sort((a, b) => b.weight - a.weight)
+          .slice(0, rules.pairedForEachSign)
+          .map(({ i }) => i),
+      ),
+    ),
+  ].sort((a, b) => a - b)
+  return paired.flatMap((first, place) =>
+    paired
+      .slice(place + 1)
+      // Two of one name group look like one of them.
+      .filter((second) => at(causes, first).nameGroup !== at(causes, second).nameGroup)
+      .map((second) => ({
+        first,
+        second,
+        weight: seen.reduce(
+          (w, s) => {
+            const neither = (1 - chances(first, s.sign)) * (1 - chances(second, s.sign))
+            return w * (s.present ? 1 - neither : neither)
+          },
+          (rules.togetherWeight * at(priors, first) * at(priors, second)) / onCrop,
+        ),
+      })),
+  )
+}
+
+function leadingGroup({ causes }: Tables, probabilities: readonly number[]) {
+  const groups = new Map<string, number>()
+  causes.forEach((c, i) => groups.set(c.nameGroup, (groups.get(c.nameGroup) ?? 0) + (probabilities[i] ?? 0)))
+  const first = at(
+    [...groups].sort(([a, p], [b, q]) => q - p || (a < b ? -1 : 1)),
+    0,
+  )
+  return { nameGroup: first[0], probability: first[1] }
+}
+
+const pLogP = (p: number) => (p > 0 ? p * Math.log2(p) : 0)
+
+/** The unasked sign with the largest expected drop in entropy. */
+function bestQuestion(
+  { rules, signs }: Tables,
+  chances: Chances,
+  p: readonly number[],
+  lead: number,
+  asked: ReadonlySet<string>,
+): Ranking['next'] {
+  if (p.length < 2 || at(p, lead) >= rules.settled) return null
+  const now = pLogP(sum(p)) - sum(p.map(pLogP))
+  let best: (NonNullable<Ranking['next']> & { gain: number }) | null = null
+  for (const { id: sign } of signs) {
+    if (asked.has(sign)) continue
+    const yes = p.map((x, i) => x * chances(i, sign))
+    const no = p.map((x, i) => x - at(yes, i))
+    const left = (w: readonly number[]) => pLogP(sum(w)) - sum(w.map(pLogP))
+    const gain = Number((now - left(yes) - left(no)).toFixed(9))
+    if (gain > rules.worthAsking && (!best || gain > best.gain || (gain === best.gain && sign < best.sign)))
+      best = { sign, gain, leadIfYes: at(yes, lead) / sum(yes), leadIfNo: at(no, lead) / sum(no) }
+  }
+  return best && { sign: best.sign, leadIfYes: best.leadIfYes, leadIfNo: best.leadIfNo }
+}
