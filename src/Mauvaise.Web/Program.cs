@@ -36,7 +36,6 @@ using Mauvaise.Web.Walk;
 using Mauvaise.Web.Weather;
 using Mauvaise.Web.WhatIfs;
 using Mauvaise.Web.Windows;
-using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Localization;
 using Microsoft.Extensions.Http.Resilience;
@@ -211,7 +210,12 @@ api.MapUndo();
 api.MapCatalogue();
 api.MapCalc();
 api.MapDemo();
-app.MapFallback("/api/{**rest}", ProblemHttpResult () => Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress")))
+// A plain request delegate: bound at build, a fallback would forget its pattern and answer for every page.
+app.MapFallback(
+        "/api/{**rest}",
+        static (HttpContext http) =>
+            Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress")).ExecuteAsync(http)
+    )
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
 

@@ -10,6 +10,7 @@ using Mauvaise.Store.Rows;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace Mauvaise.Web.Bench;
 
@@ -46,7 +47,7 @@ public static class BenchEndpoints
         string? step,
         Guid? sprayer,
         double? size,
-        string[] add,
+        [FromQuery] string[] add,
         double? dose,
         string? soap,
         double? bottlePercent,

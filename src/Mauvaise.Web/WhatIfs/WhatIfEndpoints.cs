@@ -9,6 +9,7 @@ using Mauvaise.Core.Words;
 using Mauvaise.Web.Decide;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
 
 namespace Mauvaise.Web.WhatIfs;
 
@@ -71,9 +72,9 @@ public static class WhatIfEndpoints
         Guid planting,
         string target,
         double? share,
-        string[] way,
+        [FromQuery] string[] way,
         string? recipe,
-        string[] days,
+        [FromQuery] string[] days,
         GardenTools tools,
         CancellationToken stop
     )
