@@ -170,6 +170,6 @@ test('who sits at the machine gets a new code, and the pass phrase lets in', asy
   await page.getByRole('button', { name: /^Sign out/ }).click()
   await page.getByLabel('Name').fill('Ilse')
   await page.getByLabel('Pass phrase').fill('radish under the pear tree')
-  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await expect(page.getByRole('navigation', { name: 'Jobs' })).toBeVisible()
 })

@@ -1,6 +1,7 @@
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
+import { inSentence } from '@/kit/format'
 import type { Parcel } from '@/outbox/outbox'
 import { useOutbox } from '@/outbox/useOutbox'
 import { evidenceOf, rank, type Seen, type Tables } from './naming'
@@ -51,7 +52,7 @@ export function useSuspects(observationId: string) {
         lookId: look.id,
         walkId: look.walkId ?? null,
         plantingId: look.plantingId,
-        where: `${planting.place.name} ${planting.cropName}`,
+        where: `${planting.place.name} ${inSentence(planting.cropName)}`,
         at: new Date(parcel.value.madeAt).toISOString(),
         leavesLooked: look.leavesLooked,
         leavesAffected: trouble.leavesAffected,
