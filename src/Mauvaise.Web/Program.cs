@@ -210,11 +210,10 @@ api.MapUndo();
 api.MapCatalogue();
 api.MapCalc();
 api.MapDemo();
+
 // A plain request delegate: bound at build, a fallback would forget its pattern and answer for every page.
-app.MapFallback(
-        "/api/{**rest}",
-        static (HttpContext http) =>
-            Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress")).ExecuteAsync(http)
+app.MapFallback("/api/{**rest}", static (HttpContext http) =>
+        Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress")).ExecuteAsync(http)
     )
     .ExcludeFromDescription();
 app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
