@@ -77,7 +77,8 @@ public sealed class RoundTests : IAsyncLifetime
     {
         var walk = Guid.NewGuid();
         await PutAsync($"walks/{walk}", new WalkStart());
-        var (first, second) = (Look(20, 4, "white-dust") with { WalkId = walk }, Look(10, 5, "rubs-off") with { WalkId = walk });
+        var first = Look(20, 4, "white-dust") with { WalkId = walk, At = app.Clock.GetUtcNow().AddMinutes(-5) };
+        var second = Look(10, 5, "rubs-off") with { WalkId = walk };
         await NoteAsync(first);
         await NoteAsync(second);
         var twice = Assert.Single((await GetAsync<RoundAnswer>("round")).Walk!.Twice);

@@ -60,14 +60,14 @@ test('a bed that two counted on one round becomes one look', async ({ page }) =>
   const api = await garden(page)
   const walkId = crypto.randomUUID()
   await page.request.put(`${api}/walks/${walkId}`, { data: {} })
-  for (const [leavesLooked, leavesAffected] of [
-    [20, 4],
-    [10, 5],
+  for (const [leavesLooked, leavesAffected, at] of [
+    [20, 4, '2026-07-16T15:30:00Z'],
+    [10, 5, null],
   ]) {
     const signs = [{ sign: 'white-dust', present: true }]
     const look = { plantingId: courgette, leavesLooked, leavesAffected, signs, ants: 'none', helpers: 0 }
     const kept = await page.request.post(`${api}/observations`, {
-      data: { id: crypto.randomUUID(), mummies: 0, walkId, ...look },
+      data: { id: crypto.randomUUID(), mummies: 0, walkId, at, ...look },
     })
     expect(kept.ok()).toBe(true)
   }
