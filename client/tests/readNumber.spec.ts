@@ -104,7 +104,7 @@ describe('a number and the unit behind it', () => {
     ['2 tbsp per gal', '2', 'tbsp/gal'],
     ['50 ml/10 l', '50', 'ml/10l'],
     ['0,5 %', '0,5', '%'],
-    ['3 EL pro l', '3', 'el/l'],
+    ['2 fl oz a gallon', '2', 'floz/gallon'],
     ['0,5l', '0,5', 'l'],
     ['½ cup', '½', 'cup'],
     ['12', '12', ''],

@@ -164,6 +164,7 @@ public class BesideTests
     public void A_count_is_told_in_the_word_of_what_was_counted(CountedOn on, string word)
     {
         Assert.Equal($"6 of 20 {word}", CountTold.Of(on, 20, 6));
+        Assert.Equal("6 of 20 plants", CountTold.Of(on, 20, 6, byPlant: true));
         // A line and a count say the same word.
         Assert.Contains(
             $"% of {word} is the line",

@@ -221,6 +221,16 @@ public partial class MessageTests
     public void Server_and_screen_write_names_within_sentences_alike(string language) =>
         Assert.Equal(Texts(language, "app")["language.lowersNames"], Texts(language, "server")["words.lowersNames"]);
 
+    [Theory]
+    [InlineData("en")]
+    [MemberData(nameof(Others))]
+    public void Server_and_screen_tell_a_count_alike(string language)
+    {
+        var told = Texts(language, "server").Where(t => t.Key.StartsWith("scouting.counted", StringComparison.Ordinal)).ToList();
+        Assert.Equal(Enum.GetValues<CountedOn>().Length + 1, told.Count);
+        Assert.All(told, t => Assert.Equal(t.Value, Texts(language, "app")[t.Key.Replace("scouting.", "garden.", StringComparison.Ordinal)]));
+    }
+
     private static Dictionary<string, string> Texts(string language, string file)
     {
         var name = Path.Combine(CatalogueTests.Root, "languages", language, file + ".json");

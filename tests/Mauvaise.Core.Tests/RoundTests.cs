@@ -68,6 +68,12 @@ public class RoundTests
         Assert.Equal((30, 8, 15.0), (one.LeavesLooked, one.LeavesAffected, one.SeverityPercent!.Value));
         Assert.Equal(["holes", "slime"], one.Signs.Where(s => s.Present).Select(s => s.Sign).Order());
         Assert.Equal(("slugs", "at dusk", 2), (one.Named, one.Note, one.Helpers));
+        static Guid[] Both(CountedTwice pair) => [pair.First.Id, pair.Second.Id];
+
+        // Of three the first two, and then the rest.
+        var third = By(5, 5, null) with { At = second.At.AddHours(1) };
+        Assert.DoesNotContain(third.Id, Both(Assert.Single(CountedTwice.On(Garden(first, second, third), walk))));
+        Assert.Contains(third.Id, Both(Assert.Single(CountedTwice.On(Garden(one, third), walk))));
 
         // Two names are two troubles, and another round is another day.
         Assert.Empty(CountedTwice.On(Garden(first with { Named = "cabbage-white" }, second), walk));

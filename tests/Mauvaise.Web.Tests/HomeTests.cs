@@ -49,7 +49,7 @@ public class HomeTests
     }
 
     /// <summary>A browser with cookies of its own, whose clock is the test's: the framework's would find them out of date.</summary>
-    private static HttpClient Browser(TestApp app) => app.CreateDefaultClient(new Uri("https://localhost"), new KeepsCookie());
+    internal static HttpClient Browser(TestApp app) => app.CreateDefaultClient(new Uri("https://localhost"), new KeepsCookie());
 
     private sealed class KeepsCookie : DelegatingHandler
     {
@@ -88,7 +88,7 @@ public class HomeTests
     }
 
     /// <summary>The keeper's own browser, let in by the first code.</summary>
-    private static async Task<HttpClient> KeeperAsync(TestApp app)
+    internal static async Task<HttpClient> KeeperAsync(TestApp app)
     {
         var http = Browser(app);
         await using var scope = app.Services.CreateAsyncScope();
@@ -105,7 +105,7 @@ public class HomeTests
     }
 
     /// <summary>A phone of somebody new with a role.</summary>
-    private static async Task<(HttpClient Phone, Guid MemberId)> PhoneAsync(TestApp app, HttpClient keeper, Role role, InviteRequest? request = null)
+    internal static async Task<(HttpClient Phone, Guid MemberId)> PhoneAsync(TestApp app, HttpClient keeper, Role role, InviteRequest? request = null)
     {
         var memberId = Guid.NewGuid();
         await keeper.SendPutAsync($"{Api}/members/{memberId}", new MemberChange($"A {role} {memberId.ToString()[..4]}", role), HttpStatusCode.NoContent);

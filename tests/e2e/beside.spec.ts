@@ -248,7 +248,7 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'Save, name it later' }).click()
     await expect(page.getByText('Noted Sluice tomato.')).toBeVisible()
     await page.goto(`/decide?planting=${tomato}`)
-    await expect(page.getByText(/3 of 23 fruits or pods/).first()).toBeVisible()
+    await expect(page.getByText(/3 of 23 fruits/).first()).toBeVisible()
     await expectAccessible(page)
   })
 })

@@ -72,7 +72,7 @@ test('a bed that two counted on one round becomes one look', async ({ page }) =>
     expect(kept.ok()).toBe(true)
   }
   await page.goto('/walk')
-  const twice = page.getByRole('region', { name: 'Counted by two' })
+  const twice = page.getByRole('region', { name: 'Counted twice' })
   await expect(twice.getByText(/4 of 20 leaves at .*, 5 of 10 leaves at/)).toBeVisible()
   await expectAccessible(page)
   await tap(page, 'One look of both')

@@ -22,12 +22,13 @@ export function apart(text: string): { number: string; unit: string } {
   return parts ? { number: parts[1] ?? '', unit: plainUnit(parts[2] ?? '') } : { number: text, unit: '' }
 }
 
-/** A unit in small letters without blanks, with a stroke for "per". */
+/** A unit in small letters without blanks, with a stroke for "per" in the reader's language. */
 export const plainUnit = (unit: string): string =>
   unit
     .toLowerCase()
-    .replace(/ (?:per|a|an|pro|je|auf|por) /g, '/')
-    .replace(/\s/g, '')
+    .split(/\s+/)
+    .map((word) => (tell('kit.per').split(', ').includes(word) ? '/' : word))
+    .join('')
 
 /** The decimal sign of whoever reads this screen. */
 export function decimalSign(language = spoken() === 'en' ? undefined : writing()): '.' | ',' {

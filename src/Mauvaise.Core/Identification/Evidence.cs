@@ -13,16 +13,7 @@ public sealed record FollowingSigns(string Ants, IReadOnlyList<PartSign> Parts, 
 /// <summary>What an observation says about signs.</summary>
 public static class Evidence
 {
-    /// <summary>
-    /// Signs as noted, and those that follow from the rest of the note: ants on the stems, the part of the plant, roots that
-    /// were looked at and found clean. What was noted as a sign outranks what follows.
-    /// </summary>
-    public static IReadOnlyList<SeenSign> Of(Observation seen)
-    {
-        var noted = seen.Signs.Select(s => s.Sign).ToHashSet();
-        return [.. seen.Signs, .. Implied(seen).Where(s => !noted.Contains(s.Sign))];
-    }
-
+    /// <summary>What else a note says without naming a sign.</summary>
     public static readonly FollowingSigns Following = new(
         KnownIds.Signs.Ants,
         [
@@ -32,6 +23,16 @@ public static class Evidence
         ],
         [KnownIds.Signs.WhiteOnRoots, KnownIds.Signs.RootInsects]
     );
+
+    /// <summary>
+    /// Signs as noted, and those that follow from the rest of the note: ants on the stems, the part of the plant, roots that
+    /// were looked at and found clean. What was noted as a sign outranks what follows.
+    /// </summary>
+    public static IReadOnlyList<SeenSign> Of(Observation seen)
+    {
+        var noted = seen.Signs.Select(s => s.Sign).ToHashSet();
+        return [.. seen.Signs, .. Implied(seen).Where(s => !noted.Contains(s.Sign))];
+    }
 
     private static IEnumerable<SeenSign> Implied(Observation seen) =>
         Following

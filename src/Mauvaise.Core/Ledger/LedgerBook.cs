@@ -30,7 +30,7 @@ public sealed record LedgerFilter(
 /// <param name="What">Material of a spray, measure of a task.</param>
 /// <param name="Corrected">Put right since it was logged.</param>
 /// <param name="Leaves">Taken off.</param>
-/// <param name="On">What was counted.</param>
+/// <param name="On">What was counted, where it was not plants one by one.</param>
 public sealed record LedgerEntry(
     LedgerKind Kind,
     Guid Id,
@@ -51,7 +51,8 @@ public sealed record LedgerEntry(
     Injury? Injury = null,
     int? Leaves = null,
     string? Note = null,
-    CountedOn On = CountedOn.Leaves
+    CountedOn On = CountedOn.Leaves,
+    bool ByPlant = false
 );
 
 /// <summary>How often a material went on, and how much.</summary>

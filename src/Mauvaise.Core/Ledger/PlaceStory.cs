@@ -96,6 +96,7 @@ public static class PlaceStory
                     At: g.First().At,
                     Id: g.First().Id,
                     g.First().On,
+                    ByPlant: g.First().Plants is not null,
                     Looked: g.Max(o => o.LeavesLooked),
                     Affected: g.Where(o => o.Named is null).Sum(o => o.LeavesAffected),
                     Clean: g.All(o => o.LeavesAffected == 0),
@@ -128,7 +129,7 @@ public static class PlaceStory
                         StoryKind.Found,
                         looks[i].At,
                         Say.Sentences(
-                            Say.Of("ledger.somethingWithoutAName", ("count", CountTold.Of(looks[i].On, looks[i].Looked, looks[i].Affected))),
+                            Say.Of("ledger.somethingWithoutAName", ("count", CountTold.Of(looks[i].On, looks[i].Looked, looks[i].Affected, looks[i].ByPlant))),
                             Noted(looks[i].Note)
                         ),
                         looks[i].Id

@@ -5,12 +5,17 @@ namespace Mauvaise.Core.Measures;
 /// <summary>Doses as labels tell them, "2 tbsp/gal", "0.5 %", "50 ml/10 l", "8 oz/100 sq ft", and what they come to.</summary>
 public static class LabelDose
 {
+    /// <summary>The square feet that a dose by area is for, and what they are in square metres.</summary>
+    private static readonly string SquareFeet = $"{HouseholdUnits.SquareFeetOfDose} sq ft";
+    private const double SquareMetres = HouseholdUnits.SquareFeetOfDose * HouseholdUnits.MetresPerFoot * HouseholdUnits.MetresPerFoot;
+    private static readonly double Ounce = Units.Get("oz").InBase;
+
     /// <summary>What the dose of a litre is typed in.</summary>
     /// <param name="unit">"ml" or "g" a litre.</param>
     public static UnitScale InWater(string unit, KitchenSystem kitchen) =>
         (unit, kitchen.HasGallons()) switch
         {
-            ("g", true) => Share("oz/gal", Units.Get("oz").InBase, Gallon(kitchen)),
+            ("g", true) => Share("oz/gal", Ounce, Gallon(kitchen)),
             ("g", _) => new("g/l", 1, 0, 2),
             (_, true) => Share($"{Say.Of("measures.tbspShort")}/gal", KitchenMeasure.Spoons(kitchen).Tablespoon.InBase, Gallon(kitchen)),
             _ => new("ml/l", 1, 0, 2),
@@ -38,16 +43,11 @@ public static class LabelDose
 
     /// <summary>What the dose of a square metre is typed in.</summary>
     public static UnitScale OnArea(string unit, KitchenSystem kitchen, LengthUnit length) =>
-        TypedOnArea(unit, kitchen)
-            .First(s =>
-                s.Word
-                == (
-                    length == LengthUnit.Metres ? $"{unit}/m²"
-                    : unit == "g" ? $"oz/{SquareFeet}"
-                    : $"fl oz/{SquareFeet}"
-                )
-            );
+        length == LengthUnit.Metres ? new($"{unit}/m²", 1, 0, 2)
+        : unit == "g" ? Share($"oz/{SquareFeet}", Ounce, SquareMetres)
+        : Share($"fl oz/{SquareFeet}", FluidOunce(kitchen), SquareMetres);
 
+    /// <summary>What it may be typed in besides.</summary>
     public static IReadOnlyList<UnitScale> TypedOnArea(string unit, KitchenSystem kitchen) =>
         [
             .. Amounts(unit, kitchen)
@@ -56,26 +56,25 @@ public static class LabelDose
                 ),
         ];
 
-    private static readonly string SquareFeet = $"{HouseholdUnits.SquareFeetOfDose} sq ft";
-    private const double SquareMetres = HouseholdUnits.SquareFeetOfDose * HouseholdUnits.MetresPerFoot * HouseholdUnits.MetresPerFoot;
-
     private static (string Word, double InBase)[] Amounts(string unit, KitchenSystem kitchen)
     {
         var (teaspoon, tablespoon, _) = KitchenMeasure.Spoons(kitchen);
         return unit == "g"
-            ? [("g", 1), ("kg", 1000), ("oz", Units.Get("oz").InBase)]
+            ? [("g", 1), ("kg", 1000), ("oz", Ounce)]
             :
             [
                 ("ml", 1),
                 ("l", 1000),
                 (Say.Of("measures.tspShort"), teaspoon.InBase),
                 (Say.Of("measures.tbspShort"), tablespoon.InBase),
-                ("fl oz", Units.Get(kitchen == KitchenSystem.Imperial ? "imp-floz" : "us-floz").InBase),
+                ("fl oz", FluidOunce(kitchen)),
             ];
     }
 
     /// <summary>So much in, or on, so many of the base.</summary>
     private static UnitScale Share(string word, double amount, double of) => new(word, of / amount, 0, 2);
+
+    private static double FluidOunce(KitchenSystem kitchen) => Units.Get(kitchen == KitchenSystem.Imperial ? "imp-floz" : "us-floz").InBase;
 
     private static double Gallon(KitchenSystem kitchen) => Units.Get(kitchen == KitchenSystem.Imperial ? "imp-gal" : "us-gal").InBase / 1000;
 }

@@ -44,7 +44,7 @@ public static class EveningPlanner
         TogetherByHand(deeds);
         deeds.AddRange(Tanks(garden, Today(garden, wishes, left, planned)));
         deeds.AddRange(BeforeTrouble(garden));
-        deeds.AddRange(WalkDue(garden, visited));
+        deeds.AddRange(LooksDue.For(garden, visited));
         var (window, sentence) = Window(garden, deeds);
         return new Evening(window, sentence, deeds, left);
     }
@@ -556,71 +556,6 @@ public static class EveningPlanner
             && plantings.TrueForAll(p => b.PlantingIds.Contains(p.Id))
             && garden.LeftIn(b) >= b.Litres
         );
-
-    private static IEnumerable<Deed> WalkDue(GardenSnapshot garden, HashSet<Guid> visited)
-    {
-        var stale = garden
-            .Growing.Where(p => !visited.Contains(p.Id))
-            .Select(p =>
-                (Planting: p, Days: garden.LatestObservation(p.Id) is { } o ? (int?)(garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber) : null)
-            )
-            .Where(x => x.Days is null or >= WalkRhythm.Days)
-            .ToList();
-        var calling = CardsCall(garden, visited).ToList();
-        if (calling.Count > 0)
-        {
-            yield return new Deed(
-                DeedKind.Walk,
-                Say.Of("planning.walkCards", ("list", string.Join(", ", calling.Select(c => c.Place.Name).Distinct()))),
-                Say.Sentences([.. calling.Select(c => c.Sentence)]),
-                [.. calling.Select(c => new Reason("cards", c.Sentence))],
-                [.. calling.SelectMany(c => garden.GrowingAt(c.Place)).Select(p => p.Id).Distinct()],
-                null,
-                null
-            );
-        }
-
-        if (stale.Count > 0)
-        {
-            var longest = stale.Max(x => x.Days ?? 0);
-            yield return new Deed(
-                DeedKind.Walk,
-                stale.Count > 3
-                    ? Say.Of(
-                        "planning.walkAndMore",
-                        ("list", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting)))),
-                        ("stale", stale.Count - 3)
-                    )
-                    : Say.Of("planning.walk", ("list", string.Join(", ", stale.Take(3).Select(x => garden.Where(x.Planting))))),
-                stale.All(x => x.Days is null)
-                    ? Say.Of(
-                        "planning.nobodyHasLookedHereYetTurn",
-                        ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))
-                    )
-                    : Say.Of(
-                        "planning.lastLookedAtUpToAgo",
-                        ("days", Days(longest)),
-                        ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))
-                    ),
-                [new("not-seen", Say.Of("planning.aWalkEveryDaysFindsThings", ("days", WalkRhythm.Days)))],
-                [.. stale.Select(x => x.Planting.Id)],
-                null,
-                null
-            );
-        }
-    }
-
-    /// <summary>Places whose sticky cards caught more than their line, and where nobody looked since.</summary>
-    private static IEnumerable<(Place Place, string Sentence)> CardsCall(GardenSnapshot garden, HashSet<Guid> visited) =>
-        from place in garden.Places
-        let grown = garden.GrowingAt(place).Where(p => !visited.Contains(p.Id)).ToList()
-        where grown.Count > 0
-        from kind in garden.Catalogue.Readings
-        where kind.PerCard
-        let read = garden.ReadingOf(place, kind)
-        where read is not null && kind.StateOf(read.Value, null) == ReadingState.High
-        where grown.Exists(p => garden.LatestObservation(p.Id) is not { } seen || seen.At < read.At)
-        select (place, Say.Of("planning.cardsCall", ("place", place.Name), ("reading", Say.Remarked(kind.Name.InSentence(), kind.Told(read.Value)))));
 
     private static (SprayWindow? Window, string Sentence) Window(GardenSnapshot garden, List<Deed> deeds)
     {

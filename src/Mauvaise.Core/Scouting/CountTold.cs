@@ -7,14 +7,16 @@ namespace Mauvaise.Core.Scouting;
 public static class CountTold
 {
     /// <param name="on">What was turned over.</param>
-    public static string Of(CountedOn on, int looked, int affected) =>
-        on switch
+    /// <param name="byPlant">Plants one by one were counted, whatever <paramref name="on"/> says.</param>
+    public static string Of(CountedOn on, int looked, int affected, bool byPlant = false) =>
+        (byPlant, on) switch
         {
-            CountedOn.Tips => Say.Of("scouting.countedTips", ("affected", affected), ("looked", looked)),
-            CountedOn.Stems => Say.Of("scouting.countedStems", ("affected", affected), ("looked", looked)),
-            CountedOn.Heads => Say.Of("scouting.countedHeads", ("affected", affected), ("looked", looked)),
-            CountedOn.Fruits => Say.Of("scouting.countedFruits", ("affected", affected), ("looked", looked)),
-            CountedOn.Roots => Say.Of("scouting.countedRoots", ("affected", affected), ("looked", looked)),
+            (true, _) => Say.Of("scouting.countedPlants", ("affected", affected), ("looked", looked)),
+            (_, CountedOn.Tips) => Say.Of("scouting.countedTips", ("affected", affected), ("looked", looked)),
+            (_, CountedOn.Stems) => Say.Of("scouting.countedStems", ("affected", affected), ("looked", looked)),
+            (_, CountedOn.Heads) => Say.Of("scouting.countedHeads", ("affected", affected), ("looked", looked)),
+            (_, CountedOn.Fruits) => Say.Of("scouting.countedFruits", ("affected", affected), ("looked", looked)),
+            (_, CountedOn.Roots) => Say.Of("scouting.countedRoots", ("affected", affected), ("looked", looked)),
             _ => Say.Of("scouting.countedLeaves", ("affected", affected), ("looked", looked)),
         };
 }

@@ -2,7 +2,7 @@ using Mauvaise.Core.Gardens;
 
 namespace Mauvaise.Core.Scouting;
 
-/// <summary>Two looks at the same planting on one round, as two people walking it make them: each stands, or both are one.</summary>
+/// <summary>Two looks at the same planting on one round, as two people walking it make them: each stands, or both are one. Of more, the first two.</summary>
 public sealed record CountedTwice(Observation First, Observation Second)
 {
     /// <summary>Pairs of the round that can be put together: one trouble each, counted on the same thing, and not under two names.</summary>
@@ -15,8 +15,8 @@ public sealed record CountedTwice(Observation First, Observation Second)
                 .Select(look => look.Single())
                 .Where(o => o is { Plants: null, LeavesLooked: > 0 })
                 .GroupBy(o => (o.PlantingId, o.On))
-                .Select(looks => looks.OrderBy(o => o.At).ToList())
-                .Where(looks => looks.Count == 2)
+                .Select(looks => looks.OrderBy(o => o.At).ThenBy(o => o.Id).ToList())
+                .Where(looks => looks.Count > 1)
                 .Select(looks => new CountedTwice(looks[0], looks[1]))
                 .Where(two => two.First.Named is null || two.Second.Named is null || two.First.Named == two.Second.Named),
         ];

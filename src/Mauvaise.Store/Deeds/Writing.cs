@@ -98,7 +98,7 @@ public static class Writing
     {
         (row.ApplicationId, row.TaskId, row.PlantingId, row.DueOn) = (visit.ApplicationId, visit.TaskId, visit.PlantingId, visit.DueOn);
         (row.DoneAt, row.ObservationId, row.Outcome, row.MemberId) = (visit.DoneAt, visit.ObservationId, visit.Outcome, visit.MemberId);
-        (row.Injury, row.InjurySigns, row.BeforeId) = (visit.Injury, SnapshotLoader.Joined(visit.InjurySigns), visit.BeforeId);
+        (row.Injury, row.InjurySigns, row.BeforeId) = (visit.Injury, RowReading.Joined(visit.InjurySigns), visit.BeforeId);
         row.AlsoTarget = visit.AlsoTarget;
         (row.Alive, row.Dead, row.OnlyDead, row.DiscountedFor) = (visit.Alive, visit.Dead, visit.OnlyDead, visit.DiscountedFor);
     }
@@ -188,7 +188,7 @@ public static class Writing
             RelativeHumidityPercent = a.Air?.RelativeHumidityPercent,
             WindMetresPerSecond = a.Air?.WindMetresPerSecond,
             Why = a.Why,
-            Parts = SnapshotLoader.Joined(a.Parts),
+            Parts = RowReading.Joined(a.Parts),
             ExpectedLitres = a.ExpectedLitres,
             AlsoTarget = a.Also?.Target,
             AlsoMaterial = a.Also?.Material,

@@ -23,6 +23,9 @@ public static partial class CatalogueFiles
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
     };
 
+    private static readonly IDeserializer Reader = new DeserializerBuilder().WithAttemptingUnquotedStringTypeDeserialization().Build();
+    private static readonly ISerializer Writer = new SerializerBuilder().JsonCompatible().Build();
+
     /// <summary>File name and the record that each of its entries becomes.</summary>
     public static readonly IReadOnlyDictionary<string, Type> Kinds = new SortedDictionary<string, Type>
     {
@@ -116,9 +119,6 @@ public static partial class CatalogueFiles
 
     /// <summary>YAML text as the JSON that it stands for.</summary>
     public static string ToJson(string yaml) => Writer.Serialize(Reader.Deserialize(yaml));
-
-    private static readonly IDeserializer Reader = new DeserializerBuilder().WithAttemptingUnquotedStringTypeDeserialization().Build();
-    private static readonly ISerializer Writer = new SerializerBuilder().JsonCompatible().Build();
 
     private static List<T> Entries<T>(string folder, string kind, List<string> faults, CatalogueWords? words, string? own)
     {

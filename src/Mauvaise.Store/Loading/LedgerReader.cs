@@ -199,6 +199,7 @@ public sealed class LedgerReader(GardenDb db)
                 Looked = o != null ? (int?)o.LeavesLooked : null,
                 Affected = o != null ? (int?)o.LeavesAffected : null,
                 On = o != null ? o.On : CountedOn.Leaves,
+                ByPlant = o != null && o.Plants != null,
             }
         ).ToDictionaryAsync(x => x.Id, stop);
         return
@@ -214,6 +215,7 @@ public sealed class LedgerReader(GardenDb db)
                         LeavesLooked = j.Looked,
                         LeavesAffected = j.Affected,
                         On = j.On,
+                        ByPlant = j.ByPlant,
                     },
                     _ => e,
                 }
@@ -252,7 +254,8 @@ public sealed class LedgerReader(GardenDb db)
             LeavesLooked: o.LeavesLooked,
             LeavesAffected: o.LeavesAffected,
             Note: o.Note,
-            On: o.On
+            On: o.On,
+            ByPlant: o.Plants is not null
         );
 
     private static LedgerEntry OfCheck(CheckBackRow c) =>

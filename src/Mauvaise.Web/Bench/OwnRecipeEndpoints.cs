@@ -61,7 +61,7 @@ public static class OwnRecipeEndpoints
         }
 
         var rows = await tools.Db.OwnRecipes.AsNoTracking().Where(r => r.GardenId == gardenId).OrderBy(r => r.Retired).ThenBy(r => r.Name).ToListAsync(stop);
-        return TypedResults.Ok<IReadOnlyList<OwnRecipeAnswer>>([.. rows.Select(SnapshotLoader.ToOwnRecipe).Select(r => Answer(s, r))]);
+        return TypedResults.Ok<IReadOnlyList<OwnRecipeAnswer>>([.. rows.Select(RowReading.ToOwnRecipe).Select(r => Answer(s, r))]);
     }
 
     private static OwnRecipeAnswer Answer(GardenSnapshot s, OwnRecipe r) =>
@@ -117,7 +117,7 @@ public static class OwnRecipeEndpoints
         var parts =
             row is not null && row.Text == body.Text.Trim() && row.Warning == body.Warning ? row.Parts
             : body.Warning ? ""
-            : SnapshotLoader.PartsText(judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre)));
+            : RowReading.PartsText(judged.PerLitre.Select(p => new OwnPart(p.Material.Id, p.PerLitre)));
         var words = row is null
             ? body.Warning
                 ? Say.Of("bench.keptAsAWarning")
@@ -151,6 +151,6 @@ public static class OwnRecipeEndpoints
             },
             stop
         );
-        return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, SnapshotLoader.ToOwnRecipe(row!)));
+        return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, RowReading.ToOwnRecipe(row!)));
     }
 }

@@ -107,7 +107,7 @@ public static class OwnStockEndpoints
         }
 
         var stock = new OwnStock(stockId, name, body.Parts, body.WaterParts, body.ByWeight, body.Making, body.SteepHours, row?.Retired ?? false);
-        var parts = SnapshotLoader.PartsText(body.Parts.Select(p => new OwnPart(p.Material, p.Parts)));
+        var parts = RowReading.PartsText(body.Parts.Select(p => new OwnPart(p.Material, p.Parts)));
         var same =
             row is null
             || (row.Parts, row.WaterParts, row.ByWeight, row.Making, row.SteepHours) == (parts, body.WaterParts, body.ByWeight, body.Making, body.SteepHours);

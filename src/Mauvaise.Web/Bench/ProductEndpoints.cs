@@ -74,7 +74,7 @@ public static class ProductEndpoints
     public static async Task<IReadOnlyList<ProductAnswer>> ListAsync(GardenDb db, GardenSnapshot s, CancellationToken stop) =>
         [
             .. (await db.Products.AsNoTracking().Where(p => p.GardenId == s.Garden.Id).OrderBy(p => p.Retired).ThenBy(p => p.Name).ToListAsync(stop))
-                .Select(SnapshotLoader.ToProduct)
+                .Select(RowReading.ToProduct)
                 .Select(p => new ProductAnswer(
                     p.Id,
                     p.MaterialId,

@@ -43,7 +43,7 @@ public static class RecipeFileEndpoints
             .Where(r => r.GardenId == gardenId && !r.Retired && !r.Warning)
             .OrderBy(r => r.Name)
             .ToListAsync(stop);
-        var kept = rows.Select(SnapshotLoader.ToOwnRecipe).Select(o => (Own: o, Recipe: o.ToRecipe(s.Catalogue))).Where(x => x.Recipe is not null);
+        var kept = rows.Select(RowReading.ToOwnRecipe).Select(o => (Own: o, Recipe: o.ToRecipe(s.Catalogue))).Where(x => x.Recipe is not null);
         return TypedResults.File(Encoding.UTF8.GetBytes(RecipeFile.Write(kept.Select(x => (x.Own, x.Recipe!)))), "application/yaml", "recipes.yaml");
     }
 
@@ -128,7 +128,7 @@ public static class RecipeFileEndpoints
             GardenId = gardenId,
             Name = r.Name.Trim(),
             Text = string.Join('\n', told.Append(Say.Of("bench.inALitreOfWater"))),
-            Parts = SnapshotLoader.PartsText(r.Ingredients.Select(i => new OwnPart(i.Material, i.Amount!.Value))),
+            Parts = RowReading.PartsText(r.Ingredients.Select(i => new OwnPart(i.Material, i.Amount!.Value))),
             SteepHours = r.SteepHours,
         };
     }

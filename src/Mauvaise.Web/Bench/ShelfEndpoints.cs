@@ -167,7 +167,7 @@ public static class ShelfEndpoints
 
         var cold = ColdestLastNight(s);
         var own = (await tools.Db.OwnStocks.AsNoTracking().Where(x => x.GardenId == gardenId).OrderBy(x => x.Name).ToListAsync(stop)).ConvertAll(row =>
-            OwnStockEndpoints.Answer(s.Catalogue, SnapshotLoader.ToOwnStock(row))
+            OwnStockEndpoints.Answer(s.Catalogue, RowReading.ToOwnStock(row))
         );
         return TypedResults.Ok(
             new ShelfAnswer(

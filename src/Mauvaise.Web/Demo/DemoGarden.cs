@@ -217,7 +217,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue, Settings 
             {
                 Id = IdOf("stock/" + x.Name),
                 GardenId = GardenId,
-                Material = products.FirstOrDefault(p => p.Name == x.Material) is { } own ? SnapshotLoader.ToProduct(own).MaterialId : x.Material,
+                Material = products.FirstOrDefault(p => p.Name == x.Material) is { } own ? RowReading.ToProduct(own).MaterialId : x.Material,
                 Name = x.Name,
                 Amount = x.Amount,
                 Left = x.Left,

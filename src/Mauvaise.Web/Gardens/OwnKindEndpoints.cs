@@ -45,7 +45,7 @@ public static class OwnKindEndpoints
         }
 
         var rows = await tools.Db.OwnKinds.AsNoTracking().Where(k => k.GardenId == gardenId).OrderBy(k => k.Retired).ThenBy(k => k.Name).ToListAsync(stop);
-        return TypedResults.Ok<IReadOnlyList<OwnKindAnswer>>([.. rows.Select(SnapshotLoader.ToOwnKind).Select(k => Answer(s, k))]);
+        return TypedResults.Ok<IReadOnlyList<OwnKindAnswer>>([.. rows.Select(RowReading.ToOwnKind).Select(k => Answer(s, k))]);
     }
 
     private static OwnKindAnswer Answer(GardenSnapshot s, OwnKind k) =>
@@ -127,7 +127,7 @@ public static class OwnKindEndpoints
             },
             stop
         );
-        return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, SnapshotLoader.ToOwnKind(row!)));
+        return TypedResults.Ok(Answer((await tools.LoadAsync(gardenId, stop))!, RowReading.ToOwnKind(row!)));
     }
 
     private static bool Same(string a, string b) => string.Equals(a, b, StringComparison.OrdinalIgnoreCase);

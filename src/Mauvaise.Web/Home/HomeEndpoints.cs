@@ -134,7 +134,7 @@ public static class HomeEndpoints
             return NotAtHome();
         }
 
-        var name = body.Name?.Trim() ?? person.UserName!;
+        var name = person.CalledOr(body.Name);
         var checks = (await CheckNameAsync(people, person, name)).That(
             body.PassPhrase.Length >= ShortestPassPhrase,
             "passPhrase",
@@ -151,6 +151,9 @@ public static class HomeEndpoints
         var done = await people.UpdateAsync(person);
         return done.Succeeded ? TypedResults.NoContent() : ChangedMeanwhile();
     }
+
+    /// <summary>The name that was wished for; none keeps the person's own.</summary>
+    internal static string CalledOr(this PersonRow person, string? wished) => wished?.Trim() ?? person.UserName!;
 
     /// <summary>Whether a person may be called so.</summary>
     internal static async Task<Checks> CheckNameAsync(UserManager<PersonRow> people, PersonRow person, string name)

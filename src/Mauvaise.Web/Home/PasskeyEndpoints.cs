@@ -83,7 +83,7 @@ public static class PasskeyEndpoints
             return HomeEndpoints.NotAtHome();
         }
 
-        var name = body.Name?.Trim() ?? person.UserName!;
+        var name = person.CalledOr(body.Name);
         var made = await handler.MakeCreationOptionsAsync(
             new PasskeyUserEntity
             {
@@ -110,7 +110,7 @@ public static class PasskeyEndpoints
             return HomeEndpoints.NotAtHome();
         }
 
-        var name = body.Name?.Trim() ?? person.UserName!;
+        var name = person.CalledOr(body.Name);
         var checks = (await HomeEndpoints.CheckNameAsync(people, person, name)).That(
             (await people.GetPasskeysAsync(person)).Count < MostPasskeys,
             "credential",

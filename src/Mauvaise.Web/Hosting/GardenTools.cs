@@ -50,7 +50,7 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
         garden.FindCount(id)
         ?? (
             await db.Observations.AsNoTracking().Include(o => o.Signs).FirstOrDefaultAsync(o => o.GardenId == garden.Garden.Id && o.Id == id, stop) is { } row
-                ? SnapshotLoader.ToObservation(row)
+                ? RowReading.ToObservation(row)
                 : null
         );
 
@@ -65,7 +65,7 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
                 .AsSplitQuery()
                 .FirstOrDefaultAsync(b => b.GardenId == garden.Garden.Id && b.Id == id, stop)
                 is { } row
-                ? SnapshotLoader.ToBatch(row)
+                ? RowReading.ToBatch(row)
                 : null
         );
 
@@ -74,7 +74,7 @@ public sealed class GardenTools(SnapshotLoader loader, DeedLog log, GardenDb db,
         garden.FindSpray(id)
         ?? (
             await db.Applications.AsNoTracking().Include(a => a.Treated).FirstOrDefaultAsync(a => a.GardenId == garden.Garden.Id && a.Id == id, stop) is { } row
-                ? SnapshotLoader.ToApplication(row)
+                ? RowReading.ToApplication(row)
                 : null
         );
 

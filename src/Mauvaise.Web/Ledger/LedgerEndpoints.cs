@@ -244,7 +244,7 @@ public static class LedgerEndpoints
 
     private static string Detail(GardenSnapshot s, LedgerEntry e, string? unit)
     {
-        string Counted() => e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? CountTold.Of(e.On, looked, affected) : "";
+        string Counted() => e is { LeavesLooked: { } looked, LeavesAffected: { } affected } ? CountTold.Of(e.On, looked, affected, e.ByPlant) : "";
         static string Listed(params IEnumerable<string?> all) => string.Join(", ", all.Where(x => !string.IsNullOrEmpty(x)));
         return e.Kind switch
         {

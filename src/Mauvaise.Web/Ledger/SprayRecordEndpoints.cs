@@ -159,7 +159,7 @@ internal static class SprayRecordEndpoints
                     (row.At, row.Litres, row.Parts, row.Target, row.Why, row.Note, row.MemberId) = (
                         body.At,
                         body.Litres,
-                        SnapshotLoader.Joined(body.Parts),
+                        RowReading.Joined(body.Parts),
                         body.Target,
                         body.Why,
                         note,
@@ -169,7 +169,7 @@ internal static class SprayRecordEndpoints
                     var added = body.PlantingIds.Distinct().Where(p => row.Treated.All(t => t.PlantingId != p)).ToList();
                     row.Treated.AddRange(added.Select(p => new TreatedRow { ApplicationId = sprayId, PlantingId = p }));
                     row.Treated.ForEach(t => t.ShareWetted = body.ShareWetted);
-                    var spray = SnapshotLoader.ToApplication(row);
+                    var spray = RowReading.ToApplication(row);
                     db.CheckBacks.AddRange(added.Select(p => Writing.Row(gardenId, Core.Deeds.Sprays.Visit(s, spray, p))));
                     db.CheckBacks.RemoveRange(visits.Where(v => gone.Contains(v.PlantingId)));
                     foreach (var open in visits.Where(v => v.DoneAt is null && !gone.Contains(v.PlantingId)))
@@ -240,7 +240,7 @@ internal static class SprayRecordEndpoints
             ("time", Time(row.At), Time(body.At)),
             ("litres", Number(row.Litres), Number(body.Litres)),
             (Say.Of("ledger.shareWetted"), Number(row.Treated.Select(t => t.ShareWetted).FirstOrDefault()), Number(body.ShareWetted)),
-            ("parts", row.Parts, SnapshotLoader.Joined(body.Parts)),
+            ("parts", row.Parts, RowReading.Joined(body.Parts)),
             ("places", Places(row.Treated.Select(t => t.PlantingId)), Places(body.PlantingIds.Distinct())),
             (
                 "against",
@@ -259,7 +259,7 @@ internal static class SprayRecordEndpoints
         var batch = await db.Batches.AsNoTracking().Include(b => b.Ingredients).FirstOrDefaultAsync(b => b.Id == row.BatchId, stop);
         var history = await db.Corrections.AsNoTracking().Where(c => c.ApplicationId == row.Id).OrderBy(c => c.At).ThenBy(c => c.Field).ToListAsync(stop);
         var visits = await db.CheckBacks.AsNoTracking().Where(c => c.ApplicationId == row.Id).Select(c => c.Id).ToListAsync(stop);
-        var spray = SnapshotLoader.ToApplication(row);
+        var spray = RowReading.ToApplication(row);
         // What was not noted then may be on record since.
         var hour = spray.Air is null ? (await WeatherStore.ReadAsync(db, s.Garden.Id, row.At, row.At.AddHours(1), stop)).AtOrUnknown(0) : default;
         var material = s.Catalogue.FindMaterial(row.Material);

@@ -42,11 +42,13 @@ public static class TrialEndpoints
 
     private static async Task<Results<Ok<IReadOnlyList<TrialAnswer>>, ProblemHttpResult>> List(Guid gardenId, GardenTools tools, CancellationToken stop) =>
         await tools.LoadAsync(gardenId, stop) is { } s
-            ? TypedResults.Ok<IReadOnlyList<TrialAnswer>>([.. s.Trials.Reverse().Select(t => Answer(s, t))])
+            ? TypedResults.Ok<IReadOnlyList<TrialAnswer>>([.. s.Trials.Reverse().Select(t => TrialAnswers.Of(s, t))])
             : Problems.NotFound("garden");
 
     private static async Task<Results<Ok<TrialAnswer>, ProblemHttpResult>> Show(Guid gardenId, Guid trialId, GardenTools tools, CancellationToken stop) =>
-        await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } trial ? TypedResults.Ok(Answer(s, trial)) : Problems.NotFound("trial");
+        await tools.LoadAsync(gardenId, stop) is { } s && Find(s, trialId) is { } trial
+            ? TypedResults.Ok(TrialAnswers.Of(s, trial))
+            : Problems.NotFound("trial");
 
     private static async Task<Results<Ok<TrialPowerAnswer>, ProblemHttpResult>> Power(
         Guid gardenId,
@@ -83,9 +85,9 @@ public static class TrialEndpoints
                     t.Blind && t.ClosedAt is null,
                     [
                         .. t.Sides.Select(side => new TrialSheetSide(
-                            Letter(side.Number),
-                            Name(s, side),
-                            [.. t.Units.Where(u => u.Side == side.Number).Select(u => new TrialSheetUnit(u.Number, Where(s, u)))]
+                            TrialAnswers.Letter(side.Number),
+                            TrialAnswers.Name(s, side),
+                            [.. t.Units.Where(u => u.Side == side.Number).Select(u => new TrialSheetUnit(u.Number, TrialAnswers.Where(s, u)))]
                         )),
                     ]
                 )
@@ -101,7 +103,7 @@ public static class TrialEndpoints
 
         if (Find(s, body.Id) is { } sent)
         {
-            return TypedResults.Created((string?)null, Answer(s, sent));
+            return TypedResults.Created((string?)null, TrialAnswers.Of(s, sent));
         }
 
         var units = body.Plantings.Sum(p => Math.Clamp(p.Units, 0, MostUnits + 1));
@@ -291,7 +293,7 @@ public static class TrialEndpoints
 
         if (body.Sides.Count > 0 && body.Sides.All(x => s.Applications.Any(a => a.Id == x.ApplicationId) || s.Tasks.Any(t => t.Id == x.ApplicationId)))
         {
-            return TypedResults.Ok(Answer(s, trial));
+            return TypedResults.Ok(TrialAnswers.Of(s, trial));
         }
 
         var treated = trial.Sides.Where(x => !x.IsAlone).ToList();
@@ -337,7 +339,10 @@ public static class TrialEndpoints
             // A trial keeps the rules of any spray.
             if (made.Reasons.FirstOrDefault(r => r.Verdict == MixVerdict.Refused && r.Code != "patch-test") is { } refused)
             {
-                return Problems.Refused("mix-" + refused.Code, Say.Of("trials.side", ("letter", Letter(side.Number)), ("sentence", refused.Sentence)));
+                return Problems.Refused(
+                    "mix-" + refused.Code,
+                    Say.Of("trials.side", ("letter", TrialAnswers.Letter(side.Number)), ("sentence", refused.Sentence))
+                );
             }
 
             var bottle = Bottles.Fill(s.After(written), done.BatchId, plantings, trial.Target, false, made.Mix, tools.Now, body.MemberId);
@@ -347,7 +352,7 @@ public static class TrialEndpoints
                 plantings,
                 made.Mix.Litres,
                 trial.Unit == TrialUnitKind.Place ? null : MarkedShare,
-                Note: Say.Of("trials.trialSide", ("trial", trial.Name), ("letter", Letter(side.Number))),
+                Note: Say.Of("trials.trialSide", ("trial", trial.Name), ("letter", TrialAnswers.Letter(side.Number))),
                 MemberId: body.MemberId
             );
             // What came of it is told by the trial's own counts, and nothing goes on by itself.
@@ -405,128 +410,8 @@ public static class TrialEndpoints
     private static async Task<TrialAnswer> AnswerAsync(GardenTools tools, Guid gardenId, Guid trialId, CancellationToken stop)
     {
         var s = (await tools.LoadAsync(gardenId, stop))!;
-        return Answer(s, Find(s, trialId)!);
+        return TrialAnswers.Of(s, Find(s, trialId)!);
     }
 
     private static Trial? Find(GardenSnapshot s, Guid id) => s.Trials.FirstOrDefault(t => t.Id == id);
-
-    private static string Letter(int number) => ((char)('A' + number - 1)).ToString();
-
-    private static string Name(GardenSnapshot s, TrialSide side) =>
-        side.IsAlone ? Say.Of("trials.leftAlone")
-        : side.ByHand is { } work ? s.Catalogue.FindMeasure(work)?.Name ?? work
-        : s.Catalogue.FindRecipe(side.Recipe!)?.Name ?? side.Recipe!;
-
-    private static string Where(GardenSnapshot s, TrialUnit unit) =>
-        s.FindPlanting(unit.PlantingId) is { } p ? s.Where(p) : Say.Of("gardens.aPlantingThatIsGone");
-
-    private static TrialAnswer Answer(GardenSnapshot s, Trial t)
-    {
-        var target = s.Catalogue.Target(t.Target);
-        var result = TrialResult.Of(t, target);
-        var hidden = t.Blind && t.ClosedAt is null;
-        var rounds = t.Counts.Select(c => c.At).Distinct().Count();
-        return new(
-            t.Id,
-            t.Name,
-            t.Target,
-            target.Name,
-            target.Kind == TargetKind.Disease,
-            t.Unit,
-            t.LeavesPerUnit,
-            t.Seed,
-            t.Blind,
-            t.OpenedAt,
-            t.TreatedAt,
-            t.ClosedAt,
-            [
-                .. result.Sides.Select(r => new TrialSideAnswer(
-                    r.Side.Number,
-                    Letter(r.Side.Number),
-                    r.Side.Recipe,
-                    r.Side.ByHand,
-                    SizeUnit(s, r.Side),
-                    Name(s, r.Side),
-                    r.Side.Step,
-                    r.Side.Recipe is { } recipe && s.Catalogue.FindRecipe(recipe) is { } known
-                        ? s.Catalogue.Group(s.Catalogue.Material(known.Active.Material).Group).Hatch
-                        : null,
-                    r.Units,
-                    r.Leaves,
-                    Rounded(r.Affected),
-                    Rounded(r.AffectedBefore),
-                    Rounded(r.AreaUnderCurve),
-                    Shown(r.Control?.Percent),
-                    Shown(r.Control?.Low),
-                    Shown(r.Control?.High),
-                    r.Method,
-                    r.Verdict,
-                    r.Sentence,
-                    Rounded(r.Hurt),
-                    Rounded(r.AliveALeaf)
-                )),
-            ],
-            [
-                .. t
-                    .Units.Select(u => (Unit: u, Counts: t.Counts.Where(c => c.Unit == u.Number).ToList()))
-                    .Select(u => new TrialUnitAnswer(
-                        u.Unit.Number,
-                        u.Unit.PlantingId,
-                        Where(s, u.Unit),
-                        hidden ? null : u.Unit.Side,
-                        u.Counts.Count,
-                        u.Counts.LastOrDefault()?.LeavesLooked,
-                        u.Counts.LastOrDefault()?.LeavesAffected
-                    )),
-            ],
-            rounds,
-            t.TreatedTimes,
-            target.Insect is not null,
-            [.. result.Pairs.Select(p => Pair(s, p))],
-            result.PowerSentence,
-            Next(t, rounds)
-        );
-    }
-
-    /// <summary>"l", "m²", "plants" or "stations"; empty for what is not mixed.</summary>
-    private static string SizeUnit(GardenSnapshot s, TrialSide side) =>
-        side.Recipe is { } recipe && s.Catalogue.FindRecipe(recipe) is { } known
-            ? MixSize.Unit(s.Catalogue.Material(known.Active.Material).Doses?.Per ?? DosedPer.Litre)
-            : "";
-
-    private static TrialPairAnswer Pair(GardenSnapshot s, SidePair p)
-    {
-        var (low, high) = (Say.In(Math.Max(-999, p.Control.Low), "0"), Say.In(p.Control.High, "0"));
-        return new TrialPairAnswer(
-            Letter(p.First.Number),
-            Letter(p.Second.Number),
-            Math.Round(p.Control.Percent, 1),
-            Shown(p.Control.Low)!.Value,
-            Math.Round(p.Control.High, 1),
-            p.Differs,
-            Say.Of(
-                p.Differs ? "trials.doesMoreThan" : "trials.notToldApart",
-                ("first", Name(s, p.First)),
-                ("second", Name(s, p.Second).InSentence()),
-                ("percent", Say.In(p.Control.Percent, "0")),
-                ("low", low),
-                ("high", high)
-            )
-        );
-    }
-
-    private static string Next(Trial t, int rounds) =>
-        t switch
-        {
-            { ClosedAt: not null } => Say.Of("trials.closedWhatItShowedCounts"),
-            { TreatedAt: null } when rounds == 0 => Say.Of("trials.markTheUnitsWithTheirLabels"),
-            { TreatedAt: null } => Say.Of("trials.countedBeforeTreatTheSidesNow"),
-            _ when t.Counts.All(c => c.At <= t.TreatedAt) => Say.Of("trials.treatedCountTheSameUnitsAgain"),
-            _ => Say.Of("trials.countedAfterCountAgain"),
-        };
-
-    private static double? Rounded(double? value) => value is { } v ? Math.Round(v, 4) : null;
-
-    /// <summary>A control is told from -999 up: beyond that it only says that much more was there.</summary>
-    private static double? Shown(double? percent) => percent is { } p ? Math.Round(Math.Max(-999, p), 1) : null;
 }

@@ -45,7 +45,7 @@ public sealed record StopLinesAnswer(double Line, IReadOnlyList<int> BelowAtMost
 
 /// <summary>A round that is going on.</summary>
 /// <param name="ToName">Observations of this round that wait for a name.</param>
-/// <param name="Twice">Beds that two counted on this round.</param>
+/// <param name="Twice">Beds that were counted twice on this round.</param>
 public sealed record WalkAnswer(
     Guid Id,
     DateTimeOffset StartedAt,

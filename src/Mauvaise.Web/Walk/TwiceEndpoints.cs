@@ -8,7 +8,7 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Walk;
 
-/// <summary>The same bed, counted by two on one round.</summary>
+/// <summary>The same bed, counted twice on one round.</summary>
 public sealed record TwiceAnswer(ObservationAnswer First, ObservationAnswer Second)
 {
     public static IReadOnlyList<TwiceAnswer> On(GardenSnapshot s, Guid walkId) =>
@@ -45,7 +45,13 @@ public static class TwiceEndpoints
         }
 
         var db = tools.Db;
-        if (await db.CheckBacks.AnyAsync(c => c.ObservationId == otherId || c.BeforeId == otherId, stop))
+        // What a verdict was given on stays as it was; a visit that is to come compares with both.
+        if (
+            await db.CheckBacks.AnyAsync(
+                c => c.ObservationId == otherId || c.BeforeId == otherId || c.ObservationId == lookId || (c.BeforeId == lookId && c.DoneAt != null),
+                stop
+            )
+        )
         {
             return Problems.Refused("count-judges", Say.Of("gardens.aCheckBackWasJudged"));
         }

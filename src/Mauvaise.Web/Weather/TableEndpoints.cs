@@ -84,7 +84,7 @@ internal static class TableEndpoints
     }
 
     private static async Task<Garden?> GardenAsync(GardenTools tools, Guid gardenId, CancellationToken stop) =>
-        await tools.Db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is { } row ? SnapshotLoader.ToGarden(row) : null;
+        await tools.Db.Gardens.AsNoTracking().FirstOrDefaultAsync(g => g.Id == gardenId, stop) is { } row ? RowReading.ToGarden(row) : null;
 
     private static ProblemHttpResult? Text(string text, out TableText table)
     {

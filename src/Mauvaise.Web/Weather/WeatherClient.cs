@@ -80,7 +80,7 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
         try
         {
             var from = HourSeries.WholeHour(fetch.AnsweredAt is { } last && last <= now ? last - Overlap : now.AddDays(-settings.HistoryDays));
-            var hours = await http.GetFromJsonAsync<HourColumns>(Address(SnapshotLoader.ToGarden(row), from, now), stop)
+            var hours = await http.GetFromJsonAsync<HourColumns>(Address(RowReading.ToGarden(row), from, now), stop)
                 ?? throw new JsonException("The answer is empty.");
             var refused = await WeatherStore.PutAsync(db, gardenId, WeatherSource.Service, hours.ToSeries(), stop);
             fetch.AnsweredAt = now;

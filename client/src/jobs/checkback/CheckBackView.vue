@@ -166,13 +166,9 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             </p>
             <p v-if="visit.onlyDead">
               {{
-                visit.onlyDead === 1
-                  ? visit.insects
-                    ? tell('checkback.leafWithDeadOnesAlone', { onlyDead: visit.onlyDead })
-                    : tell('checkback.leafWithOldSpotsAlone', { onlyDead: visit.onlyDead })
-                  : visit.insects
-                    ? tell('checkback.onlyDeadOn', { onlyDead: visit.onlyDead })
-                    : tell('checkback.onlyOldSpotsOn', { onlyDead: visit.onlyDead })
+                visit.insects
+                  ? tell('checkback.onlyDeadOn', { onlyDead: visit.onlyDead })
+                  : tell('checkback.onlyOldSpotsOn', { onlyDead: visit.onlyDead })
               }}
             </p>
             <p v-if="visit.alive !== null || visit.dead !== null">

@@ -77,17 +77,11 @@ const saving = useGardenEdit((gardenId, headers) =>
 )
 const closed = [() => emit('done'), () => undefined] as const
 /** What a dose is typed in; of a plant or a station it is plain millilitres or grams. */
-const quantity = computed((): keyof typeof asTheLabelSays | undefined =>
-  form.per === 'litre'
-    ? form.unit === 'g'
-      ? 'doseG'
-      : 'doseMl'
-    : form.per === 'squareMetre'
-      ? form.unit === 'g'
-        ? 'areaDoseG'
-        : 'areaDoseMl'
-      : undefined,
-)
+const quantities: Partial<Record<Schemas['DosedPer'], Record<string, keyof typeof asTheLabelSays>>> = {
+  litre: { ml: 'doseMl', g: 'doseG' },
+  squareMetre: { ml: 'areaDoseMl', g: 'areaDoseG' },
+}
+const quantity = computed(() => quantities[form.per]?.[form.unit])
 const asTheLabelSays = {
   doseMl: tell('shelf.asTheLabelSaysMl'),
   doseG: tell('shelf.asTheLabelSaysG'),

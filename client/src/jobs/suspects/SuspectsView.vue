@@ -21,26 +21,9 @@ const router = useRouter()
 const { garden, memberId } = useGarden()
 const { walkId } = useWalk()
 
-const { away, notSure, data, isPending, error, refetch, write } = useSuspects(props.observationId)
-const path = (gardenId: string) => ({ params: { path: { gardenId, observationId: props.observationId } } })
-const answering = useGardenWrite(async (gardenId, yes: boolean) => {
-  const body = { sign: data.value?.next?.sign ?? '', present: yes, memberId: memberId.value }
-  if (away.value) await write('POST', 'answers', body, tell('suspects.anAnswer'))
-  else
-    await answer(
-      api.POST('/api/gardens/{gardenId}/observations/{observationId}/answers', { ...path(gardenId), body }),
-    )
-})
-const naming = useGardenWrite(
-  async (gardenId, given: { target: string; group: boolean; ownName?: string }) => {
-    const body = { ...given, memberId: memberId.value }
-    if (away.value) await write('PUT', 'name', body, tell('suspects.aName'))
-    else
-      await answer(
-        api.PUT('/api/gardens/{gardenId}/observations/{observationId}/name', { ...path(gardenId), body }),
-      )
-  },
-)
+const { away, notSure, data, isPending, error, refetch, answering, naming } = useSuspects(props.observationId)
+const say = (present: boolean) =>
+  data.value?.next && answering.mutate({ sign: data.value.next.sign, present })
 
 const striking = useGardenWrite((gardenId) =>
   answer(
@@ -86,14 +69,11 @@ const onward = computed(() => (away.value ? 'go on' : 'decide'))
 /** Gives the name, then goes to its ladder, to the bench for it, or on with the walk. */
 async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = false, ownName?: string) {
   if (!data.value) return
-  const given = { target, group, ...(ownName !== undefined && { ownName }) }
-  if (
-    !(await naming.mutateAsync(given).then(
-      () => true,
-      () => false,
-    ))
+  const named = await naming.mutateAsync({ target, group, ownName: ownName ?? null }).then(
+    () => true,
+    () => false,
   )
-    return
+  if (!named) return
   const { plantingId } = data.value.observation
   const next = {
     decide: { name: 'decide', query: { planting: plantingId } },
@@ -106,7 +86,15 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
 
 <template>
   <div class="page">
-    <AsyncState v-if="!data || !lead" :pending="isPending" :error="error" :retry="refetch" />
+    <template v-if="!data || !lead">
+      <AsyncState :pending="isPending" :error="error" :retry="refetch" />
+      <Button
+        v-if="error"
+        :label="tell('suspects.nameItLater')"
+        variant="text"
+        @click="router.push('/walk')"
+      />
+    </template>
     <template v-else>
       <div class="page-head">
         <h1>{{ tell('suspects.whatIs', { where: data.observation.where }) }}</h1>
@@ -137,16 +125,8 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
               }}
             </p>
             <div class="actions">
-              <Button
-                :label="tell('suspects.yes')"
-                :loading="answering.isPending.value"
-                @click="answering.mutate(true)"
-              />
-              <Button
-                :label="tell('suspects.no')"
-                :loading="answering.isPending.value"
-                @click="answering.mutate(false)"
-              />
+              <Button :label="tell('suspects.yes')" :loading="answering.isPending.value" @click="say(true)" />
+              <Button :label="tell('suspects.no')" :loading="answering.isPending.value" @click="say(false)" />
               <Button
                 :label="tell('suspects.notSure')"
                 variant="outlined"

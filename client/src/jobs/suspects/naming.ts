@@ -99,6 +99,34 @@ export function rank(
   }
 }
 
+/** What is shown of a ranking: the suspects, what stands for all of them, what is asked next. As the server's answer, without what only it knows. */
+export function shownOf(
+  tables: Tables,
+  ranking: Ranking,
+): Pick<Schemas['SuspectsAnswer'], 'suspects' | 'notListed' | 'meanwhile' | 'group' | 'together' | 'next'> {
+  const { probabilities, order, notListed, group, together, next } = ranking
+  const suspects = order
+    .slice(0, tables.shown)
+    .map((i) => ({ ...at(tables.causes, i).suspect, probability: at(probabilities, i) }))
+  const lead = at(suspects, 0).probability
+  const name = tables.groups.find((g) => g.nameGroup === group.nameGroup)
+  return {
+    suspects,
+    notListed,
+    meanwhile: notListed > lead ? tables.meanwhile : null,
+    group:
+      name && group.probability >= tables.groupSure && lead < tables.groupSure
+        ? { target: name.target, name: name.name, probability: group.probability }
+        : null,
+    together: together && {
+      first: at(tables.causes, together.first).suspect.name,
+      second: at(tables.causes, together.second).suspect.name,
+      probability: together.probability,
+    },
+    next: next && { ...next, question: tables.signs.find((s) => s.id === next.sign)?.question ?? '' },
+  }
+}
+
 type Chances = (cause: number, sign: string) => number
 interface Pair {
   first: number

@@ -1,14 +1,17 @@
 import { computed, ref } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
-import { useGarden, useGardenQuery } from '@/garden/useGarden'
+import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import { inSentence } from '@/kit/format'
+import { tell } from '@/language'
 import type { Parcel } from '@/outbox/outbox'
 import { useOutbox } from '@/outbox/useOutbox'
-import { evidenceOf, rank, type Seen, type Tables } from './naming'
+import { evidenceOf, rank, shownOf, type Seen } from './naming'
 
-/** What a count may be: ranked by the server, or on this device while the count itself waits to be sent. */
+/**
+ * What a count may be, its answers and its name: ranked and kept by the server, or on this device while the count itself waits to be sent.
+ */
 export function useSuspects(observationId: string) {
-  const { gardenId, garden, plantings } = useGarden()
+  const { gardenId, memberId, plantings } = useGarden()
   const outbox = useOutbox()
   /** Questions answered with "not sure": they settle nothing, and are not asked again on this visit. */
   const notSure = ref<string[]>([])
@@ -31,74 +34,87 @@ export function useSuspects(observationId: string) {
     (gardenId) => answer(api.GET('/api/gardens/{gardenId}/naming', { params: { path: { gardenId } } })),
     away,
   )
+  const reading = computed(() => (away.value ? tables : asked))
 
   /** What was answered and named since, which waits behind the count. */
   const later = <T>(what: 'answers' | 'name') =>
     outbox.waiting.value.filter((p) => p.path === `${path.value}/${what}`).map((p) => p.body as unknown as T)
-  const here = computed(() => {
+
+  const rankedHere = computed((): Schemas['SuspectsAnswer'] | undefined => {
     const look = parcel.value?.body as unknown as Schemas['NewObservation'] | undefined
     const trouble = parcel.value && troubleOf(parcel.value, observationId)
-    const priors = tables.data.value?.plantings.find((p) => p.plantingId === look?.plantingId)
+    const known = tables.data.value
+    const prior = known?.plantings.find((p) => p.plantingId === look?.plantingId)
     const planting = plantings.value.find((p) => p.id === look?.plantingId)
-    if (!parcel.value || !look || !trouble || !tables.data.value || !priors || !planting) return undefined
-    const answers = later<Schemas['SignAnswer']>('answers')
-    const named = later<Schemas['NameGiven']>('name').at(-1)
-    const noted = { ...look, ...trouble, signs: withAnswers(trouble.signs ?? [], answers) }
-    return rankedHere(
-      tables.data.value,
-      priors,
-      {
-        id: observationId,
+    if (!parcel.value || !look || !trouble || !known || !prior || !planting) return undefined
+    const signs = withAnswers(trouble.signs, later<Schemas['SignAnswer']>('answers'))
+    const seen = evidenceOf(known, { ...look, signs })
+    return {
+      ...shownOf(known, rank(known, prior.priors, seen, notSure.value)),
+      leaf: prior.leaf,
+      observation: {
+        ...look,
+        ...trouble,
         lookId: look.id,
         walkId: look.walkId ?? null,
-        plantingId: look.plantingId,
         where: `${planting.place.name} ${inSentence(planting.cropName)}`,
         at: new Date(parcel.value.madeAt).toISOString(),
-        leavesLooked: look.leavesLooked,
-        leavesAffected: trouble.leavesAffected,
         severityPercent: trouble.severityPercent ?? null,
-        ants: look.ants ?? 'none',
-        helpers: look.helpers ?? 0,
-        mummies: look.mummies ?? 0,
         part: look.part ?? 'unsaid',
         side: look.side ?? 'unsaid',
         roots: look.roots ?? 'notLooked',
-        signs: noted.signs,
-        named: named?.target ?? null,
-        namedAs: null,
-        note: look.note ?? null,
-        plants: look.plants ?? null,
         on: look.on ?? 'leaves',
+        plants: look.plants ?? null,
+        note: look.note ?? null,
+        signs,
+        named: later<Schemas['NameGiven']>('name').at(-1)?.target ?? null,
+        namedAs: null,
       },
-      evidenceOf(tables.data.value, noted),
-      notSure.value,
-    )
+      namingCanWait: null,
+      trend: null,
+      line: 0,
+      lineReason: '',
+    }
   })
 
-  const write = (
+  const kept = (
     method: 'POST' | 'PUT',
     what: 'answers' | 'name',
     body: Schemas['SignAnswer'] | Schemas['NameGiven'],
     words: string,
   ) =>
-    outbox.post({
-      gardenId: gardenId.value,
-      method,
-      path: `${path.value}/${what}`,
-      body: { ...body },
-      words,
-    })
+    outbox.post({ gardenId: gardenId.value, method, path: `${path.value}/${what}`, body: { ...body }, words })
 
   return {
+    /** The count waits on this device, and so does what is written to it. */
     away,
     notSure,
-    garden,
-    data: computed<Schemas['SuspectsAnswer'] | undefined>(() => (away.value ? here.value : asked.data.value)),
-    isPending: computed(() => (away.value ? tables.isPending.value : asked.isPending.value)),
-    error: computed(() => (away.value ? tables.error.value : asked.error.value)),
-    refetch: () => (away.value ? tables.refetch() : asked.refetch()),
-    /** Kept on this device and sent behind the count. */
-    write,
+    data: computed(() => (away.value ? rankedHere.value : asked.data.value)),
+    isPending: computed(() => reading.value.isPending.value),
+    error: computed(() => reading.value.error.value),
+    refetch: () => reading.value.refetch(),
+    answering: useGardenWrite((gardenId, given: { sign: string; present: boolean }): Promise<unknown> => {
+      const body = { ...given, memberId: memberId.value }
+      return away.value
+        ? kept('POST', 'answers', body, tell('suspects.anAnswer'))
+        : answer(
+            api.POST('/api/gardens/{gardenId}/observations/{observationId}/answers', {
+              params: { path: { gardenId, observationId } },
+              body,
+            }),
+          )
+    }),
+    naming: useGardenWrite((gardenId, given: Omit<Schemas['NameGiven'], 'memberId'>): Promise<unknown> => {
+      const body = { ...given, memberId: memberId.value }
+      return away.value
+        ? kept('PUT', 'name', body, tell('suspects.aName'))
+        : answer(
+            api.PUT('/api/gardens/{gardenId}/observations/{observationId}/name', {
+              params: { path: { gardenId, observationId } },
+              body,
+            }),
+          )
+    }),
   }
 }
 
@@ -113,49 +129,3 @@ function troubleOf(parcel: Parcel, id: string): Schemas['FurtherTrouble'] | unde
 const withAnswers = (noted: readonly Seen[], answers: readonly Seen[]): Seen[] => [
   ...new Map([...noted, ...answers].map(({ sign, present }) => [sign, { sign, present }])).values(),
 ]
-
-function rankedHere(
-  tables: Tables,
-  planting: Schemas['NamingPlanting'],
-  observation: Schemas['ObservationAnswer'],
-  seen: readonly Seen[],
-  notSure: readonly string[],
-): Schemas['SuspectsAnswer'] {
-  const { probabilities, order, notListed, group, together, next } = rank(
-    tables,
-    planting.priors,
-    seen,
-    notSure,
-  )
-  const suspects = order.slice(0, tables.shown).flatMap((i) => {
-    const cause = tables.causes[i]
-    return cause ? [{ ...cause.suspect, probability: probabilities[i] ?? 0 }] : []
-  })
-  const lead = suspects[0]?.probability ?? 0
-  const name = tables.groups.find((g) => g.nameGroup === group.nameGroup)
-  const nameOf = (i: number) => tables.causes[i]?.suspect.name ?? ''
-  return {
-    observation,
-    leaf: planting.leaf,
-    suspects,
-    notListed,
-    meanwhile: notListed > lead ? tables.meanwhile : null,
-    group:
-      name && group.probability >= tables.groupSure && lead < tables.groupSure
-        ? { target: name.target, name: name.name, probability: group.probability }
-        : null,
-    together: together && {
-      first: nameOf(together.first),
-      second: nameOf(together.second),
-      probability: together.probability,
-    },
-    next: next && {
-      ...next,
-      question: tables.signs.find((s) => s.id === next.sign)?.question ?? '',
-    },
-    namingCanWait: null,
-    trend: null,
-    line: 0,
-    lineReason: '',
-  }
-}
