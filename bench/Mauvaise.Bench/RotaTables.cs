@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 using Google.OrTools.Sat;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Simulation;
@@ -68,14 +69,18 @@ internal static class RotaTables
         return times.Order().ElementAt(Timed / 2);
     }
 
+    private const int Problems = 60;
+
     /// <summary>Random small problems against the optimum that a constraint solver proves.</summary>
     public static void Optimal()
     {
+        // The search was tuned on those from 1 on; the table is of others.
+        var first = int.Parse(Environment.GetEnvironmentVariable("MAUVAISE_FIRST_PROBLEM") ?? "1001", CultureInfo.InvariantCulture);
         var gaps = new List<double>();
         double ours = 0,
             theirs = 0;
         var proven = 0;
-        for (var seed = 1; seed <= 40; seed++)
+        for (var seed = first; seed < first + Problems; seed++)
         {
             var problem = Small((ulong)seed);
             var watch = Stopwatch.StartNew();
@@ -91,28 +96,38 @@ internal static class RotaTables
             }
         }
 
-        Console.WriteLine(FormattableString.Invariant($"{proven} of 40 small problems proven optimal by the constraint solver."));
+        Console.WriteLine(FormattableString.Invariant($"{proven} of {Problems} small problems proven optimal by the constraint solver."));
         Console.WriteLine(
             FormattableString.Invariant(
                 $"Gap of the planner: mean {gaps.Average() * 100:0.00} %, worst {gaps.Max() * 100:0.00} %, none in {gaps.Count(g => g < 1e-6)}."
             )
         );
         Console.WriteLine(
-            FormattableString.Invariant($"Time: planner {ours / 40:0.00} ms, constraint solver {theirs / 40:0} ms a problem: {theirs / ours:0} times as long.")
+            FormattableString.Invariant(
+                $"Time: planner {ours / Problems:0.00} ms, constraint solver {theirs / Problems:0} ms a problem: {theirs / ours:0} times as long."
+            )
         );
     }
 
+    /// <summary>
+    /// Six to nine needs at two to a place over ten days, with everything that a plan is bound by: waits between recipes, one of a label's week,
+    /// hours that are closed, bottles, rows and season limits that rounds draw on, label intervals and the rounds that are left.
+    /// </summary>
     private static RotaProblem Small(ulong seed)
     {
         var chance = new Chance(seed);
         const int slots = 20,
-            recipes = 3;
+            recipes = 3,
+            bottles = 3;
         var waits = new int[recipes, recipes];
         for (var a = 0; a < recipes; a++)
         {
             for (var b = 0; b < recipes; b++)
             {
-                waits[a, b] = a == b ? 3 : 1 + (int)(chance.Next() * 4);
+                waits[a, b] =
+                    a == b ? 3
+                    : chance.Next() < 0.1 ? 7
+                    : 1 + (int)(chance.Next() * 4);
             }
         }
 
@@ -123,7 +138,7 @@ internal static class RotaTables
                     .Select(s => chance.Next() < 0.35 ? double.PositiveInfinity : scale * s * chance.Between(0.5, 1.5) + (chance.Next() < 0.3 ? 0.003 : 0)),
             ];
         var needs = Enumerable
-            .Range(0, 6 + (int)(chance.Next() * 3))
+            .Range(0, 6 + (int)(chance.Next() * 4))
             .Select(i =>
             {
                 var gap = 3 + (int)(chance.Next() * 4);
@@ -137,19 +152,22 @@ internal static class RotaTables
                             .Range(0, 1 + (int)(chance.Next() * 3))
                             .Select(k => new RotaOption(
                                 k,
-                                Math.Max(2, gap - 2),
+                                chance.Next() < 0.2 ? gap : Math.Max(2, gap - 2),
                                 gap,
                                 gap + 2,
                                 Costs(chance.Between(0.0005, 0.003)),
                                 Costs(0),
                                 chance.Between(0.002, 0.012),
-                                [(k, chance.Between(2, 6))]
+                                // A bottle, the row of this recipe at this place, and what the season leaves of it there.
+                                [(k, chance.Between(2, 6)), (bottles + i / 2 * recipes + k, 1)],
+                                chance.Next() < 0.2 ? 1 + (int)(chance.Next() * 2) : int.MaxValue
                             )),
                     ]
                 );
             })
             .ToList();
-        return new RotaProblem(slots, 0.006, 0.003, waits, [chance.Between(20, 60), chance.Between(10, 40), 100], needs);
+        var rows = Enumerable.Range(0, (needs.Count + 1) / 2 * recipes).Select(_ => chance.Next() < 0.4 ? 2.0 : 4.0);
+        return new RotaProblem(slots, 0.006, 0.003, waits, [chance.Between(20, 60), chance.Between(10, 40), 100, .. rows], needs);
     }
 
     /// <summary>The same choice of ways, visits and tanks as whole numbers.</summary>

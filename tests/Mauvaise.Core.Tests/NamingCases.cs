@@ -17,6 +17,9 @@ public enum CaseSet
 
     /// <summary>Written after what the unseen ones taught had been put right.</summary>
     Later,
+
+    /// <summary>Written before the signs of the whole catalogue were gone through once more.</summary>
+    Fresh,
 }
 
 /// <summary>A made-up case with its true cause.</summary>
@@ -58,7 +61,7 @@ public static class NamingCases
 
     /// <summary>All cases, of causes that are listed and of such as are not.</summary>
     public static IReadOnlyList<NamingCase> Read() =>
-        [.. Of("naming.yaml"), .. Of("naming-open.yaml"), .. Of("naming-leaflets.yaml"), .. Of("naming-later.yaml")];
+        [.. Of("naming.yaml"), .. Of("naming-open.yaml"), .. Of("naming-leaflets.yaml"), .. Of("naming-later.yaml"), .. Of("naming-fresh.yaml")];
 
     private static List<NamingCase> Of(string file) =>
         JsonSerializer.Deserialize<List<NamingCase>>(

@@ -410,6 +410,19 @@ export const signArt: Record<string, Mark[]> = {
     ),
   ],
   corky: [discs(9, 3.6, { fill: '#c8b78d', stroke: '#7c6a3e', width: 1 })],
+  eaten: [
+    at(
+      [
+        [88, 44],
+        [84, 62],
+        [14, 50],
+        [18, 70],
+        [24, 88],
+      ],
+      (p) => disc(p, 9, 10),
+      { fill: 'var(--surface, #fff)', stroke: '#3e5218', width: 0.8 },
+    ),
+  ],
   torn: [{ d: 'M92 40L70 50L88 58L66 68L86 78Z', fill: 'var(--surface, #fff)', stroke: '#3e5218', width: 1 }],
   film: [{ d: 'M10 20H90V112H10Z', fill: '#d8cfb8a0' }],
   lime: [at(some(8), ([x, y]) => `M${x - 5} ${y}a5 5 0 1 1 5 5`, { stroke: white, width: 2 })],

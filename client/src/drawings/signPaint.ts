@@ -103,6 +103,7 @@ export const signPaints: Record<string, SignPaint> = {
   'ladybird-larva': { ...spots(6, ink, ['#e8892a', 0.1]), stretch: 2.2 },
   'stalked-eggs': spots(2.2, '#8a8f5a', [white, 0.7]),
   corky: spots(3.4, '#7c6a3e', ['#c8b78d', 0.7]),
+  eaten: over('margin', '#3e5218', [hole, 0.9]),
   torn: over('side', '#3e5218', [hole, 0.9]),
   film: over('patches', '#d8cfb8'),
   lime: spots(4, white, ['#f6f6f2', 0.6]),

@@ -79,15 +79,15 @@ public static class SuspectRanker
     /// reject option in the sense of Chow 1970, doi:10.1109/TIT.1970.1054406: where no listed cause makes the signs likelier than
     /// these flat chances do, it leads.
     /// </summary>
-    private const double OtherWeight = 0.035,
+    private const double OtherWeight = 0.04,
         OtherShows = 0.15,
         OtherLacks = 0.9;
 
     /// <summary>Weight of two causes at once against the product of their shares (assumed).</summary>
-    private const double TogetherWeight = 0.1;
+    private const double TogetherWeight = 0.2;
 
     /// <summary>Fitted on the tuning cases.</summary>
-    private const double Sharpness = 1.3;
+    private const double Sharpness = 1.5;
 
     /// <summary>A sign that is no likelier than this under a cause is not explained by it; such a cause reaches this probability at the most.</summary>
     private const double Unexplained = 0.03,
