@@ -22,15 +22,15 @@ public sealed class RotaSolver
 
     /// <summary>Needs that are torn out at once.</summary>
     private const int FewestTorn = 2,
-        MostTorn = 5;
+        MostTorn = 8;
 
     /// <summary>Share of the ways that are passed over on putting back, so that another order tries another way (Christiaens and Vanden Berghe
     /// 2020, doi:10.1287/trsc.2019.0914).</summary>
-    private const double PassedOver = 0.15;
+    private const double PassedOver = 0.4;
 
     /// <summary>A plan may be dearer than the best so far by this share while it is searched on; it falls to nothing (record to record, Dueck 1993,
     /// doi:10.1006/jcph.1993.1010).</summary>
-    private const double Dearer = 0.03;
+    private const double Dearer = 0.1;
 
     /// <summary>Improvement that is worth another round.</summary>
     private const double Enough = 1e-9;
