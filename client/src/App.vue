@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { tell } from '@/language'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useGarden } from './garden/useGarden'
 import OutboxStrip from './outbox/OutboxStrip.vue'
 import { useDelivery } from './outbox/useOutbox'
 import { useReady } from './outbox/useReady'
 import JobBar from './shell/JobBar.vue'
-import FindDialog from './shell/FindDialog.vue'
 import KeyHelp from './shell/KeyHelp.vue'
 import TopBar from './shell/TopBar.vue'
 import UndoStrip from './shell/UndoStrip.vue'
@@ -23,6 +22,10 @@ const router = useRouter()
 const { state, garden } = useGarden()
 const queries = useQueryClient()
 const { helpOpen, findOpen } = useKeys()
+/** It asks for all troubles there are, and so comes only when it is first opened. */
+const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'))
+const found = ref(false)
+watch(findOpen, () => (found.value = true))
 useDelivery()
 watch(
   garden,
@@ -67,7 +70,7 @@ watch(
   </main>
   <JobBar v-if="!bare" />
   <KeyHelp v-model:visible="helpOpen" />
-  <FindDialog v-model:visible="findOpen" />
+  <FindDialog v-if="found" v-model:visible="findOpen" />
 </template>
 
 <style scoped>

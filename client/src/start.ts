@@ -7,7 +7,8 @@ import { MauvaisePreset } from './theme'
 
 const queryClient = new QueryClient({
   defaultOptions: {
-    queries: { staleTime: 15_000, retry: 1, networkMode: 'always' },
+    // What was answered is replaced and never changed: it need not be watched in its depths.
+    queries: { staleTime: 15_000, retry: 1, networkMode: 'always', shallow: true },
     mutations: { networkMode: 'always' },
   },
 })

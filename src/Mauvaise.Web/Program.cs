@@ -121,6 +121,10 @@ services.ConfigureHttpJsonOptions(o =>
     );
 });
 services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
+
+// What a page of another site could make the app answer carries no sign-in (SameSite), so that its length tells nothing. The line of news is not
+// among the kinds that are packed: it would be held back.
+services.AddResponseCompression(o => o.EnableForHttps = true);
 services.AddOpenApi("v1");
 
 var app = builder.Build();
@@ -155,6 +159,7 @@ if (home.Proxies.Count > 0)
     app.UseForwardedHeaders(forwarded);
 }
 
+app.UseResponseCompression();
 app.UseOwnPage(app.Services.GetRequiredService<HomeNames>().Knows);
 app.UseTrustPage();
 app.UseStatusCodePages();

@@ -6422,7 +6422,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/catalogue/crops/{cropId}/signs": {
+    "/api/catalogue/crop-signs": {
         parameters: {
             query?: never;
             header?: never;
@@ -6433,9 +6433,7 @@ export interface paths {
             parameters: {
                 query?: never;
                 header?: never;
-                path: {
-                    cropId: string;
-                };
+                path?: never;
                 cookie?: never;
             };
             requestBody?: never;
@@ -6446,15 +6444,10 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Sign"][];
+                        "application/json": {
+                            [key: string]: string[];
+                        };
                     };
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
                 };
             };
         };

@@ -14,6 +14,8 @@ const props = withDefaults(
 /** Pixels to a millimetre, as a browser reckons them. */
 const pixelsPerMm = 96 / 25.4
 const box = 60
+/** Half of a phone is no wider: what is larger is told by its bar alone. */
+const widest = 150
 
 /** What a bar may be, by what the household measures lengths in. */
 const metric = [0.1, 0.5, 1, 5, 10, 20].map((mm) => ({ mm, told: `${figure(mm, 1)} mm` }))
@@ -37,7 +39,7 @@ const lifeSize = computed(() => (props.lengthMm * pixelsPerMm * box) / spanOf(pr
       </svg>
       {{ bar?.told }}
     </span>
-    <span v-if="lifeSize <= 260" class="life" :title="tell('drawings.asLargeAsLife')">
+    <span v-if="lifeSize <= widest" class="life" :title="tell('drawings.asLargeAsLife')">
       <CreatureDrawing :creature="creature" :size="lifeSize" :tint="tint" />
     </span>
   </span>

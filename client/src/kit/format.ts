@@ -1,4 +1,5 @@
 import { dayOf, figure, tell, writing } from '@/language'
+import { dateFormat, numberFormat } from '@/language/formatters'
 import { household } from './household'
 
 /** Times in the garden's zone, shares and volumes as they read on screen. */
@@ -6,7 +7,7 @@ import { household } from './household'
 /** "19:20" */
 export function clock(instant: string | number, timeZone: string): string {
   const twelve = household.value.hours === 'twelve'
-  return new Intl.DateTimeFormat(writing(), {
+  return dateFormat(writing(), {
     timeZone,
     hour: twelve ? 'numeric' : '2-digit',
     minute: '2-digit',
@@ -16,7 +17,7 @@ export function clock(instant: string | number, timeZone: string): string {
 
 /** What a day is called, in parts, for where there is little room: "Thu", "16", "Jul". */
 export function dayParts(instant: string | number, timeZone: string) {
-  const parts = new Intl.DateTimeFormat(writing(), {
+  const parts = dateFormat(writing(), {
     timeZone,
     weekday: 'short',
     day: 'numeric',
@@ -57,7 +58,7 @@ function inMoney(): Intl.NumberFormat | null {
   const { currency } = household.value
   return currency === ''
     ? null
-    : new Intl.NumberFormat(writing(), { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
+    : numberFormat(writing(), { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
 }
 
 /** 0.238 as "24 %" */

@@ -1,6 +1,8 @@
+import { dateFormat } from '@/language/formatters'
+
 /** "2026-07-16T18:30" on the clocks of a zone, for fields of a form. */
 export function toLocal(instant: string | number, timeZone: string): string {
-  const parts = new Intl.DateTimeFormat('en-CA', {
+  const parts = dateFormat('en-CA', {
     timeZone,
     year: 'numeric',
     month: '2-digit',

@@ -1,5 +1,6 @@
 import { shallowRef } from 'vue'
 import { createI18n } from 'vue-i18n'
+import { numberFormat } from './formatters'
 
 /** The messages of the client, one file a language, fetched when it is spoken. */
 const files = import.meta.glob<{ default: Messages }>('../../../languages/*/app.json')
@@ -96,11 +97,11 @@ export const dayOf = (parts: { weekday: string; day: string; month: string }): s
 
 /** A figure with so many digits after the decimal sign, or up to so many. */
 export function figure(value: number, digits: number, fixed = false): string {
-  return value.toLocaleString(writing(), {
+  return numberFormat(writing(), {
     minimumFractionDigits: fixed ? digits : 0,
     maximumFractionDigits: digits,
     useGrouping: false,
-  })
+  }).format(value)
 }
 
 /** What is said, and what is remarked of it: "2 l, gentle dose, against rust". What is empty is left out. */

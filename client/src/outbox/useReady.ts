@@ -10,7 +10,7 @@ const freshForMs = 30 * 60_000
 const fetchedAt = useLocalStorage<Record<string, number>>('mauvaise-ready', {})
 
 /** What an evening out of reach of the network reads: addresses as the screens ask for them. */
-export function needed(gardenId: string, crops: readonly string[]): string[] {
+export function needed(gardenId: string): string[] {
   const garden = `/api/gardens/${gardenId}`
   return [
     '/api/state',
@@ -19,8 +19,9 @@ export function needed(gardenId: string, crops: readonly string[]): string[] {
     ...['round', 'board', 'decide', 'plan', 'check-backs', 'batches/left', 'shelf', 'bench', 'naming'].map(
       (what) => `${garden}/${what}`,
     ),
-    ...['signs', 'targets', 'groups', 'materials', 'crops'].map((what) => `/api/catalogue/${what}`),
-    ...[...new Set(crops)].map((crop) => `/api/catalogue/crops/${crop}/signs`),
+    ...['signs', 'crop-signs', 'targets', 'groups', 'materials', 'crops'].map(
+      (what) => `/api/catalogue/${what}`,
+    ),
   ]
 }
 
@@ -37,11 +38,7 @@ export function useReady() {
     const id = gardenId.value
     try {
       // One after the other: the screen that is open comes first.
-      for (const address of needed(
-        id,
-        plantings.value.map((p) => p.likeCrop),
-      ))
-        if (!(await fetch(address, { headers: languageHeader() })).ok) return
+      for (const address of needed(id)) if (!(await fetch(address, { headers: languageHeader() })).ok) return
       fetchedAt.value = { ...fetchedAt.value, [id]: Date.now() }
     } catch {
       // No network: what is on the device stays as it is.

@@ -17,9 +17,9 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
 
     /// <summary>
     /// Hands are put to what eats, though no line asks for it, when they save more than this share of the crop (assumed), whatever the household
-    /// thinks of sprays.
+    /// thinks of sprays; less is enough for who has nothing else until growth is hurt.
     /// </summary>
-    private const double WorthSaving = 0.05;
+    private double WorthSaving => f.Stance == Stance.LastResort ? 0.02 : 0.05;
 
     /// <summary>The mildest way that holds, as the stance weighs it; where none does, the one that comes nearest and is worth its trouble.</summary>
     public Way? Of(List<Way> all)
@@ -42,7 +42,7 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
             var early = all.Find(w =>
                 w.Allowed && !PassedBy(w) && (w.Rung == Rung.Helpers || (f.Stance == Stance.LastResort && w.Id == KnownIds.Measures.Prune))
             );
-            var near = !nothing.Holds || f.Share >= NearLine * f.Line.Share;
+            var near = !nothing.Holds || f.Share >= NearLine * f.Line.Share || f.Stance == Stance.LastResort;
             return early ?? (near && !f.HelpersAtWork ? Saving(all, nothing) : null) ?? nothing;
         }
 
@@ -89,11 +89,6 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
             return holding.Where(w => w.Cost <= most).OrderBy(w => w.Rung).ThenBy(w => w.Cost).First();
         }
 
-        if (f.Overrun && f.Stance == Stance.LastResort && takeOut.Allowed)
-        {
-            return takeOut;
-        }
-
         var worth = ways.Where(w => w.Outlook!.End.Middle <= WorthIt * nothing.Outlook!.End.Middle).ToList();
         // Who cleans first protects what is clean next: the cleaning is not judged as if nothing came after it.
         return worth
@@ -104,13 +99,13 @@ internal sealed class WayChoice(Finding f, Target target, bool played)
     }
 
     /// <summary>
-    /// A few caterpillars eat much: the hands that save most of the crop before a line asks for it; null where that is little, and for what does
-    /// not eat leaves.
+    /// A few caterpillars eat much, and who hardly ever sprays has nothing but hands for long: the hands that save most of the crop before a line
+    /// asks for it; null where that is little, and for what does not eat leaves in other stances.
     /// </summary>
     private Way? Saving(List<Way> all, Way nothing) =>
-        BroodTraits.Of(target) is null
+        nothing.Outlook is null || (BroodTraits.Of(target) is null && f.Stance != Stance.LastResort)
             ? null
-            : all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook!.Loss - w.Outlook!.Loss > WorthSaving).MinBy(w => w.Cost);
+            : all.Where(w => w.Allowed && w.Rung == Rung.Hands && !PassedBy(w) && nothing.Outlook.Loss - w.Outlook!.Loss > WorthSaving).MinBy(w => w.Cost);
 
     /// <summary>It holds, or leaves clearly less than what is done without mixing.</summary>
     private static bool IsWorthMixing(Way way, List<Way> ways) =>

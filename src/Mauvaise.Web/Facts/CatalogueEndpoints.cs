@@ -30,7 +30,7 @@ public static class CatalogueEndpoints
         facts.MapGet("/climates", (GardenCatalogue c) => TypedResults.Ok(c.Climates));
         facts.MapGet("/towns", Towns);
         facts.MapGet("/countries", () => TypedResults.Ok(Country.All));
-        facts.MapGet("/crops/{cropId}/signs", SignsOn);
+        facts.MapGet("/crop-signs", (GardenCatalogue c) => TypedResults.Ok(c.Crops.ToDictionary(crop => crop.Id, crop => SignsOn(c, crop))));
     }
 
     private const int MostTowns = 12;
@@ -52,22 +52,18 @@ public static class CatalogueEndpoints
                 .ToList()
         );
 
-    /// <summary>Signs worth offering on a crop, the most telling for its usual causes first.</summary>
-    private static Results<Ok<IReadOnlyList<Sign>>, NotFound> SignsOn(string cropId, GardenCatalogue c)
+    /// <summary>Ids of the signs worth offering on a crop, the most telling for its usual causes first.</summary>
+    private static IReadOnlyList<string> SignsOn(GardenCatalogue c, Crop crop)
     {
-        if (c.FindCrop(cropId) is not { } crop)
-        {
-            return TypedResults.NotFound();
-        }
-
         var causes = c.Targets.Where(t => GardenCatalogue.IsHost(t, crop)).ToList();
-        return TypedResults.Ok<IReadOnlyList<Sign>>([
+        return
+        [
             .. c
                 .Signs.Select(s => (Sign: s, Weight: causes.Max(t => t.Commonness * (t.Signs.TryGetValue(s.Id, out var p) ? p : 0))))
                 .Where(x => x.Weight > 0)
                 .OrderByDescending(x => x.Weight)
                 .ThenBy(x => x.Sign.Id, StringComparer.Ordinal)
-                .Select(x => x.Sign),
-        ]);
+                .Select(x => x.Sign.Id),
+        ];
     }
 }

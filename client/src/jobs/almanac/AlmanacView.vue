@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell, writing, remarked } from '@/language'
+import { dateFormat } from '@/language/formatters'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
@@ -31,8 +32,7 @@ const { data, isPending, error, refetch } = useGardenQuery(
 const seasons = computed(() =>
   (data.value?.seasons ?? []).map((s) => ({ value: String(s.year), label: s.name })),
 )
-const month = (m: string) =>
-  new Intl.DateTimeFormat(writing(), { timeZone: 'UTC', month: 'short' }).format(new Date(m))
+const month = (m: string) => dateFormat(writing(), { timeZone: 'UTC', month: 'short' }).format(new Date(m))
 const seen = computed(() => data.value?.firsts.filter((f) => f.past.length > 0) ?? [])
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell, writing } from '@/language'
+import { dateFormat } from '@/language/formatters'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 
@@ -34,7 +35,7 @@ const months = computed(() =>
     const at = new Date(Date.UTC(props.season.year, new Date(start.value).getUTCMonth() + i, 1))
     return {
       x: x((at.getTime() - start.value) / day),
-      name: new Intl.DateTimeFormat(writing(), { timeZone: 'UTC', month: 'narrow' }).format(at),
+      name: dateFormat(writing(), { timeZone: 'UTC', month: 'narrow' }).format(at),
     }
   }),
 )

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { tell, writing } from '@/language'
+import { dateFormat } from '@/language/formatters'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -38,7 +39,7 @@ const x = computed(() =>
 )
 const now = computed(() => Date.parse(data.value?.now ?? ''))
 const month = (at: string) =>
-  new Intl.DateTimeFormat(writing(), { timeZone: zone.value, month: 'short' }).format(new Date(at))
+  dateFormat(writing(), { timeZone: zone.value, month: 'short' }).format(new Date(at))
 /** The months that have room for their name. */
 const named = computed(() => {
   let last = -Infinity

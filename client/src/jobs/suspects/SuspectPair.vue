@@ -43,7 +43,7 @@ defineProps<{ leaf: string; suspects: Schemas['SuspectAnswer'][] }>()
 <style scoped>
 .pair {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 14px;
 }
 
@@ -67,13 +67,17 @@ figcaption {
 }
 
 .stages {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(96px, 1fr));
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: center;
   gap: 6px;
   margin-top: 6px;
 }
 
+/* As wide as what is drawn at its size. */
 .stages > span {
+  flex: 1 1 96px;
+  min-width: min-content;
   display: grid;
   justify-items: center;
   align-content: start;

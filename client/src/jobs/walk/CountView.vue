@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import { useQuery } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
@@ -19,7 +18,7 @@ import SeverityPicker from './SeverityPicker.vue'
 import SignPicker from './SignPicker.vue'
 import TroubleTabs from './TroubleTabs.vue'
 import WalkStrip from './WalkStrip.vue'
-import { signsQuery } from './signsQuery'
+import { useSigns } from './useSigns'
 import { useLook } from './useLook'
 import { useSample } from './useSample'
 import { useSaveLook } from './useSaveLook'
@@ -63,7 +62,7 @@ const better = computed(() => {
     : ''
 })
 const crop = computed(() => planting.value?.likeCrop ?? '')
-const signs = useQuery(computed(() => signsQuery(crop.value)))
+const signs = useSigns(crop)
 /** Severity is drawn with the first sign that was named. */
 const drawnSign = computed(() => signs.data.value?.find((s) => s.id === trouble.value.signs[0]))
 const side = computed(() => (drawnSign.value?.part === 'underside' ? 'under' : 'upper'))

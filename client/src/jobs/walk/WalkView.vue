@@ -3,7 +3,7 @@ import { tell } from '@/language'
 import ToldAround from '@/kit/ToldAround.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { counted } from '@/garden/words'
 import { useGarden } from '@/garden/useGarden'
@@ -11,7 +11,7 @@ import AsyncState from '@/kit/AsyncState.vue'
 import SelectField from '@/kit/SelectField.vue'
 import CountedTwice from './CountedTwice.vue'
 import RoundStops from './RoundStops.vue'
-import { signsQuery } from './signsQuery'
+import { keepSigns } from './useSigns'
 import { useWalk } from './useWalk'
 import { inSentence } from '@/kit/format'
 
@@ -23,15 +23,7 @@ const { round, stops, later, minutes, walkId, seen, skipped, next, placesDone, t
   useWalk()
 const wanted = computed(() => new Set([route.query.planting ?? []].flat().filter((id) => id !== null)))
 
-// The signs of every crop on the round, so that they are there when the network is not.
-watch(
-  stops,
-  (list) => {
-    for (const crop of new Set(list.flatMap((s) => s.plantings.map((p) => p.likeCrop))))
-      void client.prefetchQuery(signsQuery(crop))
-  },
-  { immediate: true },
-)
+keepSigns(client)
 
 const times = computed(() => [
   { value: 'all', label: tell('walk.theWholeRoundAboutMinutes', { minutes: round.data.value?.minutes }) },

@@ -1,4 +1,5 @@
 import { tell } from '@/language'
+import { dateFormat } from '@/language/formatters'
 import type { Schemas } from '@/api/client'
 import { day } from '@/kit/format'
 
@@ -56,7 +57,7 @@ export interface HourGrid {
 
 /** A cell for each clock hour, and one more where an hour comes twice; null where nothing is said. */
 export function byDay(hours: readonly Hour[], timeZone: string): HourGrid {
-  const local = new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hourCycle: 'h23' })
+  const local = dateFormat('en-GB', { timeZone, hour: '2-digit', hourCycle: 'h23' })
   const days = new Map<string, Map<string, Hour>>()
   const twice = new Set<number>()
   for (const hour of hours) {
