@@ -87,7 +87,12 @@ public sealed class RotaSolver
         }
 
         solver.Improve();
-        solver.TearAndMend();
+        if (seen is null)
+        {
+            // What was seen is not given up bit by bit for something hardly cheaper.
+            solver.TearAndMend();
+        }
+
         return new RotaSolution([.. solver.chosen.Select(c => c is null ? RotaChoice.Skipped : new RotaChoice(c.Option, c.Slots))], solver.Total());
     }
 
