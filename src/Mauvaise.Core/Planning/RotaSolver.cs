@@ -1,12 +1,9 @@
-using Mauvaise.Core.Simulation;
-
 namespace Mauvaise.Core.Planning;
 
 /// <summary>
 /// Solves a <see cref="RotaProblem"/>: the cheapest place for each need in turn, then needs, pairs of needs and whole visits are taken
-/// out and put back until nothing gets cheaper; then a few that touch each other are torn out at a time and put back in another order
-/// (ruin and recreate, Schrimpf and others 2000, doi:10.1006/jcph.1999.6413). Deterministic; a need that fits nowhere is skipped. No hard
-/// rule is ever broken: only choices that keep them all are weighed.
+/// out and put back until nothing gets cheaper. Deterministic; a need that fits nowhere is skipped. No hard rule is ever broken: only
+/// choices that keep them all are weighed.
 /// </summary>
 public sealed class RotaSolver
 {
@@ -15,22 +12,6 @@ public sealed class RotaSolver
 
     /// <summary>Choices of each need that are tried in a pair.</summary>
     private const int TriedInPairs = 40;
-
-    /// <summary>How often some are torn out and put back, needs times turns: small problems are looked at more closely.</summary>
-    private const int Torn = 8000,
-        MostTurns = 1000;
-
-    /// <summary>Needs that are torn out at once.</summary>
-    private const int FewestTorn = 2,
-        MostTorn = 8;
-
-    /// <summary>Share of the ways that are passed over on putting back, so that another order tries another way (Christiaens and Vanden Berghe
-    /// 2020, doi:10.1287/trsc.2019.0914).</summary>
-    private const double PassedOver = 0.4;
-
-    /// <summary>A plan may be dearer than the best so far by this share while it is searched on; it falls to nothing (record to record, Dueck 1993,
-    /// doi:10.1006/jcph.1993.1010).</summary>
-    private const double Dearer = 0.1;
 
     /// <summary>Improvement that is worth another round.</summary>
     private const double Enough = 1e-9;
@@ -87,12 +68,6 @@ public sealed class RotaSolver
         }
 
         solver.Improve();
-        if (seen is null)
-        {
-            // What was seen is not given up bit by bit for something hardly cheaper.
-            solver.TearAndMend();
-        }
-
         return new RotaSolution([.. solver.chosen.Select(c => c is null ? RotaChoice.Skipped : new RotaChoice(c.Option, c.Slots))], solver.Total());
     }
 
@@ -213,67 +188,6 @@ public sealed class RotaSolver
         }
     }
 
-    private void TearAndMend()
-    {
-        var needs = chosen.Length;
-        if (needs < FewestTorn)
-        {
-            return;
-        }
-
-        var chance = new Chance(1);
-        var turns = Math.Min(MostTurns, Torn / needs);
-        var (best, cheapest) = (chosen.ToArray(), Total());
-        var current = (Ways: best, Cost: cheapest);
-        for (var turn = 0; turn < turns; turn++)
-        {
-            var torn = Touching((int)(chance.Next() * needs), FewestTorn + (int)(chance.Next() * (MostTorn - FewestTorn + 1)), chance);
-            torn.ForEach(Take);
-            torn.ForEach(i => Put(i, Best(i, _ => chance.Next() >= PassedOver).Candidate));
-            torn.ForEach(i => Reinsert(i));
-            var cost = Total();
-            if (cost < cheapest * (1 + Dearer * (1 - (double)turn / turns)))
-            {
-                current = (chosen.ToArray(), cost);
-                (best, cheapest) = cost < cheapest - Enough ? (current.Ways, cost) : (best, cheapest);
-            }
-            else
-            {
-                PutAll(current.Ways);
-            }
-        }
-
-        PutAll(best);
-        Improve();
-    }
-
-    /// <summary>A need with some that it touches, at its place or in its visits, by chance in order.</summary>
-    private List<int> Touching(int need, int most, Chance chance) =>
-        [
-            .. Enumerable
-                .Range(0, chosen.Length)
-                .OrderBy(i => i == need ? -1 : chance.Next() * (Touches(need, i) ? 0.5 : 1))
-                .Take(most)
-                .OrderBy(_ => chance.Next()),
-        ];
-
-    private bool Touches(int need, int other) =>
-        problem.Needs[need].Place == problem.Needs[other].Place
-        || (chosen[need] is { } a && chosen[other] is { } b && a.Slots.AsSpan().IndexOfAny(b.Slots) >= 0);
-
-    private void PutAll(RotaWay?[] ways)
-    {
-        for (var i = 0; i < ways.Length; i++)
-        {
-            Take(i);
-        }
-
-        for (var i = 0; i < ways.Length; i++)
-        {
-            Put(i, ways[i]);
-        }
-    }
-
     /// <summary>Takes a need out and puts it back where it is cheapest then; undone when that is no better.</summary>
     private bool Reinsert(int need)
     {
@@ -332,7 +246,16 @@ public sealed class RotaSolver
             return true;
         }
 
-        PutAll(old);
+        for (var i = 0; i < chosen.Length; i++)
+        {
+            Take(i);
+        }
+
+        for (var i = 0; i < chosen.Length; i++)
+        {
+            Put(i, old[i]);
+        }
+
         return false;
     }
 
