@@ -189,8 +189,12 @@ test.describe('out of reach of the network', () => {
     await page.reload()
     await expect(page.getByRole('heading', { name: /^First:/ })).toBeVisible()
     await expect
-      .poll(() => page.evaluate(async () => (await (await caches.open('catalogue')).keys()).length))
-      .toBeGreaterThan(10)
+      .poll(() =>
+        page.evaluate(async () =>
+          (await (await caches.open('catalogue')).keys()).map((request) => new URL(request.url).pathname),
+        ),
+      )
+      .toEqual(expect.arrayContaining(['/api/catalogue/signs', '/api/catalogue/crop-signs']))
 
     await context.setOffline(true)
     await tap(page, /^Start the walk/)
