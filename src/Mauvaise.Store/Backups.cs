@@ -135,12 +135,12 @@ public static class Backups
     /// <param name="folder">Where copies are kept: what was there becomes one of them.</param>
     /// <returns>Where the old file went; null when there was none.</returns>
     /// <exception cref="DamagedDataException">The copy is not sound, or of a newer version; nothing was changed.</exception>
-    public static async Task<string?> RestoreAsync(string copy, string dataFile, string folder, DateTimeOffset now, CancellationToken stop)
+    public static string? Restore(string copy, string dataFile, string folder, DateTimeOffset now)
     {
         Check(copy);
-        await using (var db = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(copy, pooling: false)).Options))
+        using (var db = new GardenDb(new DbContextOptionsBuilder<GardenDb>().UseSqlite(DataFile.ConnectionString(copy, pooling: false)).Options))
         {
-            await DataFile.CheckAsync(db, copy, stop);
+            DataFile.Check(db, copy);
         }
 
         Disk.MakeFolder(Path.GetDirectoryName(Path.GetFullPath(dataFile))!);

@@ -61,14 +61,15 @@ public static class DataFile
 
         try
         {
-            if (exists)
+            if (!exists)
             {
-                await CheckAsync(db, path, stop);
+                Begin(path);
             }
 
-            if ((await db.Database.GetPendingMigrationsAsync(stop)).LastOrDefault() is { } step)
+            var applied = Check(db, path);
+            if (db.Database.GetMigrations().LastOrDefault(m => !applied.Contains(m)) is { } step)
             {
-                if (exists && backups is not null)
+                if (backups is not null)
                 {
                     Backups.Copy(path, Path.Combine(backups, Backups.Name(CopyKind.BeforeSchema, step)));
                 }
@@ -76,9 +77,10 @@ public static class DataFile
                 await db.Database.MigrateAsync(stop);
             }
 
-            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode = WAL", stop);
+            using var file = Opened(path);
+            Run(file, "PRAGMA journal_mode = WAL");
             // Without figures about its tables SQLite takes the wrong index on a garden of many years.
-            await db.Database.ExecuteSqlRawAsync("PRAGMA optimize = 0x10002", stop);
+            Run(file, "PRAGMA optimize = 0x10002");
         }
         catch (SqliteException e)
         {
@@ -86,28 +88,67 @@ public static class DataFile
         }
     }
 
-    /// <summary>Looks whether a file is sound, ours, and not of a newer version.</summary>
-    /// <exception cref="DamagedDataException">It is not.</exception>
-    internal static async Task CheckAsync(GardenDb db, string path, CancellationToken stop)
+    /// <summary>Makes a file as all migrations would leave it, in one step: what a kill leaves of it goes at the next start.</summary>
+    private static void Begin(string path)
     {
-        var result = await db.Database.SqlQueryRaw<string>("PRAGMA quick_check(1)").ToListAsync(stop);
-        if (result is not ["ok"])
+        var ready = Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, $"{ScratchPrefix}{Guid.NewGuid():N}.tmp");
+        using (var file = Opened(ready))
+        {
+            Run(file, "BEGIN;" + NewFile.Schema + "COMMIT;");
+        }
+
+        Disk.Move(ready, path);
+    }
+
+    /// <summary>Looks whether a file is sound, ours, and not of a newer version.</summary>
+    /// <returns>The migrations that it has seen.</returns>
+    /// <exception cref="DamagedDataException">It is not.</exception>
+    internal static IReadOnlySet<string> Check(GardenDb db, string path)
+    {
+        using var file = Opened(path);
+        if (Texts(file, "PRAGMA quick_check(1)") is not ["ok"])
         {
             throw new DamagedDataException(path, "part of it is damaged.");
         }
 
-        if (
-            (await db.Database.SqlQueryRaw<string>("SELECT name AS Value FROM sqlite_master WHERE name = '__EFMigrationsHistory'").ToListAsync(stop)).Count == 0
-        )
+        if (Texts(file, "SELECT name FROM sqlite_master WHERE name = '__EFMigrationsHistory'").Count == 0)
         {
             throw new DamagedDataException(path, "it belongs to another program.");
         }
 
-        var known = db.Database.GetMigrations().ToHashSet();
-        if ((await db.Database.GetAppliedMigrationsAsync(stop)).FirstOrDefault(m => !known.Contains(m)) is { } newer)
+        var applied = Texts(file, "SELECT MigrationId FROM __EFMigrationsHistory ORDER BY MigrationId");
+        return applied.Except(db.Database.GetMigrations()).FirstOrDefault() is { } newer
+            ? throw new DamagedDataException(path, $"it was written by a newer Mauvaise (step {newer}).")
+            : applied.ToHashSet();
+    }
+
+    // Asked of SQLite itself: the model of all rows is made later, beside the first answer.
+    private static SqliteConnection Opened(string path)
+    {
+        var file = new SqliteConnection(ConnectionString(path, pooling: false));
+        file.Open();
+        return file;
+    }
+
+    private static void Run(SqliteConnection file, string sql)
+    {
+        using var command = file.CreateCommand();
+        command.CommandText = sql;
+        command.ExecuteNonQuery();
+    }
+
+    private static List<string> Texts(SqliteConnection file, string sql)
+    {
+        using var command = file.CreateCommand();
+        command.CommandText = sql;
+        using var rows = command.ExecuteReader();
+        var texts = new List<string>();
+        while (rows.Read())
         {
-            throw new DamagedDataException(path, $"it was written by a newer Mauvaise (step {newer}).");
+            texts.Add(rows.GetString(0));
         }
+
+        return texts;
     }
 
     private static string Plain(SqliteException e) =>

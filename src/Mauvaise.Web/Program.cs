@@ -162,12 +162,12 @@ if (home.Proxies.Count > 0)
 app.UseResponseCompression();
 app.UseOwnPage(app.Services.GetRequiredService<HomeNames>().Knows);
 app.UseTrustPage();
+app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = OwnFiles.Keep });
 app.UseStatusCodePages();
 app.UseRouting();
 app.UseAuthentication();
 app.UseAuthorization();
 app.UseRateLimiter();
-app.MapStaticAssets();
 
 // As the build wrote it.
 app.MapGet("/openapi/v1.json", () => TypedResults.PhysicalFile(Path.Combine(AppContext.BaseDirectory, "openapi", "openapi.json"), "application/json"))
@@ -221,6 +221,6 @@ app.MapFallback("/api/{**rest}", static (HttpContext http) =>
         Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress")).ExecuteAsync(http)
     )
     .ExcludeFromDescription();
-app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = c => c.Context.Response.Headers.CacheControl = "no-cache" });
+app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = OwnFiles.Keep });
 
 return await Startup.ServeAsync(app);

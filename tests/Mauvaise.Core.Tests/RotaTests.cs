@@ -301,6 +301,23 @@ public class RotaTests
     }
 
     [Fact]
+    public void A_visit_falls_on_a_day_on_which_somebody_is_out_anyway()
+    {
+        var alone = RotaSolver.Solve(Problem(10));
+        var problem = Problem(10) with
+        {
+            OutAnyway = new HashSet<int> { 4, 5 },
+        };
+        Assert.DoesNotContain(alone.Choices, c => c.Slots[0] >= 4);
+        Assert.Equal(0.003, problem.OutingAt(5), 9);
+        // Worth half a visit: what costs 0.001 a day waits for it, what costs 0.01 does not.
+        var shared = RotaSolver.Solve(problem with { Needs = [problem.Needs[2]] });
+        Assert.Equal([4], shared.Choices[0].Slots);
+        var urgent = RotaSolver.Solve(problem with { Needs = [problem.Needs[0]] });
+        Assert.Equal([0], urgent.Choices[0].Slots);
+    }
+
+    [Fact]
     public void The_solver_tells_what_its_choice_costs_and_keeps_waits_and_stocks()
     {
         var problem = Problem(10);

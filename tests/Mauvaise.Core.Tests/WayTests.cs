@@ -366,17 +366,46 @@ public class WayTests
         {
             var garden = ChanceGarden.Of(seed);
             var rota = RotaPlanner.Plan(garden);
+            var evening = EveningPlanner.Plan(garden, rota);
             Assert.True(PlanChecker.Faults(garden, rota) is [], $"{seed}: {string.Join("; ", PlanChecker.Faults(garden, rota))}");
             foreach (var planting in garden.Growing)
             {
                 foreach (var seen in garden.LatestLook(planting.Id).Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 }))
                 {
-                    decided += Agrees(garden, planting, seen, rota, $"{seed} {garden.Where(planting)} {seen.Named}");
+                    var where = $"{seed} {garden.Where(planting)} {seen.Named}";
+                    decided += Agrees(garden, planting, seen, rota, where);
+                    SameDay(garden, ActionLadder.For(garden, planting, seen), rota, evening, where);
                 }
             }
         }
 
         Assert.True(decided > Gardens);
+    }
+
+    /// <summary>What Decide says of a mix's day, the rota has planned, and this evening does when it is today.</summary>
+    private static void SameDay(GardenSnapshot garden, ActionLadder ladder, Rota rota, Evening evening, string where)
+    {
+        var planting = ladder.Finding.Planting;
+        if (
+            ladder.Finding is not { Target: { } target, Stale: false }
+            || StepDays.Of(ladder, rota).FirstOrDefault(s => s is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null }) is not { } step
+        )
+        {
+            return;
+        }
+
+        DateOnly[] planned =
+        [
+            .. rota.Patches.Where(p => p.Planting.Id == planting.Id && p.Target.Id == target.Id).Select(p => p.On),
+            .. rota.Rounds.Where(r => r.Planting.Id == planting.Id && r.Target.Id == target.Id).Select(r => r.On),
+        ];
+        Assert.True(planned.Contains(step.On ?? garden.Today), $"{where}: Decide says {step.On}, the plan {string.Join(", ", planned)}");
+        var now = evening.Deeds.Any(d => d.Tank?.Recipe.Id == step.Option!.Recipe.Id && d.PlantingIds.Contains(planting.Id));
+        Assert.True(!now || step.On <= garden.Today, $"{where}: this evening, but Decide says {step.On}");
+        Assert.True(
+            now || step.On > garden.Today || evening.LeftAlone.Any(l => l.PlantingId == planting.Id) || garden.CheckBacks.Any(c => c.PlantingId == planting.Id),
+            $"{where}: Decide says today, this evening nothing of it"
+        );
     }
 
     private static int Agrees(GardenSnapshot garden, Planting planting, Observation seen, Rota rota, string where)

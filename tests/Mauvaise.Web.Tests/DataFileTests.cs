@@ -67,6 +67,60 @@ public sealed class DataFileTests : IDisposable
     }
 
     [Fact]
+    public async Task A_new_file_begins_as_all_migrations_would_leave_it()
+    {
+        await using (var db = Open())
+        {
+            await db.Database.MigrateAsync(Stop);
+        }
+
+        SqliteConnection.ClearAllPools();
+        var migrated = Written(DatabasePath);
+        var source = Path.Combine([AppContext.BaseDirectory, .. Enumerable.Repeat("..", 6), "src", "Mauvaise.Store", "Migrations", "new-file.sql"]);
+        if (Environment.GetEnvironmentVariable("MAUVAISE_WRITE_SCHEMAS") == "1")
+        {
+            await File.WriteAllTextAsync(source, migrated, Stop);
+        }
+
+        Assert.Equal(migrated, await File.ReadAllTextAsync(source, Stop));
+        File.Delete(DatabasePath);
+        await using var begun = Open();
+        await DataFile.OpenAsync(begun, DatabasePath, null, Stop);
+        SqliteConnection.ClearAllPools();
+        Assert.Equal(migrated, Written(DatabasePath));
+    }
+
+    /// <summary>The statements that make a file as it is: tables, indexes, and rows, of which a new one has those of the migrations alone.</summary>
+    private static string Written(string path)
+    {
+        using var file = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = path, Pooling = false }.ToString());
+        file.Open();
+        var tables = Texts(file, "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name <> '__EFMigrationsHistory'");
+        Assert.All(tables, table => Assert.Equal(["0"], Texts(file, $"SELECT count(*) FROM \"{table}\"")));
+        return string.Concat([
+            .. Texts(file, "SELECT sql || ';' || char(10) FROM sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite_%' ORDER BY type DESC, name"),
+            .. Texts(
+                file,
+                "SELECT 'INSERT INTO __EFMigrationsHistory VALUES (' || quote(MigrationId) || ', ' || quote(ProductVersion) || ');' || char(10) FROM __EFMigrationsHistory ORDER BY MigrationId"
+            ),
+        ]);
+    }
+
+    private static List<string> Texts(SqliteConnection file, string sql)
+    {
+        using var command = file.CreateCommand();
+        command.CommandText = sql;
+        using var rows = command.ExecuteReader();
+        var texts = new List<string>();
+        while (rows.Read())
+        {
+            texts.Add(rows.GetString(0));
+        }
+
+        return texts;
+    }
+
+    [Fact]
     public async Task A_newer_file_is_refused_and_left_alone()
     {
         await using (var db = Open())

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using Mauvaise.Core.Actions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Decide;
@@ -81,6 +82,26 @@ public class DecideTests
         Assert.Equal("Let out 200 predatory mites, Polytunnel north aubergine", last.Words);
         await http.SendAsync($"{Api}/undo", new UndoRequest(last.Id), HttpStatusCode.NoContent);
         Assert.Equal(TaskState.Planned, (await LookAsync(http)).Tasks.Single(t => t.Id == order.Id).State);
+    }
+
+    [Fact]
+    public async Task A_feed_is_mixed_in_the_dose_that_was_proposed_also_after_the_leaves_are_off()
+    {
+        var (app, http) = await DemoAsync();
+        await using var _ = app;
+        var step = Step(await LookAsync(http, Courgette), Courgette, "feed");
+        Assert.Equal((StepChoice.Do, "castings-feed"), (step.Choice, step.Recipe));
+        var ladder = (await LookAsync(http, Courgette)).Ladders[0];
+        var feed = new NewTask(Guid.NewGuid(), ladder.ObservationId, "feed");
+        var prune = new NewTask(Guid.NewGuid(), ladder.ObservationId, "prune");
+        await http.SendAsync($"{Api}/tasks", feed, HttpStatusCode.Created);
+        await http.SendAsync($"{Api}/tasks", prune, HttpStatusCode.Created);
+        await http.SendAsync($"{Api}/tasks/{prune.Id}/done", new TaskDone(33), HttpStatusCode.NoContent);
+
+        var task = (await LookAsync(http, Courgette)).Tasks.Single(t => t.Id == feed.Id);
+        Assert.Equal((step.Recipe, step.Dose), (task.Recipe, task.Dose));
+        var bench = await http.GetFromJsonAsync<JsonElement>($"{Api}/bench?planting={Courgette}&recipe={task.Recipe}&step={task.Dose}", TestApp.Json, Stop);
+        Assert.Equal(task.Dose.ToString(), bench.GetProperty("step").GetString(), ignoreCase: true);
     }
 
     [Fact]

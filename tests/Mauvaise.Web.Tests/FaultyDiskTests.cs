@@ -101,7 +101,7 @@ public sealed class FaultyDiskTests : IDisposable
                     {
                         "by hand" => Task.Run(() => Backups.CopyByHand(Data, Copies, now), Stop),
                         "of the day" => Task.Run(() => Backups.Roll(Data, Copies, DateOnly.FromDateTime(now.Date)), Stop),
-                        "put back" => Backups.RestoreAsync(copy, Data, Copies, now, Stop),
+                        "put back" => Task.Run(() => Backups.Restore(copy, Data, Copies, now), Stop),
                         _ => Backups.RestoreInUseAsync(copy, Data, Copies, now, Stop),
                     }
                 );

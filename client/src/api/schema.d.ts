@@ -8427,6 +8427,7 @@ export interface components {
             /** Format: date */
             on: null | string;
             recipe: null | string;
+            dose: null | components["schemas"]["DoseStep"];
             course: null | components["schemas"]["ShapeAnswer"];
             prune: null | components["schemas"]["PruneAnswer"];
             /** Format: uuid */
@@ -11012,6 +11013,7 @@ export interface components {
             leaves: null | number;
             countsLeaves: boolean;
             recipe: null | string;
+            dose: null | components["schemas"]["DoseStep"];
             helpers: null | string;
             helperKinds: components["schemas"]["HelperChoice"][];
             /** Format: date */

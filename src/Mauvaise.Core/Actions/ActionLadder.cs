@@ -23,6 +23,7 @@ public enum StepChoice
 /// <param name="Option">Material, for what is mixed; null otherwise or when none may be used.</param>
 /// <param name="Shape">Rounds of a spray course; null otherwise.</param>
 /// <param name="Prune">Leaves that come off; null otherwise.</param>
+/// <param name="Dose">Of the measure's recipe; null where it has none, or where the bench asks.</param>
 public sealed record LadderStep(
     Rung Rung,
     string Code,
@@ -33,7 +34,8 @@ public sealed record LadderStep(
     Measure? Measure = null,
     MaterialOption? Option = null,
     CourseShape? Shape = null,
-    PrunePlan? Prune = null
+    PrunePlan? Prune = null,
+    DoseStep? Dose = null
 );
 
 /// <summary>Steps against one trouble on one planting, from gentle to drastic, each with its reasons.</summary>
@@ -43,6 +45,12 @@ public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)
 
     /// <summary>The gentlest step that is proposed; null when everything was passed by.</summary>
     public LadderStep? First => Steps.FirstOrDefault(s => s.Choice == StepChoice.Do);
+
+    /// <summary>What is proposed to be done there by hand.</summary>
+    public IEnumerable<LadderStep> ByHand =>
+        Finding.Target?.Kind == TargetKind.LookAlike
+            ? []
+            : Steps.Where(s => s is { Choice: StepChoice.Do, Measure.Rung: not Rung.Look } && s.Code != KnownIds.Measures.SpareHelpers);
 
     public bool Proposes(string code) => Steps.Any(s => s.Code == code && s.Choice == StepChoice.Do);
 

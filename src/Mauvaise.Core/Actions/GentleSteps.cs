@@ -276,7 +276,10 @@ internal static class PruneSteps
                     StepChoice.Do,
                     [feed.Sentence, Say.Of("actions.itGrowsBackWhatItLost")],
                     f.Garden.Today.AddDays(feed.AfterDays)
-                ),
+                ) with
+                {
+                    Dose = feed.Step,
+                },
                 { } not => MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [not.Sentence]),
                 null => MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [Say.Of("actions.fewLeavesComeOff")]),
             };

@@ -259,6 +259,7 @@ public enum TaskState
 /// <param name="Leaves">Leaves taken off, where it is about leaves.</param>
 /// <param name="Helper">Kind of helper that is ordered or let out; null otherwise.</param>
 /// <param name="Number">How many of them.</param>
+/// <param name="Dose">Which dose of the measure's recipe was proposed; null where it has no recipe, or nobody said.</param>
 public sealed record GardenTask(
     Guid Id,
     Guid PlantingId,
@@ -270,7 +271,8 @@ public sealed record GardenTask(
     DateTimeOffset? DoneAt = null,
     int? Leaves = null,
     string? Helper = null,
-    int? Number = null
+    int? Number = null,
+    DoseStep? Dose = null
 );
 
 /// <summary>

@@ -218,16 +218,7 @@ public static class EveningPlanner
         }
 
         var taken = garden.Tasks.Where(t => t.LookId == f.Seen.LookId && t.State is TaskState.Planned or TaskState.Done).Select(t => t.Step).ToHashSet();
-        var proposed = ladder.Steps.Where(s => s.Choice == StepChoice.Do).ToList();
-        var byHand = proposed
-            .Where(s =>
-                s.Measure is { Rung: not Rung.Look }
-                && s.Code != KnownIds.Measures.SpareHelpers
-                && !taken.Contains(s.Code)
-                && f.Target?.Kind != TargetKind.LookAlike
-                && s.On <= garden.Today.AddDays(1)
-            )
-            .ToList();
+        var byHand = ladder.ByHand.Where(s => !taken.Contains(s.Code) && s.On <= garden.Today.AddDays(1)).ToList();
         if (byHand.Count > 0)
         {
             var drastic = byHand[^1].Rung == Rung.TakeOut;
@@ -249,7 +240,7 @@ public static class EveningPlanner
             );
         }
 
-        if (proposed.FirstOrDefault(s => s is { Rung: Rung.Spray, Option: not null }) is { } spray)
+        if (ladder.Steps.FirstOrDefault(s => s is { Choice: StepChoice.Do, Rung: Rung.Spray, Option: not null }) is { } spray)
         {
             Treat(garden, planting, f.Target!, spray, wishes, left);
         }
@@ -271,63 +262,51 @@ public static class EveningPlanner
         var today = new List<Wish>();
         foreach (var wish in wishes)
         {
-            var round = rota.Rounds.FirstOrDefault(r => r.Planting.Id == wish.Planting.Id && r.Target.Id == wish.Target.Id);
-            var patch = rota.Patches.FirstOrDefault(p => p.Planting.Id == wish.Planting.Id && p.Target.Id == wish.Target.Id);
-            var not = rota.NotPlanned.FirstOrDefault(n => n.Planting.Id == wish.Planting.Id && n.Target.Id == wish.Target.Id);
-            if (patch is not null && patch.On <= garden.Today)
+            var (id, target) = (wish.Planting.Id, wish.Target.Id);
+            switch (rota.Next(id, target), rota.WhyNot(id, target))
             {
-                today.Add(
-                    wish with
-                    {
-                        Option = wish.Option with { Recipe = patch.Recipe, Material = garden.Catalogue.Material(patch.Recipe.Active.Material) },
-                    }
-                );
-            }
-            else if (round is not null && round.On > garden.Today)
-            {
-                left.Add(
-                    new(
-                        wish.Planting.Id,
-                        Say.Of(
-                            "planning.plannedFor",
-                            ("garden", garden.Where(wish.Planting)),
-                            ("target", wish.Target.Name.InSentence()),
-                            ("date", Date(round.On)),
-                            ("whyThen", round.WhyThen)
-                        )
-                    )
-                );
-            }
-            else if (not is not null)
-            {
-                left.Add(
-                    new(
-                        wish.Planting.Id,
-                        Say.Of(
-                            "planning.isNotPlanned",
-                            ("garden", garden.Where(wish.Planting)),
-                            ("target", wish.Target.Name.InSentence()),
-                            ("sentence", not.Sentence)
-                        )
-                    )
-                );
-            }
-            else
-            {
-                today.Add(
-                    round is null
-                        ? wish
-                        : wish with
+                case ({ } next, _) when next.On > garden.Today:
+                    left.Add(new(id, PlannedLater(garden, wish.Planting, wish.Target, next)));
+                    break;
+                case ({ } next, _):
+                    today.Add(
+                        wish with
                         {
-                            Option = wish.Option with { Recipe = round.Recipe, Material = garden.Catalogue.Material(round.Recipe.Active.Material) },
-                            Reasons = [.. wish.Reasons, new Reason("day", round.WhyThen)],
+                            Option = wish.Option with { Recipe = next.Recipe, Material = garden.Catalogue.Material(next.Recipe.Active.Material) },
+                            Reasons = [.. wish.Reasons, .. next.WhyThen is { } why ? [new Reason("day", why)] : Array.Empty<Reason>()],
                         }
-                );
+                    );
+                    break;
+                case (null, { } whyNot):
+                    left.Add(
+                        new(
+                            id,
+                            Say.Of(
+                                "planning.isNotPlanned",
+                                ("garden", garden.Where(wish.Planting)),
+                                ("target", wish.Target.Name.InSentence()),
+                                ("sentence", whyNot)
+                            )
+                        )
+                    );
+                    break;
+                default:
+                    today.Add(wish);
+                    break;
             }
         }
 
         return today;
     }
+
+    private static string PlannedLater(GardenSnapshot garden, Planting planting, Target target, NextMix next) =>
+        Say.Of(
+            "planning.plannedFor",
+            ("garden", garden.Where(planting)),
+            ("target", target.Name.InSentence()),
+            ("date", Date(next.On)),
+            ("whyThen", next.WhyThen)
+        );
 
     /// <summary>What is done by hand in several places is one thing to do on the way round.</summary>
     private static void TogetherByHand(List<Deed> deeds)

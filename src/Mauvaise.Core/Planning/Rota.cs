@@ -44,6 +44,10 @@ public sealed record PlannedPatch(Planting Planting, Place Place, Target Target,
 /// <param name="Tasks">What was taken on and goes first.</param>
 public sealed record Outing(string Key, DateOnly On, bool Morning, SlotHours Hours, IReadOnlyList<PlannedTank> Tanks, IReadOnlyList<GardenTask> Tasks);
 
+/// <summary>What goes on next at a planting, and when.</summary>
+/// <param name="WhyThen">Why on that day; null for two leaves, which are tried at once.</param>
+public sealed record NextMix(Recipe Recipe, DateOnly On, string? WhyThen);
+
 /// <summary>A visit to count again.</summary>
 public sealed record PlannedVisit(DateOnly On, Planting Planting, string What, Guid? CheckBackId)
 {
@@ -89,4 +93,19 @@ public sealed record Rota(
 )
 {
     public IEnumerable<PlannedRound> Rounds => Outings.SelectMany(o => o.Tanks).SelectMany(t => t.Rounds);
+
+    /// <summary>What goes on next against a trouble, two leaves or a round; null where nothing is planned.</summary>
+    public NextMix? Next(Guid plantingId, string target)
+    {
+        if (Patches.FirstOrDefault(p => p.Planting.Id == plantingId && p.Target.Id == target) is { } patch)
+        {
+            return new NextMix(patch.Recipe, patch.On, null);
+        }
+
+        var round = Rounds.Where(r => r.Planting.Id == plantingId && r.Target.Id == target).MinBy(r => r.On);
+        return round is null ? null : new NextMix(round.Recipe, round.On, round.WhyThen);
+    }
+
+    /// <summary>Why nothing is planned against a trouble that wants to be sprayed; null where something is, or nothing is wanted.</summary>
+    public string? WhyNot(Guid plantingId, string target) => NotPlanned.FirstOrDefault(n => n.Planting.Id == plantingId && n.Target.Id == target)?.Sentence;
 }

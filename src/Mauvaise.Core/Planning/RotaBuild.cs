@@ -68,7 +68,10 @@ internal sealed class RotaBuild
         var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
         var weight = Costs.Weight(garden.Garden.Stance);
         var outing = Costs.OutingOf(garden.Garden.Stance, needs.Select(n => n.Place.Id).Distinct().Count());
-        Problem = new RotaProblem(2 * firmDays, outing, Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota);
+        Problem = new RotaProblem(2 * firmDays, outing, Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota)
+        {
+            OutAnyway = OutAnyway().Select(on => on.DayNumber - garden.Today.DayNumber).SelectMany(day => new[] { 2 * day, 2 * day + 1 }).ToHashSet(),
+        };
     }
 
     public GardenSnapshot Garden => garden;
@@ -76,6 +79,22 @@ internal sealed class RotaBuild
     public HalfDayHours Hours => hours;
     public int FirmDays { get; }
     public RotaProblem Problem { get; }
+
+    /// <summary>Days from today on which somebody is among the beds without the plan: to count again, or with what is done by hand.</summary>
+    private IEnumerable<DateOnly> OutAnyway() =>
+        garden
+            .CheckBacks.Where(c => c.DoneAt is null)
+            .Select(c => c.DueOn)
+            .Concat(garden.Tasks.Where(t => t.State == TaskState.Planned).Select(t => t.DueOn))
+            .Concat(
+                from planting in garden.Growing
+                where !garden.IsLeftAlone(planting)
+                from seen in garden.LatestLook(planting.Id)
+                where seen is { LeavesLooked: > 0, LeavesAffected: > 0 }
+                from step in ActionLadder.For(garden, planting, seen).ByHand
+                select step.On ?? garden.Today
+            )
+            .Select(on => on < garden.Today ? garden.Today : on);
 
     /// <summary>The cheapest plan, which keeps what the gardener has seen where that still holds.</summary>
     public RotaSolution Solve()

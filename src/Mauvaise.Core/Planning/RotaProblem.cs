@@ -7,12 +7,21 @@ namespace Mauvaise.Core.Planning;
 /// is this morning, 1 this evening, 2 tomorrow morning. Costs are shares of crop value.
 /// </summary>
 /// <param name="Slots">How many slots there are.</param>
-/// <param name="OutingCost">Of going out at all in a slot.</param>
+/// <param name="OutingCost">Of going out at all in a slot; see <see cref="OutingAt"/>.</param>
 /// <param name="TankCost">Of each recipe that is mixed in a slot.</param>
 /// <param name="Waits">Days that recipe b has to wait after recipe a on one place, by [a, b]; 0 for none.</param>
 /// <param name="Stocks">What is there of each stock, in the unit that <see cref="RotaOption.Takes"/> speaks.</param>
 public sealed record RotaProblem(int Slots, double OutingCost, double TankCost, int[,] Waits, IReadOnlyList<double> Stocks, IReadOnlyList<RotaNeed> Needs)
 {
+    /// <summary>Where somebody is among the beds already, going out costs this share of what it does (assumed): the sprayer still has to be taken along.</summary>
+    private const double AlreadyOut = 0.5;
+
+    /// <summary>Slots of days on which somebody goes out anyway, to count again or with work by hand.</summary>
+    public IReadOnlySet<int> OutAnyway { get; init; } = new HashSet<int>();
+
+    /// <summary>Of going out to spray in a slot.</summary>
+    public double OutingAt(int slot) => OutAnyway.Contains(slot) ? AlreadyOut * OutingCost : OutingCost;
+
     public static int DayOf(int slot) => slot / 2;
 
     /// <summary>The half day that a slot stands for.</summary>

@@ -1,9 +1,12 @@
+using Mauvaise.Core.Simulation;
+
 namespace Mauvaise.Core.Planning;
 
 /// <summary>
 /// Solves a <see cref="RotaProblem"/>: the cheapest place for each need in turn, then needs, pairs of needs and whole visits are taken
-/// out and put back until nothing gets cheaper. Deterministic; a need that fits nowhere is skipped. No hard rule is ever broken: only
-/// choices that keep them all are weighed.
+/// out and put back until nothing gets cheaper; then a few that touch each other are torn out at a time and put back in another order
+/// (ruin and recreate, Schrimpf and others 2000, doi:10.1006/jcph.1999.6413). Deterministic; a need that fits nowhere is skipped. No hard
+/// rule is ever broken: only choices that keep them all are weighed.
 /// </summary>
 public sealed class RotaSolver
 {
@@ -13,23 +16,43 @@ public sealed class RotaSolver
     /// <summary>Choices of each need that are tried in a pair.</summary>
     private const int TriedInPairs = 40;
 
+    /// <summary>How often some are torn out and put back, needs times turns: small problems are looked at more closely.</summary>
+    private const int Torn = 8000,
+        MostTurns = 1000;
+
+    /// <summary>Needs that are torn out at once.</summary>
+    private const int FewestTorn = 2,
+        MostTorn = 8;
+
+    /// <summary>Share of the ways that are passed over on putting back, so that another order tries another way (Christiaens and Vanden Berghe
+    /// 2020, doi:10.1287/trsc.2019.0914).</summary>
+    private const double PassedOver = 0.4;
+
+    /// <summary>A plan may be dearer than the best so far by this share while it is searched on; it falls to nothing (record to record, Dueck 1993,
+    /// doi:10.1006/jcph.1993.1010).</summary>
+    private const double Dearer = 0.1;
+
     /// <summary>Improvement that is worth another round.</summary>
     private const double Enough = 1e-9;
 
     private readonly RotaProblem problem;
     private readonly RotaWay[][] candidates;
+    private readonly double[] skipped;
     private readonly RotaWay?[] chosen;
+    private readonly double[] outingAt;
     private readonly int[] outings;
     private readonly int[,] tanks;
     private readonly double[] stock;
     private readonly List<int>[] atPlace;
 
-    private RotaSolver(RotaProblem problem)
+    private RotaSolver(RotaProblem problem, Func<int, RotaWay, bool>? seen = null)
     {
         this.problem = problem;
         var recipes = problem.Waits.GetLength(0);
         candidates = [.. problem.Needs.Select(n => Ways(problem, n))];
+        skipped = [.. problem.Needs.Select(n => n.SkipCost)];
         chosen = new RotaWay?[problem.Needs.Count];
+        outingAt = [.. Enumerable.Range(0, problem.Slots).Select(problem.OutingAt)];
         outings = new int[problem.Slots];
         tanks = new int[problem.Slots, recipes];
         stock = [.. problem.Stocks];
@@ -39,6 +62,10 @@ public sealed class RotaSolver
                 .Range(0, problem.Needs.Select(n => n.Place + 1).DefaultIfEmpty(0).Max())
                 .Select(p => problem.Needs.Index().Where(n => n.Item.Place == p).Select(n => n.Index).ToList()),
         ];
+        if (seen is not null)
+        {
+            KeepTo(seen);
+        }
     }
 
     /// <summary>A plan that the gardener has seen is left only for one that is cheaper by this for each need that changes (assumed).</summary>
@@ -47,28 +74,30 @@ public sealed class RotaSolver
     /// <param name="seen">Whether a way to meet a need, by its number, is the one that the gardener saw last; null when nobody has looked.</param>
     public static RotaSolution Solve(RotaProblem problem, Func<int, RotaWay, bool>? seen = null)
     {
-        var fresh = From(problem, null);
-        if (seen is null)
-        {
-            return fresh;
-        }
-
-        var kept = From(problem, seen);
-        var changed = fresh.Choices.Zip(kept.Choices).Count(c => c.First.Option != c.Second.Option || !c.First.Slots.AsSpan().SequenceEqual(c.Second.Slots));
-        return fresh.Cost < kept.Cost - changed * ChangeIsWorth ? fresh : kept;
-    }
-
-    /// <summary>Begins with the ways that were seen, takes the cheapest for all else, and improves.</summary>
-    private static RotaSolution From(RotaProblem problem, Func<int, RotaWay, bool>? seen)
-    {
-        var solver = new RotaSolver(problem);
+        var solver = new RotaSolver(problem, seen);
         foreach (var need in Enumerable.Range(0, problem.Needs.Count).OrderByDescending(i => problem.Needs[i].SkipCost).ThenBy(i => i))
         {
             solver.Put(need, (seen is null ? null : solver.Best(need, way => seen(need, way)).Candidate) ?? solver.Best(need).Candidate);
         }
 
         solver.Improve();
-        return new RotaSolution([.. solver.chosen.Select(c => c is null ? RotaChoice.Skipped : new RotaChoice(c.Option, c.Slots))], solver.Total());
+        solver.TearAndMend();
+        RotaChoice[] choices = [.. solver.chosen.Select(c => c is null ? RotaChoice.Skipped : new RotaChoice(c.Option, c.Slots))];
+        return new RotaSolution(choices, seen is null ? solver.Total() : Cost(problem, choices));
+    }
+
+    /// <summary>Whatever was not seen costs a change while it is weighed.</summary>
+    private void KeepTo(Func<int, RotaWay, bool> seen)
+    {
+        for (var i = 0; i < candidates.Length; i++)
+        {
+            var need = i;
+            if (candidates[need].Any(way => seen(need, way)))
+            {
+                candidates[need] = [.. candidates[need].Select(w => seen(need, w) ? w : w with { Own = w.Own + ChangeIsWorth }).OrderBy(w => w.Own)];
+                skipped[need] += ChangeIsWorth;
+            }
+        }
     }
 
     /// <summary>What a decision costs; infinite when it breaks a rule.</summary>
@@ -188,6 +217,67 @@ public sealed class RotaSolver
         }
     }
 
+    private void TearAndMend()
+    {
+        var needs = chosen.Length;
+        if (needs < FewestTorn)
+        {
+            return;
+        }
+
+        var chance = new Chance(1);
+        var turns = Math.Min(MostTurns, Torn / needs);
+        var (best, cheapest) = (chosen.ToArray(), Total());
+        var current = (Ways: best, Cost: cheapest);
+        for (var turn = 0; turn < turns; turn++)
+        {
+            var torn = Touching((int)(chance.Next() * needs), FewestTorn + (int)(chance.Next() * (MostTorn - FewestTorn + 1)), chance);
+            torn.ForEach(Take);
+            torn.ForEach(i => Put(i, Best(i, _ => chance.Next() >= PassedOver).Candidate));
+            torn.ForEach(i => Reinsert(i));
+            var cost = Total();
+            if (cost < cheapest * (1 + Dearer * (1 - (double)turn / turns)))
+            {
+                current = (chosen.ToArray(), cost);
+                (best, cheapest) = cost < cheapest - Enough ? (current.Ways, cost) : (best, cheapest);
+            }
+            else
+            {
+                PutAll(current.Ways);
+            }
+        }
+
+        PutAll(best);
+        Improve();
+    }
+
+    /// <summary>A need with some that it touches, at its place or in its visits, by chance in order.</summary>
+    private List<int> Touching(int need, int most, Chance chance) =>
+        [
+            .. Enumerable
+                .Range(0, chosen.Length)
+                .OrderBy(i => i == need ? -1 : chance.Next() * (Touches(need, i) ? 0.5 : 1))
+                .Take(most)
+                .OrderBy(_ => chance.Next()),
+        ];
+
+    private bool Touches(int need, int other) =>
+        problem.Needs[need].Place == problem.Needs[other].Place
+        || (chosen[need] is { } a && chosen[other] is { } b && a.Slots.AsSpan().IndexOfAny(b.Slots) >= 0);
+
+    private void PutAll(RotaWay?[] ways)
+    {
+        for (var i = 0; i < ways.Length; i++)
+        {
+            Take(i);
+        }
+
+        for (var i = 0; i < ways.Length; i++)
+        {
+            Put(i, ways[i]);
+        }
+    }
+
     /// <summary>Takes a need out and puts it back where it is cheapest then; undone when that is no better.</summary>
     private bool Reinsert(int need)
     {
@@ -246,16 +336,7 @@ public sealed class RotaSolver
             return true;
         }
 
-        for (var i = 0; i < chosen.Length; i++)
-        {
-            Take(i);
-        }
-
-        for (var i = 0; i < chosen.Length; i++)
-        {
-            Put(i, old[i]);
-        }
-
+        PutAll(old);
         return false;
     }
 
@@ -293,7 +374,7 @@ public sealed class RotaSolver
     /// <summary>The cheapest way to meet a need beside all that is chosen, or null to leave it.</summary>
     private (RotaWay? Candidate, double Cost) Best(int need, Func<RotaWay, bool>? within = null, int limit = int.MaxValue)
     {
-        (RotaWay?, double Cost) best = (null, problem.Needs[need].SkipCost);
+        (RotaWay?, double Cost) best = (null, skipped[need]);
         var tried = 0;
         foreach (var c in candidates[need])
         {
@@ -318,7 +399,7 @@ public sealed class RotaSolver
         var added = 0.0;
         foreach (var slot in c.Slots)
         {
-            added += (outings[slot] == 0 ? problem.OutingCost : 0) + (tanks[slot, c.Recipe] == 0 ? problem.TankCost : 0);
+            added += (outings[slot] == 0 ? outingAt[slot] : 0) + (tanks[slot, c.Recipe] == 0 ? problem.TankCost : 0);
         }
 
         return added;
@@ -400,7 +481,7 @@ public sealed class RotaSolver
         var total = 0.0;
         for (var i = 0; i < chosen.Length; i++)
         {
-            total += chosen[i]?.Own ?? problem.Needs[i].SkipCost;
+            total += chosen[i]?.Own ?? skipped[i];
         }
 
         for (var slot = 0; slot < problem.Slots; slot++)
@@ -410,7 +491,7 @@ public sealed class RotaSolver
                 continue;
             }
 
-            total += problem.OutingCost;
+            total += outingAt[slot];
             for (var r = 0; r < tanks.GetLength(1); r++)
             {
                 total += tanks[slot, r] > 0 ? problem.TankCost : 0;

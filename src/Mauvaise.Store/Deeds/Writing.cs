@@ -71,7 +71,8 @@ public static class Writing
         }
 
         (row.PlantingId, row.LookId, row.Target, row.DueOn) = (task.PlantingId, task.LookId, task.Target, task.DueOn);
-        (row.State, row.DoneAt, row.Leaves, row.Helper, row.Number) = (task.State, task.DoneAt, task.Leaves, task.Helper, task.Number);
+        (row.State, row.DoneAt, row.Leaves) = (task.State, task.DoneAt, task.Leaves);
+        (row.Helper, row.Number, row.Dose) = (task.Helper, task.Number, task.Dose);
     }
 
     private static async Task PutAsync(GardenDb db, Guid gardenId, CheckBack visit, CancellationToken stop)

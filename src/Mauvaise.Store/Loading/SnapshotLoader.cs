@@ -195,7 +195,20 @@ public sealed class SnapshotLoader(GardenDb db, Catalogues catalogues, TimeProvi
                     [.. (await checkBacks.OrderBy(c => c.DueOn).ToListAsync(stop)).Select(RowReading.ToCheckBack)],
                     await tasks
                         .OrderBy(t => t.DueOn)
-                        .Select(t => new GardenTask(t.Id, t.PlantingId, t.LookId, t.Step, t.Target, t.DueOn, t.State, t.DoneAt, t.Leaves, t.Helper, t.Number))
+                        .Select(t => new GardenTask(
+                            t.Id,
+                            t.PlantingId,
+                            t.LookId,
+                            t.Step,
+                            t.Target,
+                            t.DueOn,
+                            t.State,
+                            t.DoneAt,
+                            t.Leaves,
+                            t.Helper,
+                            t.Number,
+                            t.Dose
+                        ))
                         .ToListAsync(stop),
                     [
                         .. (

@@ -1661,6 +1661,10 @@ namespace Mauvaise.Store.Migrations
                     b.Property<long?>("DoneAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Dose")
+                        .HasMaxLength(32)
+                        .HasColumnType("TEXT");
+
                     b.Property<DateOnly>("DueOn")
                         .HasColumnType("TEXT");
 

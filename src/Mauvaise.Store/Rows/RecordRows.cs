@@ -256,6 +256,9 @@ public sealed class TaskRow
 
     /// <summary>How many helpers.</summary>
     public int? Number { get; set; }
+
+    /// <summary>Which dose of the measure's recipe was proposed; null where it has none.</summary>
+    public DoseStep? Dose { get; set; }
     public Guid? MemberId { get; set; }
 }
 

@@ -3,6 +3,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Planning;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
@@ -64,6 +65,7 @@ public static class DecideEndpoints
         }
 
         var looks = (one is null ? s.Growing : [one]).SelectMany(p => s.LatestLook(p.Id).Select(o => (Planting: p, Seen: o))).ToList();
+        var rota = RotaPlanner.Plan(s);
         return TypedResults.Ok(
             new DecideAnswer(
                 [
@@ -71,7 +73,7 @@ public static class DecideEndpoints
                         .Where(x => x.Seen is { LeavesLooked: > 0, LeavesAffected: > 0 })
                         .Select(x => ActionLadder.For(s, x.Planting, x.Seen, leaves))
                         .OrderByDescending(Urgency)
-                        .Select(l => Answer(s, l)),
+                        .Select(l => Answer(s, l, rota)),
                 ],
                 [.. looks.Where(x => x.Seen.LeavesLooked == 0).Select(x => Say.Of("decide.noLeafWasCountedCountTen", ("where", s.Where(x.Planting))))],
                 [
@@ -101,7 +103,7 @@ public static class DecideEndpoints
     private static double Urgency(ActionLadder l) =>
         (l.Finding.Stale ? -10 : 0) + (l.Finding.OverLine ? 5 : 0) + l.Finding.Share / Math.Max(0.01, l.Finding.Line.Share);
 
-    private static LadderAnswer Answer(GardenSnapshot s, ActionLadder l)
+    private static LadderAnswer Answer(GardenSnapshot s, ActionLadder l, Rota rota)
     {
         var f = l.Finding;
         var compared = l.Ways.Compared;
@@ -136,20 +138,23 @@ public static class DecideEndpoints
             ],
             l.Ways.WithoutHour,
             [
-                .. l.Steps.Select(x => new LadderStepAnswer(
-                    x.Rung,
-                    x.Code,
-                    x.Name,
-                    x.Choice,
-                    x.Why,
-                    x.Measure?.How,
-                    x.On,
-                    x.Option?.Recipe.Id ?? x.Measure?.Recipe,
-                    x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,
-                    x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence) : null,
-                    taken.GetValueOrDefault(x.Code)?.Id,
-                    taken.GetValueOrDefault(x.Code)?.State
-                )),
+                .. StepDays
+                    .Of(l, rota)
+                    .Select(x => new LadderStepAnswer(
+                        x.Rung,
+                        x.Code,
+                        x.Name,
+                        x.Choice,
+                        x.Why,
+                        x.Measure?.How,
+                        x.On,
+                        x.Option?.Recipe.Id ?? x.Measure?.Recipe,
+                        x.Dose,
+                        x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,
+                        x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence) : null,
+                        taken.GetValueOrDefault(x.Code)?.Id,
+                        taken.GetValueOrDefault(x.Code)?.State
+                    )),
             ],
             f.Seen.Plants is not null,
             f.Seen.On

@@ -11,6 +11,7 @@ namespace Mauvaise.Web.Decide;
 /// <param name="Taken">The task that was made of it; null when it was not taken on.</param>
 /// <param name="TakenState">What became of that task; null without one.</param>
 /// <param name="Recipe">For the bench; null for what is done by hand.</param>
+/// <param name="Dose">Which dose of it; null where the bench's own is meant.</param>
 public sealed record LadderStepAnswer(
     Rung Rung,
     string Code,
@@ -20,6 +21,7 @@ public sealed record LadderStepAnswer(
     string? How,
     DateOnly? On,
     string? Recipe,
+    DoseStep? Dose,
     ShapeAnswer? Course,
     PruneAnswer? Prune,
     Guid? Taken,
@@ -79,6 +81,8 @@ public sealed record DecideAnswer(
     IReadOnlyList<CourseAnswer> Courses
 );
 
+/// <param name="Recipe">For the bench, where something is mixed for it.</param>
+/// <param name="Dose">Which dose of it; null where the bench's own is meant.</param>
 /// <param name="Helpers">"200 predatory mites", where it is about them; null otherwise.</param>
 /// <param name="HelperKinds">What can be ordered, for an order; empty otherwise.</param>
 /// <param name="ComesOn">When they would come, for an order; null otherwise.</param>
@@ -99,6 +103,7 @@ public sealed record TaskAnswer(
     int? Leaves,
     bool CountsLeaves,
     string? Recipe,
+    DoseStep? Dose,
     string? Helpers,
     IReadOnlyList<HelperChoice> HelperKinds,
     DateOnly? ComesOn

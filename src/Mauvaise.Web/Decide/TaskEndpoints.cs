@@ -141,7 +141,8 @@ public static class TaskEndpoints
             body.Step,
             ladder.Finding.Target?.Id,
             body.On ?? step!.On ?? s.Today,
-            body.Pass ? TaskState.Passed : TaskState.Planned
+            body.Pass ? TaskState.Passed : TaskState.Planned,
+            Dose: step!.Dose
         );
         return (
             task,
@@ -254,6 +255,7 @@ public static class TaskEndpoints
                 t.Leaves,
                 measure.Rung == Rung.Prune && measure.CheckBackDays is not null,
                 measure.Recipe,
+                t.Dose,
                 t.Helper is null ? null : HelperGuards.Told(s.Catalogue, t.Helper, t.Number ?? 1),
                 t.Step == KnownIds.Measures.OrderHelpers && t.Target is { } eaten && s.FindPlanting(t.PlantingId) is { } planting
                     ? [.. HelperGuards.For(s.Catalogue, s.PlaceOf(planting), eaten).Select(h => new HelperChoice(h.Kind.Id, h.Kind.Name, h.Number))]

@@ -103,10 +103,7 @@ public static class Commands
 
         using var folder = new DataFolder(settings);
         folder.Take();
-        var aside = Backups
-            .RestoreAsync(file, settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow(), CancellationToken.None)
-            .GetAwaiter()
-            .GetResult();
+        var aside = Backups.Restore(file, settings.DatabasePath, settings.BackupFolder, TimeProvider.System.GetLocalNow());
         Console.WriteLine($"Restored {file}.{(aside is null ? "" : $" What was there is kept as {aside}.")}");
         return 0;
     }

@@ -28,6 +28,7 @@ const bench = computed(() => ({
     planting: props.ladder.plantingId,
     target: props.ladder.target ?? undefined,
     recipe: props.step.recipe ?? undefined,
+    step: props.step.dose ?? undefined,
     patch: props.step.code === 'patch-test' ? 'true' : undefined,
   },
 }))

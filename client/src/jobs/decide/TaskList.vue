@@ -2,6 +2,7 @@
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import { reactive } from 'vue'
+import { useRouter } from 'vue-router'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
@@ -13,6 +14,7 @@ import { civilDay } from '@/kit/format'
 /** What was taken on, to be ticked off at the bed. */
 defineProps<{ tasks: Schemas['TaskAnswer'][] }>()
 const { memberId } = useGarden()
+const router = useRouter()
 const leaves = reactive<Record<string, number>>({})
 /** What is ordered, by task: the usual kind and number until somebody says otherwise. */
 const orders = reactive<Record<string, { helper: string; number: number | null }>>({})
@@ -42,6 +44,12 @@ const done = useGardenWrite((gardenId, task: Schemas['TaskAnswer']) =>
     }),
   ),
 )
+/** What is mixed for it, in the dose that was proposed. */
+const benchOf = (task: Schemas['TaskAnswer']) => ({
+  planting: task.plantingId,
+  recipe: task.recipe,
+  step: task.dose ?? undefined,
+})
 const doneWord = (task: Schemas['TaskAnswer']) =>
   task.worn
     ? tell('decide.renewed')
@@ -102,6 +110,14 @@ const drop = useGardenWrite((gardenId, taskId: string) =>
           </p>
         </div>
         <div class="actions">
+          <Button
+            v-if="task.recipe"
+            :label="tell('board.mixIt')"
+            size="small"
+            variant="outlined"
+            :aria-label="tell('decide.mixIt', { step: task.name, where: task.where })"
+            @click="router.push({ name: 'bench', query: benchOf(task) })"
+          />
           <Button
             :label="doneWord(task)"
             size="small"
