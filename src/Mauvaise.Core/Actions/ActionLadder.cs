@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
@@ -58,6 +59,18 @@ public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)
     /// <param name="seen">At least one leaf was looked at.</param>
     /// <param name="leaves">Leaves on all plants, where somebody counted them.</param>
     public static ActionLadder For(GardenSnapshot garden, Planting planting, Observation seen, int? leaves = null)
+    {
+        ArgumentNullException.ThrowIfNull(garden);
+        return garden.Remembered(_ => new Known()).Ladders.GetOrAdd((seen.Id, leaves), _ => Make(garden, planting, seen, leaves));
+    }
+
+    /// <summary>The ladders of a garden at an instant: evening, rota and Decide climb the same ones.</summary>
+    private sealed class Known
+    {
+        public ConcurrentDictionary<(Guid Observation, int? Leaves), ActionLadder> Ladders { get; } = new();
+    }
+
+    private static ActionLadder Make(GardenSnapshot garden, Planting planting, Observation seen, int? leaves)
     {
         var ways = WayBook.Of(garden).For(planting, seen, leaves);
         var finding = ways.Finding;

@@ -17,8 +17,8 @@ public sealed class RotaSolver
     private const int TriedInPairs = 40;
 
     /// <summary>How often some are torn out and put back, needs times turns: small problems are looked at more closely.</summary>
-    private const int Torn = 8000,
-        MostTurns = 1000;
+    private const int Torn = 12000,
+        MostTurns = 1500;
 
     /// <summary>Needs that are torn out at once.</summary>
     private const int FewestTorn = 2,
