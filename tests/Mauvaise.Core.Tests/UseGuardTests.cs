@@ -35,6 +35,21 @@ public class UseGuardTests
     public void Waits_count_from_what_was_really_applied(string before, double daysAgo, string now, bool waits) =>
         Assert.Equal(waits ? ["wait"] : [], Codes(Garden(GardenSamples.Sprayed(Kale, daysAgo, before)), now));
 
+    [Theory]
+    [InlineData(1.5, "cabbage-aphid", 2)]
+    [InlineData(1.5, "flea-beetle", 0)]
+    [InlineData(9, "cabbage-aphid", 0)]
+    public void A_material_keeps_its_own_cadence_against_a_trouble_without_a_course_too(double daysAgo, string against, int inDays)
+    {
+        var soap = C.Material("insecticidal-soap");
+        Assert.Equal(3, soap.Cadence.CurativeMinDays);
+        var garden = Garden(GardenSamples.Sprayed(Kale, daysAgo, soap.Id) with { Target = against }) with
+        {
+            Choices = [new(Guid.NewGuid(), PlanWord.Proven, Kale.Id, null, soap.Id, null)],
+        };
+        Assert.Equal(garden.Today.AddDays(inDays), UseGuards.FirstDay(garden, Kale, C.Target("cabbage-aphid"), soap));
+    }
+
     [Fact]
     public void What_went_on_a_neighbour_in_the_same_bed_counts() =>
         Assert.Equal(["wait"], Codes(Garden(GardenSamples.Sprayed(Leek, 5, "sulfur")), "horticultural-oil"));

@@ -91,6 +91,27 @@ public static class UseGuards
             : new PatchTrial(material, crop, PatchState.Needed, null, burnt);
     }
 
+    /// <summary>
+    /// First day, today at the earliest, that a material may go on against a trouble: its two leaves judged, and its own cadence kept since it
+    /// last went on against it, in a course or not.
+    /// </summary>
+    public static DateOnly FirstDay(GardenSnapshot garden, Planting planting, Target target, Material material)
+    {
+        var judged = PatchOf(garden, garden.Catalogue.Crop(planting.Crop), material) switch
+        {
+            { State: PatchState.Needed } => garden.Today.AddDays(PatchTestDays),
+            { State: PatchState.Waiting, JudgeOn: { } on } => on,
+            _ => garden.Today,
+        };
+        return garden
+            .SpraysOn(planting.Id)
+            .Where(a => !a.PatchTest && a.At <= garden.Now && a.Material == material.Id && a.IsAgainst(target.Id))
+            .Select(a => garden.Garden.DateOf(a.At).AddDays(material.Cadence.CurativeMinDays))
+            .Append(judged)
+            .Append(garden.Today)
+            .Max();
+    }
+
     private static bool IsSaidProven(GardenSnapshot garden, Crop crop, Material material) =>
         garden.Choices.Any(c => c.Word == PlanWord.Proven && c.Material == material.Id && garden.FindPlanting(c.PlantingId)?.Crop == crop.Id);
 

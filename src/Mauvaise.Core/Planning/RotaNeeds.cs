@@ -118,7 +118,7 @@ internal static class RotaNeeds
                     var option = new MaterialOption(garden.Catalogue.Material(next.Active.Material), next, 1, [], []);
                     var wait = MaterialChoice.DaysBetween(garden.Catalogue, course.Recipe, next);
                     var shape = CourseShape.For(garden, planting, need.Target, option.Material) with { SpacingDays = then.SpacingDays, Rounds = then.Rounds };
-                    yield return Following(need, Option(garden, planting, option, shape), need.From.AddDays(wait));
+                    yield return Following(need, Option(garden, planting, need.Target, option, shape), need.From.AddDays(wait));
                 }
             }
         }
@@ -137,7 +137,7 @@ internal static class RotaNeeds
                 yield return need;
                 if (ladder.Ways.Proposed is { After: { } after })
                 {
-                    yield return Following(need, Option(garden, planting, after.Option, after.Shape), garden.Today.AddDays(after.Days[0]));
+                    yield return Following(need, Option(garden, planting, target, after.Option, after.Shape), garden.Today.AddDays(after.Days[0]));
                 }
             }
         }
@@ -220,7 +220,7 @@ internal static class RotaNeeds
             0,
             step.Shape!.Rounds,
             Later(garden, planting, target, garden.Today),
-            [Option(garden, planting, step.Option!, step.Shape!)],
+            [Option(garden, planting, target, step.Option!, step.Shape!)],
             [ladder.Finding.Told + ".", .. ladder.Finding.Doubled ? [ladder.Finding.Line.Reason] : Array.Empty<string>()],
             [.. barred.Take(MostOptions).Select(w => $"{w.Option!.Material.Name}: {w.Against[0].Clause}.")],
             Pinned(garden, planting, target),
@@ -282,7 +282,7 @@ internal static class RotaNeeds
                 0,
                 1,
                 Later(garden, planting, target, garden.Today),
-                [.. allowed.Select(o => Option(garden, planting, o, CourseShape.For(garden, planting, target, o.Material)))],
+                [.. allowed.Select(o => Option(garden, planting, target, o, CourseShape.For(garden, planting, target, o.Material)))],
                 [
                     renewal && pressure < ProtectAtPressure
                         ? Say.Of("planning.theCoverAgainstHasLapsed", ("target", target.Name.InSentence()), ("place", place.Name))
@@ -334,21 +334,13 @@ internal static class RotaNeeds
         return layers.Any(l => l.Cover >= CoverCurve.Floor(Stance.KeepAhead) || (l.Fresh && l.Cover >= CoverCurve.WashedOff));
     }
 
-    private static NeedOption Option(GardenSnapshot garden, Planting planting, MaterialOption option, CourseShape shape)
-    {
-        var patch = UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), option.Material);
-        return new NeedOption(
+    private static NeedOption Option(GardenSnapshot garden, Planting planting, Target target, MaterialOption option, CourseShape shape) =>
+        new(
             option,
             shape,
-            patch.State == PatchState.Needed ? garden.Today : null,
-            patch.State switch
-            {
-                PatchState.Needed => garden.Today.AddDays(UseGuards.PatchTestDays),
-                PatchState.Waiting => patch.JudgeOn ?? garden.Today,
-                _ => garden.Today,
-            }
+            UseGuards.PatchOf(garden, garden.Catalogue.Crop(planting.Crop), option.Material).State == PatchState.Needed ? garden.Today : null,
+            UseGuards.FirstDay(garden, planting, target, option.Material)
         );
-    }
 
     private static bool Banned(GardenSnapshot garden, Planting planting, Material material) =>
         garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == planting.Id && c.Material == material.Id);

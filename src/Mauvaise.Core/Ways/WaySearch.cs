@@ -255,14 +255,8 @@ internal sealed class WaySearch
         return Shaped(option, first, usual, FirstHour(option.Material, wait), wait);
     }
 
-    /// <summary>Days until the two leaves of a material are judged; 0 where none have to be.</summary>
-    private int Wait(Material material) =>
-        UseGuards.PatchOf(f.Garden, f.Crop, material) switch
-        {
-            { State: PatchState.Needed } => UseGuards.PatchTestDays,
-            { State: PatchState.Waiting, JudgeOn: { } on } => Math.Max(0, on.DayNumber - f.Garden.Today.DayNumber),
-            _ => 0,
-        };
+    /// <summary>Days until a material may go on against this; 0 where it may today.</summary>
+    private int Wait(Material material) => UseGuards.FirstDay(f.Garden, f.Planting, target, material).DayNumber - f.Garden.Today.DayNumber;
 
     private Way Shaped(MaterialOption option, IReadOnlyList<HandPart> first, CourseShape shape, int? start, int wait) =>
         new()
