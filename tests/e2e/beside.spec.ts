@@ -66,6 +66,17 @@ test('ants and aphids on sweetcorn, until none climbs and the corn is clean', as
   await expect(page.getByRole('link', { name: /Renew: bait the ants/ })).toHaveCount(0)
 })
 
+test('leaves come off, and the feed that follows is mixed in the dose that was told', async ({ page }) => {
+  await page.goto('/decide')
+  await page.getByRole('button', { name: /^Do this: .*Chapel courgette/ }).click()
+  const taken = page.getByRole('region', { name: 'Taken on' })
+  await taken.getByRole('button', { name: 'Mix it: Feed after pruning, Chapel courgette' }).click()
+  await expect(page).toHaveURL(/recipe=castings-feed&step=gentle/)
+  await expect(page.getByText('Worm castings round the plant').first()).toBeVisible()
+  await expect(page.getByRole('button', { name: /gentle/i, pressed: true })).toBeVisible()
+  await expectAccessible(page)
+})
+
 test('a potted melon with mites is carried out, hosed and brought back', async ({ page }) => {
   const g = await garden(page)
   const melon = await g.plant(g.placeId('Window rack'), 'melon', { count: 1 })

@@ -20,6 +20,18 @@ test.describe('with the demo garden', () => {
     await expect(page.getByRole('heading', { name: 'Tansy Lock' })).toBeVisible()
   })
 
+  test('what carries its content in its name is kept for good, and the page is asked for anew', async ({
+    request,
+  }) => {
+    const page = await request.get('/walk')
+    expect(page.headers()['cache-control']).toBe('no-cache')
+    const script = /src="(\/assets\/[^"]+)"/.exec(await page.text())![1]!
+    const kept = await request.get(script)
+    expect(kept.headers()['cache-control']).toBe('public, max-age=31536000, immutable')
+    expect((await request.get('/sw.js')).headers()['cache-control']).toBe('no-cache')
+    expect((await request.get('/assets/anything')).headers()['cache-control']).toBe('no-cache')
+  })
+
   test('arrows choose a place and Enter opens it', async ({ page }) => {
     await page.goto('/')
     await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
