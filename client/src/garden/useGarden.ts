@@ -3,6 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, type MaybeRefOrGetter, ref, toValue } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { inSentence } from '@/kit/format'
+import { readAnew } from './readAnew'
 
 export type Garden = Schemas['GardenAnswer']
 export type Planting = Schemas['PlantingAnswer']
@@ -104,7 +105,7 @@ export function useGardenWrite<Out, In = void>(write: (gardenId: string, input: 
   const { gardenId } = useGarden()
   return useMutation<Out, Problem, In>({
     mutationFn: (input) => write(gardenId.value, input),
-    onSuccess: () => client.invalidateQueries({ queryKey: keys.garden(gardenId.value) }),
+    onSuccess: () => readAnew(client, keys.garden(gardenId.value)),
   })
 }
 

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { onScopeDispose, watch } from 'vue'
 import { page } from '@/api/client'
 import { keys, useGarden } from './useGarden'
+import { readAnew } from './readAnew'
 
 /** Reads the garden anew when somebody else wrote to it. The browser keeps the line open and takes it up again by itself. */
 export function useNews() {
@@ -16,7 +17,7 @@ export function useNews() {
       if (!id || typeof EventSource === 'undefined') return
       line = new EventSource(`/api/gardens/${id}/changes`)
       line.addEventListener('changed', (event: MessageEvent<string>) => {
-        if (event.data !== page) void client.invalidateQueries({ queryKey: keys.garden(id) })
+        if (event.data !== page) void readAnew(client, keys.garden(id))
       })
     },
     { immediate: true },

@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { answer, api, noticeSignedOut, pageHeader } from '@/api/client'
 import { keys } from '@/garden/useGarden'
 import { createOutbox, type Parcel, type ParcelStore } from './outbox'
+import { readAnew } from '@/garden/readAnew'
 
 const parcels = ref<Parcel[]>([])
 
@@ -46,7 +47,7 @@ export function useOutbox() {
   /** Whatever was read of the garden is old once something got through. */
   async function fresh<T extends { sent: boolean }>(gardenId: string, work: Promise<T>): Promise<T> {
     const result = await work
-    if (result.sent) await client.invalidateQueries({ queryKey: keys.garden(gardenId) })
+    if (result.sent) await readAnew(client, keys.garden(gardenId))
     return result
   }
   return {
@@ -62,7 +63,7 @@ export function useOutbox() {
     async flush() {
       const before = parcels.value.length
       await outbox.flush()
-      if (parcels.value.length < before) await client.invalidateQueries()
+      if (parcels.value.length < before) await readAnew(client)
     },
   }
 }

@@ -2,15 +2,16 @@
 import { tell } from '@/language'
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { answer, api } from '@/api/client'
+import { readAnew } from '@/garden/readAnew'
 
 const client = useQueryClient()
 const step = useMutation({
   mutationFn: (hours: number) => answer(api.POST('/api/demo/step', { body: { hours } })),
-  onSuccess: () => client.invalidateQueries(),
+  onSuccess: () => readAnew(client),
 })
 const reset = useMutation({
   mutationFn: () => answer(api.POST('/api/demo/reset')),
-  onSuccess: () => client.invalidateQueries(),
+  onSuccess: () => readAnew(client),
 })
 
 function startOver() {

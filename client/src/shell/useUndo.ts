@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Problem } from '@/api/client'
 import { keys, useGarden } from '@/garden/useGarden'
+import { readAnew } from '@/garden/readAnew'
 
 /** Deeds up to this one were there when the page was opened. */
 const seen = ref<number>()
@@ -46,7 +47,7 @@ export function useUndo() {
         }),
       )
     },
-    onSettled: () => client.invalidateQueries({ queryKey: keys.garden(gardenId.value) }),
+    onSettled: () => readAnew(client, keys.garden(gardenId.value)),
   })
   /** Takes back what is offered. */
   const undo = async () => {

@@ -7,6 +7,7 @@ import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import { dayAndClock, fileSize } from '@/kit/format'
+import { readAnew } from '@/garden/readAnew'
 
 /** The copies of all data, to look into and to put back, and the data looked through. */
 const client = useQueryClient()
@@ -31,14 +32,14 @@ const looking = useMutation<Schemas['ExaminedAnswer'], Problem, string>({
 })
 const restoring = useMutation<Schemas['RestoredAnswer'], Problem, string>({
   mutationFn: (name) => answer(api.POST('/api/backups/{name}/restore', { params: { path: { name } } })),
-  onSuccess: () => client.invalidateQueries(),
+  onSuccess: () => readAnew(client),
 })
 const examining = useMutation<Schemas['ExaminedAnswer'], Problem>({
   mutationFn: () => answer(api.GET('/api/doctor')),
 })
 const mending = useMutation<Schemas['MendedAnswer'], Problem>({
   mutationFn: () => answer(api.POST('/api/doctor/mend')),
-  onSuccess: () => client.invalidateQueries(),
+  onSuccess: () => readAnew(client),
 })
 
 /** The copy that is looked into, and the one that is about to be put back. */

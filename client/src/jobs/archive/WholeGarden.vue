@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { Problem, type Schemas, languageHeader } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
+import { readAnew } from '@/garden/readAnew'
 
 /** The whole garden in one file, out and in, and the copies that are made by themselves. */
 const emit = defineEmits<{ taken: [] }>()
@@ -38,7 +39,7 @@ const taking = useMutation<Schemas['TakenIn'], Problem, File>({
       f,
     ),
   onSuccess: async () => {
-    await client.invalidateQueries()
+    await readAnew(client)
     emit('taken')
   },
 })

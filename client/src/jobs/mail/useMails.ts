@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
+import { readAnew } from '@/garden/readAnew'
 
 /** Letters of an evening and the server that brings them, for who keeps the garden. */
 export function useMails() {
@@ -9,7 +10,7 @@ export function useMails() {
   const { standing } = useGarden()
   // Where nobody signs in, whoever sits at the machine keeps it.
   const keeps = computed(() => !standing.value || standing.value.role === 'owner')
-  const both = () => client.invalidateQueries()
+  const both = () => readAnew(client)
   return {
     keeps,
     mails: useGardenQuery(

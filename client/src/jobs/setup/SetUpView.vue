@@ -20,6 +20,7 @@ import TownField from './TownField.vue'
 import { type Town } from './useTowns'
 import WholeGarden from '../archive/WholeGarden.vue'
 import NumberField from '@/kit/NumberField.vue'
+import { readAnew } from '@/garden/readAnew'
 
 const router = useRouter()
 const client = useQueryClient()
@@ -108,7 +109,7 @@ const saving = useMutation<unknown, Problem>({
     ),
   onSuccess: async () => {
     draft.value = null as unknown as Draft
-    await client.invalidateQueries()
+    await readAnew(client)
     await router.replace('/')
   },
   onError: (problem) => {
