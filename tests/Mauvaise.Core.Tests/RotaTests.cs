@@ -1,5 +1,7 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
+using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Simulation;
@@ -278,6 +280,42 @@ public class RotaTests
             Holds(pinned, rota);
             Assert.Equal(to, rota.Rounds.First(r => r.Key == round.Key).On);
         }
+    }
+
+    [Fact]
+    public void A_course_is_told_on_the_day_that_the_rota_has_its_round()
+    {
+        var told = 0;
+        for (var seed = 1; seed <= 60; seed++)
+        {
+            var garden = ChanceGarden.Of(seed);
+            if (RotaPlanner.Plan(garden).Rounds.FirstOrDefault(r => r is { Kind: NeedKind.Treat, Round: 1 }) is not { } round)
+            {
+                continue;
+            }
+
+            var to = RotaPlanner.Moves(garden, round.Planting.Id, round.Target.Id).LastOrDefault(m => m.More is not null).On;
+            PlanChoice proven = new(Guid.NewGuid(), PlanWord.Proven, round.Planting.Id, null, round.Recipe.Active.Material, null);
+            var running = garden with
+            {
+                Courses = [CourseDeeds.Open(garden, Guid.NewGuid(), round.Planting, round.Target, round.Recipe, DoseStep.Gentle, [], garden.Now)],
+                Choices = [proven, new(Guid.NewGuid(), PlanWord.Pin, round.Planting.Id, round.Target.Id, null, to)],
+            };
+            var rota = RotaPlanner.Plan(running);
+            var course = CourseProgress.Of(running, running.Courses[0]);
+            if (rota.Next(round.Planting.Id, round.Target.Id) is { On: var on } && on > garden.Today && course.NextOn < on)
+            {
+                told++;
+                Assert.Equal(on, StepDays.Of(course, rota).NextOn);
+                Assert.Contains("It is on the rota for", StepDays.Of(course, rota).Sentence, StringComparison.Ordinal);
+            }
+            else
+            {
+                Assert.Equal(course, StepDays.Of(course, rota));
+            }
+        }
+
+        Assert.True(told > 2, $"{told}");
     }
 
     /// <summary>Two needs at one place and one at another; three days, two recipes, one of them scarce.</summary>

@@ -399,7 +399,7 @@ public static class EveningPlanner
                             "planning.courseAgainst",
                             ("garden", garden.Where(planting)),
                             ("target", target.Name.InSentence()),
-                            ("sentence", course.Sentence)
+                            ("sentence", StepDays.Of(course, RotaPlanner.Plan(garden)).Sentence)
                         )
                 )
             );

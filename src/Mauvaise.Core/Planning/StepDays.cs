@@ -1,6 +1,8 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Courses;
 using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -15,6 +17,16 @@ public static class StepDays
         ladder.Finding.Target is { } target
             ? [.. ladder.Steps.Select(step => IsPlanned(step) ? Placed(step, rota, ladder.Finding.Planting.Id, target.Id, ladder.Finding.Garden.Today) : step)]
             : ladder.Steps;
+
+    /// <summary>A course with the rota's day for its next round, where that is later than the course by itself would have it.</summary>
+    public static CourseProgress Of(CourseProgress course, Rota rota) =>
+        course.NextOn is { } due && rota.Next(course.Course.PlantingId, course.Course.Target) is { } next && next.On > due && next.On > rota.From
+            ? course with
+            {
+                NextOn = next.On,
+                Sentence = Say.Sentences(course.Sentence, Say.Of("planning.onTheRotaFor", ("date", Say.In(next.On, "ddd d MMM")))),
+            }
+            : course;
 
     private static bool IsPlanned(LadderStep step) =>
         step is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null } && SprayCodes.All.Contains(step.Code);

@@ -91,7 +91,7 @@ public static class DecideEndpoints
                     .. s
                         .Courses.Where(c => one is null || c.PlantingId == one.Id)
                         .GroupBy(c => (c.PlantingId, c.Target))
-                        .Select(g => CourseEndpoints.Answer(s, CourseProgress.Of(s, g.Last())))
+                        .Select(g => CourseEndpoints.Answer(s, StepDays.Of(CourseProgress.Of(s, g.Last()), rota)))
                         .Where(c => !c.Over || c.State is CourseState.ChangeGroup or CourseState.GiveUp)
                         .OrderBy(c => c.NextOn ?? DateOnly.MaxValue),
                 ]
@@ -129,7 +129,7 @@ public static class DecideEndpoints
             f.Seen.Ants,
             f.Helpers,
             f.Target is { } target && f.Seen.Named == target.Id && Trouble.Knows(target),
-            f.Course is { } course ? course.Sentence : l.Ways.Sentence,
+            f.Course is { } course ? StepDays.Of(course, rota).Sentence : l.Ways.Sentence,
             [.. compared.Select(w => WayAnswer.Of(w, s.Catalogue))],
             [
                 .. compared
