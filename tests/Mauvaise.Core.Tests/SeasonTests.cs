@@ -173,6 +173,17 @@ public class SeasonTests
         Assert.Equal(2, wrong);
     }
 
+    [Fact]
+    public void Under_lamps_hours_are_judged_to_the_last_that_is_known()
+    {
+        var place = Exposure() with { Lamps = new LampHours(new TimeOnly(6, 0), new TimeOnly(16, 0)) };
+        var sky = SkyOver(Hours(72, _ => Mild), place);
+        var judged = SprayHours.Judge(sky, Start.AddHours(48), Start.AddHours(72), Material("neem-oil"));
+        var lamps = judged.Select(h => h.Rules.Single(r => r.Rule == SprayRule.Lamps).Verdict).ToList();
+        Assert.Equal(24, lamps.Count);
+        Assert.Equal(10, lamps.Count(v => v == Verdict.Never));
+    }
+
     [Theory]
     [InlineData("06:00", "18:00", Verdict.Good)]
     [InlineData("06:00", "22:00", Verdict.Never)]

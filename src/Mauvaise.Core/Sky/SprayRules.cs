@@ -190,7 +190,10 @@ internal static class SprayRules
             return new(SprayRule.Lamps, Verdict.Good);
         }
 
-        bool On(int hour) => lamps.Holds(TimeOnly.FromDateTime(sky.Shelter.LocalStart(i + hour).DateTime));
+        // The clock goes on where the forecast ends.
+        var last = sky.Count - 1;
+        bool On(int hour) =>
+            lamps.Holds(TimeOnly.FromDateTime(sky.Shelter.LocalStart(Math.Min(i + hour, last)).AddHours(Math.Max(0, i + hour - last)).DateTime));
         return new(
             SprayRule.Lamps,
             On(0) ? Verdict.Never
