@@ -9,11 +9,11 @@ const startBesideWords: Plugin = {
   name: 'start-beside-words',
   transformIndexHtml: {
     order: 'post',
-    handler(_html, { bundle }) {
+    handler(html, { bundle }) {
       const chunks = Object.values(bundle ?? {}).filter((file) => file.type === 'chunk')
       const start = chunks.find((chunk) => chunk.facadeModuleId?.endsWith('/src/start.ts'))
       return [start?.fileName, ...(start?.imports ?? [])].flatMap((file) =>
-        file
+        file && !html.includes(file)
           ? [
               {
                 tag: 'link',

@@ -181,7 +181,7 @@ internal static class RotaTables
     {
         const double scale = 1e7;
         var model = new CpModel();
-        var ways = problem.Needs.Select(n => RotaSolver.Ways(problem, n)).ToList();
+        var ways = problem.Needs.Select(n => RotaWays.Of(problem, n)).ToList();
         var takes = ways.Select((w, i) => w.Select((_, k) => model.NewBoolVar($"x{i}.{k}")).ToArray()).ToList();
         var outing = Enumerable.Range(0, problem.Slots).Select(s => model.NewBoolVar($"y{s}")).ToArray();
         var recipes = problem.Waits.GetLength(0);

@@ -93,7 +93,7 @@ public static class Backups
             source.Open();
             copy.Open();
             source.BackupDatabase(copy);
-            Run(copy, "PRAGMA journal_mode = DELETE");
+            SqliteFile.Run(copy, "PRAGMA journal_mode = DELETE");
         }
 
         Check(unfinished);
@@ -115,12 +115,12 @@ public static class Backups
                 }.ToString()
             );
             copy.Open();
-            if (Run(copy, "PRAGMA integrity_check(1)") is not "ok" || Run(copy, "PRAGMA foreign_key_check") is not null)
+            if (SqliteFile.Run(copy, "PRAGMA integrity_check(1)") is not "ok" || SqliteFile.Run(copy, "PRAGMA foreign_key_check") is not null)
             {
                 throw new DamagedDataException(path, "part of it is damaged.");
             }
 
-            if (Run(copy, "SELECT count(*) FROM sqlite_master WHERE name = '__EFMigrationsHistory'") is not 1L)
+            if (SqliteFile.Run(copy, "SELECT count(*) FROM sqlite_master WHERE name = '__EFMigrationsHistory'") is not 1L)
             {
                 throw new DamagedDataException(path, "it is not a Mauvaise data file.");
             }
@@ -158,7 +158,7 @@ public static class Backups
             // What the log holds goes into the old file first: should the last step fail, that one is whole.
             using var old = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = dataFile, Pooling = false }.ToString());
             old.Open();
-            Run(old, "PRAGMA wal_checkpoint(TRUNCATE)");
+            SqliteFile.Run(old, "PRAGMA wal_checkpoint(TRUNCATE)");
         }
 
         // The log belongs to the old file; were it left, SQLite would play it into the new one.
@@ -197,7 +197,7 @@ public static class Backups
             );
             source.Open();
             live.Open();
-            Run(live, "PRAGMA busy_timeout = 10000");
+            SqliteFile.Run(live, "PRAGMA busy_timeout = 10000");
             source.BackupDatabase(live);
             return aside;
         }
@@ -288,11 +288,4 @@ public static class Backups
                     .Select(f => (f.Day, f.File)),
             ]
             : [];
-
-    private static object? Run(SqliteConnection connection, string command)
-    {
-        using var run = connection.CreateCommand();
-        run.CommandText = command;
-        return run.ExecuteScalar();
-    }
 }

@@ -77,10 +77,10 @@ public static class DataFile
                 await db.Database.MigrateAsync(stop);
             }
 
-            using var file = Opened(path);
-            Run(file, "PRAGMA journal_mode = WAL");
+            using var file = SqliteFile.Open(path);
+            SqliteFile.Run(file, "PRAGMA journal_mode = WAL");
             // Without figures about its tables SQLite takes the wrong index on a garden of many years.
-            Run(file, "PRAGMA optimize = 0x10002");
+            SqliteFile.Run(file, "PRAGMA optimize = 0x10002");
         }
         catch (SqliteException e)
         {
@@ -88,16 +88,23 @@ public static class DataFile
         }
     }
 
-    /// <summary>Makes a file as all migrations would leave it, in one step: what a kill leaves of it goes at the next start.</summary>
+    /// <summary>Makes a file as all migrations would leave it, in one step, where they would take a second and a half: what a kill leaves of it goes at the next start.</summary>
     private static void Begin(string path)
     {
         var ready = Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, $"{ScratchPrefix}{Guid.NewGuid():N}.tmp");
-        using (var file = Opened(ready))
+        using (var file = SqliteFile.Open(ready))
         {
-            Run(file, "BEGIN;" + NewFile.Schema + "COMMIT;");
+            SqliteFile.Run(file, "BEGIN;" + Empty() + "COMMIT;");
         }
 
         Disk.Move(ready, path);
+    }
+
+    /// <summary>Every table and index, and which migrations have been seen. A test writes it from the migrations and holds it to them.</summary>
+    private static string Empty()
+    {
+        using var file = new StreamReader(typeof(DataFile).Assembly.GetManifestResourceStream("new-file.sql")!);
+        return file.ReadToEnd();
     }
 
     /// <summary>Looks whether a file is sound, ours, and not of a newer version.</summary>
@@ -105,50 +112,21 @@ public static class DataFile
     /// <exception cref="DamagedDataException">It is not.</exception>
     internal static IReadOnlySet<string> Check(GardenDb db, string path)
     {
-        using var file = Opened(path);
-        if (Texts(file, "PRAGMA quick_check(1)") is not ["ok"])
+        using var file = SqliteFile.Open(path);
+        if (SqliteFile.Texts(file, "PRAGMA quick_check(1)") is not ["ok"])
         {
             throw new DamagedDataException(path, "part of it is damaged.");
         }
 
-        if (Texts(file, "SELECT name FROM sqlite_master WHERE name = '__EFMigrationsHistory'").Count == 0)
+        if (SqliteFile.Texts(file, "SELECT name FROM sqlite_master WHERE name = '__EFMigrationsHistory'").Count == 0)
         {
             throw new DamagedDataException(path, "it belongs to another program.");
         }
 
-        var applied = Texts(file, "SELECT MigrationId FROM __EFMigrationsHistory ORDER BY MigrationId");
+        var applied = SqliteFile.Texts(file, "SELECT MigrationId FROM __EFMigrationsHistory ORDER BY MigrationId");
         return applied.Except(db.Database.GetMigrations()).FirstOrDefault() is { } newer
             ? throw new DamagedDataException(path, $"it was written by a newer Mauvaise (step {newer}).")
             : applied.ToHashSet();
-    }
-
-    // Asked of SQLite itself: the model of all rows is made later, beside the first answer.
-    private static SqliteConnection Opened(string path)
-    {
-        var file = new SqliteConnection(ConnectionString(path, pooling: false));
-        file.Open();
-        return file;
-    }
-
-    private static void Run(SqliteConnection file, string sql)
-    {
-        using var command = file.CreateCommand();
-        command.CommandText = sql;
-        command.ExecuteNonQuery();
-    }
-
-    private static List<string> Texts(SqliteConnection file, string sql)
-    {
-        using var command = file.CreateCommand();
-        command.CommandText = sql;
-        using var rows = command.ExecuteReader();
-        var texts = new List<string>();
-        while (rows.Read())
-        {
-            texts.Add(rows.GetString(0));
-        }
-
-        return texts;
     }
 
     private static string Plain(SqliteException e) =>

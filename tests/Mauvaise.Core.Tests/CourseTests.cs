@@ -114,6 +114,28 @@ public class CourseTests
         Assert.Equal((CourseState.PatchWaits, new DateOnly(2026, 7, 18)), (progress.State, progress.NextOn));
     }
 
+    [Theory]
+    [InlineData(1.5, "2026-07-18", "insecticidal soap wants 3 days after the last time")]
+    [InlineData(6, "2026-07-16", "the first")]
+    public void The_first_round_keeps_the_days_of_what_went_on_before_the_course(double sprayedDaysAgo, string next, string why)
+    {
+        var before = Course(Garden(), daysAgo: 0.1);
+        var garden = Garden() with
+        {
+            Courses = [before],
+            Applications = [GardenSamples.Sprayed(Aubergine, sprayedDaysAgo, "insecticidal-soap", "spider-mite")],
+        };
+        var progress = CourseProgress.Of(
+            garden with
+            {
+                Choices = [new(Guid.NewGuid(), PlanWord.Proven, Aubergine.Id, null, "insecticidal-soap", null)],
+            },
+            before
+        );
+        Assert.Equal((0, next), (progress.RoundsGiven, progress.NextOn?.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)));
+        Assert.Contains(why, progress.Sentence, StringComparison.OrdinalIgnoreCase);
+    }
+
     [Fact]
     public void The_next_round_comes_after_the_spacing_and_the_change_of_weather_is_told()
     {

@@ -307,7 +307,7 @@ public class RotaTests
             {
                 told++;
                 Assert.Equal(on, StepDays.Of(course, rota).NextOn);
-                Assert.Contains("It is on the rota for", StepDays.Of(course, rota).Sentence, StringComparison.Ordinal);
+                Assert.Contains("On the rota for", StepDays.Of(course, rota).Sentence, StringComparison.Ordinal);
             }
             else
             {
@@ -353,6 +353,29 @@ public class RotaTests
         Assert.Equal([4], shared.Choices[0].Slots);
         var urgent = RotaSolver.Solve(problem with { Needs = [problem.Needs[0]] });
         Assert.Equal([0], urgent.Choices[0].Slots);
+    }
+
+    [Fact]
+    public void Going_out_is_cheaper_on_the_day_of_a_task_that_was_taken_on()
+    {
+        var cheaper = 0;
+        for (var seed = 1; seed <= 60; seed++)
+        {
+            var garden = ChanceGarden.Of(seed) with { CheckBacks = [], Tasks = [] };
+            var alone = RotaPlanner.Plan(garden);
+            if (alone.Outings.Count == 0)
+            {
+                continue;
+            }
+
+            var task = new GardenTask(Guid.NewGuid(), garden.Growing.First().Id, null, "prune", null, alone.Outings[^1].On, TaskState.Planned);
+            var shared = RotaPlanner.Plan(garden with { Tasks = [task] });
+            Assert.True(shared.Cost <= alone.Cost + 1e-9, $"{seed}: {shared.Cost} after {alone.Cost}");
+            cheaper += shared.Cost < alone.Cost - 1e-4 ? 1 : 0;
+            Assert.Equal(alone.Cost, RotaPlanner.Plan(garden with { Tasks = [task with { State = TaskState.Dropped }] }).Cost, 9);
+        }
+
+        Assert.True(cheaper > 1, $"{cheaper}");
     }
 
     [Fact]

@@ -366,7 +366,7 @@ public class WayTests
         {
             var garden = ChanceGarden.Of(seed);
             var rota = RotaPlanner.Plan(garden);
-            var evening = EveningPlanner.Plan(garden, rota);
+            var evening = EveningPlanner.Plan(garden);
             Assert.True(PlanChecker.Faults(garden, rota) is [], $"{seed}: {string.Join("; ", PlanChecker.Faults(garden, rota))}");
             foreach (var planting in garden.Growing)
             {

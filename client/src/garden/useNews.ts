@@ -1,8 +1,8 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { onScopeDispose, watch } from 'vue'
 import { page } from '@/api/client'
-import { keys, useGarden } from './useGarden'
 import { readAnew } from './readAnew'
+import { keys, useGarden } from './useGarden'
 
 /** Reads the garden anew when somebody else wrote to it. The browser keeps the line open and takes it up again by itself. */
 export function useNews() {

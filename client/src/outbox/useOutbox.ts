@@ -4,9 +4,9 @@ import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { createStore, del, entries, set } from 'idb-keyval'
 import { computed, ref } from 'vue'
 import { answer, api, noticeSignedOut, pageHeader } from '@/api/client'
+import { readAnew } from '@/garden/readAnew'
 import { keys } from '@/garden/useGarden'
 import { createOutbox, type Parcel, type ParcelStore } from './outbox'
-import { readAnew } from '@/garden/readAnew'
 
 const parcels = ref<Parcel[]>([])
 

@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answer, api, type Problem } from '@/api/client'
-import { keys, useGarden } from '@/garden/useGarden'
 import { readAnew } from '@/garden/readAnew'
+import { keys, useGarden } from '@/garden/useGarden'
 
 /** Deeds up to this one were there when the page was opened. */
 const seen = ref<number>()

@@ -76,7 +76,7 @@ public sealed record CourseProgress(
         var given = GivenRounds(garden, course, garden.Catalogue.Material(recipe.Active.Material));
         if (course is not { StoppedAt: null, Then: { } then } || given.Count < course.Rounds || garden.Catalogue.FindRecipe(then.Recipe) is not { } next)
         {
-            return Of(garden, course, recipe, given, null);
+            return Of(garden, course, recipe, given, given.Count == 0 ? OwnDays(garden, course, recipe) : null);
         }
 
         var wait = MaterialChoice.DaysBetween(garden.Catalogue, recipe, next);
@@ -91,11 +91,36 @@ public sealed record CourseProgress(
             Then = null,
         };
         var rounds = GivenRounds(garden, following, garden.Catalogue.Material(next.Active.Material));
-        return Of(garden, following, next, rounds, garden.Garden.DateOf(given[^1].At).AddDays(wait));
+        return Of(
+            garden,
+            following,
+            next,
+            rounds,
+            new Beginning(garden.Garden.DateOf(given[^1].At).AddDays(wait), Say.Of("courses.whatWasCleanedIsKeptClean"))
+        );
     }
 
-    /// <param name="notBefore">First day of the first round; null for today.</param>
-    private static CourseProgress Of(GardenSnapshot garden, Course course, Recipe recipe, List<SprayApplication> given, DateOnly? notBefore)
+    /// <summary>When the first round may be, where that is not at once.</summary>
+    private sealed record Beginning(DateOnly On, string Why);
+
+    /// <summary>What went on against it before the course was begun keeps its days.</summary>
+    private static Beginning? OwnDays(GardenSnapshot garden, Course course, Recipe recipe)
+    {
+        var material = garden.Catalogue.Material(recipe.Active.Material);
+        return UseGuards.AgainFrom(garden, garden.FindPlanting(course.PlantingId)!, garden.Catalogue.Target(course.Target), material) is { } on
+            ? new Beginning(
+                on,
+                Say.Of(
+                    "courses.itWantsDaysAfterTheLast",
+                    ("material", material.Name.InSentence()),
+                    ("days", Say.Of("words.days", ("n", material.Cadence.CurativeMinDays)))
+                )
+            )
+            : null;
+    }
+
+    /// <param name="notBefore">Of the first round; null for at once.</param>
+    private static CourseProgress Of(GardenSnapshot garden, Course course, Recipe recipe, List<SprayApplication> given, Beginning? notBefore)
     {
         var planting = garden.FindPlanting(course.PlantingId)!;
         var target = garden.Catalogue.Target(course.Target);
@@ -156,7 +181,7 @@ public sealed record CourseProgress(
             ];
 
     /// <param name="Clean">Instants of the clean looks in a row, newest first.</param>
-    /// <param name="NotBefore">First day of the first round; null for today.</param>
+    /// <param name="NotBefore">Of the first round; null for at once.</param>
     private sealed record Facts(
         GardenSnapshot Garden,
         Course Course,
@@ -168,7 +193,7 @@ public sealed record CourseProgress(
         List<CheckBack> Judged,
         CheckBack? LastVisit,
         List<DateTimeOffset> Clean,
-        DateOnly? NotBefore
+        Beginning? NotBefore
     )
     {
         /// <summary>Share of leaves at which to act here.</summary>
@@ -294,9 +319,7 @@ public sealed record CourseProgress(
 
         if (f.Given.Count == 0)
         {
-            return f.NotBefore is { } first && first > f.Garden.Today
-                ? (first, Say.Of("courses.whatWasCleanedIsKeptClean"))
-                : (f.Garden.Today, Say.Of("courses.theFirst"));
+            return f.NotBefore is { } first && first.On > f.Garden.Today ? (first.On, first.Why) : (f.Garden.Today, Say.Of("courses.theFirst"));
         }
 
         var (on, why) = Spaced(f);

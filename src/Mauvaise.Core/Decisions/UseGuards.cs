@@ -92,8 +92,7 @@ public static class UseGuards
     }
 
     /// <summary>
-    /// First day, today at the earliest, that a material may go on against a trouble: its two leaves judged, and its own cadence kept since it
-    /// last went on against it, in a course or not.
+    /// First day, today at the earliest, that a material may go on against a trouble: its two leaves judged, and its own cadence kept.
     /// </summary>
     public static DateOnly FirstDay(GardenSnapshot garden, Planting planting, Target target, Material material)
     {
@@ -103,14 +102,17 @@ public static class UseGuards
             { State: PatchState.Waiting, JudgeOn: { } on } => on,
             _ => garden.Today,
         };
-        return garden
-            .SpraysOn(planting.Id)
-            .Where(a => !a.PatchTest && a.At <= garden.Now && a.Material == material.Id && a.IsAgainst(target.Id))
-            .Select(a => garden.Garden.DateOf(a.At).AddDays(material.Cadence.CurativeMinDays))
-            .Append(judged)
-            .Append(garden.Today)
-            .Max();
+        return new[] { garden.Today, judged, AgainFrom(garden, planting, target, material) ?? garden.Today }.Max();
     }
+
+    /// <summary>First day that a material's own cadence allows it again against a trouble, in a course or not; null where it never went on against it.</summary>
+    public static DateOnly? AgainFrom(GardenSnapshot garden, Planting planting, Target target, Material material) =>
+        garden
+            .SpraysOn(planting.Id)
+            .LastOrDefault(a => !a.PatchTest && a.At <= garden.Now && a.IsAgainst(target.Id) && a.MaterialAgainst(target.Id) == material.Id)
+            is { } last
+            ? garden.Garden.DateOf(last.At).AddDays(material.Cadence.CurativeMinDays)
+            : null;
 
     private static bool IsSaidProven(GardenSnapshot garden, Crop crop, Material material) =>
         garden.Choices.Any(c => c.Word == PlanWord.Proven && c.Material == material.Id && garden.FindPlanting(c.PlantingId)?.Crop == crop.Id);

@@ -23,14 +23,11 @@ public static class EveningPlanner
 {
     private static string ByHandTitle => Say.Of("planning.byHand");
 
-    private sealed record Wish(Planting Planting, Target Target, DeedKind Kind, MaterialOption Option, DoseStep Step, List<Reason> Reasons);
-
-    /// <param name="planned">The rota of the same garden, where somebody has it already.</param>
-    public static Evening Plan(GardenSnapshot garden, Rota? planned = null)
+    public static Evening Plan(GardenSnapshot garden)
     {
         var deeds = new List<Deed>();
         var left = new List<LeftAlone>();
-        var wishes = new List<Wish>();
+        var wishes = new List<SprayWish>();
         deeds.AddRange(DueCheckBacks(garden));
         var visited = deeds.SelectMany(d => d.PlantingIds).ToHashSet();
         // What waits for a check-back of today waits; one that was forgotten keeps nothing back by itself.
@@ -42,7 +39,7 @@ public static class EveningPlanner
 
         deeds.InsertRange(deeds.TakeWhile(d => d.Kind == DeedKind.CheckBack).Count(), [.. DueTasks(garden), .. WornOff(garden), .. Straining(garden)]);
         TogetherByHand(deeds);
-        deeds.AddRange(Tanks(garden, Today(garden, wishes, left, planned)));
+        deeds.AddRange(EveningTanks.Of(garden, wishes, left));
         deeds.AddRange(BeforeTrouble(garden));
         deeds.AddRange(LooksDue.For(garden, visited));
         var (window, sentence) = Window(garden, deeds);
@@ -171,7 +168,7 @@ public static class EveningPlanner
     /// <summary>Share of what is likely at a planting that work before trouble must keep off to be put before somebody in the evening (assumed).</summary>
     private const double WorthAnEvening = 0.08;
 
-    private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
+    private static void Decide(GardenSnapshot garden, Planting planting, List<Deed> deeds, List<SprayWish> wishes, List<LeftAlone> left)
     {
         var look = garden.LatestLook(planting.Id).FirstOrDefault()?.LookId;
         var passed = look is not null && garden.Tasks.Any(t => t.LookId == look && t.State == TaskState.Passed && SprayCodes.All.Contains(t.Step));
@@ -202,7 +199,7 @@ public static class EveningPlanner
     }
 
     /// <summary>What the ladder proposes becomes a tank, or something by hand; what it leaves alone is told.</summary>
-    private static void DecideTrouble(GardenSnapshot garden, ActionLadder ladder, List<Deed> deeds, List<Wish> wishes, List<LeftAlone> left)
+    private static void DecideTrouble(GardenSnapshot garden, ActionLadder ladder, List<Deed> deeds, List<SprayWish> wishes, List<LeftAlone> left)
     {
         var f = ladder.Finding;
         var planting = f.Planting;
@@ -250,64 +247,6 @@ public static class EveningPlanner
         }
     }
 
-    /// <summary>What the rota puts on today, with the mix that it chose; what it puts later is told.</summary>
-    private static List<Wish> Today(GardenSnapshot garden, List<Wish> wishes, List<LeftAlone> left, Rota? planned)
-    {
-        if (wishes.Count == 0)
-        {
-            return wishes;
-        }
-
-        var rota = planned ?? RotaPlanner.Plan(garden);
-        var today = new List<Wish>();
-        foreach (var wish in wishes)
-        {
-            var (id, target) = (wish.Planting.Id, wish.Target.Id);
-            switch (rota.Next(id, target), rota.WhyNot(id, target))
-            {
-                case ({ } next, _) when next.On > garden.Today:
-                    left.Add(new(id, PlannedLater(garden, wish.Planting, wish.Target, next)));
-                    break;
-                case ({ } next, _):
-                    today.Add(
-                        wish with
-                        {
-                            Option = wish.Option with { Recipe = next.Recipe, Material = garden.Catalogue.Material(next.Recipe.Active.Material) },
-                            Reasons = [.. wish.Reasons, .. next.WhyThen is { } why ? [new Reason("day", why)] : Array.Empty<Reason>()],
-                        }
-                    );
-                    break;
-                case (null, { } whyNot):
-                    left.Add(
-                        new(
-                            id,
-                            Say.Of(
-                                "planning.isNotPlanned",
-                                ("garden", garden.Where(wish.Planting)),
-                                ("target", wish.Target.Name.InSentence()),
-                                ("sentence", whyNot)
-                            )
-                        )
-                    );
-                    break;
-                default:
-                    today.Add(wish);
-                    break;
-            }
-        }
-
-        return today;
-    }
-
-    private static string PlannedLater(GardenSnapshot garden, Planting planting, Target target, NextMix next) =>
-        Say.Of(
-            "planning.plannedFor",
-            ("garden", garden.Where(planting)),
-            ("target", target.Name.InSentence()),
-            ("date", Date(next.On)),
-            ("whyThen", next.WhyThen)
-        );
-
     /// <summary>What is done by hand in several places is one thing to do on the way round.</summary>
     private static void TogetherByHand(List<Deed> deeds)
     {
@@ -347,7 +286,7 @@ public static class EveningPlanner
             : Say.Of("planning.gardenWhy", ("garden", garden.Where(f.Planting)), ("why", why));
     }
 
-    private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<Wish> wishes, List<LeftAlone> left)
+    private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<SprayWish> wishes, List<LeftAlone> left)
     {
         if (wishes.FirstOrDefault(w => w.Planting.Id == planting.Id && w.Kind == DeedKind.Spray) is { } first)
         {
@@ -370,7 +309,7 @@ public static class EveningPlanner
     }
 
     /// <summary>The next round of a course, when it is due.</summary>
-    private static void GoOn(GardenSnapshot garden, Planting planting, CourseProgress course, List<Wish> wishes, List<LeftAlone> left)
+    private static void GoOn(GardenSnapshot garden, Planting planting, CourseProgress course, List<SprayWish> wishes, List<LeftAlone> left)
     {
         var target = garden.Catalogue.Target(course.Course.Target);
         var material = garden.Catalogue.Material(course.Recipe.Active.Material);
@@ -441,12 +380,8 @@ public static class EveningPlanner
             )
             : null;
 
-    /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>
-    private static DeedKind KindOf(GardenSnapshot garden, Wish wish) =>
-        UseGuards.PatchOf(garden, garden.Catalogue.Crop(wish.Planting.Crop), wish.Option.Material).State == PatchState.Needed ? DeedKind.PatchTest : wish.Kind;
-
     /// <summary>Where a bed keeps ahead: the protectant last given, again, once its protection has lapsed.</summary>
-    private static Wish? Renewal(GardenSnapshot garden, Planting planting, Place place)
+    private static SprayWish? Renewal(GardenSnapshot garden, Planting planting, Place place)
     {
         var stance = garden.StanceAt(place);
         if (
@@ -471,7 +406,7 @@ public static class EveningPlanner
         return
             MaterialChoice.Options(garden, planting, target).FirstOrDefault(o => o.Allowed && o.Recipe.Form == Form.Spray) is { } best
             && PatchWaits(garden, planting, best.Material) is null
-            ? new Wish(
+            ? new SprayWish(
                 planting,
                 target,
                 DeedKind.Renew,
@@ -486,55 +421,6 @@ public static class EveningPlanner
             )
             : null;
     }
-
-    private static IEnumerable<Deed> Tanks(GardenSnapshot garden, List<Wish> wishes) =>
-        from w in wishes
-        group w by (w.Option.Recipe.Id, w.Step, Patch: KindOf(garden, w) == DeedKind.PatchTest) into tank
-        let first = tank.First()
-        let plantings = tank.Select(w => w.Planting).ToList()
-        let recipe = first.Option.Recipe
-        let litres = tank.Key.Patch ? SprayVolume.PatchTestLitres : SprayVolume.SizeFor(garden, recipe, plantings)
-        let text = MixSize.Text(garden, recipe, litres)
-        let bottle = Mixed(garden, first.Option.Recipe, plantings, tank.Key.Patch)
-        let kind = tank.Key.Patch ? DeedKind.PatchTest
-        : tank.All(w => w.Kind == DeedKind.Renew) ? DeedKind.Renew
-        : DeedKind.Spray
-        let spots = string.Join(", ", plantings.Select(p => garden.Where(p)))
-        select new Deed(
-            kind,
-            tank.Key.Patch
-                ? Say.Of("planning.twoLeavesFirst", ("recipe", first.Option.Recipe.Name.InSentence()), ("spots", spots))
-                : $"{first.Option.Recipe.Name}: {spots}",
-            bottle is not null
-                    ? Say.Of(
-                        "planning.itStandsMixedSinceSpray",
-                        ("time", Figure.Time(garden.Garden.Zone.Local(bottle.MadeAt))),
-                        ("text", TankVolume.Text(garden.LeftIn(bottle), garden.Garden.Kitchen)),
-                        ("when", When(garden, garden.Garden.DateOf(bottle.UseBy)))
-                    )
-                : tank.Key.Patch ? Say.Of("planning.itIsNewOnThisCrop", ("text", text), ("hours", UseGuards.PatchTestDays * 24))
-                : recipe.Form == Form.Spray ? Say.Of("planning.doseUndersidesFirst", ("text", text), ("step", Say.Word(first.Step)))
-                : Say.Sentences(Say.Of("planning.dose", ("text", text), ("step", Say.Word(first.Step))), recipe.Shake),
-            [.. tank.SelectMany(w => w.Reasons).Distinct()],
-            [.. plantings.Select(p => p.Id)],
-            new Tank(first.Option.Recipe, first.Step, litres, first.Target),
-            null
-        )
-        {
-            BatchId = bottle?.Id,
-        };
-
-    /// <summary>The bottle that was mixed for these plantings and of which nothing went on yet.</summary>
-    private static Batch? Mixed(GardenSnapshot garden, Recipe recipe, List<Planting> plantings, bool patch) =>
-        garden.Batches.LastOrDefault(b =>
-            b.Recipe == recipe.Id
-            && b.PatchTest == patch
-            && b.EmptiedAt is null
-            && b.UseBy > garden.Now
-            && b.Litres > 0
-            && plantings.TrueForAll(p => b.PlantingIds.Contains(p.Id))
-            && garden.LeftIn(b) >= b.Litres
-        );
 
     private static (SprayWindow? Window, string Sentence) Window(GardenSnapshot garden, List<Deed> deeds)
     {
@@ -569,9 +455,9 @@ public static class EveningPlanner
             );
     }
 
-    private static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? Say.Of("words.today") : Date(date);
+    internal static string When(GardenSnapshot garden, DateOnly date) => date <= garden.Today ? Say.Of("words.today") : Date(date);
 
     private static string Days(int days) => Say.Of("words.days", ("n", days));
 
-    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
+    internal static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
 }

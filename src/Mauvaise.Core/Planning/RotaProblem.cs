@@ -13,7 +13,7 @@ namespace Mauvaise.Core.Planning;
 /// <param name="Stocks">What is there of each stock, in the unit that <see cref="RotaOption.Takes"/> speaks.</param>
 public sealed record RotaProblem(int Slots, double OutingCost, double TankCost, int[,] Waits, IReadOnlyList<double> Stocks, IReadOnlyList<RotaNeed> Needs)
 {
-    /// <summary>Where somebody is among the beds already, going out costs this share of what it does (assumed): the sprayer still has to be taken along.</summary>
+    /// <summary>Where somebody is among the beds already, going out costs this share (assumed): the sprayer still has to be taken along.</summary>
     private const double AlreadyOut = 0.5;
 
     /// <summary>Slots of days on which somebody goes out anyway, to count again or with work by hand.</summary>

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 
@@ -15,7 +16,7 @@ public static class StepDays
     /// <summary>The ladder's steps; what is mixed has the rota's day and the reason for it, or stays open with why it is not planned.</summary>
     public static IReadOnlyList<LadderStep> Of(ActionLadder ladder, Rota rota) =>
         ladder.Finding.Target is { } target
-            ? [.. ladder.Steps.Select(step => IsPlanned(step) ? Placed(step, rota, ladder.Finding.Planting.Id, target.Id, ladder.Finding.Garden.Today) : step)]
+            ? [.. ladder.Steps.Select(step => IsPlanned(step) ? Placed(step, rota, ladder.Finding.Planting.Id, target.Id) : step)]
             : ladder.Steps;
 
     /// <summary>A course with the rota's day for its next round, where that is later than the course by itself would have it.</summary>
@@ -24,17 +25,17 @@ public static class StepDays
             ? course with
             {
                 NextOn = next.On,
-                Sentence = Say.Sentences(course.Sentence, Say.Of("planning.onTheRotaFor", ("date", Say.In(next.On, "ddd d MMM")))),
+                Sentence = Say.Of("planning.onTheRotaFor", ("date", Say.In(next.On, "ddd d MMM")), ("sentence", course.Sentence.InSentence())),
             }
             : course;
 
     private static bool IsPlanned(LadderStep step) =>
         step is { Rung: Rung.Spray, Choice: StepChoice.Do, Option: not null } && SprayCodes.All.Contains(step.Code);
 
-    private static LadderStep Placed(LadderStep step, Rota rota, Guid plantingId, string target, DateOnly today) =>
+    private static LadderStep Placed(LadderStep step, Rota rota, Guid plantingId, string target) =>
         (rota.Next(plantingId, target), rota.WhyNot(plantingId, target)) switch
         {
-            ({ } next, _) => step with { On = next.On, Why = next is { WhyThen: { } why } && next.On > today ? [why, .. step.Why] : step.Why },
+            ({ } next, _) => step with { On = next.On, Why = next is { WhyThen: { } why } && next.On > rota.From ? [why, .. step.Why] : step.Why },
             (null, { } whyNot) => step with { Choice = StepChoice.May, On = null, Why = [whyNot, .. step.Why] },
             _ => step,
         };

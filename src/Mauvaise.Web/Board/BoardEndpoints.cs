@@ -129,7 +129,7 @@ public static class BoardEndpoints
         var end = s.Garden.StartOf(s.Today.AddDays(DaysAhead + 1));
         var window = Slice(s.Weather, start, end);
         var rota = RotaPlanner.Plan(s);
-        var evening = EveningPlanner.Plan(s, rota);
+        var evening = EveningPlanner.Plan(s);
         var skies = s.Places.ToDictionary(p => p, s.SkyOf);
         var bands = s.Places.ToDictionary(p => p, p => PlaceCover.Bands(s, p, skies[p]));
         var together = s.Places.ToDictionary(p => p, p => PlaceCover.Together(bands[p], s.Weather.Hours.Count));

@@ -4,10 +4,10 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
+import { readAnew } from '@/garden/readAnew'
 import { useGarden } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
 import { dayAndClock, fileSize } from '@/kit/format'
-import { readAnew } from '@/garden/readAnew'
 
 /** The copies of all data, to look into and to put back, and the data looked through. */
 const client = useQueryClient()

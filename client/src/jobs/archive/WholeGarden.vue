@@ -4,9 +4,9 @@ import { useMutation, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { Problem, type Schemas, languageHeader } from '@/api/client'
+import { readAnew } from '@/garden/readAnew'
 import { useGarden } from '@/garden/useGarden'
 import FieldError from '@/kit/FieldError.vue'
-import { readAnew } from '@/garden/readAnew'
 
 /** The whole garden in one file, out and in, and the copies that are made by themselves. */
 const emit = defineEmits<{ taken: [] }>()

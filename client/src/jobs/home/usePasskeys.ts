@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { type MaybeRefOrGetter, toValue } from 'vue'
 import { answer, api, Problem, type Schemas } from '@/api/client'
+import { readAnew } from '@/garden/readAnew'
 import { keys } from '@/garden/useGarden'
 import { tell } from '@/language'
 import { deviceName } from './useEntry'
@@ -38,7 +39,7 @@ export function usePasskeys(open: MaybeRefOrGetter<boolean> = false) {
     queryFn: () => answer(api.GET('/api/home/passkeys')),
     enabled: () => toValue(open),
   })
-  const anew = { onSuccess: () => client.invalidateQueries({ queryKey: keys.home }) }
+  const anew = { onSuccess: () => readAnew(client, keys.home) }
   return {
     list,
     add: useMutation<unknown, Problem, string | null>({

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
-import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 import { readAnew } from '@/garden/readAnew'
+import { useGarden, useGardenQuery, useGardenWrite } from '@/garden/useGarden'
 
 /** Letters of an evening and the server that brings them, for who keeps the garden. */
 export function useMails() {

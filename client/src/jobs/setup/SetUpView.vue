@@ -8,6 +8,7 @@ import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
+import { readAnew } from '@/garden/readAnew'
 import { keys } from '@/garden/useGarden'
 import PlaceFields from '@/garden/PlaceFields.vue'
 import { emptyPlace, placeFieldNames } from '@/garden/newPlace'
@@ -20,7 +21,6 @@ import TownField from './TownField.vue'
 import { type Town } from './useTowns'
 import WholeGarden from '../archive/WholeGarden.vue'
 import NumberField from '@/kit/NumberField.vue'
-import { readAnew } from '@/garden/readAnew'
 
 const router = useRouter()
 const client = useQueryClient()
