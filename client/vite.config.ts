@@ -88,6 +88,7 @@ export default defineConfig({
     environment: 'jsdom',
     // Ends what hangs, and judges nothing: the machine may be slow.
     testTimeout: 60_000,
+    expect: { poll: { timeout: 20_000 } },
     include: ['tests/**/*.spec.ts'],
     setupFiles: ['tests/setup.ts'],
   },

@@ -1,10 +1,7 @@
-import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
-import PrimeVue from 'primevue/config'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { h } from 'vue'
-import { RouterView } from 'vue-router'
+import { flushPromises } from '@vue/test-utils'
+import { describe, expect, it, vi } from 'vitest'
 import { router } from '@/router'
+import { faults, json, open, type Server } from './mounted'
 import { garden, gardenId, home, otherId, placeId, plantingId, state } from './samples'
 
 /** Every screen that reads something, with an address that opens it. */
@@ -41,13 +38,9 @@ const screens = [
   '/garden/app',
 ]
 
-/** What the server answers to anything but who and where the garden is. */
-type Server = () => Promise<Response>
-const json = (body: unknown, status = 200) =>
-  new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } })
 const refusal = 'The cellar is flooded, so this is refused.'
 
-const servers: Record<string, { answer: Server; says: RegExp }> = {
+const servers: Record<string, { answer: () => Promise<Response>; says: RegExp }> = {
   'takes its time': { answer: () => new Promise(() => {}), says: /One moment\./ },
   refuses: {
     answer: () => Promise.resolve(json({ title: refusal, code: 'flooded', status: 409 }, 409)),
@@ -63,53 +56,22 @@ const servers: Record<string, { answer: Server; says: RegExp }> = {
   },
 }
 
-const faults: unknown[] = []
-let screen: VueWrapper | undefined
-
-async function open(path: string, server: Server) {
-  vi.stubGlobal('fetch', (request: Request) => {
-    const { pathname } = new URL(request.url)
-    return pathname === '/api/state'
-      ? Promise.resolve(json(state))
-      : pathname === '/api/home'
-        ? Promise.resolve(json(home))
-        : pathname === `/api/gardens/${gardenId}`
-          ? Promise.resolve(json(garden))
-          : server()
-  })
-  await router.push(path)
-  screen = mount(
-    { render: () => h(RouterView) },
-    {
-      global: {
-        plugins: [
-          router,
-          PrimeVue,
-          [
-            VueQueryPlugin,
-            { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) },
-          ],
-        ],
-        config: { errorHandler: (e) => faults.push(e) },
-      },
-    },
-  )
-  return screen
+/** Who and where the garden is, it always says. */
+const whereItIs: Record<string, unknown> = {
+  '/api/state': state,
+  '/api/home': home,
+  [`/api/gardens/${gardenId}`]: garden,
 }
-
-beforeEach(() => {
-  faults.length = 0
-  vi.spyOn(console, 'warn').mockImplementation((...told) => faults.push(told[0]))
-})
-afterEach(() => {
-  screen?.unmount()
-  vi.unstubAllGlobals()
-  vi.restoreAllMocks()
-})
+const before =
+  (answer: () => Promise<Response>): Server =>
+  (request) => {
+    const known = whereItIs[new URL(request.url).pathname]
+    return known ? Promise.resolve(json(known)) : answer()
+  }
 
 describe.each(Object.entries(servers))('when the server %s', (_, { answer, says }) => {
   it.each(screens)('%s says so, and stands', async (path) => {
-    const shown = await open(path, answer)
+    const shown = await open(path, before(answer))
     await vi.waitFor(() => expect(shown.text()).toMatch(says), { timeout: 20_000 })
     await flushPromises()
     expect(faults).toEqual([])

@@ -1,3 +1,4 @@
+import { indexedDB } from 'fake-indexeddb'
 import { speak } from '@/language'
 
 // PrimeVue's overlays ask for this; jsdom has none.
@@ -18,3 +19,6 @@ window.ResizeObserver ??= class {
 }
 
 await speak('en')
+
+// What waits to be sent is kept in the browser's own database; jsdom has none.
+globalThis.indexedDB = indexedDB

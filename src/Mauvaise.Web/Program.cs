@@ -125,7 +125,7 @@ services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 // What a page of another site could make the app answer carries no sign-in (SameSite), so that its length tells nothing. The line of news is not
 // among the kinds that are packed: it would be held back.
 services.AddResponseCompression(o => o.EnableForHttps = true);
-services.AddOpenApi("v1");
+services.AddOpenApi("v1", o => o.AddSchemaTransformer(StrictEnums.TellWordsAlone));
 
 var app = builder.Build();
 if (!generatingDocuments && !await Startup.PrepareAsync(app))

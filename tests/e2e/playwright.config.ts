@@ -68,6 +68,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // Pages live for seconds: what compiles their code a second time costs more than it gains.
+        '--js-flags=--no-maglev --no-turbofan',
       ],
     },
   },

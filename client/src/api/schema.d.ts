@@ -9353,7 +9353,7 @@ export interface components {
             comesOn: string;
         };
         /** @enum {unknown} */
-        Outcome: "cleared" | "holding" | "losing" | "lost" | null;
+        Outcome: "cleared" | "holding" | "losing" | "lost";
         OutcomeAnswer: {
             /** Format: uuid */
             checkBackId: null | string;
@@ -10069,7 +10069,7 @@ export interface components {
             taken: components["schemas"]["ReadingAnswer"][];
         };
         /** @enum {unknown} */
-        ReadingState: "low" | "fine" | "high" | null;
+        ReadingState: "low" | "fine" | "high";
         ReasonAnswer: {
             code: string;
             verdict: components["schemas"]["MixVerdict"];
@@ -11031,7 +11031,7 @@ export interface components {
             memberId?: null | string;
         };
         /** @enum {unknown} */
-        TaskState: "planned" | "done" | "dropped" | "passed" | null;
+        TaskState: "planned" | "done" | "dropped" | "passed";
         /** @enum {unknown} */
         TemperatureUnit: "celsius" | "fahrenheit";
         TogetherAnswer: {
@@ -11191,7 +11191,7 @@ export interface components {
         /** @enum {unknown} */
         TrialUnitKind: "place" | "plant" | "leaf";
         /** @enum {unknown} */
-        TrialVerdict: "tooFewToTell" | "works" | "doesLittle" | "makesItWorse" | null;
+        TrialVerdict: "tooFewToTell" | "works" | "doesLittle" | "makesItWorse";
         TroubleAnswer: {
             /** Format: uuid */
             plantingId: string;

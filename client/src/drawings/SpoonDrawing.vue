@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, useId } from 'vue'
 
 /**
  * Spoons and cups drawn to one scale, from the side: whole ones full, the last filled to its part. A spoon is half a ball of its
@@ -7,6 +7,7 @@ import { computed } from 'vue'
  */
 const props = defineProps<{ scoops: { unit: string; count: number; millilitres: number }[] }>()
 
+const id = useId()
 /** Pixels for a centimetre. */
 const scale = 13
 const most = 8
@@ -64,13 +65,13 @@ function depth(share: number): number {
         :height="m.side / 2 + 6"
         :viewBox="`-2 -4 ${m.side + 26} ${m.side / 2 + 6}`"
       >
-        <clipPath :id="`level-${i}-${m.side.toFixed(1)}-${m.fill}`">
+        <clipPath :id="`${id}-${i}`">
           <rect x="-2" :y="m.level" :width="m.side + 4" :height="m.side" />
         </clipPath>
         <path
           class="fill"
           :d="`M0 0A${m.side / 2} ${m.side / 2} 0 0 0 ${m.side} 0Z`"
-          :clip-path="`url(#level-${i}-${m.side.toFixed(1)}-${m.fill})`"
+          :clip-path="`url(#${id}-${i})`"
         />
         <path class="line" :d="`M0 0A${m.side / 2} ${m.side / 2} 0 0 0 ${m.side} 0ZM${m.side} 0h22`" />
       </svg>

@@ -1,5 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
 
 namespace Mauvaise.Web.Hosting;
 
@@ -10,6 +12,15 @@ public sealed class StrictEnums : JsonConverterFactory
 
     public override JsonConverter CreateConverter(Type typeToConvert, JsonSerializerOptions options) =>
         (JsonConverter)Activator.CreateInstance(typeof(Words<>).MakeGenericType(typeToConvert))!;
+
+    /// <summary>
+    /// The document lists words alone. That there may be none is said where a word is used: listed here too, the first use that may be empty would let every use be.
+    /// </summary>
+    public static Task TellWordsAlone(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken stop)
+    {
+        schema.Enum = schema.Enum?.Where(word => word is not null && !word.IsJsonNullSentinel()).ToList();
+        return Task.CompletedTask;
+    }
 
     private sealed class Words<T> : JsonConverter<T>
         where T : struct, Enum

@@ -73,7 +73,7 @@ const addSprayer = () =>
     </summary>
     <div class="columns">
       <section aria-labelledby="people">
-        <h3 id="people">{{ tell('beds.whoGardensHere') }}</h3>
+        <h2 id="people">{{ tell('beds.whoGardensHere') }}</h2>
         <p class="soft">{{ tell('beds.theLogNamesWhoDidWhat') }}</p>
         <div v-for="p in people" :key="p.id" class="person">
           <InputText
@@ -110,7 +110,7 @@ const addSprayer = () =>
         <FieldError :problem="calling.error.value" :shown="['name', 'role']" />
       </section>
       <section aria-labelledby="sprayers">
-        <h3 id="sprayers">{{ tell('beds.sprayers') }}</h3>
+        <h2 id="sprayers">{{ tell('beds.sprayers') }}</h2>
         <p class="soft">{{ tell('beds.theBenchFillsTheSmallestOne') }}</p>
         <div v-for="x in sprayers" :key="x.id" class="sprayer">
           <InputText

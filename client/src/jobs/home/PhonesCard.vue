@@ -43,7 +43,7 @@ const link = ref({ kind: 'calendar' as keyof typeof linkWords, name: '' })
     </summary>
     <div class="columns">
       <section aria-labelledby="add-phone">
-        <h3 id="add-phone">{{ tell('home.addAPhone') }}</h3>
+        <h2 id="add-phone">{{ tell('home.addAPhone') }}</h2>
         <SelectField
           v-model="who"
           :options="
@@ -96,7 +96,7 @@ const link = ref({ kind: 'calendar' as keyof typeof linkWords, name: '' })
         </div>
       </section>
       <section aria-labelledby="devices">
-        <h3 id="devices">{{ tell('home.devicesThat') }}</h3>
+        <h2 id="devices">{{ tell('home.devicesThat') }}</h2>
         <ul>
           <li v-for="d in devices.data.value" :key="d.id">
             <span
@@ -113,7 +113,7 @@ const link = ref({ kind: 'calendar' as keyof typeof linkWords, name: '' })
             />
           </li>
         </ul>
-        <h3>{{ tell('home.links') }}</h3>
+        <h2>{{ tell('home.links') }}</h2>
         <p class="soft">{{ tell('home.eachOpensOneThingToWhoever') }}</p>
         <ul>
           <li v-for="l in links.data.value" :key="l.id">

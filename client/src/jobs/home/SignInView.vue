@@ -31,15 +31,7 @@ const enter = () => signIn.mutate({ name: name.value, passPhrase: passPhrase.val
     <h1>{{ tell('home.signIn') }}</h1>
     <p>{{ tell('home.thisDeviceIsNotInScan') }}</p>
     <p v-if="waiting.length" class="note caution">
-      {{
-        waiting.length === 1
-          ? waiting.length === 1
-            ? tell('home.oneEntryWaitsOnThisDevice')
-            : tell('home.oneEntryWaitsOnThisDevice2')
-          : waiting.length === 1
-            ? tell('home.entriesWaitOnThisDevice', { waiting: waiting.length })
-            : tell('home.entriesWaitOnThisDevice2', { waiting: waiting.length })
-      }}
+      {{ tell('home.entriesWaitOnThisDevice', { n: waiting.length }) }}
     </p>
     <form novalidate @submit.prevent="enter">
       <label

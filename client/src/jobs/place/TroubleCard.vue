@@ -22,7 +22,7 @@ const nightsAhead = computed(() => props.trouble.nights.filter((n) => n.day > pr
 <template>
   <article class="card">
     <header>
-      <h3>{{ trouble.name }}</h3>
+      <h2>{{ trouble.name }}</h2>
       <p class="soft small">
         {{
           trouble.foundOn
