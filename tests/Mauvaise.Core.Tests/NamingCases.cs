@@ -64,7 +64,14 @@ public static class NamingCases
 
     /// <summary>All cases, of causes that are listed and of such as are not.</summary>
     public static IReadOnlyList<NamingCase> Read() =>
-        [.. Of("naming.yaml"), .. Of("naming-open.yaml"), .. Of("naming-leaflets.yaml"), .. Of("naming-later.yaml"), .. Of("naming-fresh.yaml"), .. Of("naming-told.yaml")];
+        [
+            .. Of("naming.yaml"),
+            .. Of("naming-open.yaml"),
+            .. Of("naming-leaflets.yaml"),
+            .. Of("naming-later.yaml"),
+            .. Of("naming-fresh.yaml"),
+            .. Of("naming-told.yaml"),
+        ];
 
     private static List<NamingCase> Of(string file) =>
         JsonSerializer.Deserialize<List<NamingCase>>(

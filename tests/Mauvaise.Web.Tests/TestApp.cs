@@ -31,7 +31,7 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
     };
 
     /// <summary>The shipped facts, read once for all apps: they never change.</summary>
-    private static readonly Lazy<GardenCatalogue> Catalogue = new(() => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
+    private static readonly Lazy<GardenCatalogue> Shipped = new(() => CatalogueFiles.Read(CatalogueFiles.DefaultFolder));
 
     /// <summary>
     /// The file as it is a moment after the first start, with the demo garden and its weather or without a garden: every test begins with it.
@@ -116,6 +116,8 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         return copy;
     }
 
+    public static GardenCatalogue Catalogue => Shipped.Value;
+
     /// <summary>The clock of the garden, set by hand.</summary>
     public HandClock Clock { get; } = new();
 
@@ -154,11 +156,11 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         (await http.PostAsJsonAsync("/mood", mood)).EnsureSuccessStatusCode();
     }
 
-    /// <summary>Has the demo garden's weather fetched now.</summary>
-    public async Task RefreshWeatherAsync()
+    /// <summary>Has a garden's weather fetched now; the demo's where none is named.</summary>
+    public async Task RefreshWeatherAsync(Guid? garden = null)
     {
         using var scope = Services.CreateScope();
-        await scope.ServiceProvider.GetRequiredService<WeatherClient>().RefreshAsync(DemoGarden.GardenId, TestContext.Current.CancellationToken);
+        await scope.ServiceProvider.GetRequiredService<WeatherClient>().RefreshAsync(garden ?? DemoGarden.GardenId, TestContext.Current.CancellationToken);
     }
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
@@ -172,7 +174,7 @@ public sealed class TestApp : WebApplicationFactory<GardenTools>
         builder.ConfigureTestServices(s =>
             s.Replace(ServiceDescriptor.Singleton<TimeProvider>(Clock))
                 .Replace(ServiceDescriptor.Singleton(new MachineClock(Clock)))
-                .Replace(ServiceDescriptor.Singleton(Catalogue.Value))
+                .Replace(ServiceDescriptor.Singleton(Shipped.Value))
         );
         if (faulty is not null)
         {

@@ -7818,6 +7818,7 @@ export interface components {
             hardToWet?: boolean;
             tall?: boolean;
             stageDays: number[];
+            lasting?: boolean;
             /** Format: int32 */
             flowersCloseAtHour?: null | number;
             /** Format: int32 */

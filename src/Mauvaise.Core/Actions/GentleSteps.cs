@@ -169,11 +169,18 @@ internal static class HandSteps
             return [MeasureFits.Step(f, KnownIds.Measures.PutRight, StepChoice.Do, [ways.Sentence])];
         }
 
-        return [.. f.Garden.Catalogue.Measures.Where(m => m.Rung == Rung.Hands && m.IsFor(target)).Select(m => Step(f, m, ways.Proposed?.Uses(m.Id) == true))];
+        return
+        [
+            .. f
+                .Garden.Catalogue.Measures.Where(m => m.Rung == Rung.Hands && m.IsFor(target))
+                .Select(m => Step(f, m, ways.Proposed?.Uses(m.Id) == true ? ways.Proposed : null)),
+        ];
     }
 
-    private static LadderStep Step(Finding f, Measure m, bool first)
+    /// <param name="proposed">The way that is proposed, where this is a part of it.</param>
+    private static LadderStep Step(Finding f, Measure m, Way? proposed)
     {
+        var first = proposed is not null;
         var target = f.Target!;
         return m.Id switch
         {
@@ -201,7 +208,7 @@ internal static class HandSteps
             ),
             KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, [Say.Of("actions.itKeepsTheNextBroodOff")]),
             KnownIds.Measures.PickOff when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),
-            _ when m.WantsDullDay => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [DullDayWhy(f, out var on)], on),
+            _ when m.WantsDullDay => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [DullDayWhy(f, proposed, out var on)], on),
             KnownIds.Measures.PinchTips when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, [Say.Of("actions.itDoesNotSit")]),
             _ => MeasureFits.Step(
                 f,
@@ -212,11 +219,12 @@ internal static class HandSteps
         };
     }
 
-    /// <summary>The first cool and dull day of the next three; early today when there is none.</summary>
-    private static string DullDayWhy(Finding f, out DateOnly on)
+    /// <summary>The first cool and dull day of the next three, and not after what is sprayed next: water would take that off again. Early today when there is none.</summary>
+    private static string DullDayWhy(Finding f, Way? proposed, out DateOnly on)
     {
+        var within = proposed is { SprayDays: [var first, ..] } ? Math.Min(DullWithinDays, first + 1) : DullWithinDays;
         var sky = f.Garden.SkyOf(f.Place).Shelter;
-        for (var day = 0; day < DullWithinDays; day++)
+        for (var day = 0; day < within; day++)
         {
             on = f.Garden.Today.AddDays(day);
             var from = sky.IndexOf(f.Garden.Garden.Zone.At(on, DullFromHour));

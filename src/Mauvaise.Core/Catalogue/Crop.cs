@@ -34,6 +34,9 @@ public sealed record Crop
     /// <summary>Days from sowing or planting to: young, full, end (assumed).</summary>
     public required IReadOnlyList<int> StageDays { get; init; }
 
+    /// <summary>It stands for years, or nobody can say how long: it has no end of its own.</summary>
+    public bool Lasting { get; init; }
+
     /// <summary>Local hour at which its flowers have closed for the day, or null when they stay open: cucurbits close about noon.</summary>
     public int? FlowersCloseAtHour { get; init; }
 

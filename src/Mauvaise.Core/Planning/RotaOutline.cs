@@ -72,7 +72,7 @@ internal static class RotaOutline
         }
 
         var left = materials.Select(m => m.SeasonLimit).OfType<SeasonLimit>().DistinctBy(l => l.Together).ToDictionary(l => l.Together, l => l.Most / 2);
-        var end = planting.From.AddDays(crop.StageDays[2]);
+        var end = CropLife.DaysToEnd(garden, planting) is { } days ? garden.Today.AddDays(days) : DateOnly.MaxValue;
         var last = rounds.Where(r => r.Planting.Id == planting.Id).Select(r => (DateOnly?)r.On).Max();
         var on = last?.AddDays(UsualUpkeepDays) is { } next && next > from ? next : from;
         for (var turn = 0; on < to && on <= end; turn++)

@@ -15,7 +15,7 @@ namespace Mauvaise.Core.Ways;
 /// <param name="Share">Share of leaves affected, 0 to 1.</param>
 /// <param name="Line">The line that holds here and now.</param>
 /// <param name="Doubled">Twice as many as at a look in the last five days.</param>
-/// <param name="DaysToEnd">Days until the crop ends by its usual length.</param>
+/// <param name="DaysToEnd">Days until the crop ends by its usual length; null where that is not known.</param>
 /// <param name="RainMm">Rain of the coming three days.</param>
 /// <param name="Course">The course that runs against it, or null.</param>
 /// <param name="Visit">The check-back that is still to come, or null.</param>
@@ -155,7 +155,6 @@ public sealed record Finding(
         }
 
         var sky = garden.SkyOf(place);
-        var ends = planting.From.AddDays(garden.Catalogue.Crop(planting.Crop).StageDays[2]);
         var since = garden.Today.AddDays(-TriedDays);
         var open = garden
             .CheckBacks.Where(c =>
@@ -177,7 +176,7 @@ public sealed record Finding(
             share,
             line,
             doubled,
-            ends.DayNumber - garden.Today.DayNumber,
+            CropLife.DaysToEnd(garden, planting),
             sky.Shelter.RainMm(sky.IndexOf(garden.Now), SplashHours),
             target is null ? null : CourseProgress.Running(garden, planting, target.Id),
             open.Find(c => c.DueOn >= garden.Today),

@@ -58,6 +58,13 @@ public static class WayWords
             return f.OverLine && f.HelpersAtWork ? Say.Of("ways.helpersAreAtWork", ("what", what))
                 : f.OverLine && f.Visit is { } visit ? Say.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Day(visit.DueOn)))
                 : f.OverLine && !proposed.Holds ? Say.Sentences(Say.Of("ways.nothingHereChangesMuch", ("percent", Percent(outlook.End.Middle))), Bought(ways))
+                : f.OverLine
+                    ? Say.Of(
+                        "ways.itComesUnderItsLineByItself",
+                        ("what", what),
+                        ("share", Say.In(f.Line.Share * 100, "0")),
+                        ("percent", Say.In(outlook.End.Middle * 100, "0"))
+                    )
                 : Say.Of("ways.itIsUnderItsLine", ("what", what), ("share", Say.In(f.Line.Share * 100, "0")));
         }
 
