@@ -186,7 +186,7 @@ form {
 
 .person {
   display: grid;
-  grid-template-columns: 1fr 148px;
+  grid-template-columns: 1fr 184px;
   gap: 8px;
 }
 
