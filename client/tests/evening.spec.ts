@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { router } from '@/router'
 import type { Schemas } from '@/api/client'
 import { button, control, faults, fill, json, key, nameOf, open, press, seen, settled, tick } from './mounted'
-import { at, checkBacks, decide, garden, growing, ledger, plan, recorded, taking } from './recorded'
+import { checkBacks, decide, garden, growing, ledger, plan, recorded, taking } from './recorded'
 
 /** The jobs of an evening on the recorded garden: what is shown, what is sent, and what a refusal leaves standing. */
 
@@ -271,5 +271,3 @@ describe('a check-back', () => {
     await expect.poll(() => router.currentRoute.value.name).toBe('board')
   })
 })
-
-it('stands on one garden', () => expect(at).toContain(garden.id))

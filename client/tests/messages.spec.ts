@@ -56,7 +56,15 @@ describe('messages', () => {
 
   it('stand in no template', () => {
     const found: string[] = []
-    type Node = { type: number; content?: unknown; children?: Node[]; branches?: Node[] }
+    type Node = {
+      type: number
+      content?: unknown
+      children?: Node[]
+      branches?: Node[]
+      props?: { type: number; name: string; value?: { content: string } }[]
+    }
+    /** Attributes that are read out or shown. */
+    const told = ['placeholder', 'label', 'aria-label', 'title', 'header', 'alt']
     for (const [file, source] of Object.entries(sources).filter(([f]) => f.endsWith('.vue'))) {
       const look = (node: Node) => {
         if (
@@ -65,6 +73,9 @@ describe('messages', () => {
           !noWords.test(String(node.content).trim())
         )
           found.push(`${file}: ${String(node.content).trim()}`)
+        for (const { type, name, value } of node.props ?? [])
+          if (type === 6 && told.includes(name) && /[a-z]{3}/i.test(value?.content ?? ''))
+            found.push(`${file}: ${name}="${value?.content ?? ''}"`)
         for (const child of [...(node.children ?? []), ...(node.branches ?? [])]) look(child)
       }
       look((parse(source).descriptor.template?.ast ?? { type: 0 }) as Node)

@@ -121,7 +121,9 @@ public class BesideTests
         var grown = GardenSamples.Grown(bed, "tomato");
         var seedling = GardenSamples.Grown(bed, "tomato", GrowthStage.Seedling);
         var basil = GardenSamples.Grown(rack, "basil");
-        var garden = GardenSamples.Garden([bed, rack], [grown, seedling, basil]);
+        var ending = GardenSamples.Grown(bed, "tomato", GrowthStage.Ending);
+        var radish = GardenSamples.Grown(bed, "radish") with { From = new DateOnly(2026, 7, 1) };
+        var garden = GardenSamples.Garden([bed, rack], [grown, seedling, basil, ending, radish]);
         Assert.Null(Feeding.For(garden, grown, 0.1));
         var some = Feeding.For(garden, grown, 0.2)!;
         var much = Feeding.For(garden, grown, 0.5)!;
@@ -130,6 +132,9 @@ public class BesideTests
         Assert.Contains("50 %", much.Sentence, StringComparison.Ordinal);
         Assert.Null(Feeding.For(garden, seedling, 0.5)!.Step);
         Assert.Null(Feeding.For(garden, basil, 0.5)!.Step);
+        // What is over in a few weeks has no use for it, whether somebody says so or its days do.
+        Assert.Null(Feeding.For(garden, ending, 0.5)!.Step);
+        Assert.Null(Feeding.For(garden, radish, 0.5)!.Step);
     }
 
     [Fact]

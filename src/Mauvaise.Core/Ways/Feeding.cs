@@ -18,6 +18,9 @@ public sealed record Feeding(DoseStep? Step, int AfterDays, string Sentence)
     private const int SoonDays = 3,
         LaterDays = 10;
 
+    /// <summary>What ends within so many days does not use it any more.</summary>
+    private const int NearEndDays = 30;
+
     /// <param name="lost">Share of its leaves that are gone, 0 to 1.</param>
     public static Feeding? For(GardenSnapshot garden, Planting planting, double lost)
     {
@@ -29,6 +32,11 @@ public sealed record Feeding(DoseStep? Step, int AfterDays, string Sentence)
         if (planting.Stage == GrowthStage.Seedling)
         {
             return new Feeding(null, 0, Say.Of("ways.seedlingsAreNotFed"));
+        }
+
+        if (planting.Stage == GrowthStage.Ending || CropLife.DaysToEnd(garden, planting) <= NearEndDays)
+        {
+            return new Feeding(null, 0, Say.Of("ways.endingIsNotFed"));
         }
 
         var place = garden.PlaceOf(planting);

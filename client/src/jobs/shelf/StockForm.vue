@@ -105,7 +105,7 @@ const fields = ['material', 'name', 'amount', 'left', 'strengthPercent', 'cost',
           :min="0"
           :max-fraction-digits="1"
           fluid
-          placeholder="full"
+          :placeholder="tell('shelf.asItWasBought')"
         />
         <FieldError :problem="saving.error.value" field="left" />
       </div>

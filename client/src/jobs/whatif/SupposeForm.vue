@@ -10,11 +10,8 @@ import SelectField from '@/kit/SelectField.vue'
 /** Where, what and how much: also where nothing was found yet. */
 const props = defineProps<{ planting?: string; target?: string; share?: number; open: boolean }>()
 const emit = defineEmits<{ suppose: [ask: { planting: string; target: string; share: number }] }>()
-const { plantings } = useGarden()
+const { plantingOptions } = useGarden()
 const targets = useTargets()
-const where = computed(() =>
-  plantings.value.map((p) => ({ value: p.id, label: `${p.place.name}: ${p.cropName}` })),
-)
 const troubles = computed(() => targets.value.filter((t) => !t.noSpray))
 const planting = ref(props.planting)
 const target = ref(props.target)
@@ -45,8 +42,9 @@ function suppose() {
     <form novalidate @submit.prevent="suppose">
       <SelectField
         v-model="planting"
-        :options="where"
+        :options="plantingOptions"
         :label="tell('bench.where')"
+        take="id"
         :placeholder="tell('whatif.chooseAPlanting')"
         filter
       />
