@@ -29,3 +29,11 @@ it.each([...Object.entries(answers), ...Object.entries(answersOfEmpty)])(
     expect(holds(kept) ? [] : judge.errorsText(holds.errors)).toEqual([])
   },
 )
+
+it('lists words alone where one of several words is meant', () => {
+  const lists = Object.entries(openapi.components.schemas).filter(([, schema]) => 'enum' in schema)
+  expect(lists.length).toBeGreaterThan(40)
+  for (const [name, schema] of lists)
+    for (const word of (schema as { enum: unknown[] }).enum)
+      expect([name, typeof word]).toEqual([name, 'string'])
+})

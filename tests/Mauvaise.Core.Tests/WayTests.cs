@@ -400,6 +400,10 @@ public class WayTests
             .. rota.Rounds.Where(r => r.Planting.Id == planting.Id && r.Target.Id == target.Id).Select(r => r.On),
         ];
         Assert.True(planned.Contains(step.On ?? garden.Today), $"{where}: Decide says {step.On}, the plan {string.Join(", ", planned)}");
+        // Hands and water come first: later, water would take off again what was sprayed.
+        Assert.All(ladder.Steps.Where(s => s is { Rung: Rung.Hands, Choice: StepChoice.Do }), hands =>
+            Assert.True((hands.On ?? garden.Today) <= (step.On ?? garden.Today), $"{where}: {hands.Name} on {hands.On}, after {step.Name} on {step.On}")
+        );
         var now = evening.Deeds.Any(d => d.Tank?.Recipe.Id == step.Option!.Recipe.Id && d.PlantingIds.Contains(planting.Id));
         Assert.True(!now || step.On <= garden.Today, $"{where}: this evening, but Decide says {step.On}");
         Assert.True(
