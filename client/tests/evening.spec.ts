@@ -51,6 +51,15 @@ describe('a count', () => {
     await expect.poll(() => router.currentRoute.value.params.observationId).toBe(id)
   })
 
+  it('goes on to the next planting, whatever the server has told since', async () => {
+    const { server } = taking()
+    await settled(await open(screen, server))
+    await press('Five clean')
+    await press('Save: all clean')
+    await expect.poll(() => router.currentRoute.value.params.plantingId).not.toBe(mint)
+    expect(router.currentRoute.value.name).toBe('count')
+  })
+
   it('keeps letters that are typed into the note out of the count', async () => {
     await settled(await open(screen, recorded))
     await key('s', control('textarea', 'Note'))

@@ -36,3 +36,19 @@ test('what is read of another garden stays', async () => {
   expect(answers).toHaveLength(1)
   observer.destroy()
 })
+
+test('who waits has the newest answer, also where another reading let go of the first', async () => {
+  const client = new QueryClient()
+  const { answers, observer } = reader(client)
+  let first = false
+  const one = readAnew(client, ['garden', 'one']).then(() => (first = true))
+  await vi.waitFor(() => expect(answers).toHaveLength(2))
+  const two = readAnew(client)
+  await vi.waitFor(() => expect(answers).toHaveLength(3))
+  await Promise.resolve()
+  expect(first).toBe(false)
+  answers[2]?.(3)
+  await Promise.all([one, two])
+  expect(observer.getCurrentResult().data).toBe(3)
+  observer.destroy()
+})

@@ -78,7 +78,7 @@ async function done(then: 'name' | 'walk') {
 
 /** To the next planting of the round, or to its end. */
 async function goOn() {
-  const next = walk.next.value?.planting.plantingId
+  const next = walk.nextAfter(props.plantingId)?.planting.plantingId
   await router.push(next ? { name: 'count', params: { plantingId: next } } : { name: 'walk' })
 }
 </script>

@@ -60,12 +60,14 @@ export function useWalk() {
     () => new Set([...(ofServer.value?.skippedPlaceIds ?? []), ...(unsent.value?.skipped ?? [])]),
   )
   const seenAll = (stop: PlaceStop) => stop.plantings.every((p) => seen.value.has(p.plantingId))
-  /** The next place, with its plantings that were not seen yet. */
-  const next = computed(() => {
-    const stop = stops.value.find((s) => !skipped.value.has(s.placeId) && !seenAll(s))
-    const planting = stop?.plantings.find((p) => !seen.value.has(p.plantingId))
+  /** The next place with its planting that was not seen yet, and is not the one that was just done. */
+  function nextAfter(done?: string) {
+    const open = (p: PlantingStop) => p.plantingId !== done && !seen.value.has(p.plantingId)
+    const stop = stops.value.find((s) => !skipped.value.has(s.placeId) && s.plantings.some(open))
+    const planting = stop?.plantings.find(open)
     return stop && planting ? { stop, planting } : null
-  })
+  }
+  const next = computed(() => nextAfter())
   const placesDone = computed(
     () => stops.value.filter((s) => skipped.value.has(s.placeId) || seenAll(s)).length,
   )
@@ -112,6 +114,7 @@ export function useWalk() {
     skipped,
     seenAll,
     next,
+    nextAfter,
     placesDone,
     toName: computed(() => ofServer.value?.toName ?? []),
     begin,
