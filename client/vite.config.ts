@@ -90,6 +90,8 @@ export default defineConfig({
     testTimeout: 60_000,
     expect: { poll: { timeout: 20_000 } },
     include: ['tests/**/*.spec.ts'],
+    // A test reads it; all other styles are nothing to them.
+    css: { include: [/base\.css/] },
     setupFiles: ['tests/setup.ts'],
   },
 })

@@ -88,7 +88,10 @@ public static class DataFile
         }
     }
 
-    /// <summary>Makes a file as all migrations would leave it, in one step, where they would take a second and a half: what a kill leaves of it goes at the next start.</summary>
+    /// <summary>
+    /// Makes a file as all migrations would leave it, in one step, where they would take a second and a half: what a kill leaves of it goes at
+    /// the next start.
+    /// </summary>
     private static void Begin(string path)
     {
         var ready = Path.Combine(Path.GetDirectoryName(Path.GetFullPath(path))!, $"{ScratchPrefix}{Guid.NewGuid():N}.tmp");

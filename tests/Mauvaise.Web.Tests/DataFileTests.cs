@@ -54,7 +54,7 @@ public sealed class DataFileTests : OnDataFile
 
         SqliteConnection.ClearAllPools();
         var migrated = Written(DatabasePath);
-        var source = Path.Combine([AppContext.BaseDirectory, .. Enumerable.Repeat("..", 6), "src", "Mauvaise.Store", "Migrations", "new-file.sql"]);
+        var source = Repository.Path("src", "Mauvaise.Store", "Migrations", "new-file.sql");
         if (Environment.GetEnvironmentVariable("MAUVAISE_WRITE_SCHEMAS") == "1")
         {
             await File.WriteAllTextAsync(source, migrated, Stop);

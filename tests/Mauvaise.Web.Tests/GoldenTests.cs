@@ -39,8 +39,9 @@ public sealed record GoldenGarden(
 );
 
 /// <summary>
-/// Whole evenings, written down as a gardener reads them: what Decide says of a count, what the rota makes of it, what stands on the label of the first bottle. On and around days on which
-/// clocks change, since that is where days, halves and waits come apart. What was looked at and is right stands in `tests/golden`; `MAUVAISE_WRITE_SCHEMAS=1` writes it anew, to be looked at again.
+/// Whole evenings, written down as a gardener reads them: what Decide says of a count, what the rota makes of it, what stands on the label
+/// of the first bottle. On and around days on which clocks change, since that is where days, halves and waits come apart. What was looked at
+/// and is right stands in `tests/golden`; `MAUVAISE_WRITE_SCHEMAS=1` writes it anew, to be looked at again.
 /// </summary>
 public sealed class GoldenTests : IAsyncLifetime
 {
@@ -49,7 +50,7 @@ public sealed class GoldenTests : IAsyncLifetime
 
     private const string Then = "\nthen:\n";
 
-    private static readonly string Folder = Path.Combine([AppContext.BaseDirectory, .. Enumerable.Repeat("..", 6), "tests", "golden"]);
+    private static readonly string Folder = Repository.Path("tests", "golden");
 
     private TestApp app = null!;
     private readonly Guid gardenId = Guid.NewGuid();
@@ -154,20 +155,20 @@ public sealed class GoldenTests : IAsyncLifetime
                 ? "not played"
                 : string.Create(CultureInfo.InvariantCulture, $"{share.GetProperty("middle").GetDouble() * 100:0} %");
         var against = string.Concat(way.GetProperty("against").EnumerateArray().Select(a => $"; {a.Text("words")}"));
-        return $"{way.Text("words")}: {comes}{(way.GetProperty("holds").GetBoolean() ? ", holds" : "")}{(way.GetProperty("proposed").GetBoolean() ? ", proposed" : "")}{against}";
+        var holds = way.GetProperty("holds").GetBoolean() ? ", holds" : "";
+        var proposed = way.GetProperty("proposed").GetBoolean() ? ", proposed" : "";
+        return $"{way.Text("words")}: {comes}{holds}{proposed}{against}";
     }
 
     private static IEnumerable<string> Rota(JsonElement plan, Golden told) =>
         [
             .. plan.GetProperty("patches").EnumerateArray().Select(p => $"{p.Text("on")}: two leaves first, {p.Text("recipeName")}"),
-            .. plan.GetProperty("outings")
-                .EnumerateArray()
-                .Select(o =>
-                    $"{o.Text("title")}, {told.Hours(o.GetProperty("hours"))}; {string.Join(", ", o.GetProperty("tanks").EnumerateArray().Select(t => t.Text("amount")))}"
-                ),
+            .. plan.GetProperty("outings").EnumerateArray().Select(o => $"{o.Text("title")}, {told.Hours(o.GetProperty("hours"))}; {Amounts(o)}"),
             .. plan.GetProperty("notPlanned").EnumerateArray().Select(n => n.Text("sentence")!),
             .. plan.GetProperty("cannot").EnumerateArray().Select(c => c.GetString()!),
         ];
+
+    private static string Amounts(JsonElement outing) => string.Join(", ", outing.GetProperty("tanks").EnumerateArray().Select(t => t.Text("amount")));
 
     /// <summary>Mixes the first tank as it is planned, and reads its label.</summary>
     private async Task LabelAsync(JsonElement tank, Golden told)
@@ -216,8 +217,11 @@ public sealed class GoldenTests : IAsyncLifetime
 
         public string Clock(JsonElement at) => zone.Local(at.GetDateTimeOffset()).ToString("yyyy-MM-dd HH:mm", CultureInfo.InvariantCulture);
 
-        public string Hours(JsonElement hours) =>
-            $"{Clock(hours.GetProperty("from"))} to {Clock(hours.GetProperty("to"))[11..]}{(hours.GetProperty("known").GetBoolean() ? "" : ", as the weather allows")}";
+        public string Hours(JsonElement hours)
+        {
+            var known = hours.GetProperty("known").GetBoolean() ? "" : ", as the weather allows";
+            return $"{Clock(hours.GetProperty("from"))} to {Clock(hours.GetProperty("to"))[11..]}{known}";
+        }
 
         public override string ToString() => lines.ToString();
 

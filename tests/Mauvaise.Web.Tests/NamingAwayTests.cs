@@ -12,7 +12,7 @@ public sealed class NamingAwayTests : DemoTest
 {
     private static readonly JsonSerializerOptions Readable = new(TestApp.Json) { WriteIndented = true };
 
-    private static readonly string Cases = Path.Combine([AppContext.BaseDirectory, .. Enumerable.Repeat("..", 6), "client", "tests", "naming-cases.json"]);
+    private static readonly string Cases = Repository.Path("client", "tests", "naming-cases.json");
 
     /// <summary>What was seen where; a sign with a minus was looked for and is not there.</summary>
     public static readonly IReadOnlyList<(string At, NewObservation Seen, string Skip)> Seen =

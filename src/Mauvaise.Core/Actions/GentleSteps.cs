@@ -219,7 +219,10 @@ internal static class HandSteps
         };
     }
 
-    /// <summary>The first cool and dull day of the next three, and not after what is sprayed next: water would take that off again. Early today when there is none.</summary>
+    /// <summary>
+    /// The first cool and dull day of the next three, and not after what is sprayed next: water would take that off again. Early today when
+    /// there is none.
+    /// </summary>
     private static string DullDayWhy(Finding f, Way? proposed, out DateOnly on)
     {
         var within = proposed is { SprayDays: [var first, ..] } ? Math.Min(DullWithinDays, first + 1) : DullWithinDays;

@@ -108,13 +108,7 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
             }
         }
 
-        return known >= HoursOfADay
-            ? sum / known * HoursOfADay
-            : Math.Clamp(
-                garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(garden.Today) - 1],
-                insect.LowerC,
-                insect.UpperC
-            ) - insect.LowerC;
+        return known >= HoursOfADay ? sum / known * HoursOfADay : Math.Clamp(garden.UsualMeanC(garden.Today), insect.LowerC, insect.UpperC) - insect.LowerC;
     }
 
     /// <summary>Rounds of a material that a course has at the most.</summary>

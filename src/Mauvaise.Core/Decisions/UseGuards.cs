@@ -105,7 +105,9 @@ public static class UseGuards
         return new[] { garden.Today, judged, AgainFrom(garden, planting, target, material) ?? garden.Today }.Max();
     }
 
-    /// <summary>First day that a material's own cadence allows it again against a trouble, in a course or not; null where it never went on against it.</summary>
+    /// <summary>
+    /// First day that a material's own cadence allows it again against a trouble, in a course or not; null where it never went on against it.
+    /// </summary>
     public static DateOnly? AgainFrom(GardenSnapshot garden, Planting planting, Target target, Material material) =>
         garden
             .SpraysOn(planting.Id)

@@ -1,12 +1,12 @@
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Gardens;
 
 /// <summary>
-/// How long a planting still stands, by the usual length of its crop. The length is that of the growing season: what stands through a winter does not grow older by days on which nothing grows
-/// (assumed: none at a mean of 4 °C, all of it from 12 °C on, by the climate's usual months). What lasts for years has no end, and neither has what stands on after its usual one: only the
-/// gardener's own word, that it is ending, tells that then.
+/// How long a planting still stands, by the usual length of its crop. The length is that of the growing season: what stands through a
+/// winter does not grow older by days on which nothing grows (assumed: none at a mean of 4 °C, all of it from 12 °C on, by the climate's
+/// usual months). What lasts for years has no end, and neither has what stands on after its usual one: only the gardener's own word, that
+/// it is ending, tells that then.
 /// </summary>
 public static class CropLife
 {
@@ -28,7 +28,13 @@ public static class CropLife
             return null;
         }
 
-        var left = crop.StageDays[2] - Grown(garden, planting, planting.From, garden.Today);
+        var shelter = garden.PlaceOf(planting).Shelter;
+        var left = (double)crop.StageDays[2];
+        for (var day = planting.From; day < garden.Today; day = day.AddDays(1))
+        {
+            left -= Growth(garden, shelter, day);
+        }
+
         if (left < 0)
         {
             return null;
@@ -37,33 +43,21 @@ public static class CropLife
         var days = 0;
         for (; left > 0 && days < FarthestDays; days++)
         {
-            left -= Growth(garden, planting, garden.Today.AddDays(days));
+            left -= Growth(garden, shelter, garden.Today.AddDays(days));
         }
 
         return days;
     }
 
-    private static double Grown(GardenSnapshot garden, Planting planting, DateOnly from, DateOnly to)
-    {
-        var grown = 0.0;
-        for (var day = from; day < to; day = day.AddDays(1))
-        {
-            grown += Growth(garden, planting, day);
-        }
-
-        return grown;
-    }
-
     /// <summary>What a day counts for, 0 to 1.</summary>
-    private static double Growth(GardenSnapshot garden, Planting planting, DateOnly day)
+    private static double Growth(GardenSnapshot garden, Shelter shelter, DateOnly day)
     {
-        var shelter = garden.PlaceOf(planting).Shelter;
-        if (shelter == Shelter.Indoor || garden.Catalogue.FindClimate(garden.Garden.Climate) is not { } climate)
+        if (shelter == Shelter.Indoor)
         {
             return 1;
         }
 
-        var meanC = climate.MeanC[garden.Garden.NorthernMonth(day) - 1] + (shelter == Shelter.Tunnel ? TunnelK : 0);
+        var meanC = garden.UsualMeanC(day) + (shelter == Shelter.Tunnel ? TunnelK : 0);
         return Math.Clamp((meanC - StandsStillC) / (GrowsFullyC - StandsStillC), 0, 1);
     }
 }

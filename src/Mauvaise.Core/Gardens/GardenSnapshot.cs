@@ -136,6 +136,9 @@ public sealed record GardenSnapshot(
 
     public DateOnly Today => Garden.DateOf(Now);
 
+    /// <summary>The usual mean temperature of a day's month in this climate, °C.</summary>
+    public double UsualMeanC(DateOnly day) => Catalogue.FindClimate(Garden.Climate)!.MeanC[Garden.NorthernMonth(day) - 1];
+
     /// <summary>Plantings that grow today, in the order of their places.</summary>
     public IEnumerable<Planting> Growing => Places.SelectMany(GrowingAt);
 

@@ -168,8 +168,7 @@ public sealed record Almanac(
             season.Garden.DateOf(at) is var day && day >= stay.From && day <= stay.Until;
         var seen = stays.SelectMany(s => season.CountsOf(s.Planting.Id).Where(o => Within(o.At, s))).ToList();
         var worst = seen.Where(o => o.LeavesAffected > 0).MaxBy(o => o.Incidence);
-        var climate = season.Catalogue.FindClimate(season.Garden.Climate)!;
-        bool Warm(DateOnly day) => climate.MeanC[season.Garden.NorthernMonth(day) - 1] >= CalendarFromC;
+        bool Warm(DateOnly day) => season.UsualMeanC(day) >= CalendarFromC;
         var days = stays.Sum(s =>
             Enumerable.Range(0, to.DayNumber - s.From.DayNumber + 1).Select(s.From.AddDays).Count(d => d <= s.Until && s.Planting.GrowsOn(d) && Warm(d))
         );
@@ -200,7 +199,7 @@ public sealed record Almanac(
         }
 
         var mean = before.Average(MeanC);
-        var usual = season.Catalogue.FindClimate(season.Garden.Climate)!.MeanC[season.Garden.NorthernMonth(day) - 1];
+        var usual = season.UsualMeanC(day);
         var off =
             Math.Abs(mean - usual) < 0.75 ? Say.Of("ledger.asUsual")
             : mean > usual ? Say.Of("ledger.warmerThanUsual", ("mean", Say.In(Math.Abs(mean - usual), "0.0")))

@@ -160,8 +160,7 @@ public sealed class PreventionPlan
         var soonOver = crop.StageDays[2] <= QuickDays && age >= crop.StageDays[1];
         var lost = garden.LatestLook(planting.Id).Any(o => o.Incidence > LostShare && o.At > garden.Now.AddDays(-LostSeenDays));
         var full = garden.Today.AddDays(crop.StageDays[1]);
-        var warm =
-            place.Shelter != Shelter.Open || garden.Catalogue.FindClimate(garden.Garden.Climate)!.MeanC[garden.Garden.NorthernMonth(full) - 1] >= GrowsFromC;
+        var warm = place.Shelter != Shelter.Open || garden.UsualMeanC(full) >= GrowsFromC;
         var sown = garden.Plantings.Any(p => p.Id != planting.Id && p.Crop == planting.Crop && p.From > garden.Today.AddDays(-SownLatelyDays));
         if (!(soonOver || lost) || !warm || sown)
         {

@@ -234,7 +234,7 @@ public sealed class Scene
         var known = days.All.Where(d => d.Known).ToList();
         static double MeanC(SkyDay d) => d.Hours.Where(h => h.TemperatureC.HasValue).Average(h => h.TemperatureC!.Value);
         var climate = garden.Catalogue.FindClimate(garden.Garden.Climate)!;
-        var carriedC = known.TakeLast(CarriedDays).Select(MeanC).DefaultIfEmpty(climate.MeanC[garden.Garden.NorthernMonth(garden.Today) - 1]).Average();
+        var carriedC = known.TakeLast(CarriedDays).Select(MeanC).DefaultIfEmpty(garden.UsualMeanC(garden.Today)).Average();
         var carriedFavour = readings.OrderBy(r => r.Key).TakeLast(CarriedDays).Select(r => r.Value).DefaultIfEmpty(UsualFavour).Average();
         return
         [

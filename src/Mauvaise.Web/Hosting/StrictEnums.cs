@@ -14,7 +14,8 @@ public sealed class StrictEnums : JsonConverterFactory
         (JsonConverter)Activator.CreateInstance(typeof(Words<>).MakeGenericType(typeToConvert))!;
 
     /// <summary>
-    /// The document lists words alone. That there may be none is said where a word is used: listed here too, the first use that may be empty would let every use be.
+    /// The document lists words alone. That there may be none is said where a word is used: listed here too, the first use that may be empty
+    /// would let every use be.
     /// </summary>
     public static Task TellWordsAlone(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken stop)
     {

@@ -19,7 +19,7 @@ onMounted(() => {
 </script>
 
 <template>
-  <div class="page narrow entry">
+  <div class="page narrow way-in">
     <h1>{{ tell('home.comeIn') }}</h1>
     <template v-if="join.data.value">
       <p>
@@ -61,7 +61,7 @@ onMounted(() => {
 </template>
 
 <style scoped>
-.entry {
+.way-in {
   display: grid;
   gap: 16px;
   justify-items: start;

@@ -27,7 +27,7 @@ const enter = () => signIn.mutate({ name: name.value, passPhrase: passPhrase.val
 </script>
 
 <template>
-  <div class="page narrow entry">
+  <div class="page narrow way-in">
     <h1>{{ tell('home.signIn') }}</h1>
     <p>{{ tell('home.thisDeviceIsNotInScan') }}</p>
     <p v-if="waiting.length" class="note caution">
@@ -58,14 +58,14 @@ const enter = () => signIn.mutate({ name: name.value, passPhrase: passPhrase.val
 </template>
 
 <style scoped>
-.entry,
+.way-in,
 form,
 label {
   display: grid;
   gap: 12px;
 }
 
-.entry {
+.way-in {
   padding-top: 32px;
 }
 
