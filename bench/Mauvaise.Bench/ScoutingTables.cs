@@ -24,7 +24,7 @@ internal static class ScoutingTables
             Row(
                 set.Key,
                 "one answer in ten wrong",
-                [.. Enumerable.Range(0, 20).SelectMany(_ => set.Select(c => NamingCases.AfterWrongAnswers(catalogue, c, random, 0.1)))]
+                [.. Enumerable.Range(0, 100).SelectMany(_ => set.Select(c => NamingCases.AfterWrongAnswers(catalogue, c, random, 0.1)))]
             );
         }
 

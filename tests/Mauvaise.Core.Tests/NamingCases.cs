@@ -23,6 +23,9 @@ public enum CaseSet
 
     /// <summary>Written as people tell it, after what the fresh ones taught had been put right.</summary>
     Told,
+
+    /// <summary>Of troubles that no list holds.</summary>
+    Beyond,
 }
 
 /// <summary>A made-up case with its true cause.</summary>
@@ -71,6 +74,7 @@ public static class NamingCases
             .. Of("naming-later.yaml"),
             .. Of("naming-fresh.yaml"),
             .. Of("naming-told.yaml"),
+            .. Of("naming-beyond.yaml"),
         ];
 
     private static List<NamingCase> Of(string file) =>

@@ -8916,7 +8916,15 @@ export interface components {
             /** Format: double */
             unexplained: number;
             /** Format: double */
-            mostUnexplained: number;
+            mostUntold: number;
+            /** Format: double */
+            ownToGroup: number;
+            /** Format: double */
+            ownToAll: number;
+            /** Format: double */
+            shows: number;
+            /** Format: int32 */
+            manySigns: number;
             /** Format: int32 */
             pairedForEachSign: number;
             /** Format: double */

@@ -48,7 +48,11 @@ public sealed record NamingRules(
     double TogetherWeight,
     double Sharpness,
     double Unexplained,
-    double MostUnexplained,
+    double MostUntold,
+    double OwnToGroup,
+    double OwnToAll,
+    double Shows,
+    int ManySigns,
     int PairedForEachSign,
     double TellTogether
 );
@@ -89,9 +93,25 @@ public static class SuspectRanker
     /// <summary>Fitted on the tuning cases and on those that had been read by then; the held-out half and its tests were looked at too.</summary>
     private const double Sharpness = 1.5;
 
-    /// <summary>A sign that is no likelier than this under a cause is not explained by it; such a cause reaches this probability at the most.</summary>
-    private const double Unexplained = 0.03,
-        MostUnexplained = 0.69;
+    /// <summary>A sign that is no likelier than this under a cause is not explained by it.</summary>
+    private const double Unexplained = 0.03;
+
+    /// <summary>
+    /// A kind holds more than this only where it explains every sign and something tells it from kinds that nobody listed: a sign of its own, or
+    /// many that it shows.
+    /// </summary>
+    private const double MostUntold = 0.69;
+
+    /// <summary>
+    /// A sign is a kind's own when it is so many times likelier under it than under its whole group, and than under all else that comes on this
+    /// crop. Fitted on every set of cases but the last, so that none of what is not listed there is told for sure.
+    /// </summary>
+    private const double OwnToGroup = 3,
+        OwnToAll = 15;
+
+    /// <summary>A kind shows a sign that is this likely under it (assumed); so many of them tell it without one of its own.</summary>
+    private const double Shows = 0.2;
+    private const int ManySigns = 3;
 
     /// <summary>Causes that are tried in pairs: for each sign, those that explain it best.</summary>
     private const int PairedForEachSign = 3;
@@ -110,7 +130,11 @@ public static class SuspectRanker
         TogetherWeight,
         Sharpness,
         Unexplained,
-        MostUnexplained,
+        MostUntold,
+        OwnToGroup,
+        OwnToAll,
+        Shows,
+        ManySigns,
         PairedForEachSign,
         TellTogether
     );
@@ -154,7 +178,9 @@ public static class SuspectRanker
         }
 
         var notListed = Sharpen(p, other, total);
-        notListed += HeldDown(causes, p, evidence);
+        // What is asked next goes by what the signs say, not by how modestly it is told.
+        var said = p.ToArray();
+        notListed += HeldDown(causes, p, prior, evidence);
 
         var order = Enumerable.Range(0, p.Length).OrderByDescending(i => p[i]).ThenBy(i => causes[i].Target.Id, StringComparer.Ordinal).ToArray();
         var ranking = order
@@ -173,7 +199,7 @@ public static class SuspectRanker
             ],
             notListed,
             best.Weight / total >= TellTogether ? new TwoTroubles(causes[best.I].Target, causes[best.J].Target, best.Weight / total) : null,
-            enough ? null : BestQuestion(catalogue, causes, p, order[0], asked),
+            enough ? null : BestQuestion(catalogue, causes, said, order[0], asked),
             NamingCanWait(ranking)
         );
     }
@@ -181,18 +207,77 @@ public static class SuspectRanker
     /// <summary>How likely each cause is before any sign, as weights, in the order of <see cref="GardenCatalogue.Causes"/>.</summary>
     public static double[] Priors(GardenCatalogue catalogue, Circumstances where) => [.. catalogue.Causes.Select(c => where.PriorWeight(c.Target))];
 
-    /// <summary>A kind that does not explain a sign that is there is never told for sure; the rest goes to what is not listed.</summary>
-    private static double HeldDown(IReadOnlyList<TargetOnCrop> causes, double[] p, List<(Sign Sign, bool Present)> evidence)
+    /// <summary>
+    /// A kind that does not explain a sign, or that nothing tells from kinds that nobody listed, is not told for sure: what is too much goes to what is
+    /// not listed, in the second case to its group where that has a name.
+    /// </summary>
+    /// <returns>What goes to something that is not listed.</returns>
+    private static double HeldDown(IReadOnlyList<TargetOnCrop> causes, double[] p, double[] prior, List<(Sign Sign, bool Present)> evidence)
     {
         var lead = Array.IndexOf(p, p.Max());
-        if (p[lead] <= MostUnexplained || evidence.TrueForAll(e => !e.Present || Chance(causes[lead].Target, e.Sign, true) > Unexplained))
+        var over = p[lead] - MostUntold;
+        if (over <= 0)
         {
             return 0;
         }
 
-        var over = p[lead] - MostUnexplained;
-        p[lead] = MostUnexplained;
-        return over;
+        var kind = causes[lead].Target;
+        var seen = evidence.Where(e => e.Present).Select(e => e.Sign).ToList();
+        var group = GroupBeside(causes, kind);
+        if (seen.Exists(s => Chance(kind, s, true) <= Unexplained))
+        {
+            group = null;
+        }
+        else if (
+            kind.IsGroup
+            || seen.Count(s => Chance(kind, s, true) >= Shows) >= ManySigns
+            || seen.Exists(s =>
+                Chance(kind, s, true) >= OwnToAll * Elsewhere(causes, prior, kind.NameGroup, s)
+                && (group is not { } g || Chance(kind, s, true) >= OwnToGroup * Chance(causes[g].Target, s, true))
+            )
+        )
+        {
+            return 0;
+        }
+
+        p[lead] = MostUntold;
+        if (group is not { } named)
+        {
+            return over;
+        }
+
+        p[named] += over;
+        return 0;
+    }
+
+    /// <summary>Where the name of a kind's group stands among the causes; null when it has none, or no other kind: then the kind's name is the group's.</summary>
+    private static int? GroupBeside(IReadOnlyList<TargetOnCrop> causes, Target kind)
+    {
+        int? group = null;
+        var kinds = 0;
+        for (var i = 0; i < causes.Count; i++)
+        {
+            if (causes[i].Target.NameGroup == kind.NameGroup)
+            {
+                (group, kinds) = causes[i].Target.IsGroup ? (i, kinds) : (group, kinds + 1);
+            }
+        }
+
+        return kinds > 1 ? group : null;
+    }
+
+    /// <summary>How likely a sign is on this crop, before any other, by causes of other name groups.</summary>
+    private static double Elsewhere(IReadOnlyList<TargetOnCrop> causes, double[] prior, string nameGroup, Sign sign)
+    {
+        double showing = 0,
+            all = 0;
+        for (var i = 0; i < prior.Length; i++)
+        {
+            all += prior[i];
+            showing += causes[i].Target.NameGroup == nameGroup ? 0 : prior[i] * Chance(causes[i].Target, sign, true);
+        }
+
+        return showing / all;
     }
 
     /// <summary>

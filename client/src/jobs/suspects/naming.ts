@@ -64,14 +64,9 @@ export function rank(
   const otherSharp = (other / total) ** rules.sharpness
   const whole = sum(sharp) + otherSharp
   const probabilities = sharp.map((p) => p / whole)
-  let notListed = otherSharp / whole
-  // A kind that does not explain a sign that is there is never told for sure.
-  const lead = probabilities.indexOf(Math.max(...probabilities))
-  const unexplained = seen.some((s) => s.present && chances(lead, s.sign) <= rules.unexplained)
-  if (at(probabilities, lead) > rules.mostUnexplained && unexplained) {
-    notListed += at(probabilities, lead) - rules.mostUnexplained
-    probabilities[lead] = rules.mostUnexplained
-  }
+  // What is asked next goes by what the signs say, not by how modestly it is told.
+  const said = [...probabilities]
+  const notListed = otherSharp / whole + heldDown(tables, chances, priors, seen, probabilities)
 
   const id = (i: number) => at(causes, i).suspect.target
   const order = probabilities
@@ -92,7 +87,7 @@ export function rank(
       : bestQuestion(
           tables,
           chances,
-          probabilities,
+          said,
           at(order, 0),
           new Set([...seen.map((s) => s.sign), ...notSure]),
         ),
@@ -149,6 +144,40 @@ function chancesOf({ signs, causes }: Tables): Chances {
     const unlisted = bySign.get(sign) as Tables['signs'][number]
     return cause.suspect.kind === 'lookAlike' ? unlisted.withoutLife : unlisted.usual
   }
+}
+
+/** Takes from a kind that is not to be told for sure what is too much, and gives it to its group. Answers what goes to something that is not listed. */
+function heldDown(
+  { rules, causes }: Tables,
+  chances: Chances,
+  priors: readonly number[],
+  seen: readonly Seen[],
+  probabilities: number[],
+): number {
+  const lead = probabilities.indexOf(Math.max(...probabilities))
+  const over = at(probabilities, lead) - rules.mostUntold
+  if (over <= 0) return 0
+  const { nameGroup, suspect } = at(causes, lead)
+  const signs = seen.filter((s) => s.present).map((s) => s.sign)
+  const unexplained = signs.some((s) => chances(lead, s) <= rules.unexplained)
+  // Where there is no other kind, the kind's name is the group's.
+  const alone = causes.filter((c) => !c.suspect.isGroup && c.nameGroup === nameGroup).length === 1
+  const group = alone ? -1 : causes.findIndex((c) => c.suspect.isGroup && c.nameGroup === nameGroup)
+  const elsewhere = (sign: string) =>
+    sum(priors.map((prior, i) => (at(causes, i).nameGroup === nameGroup ? 0 : prior * chances(i, sign)))) /
+    sum(priors)
+  const isItsOwn = (sign: string) =>
+    chances(lead, sign) >= rules.ownToAll * elsewhere(sign) &&
+    (group < 0 || chances(lead, sign) >= rules.ownToGroup * chances(group, sign))
+  const told =
+    suspect.isGroup ||
+    signs.filter((s) => chances(lead, s) >= rules.shows).length >= rules.manySigns ||
+    signs.some(isItsOwn)
+  if (told && !unexplained) return 0
+  probabilities[lead] = rules.mostUntold
+  if (unexplained || group < 0) return over
+  probabilities[group] = at(probabilities, group) + over
+  return 0
 }
 
 /** Two causes at once: a sign shows when either of them shows it. */
