@@ -53,10 +53,13 @@ internal static class ClosedLoop
         }
 
         Console.WriteLine(
-            $"{seasons} seasons of {SeasonLoop.Days} days from number {BenchSettings.FirstSeason} on in each of {climates.Count} climates, {BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}. Per place and season, mean with 95 % interval.\n"
+            $"{seasons} seasons of {SeasonLoop.Days} days from number {BenchSettings.FirstSeason} on in each of {climates.Count} climates, "
+                + $"{BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}"
+                + $". Per place and season, mean with 95 % interval.\n"
         );
         Console.WriteLine(
-            "| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres | helpers harmed | by hand | before trouble, min | rule breaks |"
+            "| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres "
+                + "| helpers harmed | by hand | before trouble, min | rule breaks |"
         );
         Console.WriteLine("|---|---|---|---|---|---|---|---|---|---|");
         foreach (var (name, make) in policies)
@@ -67,7 +70,9 @@ internal static class ClosedLoop
             );
             string Of(Func<SeasonResult, double> figure, string format) => Interval([.. results.Select(figure)], format);
             Console.WriteLine(
-                $"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} | {Of(r => r.Outings, "0.0")} | {Of(r => r.Litres, "0.0")} | {Of(r => r.HelperHarm, "0.00")} | {Of(r => r.ByHand, "0.0")} | {Of(r => r.MinutesBefore, "0")} | {results.Sum(r => r.RuleBreaks)} |"
+                $"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} "
+                    + $"| {Of(r => r.Outings, "0.0")} | {Of(r => r.Litres, "0.0")} | {Of(r => r.HelperHarm, "0.00")} "
+                    + $"| {Of(r => r.ByHand, "0.0")} | {Of(r => r.MinutesBefore, "0")} | {results.Sum(r => r.RuleBreaks)} |"
             );
         }
     }

@@ -74,8 +74,10 @@ internal static class FullDisks
         app.Dispose();
         var refused = string.Join(", ", answers.OrderBy(a => a.Key).Select(a => FormattableString.Invariant($"{a.Value} answered {(int)a.Key}")));
         Console.WriteLine(
-            FormattableString.Invariant(
-                $"{rounds} full disks: {beds.Count} records acknowledged, {lost} of them lost; {refused}; data file unsound {unsound} times; {stuck} times no write when there was room again."
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{rounds} full disks: {beds.Count} records acknowledged, {lost} of them lost; {refused}; "
+                    + $"data file unsound {unsound} times; {stuck} times no write when there was room again."
             )
         );
     }

@@ -16,7 +16,6 @@ internal static class Kills
         var rounds = int.TryParse(Environment.GetEnvironmentVariable("MAUVAISE_KILLS"), CultureInfo.InvariantCulture, out var n) ? n : Usual;
         var folder = Directory.CreateTempSubdirectory("mauvaise-kills").FullName;
         var backup = Path.Combine(folder, "kept.db");
-        var chance = new Random(11);
         var beds = new WrittenBeds();
         int lost = 0,
             unsound = 0,
@@ -42,7 +41,7 @@ internal static class Kills
             {
                 // At a moment that nobody chose.
                 using var timer = new ManualResetEventSlim();
-                timer.Wait(chance.Next(5, during ? 900 : 250));
+                timer.Wait(Random.Shared.Next(5, during ? 900 : 250));
                 copying?.Kill(true);
                 app.Kill();
             });
@@ -60,8 +59,11 @@ internal static class Kills
         }
 
         Console.WriteLine(
-            FormattableString.Invariant(
-                $"{rounds} kills, {cutOff} writers cut off, {rounds / 4} beside a backup: {beds.Count} records acknowledged, {lost} of them lost; data file unsound {unsound} times; {copies} finished copies, {halfCopies} of them unsound."
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{rounds} kills, {cutOff} writers cut off, {rounds / 4} beside a backup: "
+                    + $"{beds.Count} records acknowledged, {lost} of them lost; data file unsound {unsound} times; "
+                    + $"{copies} finished copies, {halfCopies} of them unsound."
             )
         );
         Directory.Delete(folder, true);

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Mauvaise.Core.Tests;
 
 namespace Mauvaise.Bench;
@@ -11,7 +12,8 @@ internal static class RecordTables
     public static void OfTrials()
     {
         Console.WriteLine(
-            "| units a side | leaves on each | alike | affected when left alone | true control | interval holds it: after only | before and after |\n|---|---|---|---|---|---|---|"
+            "| units a side | leaves on each | alike | affected when left alone | true control | "
+                + "interval holds it: after only | before and after |\n|---|---|---|---|---|---|---|"
         );
         var (after, both, n) = (0.0, 0.0, 0);
         foreach (var (units, leaves, alike) in new[] { (15, 1, 0.0), (20, 1, 0), (40, 1, 0), (6, 10, 0.1), (10, 10, 0.1), (12, 10, 0.2) })
@@ -29,11 +31,9 @@ internal static class RecordTables
             }
         }
 
-        Console.WriteLine(
-            FormattableString.Invariant(
-                $"\nOn the mean: {after / n * 100:0.0} % and {both / n * 100:0.0} %. Said to work and does nothing, 20 leaves a side: {string.Join(", ", Sides.Select(s => FormattableString.Invariant($"{TrialSimulation.SaidToWork(Trials, s) * 100:0.0} % with {s} sides")))}."
-            )
-        );
+        var said = Sides.Select(s => FormattableString.Invariant($"{TrialSimulation.SaidToWork(Trials, s) * 100:0.0} % with {s} sides"));
+        Console.WriteLine(FormattableString.Invariant($"\nOn the mean: {after / n * 100:0.0} % and {both / n * 100:0.0} %."));
+        Console.WriteLine($"Said to work and does nothing, 20 leaves a side: {string.Join(", ", said)}.");
     }
 
     public static void OfLearning()

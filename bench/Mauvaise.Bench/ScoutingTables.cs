@@ -1,3 +1,4 @@
+using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
@@ -65,7 +66,8 @@ internal static class ScoutingTables
         foreach (var miss in all.Where(c => c.IsListed).Select(c => NamingCases.AtFirst(catalogue, c)).Where(s => s.Rank != 1))
         {
             Console.WriteLine(
-                $"missed at first: {miss.Case.Set} {miss.Case.Cause} on {miss.Case.Crop} ({string.Join(", ", miss.Case.Seen)}), ranked {miss.Rank}; {Lead(catalogue, miss.Case)}"
+                $"missed at first: {miss.Case.Set} {miss.Case.Cause} on {miss.Case.Crop} "
+                    + $"({string.Join(", ", miss.Case.Seen)}), ranked {miss.Rank}; {Lead(catalogue, miss.Case)}"
             );
         }
 
@@ -88,8 +90,12 @@ internal static class ScoutingTables
             new Circumstances(catalogue.Crop(c.Crop), Place.ShelterOf(c.Place), c.Month),
             [.. c.Seen.Select(s => new SeenSign(s, true)), .. c.Absent.Select(s => new SeenSign(s, false))]
         );
-        return FormattableString.Invariant(
-            $"first {ranking.Suspects[0].Target.Id} {ranking.Suspects[0].Probability:0.00}, {ranking.Suspects[1].Target.Id} {ranking.Suspects[1].Probability:0.00}, group {ranking.Groups[0].NameGroup} {ranking.Groups[0].Probability:0.00}, not listed {ranking.NotListed:0.00}"
+        return string.Create(
+            CultureInfo.InvariantCulture,
+            $"first {ranking.Suspects[0].Target.Id} {ranking.Suspects[0].Probability:0.00}, "
+                + $"{ranking.Suspects[1].Target.Id} {ranking.Suspects[1].Probability:0.00}, "
+                + $"group {ranking.Groups[0].NameGroup} {ranking.Groups[0].Probability:0.00}, "
+                + $"not listed {ranking.NotListed:0.00}"
         );
     }
 
@@ -111,8 +117,11 @@ internal static class ScoutingTables
     private static void Row(CaseSet set, string signs, List<NamingScore> scores)
     {
         Console.WriteLine(
-            FormattableString.Invariant(
-                $"| {set}, {scores.Count} | {signs} | {Share(scores, 1):0} % | {Share(scores, 3):0} % | {scores.Average(s => s.LogLoss):0.00} | {scores.Average(s => s.Brier):0.000} | {scores.Average(s => s.Questions):0.0} | {scores.Count(s => s.Reached) * 100.0 / scores.Count:0} % |"
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"| {set}, {scores.Count} | {signs} | {Share(scores, 1):0} % | {Share(scores, 3):0} % | "
+                    + $"{scores.Average(s => s.LogLoss):0.00} | {scores.Average(s => s.Brier):0.000} | {scores.Average(s => s.Questions):0.0} | "
+                    + $"{scores.Count(s => s.Reached) * 100.0 / scores.Count:0} % |"
             )
         );
     }

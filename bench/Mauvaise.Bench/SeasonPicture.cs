@@ -38,29 +38,28 @@ internal static class SeasonPicture
         Add($"<path d=\"M{Left} {Top}V{Height - Bottom}H{Width - Right}\" fill=\"none\" stroke=\"#555\"/>");
         for (var loss = 0; loss <= mostLoss; loss += 20)
         {
-            Add(
-                $"<path d=\"M{Left - 5} {Y(loss):0.#}H{Left}\" stroke=\"#555\"/><text x=\"{Left - 9}\" y=\"{Y(loss) + 4:0.#}\" text-anchor=\"end\">{loss}</text>"
-            );
+            Add($"<path d=\"M{Left - 5} {Y(loss):0.#}H{Left}\" stroke=\"#555\"/>");
+            Add($"<text x=\"{Left - 9}\" y=\"{Y(loss) + 4:0.#}\" text-anchor=\"end\">{loss}</text>");
         }
 
         for (var sprays = 0; sprays <= mostSprays; sprays += 5)
         {
-            Add(
-                $"<path d=\"M{X(sprays):0.#} {Height - Bottom}v5\" stroke=\"#555\"/><text x=\"{X(sprays):0.#}\" y=\"{Height - Bottom + 20}\" text-anchor=\"middle\">{sprays}</text>"
-            );
+            Add($"<path d=\"M{X(sprays):0.#} {Height - Bottom}v5\" stroke=\"#555\"/>");
+            Add($"<text x=\"{X(sprays):0.#}\" y=\"{Height - Bottom + 20}\" text-anchor=\"middle\">{sprays}</text>");
         }
 
         Add($"<text x=\"{Left + (Width - Left - Right) / 2}\" y=\"{Height - 12}\" text-anchor=\"middle\">sprays a place and season</text>");
         Add($"<text transform=\"translate(18 {Height / 2}) rotate(-90)\" text-anchor=\"middle\">value lost, %</text>");
         foreach (var (i, r) in rows.Index())
         {
-            Add(
-                $"<path d=\"M{X(r.Sprays - r.SpraysHalf):0.#} {Y(r.Loss):0.#}H{X(r.Sprays + r.SpraysHalf):0.#}M{X(r.Sprays):0.#} {Y(r.Loss - r.LossHalf):0.#}V{Y(r.Loss + r.LossHalf):0.#}\" stroke=\"#7b4b94\" stroke-width=\"1.5\"/>"
-            );
+            var (x, y) = (X(r.Sprays), Y(r.Loss));
+            FormattableString across = $"M{X(r.Sprays - r.SpraysHalf):0.#} {y:0.#}H{X(r.Sprays + r.SpraysHalf):0.#}";
+            FormattableString down = $"M{x:0.#} {Y(r.Loss - r.LossHalf):0.#}V{Y(r.Loss + r.LossHalf):0.#}";
+            Add($"<path d=\"{across}{down}\" stroke=\"#7b4b94\" stroke-width=\"1.5\"/>");
+            Add($"<circle cx=\"{x:0.#}\" cy=\"{y:0.#}\" r=\"5\" fill=\"#7b4b94\"/>");
             var end = r.Sprays > mostSprays * 0.85;
-            Add(
-                $"<circle cx=\"{X(r.Sprays):0.#}\" cy=\"{Y(r.Loss):0.#}\" r=\"5\" fill=\"#7b4b94\"/><text x=\"{X(r.Sprays) + (end ? -9 : 9):0.#}\" y=\"{Y(r.Loss) + (i % 2 == 0 || i == 3 ? -8 : 18):0.#}\" text-anchor=\"{(end ? "end" : "start")}\">{r.Name}</text>"
-            );
+            var (beside, anchor, below) = (end ? -9 : 9, end ? "end" : "start", i % 2 == 0 || i == 3 ? -8 : 18);
+            Add($"<text x=\"{x + beside:0.#}\" y=\"{y + below:0.#}\" text-anchor=\"{anchor}\">{r.Name}</text>");
         }
 
         svg.AppendLine("</svg>");

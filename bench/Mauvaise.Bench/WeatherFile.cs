@@ -1,4 +1,5 @@
 using System.Diagnostics;
+using System.Globalization;
 using Mauvaise.Core.Sky;
 using Mauvaise.StandIns;
 using Mauvaise.Store;
@@ -46,8 +47,10 @@ internal static class WeatherFile
             var read = Stopwatch.StartNew();
             var hours = WeatherStore.ReadAsync(db, garden, start, end, default).GetAwaiter().GetResult();
             Console.WriteLine(
-                FormattableString.Invariant(
-                    $"{hours.Hours.Count} hours read in {read.ElapsedMilliseconds} ms, {(GC.GetAllocatedBytesForCurrentThread() - before) / 1e6:0.0} MB allocated; data file {new FileInfo(path).Length / 1e6:0.0} MB"
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{hours.Hours.Count} hours read in {read.ElapsedMilliseconds} ms, "
+                        + $"{(GC.GetAllocatedBytesForCurrentThread() - before) / 1e6:0.0} MB allocated; data file {new FileInfo(path).Length / 1e6:0.0} MB"
                 )
             );
         }

@@ -66,12 +66,14 @@ public sealed class StandInMail : MessageStore
     public string Page() =>
         $"""
             <!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Letters</title>
-            <style>body {"{"} font: 1rem/1.5 system-ui, sans-serif; max-width: 44rem; margin: 2rem auto; padding: 0 1rem; color: #2b1a33; background: #f8f6fa {"}"} pre {"{"} white-space: pre-wrap; font: inherit {"}"}</style>
+            <style>body {"{"} font: 1rem/1.5 system-ui, sans-serif; max-width: 44rem; margin: 2rem auto; padding: 0 1rem; color: #2b1a33;
+            background: #f8f6fa {"}"} pre {"{"} white-space: pre-wrap; font: inherit {"}"}</style>
             <h1>Letters of the demo</h1>{(letters.IsEmpty ? "<p>None came yet.</p>" : string.Concat(Letters.Select(Html)))}</html>
             """;
 
     private static string Html(StandInLetter letter) =>
-        $"<article><h2>{WebUtility.HtmlEncode(letter.Subject)}</h2><p>To {WebUtility.HtmlEncode(letter.To)}</p><pre>{WebUtility.HtmlEncode(letter.Text)}</pre></article>";
+        $"<article><h2>{WebUtility.HtmlEncode(letter.Subject)}</h2>"
+        + $"<p>To {WebUtility.HtmlEncode(letter.To)}</p><pre>{WebUtility.HtmlEncode(letter.Text)}</pre></article>";
 }
 
 /// <summary>Serves letters for as long as the stand-ins run.</summary>

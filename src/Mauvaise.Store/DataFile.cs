@@ -55,7 +55,8 @@ public static class DataFile
         {
             throw new DamagedDataException(
                 path,
-                "it is empty, as a disk that was full or a copy that broke off leaves it. Is there a garden to put back? If not, delete the empty file, and a new one is begun."
+                "it is empty, as a disk that was full or a copy that broke off leaves it. "
+                    + "Is there a garden to put back? If not, delete the empty file, and a new one is begun."
             );
         }
 

@@ -19,6 +19,8 @@ public partial class HouseTests
             ),
     ];
 
+    private static readonly string[] Rooms = ["src", "bench", "tests", "client"];
+
     /// <summary>Words that are ids and something else as well, with where they are something else.</summary>
     private static readonly (string File, string Word)[] AlsoWords =
     [
@@ -60,6 +62,22 @@ public partial class HouseTests
             select $"{source.File}: {m.Value}";
         Assert.Empty(found.Distinct());
         Assert.True(Sources.Count > 200, "The sources were found.");
+    }
+
+    [Fact]
+    public void No_line_of_code_is_wider_than_a_screen()
+    {
+        const int most = 160;
+        HashSet<string> notOurs = ["obj", "bin", "Migrations", "node_modules", "wwwroot", "schema.d.ts", "test-results"];
+        var code =
+            from room in Rooms
+            from file in Directory.EnumerateFiles(Path.Combine(CatalogueTests.Root, room), "*", SearchOption.AllDirectories)
+            where Path.GetExtension(file) is ".cs" or ".ts" or ".vue" or ".mjs" && !file.Split(Path.DirectorySeparatorChar).Any(notOurs.Contains)
+            from line in File.ReadLines(file).Select((text, i) => (text.Length, Number: i + 1))
+            select (Where: $"{Path.GetRelativePath(CatalogueTests.Root, file)}, line {line.Number}", line.Length);
+        var lines = code.ToList();
+        Assert.True(lines.Count > 50_000, "The code was found.");
+        Assert.Empty(lines.Where(l => l.Length > most).Select(l => l.Where));
     }
 
     [Fact]

@@ -85,7 +85,8 @@ public sealed class DataFileTests : OnDataFile
             ),
             .. SqliteFile.Texts(
                 file,
-                "SELECT 'INSERT INTO __EFMigrationsHistory VALUES (' || quote(MigrationId) || ', ' || quote(ProductVersion) || ');' || char(10) FROM __EFMigrationsHistory ORDER BY MigrationId"
+                "SELECT 'INSERT INTO __EFMigrationsHistory VALUES (' || quote(MigrationId) || ', ' || quote(ProductVersion) || ');' || char(10) "
+                    + "FROM __EFMigrationsHistory ORDER BY MigrationId"
             ),
         ]);
     }

@@ -80,7 +80,11 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         using var made = await http.PostAsync(
             "/api/gardens",
             Content(
-                $$$"""{"id":"{{{otherGarden}}}","name":"Other","latitude":47,"longitude":16,"timeZoneId":"Europe/Vienna","climate":"continental","kitchen":"metric","stance":"watchAndTreat","memberName":"Else","firstPlace":{"id":"{{{place}}}","name":"Bed","kind":"openBed","lengthM":1,"widthM":1,"sunHours":6,"watering":"drip"}}"""
+                $$$"""
+                {"id":"{{{otherGarden}}}","name":"Other","latitude":47,"longitude":16,"timeZoneId":"Europe/Vienna","climate":"continental",
+                "kitchen":"metric","stance":"watchAndTreat","memberName":"Else",
+                "firstPlace":{"id":"{{{place}}}","name":"Bed","kind":"openBed","lengthM":1,"widthM":1,"sunHours":6,"watering":"drip"}}
+                """
             ),
             stop
         );
@@ -511,6 +515,9 @@ public sealed class HostileCampaign(HttpClient http, int seed)
     public static string Told(CampaignReport report) =>
         string.Create(
             CultureInfo.InvariantCulture,
-            $"{report.Sent} requests: {string.Join(", ", report.ByStatus.OrderBy(s => s.Key).Select(s => $"{s.Value} x {s.Key}"))}\n{report.ServerErrors.Count} answered 5xx, {report.BrokenViews.Count} views broken, {report.WritesBehindErrors.Count} writes behind an error\n{string.Join('\n', report.ServerErrors.Concat(report.BrokenViews).Concat(report.WritesBehindErrors).Take(200))}"
+            $"{report.Sent} requests: {string.Join(", ", report.ByStatus.OrderBy(s => s.Key).Select(s => $"{s.Value} x {s.Key}"))}\n"
+                + $"{report.ServerErrors.Count} answered 5xx, {report.BrokenViews.Count} views broken, "
+                + $"{report.WritesBehindErrors.Count} writes behind an error\n"
+                + $"{string.Join('\n', report.ServerErrors.Concat(report.BrokenViews).Concat(report.WritesBehindErrors).Take(200))}"
         );
 }

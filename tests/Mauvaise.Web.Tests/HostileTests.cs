@@ -31,8 +31,10 @@ public class HostileTests
     {
         await using var app = await TestApp.StartAsync(demo: true);
         using var http = app.CreateClient();
-        var body =
-            $$"""{"id":"{{Guid.NewGuid()}}","plantingId":"{{Demo.DemoGarden.PlantingId("Chapel/courgette")}}","leavesLooked":5,"leavesAffected":1,"ants":{{ants}},"helpers":0,"mummies":0,"signs":[]}""";
+        var body = $$"""
+            {"id":"{{Guid.NewGuid()}}","plantingId":"{{Demo.DemoGarden.PlantingId("Chapel/courgette")}}","leavesLooked":5,"leavesAffected":1,
+            "ants":{{ants}},"helpers":0,"mummies":0,"signs":[]}
+            """;
         using var content = new StringContent(body, Encoding.UTF8, "application/json");
         var answer = await http.PostAsync($"/api/gardens/{Demo.DemoGarden.GardenId}/observations", content, Stop);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);

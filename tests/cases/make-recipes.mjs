@@ -80,6 +80,7 @@ for (const [dose, doseUnit, per, perUnit, tank, tankUnit, density, stock, recipe
   const needed = times(times(perLitre, litres), stock === '-' ? f(1) : over(decimal(recipe), decimal(stock)))
   const final = stock === '-' ? '' : text(over(times(needed, decimal(stock)), times(litres, f(1000))))
   const or = (x) => (x === '-' ? '' : x)
-  lines.push([dose, doseUnit, per, perUnit, tank, tankUnit, or(density), or(stock), or(recipe), text(perLitre), text(needed), weighed ? 'g' : 'ml', final].join(','))
+  const told = [dose, doseUnit, per, perUnit, tank, tankUnit, or(density), or(stock), or(recipe)]
+  lines.push([...told, text(perLitre), text(needed), weighed ? 'g' : 'ml', final].join(','))
 }
 writeFileSync(new URL('recipes.csv', import.meta.url), lines.join('\n') + '\n')

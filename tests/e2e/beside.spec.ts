@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { expectAccessible, startOver } from './steps'
+import { countTaps, expectAccessible, startOver } from './steps'
 
 /** Stories of what is beside the spray, each from a find or a want to its end. */
 test.beforeEach(({ request }) => startOver(request))
@@ -38,6 +38,7 @@ async function later(page: Page, hours: number) {
 }
 
 test('ants and aphids on sweetcorn, until none climbs and the corn is clean', async ({ page }) => {
+  const taps = await countTaps(page)
   const g = await garden(page)
   const corn = await g.plant(g.placeId('Boathouse'), 'sweetcorn', { from: '2026-05-20' })
   await g.found(corn, 30, 12, 'corn-aphid', { ants: 'many' })
@@ -53,6 +54,8 @@ test('ants and aphids on sweetcorn, until none climbs and the corn is clean', as
     await expect(taken.getByText(`${work}, Boathouse sweetcorn`).first()).toBeHidden()
   }
 
+  expect(taps()).toBe(4)
+
   // Two weeks on the bait is spent, and ants were still seen: it is put out anew.
   await later(page, 15 * 24)
   await g.found(corn, 30, 2, 'corn-aphid', { ants: 'few' })
@@ -67,6 +70,7 @@ test('ants and aphids on sweetcorn, until none climbs and the corn is clean', as
 })
 
 test('leaves come off, and the feed that follows is mixed in the dose that was told', async ({ page }) => {
+  const taps = await countTaps(page)
   await page.goto('/decide')
   await page.getByRole('button', { name: /^Do this: .*Chapel courgette/ }).click()
   const taken = page.getByRole('region', { name: 'Taken on' })
@@ -74,10 +78,12 @@ test('leaves come off, and the feed that follows is mixed in the dose that was t
   await expect(page).toHaveURL(/recipe=castings-feed&step=gentle/)
   await expect(page.getByText('Worm castings round the plant').first()).toBeVisible()
   await expect(page.getByRole('button', { name: /gentle/i, pressed: true })).toBeVisible()
+  expect(taps()).toBe(2)
   await expectAccessible(page)
 })
 
 test('a potted melon with mites is carried out, hosed and brought back', async ({ page }) => {
+  const taps = await countTaps(page)
   const g = await garden(page)
   const melon = await g.plant(g.placeId('Window rack'), 'melon', { count: 1 })
   await g.found(melon, 20, 8, 'spider-mite')
@@ -102,6 +108,7 @@ test('a potted melon with mites is carried out, hosed and brought back', async (
   await g.found(melon, 20, 0, 'spider-mite')
   await page.goto('/garden')
   await carry('Window rack')
+  expect(taps()).toBe(11)
   // Its story came along, and each place tells its own part.
   await page.goto(`/places/${g.placeId('Window rack')}/story`)
   await expect(page.getByText(/Found: 8 of 20 leaves/)).toBeVisible()
@@ -110,6 +117,7 @@ test('a potted melon with mites is carried out, hosed and brought back', async (
 })
 
 test('root aphids in a tower go out through its water, and fresh water follows', async ({ page }) => {
+  const taps = await countTaps(page)
   const g = await garden(page)
   const tower = crypto.randomUUID()
   await g.post('places', {
@@ -128,6 +136,7 @@ test('root aphids in a tower go out through its water, and fresh water follows',
   await page.getByRole('button', { name: /^Mixed it: 20 l/ }).click()
   await page.getByRole('button', { name: 'Log this spray' }).click()
   await expect(page.getByRole('button', { name: 'Log this spray' })).toBeHidden()
+  expect(taps()).toBe(2)
   await later(page, 7 * 24)
   await page.goto('/')
   await expect(page.getByRole('link', { name: 'Fresh water for the rack: Tower mint' })).toBeVisible()
@@ -136,6 +145,7 @@ test('root aphids in a tower go out through its water, and fresh water follows',
 test('a stock of four to one to sixteen is worked out, begun, strained, and stands on the bench', async ({
   page,
 }) => {
+  const taps = await countTaps(page)
   await page.goto('/shelf')
   await page.getByRole('button', { name: 'A stock of your own' }).click()
   const part = async (n: number, search: string, name: string) => {
@@ -159,6 +169,7 @@ test('a stock of four to one to sixteen is worked out, begun, strained, and stan
   await page.getByText('Sixteen to one', { exact: true }).click()
   await page.getByRole('button', { name: 'Begun: it stands 24 hours' }).click()
   await expect(page.getByText('It stands until Fri 17 Jul, 17:40.')).toBeVisible()
+  expect(taps()).toBe(14)
 
   await later(page, 25)
   await page.goto('/')
@@ -174,6 +185,7 @@ test('a stock of four to one to sixteen is worked out, begun, strained, and stan
 })
 
 test('two troubles over their lines are met by one filling and judged each by itself', async ({ page }) => {
+  const taps = await countTaps(page)
   const g = await garden(page)
   const { gardens } = await (await page.request.get('/api/state')).json()
   const all = await (await page.request.get(`/api/gardens/${gardens[0].id}`)).json()
@@ -193,6 +205,7 @@ test('two troubles over their lines are met by one filling and judged each by it
   await expect(page.getByText(/against melon aphid, powdery mildew/i).first()).toBeVisible()
   await page.getByRole('button', { name: 'Log this spray' }).click()
   await expect(page.getByRole('button', { name: 'Log this spray' })).toBeHidden()
+  expect(taps()).toBe(3)
   await page.goto('/check-backs')
   for (const trouble of ['melon aphid', 'powdery mildew'])
     await expect(page.getByText(new RegExp(`Chapel courgette.*${trouble}`)).first()).toBeVisible()
@@ -227,6 +240,7 @@ test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
 
   test('cards are counted by the week and send somebody to turn leaves over', async ({ page }) => {
+    const taps = await countTaps(page)
     const g = await garden(page)
     await page.goto(`/places/${g.placeId('Polytunnel south')}`)
     await page.getByText('Measured', { exact: true }).click()
@@ -239,6 +253,8 @@ test.describe('on a phone', () => {
     await page.getByLabel('In so many days').fill('3,5')
     await page.getByRole('button', { name: 'Keep the reading' }).click()
     await expect(page.getByText(/^24 a card and week on 16 Jul: too high/)).toBeVisible()
+    // One of them wrong.
+    expect(taps()).toBe(8)
     await expectAccessible(page)
     await page.goto('/')
     await page.getByRole('link', { name: 'Cards call for a look: Polytunnel south' }).click()
@@ -246,6 +262,7 @@ test.describe('on a phone', () => {
   })
 
   test('fruits are counted where leaves tell little', async ({ page }) => {
+    const taps = await countTaps(page)
     const g = await garden(page)
     const tomato = await g.plant(g.placeId('Sluice'), 'tomato')
     await page.goto(`/walk/${tomato}`)
@@ -258,6 +275,7 @@ test.describe('on a phone', () => {
     for (let i = 0; i < 3; i++) await page.getByRole('button', { name: /^Affected/ }).click()
     await page.getByRole('button', { name: 'Save, name it later' }).click()
     await expect(page.getByText('Noted Sluice tomato.')).toBeVisible()
+    expect(taps()).toBe(10)
     await page.goto(`/decide?planting=${tomato}`)
     await expect(page.getByText(/3 of 23 fruits/).first()).toBeVisible()
     await expectAccessible(page)

@@ -63,3 +63,40 @@ export async function plantings(page: Page): Promise<Record<string, string>> {
     ),
   )
 }
+
+/**
+ * Counts what fingers do from here on, across pages: each press, and each field that is typed into. Call before the first page; the answer tells the
+ * count so far.
+ */
+export async function countTaps(page: Page): Promise<() => number> {
+  let taps = 0
+  await page.exposeFunction('tapped', () => {
+    taps++
+  })
+  await page.addInitScript(() => {
+    const tapped = () => void (window as unknown as { tapped: () => Promise<void> }).tapped()
+    let typed: EventTarget | null = null
+    addEventListener(
+      'pointerdown',
+      (e) => {
+        typed = e.target
+        tapped()
+      },
+      true,
+    )
+    // A field that is filled without a press was pressed all the same.
+    addEventListener(
+      'input',
+      (e) => {
+        if (
+          e.target !== typed &&
+          (e.target as HTMLElement).matches('input:not([type=checkbox], [type=radio]), textarea')
+        )
+          tapped()
+        typed = e.target
+      },
+      true,
+    )
+  })
+  return () => taps
+}

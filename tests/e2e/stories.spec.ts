@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { expectAccessible, plantings, startOver } from './steps'
+import { countTaps, expectAccessible, plantings, startOver } from './steps'
 
 test.beforeEach(({ request }) => startOver(request))
 
@@ -37,8 +37,11 @@ test('helpers that came too soon wait, are let out, and keep soap away', async (
     await page.getByRole('button', { name: '+1 day' }).click()
     await stepped
   }
+  const taps = await countTaps(page)
+  await page.reload()
   await out.click()
   await expect(out).toBeHidden()
+  expect(taps()).toBe(1)
   await page.goto(`/bench?planting=${ids['Polytunnel north: aubergine']}&recipe=insecticidal-soap`)
   await expect(
     page
@@ -78,9 +81,11 @@ test('what is left alone on purpose is proposed for no longer', async ({ page })
   const evening = page.getByRole('region', { name: 'This evening' })
   await page.goto('/')
   await expect(evening).toContainText('Chapel courgette')
+  const taps = await countTaps(page)
   await page.goto('/garden')
   await page.getByRole('button', { name: 'Leave it alone on purpose: Courgette in Chapel' }).click()
   await expect(page.getByText('left alone on purpose', { exact: true })).toBeVisible()
+  expect(taps()).toBe(1)
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
   await expect(evening).not.toContainText('Chapel courgette')
@@ -92,10 +97,12 @@ test('what is left alone on purpose is proposed for no longer', async ({ page })
 test('work before trouble is done everywhere, taken on for a day, let be, and taken back', async ({
   page,
 }) => {
+  const taps = await countTaps(page)
   await page.goto('/before')
   const net = page.getByRole('region', { name: 'Net it' })
   await net.getByRole('button', { name: /^Done in all \d+: Net it$/ }).click()
   await expect(net).toBeHidden()
+  expect(taps()).toBe(1)
   await page.getByText('Done, and holds').click()
   await expect(page.getByText(/^Net it, Winding Hole kale/)).toBeVisible()
   await expectAccessible(page)
@@ -135,6 +142,7 @@ test.describe('on a phone', () => {
       },
     })
     expect(planted.status()).toBe(201)
+    const taps = await countTaps(page)
     await page.goto(`/walk/${id}`)
     await page.getByRole('button', { name: 'Count plant by plant' }).click()
     for (const number of [2, 5]) {
@@ -153,10 +161,12 @@ test.describe('on a phone', () => {
     await expect(page).toHaveURL(/plants=1&plants=2/)
     await page.getByText('The sick: 2, 5').click()
     await expect(page).toHaveURL(/plants=2&plants=5/)
+    expect(taps()).toBe(9)
     await expectAccessible(page)
   })
 
   test('what is picked is weighed with a comma, and what is measured is kept', async ({ page }) => {
+    const taps = await countTaps(page)
     await page.goto('/picking')
     await expect(page.getByText('Everything may be picked today.')).toBeVisible()
     await page.getByRole('button', { name: 'Pick: Boathouse chard' }).click()
@@ -165,6 +175,8 @@ test.describe('on a phone', () => {
     await page.getByLabel('How much').fill('0,75')
     await page.getByRole('button', { name: 'Log it' }).click()
     await expect(page.getByText('750 g in 1 picking this season')).toBeVisible()
+    // One of them wrong.
+    expect(taps()).toBe(4)
     await expectAccessible(page)
 
     const { gardens } = await (await page.request.get('/api/state')).json()

@@ -48,7 +48,8 @@ const brown = '#7a4a20'
 const yellow = '#e8cf4a'
 const white = '#ffffff'
 const legs = ([x, y]: Point, r: number) =>
-  `M${x - r} ${y - r / 2}l${-r * 0.7} ${-r * 0.6}M${x + r} ${y - r / 2}l${r * 0.7} ${-r * 0.6}M${x - r} ${y + r / 2}l${-r * 0.7} ${r * 0.6}M${x + r} ${y + r / 2}l${r * 0.7} ${r * 0.6}`
+  `M${x - r} ${y - r / 2}l${-r * 0.7} ${-r * 0.6}M${x + r} ${y - r / 2}l${r * 0.7} ${-r * 0.6}` +
+  `M${x - r} ${y + r / 2}l${-r * 0.7} ${r * 0.6}M${x + r} ${y + r / 2}l${r * 0.7} ${r * 0.6}`
 
 const insects = (n: number, r: number, fill: string): Mark[] => [
   at(some(n), (p) => legs(p, r), { stroke: ink, width: 1.1 }),

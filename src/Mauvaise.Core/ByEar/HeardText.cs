@@ -11,7 +11,11 @@ internal static partial class HeardText
 
     /// <summary>Names of volumes, weights and pieces, and of what is no amount of anything.</summary>
     public const string UnitWords =
-        @"fl\.? oz|fluid ounces?|teaspoon(?:ful)?s?|tsps?|tablespoon(?:ful)?s?|tbsps?|tblsps?|tbls?|tbs|dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
+        @"fl\.? oz|fluid ounces?|teaspoon(?:ful)?s?|tsps?|tablespoon(?:ful)?s?|tbsps?|tblsps?|tbls?|tbs|"
+        + @"dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|"
+        + @"millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|"
+        + @"pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|"
+        + @"pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
 
     private const string Spoons = "teaspoons?|tsps?|tablespoons?|tbsps?|cups?|fl\\.? oz";
 
@@ -167,14 +171,16 @@ internal static partial class HeardText
             + SpokenNumber.Pattern
             + @"\s*(?:"
             + UnitWords
-            + @"))\s+(?:of\s+)?each(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:(?:,|&|\band\b)\s*(?:and\s+)?[a-z][a-z -]*?)+?)(?=\s+(?:in|to|into|per|with)\b|[.;\n]|,\s*\d|$)",
+            + @"))\s+(?:of\s+)?each(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:(?:,|&|\band\b)\s*(?:and\s+)?[a-z][a-z -]*?)+?)"
+            + @"(?=\s+(?:in|to|into|per|with)\b|[.;\n]|,\s*\d|$)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex EachOf();
 
     /// <summary>"Equal parts of milk and water", "half and half milk and water", "50/50".</summary>
     [GeneratedRegex(
-        @"\b(?:equal\s+(?:parts|amounts|measures)|half\s+and\s+half|half-and-half|50\s*[/:-]\s*50)(?:\s+mix(?:ture)?)?(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:,|&|\band\b)\s*[^.;\n]*)",
+        @"\b(?:equal\s+(?:parts|amounts|measures)|half\s+and\s+half|half-and-half|50\s*[/:-]\s*50)"
+            + @"(?:\s+mix(?:ture)?)?(?:\s+of)?:?\s+(?<things>[a-z][a-z -]*(?:,|&|\band\b)\s*[^.;\n]*)",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Equal();
@@ -215,7 +221,8 @@ internal static partial class HeardText
             + SpokenNumber.Pattern
             + @"\s)|(?<=\bparts?\s[a-z ]{3,})\s+(?=(?:"
             + SpokenNumber.Pattern
-            + @")\s+parts?\b)|\s+[+&]\s+|\.\s+|\s+(?:and|with|plus|then|into|in|to|per|mixed|topped|fill up|for(?=\s+(?:every|each)\b))\s+(?=(?:the\s+|up\s+to\s+|about\s+|each\s+|every\s+|full\s+|with\s+)*(?:"
+            + @")\s+parts?\b)|\s+[+&]\s+|\.\s+|\s+(?:and|with|plus|then|into|in|to|per|mixed|topped|fill up|for(?=\s+(?:every|each)\b))"
+            + @"\s+(?=(?:the\s+|up\s+to\s+|about\s+|each\s+|every\s+|full\s+|with\s+)*(?:"
             + SpokenNumber.Pattern
             + @")\s*(?:heaped|heaping|level|rounded|big|large|small|good|whole)?\s*[a-z½¼¾])|\s+(?:and|with|plus)\s+(?=[a-z])",
         RegexOptions.IgnoreCase

@@ -302,7 +302,8 @@ public sealed partial class RecipeReader
             + SpokenNumber.Pattern
             + @")(?:\s*(?:-|–|to|or)\s*(?<to>"
             + SpokenNumber.Pattern
-            + @"))?\s*(?:(?:heaped|heaping|level|rounded|scant|generous|big|large|small|good|whole|medium|fresh|dried|crushed|chopped|of|full|chopped)\s+)*(?<unit>"
+            + @"))?\s*(?:(?:heaped|heaping|level|rounded|scant|generous|big|large|"
+            + @"small|good|whole|medium|fresh|dried|crushed|chopped|of|full|chopped)\s+)*(?<unit>"
             + HeardText.UnitWords
             + @")?(?![a-z])",
         RegexOptions.IgnoreCase
@@ -339,7 +340,8 @@ public sealed partial class RecipeReader
 
     /// <summary>Some of what stands before it.</summary>
     [GeneratedRegex(
-        @"\b(?:of|from)\s+(?:this|that|it|the\s+(?:strained\s+)?(?:mix|mixture|liquid|concentrate|stock|brew|tea|juice|solution|extract|paste|infusion|emulsion|puree|oil mix|soap mix|base))\b",
+        @"\b(?:of|from)\s+(?:this|that|it|the\s+(?:strained\s+)?(?:mix|mixture|liquid|concentrate|stock|"
+            + @"brew|tea|juice|solution|extract|paste|infusion|emulsion|puree|oil mix|soap mix|base))\b",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Taken();
@@ -369,13 +371,17 @@ public sealed partial class RecipeReader
     [GeneratedRegex(
         @"^(?:\W|in|into|to|per|each|every|the|up|about|a|an|of|full|"
             + SpokenNumber.Pattern
-            + @"|litres?|liters?|ltrs?|l|gallons?|gal|quarts?|qt|pints?|ml|cups?|spray|sprayer|spritzer|bottle|tank|pump|bucket|jar|jug|can|warm|cold|hot|rain|boiling|lukewarm|fill|filled|fl|oz|ounces?|\s)+$",
+            + @"|litres?|liters?|ltrs?|l|gallons?|gal|quarts?|qt|pints?|ml|cups?|spray|sprayer|spritzer|bottle|tank|"
+            + @"pump|bucket|jar|jug|can|warm|cold|hot|rain|boiling|lukewarm|fill|filled|fl|oz|ounces?|\s)+$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Vessel();
 
     [GeneratedRegex(
-        @"\b(steep|soak|boil|simmer|strain|leave|let|stand|overnight|spray|shake|stir|mix|dilute|repeat|every|once|weekly|daily|blend|puree|mash|grate|ferment|cool|chop|crush|use|apply|add|pour|hours?|days?|minutes?|weeks?|evening|morning|against|for|my|heard|ants?|aphids?|mildew|mites?|until|wait|fill)(?:ed|d|ing|s)?\b",
+        @"\b(steep|soak|"
+            + @"boil|simmer|strain|leave|let|stand|overnight|spray|shake|stir|mix|dilute|repeat|every|once|weekly|daily|blend|puree|mash|"
+            + @"grate|ferment|cool|chop|crush|use|apply|add|pour|hours?|days?|minutes?|weeks?|"
+            + @"evening|morning|against|for|my|heard|ants?|aphids?|mildew|mites?|until|wait|fill)(?:ed|d|ing|s)?\b",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex Work();

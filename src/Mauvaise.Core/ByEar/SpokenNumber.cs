@@ -53,7 +53,10 @@ internal static partial class SpokenNumber
 
     /// <summary>One number at the start of a text.</summary>
     public const string Pattern =
-        @"(?:\d+/\d+|-?\d+(?:[.,]\d+)?(?:\s+\d+/\d+|\s*[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]|(?:a|an)\s+(?:couple|few|dozen|half|quarter|third|hundred|thousand|million)|(?:one|two|three|four|half\s+a)\s+dozen|half\s+an?|(?:one|two|three|four)\s+and\s+a\s+half|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|sixteen|twenty|thirty|forty|fifty|hundred|thousand|million|couple|few|dozen|half|quarter|some|another)";
+        @"(?:\d+/\d+|-?\d+(?:[.,]\d+)?(?:\s+\d+/\d+|\s*[½¼¾⅓⅔⅛])?|[½¼¾⅓⅔⅛]"
+        + @"|(?:a|an)\s+(?:couple|few|dozen|half|quarter|third|hundred|thousand|million)|(?:one|two|three|four|half\s+a)\s+dozen|half\s+an?"
+        + @"|(?:one|two|three|four)\s+and\s+a\s+half|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|"
+        + @"fifteen|sixteen|twenty|thirty|forty|fifty|hundred|thousand|million|couple|few|dozen|half|quarter|some|another)";
 
     /// <summary>The number that such words stand for; null for anything else.</summary>
     public static double? Read(string text)
@@ -84,6 +87,8 @@ internal static partial class SpokenNumber
     [GeneratedRegex(@"^(one|two|three|four)\s+and\s+a\s+half$")]
     private static partial Regex AndAHalf();
 
-    [GeneratedRegex(@"^(?:(?<whole>-?\d+(?:[.,]\d+)?)(?:\s+(?<over>\d+)/(?<under>\d+)|\s*(?<sign>[½¼¾⅓⅔⅛]))?|(?<over>\d+)/(?<under>\d+)|(?<sign>[½¼¾⅓⅔⅛]))$")]
+    [GeneratedRegex(
+        @"^(?:(?<whole>-?\d+(?:[.,]\d+)?)(?:\s+(?<over>\d+)/(?<under>\d+)" + @"|\s*(?<sign>[½¼¾⅓⅔⅛]))?|(?<over>\d+)/(?<under>\d+)|(?<sign>[½¼¾⅓⅔⅛]))$"
+    )]
     private static partial Regex Mixed();
 }

@@ -8,7 +8,9 @@ internal static partial class Steeping
 {
     private const double NightHours = 12;
 
-    /// <summary>The longest that is told; 0 when nothing stands. What is told after the spraying is how long it stays on leaves, or how often it is repeated.</summary>
+    /// <summary>
+    /// The longest that is told; 0 when nothing stands. What is told after the spraying is how long it stays on leaves, or how often it is repeated.
+    /// </summary>
     public static double HoursIn(string plain) =>
         Sentences()
             .Split(plain.ToLowerInvariant())

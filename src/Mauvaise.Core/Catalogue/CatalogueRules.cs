@@ -175,7 +175,9 @@ public static partial class CatalogueRules
 
             if (c.Targets.All(t => t.Id != e.On && t.Group != e.On))
             {
-                yield return $"{at}: works on '{e.On}', which is neither a target nor a group of targets; the nearest is '{Nearest(e.On, c.Targets.Select(t => t.Id).Concat(c.Targets.Select(t => t.Group)))}'";
+                yield return $"{at}: works on '{e.On}', "
+                    + $"which is neither a target nor a group of targets; "
+                    + $"the nearest is '{Nearest(e.On, c.Targets.Select(t => t.Id).Concat(c.Targets.Select(t => t.Group)))}'";
             }
         }
     }
@@ -190,7 +192,8 @@ public static partial class CatalogueRules
 
         foreach (var host in t.Hosts.Where(h => h != "all" && c.Crops.All(x => x.Id != h && x.Family != h)))
         {
-            yield return $"{at}: host '{host}' is neither a crop nor a family; the nearest is '{Nearest(host, c.Crops.Select(x => x.Id).Concat(c.Crops.Select(x => x.Family)))}'";
+            yield return $"{at}: host '{host}' is neither a crop nor a family; "
+                + $"the nearest is '{Nearest(host, c.Crops.Select(x => x.Id).Concat(c.Crops.Select(x => x.Family)))}'";
         }
 
         if (t.CheckBackDays is < 1)

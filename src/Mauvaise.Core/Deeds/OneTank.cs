@@ -15,7 +15,9 @@ namespace Mauvaise.Core.Deeds;
 /// <param name="Sentence">What it comes to, or why not.</param>
 public sealed record OneTank(Target Other, Material? Material, bool Beside, bool Worth, string Sentence)
 {
-    /// <summary>Every other trouble that is over its line there, or whose next round is due; empty for anything but a spray on one planting against a named trouble.</summary>
+    /// <summary>
+    /// Every other trouble that is over its line there, or whose next round is due; empty for anything but a spray on one planting against a named trouble.
+    /// </summary>
     /// <param name="ask">The mix as it is asked for, without anything against a second trouble.</param>
     public static IReadOnlyList<OneTank> For(GardenSnapshot garden, MixAsk ask, double litres)
     {

@@ -250,7 +250,9 @@ public static class SuspectRanker
         return 0;
     }
 
-    /// <summary>Where the name of a kind's group stands among the causes; null when it has none, or no other kind: then the kind's name is the group's.</summary>
+    /// <summary>
+    /// Where the name of a kind's group stands among the causes; null when it has none, or no other kind: then the kind's name is the group's.
+    /// </summary>
     private static int? GroupBeside(IReadOnlyList<TargetOnCrop> causes, Target kind)
     {
         int? group = null;

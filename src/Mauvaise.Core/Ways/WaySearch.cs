@@ -1,3 +1,4 @@
+using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
@@ -474,8 +475,10 @@ internal sealed class WaySearch
         );
 
         string Sprayed(SprayRounds r) =>
-            FormattableString.Invariant(
-                $"{(r.Material.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} {r.Material.Cover} {r.Material.HarmToHelpers} {Days(r.Days)}"
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{(r.Material.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} "
+                    + $"{r.Material.Cover} {r.Material.HarmToHelpers} {Days(r.Days)}"
             );
 
         static string Days(IReadOnlyList<int>? days) => string.Join(',', days ?? []);

@@ -205,7 +205,8 @@ public static partial class ArchiveFile
                     await to.WriteAsync(
                         string.Create(
                             CultureInfo.InvariantCulture,
-                            $"{day.Source},{day.DayUtc:yyyy-MM-dd}T{h:00}Z,{string.Join(',', cells.Select(c => c is { } v ? ((float)v).ToString("R", CultureInfo.InvariantCulture) : ""))}\n"
+                            $"{day.Source},{day.DayUtc:yyyy-MM-dd}T{h:00}Z,"
+                                + $"{string.Join(',', cells.Select(c => c is { } v ? ((float)v).ToString("R", CultureInfo.InvariantCulture) : ""))}\n"
                         )
                     );
                 }

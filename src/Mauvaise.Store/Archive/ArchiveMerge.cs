@@ -177,7 +177,8 @@ public sealed class ArchiveMerge(GardenDb db)
         {
             throw new ArchiveRefusedException(
                 "archive-other-garden",
-                $"This file holds the garden \"{theirs.Name}\", and here lives \"{other.Name}\". Start Mauvaise with another --data folder and bring it in there."
+                $"This file holds the garden \"{theirs.Name}\", and here lives \"{other.Name}\". "
+                    + "Start Mauvaise with another --data folder and bring it in there."
             );
         }
     }

@@ -23,7 +23,8 @@ public static class ArchiveUpgrade
             {
                 throw new ArchiveRefusedException(
                     "archive-newer",
-                    $"This file was written by a newer Mauvaise (version {version}; this one reads up to {GardenArchive.Current}). Bring Mauvaise up to date first."
+                    $"This file was written by a newer Mauvaise (version {version}; this one reads up to {GardenArchive.Current}). "
+                        + "Bring Mauvaise up to date first."
                 );
             }
 

@@ -262,5 +262,7 @@ public sealed class AccessHandler(HomeSettings home, GardenDb db, MachineClock c
                         }
                 )
                 .ToListAsync(stop)
-        ).Where(g => g.Until is null || g.Until > now).ToDictionary(g => g.GardenId, g => new Standing(g.MemberId, g.Role, g.Places?.Split(',').Select(Guid.Parse).ToHashSet()));
+        ).Where(g => g.Until is null || g.Until > now).ToDictionary(g => g.GardenId, g => new Standing(g.MemberId, g.Role, NamedPlaces(g.Places)));
+
+    private static HashSet<Guid>? NamedPlaces(string? ids) => ids?.Split(',').Select(Guid.Parse).ToHashSet();
 }

@@ -132,9 +132,11 @@ public static class LinkEndpoints
             .Select(line => $"<li><b>{Text(line.On)}</b>: {Text(line.What)}</li>");
         return TypedResults.Text(
             $"""
-            <!doctype html><html lang="{Say.Language.Code}"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><meta name="robots" content="noindex">
+            <!doctype html><html lang="{Say.Language.Code}"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
+            <meta name="robots" content="noindex">
             <title>{Text(s.Garden.Name)}</title>
-            <style>body {"{"} font: 1rem/1.5 system-ui, sans-serif; max-width: 40rem; margin: 2rem auto; padding: 0 1rem; color: #2b1a33; background: #f8f6fa {"}"} li {"{"} margin: .4rem 0 {"}"}</style>
+            <style>body {"{"} font: 1rem/1.5 system-ui, sans-serif; max-width: 40rem; margin: 2rem auto; padding: 0 1rem; color: #2b1a33;
+            background: #f8f6fa {"}"} li {"{"} margin: .4rem 0 {"}"}</style>
             <h1>{Text(s.Garden.Name)}</h1><p>{Text(Say.Of("home.whatWasSprayedInTheLast", ("days", NeighbourDays)))}</p>
             <ul>{new StringBuilder().AppendJoin("", lines)}</ul>{(lines.Any() ? "" : $"<p>{Text(Say.Of("home.nothing"))}</p>")}</html>
             """,

@@ -12,7 +12,8 @@ public static class OwnPage
 {
     /// <summary>Styles are set in the page by the controls and the drawings; scripts come from files alone.</summary>
     private const string Policy =
-        "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; font-src 'self' data:; "
+        + "connect-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     /// <param name="isNamed">Whether the app answers under a host, without port.</param>
     public static IApplicationBuilder UseOwnPage(this IApplicationBuilder app, Func<string, bool> isNamed)

@@ -53,8 +53,9 @@ public static class Startup
         }
         catch (IOException e) when (e.InnerException is AddressInUseException)
         {
+            var address = e.Message.Split(": ")[0].Replace("Failed to bind to address ", "", StringComparison.Ordinal);
             await Console.Error.WriteLineAsync(
-                $"Another program answers already where Mauvaise should ({e.Message.Split(": ")[0].Replace("Failed to bind to address ", "", StringComparison.Ordinal)}). Stop it, or start Mauvaise with another --port."
+                $"Another program answers already where Mauvaise should ({address}). " + "Stop it, or start Mauvaise with another --port."
             );
             return 1;
         }

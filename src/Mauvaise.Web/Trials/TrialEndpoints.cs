@@ -371,7 +371,9 @@ public static class TrialEndpoints
     /// <summary>What a side is done by hand; null for nothing.</summary>
     private static string? Words(NewTrialSide side) => string.IsNullOrWhiteSpace(side.ByHand) ? null : side.ByHand.Trim();
 
-    /// <summary>A measure is written down as a task that is done; what comes of it is told by the trial's own counts. Something else is the trial's alone.</summary>
+    /// <summary>
+    /// A measure is written down as a task that is done; what comes of it is told by the trial's own counts. Something else is the trial's alone.
+    /// </summary>
     private static Written ByHand(GardenSnapshot s, Trial trial, string work, Guid id, Guid[] plantings) =>
         new("")
         {

@@ -119,7 +119,9 @@ public sealed partial class WeatherClient(HttpClient http, GardenDb db, Settings
     {
         var query = string.Create(
             CultureInfo.InvariantCulture,
-            $"latitude={garden.Latitude}&longitude={garden.Longitude}&from={from:yyyy-MM-ddTHH:mm:ssZ}&to={HourSeries.WholeHour(now + Forecast):yyyy-MM-ddTHH:mm:ssZ}&asOf={now.UtcDateTime:yyyy-MM-ddTHH:mm:ssZ}&climate={Uri.EscapeDataString(garden.Climate)}"
+            $"latitude={garden.Latitude}&longitude={garden.Longitude}&from={from:yyyy-MM-ddTHH:mm:ssZ}"
+                + $"&to={HourSeries.WholeHour(now + Forecast):yyyy-MM-ddTHH:mm:ssZ}&asOf={now.UtcDateTime:yyyy-MM-ddTHH:mm:ssZ}"
+                + $"&climate={Uri.EscapeDataString(garden.Climate)}"
         );
         return new UriBuilder(settings.WeatherService!) { Query = query }.Uri;
     }
