@@ -151,6 +151,31 @@ public class NamingTests
     }
 
     [Fact]
+    public void What_a_question_promises_is_what_is_told_after_its_answer()
+    {
+        var asked = 0;
+        foreach (var c in Cases.Where(c => c.Set == CaseSet.Told))
+        {
+            var where = new Circumstances(Shipped.Catalogue.Crop(c.Crop), Core.Gardens.Place.ShelterOf(c.Place), c.Month);
+            List<SeenSign> seen = [.. c.Seen.Select(s => new SeenSign(s, true)), .. c.Absent.Select(s => new SeenSign(s, false))];
+            var before = SuspectRanker.Rank(Shipped.Catalogue, where, seen);
+            if (before.Next is not { } next)
+            {
+                continue;
+            }
+
+            asked++;
+            foreach (var (answer, promised) in new[] { (true, next.LeadIfYes), (false, next.LeadIfNo) })
+            {
+                var after = SuspectRanker.Rank(Shipped.Catalogue, where, [.. seen, new(next.Sign.Id, answer)]);
+                Assert.Equal(after.Suspects.Single(s => s.Target == before.Suspects[0].Target).Probability, promised, 9);
+            }
+        }
+
+        Assert.True(asked > 50);
+    }
+
+    [Fact]
     public void Two_troubles_at_once_are_both_shown()
     {
         var ranking = SuspectRanker.Rank(

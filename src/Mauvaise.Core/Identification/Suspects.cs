@@ -16,7 +16,7 @@ public sealed record TwoTroubles(Target First, Target Second, double Probability
 
 /// <summary>The question that would narrow the ranking most.</summary>
 /// <param name="GainBits">Expected information, bits.</param>
-/// <param name="LeadIfYes">Probability of the leading suspect after a yes.</param>
+/// <param name="LeadIfYes">What is told of the leading suspect after a yes.</param>
 public sealed record NextQuestion(Sign Sign, double GainBits, double LeadIfYes, double LeadIfNo);
 
 /// <summary>A group that holds nearly all of the probability and is met with one action.</summary>
@@ -150,6 +150,41 @@ public static class SuspectRanker
             .ToList();
         var causes = catalogue.Causes;
         var prior = Priors(catalogue, where);
+        var now = Weigh(causes, prior, evidence);
+        var p = now.Told;
+        var order = Enumerable.Range(0, p.Length).OrderByDescending(i => p[i]).ThenBy(i => causes[i].Target.Id, StringComparer.Ordinal).ToArray();
+        var ranking = order
+            .Select((i, rank) => rank < Explained ? Explain(causes, p, i, where, evidence) : new Suspect(causes[i].Target, p[i], [], []))
+            .ToList();
+        var asked = evidence.Select(e => e.Sign.Id).Concat(notSure ?? new HashSet<string>()).ToHashSet();
+        var enough = evidence.Count(e => !e.Present) + (notSure?.Count ?? 0) >= MostQuestions;
+        double LeadIf(Sign sign, bool present) => Weigh(causes, prior, [.. evidence, (sign, present)]).Told[order[0]];
+        return new SuspectRanking(
+            ranking,
+            [
+                .. ranking
+                    .GroupBy(s => s.Target.NameGroup)
+                    .Select(g => new SuspectGroup(g.Key, g.Sum(s => s.Probability)))
+                    .OrderByDescending(g => g.Probability)
+                    .ThenBy(g => g.NameGroup, StringComparer.Ordinal),
+            ],
+            now.NotListed,
+            now.Together is { } two && two.Share >= TellTogether ? new TwoTroubles(causes[two.I].Target, causes[two.J].Target, two.Share) : null,
+            !enough && BestQuestion(catalogue, causes, now.Said, order[0], asked) is { } best
+                ? new NextQuestion(best.Sign, best.GainBits, LeadIf(best.Sign, true), LeadIf(best.Sign, false))
+                : null,
+            NamingCanWait(ranking)
+        );
+    }
+
+    /// <summary>Probabilities of all causes under some evidence.</summary>
+    /// <param name="Said">What the signs say, by cause.</param>
+    /// <param name="Told">The same, where nothing is told for sure that is not to be.</param>
+    /// <param name="Together">The two at once that explain it best, with their share; null where there is one sign.</param>
+    private sealed record Weighed(double[] Said, double[] Told, double NotListed, (int I, int J, double Share)? Together);
+
+    private static Weighed Weigh(IReadOnlyList<TargetOnCrop> causes, double[] prior, List<(Sign Sign, bool Present)> evidence)
+    {
         var onCrop = prior.Sum();
         var p = new double[causes.Count];
         for (var i = 0; i < p.Length; i++)
@@ -169,7 +204,6 @@ public static class SuspectRanker
 
         var pairs = Pairs(causes, prior, onCrop, evidence);
         var total = p.Sum() + other + pairs.Sum(x => x.Weight);
-        var best = pairs.OrderByDescending(x => x.Weight).FirstOrDefault();
         // Two at once count half for each of them.
         foreach (var (i, j, weight) in pairs)
         {
@@ -178,30 +212,10 @@ public static class SuspectRanker
         }
 
         var notListed = Sharpen(p, other, total);
-        // What is asked next goes by what the signs say, not by how modestly it is told.
-        var said = p.ToArray();
-        notListed += HeldDown(causes, p, prior, evidence);
-
-        var order = Enumerable.Range(0, p.Length).OrderByDescending(i => p[i]).ThenBy(i => causes[i].Target.Id, StringComparer.Ordinal).ToArray();
-        var ranking = order
-            .Select((i, rank) => rank < Explained ? Explain(causes, p, i, where, evidence) : new Suspect(causes[i].Target, p[i], [], []))
-            .ToList();
-        var asked = evidence.Select(e => e.Sign.Id).Concat(notSure ?? new HashSet<string>()).ToHashSet();
-        var enough = evidence.Count(e => !e.Present) + (notSure?.Count ?? 0) >= MostQuestions;
-        return new SuspectRanking(
-            ranking,
-            [
-                .. ranking
-                    .GroupBy(s => s.Target.NameGroup)
-                    .Select(g => new SuspectGroup(g.Key, g.Sum(s => s.Probability)))
-                    .OrderByDescending(g => g.Probability)
-                    .ThenBy(g => g.NameGroup, StringComparer.Ordinal),
-            ],
-            notListed,
-            best.Weight / total >= TellTogether ? new TwoTroubles(causes[best.I].Target, causes[best.J].Target, best.Weight / total) : null,
-            enough ? null : BestQuestion(catalogue, causes, said, order[0], asked),
-            NamingCanWait(ranking)
-        );
+        var told = p.ToArray();
+        notListed += HeldDown(causes, told, prior, evidence);
+        var (first, second, most) = pairs.OrderByDescending(x => x.Weight).FirstOrDefault();
+        return new(p, told, notListed, pairs.Count > 0 ? (first, second, most / total) : null);
     }
 
     /// <summary>How likely each cause is before any sign, as weights, in the order of <see cref="GardenCatalogue.Causes"/>.</summary>
@@ -418,8 +432,17 @@ public static class SuspectRanker
             : 1;
     }
 
-    /// <summary>The unasked sign with the largest expected drop in entropy; null when the leader is settled or nothing helps.</summary>
-    private static NextQuestion? BestQuestion(GardenCatalogue catalogue, IReadOnlyList<TargetOnCrop> causes, double[] p, int lead, HashSet<string> asked)
+    /// <summary>
+    /// The unasked sign with the largest expected drop in entropy, by what the signs say and not by how modestly it is told; null when the leader is
+    /// settled or nothing helps.
+    /// </summary>
+    private static (Sign Sign, double GainBits)? BestQuestion(
+        GardenCatalogue catalogue,
+        IReadOnlyList<TargetOnCrop> causes,
+        double[] p,
+        int lead,
+        HashSet<string> asked
+    )
     {
         if (p.Length < 2 || p[lead] >= Settled)
         {
@@ -428,7 +451,7 @@ public static class SuspectRanker
 
         var all = p.Sum();
         var now = PLogP(all) - p.Sum(PLogP);
-        NextQuestion? best = null;
+        (Sign Sign, double GainBits)? best = null;
         for (var s = 0; s < catalogue.Signs.Count; s++)
         {
             var sign = catalogue.Signs[s];
@@ -452,10 +475,9 @@ public static class SuspectRanker
             }
 
             var gain = Math.Round(now - (PLogP(yes) - yesLog) - (PLogP(no) - noLog), 9);
-            if (gain > WorthAsking && (best is null || gain > best.GainBits || (gain == best.GainBits && string.CompareOrdinal(sign.Id, best.Sign.Id) < 0)))
+            if (gain > WorthAsking && (best is not { } so || gain > so.GainBits || (gain == so.GainBits && string.CompareOrdinal(sign.Id, so.Sign.Id) < 0)))
             {
-                var leadYes = p[lead] * causes[lead].Likelihoods[s];
-                best = new NextQuestion(sign, gain, leadYes / yes, (p[lead] - leadYes) / no);
+                best = (sign, gain);
             }
         }
 

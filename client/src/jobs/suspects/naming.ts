@@ -43,6 +43,28 @@ export function rank(
 ): Ranking {
   const { rules, causes } = tables
   const chances = chancesOf(tables)
+  const { said, told, notListed, together } = weigh(tables, chances, priors, seen)
+  const id = (i: number) => at(causes, i).suspect.target
+  const order = told.map((_, i) => i).sort((a, b) => at(told, b) - at(told, a) || (id(a) < id(b) ? -1 : 1))
+  const lead = at(order, 0)
+  const leadIf = (sign: string, present: boolean) =>
+    at(weigh(tables, chances, priors, [...seen, { sign, present }]).told, lead)
+  const enough = seen.filter((s) => !s.present).length + notSure.length >= rules.mostQuestions
+  const asked = new Set([...seen.map((s) => s.sign), ...notSure])
+  const sign = enough ? null : bestQuestion(tables, chances, said, lead, asked)
+  return {
+    probabilities: told,
+    order,
+    notListed,
+    group: leadingGroup(tables, told),
+    together: together && together.probability >= rules.tellTogether ? together : null,
+    next: sign && { sign, leadIfYes: leadIf(sign, true), leadIfNo: leadIf(sign, false) },
+  }
+}
+
+/** Probabilities of all causes: what the signs say, and what is told of it. */
+function weigh(tables: Tables, chances: Chances, priors: readonly number[], seen: readonly Seen[]) {
+  const { rules } = tables
   const onCrop = sum(priors)
   const weights = priors.map((prior, i) =>
     seen.reduce((w, s) => w * (s.present ? chances(i, s.sign) : 1 - chances(i, s.sign)), prior),
@@ -63,34 +85,14 @@ export function rank(
   const sharp = weights.map((w) => (w / total) ** rules.sharpness)
   const otherSharp = (other / total) ** rules.sharpness
   const whole = sum(sharp) + otherSharp
-  const probabilities = sharp.map((p) => p / whole)
-  // What is asked next goes by what the signs say, not by how modestly it is told.
-  const said = [...probabilities]
-  const notListed = otherSharp / whole + heldDown(tables, chances, priors, seen, probabilities)
-
-  const id = (i: number) => at(causes, i).suspect.target
-  const order = probabilities
-    .map((_, i) => i)
-    .sort((a, b) => at(probabilities, b) - at(probabilities, a) || (id(a) < id(b) ? -1 : 1))
-  const enough = seen.filter((s) => !s.present).length + notSure.length >= rules.mostQuestions
+  const said = sharp.map((p) => p / whole)
+  const told = [...said]
+  const notListed = otherSharp / whole + heldDown(tables, chances, priors, seen, told)
   return {
-    probabilities,
-    order,
+    said,
+    told,
     notListed,
-    group: leadingGroup(tables, probabilities),
-    together:
-      best && best.weight / total >= rules.tellTogether
-        ? { first: best.first, second: best.second, probability: best.weight / total }
-        : null,
-    next: enough
-      ? null
-      : bestQuestion(
-          tables,
-          chances,
-          said,
-          at(order, 0),
-          new Set([...seen.map((s) => s.sign), ...notSure]),
-        ),
+    together: best ? { first: best.first, second: best.second, probability: best.weight / total } : null,
   }
 }
 
@@ -233,17 +235,17 @@ function leadingGroup({ causes }: Tables, probabilities: readonly number[]) {
 
 const pLogP = (p: number) => (p > 0 ? p * Math.log2(p) : 0)
 
-/** The unasked sign with the largest expected drop in entropy. */
+/** The unasked sign with the largest expected drop in entropy, by what the signs say and not by how modestly it is told. */
 function bestQuestion(
   { rules, signs }: Tables,
   chances: Chances,
   p: readonly number[],
   lead: number,
   asked: ReadonlySet<string>,
-): Ranking['next'] {
+): string | null {
   if (p.length < 2 || at(p, lead) >= rules.settled) return null
   const now = pLogP(sum(p)) - sum(p.map(pLogP))
-  let best: (NonNullable<Ranking['next']> & { gain: number }) | null = null
+  let best: { sign: string; gain: number } | null = null
   for (const { id: sign } of signs) {
     if (asked.has(sign)) continue
     const yes = p.map((x, i) => x * chances(i, sign))
@@ -251,7 +253,7 @@ function bestQuestion(
     const left = (w: readonly number[]) => pLogP(sum(w)) - sum(w.map(pLogP))
     const gain = Number((now - left(yes) - left(no)).toFixed(9))
     if (gain > rules.worthAsking && (!best || gain > best.gain || (gain === best.gain && sign < best.sign)))
-      best = { sign, gain, leadIfYes: at(yes, lead) / sum(yes), leadIfNo: at(no, lead) / sum(no) }
+      best = { sign, gain }
   }
-  return best && { sign: best.sign, leadIfYes: best.leadIfYes, leadIfNo: best.leadIfNo }
+  return best && best.sign
 }
