@@ -58,7 +58,7 @@ export function rank(
     notListed,
     group: leadingGroup(tables, told),
     together: together && together.probability >= rules.tellTogether ? together : null,
-    next: sign && { sign, leadIfYes: leadIf(sign, true), leadIfNo: leadIf(sign, false) },
+    next: sign === null ? null : { sign, leadIfYes: leadIf(sign, true), leadIfNo: leadIf(sign, false) },
   }
 }
 
