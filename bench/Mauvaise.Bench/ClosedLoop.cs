@@ -54,8 +54,8 @@ internal static class ClosedLoop
 
         Console.WriteLine(
             $"{seasons} seasons of {SeasonLoop.Days} days from number {BenchSettings.FirstSeason} on in each of {climates.Count} climates, "
-                + $"{BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}"
-                + $". Per place and season, mean with 95 % interval.\n"
+                + $"{BenchGarden.Kinds.Length} places{(BenchSettings.OwnTruth ? ", each garden with a truth of its own" : "")}. "
+                + "Per place and season, mean with 95 % interval.\n"
         );
         Console.WriteLine(
             "| policy | value lost, % | leaves affected, % | sprays | outings of the garden | litres "

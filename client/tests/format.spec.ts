@@ -57,6 +57,7 @@ describe('names within a sentence', () => {
     ['Colorado potato beetle', 'Colorado potato beetle'],
     ['DE, dusted', 'DE, dusted'],
     ['Wrong pH', 'wrong pH'],
+    ['A beetle', 'a beetle'],
     ['', ''],
   ])('%s becomes %s', (name, said) => {
     expect(inSentence(name)).toBe(said)

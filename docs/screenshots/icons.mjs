@@ -15,7 +15,8 @@ async function draw(name, size, room) {
   const page = await browser.newPage({ viewport: { width: size, height: size } })
   const inner = Math.round(size * (1 - 2 * room))
   await page.setContent(
-    `<body style="margin:0;background:#2b1a33;display:grid;place-items:center;height:100vh">${drawing.replace('<svg', `<svg width="${inner}" height="${inner}"`)}`,
+    `<body style="margin:0;background:#2b1a33;display:grid;place-items:center;height:100vh">` +
+      drawing.replace('<svg', `<svg width="${inner}" height="${inner}"`),
   )
   await page.screenshot({ path: publicFolder + name })
   await page.close()

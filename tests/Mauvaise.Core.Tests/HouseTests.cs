@@ -19,7 +19,7 @@ public partial class HouseTests
             ),
     ];
 
-    private static readonly string[] Rooms = ["src", "bench", "tests", "client"];
+    private static readonly string[] Rooms = ["src", "bench", "tests", "client", "docs", "catalogue"];
 
     /// <summary>Words that are ids and something else as well, with where they are something else.</summary>
     private static readonly (string File, string Word)[] AlsoWords =

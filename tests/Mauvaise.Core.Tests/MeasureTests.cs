@@ -94,5 +94,6 @@ public class MeasureTests
     [InlineData("Tomato-leaf infusion", "tomato-leaf infusion")]
     [InlineData("DE, dusted", "DE, dusted")]
     [InlineData("Wrong pH", "wrong pH")]
+    [InlineData("A beetle", "a beetle")]
     public void A_name_within_a_sentence_keeps_the_capitals_that_are_its_own(string name, string said) => Assert.Equal(said, name.InSentence());
 }

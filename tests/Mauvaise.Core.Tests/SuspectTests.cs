@@ -2,6 +2,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Tests;
 
@@ -39,6 +40,19 @@ public class SuspectTests
         Assert.Equal(1, ranking.Suspects.Sum(s => s.Probability) + ranking.NotListed, 1e-9);
         Assert.NotNull(ranking.Next);
         Assert.All(ranking.Suspects, s => Assert.True(s.Probability < 0.5));
+    }
+
+    [Fact]
+    public void A_sign_keeps_its_capital_where_a_language_keeps_that_of_nouns()
+    {
+        string Told() =>
+            string.Join(
+                ' ',
+                Rank("courgette", Shelter.Open, 7, "pale-dots", "!webbing").Suspects.SelectMany(s => s.Against.Concat(s.For)).Select(c => c.Sentence)
+            );
+        Assert.Contains("webbing", Told(), StringComparison.Ordinal);
+        using var german = Language.Speaking(new Voice("de", DayOrder.DayFirst));
+        Assert.Contains("Webbing", Told(), StringComparison.Ordinal);
     }
 
     [Fact]

@@ -53,7 +53,6 @@ test('ants and aphids on sweetcorn, until none climbs and the corn is clean', as
       .click()
     await expect(taken.getByText(`${work}, Boathouse sweetcorn`).first()).toBeHidden()
   }
-
   expect(taps()).toBe(4)
 
   // Two weeks on the bait is spent, and ants were still seen: it is put out anew.

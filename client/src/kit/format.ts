@@ -86,7 +86,7 @@ const proper = new Set(['Bt', 'Brussels', 'Cercospora', 'Colorado', 'Septoria'])
 /** A name of the catalogue as it stands within a sentence: "neem oil", but "Bt kurstaki". */
 export function inSentence(name: string): string {
   const [first = ''] = name.split(' ', 1)
-  return tell('language.lowersNames') !== 'yes' || proper.has(first) || !/^.\p{Ll}/u.test(name)
+  return tell('language.lowersNames') !== 'yes' || proper.has(first) || !/^.[\p{Ll} ]/u.test(name)
     ? name
     : name.charAt(0).toLowerCase() + name.slice(1)
 }

@@ -15,7 +15,8 @@ internal static partial class HeardText
         + @"dessertspoons?|spoon(?:ful)?s?|cup(?:ful)?s?|mugs?|pints?|quarts?|qts?|gallons?|gal|litres?|liters?|ltrs?|"
         + @"millilit(?:re|er)s?|mls?|cc|cl|dl|l|kilograms?|kilos?|kg|mg|gram(?:me)?s?|gr|g|"
         + @"pounds?|lbs?|ounces?|oz|drops?|squirts?|splash(?:es)?|glugs?|squeezes?|shakes?|dash(?:es)?|capfuls?|caps?|"
-        + @"pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
+        + @"pinch(?:es)?|tablets?|cloves?|bulbs?|heads?|pods?|leaves|leaf|handfuls?|pieces?|parts?|"
+        + @"metres?|meters?|inch(?:es)?|minutes?|hours?|degrees?|miles?";
 
     private const string Spoons = "teaspoons?|tsps?|tablespoons?|tbsps?|cups?|fl\\.? oz";
 

@@ -378,8 +378,7 @@ public sealed partial class RecipeReader
     private static partial Regex Vessel();
 
     [GeneratedRegex(
-        @"\b(steep|soak|"
-            + @"boil|simmer|strain|leave|let|stand|overnight|spray|shake|stir|mix|dilute|repeat|every|once|weekly|daily|blend|puree|mash|"
+        @"\b(steep|soak|boil|simmer|strain|leave|let|stand|overnight|spray|shake|stir|mix|dilute|repeat|every|once|weekly|daily|blend|puree|mash|"
             + @"grate|ferment|cool|chop|crush|use|apply|add|pour|hours?|days?|minutes?|weeks?|"
             + @"evening|morning|against|for|my|heard|ants?|aphids?|mildew|mites?|until|wait|fill)(?:ed|d|ing|s)?\b",
         RegexOptions.IgnoreCase

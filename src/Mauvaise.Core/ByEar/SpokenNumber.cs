@@ -88,7 +88,7 @@ internal static partial class SpokenNumber
     private static partial Regex AndAHalf();
 
     [GeneratedRegex(
-        @"^(?:(?<whole>-?\d+(?:[.,]\d+)?)(?:\s+(?<over>\d+)/(?<under>\d+)" + @"|\s*(?<sign>[½¼¾⅓⅔⅛]))?|(?<over>\d+)/(?<under>\d+)|(?<sign>[½¼¾⅓⅔⅛]))$"
+        @"^(?:(?<whole>-?\d+(?:[.,]\d+)?)(?:\s+(?<over>\d+)/(?<under>\d+)|\s*(?<sign>[½¼¾⅓⅔⅛]))?" + @"|(?<over>\d+)/(?<under>\d+)|(?<sign>[½¼¾⅓⅔⅛]))$"
     )]
     private static partial Regex Mixed();
 }

@@ -175,8 +175,7 @@ public static partial class CatalogueRules
 
             if (c.Targets.All(t => t.Id != e.On && t.Group != e.On))
             {
-                yield return $"{at}: works on '{e.On}', "
-                    + $"which is neither a target nor a group of targets; "
+                yield return $"{at}: works on '{e.On}', which is neither a target nor a group of targets; "
                     + $"the nearest is '{Nearest(e.On, c.Targets.Select(t => t.Id).Concat(c.Targets.Select(t => t.Group)))}'";
             }
         }

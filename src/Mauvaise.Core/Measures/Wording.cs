@@ -10,7 +10,7 @@ public static class Wording
 
     /// <summary>A name of the catalogue as it stands within a sentence: "neem oil", but "Bt kurstaki".</summary>
     public static string InSentence(this string name) =>
-        !Say.Language.LowersNames || name.Length < 2 || !char.IsLower(name[1]) || Proper.Contains(name.Split(' ', 2)[0])
+        !Say.Language.LowersNames || name.Length < 2 || !(char.IsLower(name[1]) || name[1] == ' ') || Proper.Contains(name.Split(' ', 2)[0])
             ? name
             : char.ToLowerInvariant(name[0]) + name[1..];
 

@@ -55,7 +55,7 @@ public static class Startup
         {
             var address = e.Message.Split(": ")[0].Replace("Failed to bind to address ", "", StringComparison.Ordinal);
             await Console.Error.WriteLineAsync(
-                $"Another program answers already where Mauvaise should ({address}). " + "Stop it, or start Mauvaise with another --port."
+                $"Another program answers already where Mauvaise should ({address}). Stop it, or start Mauvaise with another --port."
             );
             return 1;
         }
