@@ -62,12 +62,15 @@ internal static class ClosedLoop
                 + "| helpers harmed | by hand | before trouble, min | rule breaks |"
         );
         Console.WriteLine("|---|---|---|---|---|---|---|---|---|---|");
+        var played = new PlayedSeasons(Environment.GetEnvironmentVariable("MAUVAISE_PLAYED"));
         foreach (var (name, make) in policies)
         {
             var results = new SeasonResult[climates.Count * seasons];
             Parallel.For(0, results.Length, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, i =>
-                results[i] = new SeasonLoop(climates[i / seasons], (ulong)(BenchSettings.FirstSeason + i % seasons), make()).Play()
-            );
+            {
+                var (climate, season) = (climates[i % climates.Count], BenchSettings.FirstSeason + i / climates.Count);
+                results[i] = played.Of(name, climate, season, () => new SeasonLoop(climate, (ulong)season, make()).Play());
+            });
             string Of(Func<SeasonResult, double> figure, string format) => Interval([.. results.Select(figure)], format);
             Console.WriteLine(
                 $"| {name} | {Of(r => r.Loss * 100, "0.00")} | {Of(r => r.Affected * 100, "0.0")} | {Of(r => r.Sprays, "0.0")} "

@@ -14,6 +14,7 @@ var tables = new Dictionary<string, Action>
     ["kills"] = Kills.Run,
     ["disks"] = FullDisks.Run,
     ["hostile"] = Hostile.Run,
+    ["starts"] = Starts.Run,
     ["trials"] = RecordTables.OfTrials,
     ["learning"] = RecordTables.OfLearning,
 };

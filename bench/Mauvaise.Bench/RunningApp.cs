@@ -20,6 +20,16 @@ internal sealed class RunningApp : IDisposable
 
     public HttpClient Http { get; }
 
+    /// <summary>What it holds of the machine's memory now.</summary>
+    public long MemoryBytes
+    {
+        get
+        {
+            process.Refresh();
+            return process.WorkingSet64;
+        }
+    }
+
     /// <summary>Starts it and waits until it answers.</summary>
     public static async Task<RunningApp> StartAsync(string folder, params string[] arguments)
     {

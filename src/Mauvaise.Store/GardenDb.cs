@@ -58,6 +58,6 @@ public sealed class GardenDb(DbContextOptions<GardenDb> options) : DbContext(opt
 
     protected override void OnModelCreating(ModelBuilder modelBuilder) => modelBuilder.ApplyConfigurationsFromAssembly(typeof(GardenDb).Assembly);
 
-    private sealed class UtcMilliseconds()
+    internal sealed class UtcMilliseconds()
         : ValueConverter<DateTimeOffset, long>(at => at.ToUnixTimeMilliseconds(), ms => DateTimeOffset.FromUnixTimeMilliseconds(ms));
 }

@@ -102,7 +102,8 @@ if (!generatingDocuments)
     // The generator knows the framework's own converters alone.
     services
         .AddOptions<Microsoft.AspNetCore.Http.Json.JsonOptions>()
-        .Configure<IHttpContextAccessor>((o, http) => o.SerializerOptions.Converters.Add(new ToldStrings(http)));
+        .Configure<IHttpContextAccessor>((o, http) => o.SerializerOptions.Converters.Add(new ToldStrings(http)))
+        .PostConfigure(o => o.SerializerOptions.Converters.Insert(0, new LateRecords(new JsonSerializerOptions(o.SerializerOptions))));
 }
 
 services.AddHome();

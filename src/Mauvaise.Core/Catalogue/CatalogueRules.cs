@@ -269,16 +269,20 @@ public static partial class CatalogueRules
         }
     }
 
-    private static IEnumerable<string> Inseparable(GardenCatalogue c) =>
-        from i in Enumerable.Range(0, c.Targets.Count)
-        from j in Enumerable.Range(i + 1, c.Targets.Count - i - 1)
-        let a = c.Targets[i]
-        let b = c.Targets[j]
-        where !a.IsGroup && !b.IsGroup && ShareAHost(a, b, c) && !a.InseparableFrom.Contains(b.Id) && !b.InseparableFrom.Contains(a.Id)
-        where c.Signs.All(s => Ratio(Likelihood(a, s), Likelihood(b, s)) < SeparatingRatio)
-        select $"targets '{a.Id}' and '{b.Id}' share a host and no sign tells them apart; add one or declare them inseparable";
-
-    private static bool ShareAHost(Target a, Target b, GardenCatalogue c) => c.Crops.Any(x => GardenCatalogue.IsHost(a, x) && GardenCatalogue.IsHost(b, x));
+    private static IEnumerable<string> Inseparable(GardenCatalogue c)
+    {
+        var kinds = c
+            .Targets.Where(t => !t.IsGroup)
+            .Select(t => (Kind: t, Hosts: c.Crops.Where(x => GardenCatalogue.IsHost(t, x)).ToHashSet(), Signs: c.Signs.Select(s => Likelihood(t, s)).ToArray()))
+            .ToList();
+        return from i in Enumerable.Range(0, kinds.Count)
+            from j in Enumerable.Range(i + 1, kinds.Count - i - 1)
+            let a = kinds[i]
+            let b = kinds[j]
+            where !a.Kind.InseparableFrom.Contains(b.Kind.Id) && !b.Kind.InseparableFrom.Contains(a.Kind.Id) && a.Hosts.Overlaps(b.Hosts)
+            where Enumerable.Range(0, a.Signs.Length).All(s => Ratio(a.Signs[s], b.Signs[s]) < SeparatingRatio)
+            select $"targets '{a.Kind.Id}' and '{b.Kind.Id}' share a host and no sign tells them apart; add one or declare them inseparable";
+    }
 
     private static double Ratio(double p, double q) => p > q ? p / q : q / p;
 

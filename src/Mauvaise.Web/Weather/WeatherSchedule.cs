@@ -3,16 +3,20 @@ using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Weather;
 
-/// <summary>Fetches the weather of every garden at the start and every half hour of real time. Whatever goes wrong, the app goes on.</summary>
+/// <summary>Fetches the weather of every garden soon after the start and every half hour of real time. Whatever goes wrong, the app goes on.</summary>
 public sealed partial class WeatherSchedule(IServiceScopeFactory scopes, ILogger<WeatherSchedule> log) : BackgroundService
 {
     private static readonly TimeSpan Every = TimeSpan.FromMinutes(30);
 
+    /// <summary>A start has enough to do.</summary>
+    private static readonly TimeSpan First = TimeSpan.FromSeconds(2);
+
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        using var timer = new PeriodicTimer(Every, TimeProvider.System);
-        do
+        using var timer = new PeriodicTimer(First, TimeProvider.System);
+        while (await timer.WaitForNextTickAsync(stoppingToken))
         {
+            timer.Period = Every;
             try
             {
                 await RefreshAllAsync(stoppingToken);
@@ -22,7 +26,7 @@ public sealed partial class WeatherSchedule(IServiceScopeFactory scopes, ILogger
                 // An unforeseen fault here would end the host.
                 LogFailure(log, e);
             }
-        } while (await timer.WaitForNextTickAsync(stoppingToken));
+        }
     }
 
     private async Task RefreshAllAsync(CancellationToken stop)
