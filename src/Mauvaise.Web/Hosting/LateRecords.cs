@@ -16,8 +16,11 @@ public sealed class LateRecords(JsonSerializerOptions inner) : JsonConverterFact
     public override bool CanConvert(Type typeToConvert)
     {
         ArgumentNullException.ThrowIfNull(typeToConvert);
-        return typeToConvert.IsClass && Ours.Contains(typeToConvert.Assembly);
+        // A list of them waits as a whole, or a fault in it would not say in which of them it is.
+        return IsOurs(typeToConvert) || typeToConvert.GetGenericArguments().Any(IsOurs);
     }
+
+    private static bool IsOurs(Type type) => type.IsClass && Ours.Contains(type.Assembly);
 
     public override JsonConverter CreateConverter(Type typeToConvert, JsonSerializerOptions options) =>
         (JsonConverter)Activator.CreateInstance(typeof(Late<>).MakeGenericType(typeToConvert), inner)!;
