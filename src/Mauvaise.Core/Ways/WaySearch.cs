@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
@@ -10,7 +9,10 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
-/// <summary>Lists the ways to meet a finding and plays them through; <see cref="WayChoice"/> weighs them.</summary>
+/// <summary>
+/// Lists the ways to meet a finding. <see cref="WayPlay"/> plays them through, <see cref="WayCosts"/> says what they cost, <see cref="WayChoice"/>
+/// weighs them.
+/// </summary>
 internal sealed class WaySearch
 {
     /// <summary>Hands go over a planting again after so many days, and so many times at the most.</summary>
@@ -19,9 +21,6 @@ internal sealed class WaySearch
 
     /// <summary>Leaves come off a week apart.</summary>
     private const int PruneAgainDays = 7;
-
-    /// <summary>Under the line from this day on until a way is judged: it came down, and stays there.</summary>
-    private const int UnderFromDay = 18;
 
     /// <summary>So many materials are weighed together with hands.</summary>
     private const int WithHands = 3;
@@ -36,18 +35,20 @@ internal sealed class WaySearch
     private readonly Finding f;
     private readonly Target target;
     private readonly HalfDayHours hours;
-    private readonly Scene? scene;
+    private readonly WayPlay play;
+    private readonly WayCosts costs;
     private readonly PrunePlan? prune;
     private readonly WayChoice choice;
 
     private WaySearch(Finding finding, Target target, int? leaves, HalfDayHours hours)
     {
         (f, this.target, this.hours) = (finding, target, hours);
-        scene = Trouble.Knows(target) ? Scene.Of(f.Garden, f.Planting, target, f.Seen) : null;
+        play = new WayPlay(f, target);
         var measure = f.Garden.Catalogue.Measure(KnownIds.Measures.Prune);
         var plan = measure.IsFor(target) && f.Against(measure) is null ? PrunePlan.For(f.Garden, f.Planting, f.Share, leaves) : null;
         prune = plan is { TakeNow: > 0 } ? plan : null;
-        choice = new WayChoice(f, target, scene is not null);
+        costs = new WayCosts(f, prune);
+        choice = new WayChoice(f, target, play.Knows);
     }
 
     public static WaySet Search(Finding finding, int? leaves, HalfDayHours hours)
@@ -85,7 +86,7 @@ internal sealed class WaySearch
             Hands = [new HandPart(measure, [0])],
             Proposed = f.Visit is null,
         };
-        Way[] ways = [mend with { Minutes = Minutes(mend) }, Nothing() with { Proposed = f.Visit is not null }, TakenOut()];
+        Way[] ways = [mend with { Minutes = costs.Minutes(mend) }, Nothing() with { Proposed = f.Visit is not null }, TakenOut()];
         var sentence = f.Visit is { } visit ? Say.Of("ways.lookAgainOnSomethingWasDone", ("day", WayWords.Day(visit.DueOn))) : said;
         return new WaySet(f, [.. ways.OrderByDescending(w => w.Proposed)], sentence);
     }
@@ -94,7 +95,7 @@ internal sealed class WaySearch
     {
         var mixed = target.NoSpray ? [] : Mixed();
         List<Way> all = [Nothing(), .. Ants(), .. ByHand(), .. Pruned(), .. mixed, .. Together(mixed), .. CleanedThenProtected(mixed), TakenOut()];
-        var outlooks = Outlooks(all);
+        var outlooks = play.Outlooks(all);
         all = [.. all.Select((w, i) => Judged(w, outlooks[i]))];
         var proposed = choice.Of(all);
         Way[] ordered =
@@ -154,7 +155,7 @@ internal sealed class WaySearch
     private HandPart[] Doing(Measure m)
     {
         var plans = Enumerable
-            .Range(1, scene is null || m.EffectOn(target) is null ? 1 : MostHandRounds)
+            .Range(1, play.Knows && m.EffectOn(target) is not null ? MostHandRounds : 1)
             .Select(n => new HandPart(m, [.. Enumerable.Range(0, n).Select(k => k * HandsAgainDays)]))
             .ToList();
         if (plans.Count == 1)
@@ -165,9 +166,9 @@ internal sealed class WaySearch
         var holding =
             from plan in plans
             let way = Hand(m, [.. AntParts, plan])
-            let run = Middling(way)
-            where Promises(run)
-            orderby run.Loss + Besides(way, Minutes(way))
+            let run = play.Middling(way)
+            where play.Promises(run)
+            orderby run.Loss + costs.Besides(way, costs.Minutes(way))
             select plan;
         return [holding.FirstOrDefault() ?? plans[^1]];
     }
@@ -226,7 +227,7 @@ internal sealed class WaySearch
         Way Best(Way alone)
         {
             var ways = firsts.Select(first => Rounds(alone.Option!, first)).ToList();
-            return scene is null ? ways[0] : ways.Find(w => Promises(Middling(w))) ?? ways[^1];
+            return play.Knows ? ways.Find(w => play.Promises(play.Middling(w))) ?? ways[^1] : ways[0];
         }
     }
 
@@ -308,10 +309,10 @@ internal sealed class WaySearch
         var shapes = running is null
             ? Shapes(material, usual)
             : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Say.Of("ways.whatIsLeftOfTheCourse"))];
-        return With(scene is null ? usual : shapes.Find(s => Promises(Middling(With(s)))) ?? Nearest());
+        return With(play.Knows ? shapes.Find(s => play.Promises(play.Middling(With(s)))) ?? Nearest() : usual);
 
         // None holds: the one that leaves least.
-        CourseShape Nearest() => shapes.MinBy(s => Math.Round(Middling(With(s)).Shares[WayBook.JudgedAfterDays], 3))!;
+        CourseShape Nearest() => shapes.MinBy(s => Math.Round(play.Middling(With(s)).Shares[WayBook.JudgedAfterDays], 3))!;
     }
 
     private int DaysAfter(Way clean, MaterialOption option) => MaterialChoice.DaysBetween(f.Garden.Catalogue, clean.Option!.Recipe, option.Recipe);
@@ -407,135 +408,10 @@ internal sealed class WaySearch
         };
     }
 
-    /// <summary>How it goes with middling luck.</summary>
-    private Played Middling(Way way) => scene!.Run(ScheduleOf(way), null, WayBook.PlayedDays);
-
-    /// <summary>It comes under the line, and stays there until it is judged.</summary>
-    private static bool Under(double[] shares, double line) =>
-        Enumerable.Range(UnderFromDay, WayBook.JudgedAfterDays - UnderFromDay + 1).All(day => shares[day] <= line);
-
-    /// <summary>A run with middling luck promises that the middle of many will hold. Luck is lopsided, so it has to clear the line by a seventh.</summary>
-    private bool Promises(Played run) => Under(run.Shares, f.Line.Share * 0.85);
-
-    private Schedule ScheduleOf(Way way)
-    {
-        var hands = way.Hands.FirstOrDefault(h => h.Measure.EffectOn(target) is not null && h.Measure.Id != KnownIds.Measures.Prune);
-        return new Schedule(
-            way.Option is { } option ? new SprayRounds(option.Material, way.SprayDays) : null,
-            hands is null ? null : new HandRounds(hands.Measure.EffectOn(target)!, hands.Days),
-            way.Prune is { } plan
-                ? new PruneRounds((double)plan.TakeNow / plan.Leaves, way.Hands.First(h => h.Measure.Id == KnownIds.Measures.Prune).Days)
-                : null,
-            way.Hands.Any(h => h.Measure.Id is KnownIds.Measures.AntBait or KnownIds.Measures.AntBand) ? AntsGoneAfterDays : null,
-            After: way.After is { } after ? new SprayRounds(after.Option.Material, after.Days) : null
-        );
-    }
-
-    /// <summary>A bait takes some days to work (assumed).</summary>
-    private const int AntsGoneAfterDays = 3;
-
     private Way Judged(Way way, Outlook? outlook)
     {
-        var minutes = Minutes(way);
+        var minutes = costs.Minutes(way);
         var work = way with { Minutes = minutes };
-        return work with
-        {
-            Outlook = outlook,
-            Holds = outlook is not null && Under([.. outlook.Days.Select(d => d.Middle)], f.Line.Share),
-            Cost = (outlook?.Loss ?? 0) + Besides(work, minutes),
-        };
-    }
-
-    /// <summary>What each way comes to. Materials that do the same on the same days are played once.</summary>
-    private List<Outlook?> Outlooks(List<Way> ways)
-    {
-        if (scene is null)
-        {
-            return [.. ways.Select(w => w.Id == KnownIds.Measures.TakeOut ? Gone() : null)];
-        }
-
-        var keys = ways.ConvertAll(w => KeyOf(ScheduleOf(w)));
-        var distinct = keys.Distinct().ToList();
-        var curves = WhatIf.Play(scene, [.. distinct.Select(k => ScheduleOf(ways[keys.IndexOf(k)]))], WayBook.PlayedDays);
-        return
-        [
-            .. ways.Select(
-                (w, i) =>
-                    w.Id == KnownIds.Measures.TakeOut ? Gone()
-                    : curves[distinct.IndexOf(keys[i])] is var curve ? new Outlook(curve.Days, curve.Loss, curve.HelpersLeft)
-                    : null
-            ),
-        ];
-    }
-
-    private string KeyOf(Schedule s)
-    {
-        return FormattableString.Invariant(
-            $"{string.Join('/', s.Rounds.Select(Sprayed))}|{s.Hands?.Effect} {Days(s.Hands?.Days)}|{s.Pruned?.Share} {Days(s.Pruned?.Days)}|{s.AntsOffFrom}"
-        );
-
-        string Sprayed(SprayRounds r) =>
-            string.Create(
-                CultureInfo.InvariantCulture,
-                $"{(r.Material.EffectOn(target) is { } e ? e with { On = "", Confidence = "" } : null)} "
-                    + $"{r.Material.Cover} {r.Material.HarmToHelpers} {Days(r.Days)}"
-            );
-
-        static string Days(IReadOnlyList<int>? days) => string.Join(',', days ?? []);
-    }
-
-    /// <summary>Nothing is left, neither of the trouble nor of what the planting would still have given.</summary>
-    private Outlook Gone()
-    {
-        var days = f.Crop.StageDays;
-        var left = f.DaysToEnd is { } toEnd ? Math.Clamp((double)toEnd / Math.Max(1, days[2] - days[1]), 0.05, 1) : 1;
-        return new Outlook(
-            [.. Enumerable.Range(0, WayBook.PlayedDays + 1).Select(_ => new WhatIfDay(0, 0, 0, 0, 0))],
-            left * (target.ByPlant ? f.Share : 1),
-            null
-        );
-    }
-
-    /// <summary>Time in all, minutes.</summary>
-    private double Minutes(Way way) =>
-        way.Hands.Sum(h => h.Days.Count * WorkTime.OfHands(f.Garden, f.Planting, h.Measure, h.Measure.Id == KnownIds.Measures.Prune ? prune!.TakeNow : null))
-        + way.SprayDays.Count * TankMinutes(way.Option)
-        + (way.After is { } after ? after.Days.Count * TankMinutes(after.Option) : 0);
-
-    private double TankMinutes(MaterialOption? option) => option is null ? 0 : WorkTime.OfTank(LitresOf(option.Recipe));
-
-    /// <summary>Litres of a round; 0 of what is dry.</summary>
-    private double LitresOf(Recipe recipe) => recipe.IsWet ? SprayVolume.SizeFor(f.Garden, recipe, [f.Planting]) : 0;
-
-    /// <summary>What a way costs besides the crop that is lost.</summary>
-    private double Besides(Way way, double minutes)
-    {
-        var weight = Costs.Weight(f.Stance);
-        var evenings = way.Evenings * Costs.OutingOf(f.Stance);
-        if (way.Option is not { } option)
-        {
-            return evenings + minutes / 60 * Costs.HandHour;
-        }
-
-        return evenings
-            + weight * (way.SprayDays.Count * RoundOf(option) + PatchOf(option))
-            + (way.After is { } after ? weight * (after.Days.Count * RoundOf(after.Option) + PatchOf(after.Option)) : 0)
-            + minutes / 60 * Costs.HandHour;
-    }
-
-    /// <summary>What the two leaves cost that have to come first.</summary>
-    private double PatchOf(MaterialOption option) => UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Needed } ? Costs.Patch : 0;
-
-    /// <summary>What a round of it costs.</summary>
-    private double RoundOf(MaterialOption option)
-    {
-        var inMix = MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe);
-        var helpers = Math.Min(1, (double)f.Helpers / f.Seen.LeavesLooked);
-        return Costs.Tank
-            + LitresOf(option.Recipe) * Costs.Litre
-            + Costs.Stress
-            + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
-            + (inMix.Any(m => MaterialChoice.IsTender(f.Crop, f.Planting, m)) ? Costs.Tender : 0)
-            + Costs.Worse * Math.Max(0, 2 - option.Score);
+        return work with { Outlook = outlook, Holds = outlook is not null && play.Holds(outlook), Cost = (outlook?.Loss ?? 0) + costs.Besides(work, minutes) };
     }
 }
