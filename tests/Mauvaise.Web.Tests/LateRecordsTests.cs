@@ -45,6 +45,7 @@ public sealed class LateRecordsTests
     [InlineData(typeof(NewTrialSide), true)]
     [InlineData(typeof(IReadOnlyList<NewTrialSide>), true)]
     [InlineData(typeof(Dictionary<string, NewTrialSide>), true)]
+    [InlineData(typeof(KeyValuePair<string, NewTrialSide>), false)]
     [InlineData(typeof(IReadOnlyList<string>), false)]
     [InlineData(typeof(Core.Catalogue.DoseStep), false)]
     [InlineData(typeof(string), false)]

@@ -17,7 +17,7 @@ public sealed class LateRecords(JsonSerializerOptions inner) : JsonConverterFact
     {
         ArgumentNullException.ThrowIfNull(typeToConvert);
         // A list of them waits as a whole, or a fault in it would not say in which of them it is.
-        return IsOurs(typeToConvert) || typeToConvert.GetGenericArguments().Any(IsOurs);
+        return IsOurs(typeToConvert) || (!typeToConvert.IsValueType && typeToConvert.GetGenericArguments().Any(IsOurs));
     }
 
     private static bool IsOurs(Type type) => type.IsClass && Ours.Contains(type.Assembly);
