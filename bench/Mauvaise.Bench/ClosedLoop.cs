@@ -49,7 +49,7 @@ internal static class ClosedLoop
         ];
         if (Environment.GetEnvironmentVariable("MAUVAISE_POLICIES") is { Length: > 0 } wanted)
         {
-            policies = [.. policies.Where(p => wanted.Split(',', StringSplitOptions.TrimEntries).Contains(p.Name))];
+            policies = [.. policies.Where(p => wanted.Split(';', StringSplitOptions.TrimEntries).Contains(p.Name))];
         }
 
         Console.WriteLine(
