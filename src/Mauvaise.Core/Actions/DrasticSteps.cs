@@ -263,7 +263,7 @@ internal static class TakeOutSteps
             return Say.Of("actions.itSavesItsNeighbours");
         }
 
-        var litres = best.Recipe.IsWet ? SprayVolume.SizeFor(ways.Finding.Garden, best.Recipe, [ways.Finding.Planting]) : 0;
+        var litres = SprayVolume.LitresOf(ways.Finding.Garden, best.Recipe, ways.Finding.Planting);
         return Say.Of(
             "actions.itSavesRoundsOfInAll",
             ("rounds", shape.Rounds),

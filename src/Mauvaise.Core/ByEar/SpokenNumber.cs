@@ -87,8 +87,9 @@ internal static partial class SpokenNumber
     [GeneratedRegex(@"^(one|two|three|four)\s+and\s+a\s+half$")]
     private static partial Regex AndAHalf();
 
-    [GeneratedRegex(
-        @"^(?:(?<whole>-?\d+(?:[.,]\d+)?)(?:\s+(?<over>\d+)/(?<under>\d+)|\s*(?<sign>[½¼¾⅓⅔⅛]))?" + @"|(?<over>\d+)/(?<under>\d+)|(?<sign>[½¼¾⅓⅔⅛]))$"
-    )]
+    private const string Over = @"(?<over>\d+)/(?<under>\d+)",
+        Sign = "(?<sign>[½¼¾⅓⅔⅛])";
+
+    [GeneratedRegex($@"^(?:(?<whole>-?\d+(?:[.,]\d+)?)(?:\s+{Over}|\s*{Sign})?|{Over}|{Sign})$")]
     private static partial Regex Mixed();
 }

@@ -59,6 +59,9 @@ public static class SprayVolume
         };
     }
 
+    /// <summary>Litres of a recipe for a planting; 0 of what is dry.</summary>
+    public static double LitresOf(GardenSnapshot garden, Recipe recipe, Planting planting) => recipe.IsWet ? SizeFor(garden, recipe, [planting]) : 0;
+
     /// <summary>How much a recipe takes for some plants of a planting: their part of what all take.</summary>
     public static double SizeFor(GardenSnapshot garden, Recipe recipe, Planting planting, IReadOnlyList<int> plants)
     {

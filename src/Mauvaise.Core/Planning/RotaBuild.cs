@@ -185,17 +185,7 @@ internal sealed class RotaBuild
         var takes = Takes(need, option, inMix);
         var least = Math.Max(1, material.Cadence.CurativeMinDays);
         var gap = Math.Max(least, option.Shape.SpacingDays);
-        return new RotaOption(
-            RecipeIndex(option.Option.Recipe),
-            least,
-            gap,
-            gap + LateByDays,
-            first,
-            later,
-            RoundCost(need, option, inMix),
-            takes,
-            RoundsLeft(takes)
-        );
+        return new RotaOption(RecipeIndex(option.Option.Recipe), least, gap, gap + LateByDays, first, later, RoundCost(need, option), takes, RoundsLeft(takes));
     }
 
     private double Damage(Need need, NeedOption option, int day, int rounds)
@@ -215,19 +205,8 @@ internal sealed class RotaBuild
         return damage.Loss(option.Option.Material, days) * Value(need) + late;
     }
 
-    private double RoundCost(Need need, NeedOption option, IReadOnlyList<Material> inMix)
-    {
-        var seen = garden.LatestObservation(need.Planting.Id);
-        var helpers = seen is { LeavesLooked: > 0 } ? Math.Min(1, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked) : 0;
-        return (
-                (option.Option.Recipe.IsWet ? SprayVolume.SizeFor(garden, option.Option.Recipe, [need.Planting]) : 0) * Costs.Litre
-                + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
-                + Costs.Stress
-                + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(need.Planting.Crop), need.Planting, m)) ? Costs.Tender : 0)
-                // Among those that work, the better choice for this garden comes first.
-                + Costs.Worse * Math.Max(0, 2 - option.Option.Score)
-            ) * Costs.Weight(garden.StanceAt(need.Place));
-    }
+    private double RoundCost(Need need, NeedOption option) =>
+        Costs.RoundOf(garden, need.Planting, option.Option, garden.LatestObservation(need.Planting.Id)) * Costs.Weight(garden.StanceAt(need.Place));
 
     /// <summary>What a round takes of shelf, season limits, rows and label times.</summary>
     private List<(int Resource, double Amount)> Takes(Need need, NeedOption option, IReadOnlyList<Material> inMix)

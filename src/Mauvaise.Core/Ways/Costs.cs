@@ -1,4 +1,6 @@
+using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Mixing;
 
 namespace Mauvaise.Core.Ways;
 
@@ -7,21 +9,21 @@ public static class Costs
 {
     public const double Outing = 0.016;
     public const double Tank = 0.003;
-    public const double Litre = 0.001;
-    public const double Helpers = 0.02;
-    public const double Stress = 0.002;
-    public const double Tender = 0.006;
+    private const double Litre = 0.001;
+    private const double Helpers = 0.02;
+    private const double Stress = 0.002;
+    private const double Tender = 0.006;
 
     /// <summary>Of a patch test that has to come first, and of a choice of material that is one point worse.</summary>
     public const double Patch = 0.004;
-    public const double Worse = 0.004;
+    private const double Worse = 0.004;
 
     /// <summary>Of an hour's work by hand.</summary>
     public const double HandHour = 0.02;
 
     /// <summary>
     /// Who keeps ahead has something to spray in some bed on any evening, and beds share one only when it weighs twice for each bed that could. Found by
-    /// playing seasons 1000 and 1001 of every climate: less, and more evenings are spent for the same crop; three times, and more is lost.
+    /// playing seasons 1000 and 1001 of every climate: less, and more evenings are spent for the same crop; at 2.6 more is lost.
     /// </summary>
     private const double KeepingAhead = 1.4,
         EachMoreBed = 2;
@@ -42,4 +44,18 @@ public static class Costs
             Stance.KeepAhead => 0.8,
             _ => 1,
         };
+
+    /// <summary>What a round of a mix costs a planting besides its tank, before the stance weighs it.</summary>
+    /// <param name="seen">Where helpers were counted; null where nobody looked.</param>
+    public static double RoundOf(GardenSnapshot garden, Planting planting, MaterialOption option, Observation? seen)
+    {
+        var inMix = MaterialChoice.MaterialsIn(garden.Catalogue, option.Recipe);
+        var helpers = seen is { LeavesLooked: > 0 } ? Math.Min(1, (double)(seen.Helpers + seen.Mummies) / seen.LeavesLooked) : 0;
+        return SprayVolume.LitresOf(garden, option.Recipe, planting) * Litre
+            + helpers * inMix.Max(m => m.HarmToHelpers) * Helpers
+            + Stress
+            + (inMix.Any(m => MaterialChoice.IsTender(garden.Catalogue.Crop(planting.Crop), planting, m)) ? Tender : 0)
+            // Among those that work, the better choice for this garden comes first.
+            + Worse * Math.Max(0, 2 - option.Score);
+    }
 }

@@ -14,10 +14,7 @@ internal sealed class WayCosts(Finding f, PrunePlan? prune)
         + way.SprayDays.Count * TankMinutes(way.Option)
         + (way.After is { } after ? after.Days.Count * TankMinutes(after.Option) : 0);
 
-    private double TankMinutes(MaterialOption? option) => option is null ? 0 : WorkTime.OfTank(LitresOf(option.Recipe));
-
-    /// <summary>Litres of a round; 0 of what is dry.</summary>
-    private double LitresOf(Recipe recipe) => recipe.IsWet ? SprayVolume.SizeFor(f.Garden, recipe, [f.Planting]) : 0;
+    private double TankMinutes(MaterialOption? option) => option is null ? 0 : WorkTime.OfTank(SprayVolume.LitresOf(f.Garden, option.Recipe, f.Planting));
 
     /// <summary>What a way costs besides the crop that is lost.</summary>
     public double Besides(Way way, double minutes)
@@ -38,16 +35,6 @@ internal sealed class WayCosts(Finding f, PrunePlan? prune)
     /// <summary>What the two leaves cost that have to come first.</summary>
     private double PatchOf(MaterialOption option) => UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Needed } ? Costs.Patch : 0;
 
-    /// <summary>What a round of it costs.</summary>
-    private double RoundOf(MaterialOption option)
-    {
-        var inMix = MaterialChoice.MaterialsIn(f.Garden.Catalogue, option.Recipe);
-        var helpers = Math.Min(1, (double)f.Helpers / f.Seen.LeavesLooked);
-        return Costs.Tank
-            + LitresOf(option.Recipe) * Costs.Litre
-            + Costs.Stress
-            + helpers * inMix.Max(m => m.HarmToHelpers) * Costs.Helpers
-            + (inMix.Any(m => MaterialChoice.IsTender(f.Crop, f.Planting, m)) ? Costs.Tender : 0)
-            + Costs.Worse * Math.Max(0, 2 - option.Score);
-    }
+    /// <summary>What a round of it costs, with a tank of its own.</summary>
+    private double RoundOf(MaterialOption option) => Costs.Tank + Costs.RoundOf(f.Garden, f.Planting, option, f.Seen);
 }

@@ -15,6 +15,9 @@ internal sealed class WayPlay(Finding f, Target target)
     /// <summary>A bait takes some days to work (assumed).</summary>
     private const int AntsGoneAfterDays = 3;
 
+    /// <summary>Luck is lopsided: a run with middling luck has to clear the line by a seventh.</summary>
+    private const double ClearOfLine = 0.85;
+
     private readonly Scene? scene = Trouble.Knows(target) ? Scene.Of(f.Garden, f.Planting, target, f.Seen) : null;
 
     /// <summary>False where no model plays this trouble through.</summary>
@@ -27,8 +30,8 @@ internal sealed class WayPlay(Finding f, Target target)
     private static bool Under(double[] shares, double line) =>
         Enumerable.Range(UnderFromDay, WayBook.JudgedAfterDays - UnderFromDay + 1).All(day => shares[day] <= line);
 
-    /// <summary>A run with middling luck promises that the middle of many will hold. Luck is lopsided, so it has to clear the line by a seventh.</summary>
-    public bool Promises(Played run) => Under(run.Shares, f.Line.Share * 0.85);
+    /// <summary>A run with middling luck promises that the middle of many will hold.</summary>
+    public bool Promises(Played run) => Under(run.Shares, f.Line.Share * ClearOfLine);
 
     private Schedule ScheduleOf(Way way)
     {
@@ -55,18 +58,11 @@ internal sealed class WayPlay(Finding f, Target target)
             return [.. ways.Select(w => w.Id == KnownIds.Measures.TakeOut ? Gone() : null)];
         }
 
-        var keys = ways.ConvertAll(w => KeyOf(ScheduleOf(w)));
-        var distinct = keys.Distinct().ToList();
-        var curves = WhatIf.Play(scene, [.. distinct.Select(k => ScheduleOf(ways[keys.IndexOf(k)]))], WayBook.PlayedDays);
-        return
-        [
-            .. ways.Select(
-                (w, i) =>
-                    w.Id == KnownIds.Measures.TakeOut ? Gone()
-                    : curves[distinct.IndexOf(keys[i])] is var curve ? new Outlook(curve.Days, curve.Loss, curve.HelpersLeft)
-                    : null
-            ),
-        ];
+        var schedules = ways.ConvertAll(ScheduleOf);
+        var outlooks = WhatIf
+            .Play(scene, [.. schedules.DistinctBy(KeyOf)], WayBook.PlayedDays)
+            .ToDictionary(c => KeyOf(c.Schedule), c => new Outlook(c.Days, c.Loss, c.HelpersLeft));
+        return [.. ways.Select((w, i) => w.Id == KnownIds.Measures.TakeOut ? Gone() : outlooks[KeyOf(schedules[i])])];
     }
 
     private string KeyOf(Schedule s)

@@ -131,7 +131,8 @@ public static partial class CatalogueFiles
         var read = file;
         try
         {
-            var json = words?.Tell(kind, text()) ?? text();
+            var json = text();
+            json = words?.Tell(kind, json) ?? json;
             if (own is not null && File.Exists(Path.Combine(own, file)))
             {
                 read = Path.Combine(own, file);
