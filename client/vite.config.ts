@@ -1,39 +1,21 @@
 import { fileURLToPath, URL } from 'node:url'
 import vue from '@vitejs/plugin-vue'
 import { VitePWA } from 'vite-plugin-pwa'
-import type { Plugin } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 import { defineConfig } from 'vitest/config'
-
-/** The app itself is fetched beside its words, and not after them. */
-const startBesideWords: Plugin = {
-  name: 'start-beside-words',
-  transformIndexHtml: {
-    order: 'post',
-    handler(html, { bundle }) {
-      const chunks = Object.values(bundle ?? {}).filter((file) => file.type === 'chunk')
-      const start = chunks.find((chunk) => chunk.facadeModuleId?.endsWith('/src/start.ts'))
-      return [start?.fileName, ...(start?.imports ?? [])].flatMap((file) =>
-        file && !html.includes(file)
-          ? [
-              {
-                tag: 'link',
-                attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` },
-                injectTo: 'head',
-              } as const,
-            ]
-          : [],
-      )
-    },
-  },
-}
+import { styledAtBuild } from './build/controlStyles.ts'
+import { startBesideFirst, startPiece } from './build/startPieces.ts'
 
 export default defineConfig({
   plugins: [
     vue(),
-    startBesideWords,
+    styledAtBuild,
+    startBesideFirst,
     // The app and what was last read of the garden stay on the device, for a walk out of reach of the network.
     VitePWA({
       registerType: 'autoUpdate',
+      // Whatever stands in the head without it keeps the page from being drawn.
+      injectRegister: 'script-defer',
       includeAssets: ['icon.svg', 'apple-touch-icon.png'],
       manifest: {
         id: '/',
@@ -74,7 +56,16 @@ export default defineConfig({
         ],
       },
     }),
+    // Packed once and well, instead of in haste at each request.
+    compression({ algorithms: ['brotliCompress'], include: /\.(js|css|svg|webmanifest)$/ }),
   ],
+  define: {
+    // What is never called need not be read.
+    __VUE_PROD_DEVTOOLS__: false,
+    __INTLIFY_PROD_DEVTOOLS__: false,
+    __VUE_I18N_LEGACY_API__: false,
+    __VUE_I18N_FULL_INSTALL__: false,
+  },
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: {
     outDir: fileURLToPath(new URL('../src/Mauvaise.Web/wwwroot', import.meta.url)),
@@ -82,6 +73,7 @@ export default defineConfig({
     target: 'baseline-widely-available',
     // In pieces it were sixty requests for what fits into one of 13 kB.
     cssCodeSplit: false,
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: startPiece, debugName: 'start' }] } } },
   },
   server: { port: 5173, strictPort: true, proxy: { '/api': 'http://127.0.0.1:5290' } },
   test: {

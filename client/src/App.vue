@@ -8,7 +8,6 @@ import OutboxStrip from './outbox/OutboxStrip.vue'
 import { useDelivery } from './outbox/useOutbox'
 import { useReady } from './outbox/useReady'
 import JobBar from './shell/JobBar.vue'
-import KeyHelp from './shell/KeyHelp.vue'
 import TopBar from './shell/TopBar.vue'
 import UndoStrip from './shell/UndoStrip.vue'
 import { useKeys } from './shell/useKeys'
@@ -22,10 +21,13 @@ const router = useRouter()
 const { state, garden } = useGarden()
 const queries = useQueryClient()
 const { helpOpen, findOpen } = useKeys()
-/** It asks for all troubles there are, and so comes only when it is first opened. */
+// What opens over the screens comes only when it is first opened.
 const FindDialog = defineAsyncComponent(() => import('./shell/FindDialog.vue'))
+const KeyHelp = defineAsyncComponent(() => import('./shell/KeyHelp.vue'))
 const found = ref(false)
+const helped = ref(false)
 watch(findOpen, () => (found.value = true))
+watch(helpOpen, () => (helped.value = true))
 useDelivery()
 watch(
   garden,
@@ -69,7 +71,7 @@ watch(
     <RouterView :key="route.path" />
   </main>
   <JobBar v-if="!bare" />
-  <KeyHelp v-model:visible="helpOpen" />
+  <KeyHelp v-if="helped" v-model:visible="helpOpen" />
   <FindDialog v-if="found" v-model:visible="findOpen" />
 </template>
 

@@ -1,9 +1,20 @@
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
 import '@fontsource-variable/bricolage-grotesque/wght.css'
+import 'virtual:control-styles.css'
 import './styles/tokens.css'
 import './styles/base.css'
-import { languageToSpeak, speak } from './language'
+import { askAhead } from './api/ahead'
+import { nextTurn } from './kit/nextTurn'
+import { languageToSpeak, messagesOf } from './language/device'
 
+// This piece is small and read first: what the first screen asks for and what is said come beside the app, and not after it.
+void askAhead()
+const language = languageToSpeak()
+const messages = messagesOf(language)
+const { speak } = await import('./language')
 // Words that stand in tables of modules are told when those are read: the language comes first.
-await speak(languageToSpeak())
-await import('./start')
+await speak(language, messages)
+await nextTurn()
+const { start } = await import('./start')
+await nextTurn()
+start()

@@ -3,7 +3,6 @@ import PrimeVue from 'primevue/config'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router'
-import { MauvaisePreset } from './theme'
 
 const queryClient = new QueryClient({
   defaultOptions: {
@@ -13,14 +12,11 @@ const queryClient = new QueryClient({
   },
 })
 
-createApp(App)
-  .use(router)
-  .use(VueQueryPlugin, { queryClient })
-  .use(PrimeVue, {
-    theme: {
-      preset: MauvaisePreset,
-      // Both themes come from our own variables, so PrimeVue never switches.
-      options: { darkModeSelector: false, cssLayer: { name: 'primevue', order: 'primevue' } },
-    },
-  })
-  .mount('#app')
+/** Puts the app where the page has room for it. */
+export const start = () =>
+  createApp(App)
+    .use(router)
+    .use(VueQueryPlugin, { queryClient })
+    // How its controls look is reckoned when the client is built.
+    .use(PrimeVue, { theme: 'none' })
+    .mount('#app')

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { clamp, pan, timeScale, zoom } from '@/board/axis'
+import { clamp, pan, zoom } from '@/board/axis'
+import { timeScale } from '@/board/timeScale'
 
 const hour = 3_600_000
 const bounds = { from: 0, to: 400 * hour }

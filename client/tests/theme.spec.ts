@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import { MauvaisePreset } from '@/theme'
+import { MauvaisePreset } from '../build/theme'
 
 const sources = import.meta.glob<string>('../src/**/*.{vue,ts}', {
   query: '?raw',

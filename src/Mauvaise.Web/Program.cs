@@ -163,7 +163,7 @@ if (home.Proxies.Count > 0)
 app.UseResponseCompression();
 app.UseOwnPage(app.Services.GetRequiredService<HomeNames>().Knows);
 app.UseTrustPage();
-app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = OwnFiles.Keep });
+app.UseOwnFiles();
 app.UseStatusCodePages();
 app.UseRouting();
 app.UseAuthentication();
@@ -222,6 +222,6 @@ app.MapFallback("/api/{**rest}", static (HttpContext http) =>
         Problems.Of(StatusCodes.Status404NotFound, "not-found", Say.Of("hosting.thereIsNothingAtThisAddress")).ExecuteAsync(http)
     )
     .ExcludeFromDescription();
-app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = OwnFiles.Keep });
+app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = OwnFiles.Prepare });
 
 return await Startup.ServeAsync(app);

@@ -28,6 +28,11 @@ test.describe('with the demo garden', () => {
     const [script] = /\/assets\/[^"]+\.js/.exec(await page.text()) ?? ['']
     const kept = await request.get(script)
     expect(kept.headers()['cache-control']).toBe('public, max-age=31536000, immutable')
+    expect(kept.headers()['content-type']).toBe('text/javascript')
+    expect(kept.headers()['content-encoding']).toBe('br')
+    const whole = await request.get(script, { headers: { 'accept-encoding': 'identity' } })
+    expect(whole.headers()['content-encoding']).toBeUndefined()
+    expect(await whole.text()).toBe(await kept.text())
     expect((await request.get('/sw.js')).headers()['cache-control']).toBe('no-cache')
     expect((await request.get('/assets/anything')).headers()['cache-control']).toBe('no-cache')
   })

@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
 import { asked, tell } from '@/language'
+import { takeAhead } from './ahead'
 import type { components, paths } from './schema'
 
 export type Schemas = components['schemas']
@@ -28,7 +29,7 @@ export function noticeSignedOut(status: number) {
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
   // openapi-fetch keeps the fetch it finds when created: look it up at each call.
-  fetch: (request) => globalThis.fetch(request),
+  fetch: (request) => takeAhead(request) ?? globalThis.fetch(request),
   querySerializer: { array: { style: 'form', explode: true } },
 })
 

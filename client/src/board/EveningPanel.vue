@@ -6,6 +6,7 @@ import { useRouter, type RouteLocationRaw } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import LeftoverBottles from '@/jobs/bench/LeftoverBottles.vue'
+import DrawnLater from '@/kit/DrawnLater.vue'
 import { clock } from '@/kit/format'
 
 const props = defineProps<{ evening: Schemas['EveningAnswer']; timeZone: string }>()
@@ -106,9 +107,11 @@ const count = computed(() =>
           <p class="soft">{{ deed.detail }}</p>
           <details>
             <summary>{{ tell('board.why') }}</summary>
-            <ul>
-              <li v-for="reason in deed.reasons" :key="reason">{{ reason }}</li>
-            </ul>
+            <DrawnLater>
+              <ul>
+                <li v-for="reason in deed.reasons" :key="reason">{{ reason }}</li>
+              </ul>
+            </DrawnLater>
           </details>
         </div>
       </li>
@@ -119,9 +122,11 @@ const count = computed(() =>
     }}</RouterLink>
     <template v-if="evening.leftAlone.length">
       <h3 class="left">{{ tell('board.leftAloneAndWhy') }}</h3>
-      <ul class="soft small">
-        <li v-for="left in evening.leftAlone" :key="left.plantingId">{{ left.sentence }}</li>
-      </ul>
+      <DrawnLater>
+        <ul class="soft small">
+          <li v-for="left in evening.leftAlone" :key="left.plantingId">{{ left.sentence }}</li>
+        </ul>
+      </DrawnLater>
     </template>
   </section>
 </template>

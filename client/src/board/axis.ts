@@ -1,5 +1,3 @@
-import { scaleLinear } from 'd3-scale'
-
 /** What the time axis shows, in epoch milliseconds. */
 export interface Span {
   from: number
@@ -25,9 +23,4 @@ export function zoom(span: Span, bounds: Span, factor: number, about: number): S
 /** The span moved by hours. */
 export function pan(span: Span, bounds: Span, hours: number): Span {
   return clamp({ from: span.from + hours * hour, to: span.to + hours * hour }, bounds)
-}
-
-/** Time to pixels. */
-export function timeScale(span: Span, width: number) {
-  return scaleLinear().domain([span.from, span.to]).range([0, width])
 }

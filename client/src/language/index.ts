@@ -1,19 +1,21 @@
 import { shallowRef } from 'vue'
 import { createI18n } from 'vue-i18n'
+import {
+  asks,
+  chosenLanguage,
+  keepLanguage,
+  keepOrder,
+  keptMonthFirst,
+  languages,
+  languageToSpeak,
+  type Messages,
+  messagesOf,
+} from './device'
 import { numberFormat } from './formatters'
 
-/** The messages of the client, one file a language, fetched when it is spoken. */
-const files = import.meta.glob<{ default: Messages }>('../../../languages/*/app.json')
-interface Messages {
-  [code: string]: string | Messages
-}
+export { chosenLanguage, languages, languageToSpeak }
 
 const i18n = createI18n({ legacy: false, locale: 'en', messages: {}, warnHtmlMessage: false })
-
-const codeOf = (file: string) => file.split('/').at(-2) ?? ''
-
-/** The languages there are, by code. */
-export const languages: readonly string[] = Object.keys(files).map(codeOf)
 
 /** A language as those who speak it call it. */
 export function nameOfLanguage(code: string): string {
@@ -21,65 +23,40 @@ export function nameOfLanguage(code: string): string {
   return name.charAt(0).toLocaleUpperCase(code) + name.slice(1)
 }
 
-const kept = 'language'
-const keptOrder = 'order-of-days'
-
-function read(name: string): string | null {
-  try {
-    return localStorage.getItem(name)
-  } catch {
-    return null
-  }
-}
-
-/** What was chosen on this device; null where the browser's own is spoken. */
-export const chosenLanguage = (): string | null => read(kept)
-
-/** Whether the month stands before the day, where the language can. The device keeps it, so that the first answer is right. */
-const monthFirst = shallowRef(read(keptOrder) === 'monthFirst')
+const monthFirst = shallowRef(keptMonthFirst())
 
 /** Tells days in the household's order; true when that was another one. */
 export function orderDays(order: 'dayFirst' | 'monthFirst'): boolean {
   if (monthFirst.value === (order === 'monthFirst')) return false
   monthFirst.value = order === 'monthFirst'
-  try {
-    localStorage.setItem(keptOrder, order)
-  } catch {
-    // A browser that keeps nothing asks the garden again.
-  }
+  keepOrder(order)
   return true
 }
 
 /** Speaks another language; null for the browser's own. What was kept for reading away from the network is in the old one, and goes. */
 export async function chooseLanguage(code: string | null) {
-  try {
-    if (code) localStorage.setItem(kept, code)
-    else localStorage.removeItem(kept)
-  } catch {
-    // A browser that keeps nothing speaks its own language.
-  }
+  keepLanguage(code)
   for (const name of ['garden', 'catalogue']) await globalThis.caches?.delete(name)
   location.reload()
 }
 
-/** The chosen language, or the first of the browser's that there is; English where there is none. */
-export function languageToSpeak(
-  chosen = chosenLanguage(),
-  wanted: readonly string[] = navigator.languages,
-): string {
-  return (
-    [chosen, ...wanted].map((l) => l?.split('-')[0]?.toLowerCase()).find((l) => l && languages.includes(l)) ??
-    'en'
-  )
-}
+/** What is said as it stands, without holes and without forms: most messages need no reading. */
+let plain: ReadonlyMap<string, string> = new Map()
 
-/** Fetches a language's messages and speaks it. Nothing may be told before that. */
-export async function speak(code: string) {
-  const [file, load] = Object.entries(files).find(([f]) => codeOf(f) === code) ?? []
-  if (!file || !load) throw new Error(`no language ${code}`)
-  i18n.global.setLocaleMessage(code, (await load()).default as never)
+/** Speaks a language. Nothing may be told before that. */
+export async function speak(code: string, messages: Messages | Promise<Messages> = messagesOf(code)) {
+  const said = await messages
+  plain = new Map(plainOf(said))
+  i18n.global.setLocaleMessage(code, said as never)
   i18n.global.locale.value = code as never
   document.documentElement.lang = code
+}
+
+function* plainOf(messages: Messages, above = ''): Generator<[string, string]> {
+  for (const [name, said] of Object.entries(messages)) {
+    if (typeof said !== 'string') yield* plainOf(said, `${above}${name}.`)
+    else if (!/[{}|@]/.test(said)) yield [above + name, said]
+  }
 }
 
 /** The language that is spoken. */
@@ -89,7 +66,7 @@ export const spoken = (): string => i18n.global.locale.value
 export const writing = (): string => (spoken() === 'en' ? 'en-GB' : spoken())
 
 /** Which language and order of days the server is asked for. */
-export const asked = (): string => (monthFirst.value ? `${spoken()}-US` : spoken())
+export const asked = (): string => asks(spoken(), monthFirst.value)
 
 /** A day from its parts, in the household's order. */
 export const dayOf = (parts: { weekday: string; day: string; month: string }): string =>
@@ -117,5 +94,5 @@ export function remarked(
 
 /** A message by its code, with its holes filled. A hole "n" or "count" also chooses between one and many. */
 export function tell(code: string, figures: Record<string, unknown> = {}): string {
-  return i18n.global.t(code, figures)
+  return plain.get(code) ?? i18n.global.t(code, figures)
 }

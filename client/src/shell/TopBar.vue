@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import Select from 'primevue/select'
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import { stanceWords } from '@/garden/words'
+import DrawnLater from '@/kit/DrawnLater.vue'
 import { dayAndClock } from '@/kit/format'
 import DemoClock from './DemoClock.vue'
 import { jobAmong, topJobs } from './jobs'
@@ -15,6 +15,8 @@ const route = useRoute()
 const current = computed(() => jobAmong(topJobs, route.path))
 
 const { dusk, turn } = useDusk()
+const WhoWrites = defineAsyncComponent(() => import('./WhoWrites.vue'))
+const writer = computed(() => garden.value?.members.find((m) => m.id === memberId.value)?.name)
 </script>
 
 <template>
@@ -39,17 +41,13 @@ const { dusk, turn } = useDusk()
       <button class="theme" :aria-pressed="dusk" @click="turn">
         {{ dusk ? tell('shell.light') : tell('shell.dusk') }}
       </button>
-      <span v-if="standing" class="time">{{ garden.members.find((m) => m.id === memberId)?.name }}</span>
-      <Select
-        v-else
-        class="who"
-        :model-value="memberId"
-        :options="garden.members"
-        option-label="name"
-        option-value="id"
-        :aria-label="tell('shell.whoIsWriting')"
-        @update:model-value="choose"
-      />
+      <span v-if="standing || garden.members.length < 2" class="time">{{ writer }}</span>
+      <DrawnLater v-else>
+        <WhoWrites :members="garden.members" :model-value="memberId" @update:model-value="choose($event!)" />
+        <template #before
+          ><span class="time">{{ writer }}</span></template
+        >
+      </DrawnLater>
     </div>
   </header>
 </template>
@@ -122,19 +120,6 @@ nav a.current {
   cursor: pointer;
 }
 
-.who {
-  align-items: center;
-  min-height: 36px;
-  background: transparent;
-  border-color: var(--frame-line);
-}
-
-.who :deep(.p-select-label),
-.who :deep(.p-select-dropdown) {
-  color: var(--frame-ink);
-  padding-block: 4px;
-}
-
 .bar :focus-visible {
   outline-color: var(--leaf);
 }
@@ -175,11 +160,6 @@ nav a.current {
 
   .now {
     flex-wrap: nowrap;
-  }
-
-  .who {
-    min-height: 44px;
-    border: 0;
   }
 }
 </style>

@@ -43,11 +43,16 @@ const lead = computed(
     data.value?.suspects.find((s) => s.target === (chosen.value ?? data.value?.observation.named)) ??
     data.value?.suspects[0],
 )
+type Nameable = { target: string; name: string; probability: number }
 /** The name that is worth giving: that of the group while its kinds are not told apart and nobody has chosen one. */
-const headline = computed(() => {
-  const told = (!chosen.value && data.value?.group) || lead.value
-  return told ? `${told.name}: ${chance(told.probability)}` : ''
-})
+const proposed = computed<Nameable>(() => ((!chosen.value && data.value?.group) || lead.value)!)
+/** The other of kind and group, where both may be named. */
+const besides = computed<Nameable | null>(
+  () => (data.value?.group ? (chosen.value ? data.value.group : lead.value) : null) ?? null,
+)
+const headline = computed(() => `${proposed.value.name}: ${chance(proposed.value.probability)}`)
+const callItAnd = (name: string) =>
+  away.value ? tell('suspects.callItAndGoOn', { name }) : tell('suspects.callItAndDecide', { name })
 /** Under this a suspect waits behind a fold; the first two and the chosen one never do. */
 const ofNote = 0.01
 const shown = (target: string, probability: number, rank: number) =>
@@ -110,37 +115,8 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
 
       <p v-if="away" class="note" role="status">{{ tell('suspects.rankedOnThisDevice') }}</p>
       <div class="columns">
-        <div class="left">
-          <SuspectPair :leaf="data.leaf" :suspects="[lead, rival].filter((x) => x !== undefined)" />
-          <section v-if="data.next" class="note question" aria-live="polite">
-            <h2>{{ data.next.question }}</h2>
-            <p class="soft">
-              {{
-                tell('suspects.isNowAfterAYesAfter', {
-                  suspects: data.suspects[0]?.name,
-                  chance: chance(data.suspects[0]?.probability ?? 0),
-                  chance2: chance(data.next.leadIfYes),
-                  chance3: chance(data.next.leadIfNo),
-                })
-              }}
-            </p>
-            <div class="actions">
-              <Button :label="tell('suspects.yes')" :loading="answering.isPending.value" @click="say(true)" />
-              <Button :label="tell('suspects.no')" :loading="answering.isPending.value" @click="say(false)" />
-              <Button
-                :label="tell('suspects.notSure')"
-                variant="outlined"
-                @click="notSure.push(data.next.sign)"
-              />
-            </div>
-            <FieldError :problem="answering.error.value" />
-          </section>
-          <p v-else class="soft">{{ tell('suspects.noFurtherQuestionWouldChangeThis') }}</p>
-          <ObservationPhotos v-if="!away" :observation-id="observationId" />
-        </div>
-
-        <section class="card" aria-labelledby="ranking">
-          <h2 id="ranking">{{ headline }}</h2>
+        <section class="card answer" aria-labelledby="answer">
+          <h2 id="answer">{{ headline }}</h2>
           <p v-if="data.meanwhile" class="note caution">{{ data.meanwhile }}</p>
           <p v-if="data.together" class="note">
             {{
@@ -150,45 +126,29 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
               })
             }}
           </p>
-          <div v-if="data.group" class="note good wait">
-            <p>
-              {{
-                tell('suspects.itIsOfAGroup', {
-                  chance: chance(data.group.probability),
-                  name: data.group.name,
-                })
-              }}
-            </p>
+          <p v-if="data.group" class="note good">{{ tell('suspects.whichKindIsNotSettled') }}</p>
+          <p v-else-if="data.namingCanWait" class="note good">{{ data.namingCanWait.sentence }}</p>
+          <div class="deed-at-hand">
             <Button
-              :label="
-                away
-                  ? tell('suspects.callItAndGoOn', { name: inSentence(data.group.name) })
-                  : tell('suspects.callItAndDecide', { group: inSentence(data.group.name) })
-              "
-              :variant="chosen ? 'outlined' : undefined"
+              :label="callItAnd(inSentence(proposed.name))"
               :loading="naming.isPending.value"
-              @click="callIt(data.group.target, onward)"
-            />
-          </div>
-          <div v-else-if="data.namingCanWait" class="note good wait">
-            <p>{{ data.namingCanWait.sentence }}</p>
-            <Button
-              :label="tell('suspects.callItAndDecide2', { words: data.namingCanWait.words })"
-              variant="outlined"
-              :loading="naming.isPending.value"
-              @click="callIt(data.namingCanWait.target, 'decide', true)"
+              @click="callIt(proposed.target, onward)"
             />
           </div>
           <div class="actions">
             <Button
-              :label="
-                away
-                  ? tell('suspects.callItAndGoOn', { name: inSentence(lead.name) })
-                  : tell('suspects.callItAndDecide3', { lead: inSentence(lead.name) })
-              "
-              :variant="data.group && !chosen ? 'outlined' : undefined"
+              v-if="besides"
+              :label="callItAnd(inSentence(besides.name))"
+              variant="outlined"
               :loading="naming.isPending.value"
-              @click="callIt(lead.target, onward)"
+              @click="callIt(besides.target, onward)"
+            />
+            <Button
+              v-else-if="!data.group && data.namingCanWait"
+              :label="callItAnd(data.namingCanWait.words)"
+              variant="outlined"
+              :loading="naming.isPending.value"
+              @click="callIt(data.namingCanWait.target, 'decide', true)"
             />
             <Button
               v-if="treatable && !away"
@@ -210,6 +170,53 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
             />
           </div>
           <FieldError :problem="naming.error.value" />
+        </section>
+
+        <div class="left">
+          <section v-if="data.next" class="note question" aria-live="polite">
+            <h2>{{ data.next.question }}</h2>
+            <p class="soft">
+              {{
+                tell('suspects.isNowAfterAYesAfter', {
+                  suspects: data.suspects[0]?.name,
+                  chance: chance(data.suspects[0]?.probability ?? 0),
+                  chance2: chance(data.next.leadIfYes),
+                  chance3: chance(data.next.leadIfNo),
+                })
+              }}
+            </p>
+            <div class="actions">
+              <Button
+                :label="tell('suspects.yes')"
+                variant="outlined"
+                :loading="answering.isPending.value"
+                @click="say(true)"
+              />
+              <Button
+                :label="tell('suspects.no')"
+                variant="outlined"
+                :loading="answering.isPending.value"
+                @click="say(false)"
+              />
+              <Button
+                :label="tell('suspects.notSure')"
+                variant="outlined"
+                @click="notSure.push(data.next.sign)"
+              />
+            </div>
+            <FieldError :problem="answering.error.value" />
+          </section>
+          <p v-else class="soft">{{ tell('suspects.noFurtherQuestionWouldChangeThis') }}</p>
+          <SuspectPair
+            class="drawings"
+            :leaf="data.leaf"
+            :suspects="[lead, rival].filter((x) => x !== undefined)"
+          />
+          <ObservationPhotos v-if="!away" :observation-id="observationId" />
+        </div>
+
+        <section class="card rest" aria-labelledby="ranking">
+          <h2 id="ranking">{{ tell('suspects.allSuspects') }}</h2>
           <ol class="ranking">
             <li v-for="s in likely" :key="s.target">
               <button :aria-pressed="s.target === lead.target" @click="chosen = s.target">
@@ -269,9 +276,18 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 18px;
+  grid-template: 'left answer' auto 'left rest' 1fr / 1fr 1fr;
+  gap: 14px 18px;
   align-items: start;
+}
+
+.left {
+  grid-area: left;
+}
+
+/* On a wide screen the drawings stand at the first place that is looked at. */
+.drawings {
+  order: -1;
 }
 
 .left,
@@ -279,12 +295,6 @@ section.card {
   display: grid;
   gap: 14px;
   align-content: start;
-}
-
-.wait {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
 }
 
 .question {
@@ -336,7 +346,40 @@ section.card {
 
 @media (max-width: 820px) {
   .columns {
-    grid-template-columns: 1fr;
+    display: flex;
+    flex-direction: column;
+    align-items: stretch;
+  }
+
+  .drawings {
+    order: 0;
+  }
+}
+
+/* The deed stays under the thumb while one reads on: the answer, what would settle it, how it looks, and only then what else could be done. */
+@media (max-width: 640px) {
+  .columns > .answer {
+    display: contents;
+  }
+
+  .left {
+    order: 1;
+  }
+
+  .answer > .actions {
+    order: 2;
+  }
+
+  .rest {
+    order: 3;
+  }
+
+  .deed-at-hand {
+    background: var(--paper);
+  }
+
+  .deed-at-hand > * {
+    width: 100%;
   }
 }
 </style>

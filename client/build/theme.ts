@@ -16,7 +16,7 @@ import textarea from '@primeuix/themes/aura/textarea'
 import togglebutton from '@primeuix/themes/aura/togglebutton'
 import virtualscroller from '@primeuix/themes/aura/virtualscroller'
 
-/** Tokens of the controls that are used here, and of what they are made of; those of all others would be a third of what is read at the start. */
+/** Tokens of the controls that are used here, and of what they are made of. */
 const used = {
   ...base,
   components: {

@@ -1,0 +1,53 @@
+import { nextTurn } from '@/kit/nextTurn'
+import { asks, keptMonthFirst, languageToSpeak } from '@/language/device'
+
+/** What the screens that one opens from outside read of their garden, by their address. */
+const readBy: Readonly<Record<string, string>> = {
+  '/': 'board',
+  '/walk': 'round',
+  '/decide': 'decide',
+  '/rota': 'plan',
+}
+
+/** An answer that nobody took by then is old. */
+const freshMs = 15_000
+
+const answers = new Map<string, { at: number; answer: Promise<Response> }>()
+
+function ask(path: string): Promise<Response> {
+  const url = new URL(path, window.location.origin).href
+  const headers = { 'Accept-Language': asks(languageToSpeak(), keptMonthFirst()) }
+  const answer = fetch(url, { headers })
+  answers.set(url, { at: performance.now(), answer })
+  return answer
+}
+
+/** Asks for what the first screen reads before the app itself is there, so that on a slow line both come beside each other. */
+export async function askAhead({ pathname, search }: Pick<Location, 'pathname' | 'search'> = location) {
+  const what = readBy[pathname]
+  if (!what || search) return
+  try {
+    const home = ask('/api/home')
+    const state = await ask('/api/state')
+    if (!state.ok) return
+    const { gardens } = (await state.clone().json()) as { gardens: { id: string }[] }
+    const chosen = localStorage.getItem('mauvaise-garden')
+    const garden = gardens.find((g) => g.id === chosen) ?? gardens[0]
+    await Promise.all([
+      home,
+      ...(garden ? ['', `/${what}`].map((part) => ask(`/api/gardens/${garden.id}${part}`)) : []),
+    ])
+  } catch {
+    // Out of reach: the screens ask for themselves, and say so.
+  }
+}
+
+/** The answer that was asked for ahead, once; undefined where none was, or not of late. */
+export function takeAhead(request: Request): Promise<Response> | undefined {
+  const ahead = request.method === 'GET' ? answers.get(request.url) : undefined
+  if (!ahead) return undefined
+  answers.delete(request.url)
+  if (performance.now() - ahead.at >= freshMs) return undefined
+  // What stands is shown before what was answered is drawn.
+  return nextTurn().then(() => ahead.answer.catch(() => fetch(request)))
+}

@@ -1,0 +1,95 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { askAhead, takeAhead } from '@/api/ahead'
+
+const origin = window.location.origin
+const board = `${origin}/api/gardens/two/board`
+const request = (url: string, method = 'GET') => new Request(url, { method })
+
+/** A server that knows two gardens; what it was asked for, in order. */
+function server(state: () => Response = () => Response.json({ gardens: [{ id: 'one' }, { id: 'two' }] })) {
+  const asked: { url: string; language: string | undefined }[] = []
+  vi.stubGlobal(
+    'fetch',
+    vi.fn((url: string | Request, init?: { headers: Record<string, string> }) => {
+      asked.push({
+        url: typeof url === 'string' ? url : url.url,
+        language: init?.headers['Accept-Language'],
+      })
+      return Promise.resolve(
+        String(url).endsWith('/api/state') ? state() : Response.json({ answers: asked.length }),
+      )
+    }),
+  )
+  return asked
+}
+
+describe('What the first screen reads', () => {
+  beforeEach(() => vi.spyOn(performance, 'now').mockReturnValue(1000))
+  afterEach(() => {
+    vi.restoreAllMocks()
+    vi.unstubAllGlobals()
+    localStorage.clear()
+  })
+
+  it('is asked for before the app is there, of the garden that was chosen, in the language of the device', async () => {
+    localStorage.setItem('mauvaise-garden', 'two')
+    localStorage.setItem('language', 'de')
+    localStorage.setItem('order-of-days', 'monthFirst')
+    const asked = server()
+    await askAhead({ pathname: '/', search: '' })
+    expect(asked.map((a) => a.url)).toEqual(
+      ['/api/home', '/api/state', '/api/gardens/two', '/api/gardens/two/board'].map((path) => origin + path),
+    )
+    expect(new Set(asked.map((a) => a.language))).toEqual(new Set(['de-US']))
+    expect(await (await takeAhead(request(board)))?.json()).toEqual({ answers: 4 })
+  })
+
+  it('is handed over once, to who reads and not to who writes', async () => {
+    localStorage.setItem('mauvaise-garden', 'two')
+    server()
+    await askAhead({ pathname: '/', search: '' })
+    expect(takeAhead(request(board, 'PUT'))).toBeUndefined()
+    expect(takeAhead(request(`${origin}/api/gardens/two/round`))).toBeUndefined()
+    expect(takeAhead(request(board))).toBeDefined()
+    expect(takeAhead(request(board))).toBeUndefined()
+  })
+
+  it('is not handed over when it has become old', async () => {
+    localStorage.setItem('mauvaise-garden', 'two')
+    server()
+    await askAhead({ pathname: '/', search: '' })
+    vi.spyOn(performance, 'now').mockReturnValue(60_000)
+    expect(takeAhead(request(board))).toBeUndefined()
+  })
+
+  it('is asked for again where it did not come', async () => {
+    localStorage.setItem('mauvaise-garden', 'two')
+    const asked = server()
+    const { fetch } = globalThis
+    vi.stubGlobal('fetch', (url: string, init: { headers: Record<string, string> }) =>
+      url === board ? Promise.reject(new TypeError('out of reach')) : fetch(url, init),
+    )
+    await askAhead({ pathname: '/', search: '' })
+    const answer = takeAhead(request(board))
+    vi.stubGlobal('fetch', fetch)
+    expect((await answer)?.ok).toBe(true)
+    expect(asked.at(-1)?.url).toBe(board)
+  })
+
+  it.each([
+    ['a screen that reads nothing alone', '/garden', ''],
+    ['a screen that asks for more than its address says', '/decide', '?planting=one'],
+  ])('is left to %s', async (_, pathname, search) => {
+    const asked = server()
+    await askAhead({ pathname, search })
+    expect(asked).toEqual([])
+  })
+
+  it('is not asked for by who has not signed in, nor where there is no garden', async () => {
+    for (const state of [() => new Response(null, { status: 401 }), () => Response.json({ gardens: [] })]) {
+      const asked = server(state)
+      await askAhead({ pathname: '/', search: '' })
+      expect(asked.map((a) => a.url)).toEqual([`${origin}/api/home`, `${origin}/api/state`])
+    }
+  })
+})

@@ -1,0 +1,54 @@
+import { mount } from '@vue/test-utils'
+import { defineComponent, h, nextTick } from 'vue'
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import DrawnLater from '@/kit/DrawnLater.vue'
+
+const calls: (() => void)[] = []
+/** The browser has nothing else to do for a moment. */
+const rest = async () => {
+  calls.shift()?.()
+  await nextTick()
+}
+
+beforeEach(() => vi.stubGlobal('requestIdleCallback', (call: () => void) => calls.push(call)))
+afterEach(() => vi.unstubAllGlobals())
+
+const page = (...names: string[]) =>
+  mount(
+    defineComponent({
+      props: { names: { type: Array<string>, default: () => names } },
+      setup: (props) => () =>
+        props.names.map((name) =>
+          h(DrawnLater, { key: name }, { default: () => h('p', name), before: () => '…' }),
+        ),
+    }),
+  )
+
+test('what stands further down is drawn piece by piece, in its order', async () => {
+  const shown = page('ribbon', 'first row', 'second row')
+  expect(shown.text()).toBe('………')
+  await rest()
+  expect(shown.text()).toBe('ribbon……')
+  await rest()
+  expect(shown.text()).toBe('ribbonfirst row…')
+  await rest()
+  expect(shown.text()).toBe('ribbonfirst rowsecond row')
+  expect(calls).toHaveLength(0)
+  const more = page('another screen')
+  await rest()
+  expect(more.text()).toBe('another screen')
+})
+
+test('what was left before its turn holds nobody up', async () => {
+  const shown = page('first', 'left', 'last')
+  await shown.setProps({ names: ['first', 'last'] })
+  await rest()
+  await rest()
+  expect(shown.text()).toBe('firstlast')
+})
+
+test('a browser that does not say when it rests is given all at once', () => {
+  vi.stubGlobal('requestIdleCallback', undefined)
+  Reflect.deleteProperty(window, 'requestIdleCallback')
+  expect(page('first', 'second').text()).toBe('firstsecond')
+})
