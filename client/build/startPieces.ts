@@ -3,7 +3,10 @@ import type { Plugin, Rolldown } from 'vite'
 
 const source = (path: string) => fileURLToPath(new URL(`../src/${path}`, import.meta.url))
 
-/** What is read at every start, in the order in which it is needed: each is one file. In the pieces that others share it were thirty, and on a phone each takes its turn. */
+/**
+ * What is read at every start, in the order in which it is needed: each is one file. In the pieces that others share it were thirty, and on a phone
+ * each takes its turn.
+ */
 const pieces = [
   ['first', source('main.ts')],
   ['language', source('language/index.ts')],

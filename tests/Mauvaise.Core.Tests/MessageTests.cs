@@ -35,7 +35,7 @@ public partial class MessageTests
     [GeneratedRegex("\"([a-z][a-zA-Z]*\\.[a-z0-9][a-zA-Z0-9]*)\"")]
     private static partial Regex Code();
 
-    [GeneratedRegex("Say\\.Of\\(\\s*\"(?<code>[a-zA-Z.0-9]+)\"(?<holes>(, \\(\"[a-zA-Z0-9]+\", )?)")]
+    [GeneratedRegex("Sa(?:y|id)\\.Of\\(\\s*\"(?<code>[a-zA-Z.0-9]+)\"(?<holes>(, \\(\"[a-zA-Z0-9]+\", )?)")]
     private static partial Regex Spoken();
 
     private static readonly HashSet<string> Used = HouseTests.Sources.SelectMany(s => Code().Matches(s.Text).Select(m => m.Groups[1].Value)).ToHashSet();

@@ -239,7 +239,10 @@ public class RotaTests
             garden.LatestLook(p.Id).Any(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 } && WayBook.Of(garden).For(p, o).Proposed is { After: not null })
         );
 
-    /// <summary>Looking a week further may show a reason to wait, as a shelf or a season's limit that has to last; it is no reason by itself.</summary>
+    /// <summary>
+    /// Looking a week further may show a reason to wait: a shelf or a season's limit that has to last, or an evening of the third week that could be shared.
+    /// It is no reason by itself.
+    /// </summary>
     [Fact]
     public void A_longer_horizon_does_not_change_the_first_outing_without_a_reason()
     {
@@ -260,7 +263,42 @@ public class RotaTests
         }
 
         Assert.InRange(all, 10, 140);
-        Assert.Equal(all, same);
+        Assert.InRange(same, 0.95 * all, all);
+    }
+
+    /// <summary>However much an evening weighs, what is over its line is left out only for what forbids it.</summary>
+    [Fact]
+    public void No_bed_is_left_to_its_trouble_to_save_an_evening()
+    {
+        var left = 0;
+        for (var seed = 0; seed < 120; seed++)
+        {
+            var garden = ChanceGarden.Of(seed);
+            garden = garden with { Garden = garden.Garden with { Stance = Stance.WatchAndTreat } };
+            var plan = RotaPlanner.Plan(garden);
+            foreach (var missing in plan.NotPlanned.Where(n => garden.StanceAt(garden.PlaceOf(n.Planting)) == Stance.WatchAndTreat))
+            {
+                left++;
+                var others = plan.NotPlanned.Select(n => (n.Planting.Id, n.Target.Id)).ToHashSet();
+                others.Remove((missing.Planting.Id, missing.Target.Id));
+                Assert.DoesNotContain(Enumerable.Range(0, RotaPlanner.FirmDays), day =>
+                    RotaPlanner
+                        .Plan(
+                            garden with
+                            {
+                                Choices =
+                                [
+                                    .. garden.Choices,
+                                    new(Guid.NewGuid(), PlanWord.Pin, missing.Planting.Id, missing.Target.Id, null, garden.Today.AddDays(day)),
+                                ],
+                            }
+                        )
+                        .NotPlanned.All(n => others.Contains((n.Planting.Id, n.Target.Id)))
+                );
+            }
+        }
+
+        Assert.InRange(left, 1, 1000);
     }
 
     [Fact]

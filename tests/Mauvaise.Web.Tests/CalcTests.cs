@@ -152,6 +152,37 @@ public class CalcTests(CalcApp app) : IClassFixture<CalcApp>
     }
 
     [Fact]
+    public async Task A_reason_gives_its_figures_beside_its_sentence()
+    {
+        var body = new
+        {
+            ingredients = new[]
+            {
+                new
+                {
+                    material = "sulfur",
+                    amount = 500,
+                    unit = "g",
+                },
+            },
+            waterAmount = 1,
+            waterUnit = "l",
+            conditions = new { maxTemperatureNext6hC = 30, crop = "tomato" },
+        };
+        var answer = await http.SendAsync("/api/calc/mix", body, HttpStatusCode.OK);
+        var reasons = answer.GetProperty("reasons").EnumerateArray().ToDictionary(r => r.GetProperty("code").GetString()!, r => r.GetProperty("figures"));
+        Assert.Equal([("told", "massDose", 500), ("most", "massDose", 10), ("unit", "thing", null)], reasons["ceiling"].EnumerateArray().Select(Figure));
+        Assert.Equal([("temperature", "temperature", 30), ("temperature2", "temperature", 27)], reasons["heat"].EnumerateArray().Select(Figure));
+
+        static (string?, string?, double?) Figure(JsonElement f) =>
+            (
+                f.GetProperty("name").GetString(),
+                f.GetProperty("kind").GetString(),
+                f.GetProperty("amount") is { ValueKind: JsonValueKind.Number } amount ? amount.GetDouble() : null
+            );
+    }
+
+    [Fact]
     public async Task Cover_falls_by_half_life_and_rain()
     {
         var hours = Enumerable.Range(0, 169).Select(i => new { rainMm = i == 5 ? 6.0 : 0 });

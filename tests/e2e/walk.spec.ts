@@ -250,7 +250,7 @@ test.describe('out of reach of the network', () => {
     await tap(page, /^Small insects/)
     await tap(page, 'Save and name it')
     await expect(page.getByText(/^No network: ranked on this device/)).toBeVisible()
-    const lead = page.locator('#ranking')
+    const lead = page.locator('#answer')
     await expect(lead).toHaveText(/: \d+ %$/)
     const before = (await lead.textContent()) ?? ''
     await tap(page, 'Yes')

@@ -7398,6 +7398,7 @@ export interface components {
         AgainstAnswer: {
             code: string;
             words: string;
+            figures: components["schemas"]["FigureAnswer"][];
         };
         AirCalc: {
             /** Format: double */
@@ -8063,6 +8064,17 @@ export interface components {
         ExaminedAnswer: {
             sound: boolean;
             found: components["schemas"]["Examined"][];
+        };
+        /** @enum {unknown} */
+        FactKind: "thing" | "day" | "span" | "count" | "percent" | "length" | "temperature" | "volumeDose" | "massDose" | "clause";
+        FigureAnswer: {
+            name: string;
+            kind: components["schemas"]["FactKind"];
+            /** Format: double */
+            amount: null | number;
+            /** Format: date */
+            day: null | string;
+            words: string;
         };
         FirstDateAnswer: {
             /** Format: int32 */
@@ -8817,6 +8829,7 @@ export interface components {
             code: string;
             verdict: components["schemas"]["MixVerdict"];
             sentence: string;
+            figures: components["schemas"]["FigureAnswer"][];
         };
         MixRequest: {
             ingredients: components["schemas"]["MixIngredient"][];
@@ -10083,6 +10096,7 @@ export interface components {
             code: string;
             verdict: components["schemas"]["MixVerdict"];
             sentence: string;
+            figures: components["schemas"]["FigureAnswer"][];
         };
         Recipe: {
             id: string;

@@ -59,7 +59,9 @@ public sealed record CourseProgress(
 
     /// <summary>Why another material waits while this course runs; null for the course's own.</summary>
     public UseReason? Bars(string material) =>
-        Recipe.Active.Material == material ? null : new("course-runs", Say.Of("courses.isUnderWayAgainstItStop", ("recipe", Recipe.Name.InSentence())));
+        Recipe.Active.Material == material
+            ? null
+            : new("course-runs", Said.Of("courses.isUnderWayAgainstItStop", ("recipe", Fact.Thing(Recipe.Name.InSentence()))));
 
     /// <summary>The course against a trouble on a planting that is still going on, or null.</summary>
     public static CourseProgress? Running(GardenSnapshot garden, Planting planting, string target) =>

@@ -38,7 +38,12 @@ public static class HelperGuards
         var most = Math.Max(1, (int)Math.Floor(ordered.MostPerM2 * place.AreaM2));
         if (number > most)
         {
-            against.Add(new("too-many", Say.Of("decisions.feedsAtTheMost", ("place", place.Name), ("most", most), ("many", ordered.Many))));
+            against.Add(
+                new(
+                    "too-many",
+                    Said.Of("decisions.feedsAtTheMost", ("place", Fact.Thing(place.Name)), ("most", Fact.Count(most)), ("many", Fact.Thing(ordered.Many)))
+                )
+            );
         }
 
         var since = garden.Now.AddDays(-ClearDays);
@@ -49,11 +54,11 @@ public static class HelperGuards
             against.Add(
                 new(
                     "still-on-leaves",
-                    Say.Of(
+                    Said.Of(
                         "decisions.wentOnHereOnAndWould",
-                        ("material", material.Name.InSentence()),
-                        ("on", Say.In(on, "d MMMM")),
-                        ("until", Say.In(on.AddDays(ClearDays), "d MMMM"))
+                        ("material", Fact.Thing(material.Name.InSentence())),
+                        ("on", Fact.Day(on)),
+                        ("until", Fact.Day(on.AddDays(ClearDays)))
                     )
                 )
             );
@@ -67,11 +72,11 @@ public static class HelperGuards
             against.Add(
                 new(
                     "too-cold",
-                    Say.Of(
+                    Said.Of(
                         "decisions.theComingDayReachesAndWork",
-                        ("temperature", Figure.Temperature(coming)),
-                        ("many", ordered.Many),
-                        ("temperature2", Figure.Temperature(ordered.WarmC))
+                        ("temperature", Fact.Temperature(coming)),
+                        ("many", Fact.Thing(ordered.Many)),
+                        ("temperature2", Fact.Temperature(ordered.WarmC))
                     )
                 )
             );

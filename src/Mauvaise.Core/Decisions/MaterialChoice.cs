@@ -111,7 +111,9 @@ public static class MaterialChoice
         {
             if (last.Count >= 2 && last.Group == material.Group && garden.Catalogue.Group(last.Group).BreedsResistance)
             {
-                barred.Add(new(MaterialOption.RepeatsGroup, Say.Of("decisions.theLastCourseHere", ("group", garden.Catalogue.Group(last.Group).Name))));
+                barred.Add(
+                    new(MaterialOption.RepeatsGroup, Said.Of("decisions.theLastCourseHere", ("group", Fact.Thing(garden.Catalogue.Group(last.Group).Name))))
+                );
             }
             else if (last.Group != material.Group)
             {
@@ -121,7 +123,7 @@ public static class MaterialChoice
 
         if (material.LabelOnly)
         {
-            barred.Add(new(MaterialOption.NeedsLabel, Say.Of("decisions.itsDoseIsOnTheLabel")));
+            barred.Add(new(MaterialOption.NeedsLabel, Said.Of("decisions.itsDoseIsOnTheLabel")));
         }
 
         barred.AddRange(UseGuards.Against(garden, planting, MaterialsIn(garden.Catalogue, recipe), garden.Now, Working(recipe)));

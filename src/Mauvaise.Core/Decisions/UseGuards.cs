@@ -5,8 +5,13 @@ using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 
-/// <summary>Why a mix may not go onto a planting at a time, whatever its dose: a stable code and a clause for the middle of a sentence.</summary>
-public sealed record UseReason(string Code, string Clause);
+/// <summary>
+/// Why a mix may not go onto a planting at a time, whatever its dose: a stable code, and a clause for the middle of a sentence with its figures.
+/// </summary>
+public sealed record UseReason(string Code, Said Said)
+{
+    public string Clause => Said.Words;
+}
 
 /// <summary>Whether a material has been tried on a crop in this garden.</summary>
 public enum PatchState
@@ -67,7 +72,12 @@ public static class UseGuards
         where m.NeverOn.Contains(crop.Family)
         select new UseReason(
             "own-family",
-            Say.Of("decisions.carriesDiseases", ("it", m.Name.InSentence()), ("family", crop.Family), ("crop", crop.Name.InSentence()))
+            Said.Of(
+                "decisions.carriesDiseases",
+                ("it", Fact.Thing(m.Name.InSentence())),
+                ("family", Fact.Thing(crop.Family)),
+                ("crop", Fact.Thing(crop.Name.InSentence()))
+            )
         );
 
     /// <summary>
@@ -123,7 +133,7 @@ public static class UseGuards
     {
         if (garden.Garden.OnlyLabelled && !active.IsLabelled)
         {
-            yield return new("only-labelled", Say.Of("decisions.onlyLabelledProductsAreUsed"));
+            yield return new("only-labelled", Said.Of("decisions.onlyLabelledProductsAreUsed"));
         }
     }
 
@@ -142,14 +152,14 @@ public static class UseGuards
             orderby a.At.AddDays(pair.DaysApart) descending
             select new UseReason(
                 "wait",
-                Say.Of(
+                Said.Of(
                     "decisions.wasGivenHereOnAndWaits",
-                    ("before", before.Name.InSentence()),
-                    ("date", Say.In(garden.Garden.DateOf(a.At), "d MMMM")),
-                    ("why", pair.Why),
-                    ("now", now.Name.InSentence()),
-                    ("days", Days(pair.DaysApart)),
-                    ("date2", Say.In(garden.Garden.DateOf(a.At.AddDays(pair.DaysApart)), "d MMMM"))
+                    ("before", Fact.Thing(before.Name.InSentence())),
+                    ("date", Fact.Day(garden.Garden.DateOf(a.At))),
+                    ("why", Fact.Clause(pair.Why)),
+                    ("now", Fact.Thing(now.Name.InSentence())),
+                    ("days", Fact.Span(pair.DaysApart)),
+                    ("date2", Fact.Day(garden.Garden.DateOf(a.At.AddDays(pair.DaysApart))))
                 )
             )
         ).Take(1);
@@ -176,12 +186,12 @@ public static class UseGuards
         {
             yield return new(
                 "burnt",
-                Say.Of(
+                Said.Of(
                     "decisions.burntItSeen",
-                    ("material", garden.Catalogue.Material(spray.Material).Name.InSentence()),
-                    ("date", Say.In(garden.Garden.DateOf(on), "d MMMM")),
-                    ("again", again.Name.InSentence()),
-                    ("until", Say.In(garden.Garden.DateOf(on).AddDays(HealDays), "d MMMM"))
+                    ("material", Fact.Thing(garden.Catalogue.Material(spray.Material).Name.InSentence())),
+                    ("date", Fact.Day(garden.Garden.DateOf(on))),
+                    ("again", Fact.Thing(again.Name.InSentence())),
+                    ("until", Fact.Day(garden.Garden.DateOf(on).AddDays(HealDays)))
                 )
             );
         }
@@ -204,7 +214,12 @@ public static class UseGuards
             {
                 yield return new(
                     "season-limit",
-                    Say.Of("decisions.wentOnHereTimesThisSeason", ("together", limit.Together), ("given", given), ("most", limit.Most))
+                    Said.Of(
+                        "decisions.wentOnHereTimesThisSeason",
+                        ("together", Fact.Thing(limit.Together)),
+                        ("given", Fact.Count(given)),
+                        ("most", Fact.Count(limit.Most))
+                    )
                 );
             }
         }
@@ -233,7 +248,12 @@ public static class UseGuards
         {
             yield return new(
                 "in-a-row",
-                Say.Of("decisions.wentOnTimesInARow", ("group", garden.Catalogue.Group(active.Group).Name), ("given", inARow), ("name", row))
+                Said.Of(
+                    "decisions.wentOnTimesInARow",
+                    ("group", Fact.Thing(garden.Catalogue.Group(active.Group).Name)),
+                    ("given", Fact.Count(inARow)),
+                    ("name", Fact.Count(row))
+                )
             );
         }
     }
@@ -244,7 +264,10 @@ public static class UseGuards
         var crop = garden.Catalogue.Crop(planting.Crop);
         if (inMix.FirstOrDefault(m => m.Label?.Allows(crop) == false) is { } other)
         {
-            yield return new("label-crop", Say.Of("decisions.itsLabelDoesNotNameThisCrop", ("material", other.Name), ("crop", crop.Name.InSentence())));
+            yield return new(
+                "label-crop",
+                Said.Of("decisions.itsLabelDoesNotNameThisCrop", ("material", Fact.Thing(other.Name)), ("crop", Fact.Thing(crop.Name.InSentence())))
+            );
         }
     }
 
@@ -254,14 +277,14 @@ public static class UseGuards
         var given = history.Where(a => a.Material == active.Id && garden.Garden.DateOf(a.At) >= season).ToList();
         if (active.Label?.MaxTimes is { } most && given.Count >= most)
         {
-            yield return new("label-times", Say.Of("decisions.itsLabelAllowsTimesASeason", ("most", most), ("given", given.Count)));
+            yield return new("label-times", Said.Of("decisions.itsLabelAllowsTimesASeason", ("most", Fact.Count(most)), ("given", Fact.Count(given.Count))));
         }
 
         if (active.Label?.DaysBetween is { } days && given.LastOrDefault() is { } last && at < last.At.AddDays(days))
         {
             yield return new(
                 "label-interval",
-                Say.Of("decisions.itsLabelWantsBetweenTwo", ("days", Days(days)), ("date", Say.In(garden.Garden.DateOf(last.At), "d MMMM")))
+                Said.Of("decisions.itsLabelWantsBetweenTwo", ("days", Fact.Span(days)), ("date", Fact.Day(garden.Garden.DateOf(last.At))))
             );
         }
     }
@@ -277,7 +300,12 @@ public static class UseGuards
         {
             yield return new(
                 "pick-wait",
-                Say.Of("decisions.pickingIsPlannedForAndWants", ("on", Say.In(pick.On, "d MMMM")), ("longest", longest.Name.InSentence()), ("days", Days(wait)))
+                Said.Of(
+                    "decisions.pickingIsPlannedForAndWants",
+                    ("on", Fact.Day(pick.On)),
+                    ("longest", Fact.Thing(longest.Name.InSentence())),
+                    ("days", Fact.Span(wait))
+                )
             );
         }
     }
@@ -289,11 +317,11 @@ public static class UseGuards
         {
             yield return new(
                 "pond",
-                Say.Of(
+                Said.Of(
                     "decisions.thePondIsAwayAndKeeps",
-                    ("figure", Figure.Length(pond)),
-                    ("furthest", furthest.Name.InSentence()),
-                    ("figure2", Figure.Length(furthest.KeepFromPondM))
+                    ("figure", Fact.Length(pond)),
+                    ("furthest", Fact.Thing(furthest.Name.InSentence())),
+                    ("figure2", Fact.Length(furthest.KeepFromPondM))
                 )
             );
         }
@@ -308,16 +336,14 @@ public static class UseGuards
         {
             yield return new(
                 "helpers-out",
-                Say.Of(
+                Said.Of(
                     "decisions.wereLetOutHereOnWould",
-                    ("helpers", HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1)),
-                    ("date", Say.In(garden.Garden.DateOf(release.DoneAt!.Value), "d MMMM")),
-                    ("harmful", harmful.Name.InSentence()),
-                    ("until", Say.In(until, "d MMMM"))
+                    ("helpers", Fact.Thing(HelperGuards.Told(garden.Catalogue, release.Helper!, release.Number ?? 1))),
+                    ("date", Fact.Day(garden.Garden.DateOf(release.DoneAt!.Value))),
+                    ("harmful", Fact.Thing(harmful.Name.InSentence())),
+                    ("until", Fact.Day(until))
                 )
             );
         }
     }
-
-    private static string Days(double days) => days == 1 ? Say.Of("words.days", ("n", 1)) : Say.Of("courses.days", ("days", Say.In(days, "0.#")));
 }

@@ -82,7 +82,7 @@ public static class MixDeeds
             .. CourseRuns(s, ask, plantings, active),
             .. plantings
                 .SelectMany(p =>
-                    UseGuards.Against(s, p, inMix, at ?? s.Now, working).Select(r => new MixReason(r.Code, MixVerdict.Refused, $"{s.Where(p)}: {r.Clause}."))
+                    UseGuards.Against(s, p, inMix, at ?? s.Now, working).Select(r => new MixReason(r.Code, MixVerdict.Refused, r.Said.At(s.Where(p))))
                 )
                 .DistinctBy(r => r.Sentence),
             .. mix.Reasons,
@@ -99,7 +99,7 @@ public static class MixDeeds
             yield return new(
                 "no-spray",
                 MixVerdict.Refused,
-                Say.Of("deeds.noKitchenSprayAgainst", ("target", t.Name.InSentence()), ("insteadOfSpray", t.InsteadOfSpray))
+                Said.Of("deeds.noKitchenSprayAgainst", ("target", Fact.Thing(t.Name.InSentence())), ("insteadOfSpray", Fact.Clause(t.InsteadOfSpray)))
             );
         }
     }
@@ -110,14 +110,15 @@ public static class MixDeeds
         where ask is { Done: false, PatchTest: false, Target: not null }
         let bars = CourseProgress.Running(s, p, ask.Target!)?.Bars(active.Id)
         where bars is not null
-        select new MixReason(bars.Code, MixVerdict.Refused, $"{s.Where(p)}: {bars.Clause}.");
+        select new MixReason(bars.Code, MixVerdict.Refused, bars.Said.At(s.Where(p)));
 
-    private static string PatchSentence(PatchTrial p)
+    private static Said PatchSentence(PatchTrial p)
     {
         var what = Say.Of("deeds.materialCropOn", ("material", p.Material.Name), ("crop", p.Crop.Name.InSentence()));
-        return p.State == PatchState.Waiting ? Say.Of("deeds.twoLeavesWereTriedJudgeThem", ("what", what), ("judgeOn", Say.In(p.JudgeOn, "d MMMM")))
-            : p.Burnt ? Say.Of("deeds.burntLastTimeTryTwoLeaves", ("what", what))
-            : Say.Of("deeds.isNewHereTryTwoLeaves", ("what", what));
+        return p is { State: PatchState.Waiting, JudgeOn: { } on }
+                ? Said.Of("deeds.twoLeavesWereTriedJudgeThem", ("what", Fact.Clause(what)), ("judgeOn", Fact.Day(on)))
+            : p.Burnt ? Said.Of("deeds.burntLastTimeTryTwoLeaves", ("what", Fact.Clause(what)))
+            : Said.Of("deeds.isNewHereTryTwoLeaves", ("what", Fact.Clause(what)));
     }
 
     /// <summary>The recipe with another soap; where the household's shelf has none of the recipe's but another, with that.</summary>

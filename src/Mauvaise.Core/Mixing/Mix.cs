@@ -13,8 +13,11 @@ public enum MixVerdict
     Refused,
 }
 
-/// <summary>Why a mix is refused, weakened or to be watched: a stable code and a sentence.</summary>
-public sealed record MixReason(string Code, MixVerdict Verdict, string Sentence);
+/// <summary>Why a mix is refused, weakened or to be watched: a stable code, and a sentence with its figures.</summary>
+public sealed record MixReason(string Code, MixVerdict Verdict, Said Said)
+{
+    public string Sentence => Said.Words;
+}
 
 /// <summary>What the mix will meet.</summary>
 /// <param name="WarmestNext6hC">Warmest of the six hours after spraying, or null when unknown.</param>

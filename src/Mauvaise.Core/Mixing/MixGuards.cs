@@ -26,7 +26,7 @@ public static class MixGuards
     private const double HotC = 32;
 
     /// <summary>Of oil without soap.</summary>
-    public static MixReason OilAlone => new("no-emulsifier", MixVerdict.Ok, Say.Of("mixing.oilFloatsOnWaterAndBurns", ("dose", Figure.Dose(1, "ml"))));
+    public static MixReason OilAlone => new("no-emulsifier", MixVerdict.Ok, Said.Of("mixing.oilFloatsOnWaterAndBurns", ("dose", Fact.Dose(1, "ml"))));
 
     /// <summary>A pond nearer than this is named on the mix (assumed).</summary>
     private const double PondNearM = 30;
@@ -74,7 +74,7 @@ public static class MixGuards
                 new(
                     "heat",
                     MixVerdict.StepDown,
-                    Say.Of("mixing.afterSprayingOverTheDoseSteps", ("temperature", Figure.Temperature(warm)), ("temperature2", Figure.Temperature(WarmC)))
+                    Said.Of("mixing.afterSprayingOverTheDoseSteps", ("temperature", Fact.Temperature(warm)), ("temperature2", Fact.Temperature(WarmC)))
                 )
             );
         }
@@ -85,14 +85,18 @@ public static class MixGuards
                 new(
                     "tender",
                     MixVerdict.StepDown,
-                    Say.Of("mixing.scorchesEasilyFromOneStepDown", ("list", string.Join(", ", conditions.TenderCrops)), ("active", active.Name.InSentence()))
+                    Said.Of(
+                        "mixing.scorchesEasilyFromOneStepDown",
+                        ("list", Fact.Thing(string.Join(", ", conditions.TenderCrops))),
+                        ("active", Fact.Thing(active.Name.InSentence()))
+                    )
                 )
             );
         }
 
         if (conditions.Seedlings)
         {
-            down.Add(new("seedlings", MixVerdict.StepDown, Say.Of("mixing.seedlingsOneStepDown")));
+            down.Add(new("seedlings", MixVerdict.StepDown, Said.Of("mixing.seedlingsOneStepDown")));
         }
 
         return down;
@@ -104,10 +108,10 @@ public static class MixGuards
         select new MixReason(
             "bottle-strong",
             MixVerdict.Refused,
-            Say.Of(
+            Said.Of(
                 "mixing.aBottleOfIsRefused",
-                ("bottlePercent", Say.In(s.BottlePercent, "0.#")),
-                ("stockStrengthPercent", Say.In(s.Material.StockStrengthPercent, "0"))
+                ("bottlePercent", Fact.Percent(s.BottlePercent!.Value, "0.#")),
+                ("stockStrengthPercent", Fact.Percent(s.Material.StockStrengthPercent!.Value))
             )
         );
 
@@ -131,12 +135,22 @@ public static class MixGuards
                     ? new(
                         "strong-brew",
                         MixVerdict.Ok,
-                        Say.Of("mixing.isStrongerThanAnyStockHere", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit))
+                        Said.Of(
+                            "mixing.isStrongerThanAnyStockHere",
+                            ("told", Fact.Dose(p.PerLitre, p.Material.Unit, told)),
+                            ("most", Fact.Dose(most, p.Material.Unit, Say.In(most, "0.#"))),
+                            ("unit", Fact.Thing(p.Material.Unit))
+                        )
                     )
                     : new(
                         "ceiling",
                         MixVerdict.Refused,
-                        Say.Of("mixing.isOverWhatIsEverGiven", ("told", told), ("most", Say.In(most, "0.#")), ("unit", p.Material.Unit))
+                        Said.Of(
+                            "mixing.isOverWhatIsEverGiven",
+                            ("told", Fact.Dose(p.PerLitre, p.Material.Unit, told)),
+                            ("most", Fact.Dose(most, p.Material.Unit, Say.In(most, "0.#"))),
+                            ("unit", Fact.Thing(p.Material.Unit))
+                        )
                     );
             }
         }
@@ -147,20 +161,20 @@ public static class MixGuards
             yield return new(
                 "ceiling",
                 MixVerdict.Refused,
-                Say.Of(
+                Said.Of(
                     p.Material.Label is null ? "mixing.ofIsOverItsCeiling" : "mixing.ofIsOverItsLabel",
-                    ("material", p.Material.Name),
-                    ("dose", DoseTold.Of(p.UsualPerLitre, doses.Unit, doses.Per)),
+                    ("material", Fact.Thing(p.Material.Name)),
+                    ("dose", Fact.Dose(p.UsualPerLitre, doses.Unit, DoseTold.Of(p.UsualPerLitre, doses.Unit, doses.Per))),
                     // Two doses that are close may read alike in spoons.
-                    ("percent", Say.In(Math.Ceiling((p.UsualPerLitre / doses.Ceiling - 1) * 100), "0")),
-                    ("most", DoseTold.Of(doses.Ceiling, doses.Unit, doses.Per))
+                    ("percent", Fact.Percent(Math.Ceiling((p.UsualPerLitre / doses.Ceiling - 1) * 100))),
+                    ("most", Fact.Dose(doses.Ceiling, doses.Unit, DoseTold.Of(doses.Ceiling, doses.Unit, doses.Per)))
                 )
             );
         }
 
         if (shares.Where(s => s.Material.Unit == "ml").Sum(s => s.PerLitre) >= 1000)
         {
-            yield return new("undiluted", MixVerdict.Refused, Say.Of("mixing.anUndilutedConcentrateIsNeverSprayed"));
+            yield return new("undiluted", MixVerdict.Refused, Said.Of("mixing.anUndilutedConcentrateIsNeverSprayed"));
         }
     }
 
@@ -171,7 +185,7 @@ public static class MixGuards
         select new MixReason(
             "no-spray-form",
             MixVerdict.Refused,
-            Say.Of("mixing.isNeverSprayedItIsMeasured", ("material", s.Material.Name), ("per", Per(s.Material.Doses!.Per)))
+            Said.Of("mixing.isNeverSprayedItIsMeasured", ("material", Fact.Thing(s.Material.Name)), ("per", Fact.Clause(Per(s.Material.Doses!.Per))))
         );
 
     private static IEnumerable<MixReason> Loads(IReadOnlyList<MixShare> shares, double oil, double soap, MixConditions conditions)
@@ -183,13 +197,13 @@ public static class MixGuards
                 "oil-load",
                 MixVerdict.Refused,
                 mostOil < MostLoadPercent
-                    ? Say.Of(
+                    ? Said.Of(
                         "mixing.oilsTogetherMakeIsTheMost",
-                        ("oil", Say.In(oil, "0.##")),
-                        ("mostOil", Say.In(mostOil, "0")),
-                        ("temperature", Figure.Temperature(WarmC))
+                        ("oil", Fact.Percent(oil, "0.##")),
+                        ("mostOil", Fact.Percent(mostOil)),
+                        ("temperature", Fact.Temperature(WarmC))
                     )
-                    : Say.Of("mixing.oilsTogetherMakeIsTheMost2", ("oil", Say.In(oil, "0.##")), ("mostOil", Say.In(mostOil, "0")))
+                    : Said.Of("mixing.oilsTogetherMakeIsTheMost2", ("oil", Fact.Percent(oil, "0.##")), ("mostOil", Fact.Percent(mostOil)))
             );
         }
 
@@ -198,7 +212,7 @@ public static class MixGuards
             yield return new(
                 "soap-load",
                 MixVerdict.Refused,
-                Say.Of("mixing.soapsTogetherMakeIsTheMost", ("soap", Say.In(soap, "0.##")), ("mostLoadPercent", Say.In(MostLoadPercent, "0")))
+                Said.Of("mixing.soapsTogetherMakeIsTheMost", ("soap", Fact.Percent(soap, "0.##")), ("mostLoadPercent", Fact.Percent(MostLoadPercent)))
             );
         }
 
@@ -240,7 +254,13 @@ public static class MixGuards
                     yield return new(
                         "never-together",
                         MixVerdict.Refused,
-                        Say.Of("mixing.andMayNotMeetInOne", ("all", all[i].Name), ("all2", all[j].Name.InSentence()), ("why", pair.Why), ("wait", wait))
+                        Said.Of(
+                            "mixing.andMayNotMeetInOne",
+                            ("all", Fact.Thing(all[i].Name)),
+                            ("all2", Fact.Thing(all[j].Name.InSentence())),
+                            ("why", Fact.Clause(pair.Why)),
+                            ("wait", Fact.Clause(wait))
+                        )
                     );
                 }
             }
@@ -254,16 +274,16 @@ public static class MixGuards
             yield return new(
                 "too-hot",
                 MixVerdict.Refused,
-                Say.Of("mixing.afterSprayingOverNothingGoes", ("temperature", Figure.Temperature(hot)), ("temperature2", Figure.Temperature(HotC)))
+                Said.Of("mixing.afterSprayingOverNothingGoes", ("temperature", Fact.Temperature(hot)), ("temperature2", Fact.Temperature(HotC)))
             );
         }
 
         if (conditions.InFlower is { Count: > 0 } flowers)
         {
             var who = string.Join(", ", flowers);
-            yield return form == Form.Dust ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerDustOnAFlower", ("who", who)))
-            : conditions.BeesOut == true ? new("bees", MixVerdict.Refused, Say.Of("mixing.inFlowerAndBeesAreOut", ("who", who)))
-            : new("bees", MixVerdict.Ok, Say.Of("mixing.inFlowerOnlyWhenTheBees", ("who", who)));
+            yield return form == Form.Dust ? new("bees", MixVerdict.Refused, Said.Of("mixing.inFlowerDustOnAFlower", ("who", Fact.Thing(who))))
+            : conditions.BeesOut == true ? new("bees", MixVerdict.Refused, Said.Of("mixing.inFlowerAndBeesAreOut", ("who", Fact.Thing(who))))
+            : new("bees", MixVerdict.Ok, Said.Of("mixing.inFlowerOnlyWhenTheBees", ("who", Fact.Thing(who))));
         }
     }
 
@@ -272,17 +292,17 @@ public static class MixGuards
     {
         if (conditions.Water == Water.HardTap && soap > 0 && shares.Any(s => s.Material.TrueSoap))
         {
-            yield return new("hard-water", MixVerdict.Ok, Say.Of("mixing.hardWaterBreaksTrueSoapInto"));
+            yield return new("hard-water", MixVerdict.Ok, Said.Of("mixing.hardWaterBreaksTrueSoapInto"));
         }
 
-        if (conditions.PondM is <= PondNearM and var pond && form is Form.Spray or Form.Drench)
+        if (conditions.PondM is { } pond and <= PondNearM && form is Form.Spray or Form.Drench)
         {
-            yield return new("pond", MixVerdict.Ok, Say.Of("mixing.aPondLiesAwayOnlyWhile", ("figure", Figure.Length(pond))));
+            yield return new("pond", MixVerdict.Ok, Said.Of("mixing.aPondLiesAwayOnlyWhile", ("figure", Fact.Length(pond))));
         }
 
         if (conditions.Indoors && (oil > 0 || soap > 0 || form == Form.Spray))
         {
-            yield return new("indoors", MixVerdict.Ok, Say.Of("mixing.indoorsAirTheRoomCover"));
+            yield return new("indoors", MixVerdict.Ok, Said.Of("mixing.indoorsAirTheRoomCover"));
         }
     }
 

@@ -41,7 +41,10 @@ internal sealed class RotaBuild
     /// <summary>Of leaving a place open to a disease for a fortnight at full pressure, before anything shows (assumed).</summary>
     private const double UnprotectedCost = 0.03;
 
-    /// <summary>Leaving out what is over its line, or a round of a course, costs this many visits at least.</summary>
+    /// <summary>
+    /// Leaving out what is over its line, or a round of a course, costs this many visits at least, and more than the evenings that its rounds would
+    /// take: however much an evening weighs, a bed is not left to its trouble to save one. Who keeps ahead has a line so low that little is lost by it.
+    /// </summary>
     private const double SkipVisits = 12;
 
     /// <summary>The same mix is not given twice to one place within so many days, even against two troubles (assumed).</summary>
@@ -58,16 +61,17 @@ internal sealed class RotaBuild
     private readonly List<(Limited What, double Left)> resources = [];
     private readonly Dictionary<Limited, int> resourceIndex = [];
     private readonly double meanArea;
+    private readonly double outing;
 
     public RotaBuild(GardenSnapshot garden, IReadOnlyList<Need> needs, int firmDays)
     {
         (this.garden, Needs, FirmDays) = (garden, needs, firmDays);
         hours = new HalfDayHours(garden, firmDays);
         meanArea = garden.Places.Select(p => p.AreaM2).DefaultIfEmpty(1).Average();
+        outing = Costs.OutingOf(garden.Garden.Stance, needs.Select(n => n.Place.Id).Distinct().Count());
         var places = garden.Places.Select(p => p.Id).ToList();
         var rota = needs.Select(n => ToNeed(n, places.IndexOf(n.Place.Id))).ToList();
         var weight = Costs.Weight(garden.Garden.Stance);
-        var outing = Costs.OutingOf(garden.Garden.Stance, needs.Select(n => n.Place.Id).Distinct().Count());
         Problem = new RotaProblem(2 * firmDays, outing, Costs.Tank * weight, WaitsBetween(), [.. resources.Select(r => r.Left)], rota)
         {
             OutAnyway = OutAnyway().Select(on => on.DayNumber - garden.Today.DayNumber).SelectMany(day => new[] { 2 * day, 2 * day + 1 }).ToHashSet(),
@@ -137,12 +141,13 @@ internal sealed class RotaBuild
     private RotaNeed ToNeed(Need need, int place)
     {
         var options = need.Options.Select(o => ToOption(need, o)).ToList();
+        var rounds = Math.Max(1, need.Rounds - need.RoundsGiven);
         var none = (need.Damage?.Loss(null, []) ?? 0) * Value(need);
         var due =
             need.Kind == NeedKind.Protect
                 ? UnprotectedCost * need.Pressure * Value(need) / Costs.Weight(garden.StanceAt(need.Place))
-                : SkipVisits * Costs.Outing;
-        return new RotaNeed(place, Math.Max(1, need.Rounds - need.RoundsGiven), GapOffCost, need.Pinned is not null ? PinnedCost : none + due, options);
+                : SkipVisits * Costs.Outing + (garden.Garden.Stance == Stance.KeepAhead ? 0 : rounds * outing);
+        return new RotaNeed(place, rounds, GapOffCost, need.Pinned is not null ? PinnedCost : none + due, options);
     }
 
     /// <summary>A place's crop against that of a mean place.</summary>
@@ -195,6 +200,12 @@ internal sealed class RotaBuild
             : need.Kind == NeedKind.Round
                 ? DelayCost * Math.Clamp(need.Urgency, 2, MostUrgent) * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
             : DelayCost * Math.Clamp(need.Urgency, 1, MostUrgent) * day;
+        if (need.Kind == NeedKind.Treat && garden.StanceAt(need.Place) == Stance.KeepAhead && garden.Garden.Stance != Stance.KeepAhead)
+        {
+            // A bed that is kept ahead of its troubles does not wait for those that are only watched.
+            late += outing * day;
+        }
+
         late += option.PatchOn is null ? 0 : Costs.Patch;
         if (need.Damage is not { } damage)
         {

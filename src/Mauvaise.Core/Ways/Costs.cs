@@ -21,20 +21,27 @@ public static class Costs
     /// <summary>Of an hour's work by hand.</summary>
     public const double HandHour = 0.02;
 
-    /// <summary>
-    /// Who keeps ahead has something to spray in some bed on any evening, and beds share one only when it weighs twice for each bed that could. Found by
-    /// playing seasons 1000 and 1001 of every climate: less, and more evenings are spent for the same crop; at 2.6 more is lost.
-    /// </summary>
-    private const double KeepingAhead = 1.4,
-        EachMoreBed = 2;
+    /// <summary>An evening out for one bed, as shares of a mean bed's crop. Who keeps ahead has something to spray somewhere on any evening.</summary>
+    public static double OutingOf(Stance stance) => Outing * (stance == Stance.KeepAhead ? 1.4 : Math.Max(1, Weight(stance)));
 
     /// <summary>For more beds than this it weighs no more (assumed).</summary>
     private const int MostShared = 6;
 
-    /// <summary>An evening out, as shares of a mean bed's crop.</summary>
+    /// <summary>
+    /// An evening out for the whole garden. Beds share one only when it weighs more for each bed that could. Found by playing seasons 1000 and 1001 of
+    /// every climate: less, and more evenings are spent for the same crop; keeping ahead at 2.6, more is lost.
+    /// </summary>
     /// <param name="beds">That have something to be sprayed in the coming days, and could share it.</param>
-    public static double OutingOf(Stance stance, int beds = 1) =>
-        Outing * (stance == Stance.KeepAhead ? KeepingAhead + EachMoreBed * (Math.Clamp(beds, 1, MostShared) - 1) : Math.Max(1, Weight(stance)));
+    public static double OutingOf(Stance stance, int beds)
+    {
+        var eachMoreBed = stance switch
+        {
+            Stance.KeepAhead => 2,
+            Stance.WatchAndTreat => 3,
+            _ => 0,
+        };
+        return OutingOf(stance) + Outing * eachMoreBed * (Math.Clamp(beds, 1, MostShared) - 1);
+    }
 
     /// <summary>How heavily a household weighs spraying.</summary>
     public static double Weight(Stance stance) =>

@@ -360,38 +360,41 @@ internal sealed class WaySearch
 
         if (f.Garden.Choices.Any(c => c.Word == PlanWord.Ban && c.PlantingId == f.Planting.Id && c.Material == option.Material.Id))
         {
-            yield return new("banned", Say.Of("ways.youBannedItHere"));
+            yield return new("banned", Said.Of("ways.youBannedItHere"));
         }
 
         if (UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Waiting, JudgeOn: { } judge } && judge <= f.Garden.Today)
         {
-            yield return new("judge-first", Say.Of("ways.itsTwoLeavesWait", ("day", WayWords.Day(judge))));
+            yield return new("judge-first", Said.Of("ways.itsTwoLeavesWait", ("day", Fact.Day(judge, WayWords.DayFormat))));
         }
 
         if (f.Overdue is { } overdue)
         {
-            yield return new("check-first", Say.Of("ways.aCheckBackHasBeenDue", ("day", WayWords.Day(overdue.DueOn))));
+            yield return new("check-first", Said.Of("ways.aCheckBackHasBeenDue", ("day", Fact.Day(overdue.DueOn, WayWords.DayFormat))));
         }
 
         if (start is null)
         {
-            yield return new(WithoutHour.Code, Say.Of("ways.noHourOfTheComingDays"));
+            yield return new(WithoutHour.Code, Said.Of("ways.noHourOfTheComingDays"));
         }
 
         if (f.Ending && f.DaysToEnd is { } days && days < shape.SpacingDays * (shape.Rounds - 1))
         {
-            yield return new("crop-ends", Say.Of("ways.theCropEndsInAboutRounds", ("days", CourseShape.Days(Math.Max(0, days))), ("rounds", shape.Rounds)));
+            yield return new(
+                "crop-ends",
+                Said.Of("ways.theCropEndsInAboutRounds", ("days", Fact.Span(Math.Max(0, days))), ("rounds", Fact.Count(shape.Rounds)))
+            );
         }
 
         if (f.Stance == Stance.LastResort && !f.GrowthHurt)
         {
-            yield return new("last-resort", Say.Of("ways.growthIsNotHurtAndYou"));
+            yield return new("last-resort", Said.Of("ways.growthIsNotHurtAndYou"));
         }
 
         // What reaches the leaf is in vain, unless it is known of this very trouble.
         if (target.InsteadOfSpray is { } instead && option.Recipe.Form == Form.Spray && option.Material.EffectOn(target)?.On != target.Id)
         {
-            yield return new("no-spray", instead.TrimEnd('.').InSentence());
+            yield return new("no-spray", Said.Plain(instead.TrimEnd('.').InSentence()));
         }
     }
 
@@ -404,7 +407,7 @@ internal sealed class WaySearch
             Words = target.ByPlant ? Say.Of("ways.takeTheSickPlantsOut") : f.Crop.TakenOutBy ?? Say.Of("ways.takeThePlantsOut"),
             Rung = Rung.TakeOut,
             Hands = [new HandPart(m, [0])],
-            Against = m.IsFor(target) ? [] : [new UseReason("worth-saving", Say.Of("ways.itDoesNotThreatenThePlant"))],
+            Against = m.IsFor(target) ? [] : [new UseReason("worth-saving", Said.Of("ways.itDoesNotThreatenThePlant"))],
         };
     }
 

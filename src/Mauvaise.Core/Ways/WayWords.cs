@@ -93,7 +93,9 @@ public static class WayWords
 
     public static string Percent(double share) => $"{Say.In(share * 100, "0")} %";
 
-    public static string Day(DateOnly date) => Say.In(date, "ddd d MMM");
+    public const string DayFormat = "ddd d MMM";
+
+    public static string Day(DateOnly date) => Say.In(date, DayFormat);
 
     private static string Times(IReadOnlyList<int> days) =>
         days.Count < 2 ? "" : Say.Of("ways.timesApart", ("days", days.Count), ("days2", CourseShape.Days(days[1] - days[0])));

@@ -7,6 +7,7 @@ using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -208,7 +209,7 @@ public static class BenchEndpoints
             mix.OilPercent,
             mix.SoapPercent,
             made.Verdict,
-            [.. made.Reasons.Select(r => new ReasonAnswer(r.Code, r.Verdict, r.Sentence))],
+            [.. made.Reasons.Select(r => new ReasonAnswer(r.Code, r.Verdict, r.Sentence, FigureAnswer.Of(r.Said)))],
             mix.Cautions,
             Notes(s, mix, inMix, fill, plantings),
             Why(s, made, active),

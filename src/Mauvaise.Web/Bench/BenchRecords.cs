@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Web.Calc;
 
 namespace Mauvaise.Web.Bench;
 
@@ -34,7 +35,7 @@ public sealed record StepAnswer(string Title, string Detail, string? Material, s
 /// <param name="Millilitres">What one of it holds.</param>
 public sealed record ScoopAnswer(string Unit, double Count, double Millilitres);
 
-public sealed record ReasonAnswer(string Code, MixVerdict Verdict, string Sentence);
+public sealed record ReasonAnswer(string Code, MixVerdict Verdict, string Sentence, IReadOnlyList<FigureAnswer> Figures);
 
 /// <summary>The dose of the active.</summary>
 /// <param name="Amount">In the unit per what <paramref name="Per"/> says, as from a bottle of the usual strength.</param>

@@ -51,7 +51,7 @@ public sealed record StrengthCalc(string Material, double PerLitre, string Unit,
 
 public sealed record LoadCalc(double OilPercent, double SoapPercent);
 
-public sealed record MixReasonCalc(string Code, MixVerdict Verdict, string Sentence);
+public sealed record MixReasonCalc(string Code, MixVerdict Verdict, string Sentence, IReadOnlyList<FigureAnswer> Figures);
 
 public sealed record MixCalc(IReadOnlyList<StrengthCalc> Strengths, LoadCalc Load, MixVerdict Verdict, IReadOnlyList<MixReasonCalc> Reasons);
 
@@ -134,7 +134,7 @@ public static class BenchCalc
     }
 
     private static IReadOnlyList<MixReasonCalc> Reasons(MixJudgement judged) =>
-        [.. judged.Reasons.Select(r => new MixReasonCalc(r.Code, r.Verdict, r.Sentence))];
+        [.. judged.Reasons.Select(r => new MixReasonCalc(r.Code, r.Verdict, r.Sentence, FigureAnswer.Of(r.Said)))];
 
     private static Results<Ok<MixCalc>, ProblemHttpResult> JudgeMix(MixRequest body, GardenCatalogue catalogue)
     {

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -11,7 +12,7 @@ namespace Mauvaise.Web.Decide;
 public sealed record ShareRange(double Low, double Middle, double High);
 
 /// <param name="Code">Stable key of the reason.</param>
-public sealed record AgainstAnswer(string Code, string Words);
+public sealed record AgainstAnswer(string Code, string Words, IReadOnlyList<FigureAnswer> Figures);
 
 /// <summary>One way to meet a trouble, and what comes of it.</summary>
 /// <param name="Id">"nothing", "take-out", the id of a measure or of a material, or several of these with "+" between.</param>
@@ -61,7 +62,7 @@ public sealed record WayAnswer(
             (int)Math.Ceiling(way.Minutes),
             way.Evenings,
             way.Outlook?.HelpersLeft * 100,
-            [.. way.Against.Select(r => new AgainstAnswer(r.Code, r.Clause))]
+            [.. way.Against.Select(r => new AgainstAnswer(r.Code, r.Clause, FigureAnswer.Of(r.Said)))]
         );
 }
 
