@@ -266,6 +266,36 @@ public class RotaTests
         Assert.InRange(same, 0.95 * all, all);
     }
 
+    /// <summary>Among beds that are only watched, the one that is kept ahead is treated at the first hour, and that is told as no loss of crop.</summary>
+    [Fact]
+    public void A_bed_that_is_kept_ahead_does_not_wait_for_the_others()
+    {
+        var (ahead, told) = (0, new List<double>());
+        for (var seed = 0; seed < 60; seed++)
+        {
+            var garden = ChanceGarden.Of(seed) with { Stocks = [] };
+            garden = garden with { Garden = garden.Garden with { Stance = Stance.WatchAndTreat } };
+            if (RotaPlanner.Plan(garden).Rounds.LastOrDefault(r => r is { Kind: NeedKind.Treat, Round: 1 }) is not { } waiting)
+            {
+                continue;
+            }
+
+            var kept = garden with { Places = [.. garden.Places.Select(p => p.Id == waiting.Place.Id ? p with { Stance = Stance.KeepAhead } : p)] };
+            if (RotaPlanner.Plan(kept).Rounds.FirstOrDefault(r => r.Planting.Id == waiting.Planting.Id && r.Target.Id == waiting.Target.Id) is not { } round)
+            {
+                continue;
+            }
+
+            ahead++;
+            var moves = RotaPlanner.Moves(kept, round.Planting.Id, round.Target.Id);
+            Assert.DoesNotContain(moves, m => m.On < round.On && m.More is not null);
+            told.AddRange(moves.Select(m => m.More).OfType<double>());
+        }
+
+        Assert.InRange(ahead, 5, 60);
+        Assert.All(told, more => Assert.InRange(more, 0, 0.5));
+    }
+
     /// <summary>However much an evening weighs, what is over its line is left out only for what forbids it.</summary>
     [Fact]
     public void No_bed_is_left_to_its_trouble_to_save_an_evening()

@@ -162,7 +162,12 @@ test('nobody knows which aphid, and that is name enough', async ({ page }) => {
   for (let i = 0; i < 3; i++) await tap(page, /^Affected/)
   await tap(page, 'Small insects')
   await tap(page, 'Save and name it')
-  await expect(page.getByRole('heading', { name: /^An aphid: \d+ %/ })).toBeVisible()
+  const answer = page.getByRole('heading', { name: /^An aphid: \d+ %/ })
+  await expect(answer).toBeVisible()
+  const callIt = page.getByRole('button', { name: 'Call it an aphid and decide' })
+  // The answer, what would settle it, and the deed: all without scrolling.
+  for (const seen of [answer, page.getByRole('button', { name: 'Yes', exact: true }), callIt])
+    await expect(seen).toBeInViewport({ ratio: 1 })
   const lead = page.getByRole('button', { name: /^Melon aphid/ })
   const before = (await lead.textContent()) ?? ''
   const question = page.getByRole('heading', { name: /\?$/, level: 2 })
@@ -170,7 +175,7 @@ test('nobody knows which aphid, and that is name enough', async ({ page }) => {
   await tap(page, 'Not sure')
   await expect(question.filter({ hasText: first })).toHaveCount(0)
   await expect(lead).toHaveText(before)
-  await tap(page, 'Call it an aphid and decide')
+  await callIt.tap()
   await expect(page.getByRole('heading', { name: /aubergine: an aphid/ })).toBeVisible()
   await page.goto('/walk')
   await expect(page.getByText('Still without a name')).toHaveCount(0)

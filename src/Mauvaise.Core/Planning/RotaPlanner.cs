@@ -33,7 +33,7 @@ public static class RotaPlanner
             return [];
         }
 
-        var cost = now.Solve().Cost;
+        var cost = now.CostAsTold(now.Solve());
         return
         [
             .. Enumerable
@@ -48,7 +48,7 @@ public static class RotaPlanner
                         return (on, (double?)null, new RotaReading(pinned).WhyNot(i));
                     }
 
-                    var more = moved.Cost - cost;
+                    var more = Math.Max(0, pinned.CostAsTold(moved) - cost);
                     return (
                         on,
                         more,
