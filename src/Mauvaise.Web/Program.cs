@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.IO.Compression;
 using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Serialization;
@@ -38,6 +39,7 @@ using Mauvaise.Web.WhatIfs;
 using Mauvaise.Web.Windows;
 using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.AspNetCore.Localization;
+using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.Extensions.Http.Resilience;
 using Polly;
 
@@ -126,6 +128,9 @@ services.Configure<RouteHandlerOptions>(o => o.ThrowOnBadRequest = true);
 // What a page of another site could make the app answer carries no sign-in (SameSite), so that its length tells nothing. The line of news is not
 // among the kinds that are packed: it would be held back.
 services.AddResponseCompression(o => o.EnableForHttps = true);
+
+// The quickest packs Decide half as well, and saves three milliseconds.
+services.Configure<BrotliCompressionProviderOptions>(o => o.Level = CompressionLevel.Optimal);
 services.AddOpenApi("v1", o => o.AddSchemaTransformer(StrictEnums.TellWordsAlone));
 
 var app = builder.Build();

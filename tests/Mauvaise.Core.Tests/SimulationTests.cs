@@ -206,4 +206,8 @@ public class SimulationTests
         pruned.Prune(0.2, Leaves.Worst(0.2));
         Assert.InRange(pruned.Severity / kept.Severity, 0.3, 0.7);
     }
+
+    [Fact]
+    public void Days_are_drawn_to_a_hundredth_of_a_per_cent() =>
+        Assert.Equal([new WhatIfDay(0.1235, 0.0001, 1, 0, 0.3333)], WhatIfDay.Drawn([new(0.12346, 0.00012, 1, 0, 1.0 / 3), new(1, 1, 1, 1, 1)], 1));
 }

@@ -19,6 +19,8 @@ function ask(path: string): Promise<Response> {
   const headers = { 'Accept-Language': asks(languageToSpeak(), keptMonthFirst()) }
   const answer = fetch(url, { headers })
   answers.set(url, { at: performance.now(), answer })
+  // Who takes it hears of it; it is no fault of the page's when nobody does.
+  answer.catch(() => undefined)
   return answer
 }
 

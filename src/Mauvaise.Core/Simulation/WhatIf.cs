@@ -35,7 +35,16 @@ public sealed record Schedule(
 /// <summary>A day over all runs: the middle one, and the range that the next run keeps to nine times in ten. Shares of leaves, 0 to 1.</summary>
 /// <param name="Cover">Cover of the spray that is left, in the middle run.</param>
 /// <param name="Mostly">What nine in ten of these runs stay under.</param>
-public sealed record WhatIfDay(double Middle, double Low, double High, double Cover, double Mostly);
+public sealed record WhatIfDay(double Middle, double Low, double High, double Cover, double Mostly)
+{
+    /// <summary>
+    /// The first days as they are drawn: to a hundredth of a per cent. All digits of a dozen ways were most of what a phone fetches for Decide.
+    /// </summary>
+    public static IReadOnlyList<WhatIfDay> Drawn(IEnumerable<WhatIfDay> days, int count) =>
+        [.. days.Take(count).Select(d => new WhatIfDay(Drawn(d.Middle), Drawn(d.Low), Drawn(d.High), Drawn(d.Cover), Drawn(d.Mostly)))];
+
+    private static double Drawn(double share) => Math.Round(share, 4);
+}
 
 /// <summary>What a schedule comes to.</summary>
 /// <param name="Loss">Share of the crop's value lost over the time, in the middle run.</param>

@@ -134,7 +134,7 @@ public static class DecideEndpoints
             [
                 .. compared
                     .Where(w => w.Outlook is not null)
-                    .Select(w => new DrawnWay(w.Id, [.. w.AllSprayDays], [.. w.Outlook!.Days.Take(WayBook.JudgedAfterDays + 1)])),
+                    .Select(w => new DrawnWay(w.Id, [.. w.AllSprayDays], WhatIfDay.Drawn(w.Outlook!.Days, WayBook.JudgedAfterDays + 1))),
             ],
             l.Ways.WithoutHour,
             [

@@ -47,8 +47,8 @@ type Nameable = { target: string; name: string; probability: number }
 /** The name that is worth giving: that of the group while its kinds are not told apart and nobody has chosen one. */
 const proposed = computed<Nameable>(() => ((!chosen.value && data.value?.group) || lead.value)!)
 /** The other of kind and group, where both may be named. */
-const besides = computed<Nameable | null>(
-  () => (data.value?.group ? (chosen.value ? data.value.group : lead.value) : null) ?? null,
+const besides = computed<Nameable | undefined>(() =>
+  data.value?.group ? (chosen.value ? data.value.group : lead.value) : undefined,
 )
 const headline = computed(() => `${proposed.value.name}: ${chance(proposed.value.probability)}`)
 const callItAnd = (name: string) =>
@@ -144,7 +144,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
               @click="callIt(besides.target, onward)"
             />
             <Button
-              v-else-if="!data.group && data.namingCanWait"
+              v-else-if="data.namingCanWait"
               :label="callItAnd(data.namingCanWait.words)"
               variant="outlined"
               :loading="naming.isPending.value"
@@ -283,6 +283,14 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
 
 .left {
   grid-area: left;
+}
+
+.answer {
+  grid-area: answer;
+}
+
+.rest {
+  grid-area: rest;
 }
 
 /* On a wide screen the drawings stand at the first place that is looked at. */
