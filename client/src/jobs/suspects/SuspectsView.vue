@@ -45,12 +45,14 @@ const lead = computed(
 )
 type Nameable = { target: string; name: string; probability: number }
 /** The name that is worth giving: that of the group while its kinds are not told apart and nobody has chosen one. */
-const proposed = computed<Nameable>(() => ((!chosen.value && data.value?.group) || lead.value)!)
+const proposed = computed<Nameable | undefined>(() => (!chosen.value && data.value?.group) || lead.value)
 /** The other of kind and group, where both may be named. */
 const besides = computed<Nameable | undefined>(() =>
   data.value?.group ? (chosen.value ? data.value.group : lead.value) : undefined,
 )
-const headline = computed(() => `${proposed.value.name}: ${chance(proposed.value.probability)}`)
+const headline = computed(() =>
+  proposed.value ? `${proposed.value.name}: ${chance(proposed.value.probability)}` : '',
+)
 const callItAnd = (name: string) =>
   away.value ? tell('suspects.callItAndGoOn', { name }) : tell('suspects.callItAndDecide', { name })
 /** Under this a suspect waits behind a fold; the first two and the chosen one never do. */
@@ -91,7 +93,7 @@ async function callIt(target: string, then: 'decide' | 'mix' | 'go on', group = 
 
 <template>
   <div class="page">
-    <template v-if="!data || !lead">
+    <template v-if="!data || !lead || !proposed">
       <AsyncState :pending="isPending" :error="error" :retry="refetch" />
       <Button
         v-if="error"
