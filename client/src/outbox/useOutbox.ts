@@ -2,19 +2,25 @@ import { tell } from '@/language'
 import { useQueryClient } from '@tanstack/vue-query'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { createStore, del, entries, set } from 'idb-keyval'
-import { computed, ref } from 'vue'
+import { computed, readonly, ref } from 'vue'
 import { answer, api, noticeSignedOut, pageHeader } from '@/api/client'
 import { readAnew } from '@/garden/readAnew'
 import { keys } from '@/garden/useGarden'
 import { createOutbox, type Parcel, type ParcelStore } from './outbox'
 
 const parcels = ref<Parcel[]>([])
+/** What waits was read from the device: until then nothing is known of it. */
+const known = ref(false)
 
 const database = createStore('mauvaise-outbox', 'parcels')
 const read = async () =>
   (await entries<string, Parcel>(database)).map(([, p]) => p).sort((a, b) => a.key.localeCompare(b.key))
 const changed = async () => {
-  parcels.value = await read()
+  try {
+    parcels.value = await read()
+  } finally {
+    known.value = true
+  }
 }
 const store: ParcelStore = {
   all: read,
@@ -51,6 +57,7 @@ export function useOutbox() {
     return result
   }
   return {
+    known: readonly(known),
     waiting: computed(() => parcels.value.filter((p) => !p.refused)),
     refused: computed(() => parcels.value.filter((p) => p.refused)),
     post: (parcel: Omit<Parcel, 'key' | 'madeAt'>) => {

@@ -80,8 +80,8 @@ export function useWalk() {
   }
 
   // The server ended or never had what this device still holds open, and nothing is on its way there.
-  watch(round.data, (data) => {
-    if (data && here.value && outbox.waiting.value.length === 0 && data.walk?.id !== here.value.id)
+  watch([round.data, outbox.known], ([data, known]) => {
+    if (data && known && here.value && outbox.waiting.value.length === 0 && data.walk?.id !== here.value.id)
       keep({ id: here.value.id, ended: true })
   })
 
