@@ -190,7 +190,7 @@ internal static class RotaTables
         for (var i = 0; i < ways.Count; i++)
         {
             model.AddAtMostOne(takes[i]);
-            var skip = problem.Needs[i].SkipCost;
+            var skip = problem.SkipOf(problem.Needs[i]);
             cost.Add(LinearExpr.Constant((long)Math.Round(skip * scale)));
             for (var k = 0; k < ways[i].Length; k++)
             {

@@ -1,12 +1,15 @@
+import { chosenGardenKey, gardenToOpen } from '@/garden/chosenGarden'
 import { nextTurn } from '@/kit/nextTurn'
 import { asks, keptMonthFirst, languageToSpeak } from '@/language/device'
+import type { Schemas } from './client'
+import type { paths } from './schema'
 
 /** What the screens that one opens from outside read of their garden, by their address. */
-const readBy: Readonly<Record<string, string>> = {
-  '/': 'board',
-  '/walk': 'round',
-  '/decide': 'decide',
-  '/rota': 'plan',
+const readBy: Readonly<Record<string, keyof paths>> = {
+  '/': '/api/gardens/{gardenId}/board',
+  '/walk': '/api/gardens/{gardenId}/round',
+  '/decide': '/api/gardens/{gardenId}/decide',
+  '/rota': '/api/gardens/{gardenId}/plan',
 }
 
 /** An answer that nobody took by then is old. */
@@ -14,8 +17,8 @@ const freshMs = 15_000
 
 const answers = new Map<string, { at: number; answer: Promise<Response> }>()
 
-function ask(path: string): Promise<Response> {
-  const url = new URL(path, window.location.origin).href
+function ask(path: keyof paths, gardenId = ''): Promise<Response> {
+  const url = new URL(path.replace('{gardenId}', gardenId), window.location.origin).href
   const headers = { 'Accept-Language': asks(languageToSpeak(), keptMonthFirst()) }
   const answer = fetch(url, { headers })
   answers.set(url, { at: performance.now(), answer })
@@ -32,12 +35,11 @@ export async function askAhead({ pathname, search }: Pick<Location, 'pathname' |
     const home = ask('/api/home')
     const state = await ask('/api/state')
     if (!state.ok) return
-    const { gardens } = (await state.clone().json()) as { gardens: { id: string }[] }
-    const chosen = localStorage.getItem('mauvaise-garden')
-    const garden = gardens.find((g) => g.id === chosen) ?? gardens[0]
+    const { gardens } = (await state.clone().json()) as Schemas['StateAnswer']
+    const garden = gardenToOpen(gardens, localStorage.getItem(chosenGardenKey))
     await Promise.all([
       home,
-      ...(garden ? ['', `/${what}`].map((part) => ask(`/api/gardens/${garden.id}${part}`)) : []),
+      ...(garden ? (['/api/gardens/{gardenId}', what] as const).map((path) => ask(path, garden.id)) : []),
     ])
   } catch {
     // Out of reach: the screens ask for themselves, and say so.

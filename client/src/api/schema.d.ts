@@ -8066,7 +8066,7 @@ export interface components {
             found: components["schemas"]["Examined"][];
         };
         /** @enum {unknown} */
-        FactKind: "thing" | "day" | "span" | "count" | "percent" | "length" | "temperature" | "volumeDose" | "massDose" | "clause";
+        FactKind: "thing" | "day" | "span" | "count" | "percent" | "length" | "temperature" | "volumeDose" | "massDose" | "unit" | "clause";
         FigureAnswer: {
             name: string;
             kind: components["schemas"]["FactKind"];

@@ -3,6 +3,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { computed, type MaybeRefOrGetter, ref, toValue } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { inSentence } from '@/kit/format'
+import { chosenGardenKey, gardenToOpen } from './chosenGarden'
 import { readAnew } from './readAnew'
 
 export type Garden = Schemas['GardenAnswer']
@@ -29,16 +30,13 @@ export function useHome() {
 }
 
 const chosenMember = useLocalStorage<Record<string, string>>('mauvaise-member', {})
-const chosenGarden = useLocalStorage<string | null>('mauvaise-garden', null)
+const chosenGarden = useLocalStorage<string | null>(chosenGardenKey, null)
 
 /** The garden on screen with its people, places and clock. */
 export function useGarden() {
   const state = useAppState()
   const home = useHome()
-  const gardenId = computed(() => {
-    const gardens = state.data.value?.gardens ?? []
-    return (gardens.find((g) => g.id === chosenGarden.value) ?? gardens[0])?.id ?? ''
-  })
+  const gardenId = computed(() => gardenToOpen(state.data.value?.gardens ?? [], chosenGarden.value)?.id ?? '')
   /** Who is signed in, as one of this garden's household; null where nobody signs in. */
   const standing = computed(
     () => home.data.value?.person?.gardens.find((g) => g.gardenId === gardenId.value) ?? null,

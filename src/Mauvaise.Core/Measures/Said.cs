@@ -32,6 +32,9 @@ public enum FactKind
     /// <summary>Grams a litre, square metre, plant or station.</summary>
     MassDose,
 
+    /// <summary>The unit of a figure beside it.</summary>
+    Unit,
+
     /// <summary>A saying within the saying.</summary>
     Clause,
 }
@@ -42,6 +45,8 @@ public enum FactKind
 public readonly record struct Fact(FactKind Kind, double? Amount, DateOnly? On, string Words)
 {
     public static Fact Thing(string name) => new(FactKind.Thing, null, null, name);
+
+    public static Fact Unit(string unit) => new(FactKind.Unit, null, null, unit);
 
     public static Fact Clause(string? said) => new(FactKind.Clause, null, null, said ?? "");
 

@@ -139,7 +139,7 @@ public static class MixGuards
                             "mixing.isStrongerThanAnyStockHere",
                             ("told", Fact.Dose(p.PerLitre, p.Material.Unit, told)),
                             ("most", Fact.Dose(most, p.Material.Unit, Say.In(most, "0.#"))),
-                            ("unit", Fact.Thing(p.Material.Unit))
+                            ("unit", Fact.Unit(p.Material.Unit))
                         )
                     )
                     : new(
@@ -149,7 +149,7 @@ public static class MixGuards
                             "mixing.isOverWhatIsEverGiven",
                             ("told", Fact.Dose(p.PerLitre, p.Material.Unit, told)),
                             ("most", Fact.Dose(most, p.Material.Unit, Say.In(most, "0.#"))),
-                            ("unit", Fact.Thing(p.Material.Unit))
+                            ("unit", Fact.Unit(p.Material.Unit))
                         )
                     );
             }

@@ -41,10 +41,7 @@ internal sealed class RotaBuild
     /// <summary>Of leaving a place open to a disease for a fortnight at full pressure, before anything shows (assumed).</summary>
     private const double UnprotectedCost = 0.03;
 
-    /// <summary>
-    /// Leaving out what is over its line, or a round of a course, costs this many visits at least, and more than the evenings that its rounds would
-    /// take: however much an evening weighs, a bed is not left to its trouble to save one. Who keeps ahead has a line so low that little is lost by it.
-    /// </summary>
+    /// <summary>Leaving out what is over its line, or a round of a course, costs this many visits at least.</summary>
     private const double SkipVisits = 12;
 
     /// <summary>The same mix is not given twice to one place within so many days, even against two troubles (assumed).</summary>
@@ -142,17 +139,19 @@ internal sealed class RotaBuild
     {
         var options = need.Options.Select(o => ToOption(need, o)).ToList();
         var none = (need.Damage?.Loss(null, []) ?? 0) * Value(need);
-        var due =
-            need.Kind == NeedKind.Protect
-                ? UnprotectedCost * need.Pressure * Value(need) / Costs.Weight(garden.StanceAt(need.Place))
-                : SkipVisits * Costs.Outing + EveningsOf(need);
-        return new RotaNeed(place, RoundsOf(need), GapOffCost, need.Pinned is not null ? PinnedCost : none + due, options);
+        var protects = need.Kind == NeedKind.Protect;
+        var due = protects ? UnprotectedCost * need.Pressure * Value(need) / Costs.Weight(garden.StanceAt(need.Place)) : SkipVisits * Costs.Outing;
+        var keepsAhead = garden.Garden.Stance == Stance.KeepAhead;
+        return new RotaNeed(place, RoundsOf(need), GapOffCost, need.Pinned is not null ? PinnedCost : none + due, options)
+        {
+            // However much an evening weighs, no bed is left to its trouble to save one. Who keeps ahead has a line so low that little is lost by it.
+            SkipEvenings = protects || keepsAhead ? 0 : RoundsOf(need),
+            // A bed that is kept ahead of its troubles does not wait for others that are only watched.
+            HurryCost = need.Kind == NeedKind.Treat && !keepsAhead && garden.StanceAt(need.Place) == Stance.KeepAhead ? outing : 0,
+        };
     }
 
     private static int RoundsOf(Need need) => Math.Max(1, need.Rounds - need.RoundsGiven);
-
-    /// <summary>What the evenings weigh that its rounds would take, where each had one of its own; see <see cref="SkipVisits"/>.</summary>
-    private double EveningsOf(Need need) => need.Kind == NeedKind.Protect || garden.Garden.Stance == Stance.KeepAhead ? 0 : RoundsOf(need) * outing;
 
     /// <summary>A place's crop against that of a mean place.</summary>
     private double Value(Need need) => Math.Clamp(need.Place.AreaM2 / Math.Max(0.1, meanArea), 0.3, 2);
@@ -204,7 +203,6 @@ internal sealed class RotaBuild
             : need.Kind == NeedKind.Round
                 ? DelayCost * Math.Clamp(need.Urgency, 2, MostUrgent) * Math.Max(0, garden.Today.AddDays(day).DayNumber - need.From.DayNumber)
             : DelayCost * Math.Clamp(need.Urgency, 1, MostUrgent) * day;
-        late += Hurry(need) * day;
         late += option.PatchOn is null ? 0 : Costs.Patch;
         if (need.Damage is not { } damage)
         {
@@ -213,31 +211,6 @@ internal sealed class RotaBuild
 
         int[] days = [.. Enumerable.Range(0, rounds).Select(k => day + k * option.Shape.SpacingDays)];
         return damage.Loss(option.Option.Material, days) * Value(need) + late;
-    }
-
-    /// <summary>Of each day that a bed waits which is kept ahead of its troubles, among others that are only watched: it does not wait for those.</summary>
-    public double Hurry(Need need) =>
-        need.Kind == NeedKind.Treat && garden.StanceAt(need.Place) == Stance.KeepAhead && garden.Garden.Stance != Stance.KeepAhead ? outing : 0;
-
-    /// <summary>
-    /// What a plan costs as it is told to the gardener: crop and work. That an evening is worth sharing, and that a bed is in a hurry, makes the plan
-    /// and loses no crop.
-    /// </summary>
-    public double CostAsTold(RotaSolution plan)
-    {
-        var shared = 1 - Costs.OutingOf(garden.Garden.Stance) / Problem.OutingCost;
-        var cost = plan.Cost - plan.Choices.SelectMany(c => c.Slots).Distinct().Sum(Problem.OutingAt) * shared;
-        for (var i = 0; i < Needs.Count; i++)
-        {
-            var (need, choice) = (Problem.Needs[i], plan.Choices[i]);
-            cost -=
-                choice.Option < 0
-                    ? EveningsOf(Needs[i]) * shared
-                    : RotaWays.Later(Problem, need, need.Options[choice.Option], choice.Slots) * Problem.OutingCost * shared
-                        + Hurry(Needs[i]) * RotaProblem.DayOf(choice.Slots[0]);
-        }
-
-        return cost;
     }
 
     private double RoundCost(Need need, NeedOption option) =>

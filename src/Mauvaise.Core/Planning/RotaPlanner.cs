@@ -1,4 +1,5 @@
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
@@ -33,7 +34,8 @@ public static class RotaPlanner
             return [];
         }
 
-        var cost = now.CostAsTold(now.Solve());
+        var told = now.Problem.AsTold(Costs.OutingOf(garden.Garden.Stance));
+        var cost = RotaSolver.Cost(told, now.Solve().Choices);
         return
         [
             .. Enumerable
@@ -48,7 +50,7 @@ public static class RotaPlanner
                         return (on, (double?)null, new RotaReading(pinned).WhyNot(i));
                     }
 
-                    var more = Math.Max(0, pinned.CostAsTold(moved) - cost);
+                    var more = Math.Max(0, RotaSolver.Cost(told, moved.Choices) - cost);
                     return (
                         on,
                         more,

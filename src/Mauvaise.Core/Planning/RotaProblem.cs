@@ -22,6 +22,16 @@ public sealed record RotaProblem(int Slots, double OutingCost, double TankCost, 
     /// <summary>Of going out to spray in a slot.</summary>
     public double OutingAt(int slot) => OutAnyway.Contains(slot) ? AlreadyOut * OutingCost : OutingCost;
 
+    /// <summary>Of leaving a need out.</summary>
+    public double SkipOf(RotaNeed need) => need.SkipCost + need.SkipEvenings * OutingCost;
+
+    /// <summary>
+    /// The same with the costs that are told to the gardener: crop and work. That an evening is worth sharing, and that a bed is in a hurry, makes the
+    /// plan and loses no crop.
+    /// </summary>
+    /// <param name="outing">Of going out for one bed.</param>
+    public RotaProblem AsTold(double outing) => this with { OutingCost = outing, Needs = [.. Needs.Select(n => n with { HurryCost = 0 })] };
+
     public static int DayOf(int slot) => slot / 2;
 
     /// <summary>The half day that a slot stands for.</summary>
@@ -32,8 +42,15 @@ public sealed record RotaProblem(int Slots, double OutingCost, double TankCost, 
 /// <param name="Place">Number of the place, for waits.</param>
 /// <param name="Rounds">Rounds that are still to come, 1 or more; those that fall beyond the last slot are not planned.</param>
 /// <param name="GapCost">Of each day that a gap is off.</param>
-/// <param name="SkipCost">Of not doing it at all.</param>
-public sealed record RotaNeed(int Place, int Rounds, double GapCost, double SkipCost, IReadOnlyList<RotaOption> Options);
+/// <param name="SkipCost">Of not doing it at all, besides <see cref="SkipEvenings"/>.</param>
+public sealed record RotaNeed(int Place, int Rounds, double GapCost, double SkipCost, IReadOnlyList<RotaOption> Options)
+{
+    /// <summary>Leaving it out costs so many times going out: with all its rounds it is never left out to save an evening.</summary>
+    public int SkipEvenings { get; init; }
+
+    /// <summary>Of each day that its first round waits, besides the damage.</summary>
+    public double HurryCost { get; init; }
+}
 
 /// <summary>One recipe with which a need can be met.</summary>
 /// <param name="MinGap">Fewest days between two of its rounds: its label's and its own cadence's.</param>

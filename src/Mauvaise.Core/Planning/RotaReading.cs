@@ -107,12 +107,7 @@ internal sealed class RotaReading(RotaBuild build)
             .Where(s => !double.IsPositiveInfinity(first[s]) && RotaProblem.DayOf(s) >= RotaProblem.DayOf(slot) + 3)
             .Select(s => (int?)s)
             .FirstOrDefault();
-        var cost = later is { } l
-            ? Say.Of(
-                "planning.threeDaysLaterItWouldCost",
-                ("it", Say.In(Math.Max(0, first[l] - first[slot] - build.Hurry(need) * (RotaProblem.DayOf(l) - RotaProblem.DayOf(slot))) * 100, "0.0"))
-            )
-            : "";
+        var cost = later is { } l ? Say.Of("planning.threeDaysLaterItWouldCost", ("it", Say.In(Math.Max(0, first[l] - first[slot]) * 100, "0.0"))) : "";
         return Say.Sentences(sooner >= slot ? Say.Of("planning.theFirstTimeThatHours") : Say.Of("planning.itGoesWithWhatElse"), cost);
     }
 

@@ -50,7 +50,7 @@ public sealed class RotaSolver
         this.problem = problem;
         var recipes = problem.Waits.GetLength(0);
         candidates = [.. problem.Needs.Select(n => RotaWays.Of(problem, n))];
-        skipped = [.. problem.Needs.Select(n => n.SkipCost)];
+        skipped = [.. problem.Needs.Select(problem.SkipOf)];
         chosen = new RotaWay?[problem.Needs.Count];
         outingAt = [.. Enumerable.Range(0, problem.Slots).Select(problem.OutingAt)];
         outings = new int[problem.Slots];
@@ -75,7 +75,7 @@ public sealed class RotaSolver
     public static RotaSolution Solve(RotaProblem problem, Func<int, RotaWay, bool>? seen = null)
     {
         var solver = new RotaSolver(problem, seen);
-        foreach (var need in Enumerable.Range(0, problem.Needs.Count).OrderByDescending(i => problem.Needs[i].SkipCost).ThenBy(i => i))
+        foreach (var need in Enumerable.Range(0, problem.Needs.Count).OrderByDescending(i => problem.SkipOf(problem.Needs[i])).ThenBy(i => i))
         {
             solver.Put(need, (seen is null ? null : solver.Best(need, way => seen(need, way)).Candidate) ?? solver.Best(need).Candidate);
         }

@@ -13,7 +13,7 @@ public static class RotaWays
             {
                 if (!double.IsPositiveInfinity(option.First[first]))
                 {
-                    Extend(problem, need, option, index, [first], option.First[first] + option.RoundCost, all);
+                    Extend(problem, need, option, index, [first], option.First[first] + need.HurryCost * RotaProblem.DayOf(first) + option.RoundCost, all);
                 }
             }
         }
@@ -26,12 +26,14 @@ public static class RotaWays
     {
         var day = RotaProblem.DayOf(slots[^1]);
         var lastDay = RotaProblem.DayOf(problem.Slots - 1);
-        var later = Later(problem, need, option, slots) * (option.RoundCost + problem.OutingCost + problem.TankCost);
         if (slots.Length >= Math.Min(need.Rounds, option.MostRounds) || day + option.MaxGap > lastDay)
         {
+            var wanted = Math.Min(need.Rounds, option.MostRounds);
             // A round beyond the last slot is paid for all the same: putting off must not look cheap.
-            all.Add(new RotaWay(index, option.Recipe, slots, own + later));
-            if (slots.Length >= Math.Min(need.Rounds, option.MostRounds))
+            all.Add(
+                new RotaWay(index, option.Recipe, slots, own + Math.Max(0, wanted - slots.Length) * (option.RoundCost + problem.OutingCost + problem.TankCost))
+            );
+            if (slots.Length >= wanted)
             {
                 return;
             }
@@ -51,16 +53,14 @@ public static class RotaWays
         if (!any && day + option.MaxGap <= lastDay)
         {
             // No hour fits the next round in time: what was begun is better than nothing, and the gap is paid for.
-            all.Add(new RotaWay(index, option.Recipe, slots, own + (option.MaxGap - option.Gap + 1) * need.GapCost + later));
+            all.Add(
+                new RotaWay(
+                    index,
+                    option.Recipe,
+                    slots,
+                    own + (option.MaxGap - option.Gap + 1) * need.GapCost + option.RoundCost + problem.OutingCost + problem.TankCost
+                )
+            );
         }
-    }
-
-    /// <summary>
-    /// How many rounds a way pays for that it leaves to later plans: all beyond the last slot, or the next one where no hour fits it in time.
-    /// </summary>
-    public static int Later(RotaProblem problem, RotaNeed need, RotaOption option, int[] slots)
-    {
-        var left = Math.Max(0, Math.Min(need.Rounds, option.MostRounds) - slots.Length);
-        return RotaProblem.DayOf(slots[^1]) + option.MaxGap > RotaProblem.DayOf(problem.Slots - 1) ? left : Math.Min(1, left);
     }
 }

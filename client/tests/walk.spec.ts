@@ -1,0 +1,39 @@
+import { defineComponent, h } from 'vue'
+import { beforeEach, expect, it, vi } from 'vitest'
+import WalkView from '@/jobs/walk/WalkView.vue'
+import { useDelivery } from '@/outbox/useOutbox'
+import { open, seen, settled } from './mounted'
+import { at, recorded } from './recorded'
+
+/** A walk that was begun on this device, which the server knows nothing of. */
+const begun = { id: 'here', begunAt: Date.now(), ended: false, seen: [], skipped: [] }
+const kept = () => {
+  const walks = JSON.parse(localStorage.getItem('mauvaise-walk') ?? '{}') as Record<string, typeof begun>
+  return Object.values(walks)[0]
+}
+
+beforeEach(() => {
+  const newValue = JSON.stringify({ [at.split('/').at(-1) ?? '']: begun })
+  localStorage.setItem('mauvaise-walk', newValue)
+  window.dispatchEvent(
+    new StorageEvent('storage', { key: 'mauvaise-walk', newValue, storageArea: localStorage }),
+  )
+})
+
+it('a walk that the server does not know goes on until what waits was read, and is over when nothing does', async () => {
+  const screen = await open('/walk', recorded)
+  await settled(screen)
+  expect(seen(screen)).toMatch(/Next: /)
+  expect(kept()).toMatchObject({ ended: false })
+
+  const withDelivery = defineComponent({
+    setup() {
+      useDelivery()
+      return () => h(WalkView)
+    },
+  })
+  const delivered = await open('/walk', recorded, withDelivery)
+  await settled(delivered)
+  await vi.waitFor(() => expect(seen(delivered)).toMatch(/First: /))
+  expect(kept()).toMatchObject({ ended: true })
+})
