@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { askAhead, takeAhead } from '@/api/ahead'
+
+type Ahead = typeof import('@/api/ahead')
 
 const origin = window.location.origin
 const board = `${origin}/api/gardens/two/board`
@@ -24,7 +25,13 @@ function server(state: () => Response = () => Response.json({ gardens: [{ id: 'o
 }
 
 describe('What the first screen reads', () => {
-  beforeEach(() => vi.spyOn(performance, 'now').mockReturnValue(1000))
+  let askAhead: Ahead['askAhead'], takeAhead: Ahead['takeAhead'], forgetAhead: Ahead['forgetAhead']
+  beforeEach(async () => {
+    vi.spyOn(performance, 'now').mockReturnValue(1000)
+    // What it remembers is of one page.
+    vi.resetModules()
+    ;({ askAhead, takeAhead, forgetAhead } = await import('@/api/ahead'))
+  })
   afterEach(() => {
     vi.restoreAllMocks()
     vi.unstubAllGlobals()
@@ -52,6 +59,25 @@ describe('What the first screen reads', () => {
     expect(takeAhead(request(`${origin}/api/gardens/two/round`))).toBeUndefined()
     expect(takeAhead(request(board))).toBeDefined()
     expect(takeAhead(request(board))).toBeUndefined()
+  })
+
+  it('is not asked for where the app was quicker, nor kept for what it reads there later', async () => {
+    const asked = server()
+    expect(takeAhead(request(board))).toBeUndefined()
+    localStorage.setItem('mauvaise-garden', 'two')
+    await askAhead({ pathname: '/', search: '' })
+    expect(asked.map((a) => a.url)).not.toContain(board)
+    expect(takeAhead(request(board))).toBeUndefined()
+  })
+
+  it('tells nothing any more once something was written, also where it had not been asked for yet', async () => {
+    localStorage.setItem('mauvaise-garden', 'two')
+    const asked = server()
+    const asking = askAhead({ pathname: '/', search: '' })
+    forgetAhead()
+    await asking
+    expect(asked.map((a) => a.url)).not.toContain(board)
+    expect(takeAhead(request(`${origin}/api/home`))).toBeUndefined()
   })
 
   it('is not handed over when it has become old', async () => {

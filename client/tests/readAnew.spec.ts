@@ -1,5 +1,6 @@
 import { QueryClient, QueryObserver } from '@tanstack/vue-query'
 import { expect, test, vi } from 'vitest'
+import { askAhead, takeAhead } from '@/api/ahead'
 import { readAnew } from '@/garden/readAnew'
 
 /** A reader of the garden whose questions are answered by hand. */
@@ -51,4 +52,15 @@ test('who waits has the newest answer, also where another reading let go of the 
   await Promise.all([one, two])
   expect(observer.getCurrentResult().data).toBe(3)
   observer.destroy()
+})
+
+test('what was asked for before the app was there is not taken for news', async () => {
+  vi.stubGlobal(
+    'fetch',
+    vi.fn(() => Promise.resolve(Response.json({ gardens: [] }))),
+  )
+  await askAhead({ pathname: '/', search: '' })
+  await readAnew(new QueryClient(), ['garden', 'one'])
+  expect(takeAhead(new Request(`${window.location.origin}/api/home`))).toBeUndefined()
+  vi.unstubAllGlobals()
 })

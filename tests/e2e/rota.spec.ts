@@ -1,6 +1,6 @@
 import ICAL from 'ical.js'
 import { expect, test, type Page } from '@playwright/test'
-import { expectAccessible, expectNoSideScroll, startOver } from './steps'
+import { expectAccessible, expectNoSideScroll, goReady, startOver } from './steps'
 
 test.beforeEach(({ request }) => startOver(request))
 
@@ -78,10 +78,7 @@ test('the calendar opens in a program of its own, and the same visits move in it
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, serviceWorkers: 'allow' })
   test('from the plan to a logged outing, out of reach of the network', async ({ page, context }) => {
-    await page.goto('/')
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready
-    })
+    await goReady(page, '/')
     await page.goto('/rota')
     await page
       .getByRole('button', { name: /^Go out: .*neem with soap/ })

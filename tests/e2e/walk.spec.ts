@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import {
   expectAccessible,
   expectNoSideScroll,
+  goReady,
   plantings as plantingIds,
   startOver,
   watchForErrors,
@@ -186,20 +187,8 @@ test.describe('out of reach of the network', () => {
 
   test('counts stay on the device, over a reload, and arrive once', async ({ page, context }) => {
     test.slow()
-    await page.goto('/walk')
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready
-    })
-    // The worker answers only for pages that began under it; this one reads what it will need.
-    await page.reload()
+    await goReady(page, '/walk')
     await expect(page.getByRole('heading', { name: /^First:/ })).toBeVisible()
-    await expect
-      .poll(() =>
-        page.evaluate(async () =>
-          (await (await caches.open('catalogue')).keys()).map((request) => new URL(request.url).pathname),
-        ),
-      )
-      .toEqual(expect.arrayContaining(['/api/catalogue/signs', '/api/catalogue/crop-signs']))
 
     await context.setOffline(true)
     await tap(page, /^Start the walk/)
@@ -234,19 +223,7 @@ test.describe('out of reach of the network', () => {
     context,
   }) => {
     const courgette = (await plantingIds(page))['Chapel: courgette'] ?? ''
-    await page.goto('/')
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready
-    })
-    await page.reload()
-    await expect
-      .poll(() =>
-        page.evaluate(async () => {
-          const kept = await (await caches.open('garden')).keys()
-          return kept.some((r) => r.url.endsWith('/naming'))
-        }),
-      )
-      .toBe(true)
+    await goReady(page, '/')
 
     await context.setOffline(true)
     await page.goto(`/walk/${courgette}`)
@@ -283,21 +260,9 @@ test.describe('out of reach of the network', () => {
     page,
     context,
   }) => {
-    await page.goto('/')
-    await page.evaluate(async () => {
-      await navigator.serviceWorker.ready
-    })
-    await page.reload()
+    await goReady(page, '/')
     const due = page.getByRole('link', { name: 'Check back: Polytunnel north aubergine' })
     await expect(due).toBeVisible()
-    await expect
-      .poll(() =>
-        page.evaluate(async () => {
-          const kept = await (await caches.open('garden')).keys()
-          return kept.some((r) => r.url.endsWith('/check-backs'))
-        }),
-      )
-      .toBe(true)
 
     await context.setOffline(true)
     await due.tap()

@@ -16,15 +16,26 @@ const readBy: Readonly<Record<string, keyof paths>> = {
 const freshMs = 15_000
 
 const answers = new Map<string, { at: number; answer: Promise<Response> }>()
+/** Addresses that the app read itself: whatever it reads there later shall be newer. */
+const read = new Set<string>()
+/** Something changed since the page was opened. */
+let over = false
 
-function ask(path: keyof paths, gardenId = ''): Promise<Response> {
+function ask(path: keyof paths, gardenId = ''): Promise<Response> | undefined {
   const url = new URL(path.replace('{gardenId}', gardenId), window.location.origin).href
+  if (over || read.has(url)) return undefined
   const headers = { 'Accept-Language': asks(languageToSpeak(), keptMonthFirst()) }
   const answer = fetch(url, { headers })
   answers.set(url, { at: performance.now(), answer })
   // Who takes it hears of it; it is no fault of the page's when nobody does.
   answer.catch(() => undefined)
   return answer
+}
+
+/** What was asked for ahead tells of the time before a change: whoever reads from here on asks anew. */
+export function forgetAhead() {
+  over = true
+  answers.clear()
 }
 
 /** Asks for what the first screen reads before the app itself is there, so that on a slow line both come beside each other. */
@@ -34,7 +45,7 @@ export async function askAhead({ pathname, search }: Pick<Location, 'pathname' |
   try {
     const home = ask('/api/home')
     const state = await ask('/api/state')
-    if (!state.ok) return
+    if (!state?.ok) return
     const { gardens } = (await state.clone().json()) as Schemas['StateAnswer']
     const garden = gardenToOpen(gardens, localStorage.getItem(chosenGardenKey))
     await Promise.all([
@@ -46,11 +57,13 @@ export async function askAhead({ pathname, search }: Pick<Location, 'pathname' |
   }
 }
 
-/** The answer that was asked for ahead, once; undefined where none was, or not of late. */
+/** The answer that was asked for ahead, to who reads an address for the first time; undefined where none was, or not of late. */
 export function takeAhead(request: Request): Promise<Response> | undefined {
-  const ahead = request.method === 'GET' ? answers.get(request.url) : undefined
-  if (!ahead) return undefined
+  if (request.method !== 'GET') return undefined
+  const ahead = answers.get(request.url)
   answers.delete(request.url)
+  read.add(request.url)
+  if (!ahead) return undefined
   if (performance.now() - ahead.at >= freshMs) return undefined
   // What stands is shown before what was answered is drawn.
   return nextTurn().then(() => ahead.answer.catch(() => fetch(request)))

@@ -1,4 +1,5 @@
 import type { QueryClient } from '@tanstack/vue-query'
+import { forgetAhead } from '@/api/ahead'
 
 /** The last reading of each client that was begun. */
 const begun = new WeakMap<QueryClient, Promise<void>>()
@@ -20,6 +21,7 @@ export async function readAnew(client: QueryClient, queryKey?: readonly unknown[
 }
 
 async function read(client: QueryClient, queryKey?: readonly unknown[]) {
+  forgetAhead()
   await client.cancelQueries({ queryKey })
   await client.invalidateQueries({ queryKey })
 }
