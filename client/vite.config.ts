@@ -78,6 +78,8 @@ export default defineConfig({
   server: { port: 5173, strictPort: true, proxy: { '/api': 'http://127.0.0.1:5290' } },
   test: {
     environment: 'jsdom',
+    // One fewer than there are processors is the usual, which on two of them is one.
+    maxWorkers: '100%',
     // Ends what hangs, and judges nothing: the machine may be slow.
     testTimeout: 60_000,
     expect: { poll: { timeout: 20_000 } },

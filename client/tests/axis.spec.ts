@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest'
 import { clamp, pan, zoom } from '@/board/axis'
 import { timeScale } from '@/board/timeScale'

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import crops from '../../catalogue/crops.yaml?raw'
 import helpers from '../../catalogue/helpers.yaml?raw'
 import signs from '../../catalogue/signs.yaml?raw'

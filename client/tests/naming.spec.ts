@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest'
 import { evidenceOf, rank, shownOf, type Tables } from '@/jobs/suspects/naming'
 import made from './naming-cases.json'

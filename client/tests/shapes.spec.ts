@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest'
 import { bandPath, dotRadius, hourCurve, runs } from '@/board/shapes'
 import { leafKinds, leafShape } from '@/drawings/leafShapes'

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { parse } from '@vue/compiler-sfc'
 import { expect, it } from 'vitest'
 import base from '@/styles/base.css?raw'
