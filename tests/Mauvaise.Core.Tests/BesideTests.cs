@@ -129,7 +129,7 @@ public class BesideTests
         var much = Feeding.For(garden, grown, 0.5)!;
         Assert.Equal((DoseStep.Gentle, DoseStep.Usual), (some.Step, much.Step));
         Assert.True(much.AfterDays > some.AfterDays);
-        Assert.Contains("50 %", much.Sentence, StringComparison.Ordinal);
+        Assert.Contains("50 %", much.Sentence.Words, StringComparison.Ordinal);
         Assert.Null(Feeding.For(garden, seedling, 0.5)!.Step);
         Assert.Null(Feeding.For(garden, basil, 0.5)!.Step);
         // What is over in a few weeks has no use for it, whether somebody says so or its days do.
@@ -147,8 +147,8 @@ public class BesideTests
         var garden = GardenSamples.Garden([bed], [tomato]) with { Observations = [onLeaves, onFruits] };
         var finding = Finding.Of(garden, tomato, onFruits);
         Assert.Equal(ActionLine.At(garden, tomato, finding.Target).Share / 2, finding.Line.Share, 1e-9);
-        Assert.StartsWith("20 % of fruits with", finding.Told, StringComparison.Ordinal);
-        Assert.Contains("fruits", finding.Line.Reason, StringComparison.Ordinal);
+        Assert.StartsWith("20 % of fruits with", finding.Told.Words, StringComparison.Ordinal);
+        Assert.Contains("fruits", finding.Line.Reason.Words, StringComparison.Ordinal);
         // Six of thirty fruits after three of thirty leaves is no rise.
         Assert.Null(WalkRound.TrendOf(garden, tomato.Id, "fruitworm"));
         Assert.Equal(CountedOn.Roots, Shipped.Catalogue.Target("root-aphid").CountOn);
@@ -173,7 +173,7 @@ public class BesideTests
         // A line and a count say the same word.
         Assert.Contains(
             $"% of {word} is the line",
-            ActionLine.For(null, Stance.WatchAndTreat, Shelter.Open, GrowthStage.Fruiting, on).Reason,
+            ActionLine.For(null, Stance.WatchAndTreat, Shelter.Open, GrowthStage.Fruiting, on).Reason.Words,
             StringComparison.Ordinal
         );
     }

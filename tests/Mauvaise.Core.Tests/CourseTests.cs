@@ -94,7 +94,7 @@ public class CourseTests
         Assert.Equal(2, Shape(Garden(), "spider-mite", "horticultural-oil").Rounds);
         var aphids = Shape(Garden(20), "peach-aphid", "insecticidal-soap");
         Assert.InRange(aphids.Rounds, 2, 3);
-        Assert.Contains("live young", aphids.Reason, StringComparison.Ordinal);
+        Assert.Contains("live young", aphids.Reason.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -133,7 +133,7 @@ public class CourseTests
             before
         );
         Assert.Equal((0, next), (progress.RoundsGiven, progress.NextOn?.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)));
-        Assert.Contains(why, progress.Sentence, StringComparison.OrdinalIgnoreCase);
+        Assert.Contains(why, progress.Sentence.Words, StringComparison.OrdinalIgnoreCase);
     }
 
     [Fact]
@@ -144,7 +144,7 @@ public class CourseTests
         var progress = CourseProgress.Of(garden, course);
         Assert.Equal(CourseState.RoundDue, progress.State);
         Assert.Equal(garden.Today.AddDays(-4 + progress.SpacingDays), progress.NextOn);
-        Assert.StartsWith("Warmer than when it was begun", progress.Change, StringComparison.Ordinal);
+        Assert.StartsWith("Warmer than when it was begun", progress.Change!.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -225,7 +225,7 @@ public class CourseTests
         var clean = CourseProgress.Of(sprayed with { Observations = [GardenSamples.Seen(Squash, 1, 20, 0)] }, course);
         Assert.Equal(CourseState.RoundDue, clean.State);
         Assert.Equal(waits ? garden.Today.AddDays(6) : without, clean.NextOn);
-        Assert.Equal(waits, clean.Sentence.Contains("one more clean look ends it", StringComparison.Ordinal));
+        Assert.Equal(waits, clean.Sentence.Words.Contains("one more clean look ends it", StringComparison.Ordinal));
     }
 
     [Theory]

@@ -132,7 +132,7 @@ public class DecisionTests
         Assert.True(Cases.Count >= 40);
         foreach (var name in Rows().Skip(1).Select(r => r[0]))
         {
-            Assert.All(Ladder(name).Steps, s => Assert.All(s.Why, w => Assert.Matches(@"^\S.*[.?!]$", w)));
+            Assert.All(Ladder(name).Steps, s => Assert.All(s.Why, w => Assert.Matches(@"^\S.*[.?!]$", w.Words)));
         }
     }
 
@@ -173,7 +173,7 @@ public class DecisionTests
         };
         Assert.True(ActionLadder.For(Garden with { Observations = [seen] }, Squash, seen).Proposes("prune"));
         var step = ActionLadder.For(passed, Squash, seen).Steps.Single(s => s.Code == "prune");
-        Assert.Equal((StepChoice.PassedOver, "You passed it by."), (step.Choice, step.Why[0]));
+        Assert.Equal((StepChoice.PassedOver, "You passed it by."), (step.Choice, step.Why[0].Words));
     }
 
     [Theory]

@@ -25,7 +25,7 @@ public class EveningPlannerTests
         var evening = EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, 12, "black-bean-aphid"), GardenSamples.Seen(Cucumber, 1, 20, 0)));
         var spray = Assert.Single(evening.Deeds, d => d.Kind == DeedKind.Spray);
         Assert.Equal([Beans.Id], spray.PlantingIds);
-        Assert.Contains(spray.Reasons, r => r.Sentence == "60 % of leaves with black bean aphid, line 20 %.");
+        Assert.Contains(spray.Reasons, r => r.Said.Words == "60 % of leaves with black bean aphid, line 20 %.");
     }
 
     [Theory]
@@ -120,8 +120,8 @@ public class EveningPlannerTests
             {
                 Applications = [GardenSamples.Sprayed(Beans, 30, material, "black-bean-aphid"), GardenSamples.Sprayed(Beans, 24, material, "black-bean-aphid")],
             };
-        Assert.Contains("the group changes between courses", Option(Twice("neem-oil"), "neem-oil").PassedOver[0], StringComparison.Ordinal);
-        Assert.Contains(Option(Twice("neem-oil"), "castile-soap").Reasons, r => r.StartsWith("Changes the group", StringComparison.Ordinal));
+        Assert.Contains("the group changes between courses", Option(Twice("neem-oil"), "neem-oil").Barred[0].Clause, StringComparison.Ordinal);
+        Assert.Contains(Option(Twice("neem-oil"), "castile-soap").Reasons, r => r.Words.StartsWith("Changes the group", StringComparison.Ordinal));
         Assert.True(Option(Garden(), "neem-oil").Allowed);
         // Soap breeds no resistance: it may be given again.
         Assert.True(Option(Twice("castile-soap"), "castile-soap").Allowed);
@@ -131,7 +131,7 @@ public class EveningPlannerTests
     public void Oil_waits_for_sulfur_to_pass()
     {
         var after = Garden() with { Applications = [GardenSamples.Sprayed(Beans, 3, "sulfur")] };
-        Assert.Contains("wait", Option(after, "horticultural-oil").PassedOver[0], StringComparison.Ordinal);
+        Assert.Contains("wait", Option(after, "horticultural-oil").Barred[0].Clause, StringComparison.Ordinal);
         Assert.True(Option(Garden() with { Applications = [GardenSamples.Sprayed(Beans, 40, "sulfur")] }, "horticultural-oil").Allowed);
     }
 
@@ -139,7 +139,7 @@ public class EveningPlannerTests
     public void What_harms_a_pond_is_passed_over_near_one()
     {
         var near = Garden() with { Places = [Bed with { PondDistanceM = 6 }, Tunnel] };
-        Assert.Equal("the pond is 6 m away and neem oil keeps 10 m from water", Option(near, "neem-oil").PassedOver[0].Told());
+        Assert.Equal("the pond is 6 m away and neem oil keeps 10 m from water", Option(near, "neem-oil").Barred[0].Clause.Told());
         Assert.True(Option(near, "castile-soap").Allowed);
     }
 
@@ -147,6 +147,6 @@ public class EveningPlannerTests
     public void Only_labelled_products_where_the_garden_says_so()
     {
         var strict = Garden() with { Garden = GardenSamples.Home with { OnlyLabelled = true } };
-        Assert.Contains("only labelled", Option(strict, "castile-soap").PassedOver[0], StringComparison.Ordinal);
+        Assert.Contains("only labelled", Option(strict, "castile-soap").Barred[0].Clause, StringComparison.Ordinal);
     }
 }

@@ -73,7 +73,7 @@ public class FlowerHourTests
     public void In_a_heat_wave_the_first_line_says_so_and_hands_are_offered()
     {
         var set = InHeat(_ => Mild with { TemperatureC = 39 }, inFlower: true);
-        Assert.StartsWith("No hour of the coming days suits", set.Sentence, StringComparison.Ordinal);
+        Assert.StartsWith("No hour of the coming days suits", set.Sentence.Words, StringComparison.Ordinal);
         Assert.Null(set.Proposed!.Option);
         Assert.Contains(set.WithoutHour, x => x is { Code: "lamp", Open: false });
         Assert.Contains(set.WithoutHour, x => x is { Code: "hands", Open: true });

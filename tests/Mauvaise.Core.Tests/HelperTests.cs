@@ -46,7 +46,7 @@ public class HelperTests
         Assert.Equal(before.All.Where(w => w.Allowed).Select(w => w.Id), after.All.Where(w => w.Allowed).Select(w => w.Id));
         Assert.Equal(before.Sentence, after.Sentence);
         var step = ActionLadder.For(ordered, planting, garden.Observations[0]).Steps.Single(s => s.Code == KnownIds.Measures.OrderHelpers);
-        Assert.Equal((StepChoice.PassedOver, "200 predatory mites are ordered, for Sun 26 Jul."), (step.Choice, step.Why[0]));
+        Assert.Equal((StepChoice.PassedOver, "200 predatory mites are ordered, for Sun 26 Jul."), (step.Choice, step.Why[0].Words));
         Assert.Contains(EveningPlanner.Plan(ordered with { Now = ordered.Now.AddDays(10) }).Deeds, d =>
             d.Title == "Let the helpers out: 200 predatory mites, Tunnel aubergine"
         );

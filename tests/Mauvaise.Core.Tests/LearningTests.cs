@@ -40,7 +40,7 @@ public class LearningTests
             failed.Catalogue.Material(Soap).EffectOn(GardenSamples.Target(Aphid))!.Young
                 < Garden.Catalogue.Material(Soap).EffectOn(GardenSamples.Target(Aphid))!.Young
         );
-        Assert.Contains(Option(failed, Soap).Reasons, r => r.StartsWith("Here it took", StringComparison.Ordinal));
+        Assert.Contains(Option(failed, Soap).Reasons, r => r.Words.StartsWith("Here it took", StringComparison.Ordinal));
         // Only against what it was seen on.
         Assert.Equal(
             Garden.Catalogue.Material(Soap).EffectOn(GardenSamples.Target("peach-aphid")),
@@ -75,7 +75,7 @@ public class LearningTests
         var unhurt = With([.. Enumerable.Range(0, 5).Select(i => Judged(Soap, i * 9, 8, 3))]);
         Assert.True(burnt.Learned.Injury(Soap, Crop)!.Share.Now > 0.3);
         Assert.True(Score(burnt, Soap) < Score(unhurt, Soap) * 0.8);
-        Assert.Contains(Option(burnt, Soap).Reasons, r => r.Contains("hurt kale", StringComparison.Ordinal));
+        Assert.Contains(Option(burnt, Soap).Reasons, r => r.Words.Contains("hurt kale", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -47,7 +47,7 @@ public class OwnKindTests
         Assert.NotNull(set.Proposed);
         Assert.NotNull(set.Alone!.Outlook);
         Assert.Contains(set.WithMaterials, w => w.Allowed);
-        Assert.Contains("ivy aphid", set.Finding.Told, StringComparison.Ordinal);
+        Assert.Contains("ivy aphid", set.Finding.Told.Words, StringComparison.Ordinal);
         Assert.NotEmpty(EveningPlanner.Plan(garden).Deeds);
         Assert.Empty(PlanChecker.Faults(garden, RotaPlanner.Plan(garden)));
         Assert.NotEmpty(WalkRound.Plan(garden)[0].Plantings[0].Watch);

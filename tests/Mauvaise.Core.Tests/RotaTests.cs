@@ -90,12 +90,12 @@ public class RotaTests
 
         var blind = garden with { Weather = new HourSeries(garden.Weather.Start, [.. Enumerable.Repeat(default(WeatherHour), garden.Weather.Hours.Count)]) };
         var usual = RotaPlanner.Plan(blind);
-        Assert.Contains(usual.Cannot, c => c.StartsWith("No weather is known", StringComparison.Ordinal));
+        Assert.Contains(usual.Cannot, c => c.Words.StartsWith("No weather is known", StringComparison.Ordinal));
         Assert.All(usual.Rounds, r => Assert.False(r.Hours.Known));
 
         var busy = garden with { Garden = garden.Garden with { Free = new FreeHours([0, 0, 0, 0, 0, 0, 0]) } };
         var none = RotaPlanner.Plan(busy);
-        Assert.Contains(none.Cannot, c => c.StartsWith("Nobody is ever free", StringComparison.Ordinal));
+        Assert.Contains(none.Cannot, c => c.Words.StartsWith("Nobody is ever free", StringComparison.Ordinal));
         Assert.Empty(none.Outings);
         // Where no hour is left for a spray, hands are weighed, and Decide says why.
         var ways = WayBook.Of(busy).For(plantings[0], busy.LatestObservation(plantings[0].Id)!);
@@ -105,10 +105,10 @@ public class RotaTests
         var empty = garden with { Stocks = [.. C.Materials.Select(m => new Stock(Guid.NewGuid(), m.Id, m.Name, 100, 0, m.Unit, null, null))] };
         var bare = RotaPlanner.Plan(empty);
         Assert.Empty(bare.Outings);
-        Assert.Contains("buy some", Assert.Single(bare.NotPlanned).Sentence, StringComparison.Ordinal);
+        Assert.Contains("buy some", Assert.Single(bare.NotPlanned).Sentence.Words, StringComparison.Ordinal);
 
         var past = garden with { Choices = [new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "cabbage-aphid", null, garden.Today.AddDays(40))] };
-        Assert.NotEmpty(Assert.Single(RotaPlanner.Plan(past).NotPlanned).Sentence);
+        Assert.NotEmpty(Assert.Single(RotaPlanner.Plan(past).NotPlanned).Sentence.Words);
     }
 
     [Fact]
@@ -134,7 +134,7 @@ public class RotaTests
         };
         var rota = RotaPlanner.Plan(both);
         Holds(both, rota);
-        Assert.All(rota.NotPlanned, n => Assert.EndsWith(".", n.Sentence, StringComparison.Ordinal));
+        Assert.All(rota.NotPlanned, n => Assert.EndsWith(".", n.Sentence.Words, StringComparison.Ordinal));
     }
 
     [Fact]
@@ -148,7 +148,9 @@ public class RotaTests
         var more = Seen(seen, [.. seen.Observations, GardenSamples.Seen(plantings[1], 0.5, 20, 12, "cabbage-aphid")]);
         Assert.Contains(RotaPlanner.Plan(more).Changes, c => c.Kind == ChangeKind.New && c.Planting!.Id == plantings[1].Id);
         var pinned = seen with { Choices = [new(Guid.NewGuid(), PlanWord.Pin, plantings[0].Id, "cabbage-aphid", null, garden.Today.AddDays(4))] };
-        Assert.Contains(RotaPlanner.Plan(pinned).Changes, c => c.Kind == ChangeKind.Moved && c.Sentence.EndsWith("You pinned it.", StringComparison.Ordinal));
+        Assert.Contains(RotaPlanner.Plan(pinned).Changes, c =>
+            c.Kind == ChangeKind.Moved && c.Sentence.Words.EndsWith("You pinned it.", StringComparison.Ordinal)
+        );
         var gone = Seen(seen, GardenSamples.Seen(plantings[0], 0.2, 20, 0));
         Assert.Contains(RotaPlanner.Plan(gone).Changes, c => c.Kind == ChangeKind.Dropped);
     }
@@ -375,7 +377,7 @@ public class RotaTests
             {
                 told++;
                 Assert.Equal(on, StepDays.Of(course, rota).NextOn);
-                Assert.Contains("On the rota for", StepDays.Of(course, rota).Sentence, StringComparison.Ordinal);
+                Assert.Contains("On the rota for", StepDays.Of(course, rota).Sentence.Words, StringComparison.Ordinal);
             }
             else
             {

@@ -1,9 +1,13 @@
 using CsCheck;
+using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
+using Mauvaise.Core.Planning;
+using Mauvaise.Core.Ways;
+using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Tests;
 
@@ -67,14 +71,79 @@ public class SaidTests
     public void A_span_is_told_as_days(double days, string told) => Assert.Equal(told, Fact.Span(days).Words);
 
     [Fact]
-    public void Of_one_place_among_several_the_place_comes_first()
+    public void Of_one_thing_among_several_the_thing_comes_first()
     {
-        var said = Said.Plain("it waits").At("Chapel");
-        Assert.Equal("Chapel: it waits.", said.Words);
-        Assert.Equal("Chapel", The(said, "where").Words);
+        var said = Said.Of("actions.itSavesItsNeighbours").About(Fact.Thing("Chapel"));
+        Assert.Equal("Chapel: It saves its neighbours.", said.Words);
+        Assert.Equal(("actions.itSavesItsNeighbours", "Chapel"), (said.Code, The(said, "thing").Words));
+    }
+
+    [Fact]
+    public void Sentences_in_a_row_keep_the_figures_of_each_and_the_code_of_the_first()
+    {
+        var first = Said.Of("courses.aDayAhead", ("degreeDays", Fact.Warmth(12.5, 1)));
+        var both = Said.Sentences(first, null, Said.Of("planning.youBannedItHere", ("material", Fact.Thing("Neem"))));
+
+        Assert.Equal("courses.aDayAhead", both.Code);
+        Assert.Equal(["degreeDays", "material"], both.Figures.Select(f => f.Key));
+        Assert.StartsWith(first.Words + " ", both.Words, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_figures_of_a_saying_within_a_saying_are_not_lost()
+    {
+        var aphids = GardenSamples.Seen(Kale, 1, 20, 12, "black-bean-aphid");
+        var told = Finding.Of(GardenSamples.Garden([Bed], [Kale]) with { Observations = [aphids] }, Kale, aphids).Told;
+        var said = Said.Of("actions.waitingLetsItGrow", ("it", Fact.Clause(told)));
+
+        Assert.Equal(60, The(said, "share").Amount);
+        Assert.Contains(told.Words, said.Words, StringComparison.Ordinal);
+    }
+
+    /// <summary>Everything that a garden's screens give as a reason.</summary>
+    private static IEnumerable<Said> Reasons(GardenSnapshot garden)
+    {
+        var rota = RotaPlanner.Plan(garden);
+        return
+        [
+            .. garden
+                .Growing.SelectMany(p =>
+                    garden.LatestLook(p.Id).Where(o => o is { LeavesLooked: > 0, LeavesAffected: > 0 }).Select(o => ActionLadder.For(garden, p, o))
+                )
+                .SelectMany(l => StepDays.Of(l, rota).SelectMany(s => s.Why).Append(l.Ways.Sentence).Append(l.Finding.Told)),
+            .. rota.Rounds.SelectMany(r => r.Why.Append(r.WhyThen).Concat(r.Against)),
+            .. rota.NotPlanned.Select(n => n.Sentence),
+            .. rota.Cannot,
+            .. EveningPlanner.Plan(garden).Deeds.SelectMany(d => d.Reasons).Select(r => r.Said),
+        ];
+    }
+
+    [Fact]
+    public void Every_reason_of_ladder_rota_and_evening_has_a_code_and_its_figures_stand_in_it() =>
+        Gen.Int[0, 79]
+            .Sample(seed => Assert.All(Reasons(ChanceGarden.Of(seed)), said =>
+                    {
+                        Assert.NotEmpty(said.Code);
+                        Assert.All(said.Figures, f => Assert.Contains(f.Value.Words, said.Words, StringComparison.OrdinalIgnoreCase));
+                    }), iter: 20);
+
+    [Fact]
+    public void A_reason_has_one_code_in_every_language()
+    {
+        static List<string> In(string language)
+        {
+            using var speaking = Language.Speaking(new Voice(language, DayOrder.DayFirst));
+            return [.. Reasons(ChanceGarden.Of(7)).Select(s => s.Code)];
+        }
+
+        Assert.Equal(In("en"), In("de"));
+        Assert.Equal(In("en"), In("es"));
     }
 
     [Fact]
     public void Sayings_are_the_same_when_they_say_the_same() =>
-        Assert.Equal([Said.Plain("it waits")], new[] { Said.Plain("it waits"), new Said("it waits", [new("day", Fact.Count(2))]) }.Distinct());
+        Assert.Equal(
+            [Said.Plain("it waits")],
+            new[] { Said.Plain("it waits"), new Said("actions.youPassed", "it waits", [new("day", Fact.Count(2))]) }.Distinct()
+        );
 }

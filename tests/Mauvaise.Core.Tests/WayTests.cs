@@ -49,11 +49,11 @@ public class WayTests
     {
         var set = Ways(crop, target, share, kind);
         var (proposed, alone) = (set.Proposed!, set.Alone!);
-        Assert.True(proposed.Holds, set.Sentence);
+        Assert.True(proposed.Holds, set.Sentence.Words);
         Assert.All(proposed.Outlook!.Days.Take(22).Skip(18), d => Assert.True(d.Middle <= set.Finding.Line.Share));
         Assert.True(proposed.Outlook.End.High < alone.Outlook!.End.Middle);
         Assert.Equal([.. proposed.SprayDays.Order()], proposed.SprayDays);
-        Assert.Contains("left alone", set.Sentence, StringComparison.Ordinal);
+        Assert.Contains("left alone", set.Sentence.Words, StringComparison.Ordinal);
     }
 
     /// <summary>Peroxide kills what sits on a leaf: spots are inside it.</summary>
@@ -158,7 +158,7 @@ public class WayTests
         var set = Ways(crop, target, 0.3);
         Assert.Equal(["put-right", "nothing", "take-out"], set.All.Select(w => w.Id));
         Assert.Equal("put-right", set.Proposed!.Id);
-        Assert.Equal(C.Target(target).InsteadOfSpray ?? "No spray mends it.", set.Sentence);
+        Assert.Equal(C.Target(target).InsteadOfSpray ?? "No spray mends it.", set.Sentence.Words);
         Assert.False(set.All[2].Allowed);
     }
 
@@ -175,8 +175,8 @@ public class WayTests
     [Fact]
     public void Potato_haulm_is_cut_and_not_pulled()
     {
-        Assert.Contains("haulm", Ways("potato", "late-blight", 0.2).Sentence, StringComparison.Ordinal);
-        Assert.DoesNotContain("haulm", Ways("tomato", "late-blight", 0.2).Sentence, StringComparison.Ordinal);
+        Assert.Contains("haulm", Ways("potato", "late-blight", 0.2).Sentence.Words, StringComparison.Ordinal);
+        Assert.DoesNotContain("haulm", Ways("tomato", "late-blight", 0.2).Sentence.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -338,7 +338,7 @@ public class WayTests
             }
         );
         Assert.False(set.Proposed!.Holds);
-        Assert.EndsWith("Spinosad would: enter the product that you buy on the shelf.", set.Sentence, StringComparison.Ordinal);
+        Assert.EndsWith("Spinosad would: enter the product that you buy on the shelf.", set.Sentence.Words, StringComparison.Ordinal);
     }
 
     [Theory]

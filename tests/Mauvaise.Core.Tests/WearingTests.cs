@@ -57,8 +57,8 @@ public class WearingTests
     [Fact]
     public void It_says_what_wore_it_off()
     {
-        Assert.Equal("24 mm of rain since it was done 5 days ago.", Wearing.Due(Done("ant-band", 5, 0.2)).Single().Why.Told());
-        Assert.Equal("Done 14 days ago; it holds for about 14 days.", Wearing.Due(Done("ant-bait", 14)).Single().Why);
+        Assert.Equal("24 mm of rain since it was done 5 days ago.", Wearing.Due(Done("ant-band", 5, 0.2)).Single().Why.Words.Told());
+        Assert.Equal("Done 14 days ago; it holds for about 14 days.", Wearing.Due(Done("ant-bait", 14)).Single().Why.Words);
     }
 
     [Fact]

@@ -69,7 +69,7 @@ public sealed class BenchTests : IAsyncLifetime
         var other = await GetAsync<BenchAnswer>($"bench?planting={cucumber}&target=whitefly&recipe=insecticidal-soap");
         Assert.Equal(MixVerdict.Refused, other.Verdict);
         var reason = Assert.Single(other.Reasons, r => r.Code == "course-runs");
-        Assert.Contains(soap.Reasons[0].Replace("Not now: ", "", StringComparison.Ordinal), reason.Sentence, StringComparison.Ordinal);
+        Assert.Contains(soap.Reasons[0].Sentence.Replace("Not now: ", "", StringComparison.Ordinal), reason.Sentence, StringComparison.Ordinal);
         Assert.Equal("mix-course-runs", await RefusedAsync(new NewBatch(Guid.NewGuid(), [cucumber], "insecticidal-soap", DoseStep.Gentle, 0.5, "whitefly")));
         // Against something else it is mixed as always.
         Assert.DoesNotContain((await GetAsync<BenchAnswer>($"bench?planting={cucumber}&target=downy-mildew&recipe=insecticidal-soap")).Reasons, r =>

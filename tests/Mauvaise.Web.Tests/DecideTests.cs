@@ -154,7 +154,7 @@ public class DecideTests
         var ladder = (await LookAsync(http, Courgette)).Ladders[0];
         await http.SendAsync($"{Api}/tasks", new NewTask(Guid.NewGuid(), ladder.ObservationId, "spray", Pass: true), HttpStatusCode.Created);
         var step = Step(await LookAsync(http, Courgette), Courgette, "spray");
-        Assert.Equal("You passed it by.", step.Why[0]);
+        Assert.Equal(("actions.youPassed", "You passed it by."), (step.Why[0].Code, step.Why[0].Sentence));
         var board = await http.GetFromJsonAsync<JsonElement>($"{Api}/board", TestApp.Json, Stop);
         Assert.DoesNotContain(board.GetProperty("evening").GetProperty("deeds").EnumerateArray(), d =>
             d.GetProperty("kind").GetString() == "spray" && d.GetProperty("plantingIds").EnumerateArray().Any(p => p.GetGuid() == Courgette)

@@ -164,8 +164,8 @@ public sealed class GoldenTests : IAsyncLifetime
         [
             .. plan.GetProperty("patches").EnumerateArray().Select(p => $"{p.Text("on")}: two leaves first, {p.Text("recipeName")}"),
             .. plan.GetProperty("outings").EnumerateArray().Select(o => $"{o.Text("title")}, {told.Hours(o.GetProperty("hours"))}; {Amounts(o)}"),
-            .. plan.GetProperty("notPlanned").EnumerateArray().Select(n => n.Text("sentence")!),
-            .. plan.GetProperty("cannot").EnumerateArray().Select(c => c.GetString()!),
+            .. plan.GetProperty("notPlanned").EnumerateArray().Select(n => n.GetProperty("why").Text("sentence")!),
+            .. plan.GetProperty("cannot").EnumerateArray().Select(c => c.Text("sentence")!),
         ];
 
     private static string Amounts(JsonElement outing) => string.Join(", ", outing.GetProperty("tanks").EnumerateArray().Select(t => t.Text("amount")));

@@ -60,7 +60,7 @@ public partial class PlanTests
             new NewPlanChoice(Guid.NewGuid(), PlanWord.Skip, Courgette, round.Target, On: round.On.AddDays(1)),
             HttpStatusCode.Created
         );
-        Assert.Contains((await PlanAsync(http)).Changes, c => c.Sentence.Contains("You skipped it", StringComparison.Ordinal));
+        Assert.Contains((await PlanAsync(http)).Changes, c => c.Why.Sentence.Contains("You skipped it", StringComparison.Ordinal));
         await http.SendAsync($"{Api}/plan/seen", new { }, HttpStatusCode.NoContent);
         Assert.Empty((await PlanAsync(http)).Changes);
     }

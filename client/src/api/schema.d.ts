@@ -7860,7 +7860,7 @@ export interface components {
             kind: components["schemas"]["DeedKind"];
             title: string;
             detail: string;
-            reasons: string[];
+            reasons: components["schemas"]["SaidAnswer"][];
             plantingIds: string[];
             tank: null | components["schemas"]["TankAnswer"];
             /** Format: uuid */
@@ -8066,7 +8066,7 @@ export interface components {
             found: components["schemas"]["Examined"][];
         };
         /** @enum {unknown} */
-        FactKind: "thing" | "day" | "span" | "count" | "percent" | "length" | "temperature" | "volumeDose" | "massDose" | "unit" | "clause";
+        FactKind: "thing" | "day" | "span" | "count" | "percent" | "length" | "volume" | "millilitres" | "grams" | "rain" | "warmth" | "temperature" | "volumeDose" | "massDose" | "unit" | "clause";
         FigureAnswer: {
             name: string;
             kind: components["schemas"]["FactKind"];
@@ -8435,7 +8435,7 @@ export interface components {
             code: string;
             name: string;
             choice: components["schemas"]["StepChoice"];
-            why: string[];
+            why: components["schemas"]["SaidAnswer"][];
             how: null | string;
             /** Format: date */
             on: null | string;
@@ -8871,7 +8871,7 @@ export interface components {
             on: string;
             /** Format: double */
             morePercent: null | number;
-            sentence: string;
+            why: components["schemas"]["SaidAnswer"];
         };
         NamedId: {
             id: string;
@@ -9306,7 +9306,7 @@ export interface components {
             where: string;
             target: string;
             targetName: string;
-            sentence: string;
+            why: components["schemas"]["SaidAnswer"];
         };
         ObservationAnswer: {
             /** Format: uuid */
@@ -9351,7 +9351,7 @@ export interface components {
             evidence: components["schemas"]["EvidenceGrade"];
             allowed: boolean;
             inShort: string;
-            reasons: string[];
+            reasons: components["schemas"]["SaidAnswer"][];
         };
         OrderedHelper: {
             many: string;
@@ -9692,7 +9692,7 @@ export interface components {
         };
         PlanChangeAnswer: {
             kind: components["schemas"]["ChangeKind"];
-            sentence: string;
+            why: components["schemas"]["SaidAnswer"];
         };
         PlanChoiceAnswer: {
             /** Format: uuid */
@@ -9739,8 +9739,8 @@ export interface components {
             /** Format: double */
             litres: number;
             amount: string;
-            why: string[];
-            against: string[];
+            why: components["schemas"]["SaidAnswer"][];
+            against: components["schemas"]["SaidAnswer"][];
         };
         PlannedTankAnswer: {
             recipe: string;
@@ -10209,7 +10209,7 @@ export interface components {
             visits: components["schemas"]["PlannedVisitAnswer"][];
             walks: components["schemas"]["PlannedWalkAnswer"][];
             notPlanned: components["schemas"]["NotPlannedAnswer"][];
-            cannot: string[];
+            cannot: components["schemas"]["SaidAnswer"][];
             outline: components["schemas"]["OutlineAnswer"][];
             changes: components["schemas"]["PlanChangeAnswer"][];
             choices: components["schemas"]["PlanChoiceAnswer"][];
@@ -10254,6 +10254,11 @@ export interface components {
         };
         /** @enum {unknown} */
         Rung: "look" | "helpers" | "hands" | "prune" | "isolate" | "spray" | "takeOut";
+        SaidAnswer: {
+            code: string;
+            sentence: string;
+            figures: components["schemas"]["FigureAnswer"][];
+        };
         SaltAnswer: {
             /** Format: uuid */
             placeId: string;

@@ -109,7 +109,7 @@ const count = computed(() =>
             <summary>{{ tell('board.why') }}</summary>
             <DrawnLater>
               <ul>
-                <li v-for="reason in deed.reasons" :key="reason">{{ reason }}</li>
+                <li v-for="r in deed.reasons" :key="r.sentence">{{ r.sentence }}</li>
               </ul>
             </DrawnLater>
           </details>

@@ -3,8 +3,8 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Ways;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Actions;
 
@@ -30,7 +30,7 @@ public sealed record LadderStep(
     string Code,
     string Name,
     StepChoice Choice,
-    IReadOnlyList<string> Why,
+    IReadOnlyList<Said> Why,
     DateOnly? On = null,
     Measure? Measure = null,
     MaterialOption? Option = null,
@@ -94,7 +94,7 @@ public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)
 
     /// <summary>A step that somebody said no to is not proposed again for this look.</summary>
     private static LadderStep Answered(Finding finding, LadderStep step) =>
-        finding.Passed.Contains(step.Code) ? step with { Choice = StepChoice.PassedOver, Why = [Say.Of("actions.youPassed"), .. step.Why] } : step;
+        finding.Passed.Contains(step.Code) ? step with { Choice = StepChoice.PassedOver, Why = [Said.Of("actions.youPassed"), .. step.Why] } : step;
 
-    internal static string Date(DateOnly date) => WayWords.Day(date);
+    internal static Fact Date(DateOnly date) => Fact.Day(date, WayWords.DayFormat);
 }

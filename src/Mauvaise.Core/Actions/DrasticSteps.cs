@@ -31,7 +31,7 @@ internal static class SpraySteps
 
         if (f.Target is not { } target)
         {
-            yield return Against(SprayCodes.Spray, "Spray", Say.Of("actions.nameItFirstWhatHelpsAgainst"));
+            yield return Against(SprayCodes.Spray, "Spray", Said.Of("actions.nameItFirstWhatHelpsAgainst"));
             yield break;
         }
 
@@ -74,28 +74,28 @@ internal static class SpraySteps
                 SprayCodes.Spray,
                 "Spray",
                 ways.All.Where(w => w.Option is not null).OrderByDescending(w => w.Option!.Score).FirstOrDefault() is { } barred
-                    ? $"{barred.Option!.Material.Name}: {barred.Against[0].Clause}."
-                    : Say.Of("actions.nothingInTheCatalogueWorks")
+                    ? barred.Against[0].Said.About(Fact.Thing(barred.Option!.Material.Name))
+                    : Said.Of("actions.nothingInTheCatalogueWorks")
             );
         }
 
         var name = best.Recipe.Name;
-        List<string> why =
+        List<Said> why =
         [
-            f.Told + ".",
+            f.Told.AsSentence(),
             .. f.Doubled || f.RainWillSpread
-                ? [f.RainWillSpread && !f.Doubled ? (Say.Of("actions.ofRainInThreeDaysWill", ("rain", Figure.Rain(f.RainMm)))) : f.Line.Reason]
-                : Array.Empty<string>(),
+                ? [f.RainWillSpread && !f.Doubled ? (Said.Of("actions.ofRainInThreeDaysWill", ("rain", Fact.Rain(f.RainMm)))) : f.Line.Reason]
+                : Array.Empty<Said>(),
             .. best.Reasons,
             shape.Reason,
             .. options
                 .Where(o => !o.Allowed)
                 .Take(NamedAgainst)
-                .Select(o => Say.Of("actions.not", ("material", o.Material.Name.InSentence()), ("passedOver", o.PassedOver[0]))),
+                .Select(o => Said.Of("actions.not", ("material", Fact.Thing(o.Material.Name.InSentence())), ("passedOver", Fact.Clause(o.Barred[0].Said)))),
         ];
         if (f.Planting.InFlower)
         {
-            why.Add(Say.Of("actions.itIsInFlowerOnlyWhen"));
+            why.Add(Said.Of("actions.itIsInFlowerOnlyWhen"));
         }
 
         if (!way.Proposed)
@@ -104,7 +104,7 @@ internal static class SpraySteps
                 form,
                 name,
                 StepChoice.May,
-                [Say.Of("actions.firstWhenTheCountAfter", ("words", ways.Proposed!.Words.AsSentenceStart())), .. why],
+                [Said.Of("actions.firstWhenTheCountAfter", ("words", Fact.Clause(ways.Proposed!.Words.AsSentenceStart()))), .. why],
                 best,
                 shape
             );
@@ -117,7 +117,7 @@ internal static class SpraySteps
                 form,
                 name,
                 StepChoice.Do,
-                [Say.Of("actions.twoLeavesWaitToBeJudged", ("date", ActionLadder.Date(judge))), .. why],
+                [Said.Of("actions.twoLeavesWaitToBeJudged", ("date", ActionLadder.Date(judge))), .. why],
                 best,
                 shape,
                 on > judge ? on : judge
@@ -136,23 +136,23 @@ internal static class SpraySteps
     }
 
     /// <summary>Why no spray is in question at all, before any material is weighed; null when one is.</summary>
-    private static string? Closed(Finding f, Target target, bool something) =>
+    private static Said? Closed(Finding f, Target target, bool something) =>
         f switch
         {
             _ when target.Kind == TargetKind.LookAlike => WayWords.NoSprayMends,
-            _ when target.NoSpray => target.InsteadOfSpray!,
-            { Visit: { } visit } => Say.Of("actions.checkBackBeforeAnythingElseGoes", ("date", ActionLadder.Date(visit.DueOn))),
+            _ when target.NoSpray => Said.Plain(target.InsteadOfSpray!),
+            { Visit: { } visit } => Said.Of("actions.checkBackBeforeAnythingElseGoes", ("date", ActionLadder.Date(visit.DueOn))),
             { Course: not null } => null,
-            _ when target.InsteadOfSpray is { } instead && !(something && target.Group == KnownIds.TargetGroups.SoilPests) => instead,
-            { OverLine: false } => f.Told + ".",
-            { HelpersAtWork: true } => Say.Of("actions.itWouldHarmTheHelpers"),
-            { Stance: Stance.LastResort, GrowthHurt: false } => Say.Of("actions.butGrowthIsNotHurt", ("it", f.Told)),
+            _ when target.InsteadOfSpray is { } instead && !(something && target.Group == KnownIds.TargetGroups.SoilPests) => Said.Plain(instead),
+            { OverLine: false } => f.Told.AsSentence(),
+            { HelpersAtWork: true } => Said.Of("actions.itWouldHarmTheHelpers"),
+            { Stance: Stance.LastResort, GrowthHurt: false } => Said.Of("actions.butGrowthIsNotHurt", ("it", Fact.Clause(f.Told))),
             _ => null,
         };
 
     private static LadderStep Round(Finding f, CourseProgress course)
     {
-        List<string> why = [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()];
+        List<Said> why = [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<Said>()];
         var material = f.Garden.Catalogue.Material(course.Recipe.Active.Material);
         var option = new MaterialOption(material, course.Recipe, 1, [], []);
         var due = course is { State: CourseState.RoundDue or CourseState.PatchFirst, NextOn: { } on } && on <= f.Garden.Today;
@@ -174,13 +174,13 @@ internal static class SpraySteps
         var rain = sky.RainMm(sky.IndexOf(f.Garden.Now), DustHours);
         return option switch
         {
-            { Allowed: false } => Step(code, option.Recipe.Name, StepChoice.PassedOver, [option.PassedOver[0] + "."], option, null),
-            _ when !f.OverLine => Step(code, option.Recipe.Name, StepChoice.PassedOver, [f.Told + "."], option, null),
+            { Allowed: false } => Step(code, option.Recipe.Name, StepChoice.PassedOver, [option.Barred[0].Said.AsSentence()], option, null),
+            _ when !f.OverLine => Step(code, option.Recipe.Name, StepChoice.PassedOver, [f.Told.AsSentence()], option, null),
             { Recipe.Form: Form.Dust } when rain >= DustRainMm => Step(
                 code,
                 option.Recipe.Name,
                 StepChoice.PassedOver,
-                [(Say.Of("actions.ofRainInTwoDaysDust", ("rain", Figure.Rain(rain))))],
+                [(Said.Of("actions.ofRainInTwoDaysDust", ("rain", Fact.Rain(rain))))],
                 option,
                 null
             ),
@@ -188,7 +188,7 @@ internal static class SpraySteps
                 code,
                 option.Recipe.Name,
                 StepChoice.PassedOver,
-                [Say.Of("actions.dustKillsTheHelpersToo")],
+                [Said.Of("actions.dustKillsTheHelpersToo")],
                 option,
                 null
             ),
@@ -200,13 +200,13 @@ internal static class SpraySteps
         string code,
         string name,
         StepChoice choice,
-        IReadOnlyList<string> why,
+        IReadOnlyList<Said> why,
         MaterialOption option,
         CourseShape? shape,
         DateOnly? on = null
     ) => new(Rung.Spray, code, name, choice, why, on, null, option, shape);
 
-    private static LadderStep Against(string code, string name, string why) => new(Rung.Spray, code, name, StepChoice.PassedOver, [why]);
+    private static LadderStep Against(string code, string name, Said why) => new(Rung.Spray, code, name, StepChoice.PassedOver, [why]);
 }
 
 /// <summary>Giving the plant up, with what that saves.</summary>
@@ -222,7 +222,7 @@ internal static class TakeOutSteps
 
         if (target.Group == KnownIds.TargetGroups.SoilPests && f.Place.Kind == PlaceKind.IndoorRack)
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.RestRack, f.Overrun ? StepChoice.Do : StepChoice.May, [Say.Of("actions.itLivesOnInTheMedium")]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.RestRack, f.Overrun ? StepChoice.Do : StepChoice.May, [Said.Of("actions.itLivesOnInTheMedium")]);
         }
 
         if (!f.Garden.Catalogue.Measure(KnownIds.Measures.TakeOut).IsFor(target))
@@ -230,45 +230,51 @@ internal static class TakeOutSteps
             yield break;
         }
 
-        string[] how = f.Crop.TakenOutBy is { } by ? [by.AsSentenceStart() + "."] : [];
+        Said[] how = f.Crop.TakenOutBy is { } by ? [Said.Plain(by.AsSentenceStart()).AsSentence()] : [];
         yield return f switch
         {
-            _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [.. how, target.InsteadOfSpray!]),
+            _ when target.NoSpray => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.Do, [.. how, Said.Plain(target.InsteadOfSpray!)]),
             _ when ways.Proposed?.Uses(KnownIds.Measures.TakeOut) == true => MeasureFits.Step(
                 f,
                 KnownIds.Measures.TakeOut,
                 StepChoice.Do,
-                [.. how, f.Ending ? Say.Of("actions.andTheCropIsNearIts", ("it", f.Told)) : Say.Of("actions.itFeedsTheRest", ("it", f.Told)), Saves(ways)]
+                [
+                    .. how,
+                    f.Ending
+                        ? Said.Of("actions.andTheCropIsNearIts", ("it", Fact.Clause(f.Told)))
+                        : Said.Of("actions.itFeedsTheRest", ("it", Fact.Clause(f.Told))),
+                    Saves(ways),
+                ]
             ),
             { Overrun: true } => MeasureFits.Step(
                 f,
                 KnownIds.Measures.TakeOut,
                 StepChoice.May,
-                [f.WebbedOver ? Say.Of("actions.webbedOverTheTop") : Say.Of("actions.moreThanSixLeavesInTen"), Saves(ways)]
+                [f.WebbedOver ? Said.Of("actions.webbedOverTheTop") : Said.Of("actions.moreThanSixLeavesInTen"), Saves(ways)]
             ),
             { Ending: true, OverLine: true } => MeasureFits.Step(
                 f,
                 KnownIds.Measures.TakeOut,
                 StepChoice.May,
-                [Say.Of("actions.theCropEndsWithinTwoWeeks"), Saves(ways)]
+                [Said.Of("actions.theCropEndsWithinTwoWeeks"), Saves(ways)]
             ),
-            _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [Say.Of("actions.worthSaving", ("it", f.Told))]),
+            _ => MeasureFits.Step(f, KnownIds.Measures.TakeOut, StepChoice.PassedOver, [Said.Of("actions.worthSaving", ("it", Fact.Clause(f.Told)))]),
         };
     }
 
-    private static string Saves(WaySet ways)
+    private static Said Saves(WaySet ways)
     {
         if (ways.Mixed is not { Option: { } best, Shape: { } shape })
         {
-            return Say.Of("actions.itSavesItsNeighbours");
+            return Said.Of("actions.itSavesItsNeighbours");
         }
 
         var litres = SprayVolume.LitresOf(ways.Finding.Garden, best.Recipe, ways.Finding.Planting);
-        return Say.Of(
+        return Said.Of(
             "actions.itSavesRoundsOfInAll",
-            ("rounds", shape.Rounds),
-            ("material", best.Material.Name.InSentence()),
-            ("volume", Figure.Volume(shape.Rounds * litres))
+            ("rounds", Fact.Count(shape.Rounds)),
+            ("material", Fact.Thing(best.Material.Name.InSentence())),
+            ("volume", Fact.Volume(shape.Rounds * litres))
         );
     }
 }

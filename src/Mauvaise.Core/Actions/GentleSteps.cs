@@ -14,7 +14,7 @@ namespace Mauvaise.Core.Actions;
 internal static class MeasureFits
 {
     /// <summary>A step that is passed over when the measure does not fit, whatever was meant for it.</summary>
-    public static LadderStep Step(Finding f, string id, StepChoice choice, IReadOnlyList<string> why, DateOnly? on = null)
+    public static LadderStep Step(Finding f, string id, StepChoice choice, IReadOnlyList<Said> why, DateOnly? on = null)
     {
         var m = f.Garden.Catalogue.Measure(id);
         return f.Against(m) is { } against
@@ -36,30 +36,33 @@ internal static class LookSteps
         var seenOn = f.Garden.Garden.DateOf(f.Seen.At);
         if (f.Target is null && !f.Clean)
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.NameIt, StepChoice.Do, [Say.Of("actions.nobodyHasNamedItAndIts")]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.NameIt, StepChoice.Do, [Said.Of("actions.nobodyHasNamedItAndIts")]);
         }
 
         yield return f switch
         {
-            { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(WalkRhythm.Days), Say.Of("actions.cleanTheUsualWalkIsSoon")),
-            { Stale: true } => Look(StepChoice.Do, today, Say.Of("actions.theCountIsFromTooOld", ("date", ActionLadder.Date(seenOn)))),
+            { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(WalkRhythm.Days), Said.Of("actions.cleanTheUsualWalkIsSoon")),
+            { Stale: true } => Look(StepChoice.Do, today, Said.Of("actions.theCountIsFromTooOld", ("date", ActionLadder.Date(seenOn)))),
             { Visit: { } visit } => Look(
                 StepChoice.Do,
                 visit.DueOn,
-                Say.Of("actions.somethingWasDoneAlreadyCheckBack", ("date", ActionLadder.Date(visit.DueOn)))
+                Said.Of("actions.somethingWasDoneAlreadyCheckBack", ("date", ActionLadder.Date(visit.DueOn)))
             ),
-            { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), Say.Of("actions.twoCountsSayMoreThanOne")),
-            { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, Say.Of("actions.itDoesNotGoAway")),
-            { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), Say.Of("actions.itIsNoPest")),
-            { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), Say.Of("actions.helpersAreAtWorkCountAgain")),
+            { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), Said.Of("actions.twoCountsSayMoreThanOne")),
+            { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, Said.Of("actions.itDoesNotGoAway")),
+            { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), Said.Of("actions.itIsNoPest")),
+            { OverLine: true, HelpersAtWork: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), Said.Of("actions.helpersAreAtWorkCountAgain")),
             { OverLine: true } when ways.Proposed is { Rung: Rung.Look } => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), ways.Sentence),
-            { OverLine: true } => Look(StepChoice.PassedOver, null, Say.Of("actions.waitingLetsItGrow", ("it", f.Told))),
-            { Doubled: true } => Look(StepChoice.Do, seenOn.AddDays(LookAgainSteepDays), Say.Of("actions.butItDoubledLookAgainSoon", ("it", f.Told))),
-            _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), f.Told + "."),
+            { OverLine: true } => Look(StepChoice.PassedOver, null, Said.Of("actions.waitingLetsItGrow", ("it", Fact.Clause(f.Told)))),
+            { Doubled: true } => Look(
+                StepChoice.Do,
+                seenOn.AddDays(LookAgainSteepDays),
+                Said.Of("actions.butItDoubledLookAgainSoon", ("it", Fact.Clause(f.Told)))
+            ),
+            _ => Look(StepChoice.Do, seenOn.AddDays(LookAgainDays), f.Told.AsSentence()),
         };
 
-        LadderStep Look(StepChoice choice, DateOnly? on, string why) =>
-            MeasureFits.Step(f, KnownIds.Measures.LookAgain, choice, [why], on < today ? today : on);
+        LadderStep Look(StepChoice choice, DateOnly? on, Said why) => MeasureFits.Step(f, KnownIds.Measures.LookAgain, choice, [why], on < today ? today : on);
     }
 }
 
@@ -73,38 +76,38 @@ internal static class HelperSteps
             yield break;
         }
 
-        var helpers = Say.Of("actions.helpers", ("n", f.Helpers));
+        var helpers = Said.Of("actions.helpers", ("n", Fact.Count(f.Helpers)));
         yield return f switch
         {
-            { Helpers: 0 } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Say.Of("actions.noneWereSeen")]),
+            { Helpers: 0 } => MeasureFits.Step(f, KnownIds.Measures.SpareHelpers, StepChoice.PassedOver, [Said.Of("actions.noneWereSeen")]),
             { HelpersAtWork: true } => MeasureFits.Step(
                 f,
                 KnownIds.Measures.SpareHelpers,
                 StepChoice.Do,
-                [Say.Of("actions.onInfestedLeavesEnoughToWait", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]
+                [Said.Of("actions.onInfestedLeavesEnoughToWait", ("helpers", Fact.Clause(helpers)), ("leavesAffected", Fact.Count(f.Seen.LeavesAffected)))]
             ),
             { Seen.Ants: not Ants.None } => MeasureFits.Step(
                 f,
                 KnownIds.Measures.SpareHelpers,
                 StepChoice.PassedOver,
-                [Say.Of("actions.butAntsKeepThemOff", ("helpers", helpers))]
+                [Said.Of("actions.butAntsKeepThemOff", ("helpers", Fact.Clause(helpers)))]
             ),
             { Doubled: true } => MeasureFits.Step(
                 f,
                 KnownIds.Measures.SpareHelpers,
                 StepChoice.PassedOver,
-                [Say.Of("actions.butTheCountDoubledAll", ("helpers", helpers))]
+                [Said.Of("actions.butTheCountDoubledAll", ("helpers", Fact.Clause(helpers)))]
             ),
             _ => MeasureFits.Step(
                 f,
                 KnownIds.Measures.SpareHelpers,
                 StepChoice.PassedOver,
-                [Say.Of("actions.onInfestedLeavesTooFew", ("helpers", helpers), ("leavesAffected", f.Seen.LeavesAffected))]
+                [Said.Of("actions.onInfestedLeavesTooFew", ("helpers", Fact.Clause(helpers)), ("leavesAffected", Fact.Count(f.Seen.LeavesAffected)))]
             ),
         };
         if (f.Seen.Ants != Ants.None)
         {
-            string[] why = [Say.Of("actions.antsCarryThemBackAndKeep")];
+            Said[] why = [Said.Of("actions.antsCarryThemBackAndKeep")];
             yield return MeasureFits.Step(f, KnownIds.Measures.AntBait, StepChoice.Do, why);
             yield return MeasureFits.Step(f, KnownIds.Measures.AntBand, StepChoice.Do, why);
         }
@@ -114,18 +117,23 @@ internal static class HelperSteps
             var lead = f.Garden.Catalogue.Measure(KnownIds.Measures.OrderHelpers).LeadDays;
             yield return Coming(f) is { } coming ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [coming])
             : f.Share >= 2 * f.Line.Share
-                ? MeasureFits.Step(f, KnownIds.Measures.OrderHelpers, StepChoice.PassedOver, [Say.Of("actions.tooLateTheyComeInAbout", ("lead", lead))])
+                ? MeasureFits.Step(
+                    f,
+                    KnownIds.Measures.OrderHelpers,
+                    StepChoice.PassedOver,
+                    [Said.Of("actions.tooLateTheyComeInAbout", ("lead", Fact.Count(lead)))]
+                )
             : MeasureFits.Step(
                 f,
                 KnownIds.Measures.OrderHelpers,
                 f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May,
-                [Say.Of("actions.underCoverNoneComeByThemselves", ("date", ActionLadder.Date(f.Garden.Today.AddDays(lead))))]
+                [Said.Of("actions.underCoverNoneComeByThemselves", ("date", ActionLadder.Date(f.Garden.Today.AddDays(lead))))]
             );
         }
     }
 
     /// <summary>Helpers that are ordered, or were let out lately, are not ordered again; null when none are.</summary>
-    private static string? Coming(Finding f)
+    private static Said? Coming(Finding f)
     {
         var release = f.Garden.Tasks.LastOrDefault(t =>
             t.PlantingId == f.Planting.Id
@@ -136,8 +144,8 @@ internal static class HelperSteps
         return release switch
         {
             null => null,
-            { State: TaskState.Planned } => Say.Of("actions.areOrdered", ("told", told), ("date", ActionLadder.Date(release.DueOn))),
-            _ => Say.Of("actions.wereLetOut", ("told", told), ("date", ActionLadder.Date(f.Garden.Garden.DateOf(release.DoneAt!.Value)))),
+            { State: TaskState.Planned } => Said.Of("actions.areOrdered", ("told", Fact.Thing(told)), ("date", ActionLadder.Date(release.DueOn))),
+            _ => Said.Of("actions.wereLetOut", ("told", Fact.Thing(told)), ("date", ActionLadder.Date(f.Garden.Garden.DateOf(release.DoneAt!.Value)))),
         };
     }
 
@@ -190,31 +198,36 @@ internal static class HandSteps
                 f.Place.Watering == Watering.Overhead ? StepChoice.Do : StepChoice.PassedOver,
                 [
                     f.Place.Watering == Watering.Overhead
-                        ? Say.Of("actions.isWateredFromAboveWhichKeeps", ("place", f.Place.Name))
-                        : Say.Of("actions.theLeavesAreNotWateredHere"),
+                        ? Said.Of("actions.isWateredFromAboveWhichKeeps", ("place", Fact.Thing(f.Place.Name)))
+                        : Said.Of("actions.theLeavesAreNotWateredHere"),
                 ]
             ),
             KnownIds.Measures.Mulch => MeasureFits.Step(
                 f,
                 m.Id,
                 f.RainWillSpread ? StepChoice.Do : StepChoice.May,
-                [f.RainWillSpread ? (Say.Of("actions.ofRainInThreeDaysWill2", ("rain", Figure.Rain(f.RainMm)))) : Say.Of("actions.rainSplashesItUpFrom")]
+                [f.RainWillSpread ? (Said.Of("actions.ofRainInThreeDaysWill2", ("rain", Fact.Rain(f.RainMm)))) : Said.Of("actions.rainSplashesItUpFrom")]
             ),
             KnownIds.Measures.MoreAir => MeasureFits.Step(
                 f,
                 m.Id,
                 f.Place.Kind == PlaceKind.Tunnel && f.OverLine ? StepChoice.Do : StepChoice.May,
-                [Say.Of("actions.itLikesStillHumidAir")]
+                [Said.Of("actions.itLikesStillHumidAir")]
             ),
-            KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, [Say.Of("actions.itKeepsTheNextBroodOff")]),
-            KnownIds.Measures.PickOff when target.InsteadOfSpray is { } instead => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [instead]),
+            KnownIds.Measures.Netting => MeasureFits.Step(f, m.Id, StepChoice.May, [Said.Of("actions.itKeepsTheNextBroodOff")]),
+            KnownIds.Measures.PickOff when target.InsteadOfSpray is { } instead => MeasureFits.Step(
+                f,
+                m.Id,
+                first ? StepChoice.Do : StepChoice.May,
+                [Said.Plain(instead)]
+            ),
             _ when m.WantsDullDay => MeasureFits.Step(f, m.Id, first ? StepChoice.Do : StepChoice.May, [DullDayWhy(f, proposed, out var on)], on),
-            KnownIds.Measures.PinchTips when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, [Say.Of("actions.itDoesNotSit")]),
+            KnownIds.Measures.PinchTips when !first => MeasureFits.Step(f, m.Id, StepChoice.PassedOver, [Said.Of("actions.itDoesNotSit")]),
             _ => MeasureFits.Step(
                 f,
                 m.Id,
                 first ? StepChoice.Do : StepChoice.May,
-                [first ? Say.Of("actions.handsAreAMatch", ("it", f.Told)) : Say.Of("actions.costsNothingAndHelps")]
+                [first ? Said.Of("actions.handsAreAMatch", ("it", Fact.Clause(f.Told))) : Said.Of("actions.costsNothingAndHelps")]
             ),
         };
     }
@@ -223,7 +236,7 @@ internal static class HandSteps
     /// The first cool and dull day of the next three, and not after what is sprayed next: water would take that off again. Early today when
     /// there is none.
     /// </summary>
-    private static string DullDayWhy(Finding f, Way? proposed, out DateOnly on)
+    private static Said DullDayWhy(Finding f, Way? proposed, out DateOnly on)
     {
         var within = proposed is { SprayDays: [var first, ..] } ? Math.Min(DullWithinDays, first + 1) : DullWithinDays;
         var sky = f.Garden.SkyOf(f.Place).Shelter;
@@ -234,12 +247,12 @@ internal static class HandSteps
             var hours = Enumerable.Range(from, DullHours).Select(i => sky.Hour(i)).ToList();
             if (hours.TrueForAll(h => h.TemperatureC is <= CoolC) && hours.Average(h => h.CloudPercent ?? 0) >= DullCloudPercent)
             {
-                return Say.Of("actions.waterIsAMatch", ("it", f.Told), ("date", ActionLadder.Date(on)));
+                return Said.Of("actions.waterIsAMatch", ("it", Fact.Clause(f.Told)), ("date", ActionLadder.Date(on)));
             }
         }
 
         on = f.Garden.Today;
-        return Say.Of("actions.waterIsAMatch2", ("it", f.Told));
+        return Said.Of("actions.waterIsAMatch2", ("it", Fact.Clause(f.Told)));
     }
 }
 
@@ -267,12 +280,12 @@ internal static class PruneSteps
         // Where leaves are cut, the bag is part of the cutting.
         if (target.NoSpray && f.Garden.Catalogue.Measure(KnownIds.Measures.BagAndBin).IsFor(target))
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.BagAndBin, StepChoice.Do, [Say.Of("actions.whatComesOffMustNotLie")]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.BagAndBin, StepChoice.Do, [Said.Of("actions.whatComesOffMustNotLie")]);
         }
 
         if (f.Garden.Catalogue.Measure(KnownIds.Measures.Compost).IsFor(target))
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.Compost, StepChoice.May, [Say.Of("actions.thereIsNoDiseaseOnThem")]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.Compost, StepChoice.May, [Said.Of("actions.thereIsNoDiseaseOnThem")]);
         }
 
         if (plan is not null && f.Garden.Catalogue.Measure(KnownIds.Measures.Feed).IsFor(target))
@@ -285,14 +298,14 @@ internal static class PruneSteps
                     f,
                     KnownIds.Measures.Feed,
                     StepChoice.Do,
-                    [feed.Sentence, Say.Of("actions.itGrowsBackWhatItLost")],
+                    [feed.Sentence, Said.Of("actions.itGrowsBackWhatItLost")],
                     f.Garden.Today.AddDays(feed.AfterDays)
                 ) with
                 {
                     Dose = feed.Step,
                 },
                 { } not => MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [not.Sentence]),
-                null => MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [Say.Of("actions.fewLeavesComeOff")]),
+                null => MeasureFits.Step(f, KnownIds.Measures.Feed, StepChoice.PassedOver, [Said.Of("actions.fewLeavesComeOff")]),
             };
         }
     }
@@ -305,9 +318,9 @@ internal static class PruneSteps
                 f,
                 KnownIds.Measures.Prune,
                 StepChoice.PassedOver,
-                [Say.Of("actions.leavesCameOffOnTheNext", ("date", ActionLadder.Date(day)))]
+                [Said.Of("actions.leavesCameOffOnTheNext", ("date", ActionLadder.Date(day)))]
             ),
-            _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, Say.Of("actions.itTakesMostOfWhatSpreads")]),
+            _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, Said.Of("actions.itTakesMostOfWhatSpreads")]),
             _ => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.May, [plan.Sentence]),
         };
 }
@@ -328,7 +341,7 @@ internal static class IsolateSteps
         var choice = f.OverLine && !f.HelpersAtWork ? StepChoice.Do : StepChoice.May;
         if (f.Garden.Catalogue.Measure(KnownIds.Measures.Isolate) is { } isolate && isolate.IsFor(target) && isolate.OnlyIn.Contains(f.Place.Kind))
         {
-            yield return MeasureFits.Step(f, KnownIds.Measures.Isolate, choice, [Say.Of("actions.itWalksAndDriftsToWhat")]);
+            yield return MeasureFits.Step(f, KnownIds.Measures.Isolate, choice, [Said.Of("actions.itWalksAndDriftsToWhat")]);
         }
 
         var beside = f
@@ -348,15 +361,15 @@ internal static class IsolateSteps
                     choice,
                     [
                         unseen.TrueForAll(p => p.PlaceId == f.Planting.PlaceId)
-                            ? Say.Of("actions.itLivesOnToo", ("list", Say.All(unseen.Select(Crop))))
-                            : Say.Of("actions.itLivesCloseBy", ("list", Say.All(unseen.Select(Crop)))),
+                            ? Said.Of("actions.itLivesOnToo", ("list", Fact.Thing(Say.All(unseen.Select(Crop)))))
+                            : Said.Of("actions.itLivesCloseBy", ("list", Fact.Thing(Say.All(unseen.Select(Crop))))),
                     ]
                 )
                 : MeasureFits.Step(
                     f,
                     KnownIds.Measures.LookAtNeighbours,
                     StepChoice.PassedOver,
-                    [Say.Of("actions.besideItLookedAtAlready", ("list", Say.All(beside.Select(Crop))))]
+                    [Said.Of("actions.besideItLookedAtAlready", ("list", Fact.Thing(Say.All(beside.Select(Crop)))))]
                 );
         }
 

@@ -36,8 +36,8 @@ public sealed record CourseProgress(
     int SpacingDays,
     DateOnly? NextOn,
     DoseStep Step,
-    string Sentence,
-    string? Change
+    Said Sentence,
+    Said? Change
 )
 {
     /// <summary>Two clean looks in a row end a course.</summary>
@@ -98,12 +98,12 @@ public sealed record CourseProgress(
             following,
             next,
             rounds,
-            new Beginning(garden.Garden.DateOf(given[^1].At).AddDays(wait), Say.Of("courses.whatWasCleanedIsKeptClean"))
+            new Beginning(garden.Garden.DateOf(given[^1].At).AddDays(wait), Said.Of("courses.whatWasCleanedIsKeptClean"))
         );
     }
 
     /// <summary>When the first round may be, where that is not at once.</summary>
-    private sealed record Beginning(DateOnly On, string Why);
+    private sealed record Beginning(DateOnly On, Said Why);
 
     /// <summary>What went on against it before the course was begun keeps its days.</summary>
     private static Beginning? OwnDays(GardenSnapshot garden, Course course, Recipe recipe)
@@ -112,10 +112,10 @@ public sealed record CourseProgress(
         return UseGuards.AgainFrom(garden, garden.FindPlanting(course.PlantingId)!, garden.Catalogue.Target(course.Target), material) is { } on
             ? new Beginning(
                 on,
-                Say.Of(
+                Said.Of(
                     "courses.itWantsDaysAfterTheLast",
-                    ("material", material.Name.InSentence()),
-                    ("days", Say.Of("words.days", ("n", material.Cadence.CurativeMinDays)))
+                    ("material", Fact.Thing(material.Name.InSentence())),
+                    ("days", Fact.Span(material.Cadence.CurativeMinDays))
                 )
             )
             : null;
@@ -221,19 +221,19 @@ public sealed record CourseProgress(
     private static CourseProgress? Ended(Facts f) =>
         f switch
         {
-            { Course.StoppedAt: not null } => Over(f, CourseState.Stopped, Say.Of("courses.stoppedByHand")),
-            _ when f.Clean.Count >= CleanLooks => Over(f, CourseState.Cleared, Say.Of("courses.twoCleanLooksInARow")),
-            _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, Say.Of("courses.pastSavingAtTheLastCheck")),
-            { Burnt: true } => Over(f, CourseState.ChangeGroup, Say.Of("courses.burntTheLeavesRestThePlant", ("material", f.Material.Name))),
-            _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, Say.Of("courses.itGrewThroughTwoRoundsChange")),
+            { Course.StoppedAt: not null } => Over(f, CourseState.Stopped, Said.Of("courses.stoppedByHand")),
+            _ when f.Clean.Count >= CleanLooks => Over(f, CourseState.Cleared, Said.Of("courses.twoCleanLooksInARow")),
+            _ when f.Judged.LastOrDefault() is { Outcome: Outcome.Lost } => Over(f, CourseState.GiveUp, Said.Of("courses.pastSavingAtTheLastCheck")),
+            { Burnt: true } => Over(f, CourseState.ChangeGroup, Said.Of("courses.burntTheLeavesRestThePlant", ("material", Fact.Thing(f.Material.Name)))),
+            _ when f.LosingInARow >= 2 => Over(f, CourseState.ChangeGroup, Said.Of("courses.itGrewThroughTwoRoundsChange")),
             _ when f.Given.Count >= EnoughRounds && !f.GoesOnWhenClean && f.LastVisit is { DoneAt: not null, Outcome: Outcome.Cleared } => Over(
                 f,
                 CourseState.Held,
-                Say.Of("courses.roundsHaveBroughtItWellUnder", ("given", f.Given.Count))
+                Said.Of("courses.roundsHaveBroughtItWellUnder", ("given", Fact.Count(f.Given.Count)))
             ),
             _ when f.Given.Count >= MostRounds(f) && f.LastVisit is { DoneAt: not null } && Left(f) is > 0 and var left => left >= f.Line
-                ? Over(f, CourseState.ChangeGroup, Say.Of("courses.roundsAreThrough", ("given", f.Given.Count)))
-                : Over(f, CourseState.Held, Say.Of("courses.roundsAreThrough2", ("given", f.Given.Count))),
+                ? Over(f, CourseState.ChangeGroup, Said.Of("courses.roundsAreThrough", ("given", Fact.Count(f.Given.Count))))
+                : Over(f, CourseState.Held, Said.Of("courses.roundsAreThrough2", ("given", Fact.Count(f.Given.Count)))),
             _ => null,
         };
 
@@ -261,8 +261,14 @@ public sealed record CourseProgress(
         )
         {
             return patch.JudgeOn is { } judge
-                ? Going(f, CourseState.PatchWaits, judge, step, Say.Of("courses.twoLeavesWaitToBeJudged", ("date", Date(judge)), ("total", f.Total)))
-                : Going(f, CourseState.PatchFirst, f.Garden.Today, step, Say.Of("courses.twoLeavesFirstItIsNew"));
+                ? Going(
+                    f,
+                    CourseState.PatchWaits,
+                    judge,
+                    step,
+                    Said.Of("courses.twoLeavesWaitToBeJudged", ("date", Date(judge)), ("total", Fact.Count(f.Total)))
+                )
+                : Going(f, CourseState.PatchFirst, f.Garden.Today, step, Said.Of("courses.twoLeavesFirstItIsNew"));
         }
 
         if (
@@ -271,7 +277,13 @@ public sealed record CourseProgress(
             && (visit.DueOn <= f.Garden.Today || f.Given.Count >= f.Total)
         )
         {
-            return Going(f, CourseState.CheckFirst, visit.DueOn, step, Say.Of("courses.checkBackBeforeAnythingMore", ("word", Word(f.Garden, visit.DueOn))));
+            return Going(
+                f,
+                CourseState.CheckFirst,
+                visit.DueOn,
+                step,
+                Said.Of("courses.checkBackBeforeAnythingMore", ("word", Fact.Clause(Word(f.Garden, visit.DueOn))))
+            );
         }
 
         if (f.Given.Count >= MostRounds(f))
@@ -283,7 +295,7 @@ public sealed record CourseProgress(
                 CourseState.CheckFirst,
                 look,
                 step,
-                Say.Of("courses.allRoundsAreThroughLookOnce", ("given", f.Given.Count), ("word", Word(f.Garden, look)))
+                Said.Of("courses.allRoundsAreThroughLookOnce", ("given", Fact.Count(f.Given.Count)), ("word", Fact.Clause(Word(f.Garden, look))))
             );
         }
 
@@ -293,12 +305,12 @@ public sealed record CourseProgress(
             CourseState.RoundDue,
             next,
             step,
-            Say.Of(
+            Said.Of(
                 step > f.Course.Step ? "courses.roundOfAStepStronger" : "courses.roundOf",
-                ("given", f.Given.Count + 1),
-                ("total", Math.Max(f.Total, f.Given.Count + 1)),
-                ("word", Word(f.Garden, next)),
-                ("why", why)
+                ("given", Fact.Count(f.Given.Count + 1)),
+                ("total", Fact.Count(Math.Max(f.Total, f.Given.Count + 1))),
+                ("word", Fact.Clause(Word(f.Garden, next))),
+                ("why", Fact.Clause(why))
             )
         );
     }
@@ -312,33 +324,33 @@ public sealed record CourseProgress(
             _ => f.Course.Step,
         };
 
-    private static (DateOnly On, string Why) NextRound(Facts f)
+    private static (DateOnly On, Said Why) NextRound(Facts f)
     {
         if (f.Course.OwnDays.Count > f.Given.Count)
         {
-            return (f.Course.OwnDays[f.Given.Count], Say.Of("courses.asYouChose"));
+            return (f.Course.OwnDays[f.Given.Count], Said.Of("courses.asYouChose"));
         }
 
         if (f.Given.Count == 0)
         {
-            return f.NotBefore is { } first && first.On > f.Garden.Today ? (first.On, first.Why) : (f.Garden.Today, Say.Of("courses.theFirst"));
+            return f.NotBefore is { } first && first.On > f.Garden.Today ? (first.On, first.Why) : (f.Garden.Today, Said.Of("courses.theFirst"));
         }
 
         var (on, why) = Spaced(f);
         return f.Clean.Count > 0 && !f.GoesOnWhenClean && f.Garden.Garden.DateOf(f.Clean[0]).AddDays(WaitForLookDays) is var look && look > on
-            ? (look, Say.Of("courses.theLastLookWasClean"))
+            ? (look, Said.Of("courses.theLastLookWasClean"))
             : (on, why);
     }
 
     /// <summary>The next round by the course's spacing, or by the cover of a protectant.</summary>
-    private static (DateOnly On, string Why) Spaced(Facts f)
+    private static (DateOnly On, Said Why) Spaced(Facts f)
     {
         var last = f.Given[^1];
         var spaced = f.Garden.Garden.DateOf(last.At).AddDays(f.Shape.SpacingDays);
         var target = f.Garden.Catalogue.Target(f.Course.Target);
         if (target.Kind != TargetKind.Disease || f.Material.EffectOn(target) is not { Protects: > 0 } || f.Material.Cover.HalfLifeDays is null)
         {
-            return (spaced, Say.Of("courses.afterTheLast", ("days", CourseShape.Days(f.Shape.SpacingDays)), ("because", f.Shape.Because)));
+            return (spaced, Said.Of("courses.afterTheLast", ("days", Fact.Span(f.Shape.SpacingDays)), ("because", Fact.Clause(f.Shape.Because))));
         }
 
         var place = f.Garden.PlaceOf(f.Planting);
@@ -354,19 +366,19 @@ public sealed record CourseProgress(
         var lapsed = Under(floor, f.Material.Cadence.UpkeepMinDays ?? f.Material.Cadence.CurativeMinDays);
         return (washed, lapsed) switch
         {
-            ({ } w, _) when lapsed is null || w < lapsed => (w, Say.Of("courses.rainHasTakenItsCover")),
-            (_, { } l) => (l, Say.Of("courses.itsCoverIsUnderThen", ("floor", Say.In(floor * 100, "0")))),
-            _ => (spaced, Say.Of("courses.itsCoverHoldsUntilThen")),
+            ({ } w, _) when lapsed is null || w < lapsed => (w, Said.Of("courses.rainHasTakenItsCover")),
+            (_, { } l) => (l, Said.Of("courses.itsCoverIsUnderThen", ("floor", Fact.Percent(floor * 100)))),
+            _ => (spaced, Said.Of("courses.itsCoverHoldsUntilThen")),
         };
     }
 
-    private static CourseProgress Over(Facts f, CourseState state, string sentence) =>
+    private static CourseProgress Over(Facts f, CourseState state, Said sentence) =>
         new(f.Course, f.Recipe, state, f.Given.Count, f.Total, f.Shape.SpacingDays, null, f.Course.Step, sentence, null);
 
-    private static CourseProgress Going(Facts f, CourseState state, DateOnly on, DoseStep step, string sentence) =>
+    private static CourseProgress Going(Facts f, CourseState state, DateOnly on, DoseStep step, Said sentence) =>
         new(f.Course, f.Recipe, state, f.Given.Count, f.Total, f.Shape.SpacingDays, on, step, sentence, Changed(f));
 
-    private static string? Changed(Facts f)
+    private static Said? Changed(Facts f)
     {
         if (
             f.Course.OwnDays.Count > 0
@@ -379,28 +391,28 @@ public sealed record CourseProgress(
         }
 
         return now > then
-            ? Say.Of(
+            ? Said.Of(
                 "courses.warmerThanWhenItWasBegun",
-                ("degreeDays", Figure.DegreeDays(now, 1)),
-                ("degreeDays2", Figure.DegreeDays(then, 1)),
-                ("rounds", f.Shape.Rounds),
-                ("days", CourseShape.Days(f.Shape.SpacingDays)),
-                ("rounds2", f.Course.Rounds),
-                ("days2", CourseShape.Days(f.Course.SpacingDays))
+                ("degreeDays", Fact.Warmth(now, 1)),
+                ("degreeDays2", Fact.Warmth(then, 1)),
+                ("rounds", Fact.Count(f.Shape.Rounds)),
+                ("days", Fact.Span(f.Shape.SpacingDays)),
+                ("rounds2", Fact.Count(f.Course.Rounds)),
+                ("days2", Fact.Span(f.Course.SpacingDays))
             )
-            : Say.Of(
+            : Said.Of(
                 "courses.coolerThanWhenItWasBegun",
-                ("degreeDays", Figure.DegreeDays(now, 1)),
-                ("degreeDays2", Figure.DegreeDays(then, 1)),
-                ("rounds", f.Shape.Rounds),
-                ("days", CourseShape.Days(f.Shape.SpacingDays)),
-                ("rounds2", f.Course.Rounds),
-                ("days2", CourseShape.Days(f.Course.SpacingDays))
+                ("degreeDays", Fact.Warmth(now, 1)),
+                ("degreeDays2", Fact.Warmth(then, 1)),
+                ("rounds", Fact.Count(f.Shape.Rounds)),
+                ("days", Fact.Span(f.Shape.SpacingDays)),
+                ("rounds2", Fact.Count(f.Course.Rounds)),
+                ("days2", Fact.Span(f.Course.SpacingDays))
             );
     }
 
-    private static string Word(GardenSnapshot garden, DateOnly date) =>
-        date <= garden.Today ? Say.Of("words.now") : Say.Of("courses.dateOn", ("date", Date(date)));
+    private static Said Word(GardenSnapshot garden, DateOnly date) =>
+        date <= garden.Today ? Said.Of("words.now") : Said.Of("courses.dateOn", ("date", Date(date)));
 
-    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
+    private static Fact Date(DateOnly date) => Fact.Day(date, "ddd d MMM");
 }

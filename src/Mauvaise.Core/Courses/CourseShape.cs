@@ -11,10 +11,10 @@ namespace Mauvaise.Core.Courses;
 /// <summary>How many rounds a course takes and how far apart, with the reason.</summary>
 /// <param name="DegreeDaysPerDay">Warmth expected over the coming two weeks; null where it does not matter.</param>
 /// <param name="Because">Clause that says why, as "eggs hatch within 4 days".</param>
-public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDaysPerDay, string Because)
+public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDaysPerDay, Said Because)
 {
     /// <summary>"3 rounds, 5 days apart: eggs hatch within 4 days."</summary>
-    public string Reason => Say.Of("courses.roundsApart", ("rounds", Rounds), ("days", Days(SpacingDays)), ("because", Because));
+    public Said Reason => Said.Of("courses.roundsApart", ("rounds", Fact.Count(Rounds)), ("days", Fact.Span(SpacingDays)), ("because", Fact.Clause(Because)));
 
     /// <summary>Most rounds against one generation, before the group changes.</summary>
     public const int MostRounds = 4;
@@ -41,15 +41,15 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
         if (target.Insect is not { } insect)
         {
             var rounds = Math.Min(most, Math.Max(2, material.Cadence.Rounds));
-            return new CourseShape(max, rounds, null, Say.Of("courses.whatItTakesToHold"));
+            return new CourseShape(max, rounds, null, Said.Of("courses.whatItTakesToHold"));
         }
 
         var margin = garden.StanceAt(place) == Stance.KeepAhead ? 1 : 0;
         var warmth = WarmthAhead(garden, place, insect);
-        var told = Say.Of("courses.aDayAhead", ("degreeDays", Figure.DegreeDays(warmth, 1)));
+        var told = Fact.Clause(Said.Of("courses.aDayAhead", ("degreeDays", Fact.Warmth(warmth, 1))));
         if (warmth < Cold)
         {
-            return new CourseShape(max, 2, warmth, Say.Of("courses.itIsTooColdToBreed", ("told", told)));
+            return new CourseShape(max, 2, warmth, Said.Of("courses.itIsTooColdToBreed", ("told", told)));
         }
 
         var effect = material.EffectOn(target) ?? new Effect(target.Id, 0, 0, 0, 0);
@@ -60,11 +60,11 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
                 spacing.SpacingDays,
                 spacing.Rounds,
                 effect.Eggs >= KillsEggs
-                    ? Say.Of("courses.itKillsEggsTooSoTwo", ("told", told))
-                    : Say.Of(
+                    ? Said.Of("courses.itKillsEggsTooSoTwo", ("told", told))
+                    : Said.Of(
                         "courses.eggsHatchWithinDays",
-                        ("eggDegreeDays", Say.In(insect.EggDegreeDays / warmth, "0.#")),
-                        ("toAdultDegreeDays", Say.In((insect.ToAdultDegreeDays - insect.EggDegreeDays) / warmth, "0.#")),
+                        ("eggDegreeDays", Fact.Days(insect.EggDegreeDays / warmth)),
+                        ("toAdultDegreeDays", Fact.Days((insect.ToAdultDegreeDays - insect.EggDegreeDays) / warmth)),
                         ("told", told)
                     )
             );
@@ -81,14 +81,14 @@ public sealed record CourseShape(int SpacingDays, int Rounds, double? DegreeDays
             .Select(x => ((int Days, int Rounds)?)(x.Days, x.Rounds!.Value))
             .FirstOrDefault();
         return best is { } found
-            ? Sized(found.Days, Math.Max(2, found.Rounds), Say.Of("courses.itBearsLiveYoungAndGrows", ("growth", Say.In(growth * 100, "0")), ("told", told)))
-            : new CourseShape(min, most, warmth, Say.Of("courses.itGrowsFasterThanThisKills", ("told", told)));
+            ? Sized(found.Days, Math.Max(2, found.Rounds), Said.Of("courses.itBearsLiveYoungAndGrows", ("growth", Fact.Percent(growth * 100)), ("told", told)))
+            : new CourseShape(min, most, warmth, Said.Of("courses.itGrowsFasterThanThisKills", ("told", told)));
 
-        CourseShape Sized(int days, int rounds, string because)
+        CourseShape Sized(int days, int rounds, Said because)
         {
             var sized = Math.Min(most, rounds + margin);
             var spare = margin > 0 && sized > rounds;
-            return new CourseShape(days, sized, warmth, spare ? Say.Of("courses.oneIsMarginSinceYouKeep", ("because", because)) : because);
+            return new CourseShape(days, sized, warmth, spare ? Said.Of("courses.oneIsMarginSinceYouKeep", ("because", Fact.Clause(because))) : because);
         }
     }
 

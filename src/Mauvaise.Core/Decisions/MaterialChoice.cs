@@ -8,7 +8,7 @@ namespace Mauvaise.Core.Decisions;
 /// <summary>A material that would work, or one that was passed over, and why.</summary>
 /// <param name="Score">Higher is better; 0 when passed over.</param>
 /// <param name="Barred">Why it is passed over; empty when it may be used.</param>
-public sealed record MaterialOption(Material Material, Recipe Recipe, double Score, IReadOnlyList<string> Reasons, IReadOnlyList<UseReason> Barred)
+public sealed record MaterialOption(Material Material, Recipe Recipe, double Score, IReadOnlyList<Said> Reasons, IReadOnlyList<UseReason> Barred)
 {
     /// <summary>It is the household's way with disease.</summary>
     public bool FitsApproach { get; init; }
@@ -22,9 +22,6 @@ public sealed record MaterialOption(Material Material, Recipe Recipe, double Sco
 
     /// <summary>Good for upkeep, which is no course: the group may stay the same.</summary>
     public bool AllowedForUpkeep => Barred.All(r => r.Code == RepeatsGroup);
-
-    /// <summary>The reasons against as clauses.</summary>
-    public IReadOnlyList<string> PassedOver => [.. Barred.Select(r => r.Clause)];
 }
 
 /// <summary>Which material to take against a target on a planting, from what works and what was done before.</summary>
@@ -74,7 +71,7 @@ public static class MaterialChoice
     {
         var crop = garden.Catalogue.Crop(planting.Crop);
         var history = garden.SpraysOn(planting.Id).Where(a => a.At <= garden.Now).ToList();
-        var reasons = new List<string>();
+        var reasons = new List<Said>();
         var barred = new List<UseReason>();
         var approach = false;
 
@@ -90,21 +87,21 @@ public static class MaterialChoice
             _ => 0.5,
         };
         var score = works * (grade + (1 - grade) * own);
-        var (evidence, against) = (Evidence(material.EvidenceOn(target)), target.Name.InSentence());
+        var (evidence, against) = (Fact.Clause(Evidence(material.EvidenceOn(target))), Fact.Thing(target.Name.InSentence()));
         reasons.Add(
             effect.Source is { } source
-                ? Say.Of("decisions.evidenceAgainstSince", ("evidence", evidence), ("target", against), ("source", source))
-                : Say.Of("decisions.evidenceAgainst", ("evidence", evidence), ("target", against))
+                ? Said.Of("decisions.evidenceAgainstSince", ("evidence", evidence), ("target", against), ("source", Fact.Thing(source)))
+                : Said.Of("decisions.evidenceAgainst", ("evidence", evidence), ("target", against))
         );
         if (learned is { OwnWeight: > 0.5 })
         {
-            reasons.Add(Say.Of("decisions.hereItTookByWhatYou", ("now", Say.In(learned.Now * 100, "0")), ("usual", Say.In(learned.UsualMean * 100, "0"))));
+            reasons.Add(Said.Of("decisions.hereItTookByWhatYou", ("now", Fact.Percent(learned.Now * 100)), ("usual", Fact.Percent(learned.UsualMean * 100))));
         }
 
         if (garden.Learned.Injury(material.Id, crop.Id)?.Share is { OwnHits: > 0 } hurt && hurt.Now > hurt.UsualMean)
         {
             score *= 1 - (hurt.Now - hurt.UsualMean);
-            reasons.Add(Say.Of("decisions.itHurtHereOfAHundred", ("crop", crop.Name.InSentence()), ("now", Say.In(hurt.Now * 100, "0"))));
+            reasons.Add(Said.Of("decisions.itHurtHereOfAHundred", ("crop", Fact.Thing(crop.Name.InSentence())), ("now", Fact.Percent(hurt.Now * 100))));
         }
 
         if (LastCourseGroup(garden, history, target) is { } last)
@@ -117,7 +114,7 @@ public static class MaterialChoice
             }
             else if (last.Group != material.Group)
             {
-                reasons.Add(Say.Of("decisions.changesTheGroupTheLast", ("group", garden.Catalogue.Group(last.Group).Name)));
+                reasons.Add(Said.Of("decisions.changesTheGroupTheLast", ("group", Fact.Thing(garden.Catalogue.Group(last.Group).Name))));
             }
         }
 
@@ -130,13 +127,13 @@ public static class MaterialChoice
         if (UseGuards.PatchOf(garden, crop, material) is { State: PatchState.Needed or PatchState.Waiting })
         {
             score *= 0.9;
-            reasons.Add(Say.Of("decisions.newOnHereTwoLeavesFirst", ("crop", crop.Name.InSentence())));
+            reasons.Add(Said.Of("decisions.newOnHereTwoLeavesFirst", ("crop", Fact.Thing(crop.Name.InSentence()))));
         }
 
         if (garden.Stocks.Count > 0 && garden.Stocks.All(x => x.Material != material.Id || x.Left <= 0))
         {
             score *= 0.9;
-            reasons.Add(material.MadeFrom is null ? Say.Of("decisions.noneOnTheShelf") : Say.Of("decisions.toBeMadeFirst"));
+            reasons.Add(material.MadeFrom is null ? Said.Of("decisions.noneOnTheShelf") : Said.Of("decisions.toBeMadeFirst"));
         }
 
         if (target.Kind == TargetKind.Disease && Approach(garden, history, material, effect) is var (fits, word))
@@ -150,20 +147,20 @@ public static class MaterialChoice
         if (IsTender(crop, planting, material))
         {
             score *= 0.6;
-            reasons.Add(Say.Of("decisions.scorchesEasilyFromItGentleDose", ("crop", crop.Name)));
+            reasons.Add(Said.Of("decisions.scorchesEasilyFromItGentleDose", ("crop", Fact.Thing(crop.Name))));
         }
 
         if (garden.LatestObservation(planting.Id) is { } seen && seen.Helpers + seen.Mummies > 0 && material.HarmToHelpers > 0.5)
         {
             score *= 0.8;
-            reasons.Add(Say.Of("decisions.harmsTheHelpersThatWereSeen"));
+            reasons.Add(Said.Of("decisions.harmsTheHelpersThatWereSeen"));
         }
 
         return new MaterialOption(material, recipe, barred.Count == 0 ? score : 0, reasons, barred) { FitsApproach = approach };
     }
 
     /// <summary>Whether a material fits the garden's way with disease, and the sentence for it; null where the way says nothing.</summary>
-    private static (bool Fits, string Word)? Approach(GardenSnapshot garden, List<SprayApplication> history, Material material, Effect effect)
+    private static (bool Fits, Said Word)? Approach(GardenSnapshot garden, List<SprayApplication> history, Material material, Effect effect)
     {
         const bool fits = true,
             not = false;
@@ -171,18 +168,18 @@ public static class MaterialChoice
         return garden.Garden.DiseaseApproach switch
         {
             DiseaseApproach.CleanThenProtect when material.Group == Oxidiser => cleaned
-                ? (not, Say.Of("decisions.itWasCleanedLatelyNow"))
-                : (fits, Say.Of("decisions.cleanFirstThenProtectYourWay")),
-            DiseaseApproach.CleanThenProtect when effect.Protects >= Protecting => cleaned ? (fits, Say.Of("decisions.itWasCleanedLatelyNow")) : null,
+                ? (not, Said.Of("decisions.itWasCleanedLatelyNow"))
+                : (fits, Said.Of("decisions.cleanFirstThenProtectYourWay")),
+            DiseaseApproach.CleanThenProtect when effect.Protects >= Protecting => cleaned ? (fits, Said.Of("decisions.itWasCleanedLatelyNow")) : null,
             DiseaseApproach.ProtectOnly => effect.Protects >= Protecting
-                ? (fits, Say.Of("decisions.protectOnlyYourWayWithDisease"))
-                : (not, Say.Of("decisions.itProtectsLittleAndYouProtect")),
+                ? (fits, Said.Of("decisions.protectOnlyYourWayWithDisease"))
+                : (not, Said.Of("decisions.itProtectsLittleAndYouProtect")),
             DiseaseApproach.NeemOnly => material.Group.StartsWith(KnownIds.Modes.Azadirachtin, StringComparison.Ordinal)
-                ? (fits, Say.Of("decisions.neemOnlyYourWayWithDisease"))
-                : (not, Say.Of("decisions.notNeemWhichIsYourWay")),
+                ? (fits, Said.Of("decisions.neemOnlyYourWayWithDisease"))
+                : (not, Said.Of("decisions.notNeemWhichIsYourWay")),
             DiseaseApproach.Milk => material.Id == KnownIds.Materials.Milk
-                ? (fits, Say.Of("decisions.milkYourWayWithDisease"))
-                : (not, Say.Of("decisions.notMilkWhichIsYourWay")),
+                ? (fits, Said.Of("decisions.milkYourWayWithDisease"))
+                : (not, Said.Of("decisions.notMilkWhichIsYourWay")),
             _ => null,
         };
     }
@@ -227,11 +224,11 @@ public static class MaterialChoice
         return against.Count == 0 ? null : (against[0], against.TakeWhile(g => g == against[0]).Count());
     }
 
-    private static string Evidence(EvidenceGrade grade) =>
+    private static Said Evidence(EvidenceGrade grade) =>
         grade switch
         {
-            EvidenceGrade.Good => Say.Of("decisions.evidenceGood"),
-            EvidenceGrade.Fair => Say.Of("decisions.evidenceFair"),
-            _ => Say.Of("decisions.evidenceWeak"),
+            EvidenceGrade.Good => Said.Of("decisions.evidenceGood"),
+            EvidenceGrade.Fair => Said.Of("decisions.evidenceFair"),
+            _ => Said.Of("decisions.evidenceWeak"),
         };
 }

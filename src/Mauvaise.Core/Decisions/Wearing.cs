@@ -7,7 +7,7 @@ namespace Mauvaise.Core.Decisions;
 
 /// <summary>Something that was put on once, as a band or a mulch, and holds no longer.</summary>
 /// <param name="Why">What wore it off, as a sentence.</param>
-public sealed record Worn(GardenTask Task, Planting Planting, Measure Measure, string Why);
+public sealed record Worn(GardenTask Task, Planting Planting, Measure Measure, Said Why);
 
 /// <summary>Measures that last for a while, and what wears them off.</summary>
 public static class Wearing
@@ -44,15 +44,17 @@ public static class Wearing
         || look.At <= since
         || garden.LatestLook(planting.Id).Any(o => o.Ants != Ants.None);
 
-    private static string? WornBy(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since)
+    private static Said? WornBy(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since)
     {
         var lasts = measure.Lasts!;
         var days = garden.Today.DayNumber - garden.Garden.DateOf(since).DayNumber;
         var sky = garden.SkyOf(garden.PlaceOf(planting)).Shelter;
         var from = sky.IndexOf(since);
         var rain = lasts.RainMm is null ? 0 : sky.RainMm(from, Math.Max(0, sky.IndexOf(garden.Now) - from));
-        return rain >= lasts.RainMm ? Say.Of("decisions.ofRainSinceItWasDone", ("rain", Figure.Rain(rain)), ("ago", Say.Ago(days)))
-            : days >= lasts.Days ? Say.Of("decisions.doneItHoldsForAboutDays", ("ago", Say.Ago(days)), ("days", lasts.Days))
+        return rain >= lasts.RainMm ? Said.Of("decisions.ofRainSinceItWasDone", ("rain", Fact.Rain(rain)), ("ago", Ago(days)))
+            : days >= lasts.Days ? Said.Of("decisions.doneItHoldsForAboutDays", ("ago", Ago(days)), ("days", Fact.Days(lasts.Days)))
             : null;
+
+        static Fact Ago(int days) => new(FactKind.Span, days, null, Say.Ago(days));
     }
 }

@@ -82,7 +82,9 @@ public static class MixDeeds
             .. CourseRuns(s, ask, plantings, active),
             .. plantings
                 .SelectMany(p =>
-                    UseGuards.Against(s, p, inMix, at ?? s.Now, working).Select(r => new MixReason(r.Code, MixVerdict.Refused, r.Said.At(s.Where(p))))
+                    UseGuards
+                        .Against(s, p, inMix, at ?? s.Now, working)
+                        .Select(r => new MixReason(r.Code, MixVerdict.Refused, r.Said.About(Fact.Thing(s.Where(p)))))
                 )
                 .DistinctBy(r => r.Sentence),
             .. mix.Reasons,
@@ -110,7 +112,7 @@ public static class MixDeeds
         where ask is { Done: false, PatchTest: false, Target: not null }
         let bars = CourseProgress.Running(s, p, ask.Target!)?.Bars(active.Id)
         where bars is not null
-        select new MixReason(bars.Code, MixVerdict.Refused, bars.Said.At(s.Where(p)));
+        select new MixReason(bars.Code, MixVerdict.Refused, bars.Said.About(Fact.Thing(s.Where(p))));
 
     private static Said PatchSentence(PatchTrial p)
     {

@@ -212,7 +212,7 @@ public static class PlaceStory
             && season.Catalogue.FindRecipe(course.Recipe) is not null
         )
         {
-            return CourseProgress.Of(season, course).Sentence;
+            return CourseProgress.Of(season, course).Sentence.Words;
         }
 
         var last = season.CountsOf(planting.Id).LastOrDefault(o => (o.Named == target.Id || o.LeavesAffected == 0));

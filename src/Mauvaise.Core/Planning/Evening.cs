@@ -1,5 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
@@ -18,8 +19,10 @@ public enum DeedKind
     Strain,
 }
 
-/// <summary>Why something is proposed: a stable code and a sentence.</summary>
-public sealed record Reason(string Code, string Sentence);
+/// <summary>Why something is proposed.</summary>
+/// <param name="Code">Stable key of what speaks for it.</param>
+/// <param name="Said">A sentence.</param>
+public sealed record Reason(string Code, Said Said);
 
 /// <summary>One thing to do this evening.</summary>
 /// <param name="Tank">What to mix, for a spray; null otherwise.</param>

@@ -88,7 +88,7 @@ public static class EveningPlanner
                 not null => Say.Of("planning.wentOnAgoCountTheSame", ("what", what), ("days", days)),
                 _ => Say.Of("planning.doneAgoCountTheSameLeaves", ("what", what), ("days", days)),
             },
-            [new("check-back-due", Say.Of("planning.aCheckBackWasDue", ("date", Date(visit.DueOn))))],
+            [new("check-back-due", Said.Of("planning.aCheckBackWasDue", ("date", Fact.Day(visit.DueOn, WayWords.DayFormat))))],
             [planting.Id],
             null,
             visit.Id
@@ -107,7 +107,7 @@ public static class EveningPlanner
             DeedKind.Task,
             $"{measure.Name}: {(t.Helper is null ? "" : HelperGuards.Told(garden.Catalogue, t.Helper, t.Number ?? 1) + ", ")}{garden.Where(planting)}",
             measure.How,
-            [new("task-due", Say.Of("planning.youTook", ("date", Date(t.DueOn))))],
+            [new("task-due", Said.Of("planning.youTook", ("date", Fact.Day(t.DueOn, WayWords.DayFormat))))],
             [planting.Id],
             null,
             null,
@@ -121,7 +121,7 @@ public static class EveningPlanner
             .Select(w => new Deed(
                 DeedKind.Task,
                 Say.Of("planning.renew", ("measure", w.Measure.Name.InSentence()), ("garden", garden.Where(w.Planting))),
-                $"{w.Why} {w.Measure.How}",
+                Say.Sentences(w.Why.Words, w.Measure.How),
                 [new("worn-off", w.Why)],
                 [w.Planting.Id],
                 null,
@@ -133,11 +133,12 @@ public static class EveningPlanner
     private static IEnumerable<Deed> Straining(GardenSnapshot garden) =>
         from stock in garden.Stocks
         where stock.ReadyAt is { } at && garden.Garden.DateOf(at) <= garden.Today
-        let ready = Say.Of("planning.readyAt", ("when", Figure.Moment(garden.Garden.Zone.Local(stock.ReadyAt!.Value))))
+        let at = garden.Garden.Zone.Local(stock.ReadyAt!.Value)
+        let ready = Said.Of("planning.readyAt", ("when", new Fact(FactKind.Day, null, DateOnly.FromDateTime(at.DateTime), Figure.Moment(at))))
         select new Deed(
             DeedKind.Strain,
             Say.Of("planning.strain", ("name", stock.Name.InSentence())),
-            Say.Sentences(ready, Say.Of("planning.strainItAndTickItOff")),
+            Say.Sentences(ready.Words, Say.Of("planning.strainItAndTickItOff")),
             [new("steeped", ready)],
             [],
             null,
@@ -158,7 +159,7 @@ public static class EveningPlanner
                 ? Say.Of("planning.beforeTrouble", ("measure", measure.Name.InSentence()), ("garden", garden.Where(due[0].Planting)))
                 : Say.Of("planning.beforeTroublePlantings", ("measure", measure.Name.InSentence()), ("due", due.Count)),
             Say.Of("planning.about", ("how", measure.How), ("some", Say.Of("words.minutes", ("n", PreventiveKind.MinutesOf(due))))),
-            [.. due.Select(w => new Reason(measure.Id, $"{garden.Where(w.Planting)}: {w.Why}"))],
+            [.. due.Select(w => new Reason(measure.Id, Said.Plain(w.Why).About(Fact.Thing(garden.Where(w.Planting)))))],
             [.. due.Select(w => w.Planting.Id)],
             null,
             null
@@ -225,8 +226,8 @@ public static class EveningPlanner
                     drastic
                         ? Say.Of("planning.takeOutWhatIsSick", ("garden", garden.Where(planting)))
                         : Say.Of("planning.byhandtitleGarden", ("byHandTitle", ByHandTitle), ("garden", garden.Where(planting))),
-                    string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0],
-                    [new("over-line", f.Told + "."), .. byHand.Select(s => new Reason(s.Code, $"{s.Name}: {s.Why[0]}"))],
+                    string.Join(" ", byHand.Select(s => s.Name + ".")) + " " + byHand[drastic ? ^1 : 0].Why[0].Words,
+                    [new("over-line", f.Told.AsSentence()), .. byHand.Select(s => new Reason(s.Code, s.Why[0].About(Fact.Thing(s.Name))))],
                     [planting.Id],
                     null,
                     null
@@ -264,7 +265,7 @@ public static class EveningPlanner
                 DeedKind.ByHand,
                 Say.Of("planning.inPlaces", ("byHandTitle", ByHandTitle), ("byHand", byHand.Count)),
                 string.Join(" ", byHand.Select(d => d.Where + ".")),
-                [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Sentence = $"{d.Where}. {r.Sentence}" }))],
+                [.. byHand.SelectMany(d => d.Reasons.Select(r => r with { Said = r.Said.In(d.Where!) }))],
                 [.. byHand.SelectMany(d => d.PlantingIds).Distinct()],
                 null,
                 null
@@ -278,9 +279,9 @@ public static class EveningPlanner
         var spray = ladder.Steps.FirstOrDefault(s => s.Rung == Rung.Spray);
         var why =
             f.Target?.Kind == TargetKind.LookAlike ? Say.Of("planning.whichNoSprayMends", ("it", f.Name))
-            : taken.Count > 0 ? Say.Of("planning.whatYouTookOnComesFirst", ("it", f.Told))
-            : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? $"{f.Told}. " : "") + look.Why[0]
-            : $"{f.Told}. {spray?.Why[0] ?? ladder.Steps[0].Why[0]}";
+            : taken.Count > 0 ? Say.Of("planning.whatYouTookOnComesFirst", ("it", f.Told.Words))
+            : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? $"{f.Told.Words}. " : "") + look.Why[0].Words
+            : $"{f.Told.Words}. {(spray ?? ladder.Steps[0]).Why[0].Words}";
         return ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0
             ? Say.Of("planning.lookAgain", ("garden", garden.Where(f.Planting)), ("why", why), ("when", When(garden, on)))
             : Say.Of("planning.gardenWhy", ("garden", garden.Where(f.Planting)), ("why", why));
@@ -338,14 +339,14 @@ public static class EveningPlanner
                             "planning.courseAgainst",
                             ("garden", garden.Where(planting)),
                             ("target", target.Name.InSentence()),
-                            ("sentence", StepDays.Of(course, RotaPlanner.Plan(garden)).Sentence)
+                            ("sentence", StepDays.Of(course, RotaPlanner.Plan(garden)).Sentence.Words)
                         )
                 )
             );
             return;
         }
 
-        List<string> why = [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()];
+        List<Said> why = [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<Said>()];
         Treat(
             garden,
             planting,
@@ -415,7 +416,12 @@ public static class EveningPlanner
                 [
                     new(
                         "cover-lapsed",
-                        Say.Of("planning.ofTheIsLeftAtKeep", ("now", Say.In(now * 100, "0")), ("material", material.Name.InSentence()), ("place", place.Name))
+                        Said.Of(
+                            "planning.ofTheIsLeftAtKeep",
+                            ("now", Fact.Percent(now * 100)),
+                            ("material", Fact.Thing(material.Name.InSentence())),
+                            ("place", Fact.Thing(place.Name))
+                        )
                     ),
                 ]
             )

@@ -52,7 +52,7 @@ internal static class EveningTanks
                                 "planning.isNotPlanned",
                                 ("garden", garden.Where(wish.Planting)),
                                 ("target", wish.Target.Name.InSentence()),
-                                ("sentence", whyNot)
+                                ("sentence", whyNot.Words)
                             )
                         )
                     );
@@ -72,7 +72,7 @@ internal static class EveningTanks
             ("garden", garden.Where(planting)),
             ("target", target.Name.InSentence()),
             ("date", EveningPlanner.Date(next.On)),
-            ("whyThen", next.WhyThen)
+            ("whyThen", next.WhyThen?.Words)
         );
 
     /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>

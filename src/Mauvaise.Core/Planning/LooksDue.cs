@@ -25,7 +25,7 @@ internal static class LooksDue
             yield return new Deed(
                 DeedKind.Walk,
                 Say.Of("planning.walkCards", ("list", string.Join(", ", calling.Select(c => c.Place.Name).Distinct()))),
-                Say.Sentences([.. calling.Select(c => c.Sentence)]),
+                Say.Sentences([.. calling.Select(c => c.Sentence.Words)]),
                 [.. calling.Select(c => new Reason("cards", c.Sentence))],
                 [.. calling.SelectMany(c => garden.GrowingAt(c.Place)).Select(p => p.Id).Distinct()],
                 null,
@@ -55,7 +55,7 @@ internal static class LooksDue
                         ("days", Say.Of("words.days", ("n", longest))),
                         ("minutes", WalkRound.Minutes(garden, stale.Select(x => x.Planting.PlaceId).Distinct().Count()))
                     ),
-                [new("not-seen", Say.Of("planning.aWalkEveryDaysFindsThings", ("days", WalkRhythm.Days)))],
+                [new("not-seen", Said.Of("planning.aWalkEveryDaysFindsThings", ("days", Fact.Days(WalkRhythm.Days))))],
                 [.. stale.Select(x => x.Planting.Id)],
                 null,
                 null
@@ -64,7 +64,7 @@ internal static class LooksDue
     }
 
     /// <summary>Places whose sticky cards caught more than their line, and where nobody looked since.</summary>
-    private static IEnumerable<(Place Place, string Sentence)> CardsCall(GardenSnapshot garden, HashSet<Guid> visited) =>
+    private static IEnumerable<(Place Place, Said Sentence)> CardsCall(GardenSnapshot garden, HashSet<Guid> visited) =>
         from place in garden.Places
         let grown = garden.GrowingAt(place).Where(p => !visited.Contains(p.Id)).ToList()
         where grown.Count > 0
@@ -73,5 +73,12 @@ internal static class LooksDue
         let read = garden.ReadingOf(place, kind)
         where read is not null && kind.StateOf(read.Value, null) == ReadingState.High
         where grown.Exists(p => garden.LatestObservation(p.Id) is not { } seen || seen.At < read.At)
-        select (place, Say.Of("planning.cardsCall", ("place", place.Name), ("reading", Say.Remarked(kind.Name.InSentence(), kind.Told(read.Value)))));
+        select (
+            place,
+            Said.Of(
+                "planning.cardsCall",
+                ("place", Fact.Thing(place.Name)),
+                ("reading", Fact.Clause(Say.Remarked(kind.Name.InSentence(), kind.Told(read.Value))))
+            )
+        );
 }

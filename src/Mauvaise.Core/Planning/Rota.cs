@@ -1,6 +1,7 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
@@ -27,9 +28,9 @@ public sealed record PlannedRound(
     SlotHours Hours,
     bool Pinned,
     double Litres,
-    IReadOnlyList<string> Why,
-    string WhyThen,
-    IReadOnlyList<string> Against
+    IReadOnlyList<Said> Why,
+    Said WhyThen,
+    IReadOnlyList<Said> Against
 );
 
 /// <summary>One mix for several plantings in one visit, in the order in which they are met.</summary>
@@ -46,7 +47,7 @@ public sealed record Outing(string Key, DateOnly On, bool Morning, SlotHours Hou
 
 /// <summary>What goes on next at a planting, and when.</summary>
 /// <param name="WhyThen">Why on that day; null for two leaves, which are tried at once.</param>
-public sealed record NextMix(Recipe Recipe, DateOnly On, string? WhyThen);
+public sealed record NextMix(Recipe Recipe, DateOnly On, Said? WhyThen);
 
 /// <summary>A visit to count again.</summary>
 public sealed record PlannedVisit(DateOnly On, Planting Planting, string What, Guid? CheckBackId)
@@ -59,7 +60,7 @@ public sealed record PlannedVisit(DateOnly On, Planting Planting, string What, G
 public sealed record PlannedWalk(DateOnly On, IReadOnlyList<Planting> Plantings);
 
 /// <summary>Something that wants to be sprayed and is not planned, with what would change that.</summary>
-public sealed record NotPlanned(Planting Planting, Target Target, string Sentence);
+public sealed record NotPlanned(Planting Planting, Target Target, Said Sentence);
 
 /// <summary>Something expected beyond the fortnight.</summary>
 public sealed record OutlineEntry(DateOnly WeekOf, Place Place, Target Target, Material Material, NeedKind Kind);
@@ -73,7 +74,7 @@ public enum ChangeKind
 }
 
 /// <summary>What became of a round since the gardener last looked.</summary>
-public sealed record PlanChange(ChangeKind Kind, Planting? Planting, string Sentence);
+public sealed record PlanChange(ChangeKind Kind, Planting? Planting, Said Sentence);
 
 /// <summary>The plan: a fortnight firm, the rest of the season in outline.</summary>
 /// <param name="Cannot">What can not be planned at all, and what to change.</param>
@@ -86,7 +87,7 @@ public sealed record Rota(
     IReadOnlyList<PlannedVisit> Visits,
     IReadOnlyList<PlannedWalk> Walks,
     IReadOnlyList<NotPlanned> NotPlanned,
-    IReadOnlyList<string> Cannot,
+    IReadOnlyList<Said> Cannot,
     IReadOnlyList<OutlineEntry> Outline,
     IReadOnlyList<PlanChange> Changes,
     double Cost
@@ -107,5 +108,5 @@ public sealed record Rota(
     }
 
     /// <summary>Why nothing is planned against a trouble that wants to be sprayed; null where something is, or nothing is wanted.</summary>
-    public string? WhyNot(Guid plantingId, string target) => NotPlanned.FirstOrDefault(n => n.Planting.Id == plantingId && n.Target.Id == target)?.Sentence;
+    public Said? WhyNot(Guid plantingId, string target) => NotPlanned.FirstOrDefault(n => n.Planting.Id == plantingId && n.Target.Id == target)?.Sentence;
 }

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
+using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
@@ -23,19 +24,24 @@ internal static class RotaChanges
                 .Select(r => new PlanChange(
                     ChangeKind.New,
                     r.Planting,
-                    Say.Of("planning.newOn", ("words", Words(garden, r)), ("date", Date(r.On)), ("why", (r.Why.Count > 0 ? r.Why[0] : r.WhyThen)))
+                    Said.Of(
+                        "planning.newOn",
+                        ("words", Fact.Clause(Words(garden, r))),
+                        ("date", Date(r.On)),
+                        ("why", Fact.Clause(r.Why.Count > 0 ? r.Why[0] : r.WhyThen))
+                    )
                 )),
             .. rounds
                 .Where(r => seen.TryGetValue(r.Key, out var s) && s.On != r.On)
                 .Select(r => new PlanChange(
                     ChangeKind.Moved,
                     r.Planting,
-                    Say.Of(
+                    Said.Of(
                         "planning.movedFrom",
-                        ("words", Words(garden, r)),
+                        ("words", Fact.Clause(Words(garden, r))),
                         ("date", Date(seen[r.Key].On)),
                         ("date2", Date(r.On)),
-                        ("movedWhy", MovedWhy(garden, r, seen[r.Key]))
+                        ("movedWhy", Fact.Clause(MovedWhy(garden, r, seen[r.Key])))
                     )
                 )),
             .. rounds
@@ -43,11 +49,11 @@ internal static class RotaChanges
                 .Select(r => new PlanChange(
                     ChangeKind.OtherMix,
                     r.Planting,
-                    Say.Of(
+                    Said.Of(
                         "planning.insteadOf",
-                        ("garden", garden.Where(r.Planting)),
-                        ("recipe", r.Recipe.Name.InSentence()),
-                        ("findRecipe", garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? Say.Of("planning.whatWasPlanned")),
+                        ("garden", Fact.Thing(garden.Where(r.Planting))),
+                        ("recipe", Fact.Thing(r.Recipe.Name.InSentence())),
+                        ("findRecipe", Fact.Thing(garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? Say.Of("planning.whatWasPlanned"))),
                         ("date", Date(r.On))
                     )
                 )),
@@ -55,12 +61,12 @@ internal static class RotaChanges
         ];
     }
 
-    private static string MovedWhy(GardenSnapshot garden, PlannedRound round, SeenRound seen) =>
+    private static Said MovedWhy(GardenSnapshot garden, PlannedRound round, SeenRound seen) =>
         round switch
         {
-            { Pinned: true } => Say.Of("planning.youPinned"),
-            _ when seen.On < garden.Today => Say.Of("planning.itsDayWent"),
-            _ when garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == round.Planting.Id && c.Target == round.Target.Id) => Say.Of(
+            { Pinned: true } => Said.Of("planning.youPinned"),
+            _ when seen.On < garden.Today => Said.Of("planning.itsDayWent"),
+            _ when garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == round.Planting.Id && c.Target == round.Target.Id) => Said.Of(
                 "planning.youSkipped"
             ),
             _ => round.WhyThen,
@@ -84,19 +90,30 @@ internal static class RotaChanges
         }
 
         var why =
-            !planting.GrowsOn(garden.Today) ? Say.Of("planning.thePlantingHasEnded")
-            : garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == id && c.Target == target.Id) ? Say.Of("planning.youSkipped2")
-            : seen.On > garden.Today.AddDays(RotaPlanner.FirmDays - 1) ? Say.Of("planning.itLiesBeyondTheFortnightNow")
-            : Say.Of("planning.itIsNotWantedAnyMore");
+            !planting.GrowsOn(garden.Today) ? Said.Of("planning.thePlantingHasEnded")
+            : garden.Choices.Any(c => c.Word == PlanWord.Skip && c.PlantingId == id && c.Target == target.Id) ? Said.Of("planning.youSkipped2")
+            : seen.On > garden.Today.AddDays(RotaPlanner.FirmDays - 1) ? Said.Of("planning.itLiesBeyondTheFortnightNow")
+            : Said.Of("planning.itIsNotWantedAnyMore");
         return new PlanChange(
             ChangeKind.Dropped,
             planting,
-            Say.Of("planning.nothingAgainst", ("garden", garden.Where(planting)), ("target", target.Name.InSentence()), ("date", Date(seen.On)), ("why", why))
+            Said.Of(
+                "planning.nothingAgainst",
+                ("garden", Fact.Thing(garden.Where(planting))),
+                ("target", Fact.Thing(target.Name.InSentence())),
+                ("date", Date(seen.On)),
+                ("why", Fact.Clause(why))
+            )
         );
     }
 
-    private static string Words(GardenSnapshot garden, PlannedRound r) =>
-        Say.Of("planning.against", ("garden", garden.Where(r.Planting)), ("recipe", r.Recipe.Name.InSentence()), ("target", r.Target.Name.InSentence()));
+    private static Said Words(GardenSnapshot garden, PlannedRound r) =>
+        Said.Of(
+            "planning.against",
+            ("garden", Fact.Thing(garden.Where(r.Planting))),
+            ("recipe", Fact.Thing(r.Recipe.Name.InSentence())),
+            ("target", Fact.Thing(r.Target.Name.InSentence()))
+        );
 
-    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
+    private static Fact Date(DateOnly date) => Fact.Day(date, WayWords.DayFormat);
 }

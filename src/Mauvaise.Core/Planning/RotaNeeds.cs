@@ -44,8 +44,8 @@ public sealed record Need(
     int Rounds,
     DateOnly From,
     IReadOnlyList<NeedOption> Options,
-    IReadOnlyList<string> Why,
-    IReadOnlyList<string> Against,
+    IReadOnlyList<Said> Why,
+    IReadOnlyList<Said> Against,
     DateOnly? Pinned,
     Scene? Damage,
     double Pressure = 0,
@@ -158,9 +158,9 @@ internal static class RotaNeeds
             Options = cleaning.Options.Count == 0 ? [] : [option with { From = option.From > from ? option.From : from }],
             Why =
             [
-                Say.Of(
+                Said.Of(
                     "planning.keepsCleanWhatCleaned",
-                    ("material", cleaning.Options.Count == 0 ? "" : cleaning.Options[0].Option.Material.Name.InSentence())
+                    ("material", Fact.Thing(cleaning.Options.Count == 0 ? "" : cleaning.Options[0].Option.Material.Name.InSentence()))
                 ),
             ],
             Against = [],
@@ -199,8 +199,8 @@ internal static class RotaNeeds
             Math.Max(course.Rounds, course.RoundsGiven + 1),
             Later(garden, planting, target, from),
             banned ? [] : [option],
-            [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<string>()],
-            banned ? [Say.Of("planning.youBannedItHere", ("material", material.Name))] : [],
+            [course.Sentence, .. course.Change is { } change ? [change] : Array.Empty<Said>()],
+            banned ? [Said.Of("planning.youBannedItHere", ("material", Fact.Thing(material.Name)))] : [],
             Pinned(garden, planting, target),
             Forecast(garden, planting, target, seen, days),
             Urgency: (seen?.Incidence ?? 0) / Math.Max(0.01, ActionLine.At(garden, planting, target).Share)
@@ -221,8 +221,8 @@ internal static class RotaNeeds
             step.Shape!.Rounds,
             Later(garden, planting, target, garden.Today),
             [Option(garden, planting, target, step.Option!, step.Shape!)],
-            [ladder.Finding.Told + ".", .. ladder.Finding.Doubled ? [ladder.Finding.Line.Reason] : Array.Empty<string>()],
-            [.. barred.Take(MostOptions).Select(w => $"{w.Option!.Material.Name}: {w.Against[0].Clause}.")],
+            [ladder.Finding.Told.AsSentence(), .. ladder.Finding.Doubled ? [ladder.Finding.Line.Reason] : Array.Empty<Said>()],
+            [.. barred.Take(MostOptions).Select(w => w.Against[0].Said.About(Fact.Thing(w.Option!.Material.Name)))],
             Pinned(garden, planting, target),
             Forecast(garden, planting, target, ladder.Finding.Seen, days),
             Urgency: ladder.Finding.Share / Math.Max(0.01, ladder.Finding.Line.Share)
@@ -285,16 +285,16 @@ internal static class RotaNeeds
                 [.. allowed.Select(o => Option(garden, planting, target, o, CourseShape.For(garden, planting, target, o.Material)))],
                 [
                     renewal && pressure < ProtectAtPressure
-                        ? Say.Of("planning.theCoverAgainstHasLapsed", ("target", target.Name.InSentence()), ("place", place.Name))
-                        : Say.Of(
+                        ? Said.Of("planning.theCoverAgainstHasLapsed", ("target", Fact.Thing(target.Name.InSentence())), ("place", Fact.Thing(place.Name)))
+                        : Said.Of(
                             "planning.pressureOfReachesOf100Within",
-                            ("target", target.Name.InSentence()),
-                            ("pressure", Say.In(pressure * 100, "0")),
-                            ("protectAheadDays", ProtectAheadDays),
-                            ("place", place.Name)
+                            ("target", Fact.Thing(target.Name.InSentence())),
+                            ("pressure", Fact.Percent(pressure * 100)),
+                            ("protectAheadDays", Fact.Days(ProtectAheadDays)),
+                            ("place", Fact.Thing(place.Name))
                         ),
                 ],
-                [.. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => $"{o.Material.Name}: {o.PassedOver[0]}.")],
+                [.. all.Where(o => !o.Allowed).Take(MostOptions).Select(o => o.Barred[0].Said.About(Fact.Thing(o.Material.Name)))],
                 Pinned(garden, planting, target),
                 Forecast(garden, planting, target, null, days),
                 Math.Max(pressure, ProtectAtPressure)

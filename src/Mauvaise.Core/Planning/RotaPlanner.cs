@@ -1,6 +1,6 @@
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Ways;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -24,7 +24,7 @@ public static class RotaPlanner
     }
 
     /// <summary>What it would cost to do a need's next round on each of the firm days instead; null where that can not be, with the reason.</summary>
-    public static IReadOnlyList<(DateOnly On, double? More, string Sentence)> Moves(GardenSnapshot garden, Guid plantingId, string target)
+    public static IReadOnlyList<(DateOnly On, double? More, Said Sentence)> Moves(GardenSnapshot garden, Guid plantingId, string target)
     {
         var needs = RotaNeeds.Find(garden);
         var now = new RotaBuild(garden, needs, FirmDays);
@@ -54,7 +54,7 @@ public static class RotaPlanner
                     return (
                         on,
                         more,
-                        more < 5e-5 ? Say.Of("planning.asGoodAsPlanned") : Say.Of("planning.costsOfABedsCropMore", ("more", Say.In(more * 100, "0.00")))
+                        more < 5e-5 ? Said.Of("planning.asGoodAsPlanned") : Said.Of("planning.costsOfABedsCropMore", ("more", Fact.Percent(more * 100, "0.00")))
                     );
                 }),
         ];

@@ -6,6 +6,7 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Time;
+using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
@@ -86,18 +87,18 @@ internal sealed class RotaReading(RotaBuild build)
                 k == 0 ? [.. need.Why, .. option.Option.Reasons] : [],
                 k == 0
                     ? DayWhy(index, need, choice.Option, slot)
-                    : Say.Of("planning.round", ("roundsGiven", need.RoundsGiven + k + 1), ("because", option.Shape.Because)),
+                    : Said.Of("planning.round", ("roundsGiven", Fact.Count(need.RoundsGiven + k + 1)), ("because", Fact.Clause(option.Shape.Because))),
                 k == 0 ? need.Against : []
             );
         }
     }
 
     /// <summary>Why this day: what a day or two later would cost, or why it was not sooner.</summary>
-    private string DayWhy(int index, Need need, int option, int slot)
+    private Said DayWhy(int index, Need need, int option, int slot)
     {
         if (need.Pinned is not null)
         {
-            return Say.Of("planning.youPinnedItToThisDay");
+            return Said.Of("planning.youPinnedItToThisDay");
         }
 
         var first = build.Problem.Needs[index].Options[option].First;
@@ -107,8 +108,10 @@ internal sealed class RotaReading(RotaBuild build)
             .Where(s => !double.IsPositiveInfinity(first[s]) && RotaProblem.DayOf(s) >= RotaProblem.DayOf(slot) + 3)
             .Select(s => (int?)s)
             .FirstOrDefault();
-        var cost = later is { } l ? Say.Of("planning.threeDaysLaterItWouldCost", ("it", Say.In(Math.Max(0, first[l] - first[slot]) * 100, "0.0"))) : "";
-        return Say.Sentences(sooner >= slot ? Say.Of("planning.theFirstTimeThatHours") : Say.Of("planning.itGoesWithWhatElse"), cost);
+        var cost = later is { } l
+            ? Said.Of("planning.threeDaysLaterItWouldCost", ("it", Fact.Percent(Math.Max(0, first[l] - first[slot]) * 100, "0.0")))
+            : null;
+        return Said.Sentences(sooner >= slot ? Said.Of("planning.theFirstTimeThatHours") : Said.Of("planning.itGoesWithWhatElse"), cost);
     }
 
     private Outing ToOuting(DateOnly on, bool morning, List<PlannedRound> rounds)
@@ -173,14 +176,14 @@ internal sealed class RotaReading(RotaBuild build)
     }
 
     /// <summary>Why a need is not planned, and what would change that.</summary>
-    public string WhyNot(int index)
+    public Said WhyNot(int index)
     {
         var need = needs[index];
         if (need.Options.Count == 0)
         {
             return need.Against.Count > 0
-                ? string.Join(" ", need.Against.Take(2))
-                : Say.Of("planning.nothingThatMayBeUsedHere", ("target", need.Target.Name.InSentence()));
+                ? Said.Sentences(need.Against[0], need.Against.Skip(1).FirstOrDefault())
+                : Said.Of("planning.nothingThatMayBeUsedHere", ("target", Fact.Thing(need.Target.Name.InSentence())));
         }
 
         var option = need.Options[0];
@@ -191,14 +194,14 @@ internal sealed class RotaReading(RotaBuild build)
         if (on < earliest)
         {
             return option.PatchOn is null
-                ? Say.Of("planning.notBefore", ("date", Date(earliest)))
-                : Say.Of("planning.notBeforeTwoLeavesAreTried", ("date", Date(earliest)));
+                ? Said.Of("planning.notBefore", ("date", Date(earliest)))
+                : Said.Of("planning.notBeforeTwoLeavesAreTried", ("date", Date(earliest)));
         }
 
         var at = garden.Now.AddDays(on.DayNumber - garden.Today.DayNumber);
         if (UseGuards.Against(garden, need.Planting, inMix, at, MaterialChoice.Working(option.Option.Recipe)) is [var first, ..])
         {
-            return $"{material.Name}: {first.Clause}.";
+            return first.Said.About(Fact.Thing(material.Name));
         }
 
         var open = hours.Of(need.Place, material);
@@ -206,32 +209,36 @@ internal sealed class RotaReading(RotaBuild build)
         if (wanted.All(s => open[s] is null))
         {
             return need.Pinned is null
-                ? Say.Of("planning.noHourInTheFortnightSuits", ("material", material.Name.InSentence()), ("closedBy", ClosedBy(need.Place, material, on)))
-                : Say.Of(
+                ? Said.Of(
+                    "planning.noHourInTheFortnightSuits",
+                    ("material", Fact.Thing(material.Name.InSentence())),
+                    ("closedBy", Fact.Clause(ClosedBy(need.Place, material, on)))
+                )
+                : Said.Of(
                     "planning.noHourOnSuitsThere",
                     ("date", Date(on)),
-                    ("material", material.Name.InSentence()),
-                    ("closedBy", ClosedBy(need.Place, material, on))
+                    ("material", Fact.Thing(material.Name.InSentence())),
+                    ("closedBy", Fact.Clause(ClosedBy(need.Place, material, on)))
                 );
         }
 
         foreach (var ((limited, left), amount) in build.TakesOf(need, option).Where(t => t.Amount > t.Resource.Left))
         {
             return limited.Kind == LimitKind.Shelf && garden.Catalogue.Material(limited.What) is var what
-                ? Say.Of(
+                ? Said.Of(
                     "planning.aRoundTakes",
-                    ("amount", Figure.Amount(amount, what.Unit)),
-                    ("what", what.Name.InSentence()),
-                    ("amount2", Figure.Amount(left, what.Unit))
+                    ("amount", Fact.OnShelf(amount, what.Unit)),
+                    ("what", Fact.Thing(what.Name.InSentence())),
+                    ("amount2", Fact.OnShelf(left, what.Unit))
                 )
-                : Say.Of("planning.hasBeenGivenHereAsOften", ("material", material.Name));
+                : Said.Of("planning.hasBeenGivenHereAsOften", ("material", Fact.Thing(material.Name)));
         }
 
-        return need.Pinned is null ? Say.Of("planning.besideWhatIsPlannedItWould") : Say.Of("planning.onItWouldBreakAWait", ("date", Date(on)));
+        return need.Pinned is null ? Said.Of("planning.besideWhatIsPlannedItWould") : Said.Of("planning.onItWouldBreakAWait", ("date", Date(on)));
     }
 
     /// <summary>The rule that closes most hours of a day, in a sentence.</summary>
-    private string ClosedBy(Place place, Material material, DateOnly on)
+    private Said ClosedBy(Place place, Material material, DateOnly on)
     {
         var judged = SprayHours.Judge(garden.PlannedSkyOf(place), Later(garden.Now, garden.Garden.StartOf(on)), garden.Garden.StartOf(on.AddDays(1)), material);
         var rule = judged
@@ -240,28 +247,28 @@ internal sealed class RotaReading(RotaBuild build)
             .GroupBy(r => r.Rule)
             .OrderByDescending(g => g.Count())
             .FirstOrDefault();
-        return rule?.First().Sentence ?? Say.Of("planning.nobodyIsFreeOrTheWeather");
+        return rule is not null ? Said.Plain(rule.First().Sentence) : Said.Of("planning.nobodyIsFreeOrTheWeather");
     }
 
     private static DateTimeOffset Later(DateTimeOffset a, DateTimeOffset b) => a > b ? a : b;
 
-    private IEnumerable<string> Cannot()
+    private IEnumerable<Said> Cannot()
     {
         if (garden.Weather.Hours.All(h => !h.IsComplete))
         {
-            yield return Say.Of("planning.noWeatherIsKnownSoHours");
+            yield return Said.Of("planning.noWeatherIsKnownSoHours");
         }
 
         if (garden.Garden.Free is { } free && free.Days.All(d => d == 0))
         {
-            yield return Say.Of("planning.nobodyIsEverFreeSoNothing");
+            yield return Said.Of("planning.nobodyIsEverFreeSoNothing");
         }
 
         if (garden.Stocks.Count == 0)
         {
-            yield return Say.Of("planning.nothingIsWrittenDown");
+            yield return Said.Of("planning.nothingIsWrittenDown");
         }
     }
 
-    private static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
+    private static Fact Date(DateOnly date) => Fact.Day(date, WayWords.DayFormat);
 }

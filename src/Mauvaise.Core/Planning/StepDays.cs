@@ -3,7 +3,6 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Ways;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -25,7 +24,11 @@ public static class StepDays
             ? course with
             {
                 NextOn = next.On,
-                Sentence = Say.Of("planning.onTheRotaFor", ("date", Say.In(next.On, "ddd d MMM")), ("sentence", course.Sentence.InSentence())),
+                Sentence = Said.Of(
+                    "planning.onTheRotaFor",
+                    ("date", Fact.Day(next.On, WayWords.DayFormat)),
+                    ("sentence", Fact.Clause(course.Sentence.InSentence()))
+                ),
             }
             : course;
 

@@ -7,7 +7,7 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Scouting;
 
 /// <summary>The share of leaves at which to act, with the sentence that says where it comes from.</summary>
-public sealed record ActionLine(double Share, string Reason)
+public sealed record ActionLine(double Share, Said Reason)
 {
     /// <summary>For something not yet named on a grown plant.</summary>
     public const double Unnamed = 0.1;
@@ -54,10 +54,15 @@ public sealed record ActionLine(double Share, string Reason)
         };
         share *= on is CountedOn.Leaves or CountedOn.Tips ? 1 : 0.5;
         var what = target?.Name.InSentence() ?? Say.Of("scouting.somethingNotYetNamed");
-        var percent = Say.In(share * 100, "0.#");
         return new ActionLine(
             share,
-            Say.Of("scouting.ofThingsIsTheLine", ("share", percent), ("things", Say.Word(on)), ("what", what), ("words", Words(stance)))
+            Said.Of(
+                "scouting.ofThingsIsTheLine",
+                ("share", Fact.Percent(share * 100, "0.#")),
+                ("things", Fact.Thing(Say.Word(on))),
+                ("what", Fact.Thing(what)),
+                ("words", Fact.Clause(Words(stance)))
+            )
         );
     }
 

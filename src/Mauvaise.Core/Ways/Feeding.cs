@@ -1,14 +1,14 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
 /// <summary>What a planting is given after it lost leaves: when, and how much. All figures are assumed.</summary>
 /// <param name="Step">Of the feed's doses; null where nothing is given.</param>
 /// <param name="AfterDays">From the day on which the leaves came off.</param>
-public sealed record Feeding(DoseStep? Step, int AfterDays, string Sentence)
+public sealed record Feeding(DoseStep? Step, int AfterDays, Said Sentence)
 {
     /// <summary>Less than this share of the leaves grows back by itself.</summary>
     public const double FromShare = 0.12;
@@ -31,18 +31,18 @@ public sealed record Feeding(DoseStep? Step, int AfterDays, string Sentence)
 
         if (planting.Stage == GrowthStage.Seedling)
         {
-            return new Feeding(null, 0, Say.Of("ways.seedlingsAreNotFed"));
+            return new Feeding(null, 0, Said.Of("ways.seedlingsAreNotFed"));
         }
 
         if (planting.Stage == GrowthStage.Ending || CropLife.DaysToEnd(garden, planting) <= NearEndDays)
         {
-            return new Feeding(null, 0, Say.Of("ways.endingIsNotFed"));
+            return new Feeding(null, 0, Said.Of("ways.endingIsNotFed"));
         }
 
         var place = garden.PlaceOf(planting);
         if (place.Kind == PlaceKind.IndoorRack)
         {
-            return new Feeding(null, 0, Say.Of("ways.rackFeedLow"));
+            return new Feeding(null, 0, Said.Of("ways.rackFeedLow"));
         }
 
         var heavy = lost > HeavyShare;
@@ -52,14 +52,14 @@ public sealed record Feeding(DoseStep? Step, int AfterDays, string Sentence)
         return new Feeding(
             step,
             days,
-            Say.Sentences(
-                Say.Of(
+            Said.Sentences(
+                Said.Of(
                     heavy ? "ways.feedWhenItGrows" : "ways.feedAfterLoss",
-                    ("percent", Say.In(lost * 100, "0")),
-                    ("dose", DoseTold.Of(doses.At(step), doses.Unit, doses.Per)),
-                    ("date", Say.In(garden.Today.AddDays(days), "d MMMM"))
+                    ("percent", Fact.Percent(lost * 100)),
+                    ("dose", Fact.Dose(doses.At(step), doses.Unit, DoseTold.Of(doses.At(step), doses.Unit, doses.Per))),
+                    ("date", Fact.Day(garden.Today.AddDays(days)))
                 ),
-                garden.Exposure(place).SoilMayBeDry ? Say.Of("ways.soilIsDryWaterFirst") : null
+                garden.Exposure(place).SoilMayBeDry ? Said.Of("ways.soilIsDryWaterFirst") : null
             )
         );
     }

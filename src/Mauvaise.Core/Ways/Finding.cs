@@ -102,21 +102,21 @@ public sealed record Finding(
         Garden.Garden.DiseaseApproach == DiseaseApproach.CleanThenProtect && way.Option?.Material.Group == KnownIds.Modes.Oxidiser;
 
     /// <summary>"12 % of leaves with black bean aphid, line 20 %".</summary>
-    public string Told =>
+    public Said Told =>
         Seen.Plants is { Count: > 0 } plants
-            ? Say.Of(
+            ? Said.Of(
                 "ways.ofPlantsWithLine",
-                ("share", Say.In(Share * 100, "0")),
-                ("plants", SinglePlants.Told(plants)),
-                ("name", Name),
-                ("share2", Say.In(Line.Share * 100, "0"))
+                ("share", Fact.Percent(Share * 100)),
+                ("plants", Fact.Thing(SinglePlants.Told(plants))),
+                ("name", Fact.Thing(Name)),
+                ("share2", Fact.Percent(Line.Share * 100))
             )
-            : Say.Of(
+            : Said.Of(
                 "ways.ofThingsWithLine",
-                ("share", Say.In(Share * 100, "0")),
-                ("things", Say.Word(Seen.On)),
-                ("name", Name),
-                ("share2", Say.In(Line.Share * 100, "0.#"))
+                ("share", Fact.Percent(Share * 100)),
+                ("things", Fact.Thing(Say.Word(Seen.On))),
+                ("name", Fact.Thing(Name)),
+                ("share2", Fact.Percent(Line.Share * 100, "0.#"))
             );
 
     public string Name =>
@@ -125,10 +125,11 @@ public sealed record Finding(
         : Target.Name.InSentence();
 
     /// <summary>Why a measure can not be done here, on this stage, this soon after the last time; null when it can.</summary>
-    public string? Against(Measure m) =>
-        m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(Place.Kind) ? Say.Of("ways.notIn", ("words", Words(Place.Kind)))
-        : m.NotOnSeedlings && Planting.Stage == GrowthStage.Seedling ? Say.Of("ways.seedlingsDoNotBear")
-        : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? Say.Of("ways.doneOnAndNow", ("day", WayWords.Day(day)), ("told", Told))
+    public Said? Against(Measure m) =>
+        m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(Place.Kind) ? Said.Of("ways.notIn", ("words", Fact.Thing(Words(Place.Kind))))
+        : m.NotOnSeedlings && Planting.Stage == GrowthStage.Seedling ? Said.Of("ways.seedlingsDoNotBear")
+        : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0
+            ? Said.Of("ways.doneOnAndNow", ("day", Fact.Day(day, WayWords.DayFormat)), ("told", Fact.Clause(Told)))
         : null;
 
     private static string Words(PlaceKind kind) =>
@@ -249,6 +250,6 @@ public sealed record Finding(
     {
         var lower =
             stance == Stance.KeepAhead ? line.Share / 2 : Math.Min(line.Share, ActionLine.For(target, stance + 1, place.Shelter, planting.Stage, on).Share);
-        return new ActionLine(lower, Say.Of("ways.itDoubledInUnderDaysSo", ("steepDays", Say.In(SteepDays, "0")), ("lower", Say.In(lower * 100, "0"))));
+        return new ActionLine(lower, Said.Of("ways.itDoubledInUnderDaysSo", ("steepDays", Fact.Days(SteepDays)), ("lower", Fact.Percent(lower * 100))));
     }
 }

@@ -1,7 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Ways;
 
@@ -11,7 +10,7 @@ namespace Mauvaise.Core.Ways;
 /// <param name="Affected">Of them affected, by the count.</param>
 /// <param name="TakeNow">At this visit, the worst first: never more than a quarter.</param>
 /// <param name="Visits">Visits a week apart until all affected leaves are off.</param>
-public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeNow, int Visits, string Sentence)
+public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeNow, int Visits, Said Sentence)
 {
     /// <summary>Most of the foliage that may go at once.</summary>
     public const double MostAtOnce = 0.25;
@@ -26,11 +25,11 @@ public sealed record PrunePlan(int Leaves, bool Counted, int Affected, int TakeN
         var most = (int)Math.Floor(all * MostAtOnce);
         var now = Math.Min(affected, most);
         var visits = now == 0 ? 0 : (int)Math.Ceiling((double)affected / now);
-        object of = leaves is null ? Say.Of("words.aboutSo", ("it", all)) : all;
+        var of = leaves is null ? Fact.Clause(Said.Of("words.aboutSo", ("it", Fact.Count(all)))) : Fact.Count(all);
         var sentence =
-            now == 0 ? Say.Of("ways.tooFewLeavesToSpareOne")
-            : visits == 1 ? Say.Of("ways.takeOffOfLeavesTheWorst", ("now", now), ("all", of))
-            : Say.Of("ways.takeOffOfLeavesNow", ("now", now), ("all", of), ("affected", affected), ("visits", visits));
+            now == 0 ? Said.Of("ways.tooFewLeavesToSpareOne")
+            : visits == 1 ? Said.Of("ways.takeOffOfLeavesTheWorst", ("now", Fact.Count(now)), ("all", of))
+            : Said.Of("ways.takeOffOfLeavesNow", ("now", Fact.Count(now)), ("all", of), ("affected", Fact.Count(affected)), ("visits", Fact.Count(visits)));
         return new PrunePlan(all, leaves is not null, affected, now, visits, sentence);
     }
 

@@ -2,13 +2,14 @@ using System.Collections.Concurrent;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 
 namespace Mauvaise.Core.Ways;
 
 /// <summary>The ways to meet one finding, and which of them is proposed.</summary>
 /// <param name="All">Every way, those that are barred among them: the proposed one first, then what holds, then the rest, each by what it costs.</param>
 /// <param name="Sentence">What is proposed and what comes of it; where nothing brings it under its line, that last.</param>
-public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, string Sentence)
+public sealed record WaySet(Finding Finding, IReadOnlyList<Way> All, Said Sentence)
 {
     /// <summary>What is left while no hour of the coming days suits any mix; empty when one does.</summary>
     public IReadOnlyList<LeftToDo> WithoutHour { get; init; } = [];

@@ -63,9 +63,9 @@ internal sealed class WaySearch
             return new WaySet(
                 finding,
                 [],
-                finding.Clean ? Say.Of("actions.cleanTheUsualWalkIsSoon")
-                    : finding.Stale ? Say.Of("ways.theCountIsTooOld")
-                    : Say.Of("ways.findOutWhatItIsFirst")
+                finding.Clean ? Said.Of("actions.cleanTheUsualWalkIsSoon")
+                    : finding.Stale ? Said.Of("ways.theCountIsTooOld")
+                    : Said.Of("ways.findOutWhatItIsFirst")
             );
         }
 
@@ -76,18 +76,18 @@ internal sealed class WaySearch
     /// <summary>What no spray reaches is put right, or left: nothing is mixed against it, and no model plays it through.</summary>
     private WaySet PutRight()
     {
-        var said = target.InsteadOfSpray ?? WayWords.NoSprayMends;
+        var said = target.InsteadOfSpray is { } instead ? Said.Plain(instead) : WayWords.NoSprayMends;
         var measure = f.Garden.Catalogue.Measure(KnownIds.Measures.PutRight);
         var mend = new Way
         {
             Id = measure.Id,
-            Words = said.TrimEnd('.').InSentence(),
+            Words = said.Words.TrimEnd('.').InSentence(),
             Rung = Rung.Hands,
             Hands = [new HandPart(measure, [0])],
             Proposed = f.Visit is null,
         };
         Way[] ways = [mend with { Minutes = costs.Minutes(mend) }, Nothing() with { Proposed = f.Visit is not null }, TakenOut()];
-        var sentence = f.Visit is { } visit ? Say.Of("ways.lookAgainOnSomethingWasDone", ("day", WayWords.Day(visit.DueOn))) : said;
+        var sentence = f.Visit is { } visit ? Said.Of("ways.lookAgainOnSomethingWasDone", ("day", Fact.Day(visit.DueOn, WayWords.DayFormat))) : said;
         return new WaySet(f, [.. ways.OrderByDescending(w => w.Proposed)], sentence);
     }
 
@@ -109,7 +109,8 @@ internal sealed class WaySearch
                 .ThenBy(w => w.Id, StringComparer.Ordinal),
         ];
         var (noHour, left) = WithoutHour.Of(f, ordered);
-        return new WaySet(f, ordered, Say.Sentences(noHour, WayWords.Sentence(f, ordered))) { WithoutHour = left };
+        var sentence = WayWords.Sentence(f, ordered);
+        return new WaySet(f, ordered, noHour is null ? sentence : Said.Sentences(noHour, sentence)) { WithoutHour = left };
     }
 
     private static Way Nothing() =>
@@ -308,7 +309,7 @@ internal sealed class WaySearch
 
         var shapes = running is null
             ? Shapes(material, usual)
-            : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Say.Of("ways.whatIsLeftOfTheCourse"))];
+            : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Said.Of("ways.whatIsLeftOfTheCourse"))];
         return With(play.Knows ? shapes.Find(s => play.Promises(play.Middling(With(s)))) ?? Nearest() : usual);
 
         // None holds: the one that leaves least.
@@ -323,6 +324,7 @@ internal sealed class WaySearch
         var least = Math.Max(material.Cadence.CurativeMinDays, material.Label?.DaysBetween ?? 0);
         var widest = Math.Max(least, usual.SpacingDays);
         var most = CourseShape.MostOf(material);
+        var because = Said.Of("ways.fewerOrFurtherApartLeaveMore");
         var closer =
             from rounds in Enumerable.Range(usual.Rounds, Math.Max(1, most - usual.Rounds + 1))
             from days in Enumerable.Range(least, widest - least + 1).Reverse()
@@ -331,7 +333,7 @@ internal sealed class WaySearch
             {
                 Rounds = rounds,
                 SpacingDays = days,
-                Because = Say.Of("ways.fewerOrFurtherApartLeaveMore"),
+                Because = because,
             };
         return [usual with { SpacingDays = widest }, .. closer];
     }

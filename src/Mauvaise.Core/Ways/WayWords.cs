@@ -11,10 +11,10 @@ namespace Mauvaise.Core.Ways;
 public static class WayWords
 {
     /// <summary>Of a planting that nothing is proposed for.</summary>
-    public static string LeftAlone => Say.Of("ways.youLeaveItAloneOnPurpose");
+    public static Said LeftAlone => Said.Of("ways.youLeaveItAloneOnPurpose");
 
     /// <summary>Of what is no pest, where the catalogue says nothing better.</summary>
-    public static string NoSprayMends => Say.Of("ways.noSprayMends");
+    public static Said NoSprayMends => Said.Of("ways.noSprayMends");
 
     /// <summary>"Hose them off, 3 times, 3 days apart".</summary>
     internal static string Hands(IReadOnlyList<HandPart> parts) => Say.All(parts.Select(p => Say.Remarked(p.Measure.Name.InSentence(), Times(p.Days))));
@@ -38,60 +38,65 @@ public static class WayWords
     internal static string Then(string first, string then) => Say.Of("ways.firstThen", ("first", first), ("rounds", then));
 
     /// <summary>What is proposed and what comes of it.</summary>
-    internal static string Sentence(Finding f, IReadOnlyList<Way> ways)
+    internal static Said Sentence(Finding f, IReadOnlyList<Way> ways)
     {
         var proposed = ways.FirstOrDefault(w => w.Proposed);
         var alone = ways.FirstOrDefault(w => w.Id == Way.AloneId);
         if (proposed is null)
         {
-            return Say.Of("ways.nothingThatMayBeDoneHere");
+            return Said.Of("ways.nothingThatMayBeDoneHere");
         }
 
-        var what = proposed.Words.AsSentenceStart();
+        var does = new Said("ways.does", proposed.Words.AsSentenceStart(), []);
+        var what = Fact.Clause(does);
         if (proposed.Outlook is not { } outlook || alone?.Outlook is not { } untouched)
         {
-            return Say.Sentence(what);
+            return does.AsSentence();
         }
 
         if (proposed.Id == alone.Id)
         {
-            return f.OverLine && f.HelpersAtWork ? Say.Of("ways.helpersAreAtWork", ("what", what))
-                : f.OverLine && f.Visit is { } visit ? Say.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Day(visit.DueOn)))
-                : f.OverLine && !proposed.Holds ? Say.Sentences(Say.Of("ways.nothingHereChangesMuch", ("percent", Percent(outlook.End.Middle))), Bought(ways))
+            return f.OverLine && f.HelpersAtWork ? Said.Of("ways.helpersAreAtWork", ("what", what))
+                : f.OverLine && f.Visit is { } visit ? Said.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Fact.Day(visit.DueOn, DayFormat)))
+                : f.OverLine && !proposed.Holds
+                    ? Said.Sentences(Said.Of("ways.nothingHereChangesMuch", ("percent", Fact.Share(outlook.End.Middle))), Bought(ways))
                 : f.OverLine
-                    ? Say.Of(
+                    ? Said.Of(
                         "ways.itComesUnderItsLineByItself",
                         ("what", what),
-                        ("share", Say.In(f.Line.Share * 100, "0")),
-                        ("percent", Say.In(outlook.End.Middle * 100, "0"))
+                        ("share", Fact.Percent(f.Line.Share * 100)),
+                        ("percent", Fact.Percent(outlook.End.Middle * 100))
                     )
-                : Say.Of("ways.itIsUnderItsLine", ("what", what), ("share", Say.In(f.Line.Share * 100, "0")));
+                : Said.Of("ways.itIsUnderItsLine", ("what", what), ("share", Fact.Percent(f.Line.Share * 100)));
         }
 
         if (proposed.Id == KnownIds.Measures.TakeOut)
         {
-            return Say.Of("ways.leftAloneAffectedIn3Weeks", ("what", what), ("percent", Percent(untouched.End.Middle)));
+            return Said.Of("ways.leftAloneAffectedIn3Weeks", ("what", what), ("percent", Fact.Share(untouched.End.Middle)));
         }
 
         var comes = Comes(outlook, untouched);
-        return proposed.Holds ? Say.Sentences(Say.Sentence(what), comes)
-            : f.CleansFirst(proposed) && proposed.After is null ? Say.Of("ways.protectingWhatIsCleanComesNext", ("what", what), ("comes", comes))
-            : Say.Sentences(Say.Of("ways.nothingHereBringsItUnder", ("what", what), ("comes", comes), ("percent", Percent(f.Line.Share))), Bought(ways));
+        return proposed.Holds ? Said.Sentences(does.AsSentence(), comes)
+            : f.CleansFirst(proposed) && proposed.After is null ? Said.Of("ways.protectingWhatIsCleanComesNext", ("what", what), ("comes", Fact.Clause(comes)))
+            : Said.Sentences(
+                Said.Of("ways.nothingHereBringsItUnder", ("what", what), ("comes", Fact.Clause(comes)), ("percent", Fact.Share(f.Line.Share))),
+                Bought(ways)
+            );
     }
 
-    /// <summary>What would hold it if it were bought, as a sentence of its own; empty where nothing would.</summary>
-    private static string Bought(IReadOnlyList<Way> ways) =>
+    /// <summary>What would hold it if it were bought, as a sentence of its own; null where nothing would.</summary>
+    private static Said? Bought(IReadOnlyList<Way> ways) =>
         ways.Where(w => w.Holds && w.Against is [{ Code: MaterialOption.NeedsLabel }]).MinBy(w => w.Cost) is { } way
-            ? Say.Of("ways.wouldEnterTheProductThatYou", ("material", way.Option!.Material.Name))
-            : "";
+            ? Said.Of("ways.wouldEnterTheProductThatYou", ("material", Fact.Thing(way.Option!.Material.Name)))
+            : null;
 
     /// <summary>"In 3 weeks 7 %, left alone 65 %."; null where no model plays it through.</summary>
-    public static string? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.Alone?.Outlook is { } alone ? Comes(outlook, alone) : null;
+    public static Said? Comes(Way way, WaySet set) => way.Outlook is { } outlook && set.Alone?.Outlook is { } alone ? Comes(outlook, alone) : null;
 
-    private static string Comes(Outlook outlook, Outlook alone) =>
-        Say.Of("ways.in3WeeksLeftAlone", ("percent", Percent(outlook.End.Middle)), ("percent2", Percent(alone.End.Middle)));
+    private static Said Comes(Outlook outlook, Outlook alone) =>
+        Said.Of("ways.in3WeeksLeftAlone", ("percent", Fact.Share(outlook.End.Middle)), ("percent2", Fact.Share(alone.End.Middle)));
 
-    public static string Percent(double share) => $"{Say.In(share * 100, "0")} %";
+    public static string Percent(double share) => Fact.Share(share).Words;
 
     public const string DayFormat = "ddd d MMM";
 

@@ -26,15 +26,15 @@ internal static class WithoutHour
     private const int LooksAheadHours = 72;
 
     /// <summary>
-    /// "No hour of the coming days suits insecticidal soap: 36 C at 14:00; nothing over 32 C for it.", and what is left. Both empty while a
+    /// "No hour of the coming days suits insecticidal soap: 36 C at 14:00; nothing over 32 C for it.", and what is left; null and empty while a
     /// mix may go on, or when something else than the hours bars them all.
     /// </summary>
-    public static (string Sentence, IReadOnlyList<LeftToDo> Left) Of(Finding f, IReadOnlyList<Way> ways)
+    public static (Said? Sentence, IReadOnlyList<LeftToDo> Left) Of(Finding f, IReadOnlyList<Way> ways)
     {
         var barred = ways.Where(w => w.Option is not null && w.Against.Count > 0 && w.Against.All(r => r.Code == Code)).ToList();
         if (barred.Count == 0 || ways.Any(w => w is { Allowed: true, Option: not null }))
         {
-            return ("", []);
+            return (null, []);
         }
 
         var material = barred.MinBy(w => w.Cost)!.Option!.Material;
@@ -54,17 +54,17 @@ internal static class WithoutHour
                 .Where(h => h.Hour >= f.Garden.Now && h.Rules.All(r => r.Rule != SprayRule.Unknown)),
         ];
 
-    private static string Why(Material material, List<HourVerdict> hours)
+    private static Said Why(Material material, List<HourVerdict> hours)
     {
         var often = hours
             .SelectMany(h => h.Rules)
             .Where(r => r.Verdict == Verdict.Never && r.Rule != SprayRule.Light)
             .GroupBy(r => r.Rule)
             .MaxBy(g => g.Count());
-        var name = material.Name.InSentence();
+        var name = Fact.Thing(material.Name.InSentence());
         return often is null
-            ? Say.Of("ways.noHourSuits", ("material", name))
-            : Say.Of("ways.noHourSuitsSince", ("material", name), ("because", often.First().Sentence.TrimEnd('.').InSentence()));
+            ? Said.Of("ways.noHourSuits", ("material", name))
+            : Said.Of("ways.noHourSuitsSince", ("material", name), ("because", Fact.Clause(often.First().Sentence.TrimEnd('.').InSentence())));
     }
 
     /// <summary>After bees and light have gone, or before they come: nothing but the dark is against it, and that nobody is free.</summary>

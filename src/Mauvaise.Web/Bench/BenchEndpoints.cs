@@ -462,7 +462,7 @@ public static class BenchEndpoints
         Target target,
         MaterialOption o,
         IReadOnlyList<UseReason> against,
-        string? comes,
+        Said? comes,
         double? share
     )
     {
@@ -492,8 +492,8 @@ public static class BenchEndpoints
             against.Count == 0,
             string.Join(", ", inShort),
             against.Count == 0
-                ? [.. comes is null ? [] : new[] { comes }, .. o.Reasons]
-                : [.. against.Select(r => Say.Of("bench.notNow2", ("clause", r.Clause)))]
+                ? SaidAnswer.Of([.. comes is null ? [] : new[] { comes }, .. o.Reasons])
+                : SaidAnswer.Of(against.Select(r => Said.Of("bench.notNow2", ("clause", Fact.Clause(r.Said)))))
         );
     }
 }

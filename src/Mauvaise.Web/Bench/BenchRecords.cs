@@ -18,7 +18,7 @@ public sealed record OptionAnswer(
     EvidenceGrade Evidence,
     bool Allowed,
     string InShort,
-    IReadOnlyList<string> Reasons
+    IReadOnlyList<SaidAnswer> Reasons
 );
 
 /// <summary>Any recipe that can be mixed.</summary>

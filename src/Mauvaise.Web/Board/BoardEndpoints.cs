@@ -6,6 +6,7 @@ using Mauvaise.Core.Planning;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Words;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Places;
@@ -85,7 +86,7 @@ public sealed record DeedAnswer(
     DeedKind Kind,
     string Title,
     string Detail,
-    IReadOnlyList<string> Reasons,
+    IReadOnlyList<SaidAnswer> Reasons,
     IReadOnlyList<Guid> PlantingIds,
     TankAnswer? Tank,
     Guid? CheckBackId,
@@ -302,7 +303,7 @@ public static class BoardEndpoints
                     d.Kind,
                     d.Title,
                     d.Detail,
-                    [.. d.Reasons.Select(r => r.Sentence)],
+                    SaidAnswer.Of(d.Reasons.Select(r => r.Said)),
                     d.PlantingIds,
                     d.Tank is null
                         ? null

@@ -424,6 +424,6 @@ public static class CheckBackEndpoints
     private static string? Course(GardenSnapshot s, Planting planting, WhatIsJudged what) =>
         s.Courses.LastOrDefault(x => x.PlantingId == planting.Id && x.Target == what.Target && x.OpenedAt <= what.At.AddMinutes(5)) is { } course
         && s.Catalogue.FindRecipe(course.Recipe) is not null
-            ? CourseProgress.Of(s, course).Sentence
+            ? CourseProgress.Of(s, course).Sentence.Words
             : null;
 }

@@ -154,7 +154,7 @@ public static class CourseEndpoints
             p.SpacingDays,
             p.NextOn,
             p.Step,
-            p.Sentence,
-            p.Change
+            p.Sentence.Words,
+            p.Change?.Words
         );
 }

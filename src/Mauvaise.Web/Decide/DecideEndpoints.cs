@@ -7,6 +7,7 @@ using Mauvaise.Core.Planning;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -80,7 +81,7 @@ public static class DecideEndpoints
                     .. Wearing
                         .Due(s)
                         .Where(w => one is null || w.Planting.Id == one.Id)
-                        .Select(w => TaskEndpoints.Answer(s, w.Task, w.Why))
+                        .Select(w => TaskEndpoints.Answer(s, w.Task, w.Why.Words))
                         .OfType<TaskAnswer>(),
                     .. s
                         .Tasks.Where(t => t.State == TaskState.Planned && (one is null || t.PlantingId == one.Id))
@@ -124,12 +125,12 @@ public static class DecideEndpoints
             f.Seen.LeavesAffected,
             f.Share,
             f.Line.Share,
-            f.Line.Reason,
-            f.Told,
+            f.Line.Reason.Words,
+            f.Told.Words,
             f.Seen.Ants,
             f.Helpers,
             f.Target is { } target && f.Seen.Named == target.Id && Trouble.Knows(target),
-            f.Course is { } course ? StepDays.Of(course, rota).Sentence : l.Ways.Sentence,
+            (f.Course is { } course ? StepDays.Of(course, rota).Sentence : l.Ways.Sentence).Words,
             [.. compared.Select(w => WayAnswer.Of(w, s.Catalogue))],
             [
                 .. compared
@@ -145,13 +146,13 @@ public static class DecideEndpoints
                         x.Code,
                         x.Name,
                         x.Choice,
-                        x.Why,
+                        SaidAnswer.Of(x.Why),
                         x.Measure?.How,
                         x.On,
                         x.Option?.Recipe.Id ?? x.Measure?.Recipe,
                         x.Dose,
-                        x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason) : null,
-                        x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence) : null,
+                        x.Shape is { } shape ? new ShapeAnswer(shape.SpacingDays, shape.Rounds, shape.Reason.Words) : null,
+                        x.Prune is { } p ? new PruneAnswer(p.Leaves, p.Counted, p.Affected, p.TakeNow, p.Visits, p.Sentence.Words) : null,
                         taken.GetValueOrDefault(x.Code)?.Id,
                         taken.GetValueOrDefault(x.Code)?.State
                     )),

@@ -4,6 +4,7 @@ using Mauvaise.Core.Courses;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
+using Mauvaise.Web.Calc;
 
 namespace Mauvaise.Web.Decide;
 
@@ -17,7 +18,7 @@ public sealed record LadderStepAnswer(
     string Code,
     string Name,
     StepChoice Choice,
-    IReadOnlyList<string> Why,
+    IReadOnlyList<SaidAnswer> Why,
     string? How,
     DateOnly? On,
     string? Recipe,

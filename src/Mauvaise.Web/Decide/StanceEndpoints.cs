@@ -112,7 +112,7 @@ public static class StanceEndpoints
             .ToList();
         return found.Count > 0
             ? [Say.Of("decide.actsFromTheseSharesOfLeaves", ("list", string.Join(", ", found)))]
-            : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason];
+            : [ActionLine.For(null, stance, one?.Shelter ?? Core.Sky.Shelter.Open, GrowthStage.Mature).Reason.Words];
     }
 
     /// <summary>For each trouble whose first step would be another: what it would be.</summary>

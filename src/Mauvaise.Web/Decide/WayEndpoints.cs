@@ -74,7 +74,7 @@ public sealed record WayAnswer(
 public sealed record WaysAnswer(double Line, string Sentence, IReadOnlyList<WayAnswer> Ways, IReadOnlyList<LeftToDo> WithoutHour)
 {
     public static WaysAnswer Of(WaySet set, GardenCatalogue catalogue) =>
-        new(set.Finding.Line.Share, set.Sentence, [.. set.All.Select(w => WayAnswer.Of(w, catalogue))], set.WithoutHour);
+        new(set.Finding.Line.Share, set.Sentence.Words, [.. set.All.Select(w => WayAnswer.Of(w, catalogue))], set.WithoutHour);
 }
 
 /// <summary>The ways to meet what was found on a planting.</summary>

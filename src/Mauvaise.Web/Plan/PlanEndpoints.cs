@@ -6,6 +6,7 @@ using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -48,7 +49,7 @@ public static class PlanEndpoints
         return moves.Count == 0
             ? Problems.NotFound(Say.Of("plan.roundInThePlan"))
             : TypedResults.Ok<IReadOnlyList<MoveAnswer>>([
-                .. moves.Select(m => new MoveAnswer(m.On, m.More is { } more ? Math.Round(Math.Max(0, more) * 100, 2) : null, m.Sentence)),
+                .. moves.Select(m => new MoveAnswer(m.On, m.More is { } more ? Math.Round(Math.Max(0, more) * 100, 2) : null, SaidAnswer.Of(m.Sentence))),
             ]);
     }
 
@@ -193,8 +194,8 @@ public static class PlanEndpoints
                     [.. w.Plantings.Select(p => p.PlaceId).Distinct()]
                 )),
             ],
-            [.. rota.NotPlanned.Select(n => new NotPlannedAnswer(n.Planting.Id, s.Where(n.Planting), n.Target.Id, n.Target.Name, n.Sentence))],
-            rota.Cannot,
+            [.. rota.NotPlanned.Select(n => new NotPlannedAnswer(n.Planting.Id, s.Where(n.Planting), n.Target.Id, n.Target.Name, SaidAnswer.Of(n.Sentence)))],
+            SaidAnswer.Of(rota.Cannot),
             [
                 .. rota.Outline.Select(e => new OutlineAnswer(
                     e.WeekOf,
@@ -207,7 +208,7 @@ public static class PlanEndpoints
                     e.Kind
                 )),
             ],
-            [.. rota.Changes.Select(c => new PlanChangeAnswer(c.Kind, c.Sentence))],
+            [.. rota.Changes.Select(c => new PlanChangeAnswer(c.Kind, SaidAnswer.Of(c.Sentence)))],
             [.. s.Choices.Where(c => c.On is null || c.On >= s.Today).Select(c => new PlanChoiceAnswer(c.Id, c.Word, ChoiceWords.Of(s, c)))]
         );
 
@@ -285,8 +286,8 @@ public static class PlanEndpoints
             r.Pinned ? s.Choices.LastOrDefault(c => c.Word == PlanWord.Pin && c.PlantingId == r.Planting.Id && c.Target == r.Target.Id)?.Id : null,
             Math.Round(r.Litres, 2),
             Figure.Volume(r.Litres),
-            [.. r.Why, r.WhyThen],
-            r.Against
+            SaidAnswer.Of([.. r.Why, r.WhyThen]),
+            SaidAnswer.Of(r.Against)
         );
     }
 

@@ -2,6 +2,7 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Sky;
+using Mauvaise.Web.Calc;
 
 namespace Mauvaise.Web.Plan;
 
@@ -30,8 +31,8 @@ public sealed record PlannedRoundAnswer(
     Guid? PinId,
     double Litres,
     string Amount,
-    IReadOnlyList<string> Why,
-    IReadOnlyList<string> Against
+    IReadOnlyList<SaidAnswer> Why,
+    IReadOnlyList<SaidAnswer> Against
 );
 
 /// <param name="Fillings">Equal fillings of the household's sprayer, when one filling is not enough; 1 otherwise.</param>
@@ -67,11 +68,11 @@ public sealed record PlannedVisitAnswer(DateOnly On, Guid PlantingId, Guid Place
 
 public sealed record PlannedWalkAnswer(DateOnly On, IReadOnlyList<string> Where, IReadOnlyList<Guid> PlaceIds);
 
-public sealed record NotPlannedAnswer(Guid PlantingId, string Where, string Target, string TargetName, string Sentence);
+public sealed record NotPlannedAnswer(Guid PlantingId, string Where, string Target, string TargetName, SaidAnswer Why);
 
 public sealed record OutlineAnswer(DateOnly WeekOf, Guid PlaceId, string Target, string TargetName, string Material, string Group, string Hatch, NeedKind Kind);
 
-public sealed record PlanChangeAnswer(ChangeKind Kind, string Sentence);
+public sealed record PlanChangeAnswer(ChangeKind Kind, SaidAnswer Why);
 
 /// <param name="Words">"Beans, pinned for Sat 18 Jul".</param>
 public sealed record PlanChoiceAnswer(Guid Id, PlanWord Word, string Words);
@@ -89,14 +90,14 @@ public sealed record RotaAnswer(
     IReadOnlyList<PlannedVisitAnswer> Visits,
     IReadOnlyList<PlannedWalkAnswer> Walks,
     IReadOnlyList<NotPlannedAnswer> NotPlanned,
-    IReadOnlyList<string> Cannot,
+    IReadOnlyList<SaidAnswer> Cannot,
     IReadOnlyList<OutlineAnswer> Outline,
     IReadOnlyList<PlanChangeAnswer> Changes,
     IReadOnlyList<PlanChoiceAnswer> Choices
 );
 
 /// <param name="MorePercent">Of a bed's crop; null where it can not be.</param>
-public sealed record MoveAnswer(DateOnly On, double? MorePercent, string Sentence);
+public sealed record MoveAnswer(DateOnly On, double? MorePercent, SaidAnswer Why);
 
 /// <summary>A word to the plan.</summary>
 /// <param name="Target">For a pin or a skip.</param>

@@ -128,7 +128,7 @@ public static class SuspectEndpoints
                     : null,
                 TrendAnswer.Of(WalkRound.TrendOf(s, planting.Id, lead.Id, seen)),
                 line.Share,
-                line.Reason
+                line.Reason.Words
             )
         );
     }

@@ -158,7 +158,7 @@ public static class ObservationEndpoints
         var named = target ?? s.LatestObservation(plantingId)?.Named;
         var line = ActionLine.At(s, planting, named is null ? null : s.Catalogue.FindTarget(named), counted);
         var r = of is { } all ? LeafSample.JudgeOf(looked, affected, line.Share, all) : LeafSample.Judge(looked, affected, line.Share);
-        return TypedResults.Ok(new SampleAnswer(r.Share, r.Low, r.High, r.Verdict, r.MoreLeaves, line.Share, line.Reason));
+        return TypedResults.Ok(new SampleAnswer(r.Share, r.Low, r.High, r.Verdict, r.MoreLeaves, line.Share, line.Reason.Words));
     }
 
     private static async Task<Results<Created<ObservationAnswer>, ProblemHttpResult>> Note(

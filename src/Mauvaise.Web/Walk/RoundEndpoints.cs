@@ -133,7 +133,7 @@ public static class RoundEndpoints
             p.LastLook?.LeavesAffected ?? 0,
             TrendAnswer.Of(p.Trend),
             p.Line.Share,
-            p.Line.Reason,
+            p.Line.Reason.Words,
             [.. p.Watch.Select(w => new WatchAnswer(w.Target.Id, w.Target.Name, w.Target.LookFirst, w.Share, w.Why, w.Target.Stages, w.Target.CountOn))]
         );
     }

@@ -155,7 +155,7 @@ public static class WhatIfEndpoints
                 share is null,
                 set.Finding.Line.Share,
                 s.Today,
-                set.Sentence,
+                set.Sentence.Words,
                 [.. set.All.Where(w => w.Outlook is not null).Select(w => WayAnswer.Of(w, s.Catalogue))],
                 [.. options.Select(o => new RecipeChoice(o.Recipe.Id, o.Material.Name))],
                 [

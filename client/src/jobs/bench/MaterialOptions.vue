@@ -55,7 +55,7 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
     <dl>
       <template v-for="o in shown" :key="o.recipe">
         <dt>{{ o.material }}</dt>
-        <dd class="soft">{{ o.reasons.join(' ') }}</dd>
+        <dd class="soft">{{ o.reasons.map((r) => r.sentence).join(' ') }}</dd>
       </template>
     </dl>
   </details>

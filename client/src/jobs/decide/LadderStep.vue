@@ -44,13 +44,13 @@ const bench = computed(() => ({
           step.takenState === 'done' ? tell('decide.done') : tell('decide.takenOn')
         }}</span>
       </p>
-      <p class="soft">{{ step.why[0] }}</p>
+      <p class="soft">{{ step.why[0]?.sentence }}</p>
       <p v-if="step.course && step.choice !== 'passedOver'" class="soft">{{ step.course.reason }}</p>
       <details v-if="step.how || step.why.length > 1">
         <summary>{{ tell('decide.howAndWhy') }}</summary>
         <p v-if="step.how">{{ step.how }}</p>
         <ul>
-          <li v-for="why in step.why.slice(1)" :key="why">{{ why }}</li>
+          <li v-for="why in step.why.slice(1)" :key="why.sentence">{{ why.sentence }}</li>
         </ul>
       </details>
     </div>

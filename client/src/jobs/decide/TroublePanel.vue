@@ -86,7 +86,7 @@ const running = computed(() =>
     <ol v-if="todo.length" class="todo">
       <li v-for="step in todo" :key="step.code + step.name">
         <strong>{{ when(step) }}: {{ step.name }}.</strong>
-        {{ step.prune?.sentence ?? step.course?.reason ?? step.how ?? step.why[0] }}
+        {{ step.prune?.sentence ?? step.course?.reason ?? step.how ?? step.why[0]?.sentence }}
         <span v-if="step.taken" class="taken">{{
           step.takenState === 'done' ? tell('decide.done') : tell('decide.takenOn')
         }}</span>

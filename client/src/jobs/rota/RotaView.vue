@@ -94,11 +94,11 @@ const patchDays = computed(() => {
     </div>
     <AsyncState v-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
-      <p v-for="sentence in data.cannot" :key="sentence" class="note caution">{{ sentence }}</p>
+      <p v-for="c in data.cannot" :key="c.code" class="note caution">{{ c.sentence }}</p>
       <section v-if="data.changes.length" class="card" aria-labelledby="changes-head">
         <h2 id="changes-head">{{ tell('rota.changedSinceYouLastLooked') }}</h2>
         <ul class="list">
-          <li v-for="c in data.changes" :key="c.sentence">{{ c.sentence }}</li>
+          <li v-for="c in data.changes" :key="c.why.sentence">{{ c.why.sentence }}</li>
         </ul>
         <Button :label="tell('rota.iHaveSeen')" variant="outlined" size="small" @click="seen.mutate()" />
       </section>
@@ -142,11 +142,13 @@ const patchDays = computed(() => {
             }}
           </p>
           <p v-if="over && over !== chosen.on" class="note" :class="{ stop: move?.morePercent === null }">
-            <strong>{{ civilDay(over) }}</strong>: {{ move?.sentence ?? tell('rota.workingItOut') }}
+            <strong>{{ civilDay(over) }}</strong>: {{ move?.why.sentence ?? tell('rota.workingItOut') }}
           </p>
           <ul class="list soft">
-            <li v-for="why in chosen.why" :key="why">{{ why }}</li>
-            <li v-for="against in chosen.against" :key="against">{{ tell('rota.not', { against }) }}</li>
+            <li v-for="why in chosen.why" :key="why.sentence">{{ why.sentence }}</li>
+            <li v-for="a in chosen.against" :key="a.sentence">
+              {{ tell('rota.not', { against: a.sentence }) }}
+            </li>
           </ul>
           <FieldError :problem="say.error.value ?? letGo.error.value" />
           <div class="actions">
@@ -204,7 +206,9 @@ const patchDays = computed(() => {
               </li>
             </ul>
           </div>
-          <p v-if="next.tanks[0]?.rounds[0]" class="soft">{{ next.tanks[0].rounds[0].why.at(-1) }}</p>
+          <p v-if="next.tanks[0]?.rounds[0]" class="soft">
+            {{ next.tanks[0].rounds[0].why.at(-1)?.sentence }}
+          </p>
           <Button
             :label="tell('rota.startThisOuting')"
             :aria-label="tell('rota.startThisOuting2', { title: next.title })"
@@ -267,7 +271,7 @@ const patchDays = computed(() => {
             <h2>{{ tell('rota.notPlannedAndWhy') }}</h2>
             <ul class="list">
               <li v-for="n in data.notPlanned" :key="n.plantingId + n.target">
-                <strong>{{ n.where }}</strong>, {{ inSentence(n.targetName) }}: {{ n.sentence }}
+                <strong>{{ n.where }}</strong>, {{ inSentence(n.targetName) }}: {{ n.why.sentence }}
               </li>
             </ul>
           </template>
