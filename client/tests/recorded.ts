@@ -49,7 +49,8 @@ export function taking(answered: (write: Write) => Response = () => json({})) {
   const writes: Write[] = []
   const server: Server = async (request) => {
     if (request.method === 'GET') return recorded(request)
-    const text = await request.text()
+    // A picture is no body to read.
+    const text = request.headers.get('content-type')?.includes('json') ? await request.text() : ''
     const write = {
       method: request.method,
       path: new URL(request.url).pathname.replace(at, ''),
