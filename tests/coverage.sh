@@ -11,8 +11,8 @@ for part in Core Web; do
   dotnet test --project "tests/Mauvaise.$part.Tests" -c Release --no-build --no-ansi --no-progress \
     --coverage --coverage-output-format cobertura --coverage-output "$out/$part.xml" > "$out/$part.log" || { tail -20 "$out/$part.log"; exit 1; }
 done
-npx --workspace client vitest run --root client --coverage --coverage.include='src/**' --coverage.exclude='src/api/schema.d.ts' \
-  --coverage.reporter=json-summary --coverage.reportsDirectory="$out/client" > "$out/client.log" 2>&1 || { tail -20 "$out/client.log"; exit 1; }
+(cd client && npx vitest run --coverage --coverage.include='src/**' --coverage.exclude='src/api/schema.d.ts' \
+  --coverage.reporter=json-summary --coverage.reportsDirectory="$out/client") > "$out/client.log" 2>&1 || { tail -20 "$out/client.log"; exit 1; }
 
 node --input-type=commonjs - "$out" <<'J'
 const { readFileSync } = require('node:fs')

@@ -299,6 +299,38 @@ describe('a look that is saved', () => {
   })
 })
 
+describe('a browser that keeps nothing', () => {
+  beforeEach(() =>
+    give(globalThis, 'indexedDB', {
+      open: () => {
+        throw new DOMException('The operation is insecure.', 'SecurityError')
+      },
+    }),
+  )
+
+  it('sends what is saved at once, says so, and lets the screen stay where that fails too', async () => {
+    vi.resetModules()
+    await (await import('@/language')).speak('en')
+    const { useOutbox: fresh } = await import('@/outbox/useOutbox')
+    const { writes, server } = taking()
+    const post = {
+      gardenId: garden.id,
+      method: 'POST' as const,
+      path: `${at}/observations`,
+      body: { id: 'one' },
+      words: 'A count',
+    }
+    const { it: outbox } = await usingGarden(fresh, server)
+    expect((await outbox.post(post)).sent).toBe(true)
+    expect(writes.map((w) => w.path)).toEqual(['/observations'])
+    expect(outbox.keepsNothing.value).toBe(true)
+    expect(outbox.waiting.value).toEqual([])
+
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('Failed to fetch')))
+    await expect(outbox.post(post)).rejects.toThrow(/save again when the network is back/)
+  })
+})
+
 describe('passkeys', () => {
   it('are not offered where the browser has none, nor at an address of numbers', () => {
     give(window, 'isSecureContext', true)

@@ -8,7 +8,7 @@ function deviceStore(): ParcelStore & { held: Map<string, Parcel> } {
   return {
     held,
     all: () => Promise.resolve([...held.values()].sort((a, b) => a.key.localeCompare(b.key))),
-    put: (p) => Promise.resolve(void held.set(p.key, p)),
+    put: (p) => Promise.resolve(held.set(p.key, p).has(p.key)),
     remove: (key) => Promise.resolve(void held.delete(key)),
   }
 }
@@ -66,6 +66,33 @@ describe('the outbox', () => {
     network = 'ailing'
     expect(await outbox().post(parcel('a'))).toEqual({ sent: false })
     expect(store.held.size).toBe(1)
+  })
+
+  describe('on a device that keeps nothing', () => {
+    const noRoom = () =>
+      createOutbox({ ...store, put: () => Promise.resolve(false) }, send, () => Promise.resolve(now))
+
+    it('sends at once, after what was kept before there was no room', async () => {
+      network = 'down'
+      await outbox().post(parcel('/walk'))
+      network = 'up'
+      expect(await noRoom().post(parcel('/count'))).toEqual({ sent: true, data: { saved: true } })
+      expect(got).toEqual(['/walk', '/count'])
+    })
+
+    it('says that an entry is neither sent nor kept where the network is away as well', async () => {
+      network = 'down'
+      const lost = await noRoom()
+        .post(parcel('/count'))
+        .catch((e: unknown) => e)
+      expect((lost as Problem).code).toBe('neither-sent-nor-kept')
+      expect((lost as Problem).message).toMatch(/keeps nothing/)
+    })
+
+    it('gives back what the server says against it', async () => {
+      network = 'refusing'
+      await expect(noRoom().post(parcel('/bad'))).rejects.toThrow('Too many.')
+    })
   })
 
   it('gives a refusal back to the screen that wrote it', async () => {

@@ -4,11 +4,16 @@ import Button from 'primevue/button'
 import { useOutbox } from './useOutbox'
 
 /** What waits on this device, and what the server would not have. Nothing when all is sent. */
-const { waiting, refused, flush, again, letGo } = useOutbox()
+const { waiting, refused, keepsNothing, flush, again, letGo } = useOutbox()
 </script>
 
 <template>
-  <div v-if="waiting.length + refused.length > 0" class="strip note caution no-print" role="status">
+  <div
+    v-if="keepsNothing || waiting.length + refused.length > 0"
+    class="strip note caution no-print"
+    role="status"
+  >
+    <p v-if="keepsNothing">{{ tell('outbox.thisDeviceKeepsNothing') }}</p>
     <p v-if="waiting.length > 0">
       {{
         waiting.length === 1

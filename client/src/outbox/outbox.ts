@@ -1,4 +1,5 @@
 import { Problem } from '@/api/client'
+import { tell } from '@/language'
 
 /** Something written on this device that the server has not acknowledged yet. Ids are in it, so sending twice is harmless. */
 export interface Parcel {
@@ -24,7 +25,8 @@ export interface Parcel {
 
 export interface ParcelStore {
   all(): Promise<Parcel[]>
-  put(parcel: Parcel): Promise<void>
+  /** False where the device would not keep it. */
+  put(parcel: Parcel): Promise<boolean>
   remove(key: string): Promise<void>
 }
 
@@ -106,14 +108,31 @@ export function createOutbox(
     return delivery
   }
 
+  /** Sends what the device would not keep, after what it kept before. Throws a Problem where that does not get through either. */
+  async function sendUnkept(parcel: Parcel): Promise<Delivery> {
+    await run()
+    let answer
+    try {
+      answer = await send(parcel)
+    } catch (error) {
+      if (!(error instanceof TypeError || error instanceof Problem)) throw error
+      throw new Problem('neither-sent-nor-kept', tell('outbox.neitherSentNorKept'))
+    }
+    if (!answer.ok) throw Problem.of(answer.status, answer.data)
+    return { sent: true, data: answer.data }
+  }
+
   return {
-    /** Keeps and tries to send. Throws the server's Problem when it refuses this parcel. */
+    /**
+     * Keeps and tries to send. Throws the server's Problem when it refuses this parcel, and one of its own where the device keeps nothing and
+     * the network is away.
+     */
     post(parcel: Omit<Parcel, 'key' | 'madeAt'>): Promise<Delivery> {
       const madeAt = Date.now()
       const key = `${String(madeAt).padStart(15, '0')}-${String(made++).padStart(4, '0')}`
       return alone(async () => {
-        await store.put({ ...parcel, key, madeAt })
-        return run(key)
+        const whole = { ...parcel, key, madeAt }
+        return (await store.put(whole)) ? run(key) : sendUnkept(whole)
       })
     },
     /** Tries everything that waits once more. */

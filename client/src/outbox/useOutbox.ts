@@ -12,20 +12,42 @@ const parcels = ref<Parcel[]>([])
 /** What waits was read from the device: until then nothing is known of it. */
 const known = ref(false)
 
+/** The browser keeps nothing: its storage is full, or switched off. */
+const keepsNothing = ref(false)
+
 const database = createStore('mauvaise-outbox', 'parcels')
-const read = async () =>
-  (await entries<string, Parcel>(database)).map(([, p]) => p).sort((a, b) => a.key.localeCompare(b.key))
-const changed = async () => {
+/** What is done in the device's storage; false, and told, where it would not. */
+async function stored(work: () => Promise<unknown>): Promise<boolean> {
   try {
-    parcels.value = await read()
-  } finally {
-    known.value = true
+    await work()
+    keepsNothing.value = false
+    return true
+  } catch (error) {
+    if (!(error instanceof DOMException)) throw error
+    keepsNothing.value = true
+    return false
   }
+}
+/** What waits, in order; nothing where nothing can be kept. */
+async function read(): Promise<Parcel[]> {
+  let all: [string, Parcel][] = []
+  await stored(async () => (all = await entries<string, Parcel>(database)))
+  return all.map(([, p]) => p).sort((a, b) => a.key.localeCompare(b.key))
+}
+const changed = async () => {
+  parcels.value = await read()
+  known.value = true
 }
 const store: ParcelStore = {
   all: read,
-  put: (parcel) => set(parcel.key, parcel, database).then(changed),
-  remove: (key) => del(key, database).then(changed),
+  async put(parcel) {
+    const kept = await stored(() => set(parcel.key, parcel, database))
+    if (kept) await changed()
+    return kept
+  },
+  async remove(key) {
+    if (await stored(() => del(key, database))) await changed()
+  },
 }
 
 const outbox = createOutbox(
@@ -58,6 +80,7 @@ export function useOutbox() {
   }
   return {
     known: readonly(known),
+    keepsNothing: readonly(keepsNothing),
     waiting: computed(() => parcels.value.filter((p) => !p.refused)),
     refused: computed(() => parcels.value.filter((p) => p.refused)),
     post: (parcel: Omit<Parcel, 'key' | 'madeAt'>) => {

@@ -25,11 +25,21 @@ async function add(event: Event) {
   const chosen = event.target as HTMLInputElement
   wrong.value = ''
   for (const file of chosen.files ?? []) {
-    if (!photoTypes.includes(file.type)) wrong.value = tell('walk.isNoJpegPngOrWebp', { file: file.name })
+    if (!photoTypes.split(',').includes(file.type))
+      wrong.value = tell('walk.isNoJpegPngOrWebp', { file: file.name })
     else if (file.size > mostBytes) wrong.value = tell('walk.isOver15MbTake', { file: file.name })
-    else photos.value = [...photos.value, await keptPhotos.keep(file)]
+    else await keep(file)
   }
   chosen.value = ''
+}
+
+async function keep(file: File) {
+  try {
+    photos.value = [...photos.value, await keptPhotos.keep(file)]
+  } catch (error) {
+    if (!(error instanceof DOMException)) throw error
+    wrong.value = tell('walk.noRoomForAPicture')
+  }
 }
 
 async function drop(id: string) {
