@@ -182,6 +182,34 @@ test('nobody knows which aphid, and that is name enough', async ({ page }) => {
   await expect(page.getByText('Still without a name')).toHaveCount(0)
 })
 
+test('a browser that keeps nothing counts all the same, and says what to do while the network is away', async ({
+  page,
+  context,
+}) => {
+  await page.addInitScript(() => {
+    const denied = () => {
+      throw new DOMException('The operation is insecure.', 'SecurityError')
+    }
+    Object.defineProperty(window, 'localStorage', { get: denied })
+    IDBFactory.prototype.open = denied
+  })
+  const courgette = (await plantingIds(page))['Chapel: courgette'] ?? ''
+  const save = page.getByRole('button', { name: /^Save: all clean/ })
+  await page.goto(`/walk/${courgette}`)
+  await expect(page.getByText(/^This browser keeps nothing on the device/)).toBeVisible()
+  await expectAccessible(page)
+  await expectNoSideScroll(page)
+  await tap(page, 'Five clean')
+  await context.setOffline(true)
+  await save.tap()
+  await expect(page.getByText(/save again when the network is back/)).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Clean.*5$/ })).toBeVisible()
+  await context.setOffline(false)
+  await save.tap()
+  await expect(page).not.toHaveURL(new RegExp(courgette))
+  expect((await round(page)).walk?.seenPlantingIds).toEqual([courgette])
+})
+
 test.describe('out of reach of the network', () => {
   test.use({ serviceWorkers: 'allow' })
 

@@ -1,8 +1,8 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { useLocalStorage } from '@vueuse/core'
 import { computed, type MaybeRefOrGetter, ref, toValue } from 'vue'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { inSentence } from '@/kit/format'
+import { useKept } from '@/kit/useKept'
 import { chosenGardenKey, gardenToOpen } from './chosenGarden'
 import { readAnew } from './readAnew'
 
@@ -29,8 +29,8 @@ export function useHome() {
   return useQuery({ queryKey: keys.home, queryFn: () => answer(api.GET('/api/home')), staleTime: 60_000 })
 }
 
-const chosenMember = useLocalStorage<Record<string, string>>('mauvaise-member', {})
-const chosenGarden = useLocalStorage<string | null>(chosenGardenKey, null)
+const chosenMember = useKept<Record<string, string>>('mauvaise-member', {})
+const chosenGarden = useKept<string | null>(chosenGardenKey, null)
 
 /** The garden on screen with its people, places and clock. */
 export function useGarden() {

@@ -1,8 +1,9 @@
-import { tryOnScopeDispose, useLocalStorage, useWakeLock } from '@vueuse/core'
+import { tryOnScopeDispose, useWakeLock } from '@vueuse/core'
 import { onMounted } from 'vue'
+import { useKept } from '@/kit/useKept'
 
 /** Whether the screen stays on where hands are busy, on this device. */
-export const keepAwake = useLocalStorage('mauvaise-awake', true)
+export const keepAwake = useKept('mauvaise-awake', true)
 
 /** Keeps the screen on while the component is there, where the browser can. */
 export function useAwake() {

@@ -1,13 +1,14 @@
 import { languageHeader } from '@/api/client'
-import { useIntervalFn, useLocalStorage } from '@vueuse/core'
+import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useGarden } from '@/garden/useGarden'
+import { useKept } from '@/kit/useKept'
 
 /** How long what is on the device counts as fresh. */
 const freshForMs = 30 * 60_000
 
 /** By garden, when all that an evening needs was last fetched, by this device's clock. */
-const fetchedAt = useLocalStorage<Record<string, number>>('mauvaise-ready', {})
+const fetchedAt = useKept<Record<string, number>>('mauvaise-ready', {})
 
 /** What an evening out of reach of the network reads: addresses as the screens ask for them. */
 export function needed(gardenId: string): string[] {

@@ -1,5 +1,6 @@
 import { tell } from '@/language'
-import { useEventListener, useLocalStorage } from '@vueuse/core'
+import { useKept } from '@/kit/useKept'
+import { useEventListener } from '@vueuse/core'
 import { onScopeDispose, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useUndo } from './useUndo'
@@ -48,7 +49,7 @@ export function claimKeys(letters: readonly string[]) {
 }
 
 /** Letters that start jobs can be switched off, for whoever speaks to the screen or hits keys by chance. */
-export const lettersOn = useLocalStorage('mauvaise-letters', true)
+export const lettersOn = useKept('mauvaise-letters', true)
 
 const helpOpen = ref(false)
 export const findOpen = ref(false)

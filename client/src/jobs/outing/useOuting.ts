@@ -1,9 +1,9 @@
 import { tell } from '@/language'
-import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { Problem, type Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
 import { useOutbox } from '@/outbox/useOutbox'
+import { useKept } from '@/kit/useKept'
 
 /** How far an outing has come, kept on this device until it is logged. */
 interface Progress {
@@ -17,7 +17,7 @@ interface Progress {
 export function useOuting(outing: () => Schemas['OutingAnswer'] | undefined, key: string) {
   const { gardenId, memberId } = useGarden()
   const outbox = useOutbox()
-  const progress = useLocalStorage<Progress>(`mauvaise-outing-${key}`, { tanks: {}, sprayed: [], tasks: [] })
+  const progress = useKept<Progress>(`mauvaise-outing-${key}`, { tanks: {}, sprayed: [], tasks: [] })
   const saving = ref(false)
   const problem = ref<Problem | null>(null)
 

@@ -2,7 +2,6 @@
 import { inSentence } from '@/kit/format'
 import { tell } from '@/language'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
@@ -21,6 +20,7 @@ import TownField from './TownField.vue'
 import { type Town } from './useTowns'
 import WholeGarden from '../archive/WholeGarden.vue'
 import NumberField from '@/kit/NumberField.vue'
+import { useKept } from '@/kit/useKept'
 
 const router = useRouter()
 const client = useQueryClient()
@@ -56,7 +56,7 @@ type Draft = Omit<Schemas['NewGarden'], 'latitude' | 'longitude'> & {
 }
 
 /** Kept on the device until it is sent. */
-const draft = useLocalStorage<Draft>('mauvaise-set-up', {
+const draft = useKept<Draft>('mauvaise-set-up', {
   id: crypto.randomUUID(),
   name: '',
   latitude: null,

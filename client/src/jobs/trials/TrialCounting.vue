@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { tell, remarked } from '@/language'
-import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import FieldError from '@/kit/FieldError.vue'
 import { injuryWords, options } from '@/garden/words'
 import { inSentence } from '@/kit/format'
+import { useKept } from '@/kit/useKept'
 import { useTrialWrites } from './useTrials'
 
 /** All units counted in one go, by number; kept on the device until it is sent. */
@@ -19,7 +19,7 @@ interface Entry {
   alive?: number | null
   injury?: Schemas['Injury']
 }
-const entries = useLocalStorage<Record<number, Entry>>(`mauvaise-trial-${props.trial.id}`, {})
+const entries = useKept<Record<number, Entry>>(`mauvaise-trial-${props.trial.id}`, {})
 const leaf = computed(() => props.trial.unit === 'leaf')
 const done = computed(() => Object.keys(entries.value).length)
 function set(unit: number, affected: number | null) {

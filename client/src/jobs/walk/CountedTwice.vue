@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
@@ -8,12 +7,13 @@ import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { counted } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import { clock } from '@/kit/format'
+import { useKept } from '@/kit/useKept'
 
 /** Beds that two counted on one round: two looks, or one of both. */
 const props = defineProps<{ twice: Schemas['TwiceAnswer'][]; zone: string }>()
 const { memberId } = useGarden()
 /** Second looks that somebody here wants to stand by themselves. */
-const apart = useLocalStorage<string[]>('mauvaise-looks-apart', [])
+const apart = useKept<string[]>('mauvaise-looks-apart', [])
 const asked = computed(() => props.twice.filter((t) => !apart.value.includes(t.second.id)))
 const together = useGardenWrite((gardenId, { first, second }: Schemas['TwiceAnswer']) =>
   answer(

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import { useLocalStorage } from '@vueuse/core'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
@@ -13,6 +12,7 @@ import SelectField from '@/kit/SelectField.vue'
 import { inSentence } from '@/kit/format'
 import { fromLocal } from '@/kit/localTime'
 import { useOutbox } from '@/outbox/useOutbox'
+import { useKept } from '@/kit/useKept'
 import { useWalk } from './useWalk'
 
 /** What was written on the paper sheet: a line for each planting, saved as counts of one round. Lines stay on the device until they are saved. */
@@ -25,7 +25,7 @@ interface Line {
 const { gardenId, garden, memberId } = useGarden()
 const outbox = useOutbox()
 const walk = useWalk()
-const lines = useLocalStorage<Record<string, Line>>('mauvaise-walk-sheet', {})
+const lines = useKept<Record<string, Line>>('mauvaise-walk-sheet', {})
 const at = ref('')
 const problems = ref<Record<string, Problem>>({})
 const saving = ref(false)

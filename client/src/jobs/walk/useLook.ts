@@ -1,5 +1,5 @@
-import { useLocalStorage } from '@vueuse/core'
 import { computed, type Ref, ref } from 'vue'
+import { useKept } from '@/kit/useKept'
 import type { Schemas } from '@/api/client'
 
 /** A trouble of the look: its number is the bit it has in a leaf. */
@@ -51,7 +51,7 @@ export const affectedBy = (leaves: readonly number[], trouble: number) =>
 
 /** A look under way, kept on the device until it is sent: a reload or a lost network loses nothing. */
 export function useLook(name: string) {
-  const draft: Ref<Look> = useLocalStorage<Look>(`mauvaise-look-${name}`, emptyLook(), {
+  const draft: Ref<Look> = useKept<Look>(`mauvaise-look-${name}`, emptyLook(), {
     mergeDefaults: true,
   })
   /** The trouble whose signs are on screen. */

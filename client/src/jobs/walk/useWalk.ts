@@ -1,9 +1,9 @@
 import { tell } from '@/language'
-import { useLocalStorage } from '@vueuse/core'
 import { computed, watch } from 'vue'
 import { answer, api, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import { useOutbox } from '@/outbox/useOutbox'
+import { useKept } from '@/kit/useKept'
 
 /** What this device knows of its round, also while the network is away. */
 interface KeptWalk {
@@ -19,11 +19,11 @@ interface KeptWalk {
 const longestMs = 18 * 3_600_000
 
 /** Minutes that one has, on this device; null for the whole round. */
-const minutes = useLocalStorage<number | null>('mauvaise-walk-minutes', null, {
+const minutes = useKept<number | null>('mauvaise-walk-minutes', null, {
   serializer: { read: (v) => Number(v) || null, write: (v) => String(v ?? '') },
 })
 
-const kept = useLocalStorage<Record<string, KeptWalk>>('mauvaise-walk', {})
+const kept = useKept<Record<string, KeptWalk>>('mauvaise-walk', {})
 
 export type PlaceStop = Schemas['PlaceStopAnswer']
 export type PlantingStop = Schemas['PlantingStopAnswer']
