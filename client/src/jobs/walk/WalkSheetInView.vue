@@ -17,6 +17,8 @@ import { useWalk } from './useWalk'
 
 /** What was written on the paper sheet: a line for each planting, saved as counts of one round. Lines stay on the device until they are saved. */
 interface Line {
+  /** Of its count, so that a line that is saved again is not counted twice. */
+  id?: string
   looked: number | null
   affected: number | null
   target: string | null
@@ -34,7 +36,7 @@ const saved = ref(0)
 const plantings = computed(() =>
   walk.all.value.flatMap((stop) => stop.plantings.map((p) => ({ ...p, place: stop.place }))),
 )
-const empty = (): Line => ({ looked: null, affected: null, target: null, note: '' })
+const empty = (): Line => ({ id: crypto.randomUUID(), looked: null, affected: null, target: null, note: '' })
 const line = (id: string): Line => (lines.value[id] ??= empty())
 const filled = computed(() =>
   plantings.value.filter((p) => {
@@ -55,7 +57,8 @@ async function save() {
     const zone = garden.value?.timeZoneId ?? 'UTC'
     for (const p of filled.value) {
       const l = line(p.plantingId)
-      const id = crypto.randomUUID()
+      // One that an older version kept has no id yet.
+      const id = (l.id ??= crypto.randomUUID())
       try {
         await outbox.post({
           gardenId: gardenId.value,
