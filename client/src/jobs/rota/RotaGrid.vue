@@ -98,6 +98,11 @@ const line = computed(() =>
 )
 const mostRain = computed(() => Math.max(10, ...props.rota.days.map((d) => d.rainMm ?? 0)))
 const mostMinutes = computed(() => Math.max(30, ...props.rota.days.map((d) => d.minutes)))
+/** What other days would cost, where a block leaves room to read it. */
+const costs = computed(() => {
+  const { chosen, moves } = props
+  return chosen ? (moves?.filter((m) => inRow(chosen.placeId, m.on).length === 0) ?? []) : []
+})
 const moveOn = (day: string) => props.moves?.find((m) => m.on === day)
 const dragging = ref(false)
 function carry(event: PointerEvent) {
@@ -236,9 +241,9 @@ const label = (r: Round) =>
           </text>
         </g>
       </g>
-      <g v-if="chosen && moves">
+      <g>
         <text
-          v-for="m in moves"
+          v-for="m in costs"
           :key="m.on"
           :x="x(m.on) + step / 2"
           :y="head + places.findIndex((p) => p.id === chosen?.placeId) * row + row - 3"
