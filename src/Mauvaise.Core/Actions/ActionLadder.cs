@@ -95,6 +95,4 @@ public sealed record ActionLadder(WaySet Ways, IReadOnlyList<LadderStep> Steps)
     /// <summary>A step that somebody said no to is not proposed again for this look.</summary>
     private static LadderStep Answered(Finding finding, LadderStep step) =>
         finding.Passed.Contains(step.Code) ? step with { Choice = StepChoice.PassedOver, Why = [Said.Of("actions.youPassed"), .. step.Why] } : step;
-
-    internal static Fact Date(DateOnly date) => Fact.Day(date, WayWords.DayFormat);
 }

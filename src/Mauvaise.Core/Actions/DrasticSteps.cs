@@ -117,7 +117,7 @@ internal static class SpraySteps
                 form,
                 name,
                 StepChoice.Do,
-                [Said.Of("actions.twoLeavesWaitToBeJudged", ("date", ActionLadder.Date(judge))), .. why],
+                [Said.Of("actions.twoLeavesWaitToBeJudged", ("date", Fact.Weekday(judge))), .. why],
                 best,
                 shape,
                 on > judge ? on : judge
@@ -141,7 +141,7 @@ internal static class SpraySteps
         {
             _ when target.Kind == TargetKind.LookAlike => WayWords.NoSprayMends,
             _ when target.NoSpray => Said.Plain(target.InsteadOfSpray!),
-            { Visit: { } visit } => Said.Of("actions.checkBackBeforeAnythingElseGoes", ("date", ActionLadder.Date(visit.DueOn))),
+            { Visit: { } visit } => Said.Of("actions.checkBackBeforeAnythingElseGoes", ("date", Fact.Weekday(visit.DueOn))),
             { Course: not null } => null,
             _ when target.InsteadOfSpray is { } instead && !(something && target.Group == KnownIds.TargetGroups.SoilPests) => Said.Plain(instead),
             { OverLine: false } => f.Told.AsSentence(),

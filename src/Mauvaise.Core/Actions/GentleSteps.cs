@@ -42,12 +42,8 @@ internal static class LookSteps
         yield return f switch
         {
             { Clean: true } => Look(StepChoice.Do, seenOn.AddDays(WalkRhythm.Days), Said.Of("actions.cleanTheUsualWalkIsSoon")),
-            { Stale: true } => Look(StepChoice.Do, today, Said.Of("actions.theCountIsFromTooOld", ("date", ActionLadder.Date(seenOn)))),
-            { Visit: { } visit } => Look(
-                StepChoice.Do,
-                visit.DueOn,
-                Said.Of("actions.somethingWasDoneAlreadyCheckBack", ("date", ActionLadder.Date(visit.DueOn)))
-            ),
+            { Stale: true } => Look(StepChoice.Do, today, Said.Of("actions.theCountIsFromTooOld", ("date", Fact.Weekday(seenOn)))),
+            { Visit: { } visit } => Look(StepChoice.Do, visit.DueOn, Said.Of("actions.somethingWasDoneAlreadyCheckBack", ("date", Fact.Weekday(visit.DueOn)))),
             { Target: null } => Look(StepChoice.May, today.AddDays(LookAgainSteepDays), Said.Of("actions.twoCountsSayMoreThanOne")),
             { Target.NoSpray: true } => Look(StepChoice.PassedOver, null, Said.Of("actions.itDoesNotGoAway")),
             { Target.Kind: TargetKind.LookAlike } => Look(StepChoice.May, today.AddDays(WalkRhythm.Days), Said.Of("actions.itIsNoPest")),
@@ -127,7 +123,7 @@ internal static class HelperSteps
                 f,
                 KnownIds.Measures.OrderHelpers,
                 f.Stance == Stance.LastResort ? StepChoice.Do : StepChoice.May,
-                [Said.Of("actions.underCoverNoneComeByThemselves", ("date", ActionLadder.Date(f.Garden.Today.AddDays(lead))))]
+                [Said.Of("actions.underCoverNoneComeByThemselves", ("date", Fact.Weekday(f.Garden.Today.AddDays(lead))))]
             );
         }
     }
@@ -144,8 +140,8 @@ internal static class HelperSteps
         return release switch
         {
             null => null,
-            { State: TaskState.Planned } => Said.Of("actions.areOrdered", ("told", Fact.Thing(told)), ("date", ActionLadder.Date(release.DueOn))),
-            _ => Said.Of("actions.wereLetOut", ("told", Fact.Thing(told)), ("date", ActionLadder.Date(f.Garden.Garden.DateOf(release.DoneAt!.Value)))),
+            { State: TaskState.Planned } => Said.Of("actions.areOrdered", ("told", Fact.Thing(told)), ("date", Fact.Weekday(release.DueOn))),
+            _ => Said.Of("actions.wereLetOut", ("told", Fact.Thing(told)), ("date", Fact.Weekday(f.Garden.Garden.DateOf(release.DoneAt!.Value)))),
         };
     }
 
@@ -247,7 +243,7 @@ internal static class HandSteps
             var hours = Enumerable.Range(from, DullHours).Select(i => sky.Hour(i)).ToList();
             if (hours.TrueForAll(h => h.TemperatureC is <= CoolC) && hours.Average(h => h.CloudPercent ?? 0) >= DullCloudPercent)
             {
-                return Said.Of("actions.waterIsAMatch", ("it", Fact.Clause(f.Told)), ("date", ActionLadder.Date(on)));
+                return Said.Of("actions.waterIsAMatch", ("it", Fact.Clause(f.Told)), ("date", Fact.Weekday(on)));
             }
         }
 
@@ -318,7 +314,7 @@ internal static class PruneSteps
                 f,
                 KnownIds.Measures.Prune,
                 StepChoice.PassedOver,
-                [Said.Of("actions.leavesCameOffOnTheNext", ("date", ActionLadder.Date(day)))]
+                [Said.Of("actions.leavesCameOffOnTheNext", ("date", Fact.Weekday(day)))]
             ),
             _ when proposed => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.Do, [plan.Sentence, Said.Of("actions.itTakesMostOfWhatSpreads")]),
             _ => MeasureFits.Step(f, KnownIds.Measures.Prune, StepChoice.May, [plan.Sentence]),

@@ -1,4 +1,5 @@
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Biology;
@@ -88,7 +89,7 @@ public static class StageTimeline
 
     private static StageEvent Event(DateOnly day, StageEventKind kind, int generation, bool certain)
     {
-        var on = Say.In(day, "ddd d MMM");
+        var on = Fact.Weekday(day).Words;
         var date = certain ? on : Say.Of("words.aboutSo", ("it", on));
         var whose = generation == 1 ? Say.Of("biology.ofWhatWasFound") : Say.Of("biology.ofGeneration", ("generation", generation));
         return new(

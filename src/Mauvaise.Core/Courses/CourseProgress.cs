@@ -4,7 +4,6 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Courses;
 
@@ -266,7 +265,7 @@ public sealed record CourseProgress(
                     CourseState.PatchWaits,
                     judge,
                     step,
-                    Said.Of("courses.twoLeavesWaitToBeJudged", ("date", Date(judge)), ("total", Fact.Count(f.Total)))
+                    Said.Of("courses.twoLeavesWaitToBeJudged", ("date", Fact.Weekday(judge)), ("total", Fact.Count(f.Total)))
                 )
                 : Going(f, CourseState.PatchFirst, f.Garden.Today, step, Said.Of("courses.twoLeavesFirstItIsNew"));
         }
@@ -412,7 +411,5 @@ public sealed record CourseProgress(
     }
 
     private static Said Word(GardenSnapshot garden, DateOnly date) =>
-        date <= garden.Today ? Said.Of("words.now") : Said.Of("courses.dateOn", ("date", Date(date)));
-
-    private static Fact Date(DateOnly date) => Fact.Day(date, "ddd d MMM");
+        date <= garden.Today ? Said.Of("words.now") : Said.Of("courses.dateOn", ("date", Fact.Weekday(date)));
 }

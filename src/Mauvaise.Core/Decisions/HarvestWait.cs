@@ -32,7 +32,7 @@ public sealed record HarvestWait(SprayApplication? Last, DateOnly? From, string 
     private static string Wait(DateOnly from, Material material) =>
         Say.Of(
             "decisions.waitUntilWantsBeforePicking",
-            ("from", Say.In(from, "ddd d MMM")),
+            ("from", Fact.Weekday(from).Words),
             ("material", material.Name.InSentence()),
             ("some", Say.Of("words.days", ("n", material.DaysToWait!.Value)))
         );

@@ -73,6 +73,9 @@ public readonly record struct Fact(FactKind Kind, double? Amount, DateOnly? On, 
     /// <param name="format">A format of .NET.</param>
     public static Fact Day(DateOnly on, string format = "d MMMM") => new(FactKind.Day, null, on, Say.In(on, format));
 
+    /// <summary>A day near enough to go by its weekday: "Thu 16 Jul".</summary>
+    public static Fact Weekday(DateOnly on) => Day(on, "ddd d MMM");
+
     public static Fact Span(double days) =>
         new(FactKind.Span, days, null, days == 1 ? Say.Of("words.days", ("n", 1)) : Say.Of("courses.days", ("days", Say.In(days, "0.#"))));
 

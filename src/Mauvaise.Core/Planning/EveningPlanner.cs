@@ -88,7 +88,7 @@ public static class EveningPlanner
                 not null => Say.Of("planning.wentOnAgoCountTheSame", ("what", what), ("days", days)),
                 _ => Say.Of("planning.doneAgoCountTheSameLeaves", ("what", what), ("days", days)),
             },
-            [new("check-back-due", Said.Of("planning.aCheckBackWasDue", ("date", Fact.Day(visit.DueOn, WayWords.DayFormat))))],
+            [new("check-back-due", Said.Of("planning.aCheckBackWasDue", ("date", Fact.Weekday(visit.DueOn))))],
             [planting.Id],
             null,
             visit.Id
@@ -107,7 +107,7 @@ public static class EveningPlanner
             DeedKind.Task,
             $"{measure.Name}: {(t.Helper is null ? "" : HelperGuards.Told(garden.Catalogue, t.Helper, t.Number ?? 1) + ", ")}{garden.Where(planting)}",
             measure.How,
-            [new("task-due", Said.Of("planning.youTook", ("date", Fact.Day(t.DueOn, WayWords.DayFormat))))],
+            [new("task-due", Said.Of("planning.youTook", ("date", Fact.Weekday(t.DueOn))))],
             [planting.Id],
             null,
             null,
@@ -465,5 +465,5 @@ public static class EveningPlanner
 
     private static string Days(int days) => Say.Of("words.days", ("n", days));
 
-    internal static string Date(DateOnly date) => Say.In(date, "ddd d MMM");
+    internal static string Date(DateOnly date) => Fact.Weekday(date).Words;
 }

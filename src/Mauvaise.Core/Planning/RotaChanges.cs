@@ -1,6 +1,5 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
@@ -27,7 +26,7 @@ internal static class RotaChanges
                     Said.Of(
                         "planning.newOn",
                         ("words", Fact.Clause(Words(garden, r))),
-                        ("date", Date(r.On)),
+                        ("date", Fact.Weekday(r.On)),
                         ("why", Fact.Clause(r.Why.Count > 0 ? r.Why[0] : r.WhyThen))
                     )
                 )),
@@ -39,8 +38,8 @@ internal static class RotaChanges
                     Said.Of(
                         "planning.movedFrom",
                         ("words", Fact.Clause(Words(garden, r))),
-                        ("date", Date(seen[r.Key].On)),
-                        ("date2", Date(r.On)),
+                        ("date", Fact.Weekday(seen[r.Key].On)),
+                        ("date2", Fact.Weekday(r.On)),
                         ("movedWhy", Fact.Clause(MovedWhy(garden, r, seen[r.Key])))
                     )
                 )),
@@ -54,7 +53,7 @@ internal static class RotaChanges
                         ("garden", Fact.Thing(garden.Where(r.Planting))),
                         ("recipe", Fact.Thing(r.Recipe.Name.InSentence())),
                         ("findRecipe", Fact.Thing(garden.Catalogue.FindRecipe(seen[r.Key].Recipe)?.Name.InSentence() ?? Say.Of("planning.whatWasPlanned"))),
-                        ("date", Date(r.On))
+                        ("date", Fact.Weekday(r.On))
                     )
                 )),
             .. garden.SeenPlan.Where(s => !now.ContainsKey(s.Key)).Select(s => Dropped(garden, s)).OfType<PlanChange>(),
@@ -101,7 +100,7 @@ internal static class RotaChanges
                 "planning.nothingAgainst",
                 ("garden", Fact.Thing(garden.Where(planting))),
                 ("target", Fact.Thing(target.Name.InSentence())),
-                ("date", Date(seen.On)),
+                ("date", Fact.Weekday(seen.On)),
                 ("why", Fact.Clause(why))
             )
         );
@@ -114,6 +113,4 @@ internal static class RotaChanges
             ("recipe", Fact.Thing(r.Recipe.Name.InSentence())),
             ("target", Fact.Thing(r.Target.Name.InSentence()))
         );
-
-    private static Fact Date(DateOnly date) => Fact.Day(date, WayWords.DayFormat);
 }

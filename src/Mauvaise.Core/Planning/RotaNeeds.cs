@@ -10,7 +10,6 @@ using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 

@@ -6,8 +6,6 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Time;
-using Mauvaise.Core.Ways;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;
 
@@ -194,8 +192,8 @@ internal sealed class RotaReading(RotaBuild build)
         if (on < earliest)
         {
             return option.PatchOn is null
-                ? Said.Of("planning.notBefore", ("date", Date(earliest)))
-                : Said.Of("planning.notBeforeTwoLeavesAreTried", ("date", Date(earliest)));
+                ? Said.Of("planning.notBefore", ("date", Fact.Weekday(earliest)))
+                : Said.Of("planning.notBeforeTwoLeavesAreTried", ("date", Fact.Weekday(earliest)));
         }
 
         var at = garden.Now.AddDays(on.DayNumber - garden.Today.DayNumber);
@@ -216,7 +214,7 @@ internal sealed class RotaReading(RotaBuild build)
                 )
                 : Said.Of(
                     "planning.noHourOnSuitsThere",
-                    ("date", Date(on)),
+                    ("date", Fact.Weekday(on)),
                     ("material", Fact.Thing(material.Name.InSentence())),
                     ("closedBy", Fact.Clause(ClosedBy(need.Place, material, on)))
                 );
@@ -234,7 +232,7 @@ internal sealed class RotaReading(RotaBuild build)
                 : Said.Of("planning.hasBeenGivenHereAsOften", ("material", Fact.Thing(material.Name)));
         }
 
-        return need.Pinned is null ? Said.Of("planning.besideWhatIsPlannedItWould") : Said.Of("planning.onItWouldBreakAWait", ("date", Date(on)));
+        return need.Pinned is null ? Said.Of("planning.besideWhatIsPlannedItWould") : Said.Of("planning.onItWouldBreakAWait", ("date", Fact.Weekday(on)));
     }
 
     /// <summary>The rule that closes most hours of a day, in a sentence.</summary>
@@ -269,6 +267,4 @@ internal sealed class RotaReading(RotaBuild build)
             yield return Said.Of("planning.nothingIsWrittenDown");
         }
     }
-
-    private static Fact Date(DateOnly date) => Fact.Day(date, WayWords.DayFormat);
 }

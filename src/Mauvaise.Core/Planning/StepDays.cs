@@ -24,11 +24,7 @@ public static class StepDays
             ? course with
             {
                 NextOn = next.On,
-                Sentence = Said.Of(
-                    "planning.onTheRotaFor",
-                    ("date", Fact.Day(next.On, WayWords.DayFormat)),
-                    ("sentence", Fact.Clause(course.Sentence.InSentence()))
-                ),
+                Sentence = Said.Of("planning.onTheRotaFor", ("date", Fact.Weekday(next.On)), ("sentence", Fact.Clause(course.Sentence.InSentence()))),
             }
             : course;
 

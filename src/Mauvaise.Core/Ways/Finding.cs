@@ -128,8 +128,7 @@ public sealed record Finding(
     public Said? Against(Measure m) =>
         m.OnlyIn.Count > 0 && !m.OnlyIn.Contains(Place.Kind) ? Said.Of("ways.notIn", ("words", Fact.Thing(Words(Place.Kind))))
         : m.NotOnSeedlings && Planting.Stage == GrowthStage.Seedling ? Said.Of("ways.seedlingsDoNotBear")
-        : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0
-            ? Said.Of("ways.doneOnAndNow", ("day", Fact.Day(day, WayWords.DayFormat)), ("told", Fact.Clause(Told)))
+        : Tried.TryGetValue(m.Id, out var day) && m.WorksOn.Count > 0 ? Said.Of("ways.doneOnAndNow", ("day", Fact.Weekday(day)), ("told", Fact.Clause(Told)))
         : null;
 
     private static string Words(PlaceKind kind) =>

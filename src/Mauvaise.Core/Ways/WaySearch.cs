@@ -87,7 +87,7 @@ internal sealed class WaySearch
             Proposed = f.Visit is null,
         };
         Way[] ways = [mend with { Minutes = costs.Minutes(mend) }, Nothing() with { Proposed = f.Visit is not null }, TakenOut()];
-        var sentence = f.Visit is { } visit ? Said.Of("ways.lookAgainOnSomethingWasDone", ("day", Fact.Day(visit.DueOn, WayWords.DayFormat))) : said;
+        var sentence = f.Visit is { } visit ? Said.Of("ways.lookAgainOnSomethingWasDone", ("day", Fact.Weekday(visit.DueOn))) : said;
         return new WaySet(f, [.. ways.OrderByDescending(w => w.Proposed)], sentence);
     }
 
@@ -367,12 +367,12 @@ internal sealed class WaySearch
 
         if (UseGuards.PatchOf(f.Garden, f.Crop, option.Material) is { State: PatchState.Waiting, JudgeOn: { } judge } && judge <= f.Garden.Today)
         {
-            yield return new("judge-first", Said.Of("ways.itsTwoLeavesWait", ("day", Fact.Day(judge, WayWords.DayFormat))));
+            yield return new("judge-first", Said.Of("ways.itsTwoLeavesWait", ("day", Fact.Weekday(judge))));
         }
 
         if (f.Overdue is { } overdue)
         {
-            yield return new("check-first", Said.Of("ways.aCheckBackHasBeenDue", ("day", Fact.Day(overdue.DueOn, WayWords.DayFormat))));
+            yield return new("check-first", Said.Of("ways.aCheckBackHasBeenDue", ("day", Fact.Weekday(overdue.DueOn))));
         }
 
         if (start is null)

@@ -57,7 +57,7 @@ public static class WayWords
         if (proposed.Id == alone.Id)
         {
             return f.OverLine && f.HelpersAtWork ? Said.Of("ways.helpersAreAtWork", ("what", what))
-                : f.OverLine && f.Visit is { } visit ? Said.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Fact.Day(visit.DueOn, DayFormat)))
+                : f.OverLine && f.Visit is { } visit ? Said.Of("ways.onSomethingWasDoneAlready", ("what", what), ("day", Fact.Weekday(visit.DueOn)))
                 : f.OverLine && !proposed.Holds
                     ? Said.Sentences(Said.Of("ways.nothingHereChangesMuch", ("percent", Fact.Share(outlook.End.Middle))), Bought(ways))
                 : f.OverLine
@@ -98,9 +98,7 @@ public static class WayWords
 
     public static string Percent(double share) => Fact.Share(share).Words;
 
-    public const string DayFormat = "ddd d MMM";
-
-    public static string Day(DateOnly date) => Say.In(date, DayFormat);
+    public static string Day(DateOnly date) => Fact.Weekday(date).Words;
 
     private static string Times(IReadOnlyList<int> days) =>
         days.Count < 2 ? "" : Say.Of("ways.timesApart", ("days", days.Count), ("days2", CourseShape.Days(days[1] - days[0])));
