@@ -10,7 +10,8 @@ dotnet build Mauvaise.slnx -c Release -v q --nologo
 # Tests of the commands start another build of the app, and both builds together are counted as none.
 for part in Core Web; do
   dotnet test --project "tests/Mauvaise.$part.Tests" -c Release --no-build --no-ansi --no-progress \
-    --filter-not-class '*.CommandTests' --coverage --coverage-output-format cobertura --coverage-output "$out/$part.xml" > "$out/$part.log" || { tail -20 "$out/$part.log"; exit 1; }
+    --filter-not-class '*.CommandTests' --coverage --coverage-output-format cobertura --coverage-output "$out/$part.xml" \
+    > "$out/$part.log" || { tail -20 "$out/$part.log"; exit 1; }
 done
 (cd client && npx vitest run --coverage --coverage.include='src/**' --coverage.exclude='src/api/schema.d.ts' \
   --coverage.reporter=json-summary --coverage.reportsDirectory="$out/client") > "$out/client.log" 2>&1 || { tail -20 "$out/client.log"; exit 1; }

@@ -14,7 +14,7 @@ import TrialCounting from '@/jobs/trials/TrialCounting.vue'
 import { keptPhotos } from '@/jobs/walk/keptPhotos'
 import PhotoPicker from '@/jobs/walk/PhotoPicker.vue'
 import { button, choose, control, fill, json, open, press, seen, type Server } from './mounted'
-import { at, garden, growing, recordedAnswer, taking, type Write } from './recorded'
+import { at, garden, growing, recordedAnswer, taking } from './recorded'
 
 /** A form by itself, before a server, once the garden is known. */
 async function form(component: Component, props: Record<string, unknown>, server: Server) {
@@ -33,10 +33,8 @@ async function form(component: Component, props: Record<string, unknown>, server
 
 const { placeId, plantingId } = growing('Chapel/courgette')
 const planting = garden.places.find((p) => p.id === placeId)?.plantings.find((p) => p.id === plantingId)
-const refused = (field: string, words: string) => (write: Write) =>
-  write.method === 'GET'
-    ? json({})
-    : json({ title: words, code: 'refused', errors: { [field]: [words] } }, 400)
+const refused = (field: string, words: string) => () =>
+  json({ title: words, code: 'refused', errors: { [field]: [words] } }, 400)
 const changedMeanwhile = json({ title: 'Ilse changed it meanwhile.', code: 'changed-meanwhile' }, 409)
 beforeEach(() => {
   localStorage.clear()

@@ -20,7 +20,6 @@ const database = createStore('mauvaise-outbox', 'parcels')
 async function stored(work: () => Promise<unknown>): Promise<boolean> {
   try {
     await work()
-    keepsNothing.value = false
     return true
   } catch (error) {
     if (!(error instanceof DOMException)) throw error
@@ -41,9 +40,11 @@ const changed = async () => {
 const store: ParcelStore = {
   all: read,
   async put(parcel) {
-    const kept = await stored(() => set(parcel.key, parcel, database))
-    if (kept) await changed()
-    return kept
+    if (!(await stored(() => set(parcel.key, parcel, database)))) return false
+    // A device without room can still be read: only what went in tells that it keeps again.
+    keepsNothing.value = false
+    await changed()
+    return true
   },
   async remove(key) {
     if (await stored(() => del(key, database))) await changed()

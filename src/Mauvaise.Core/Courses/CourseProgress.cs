@@ -389,25 +389,15 @@ public sealed record CourseProgress(
             return null;
         }
 
-        return now > then
-            ? Said.Of(
-                "courses.warmerThanWhenItWasBegun",
-                ("degreeDays", Fact.Warmth(now, 1)),
-                ("degreeDays2", Fact.Warmth(then, 1)),
-                ("rounds", Fact.Count(f.Shape.Rounds)),
-                ("days", Fact.Span(f.Shape.SpacingDays)),
-                ("rounds2", Fact.Count(f.Course.Rounds)),
-                ("days2", Fact.Span(f.Course.SpacingDays))
-            )
-            : Said.Of(
-                "courses.coolerThanWhenItWasBegun",
-                ("degreeDays", Fact.Warmth(now, 1)),
-                ("degreeDays2", Fact.Warmth(then, 1)),
-                ("rounds", Fact.Count(f.Shape.Rounds)),
-                ("days", Fact.Span(f.Shape.SpacingDays)),
-                ("rounds2", Fact.Count(f.Course.Rounds)),
-                ("days2", Fact.Span(f.Course.SpacingDays))
-            );
+        return Said.Of(
+            now > then ? "courses.warmerThanWhenItWasBegun" : "courses.coolerThanWhenItWasBegun",
+            ("degreeDays", Fact.Warmth(now, 1)),
+            ("degreeDays2", Fact.Warmth(then, 1)),
+            ("rounds", Fact.Count(f.Shape.Rounds)),
+            ("days", Fact.Span(f.Shape.SpacingDays)),
+            ("rounds2", Fact.Count(f.Course.Rounds)),
+            ("days2", Fact.Span(f.Course.SpacingDays))
+        );
     }
 
     private static Said Word(GardenSnapshot garden, DateOnly date) =>

@@ -30,6 +30,8 @@ const walk = useWalk()
 const lines = useKept<Record<string, Line>>('mauvaise-walk-sheet', {})
 const at = ref('')
 const problems = ref<Record<string, Problem>>({})
+/** Why no line at all was saved. */
+const problem = ref<Problem | null>(null)
 const saving = ref(false)
 const saved = ref(0)
 
@@ -52,6 +54,7 @@ async function save() {
   saving.value = true
   saved.value = 0
   problems.value = {}
+  problem.value = null
   try {
     const walkId = await walk.begin()
     const zone = garden.value?.timeZoneId ?? 'UTC'
@@ -103,6 +106,9 @@ async function save() {
         problems.value = { ...problems.value, [p.plantingId]: error }
       }
     }
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error
+    problem.value = error
   } finally {
     saving.value = false
   }
@@ -167,6 +173,7 @@ async function save() {
         </div>
         <FieldError :problem="problems[p.plantingId] ?? null" :shown="['leavesLooked', 'leavesAffected']" />
       </fieldset>
+      <FieldError :problem="problem" />
       <p v-if="saved" class="note good" role="status">{{ tell('walk.linesSaved', { n: saved }) }}</p>
       <div class="actions save">
         <Button
