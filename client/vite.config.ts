@@ -13,9 +13,10 @@ export default defineConfig({
     startBesideFirst,
     // The app and what was last read of the garden stay on the device, for a walk out of reach of the network.
     VitePWA({
-      registerType: 'autoUpdate',
-      // Whatever stands in the head without it keeps the page from being drawn.
-      injectRegister: 'script-defer',
+      // A new version waits until no page of the old one is open, whose files would be gone.
+      registerType: 'prompt',
+      // `outbox/useKeptApp.ts` does, when the first screen stands.
+      injectRegister: null,
       includeAssets: ['icon.svg', 'apple-touch-icon.png'],
       manifest: {
         id: '/',
@@ -38,6 +39,8 @@ export default defineConfig({
         ],
       },
       workbox: {
+        // On a first visit the page that is open is kept ready as well.
+        clientsClaim: true,
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
         navigateFallbackDenylist: [/^\/api\//, /^\/openapi\//],
         runtimeCaching: [

@@ -36,20 +36,53 @@ export function startPiece(id: string, context: Rolldown.ChunkingContext): strin
   return pieceOf.get(id) ?? null
 }
 
-/** All pieces are fetched beside the first, and not after it. */
+/** Screens that one opens from outside, besides the first. */
+const screens = {
+  '/walk': source('jobs/walk/WalkView.vue'),
+  '/decide': source('jobs/decide/DecideView.vue'),
+  '/rota': source('jobs/rota/RotaView.vue'),
+}
+
+/** A file and all that it needs before it can run. */
+function* filesOf(file: string, bundle: Rolldown.OutputBundle, seen: Set<string>): Generator<string> {
+  const chunk = bundle[file]
+  if (seen.has(file) || chunk?.type !== 'chunk') return
+  seen.add(file)
+  yield `/${file}`
+  for (const needed of chunk.imports) yield* filesOf(needed, bundle, seen)
+}
+
+/** All pieces are fetched beside the first, and not after it; the files of other screens stand in the page, for `api/ahead.ts` to do the same. */
 export const startBesideFirst: Plugin = {
   name: 'start-beside-first',
   transformIndexHtml: {
     order: 'post',
-    handler: (html, { bundle }) =>
-      Object.values(bundle ?? {})
-        .filter((file) => file.type === 'chunk' && pieces.some(([name]) => name === file.name))
-        .map((file) => file.fileName)
-        .filter((file) => !html.includes(file))
-        .map((file) => ({
-          tag: 'link',
-          attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file}` },
-          injectTo: 'head' as const,
-        })),
+    handler(html, { bundle = {} }) {
+      const chunks = Object.values(bundle).filter((file) => file.type === 'chunk')
+      const started = chunks.filter((file) => pieces.some(([name]) => name === file.name))
+      const known = new Set(
+        [...chunks.filter((file) => file.isEntry), ...started].map((file) => file.fileName),
+      )
+      const files = Object.entries(screens).map(([path, view]) => {
+        const screen = chunks.find((file) => file.facadeModuleId === view)
+        if (!screen) throw new Error(`${path} has no file of its own`)
+        return [path, [...filesOf(screen.fileName, bundle, new Set(known))]] as const
+      })
+      return [
+        ...started
+          .filter((file) => !html.includes(file.fileName))
+          .map((file) => ({
+            tag: 'link',
+            attrs: { rel: 'modulepreload', crossorigin: true, href: `/${file.fileName}` },
+            injectTo: 'head' as const,
+          })),
+        {
+          tag: 'script',
+          attrs: { type: 'application/json', id: 'files-of-screens' },
+          children: JSON.stringify(Object.fromEntries(files)),
+          injectTo: 'body' as const,
+        },
+      ]
+    },
   },
 }

@@ -3,8 +3,9 @@ import { tell } from '@/language'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useGarden } from './garden/useGarden'
+import { useGarden, useGardenAnew } from './garden/useGarden'
 import OutboxStrip from './outbox/OutboxStrip.vue'
+import { useKeptApp } from './outbox/useKeptApp'
 import { useDelivery } from './outbox/useOutbox'
 import { useReady } from './outbox/useReady'
 import JobBar from './shell/JobBar.vue'
@@ -29,6 +30,7 @@ const helped = ref(false)
 watch(findOpen, () => (found.value = true))
 watch(helpOpen, () => (helped.value = true))
 useDelivery()
+useGardenAnew()
 watch(
   garden,
   (g) => {
@@ -40,6 +42,7 @@ watch(
   { immediate: true },
 )
 useNews()
+useKeptApp()
 useReady().keepReady()
 onSignedOut(async () => {
   await router.isReady()

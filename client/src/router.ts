@@ -1,5 +1,5 @@
 import { tell } from '@/language'
-import { createRouter, createWebHistory } from 'vue-router'
+import { createRouter, createWebHistory, START_LOCATION } from 'vue-router'
 import BoardView from './board/BoardView.vue'
 
 export const router = createRouter({
@@ -258,7 +258,8 @@ export const router = createRouter({
       meta: { title: tell('shell.notHere') },
     },
   ],
-  scrollBehavior: (_to, _from, saved) => saved ?? { top: 0 },
+  // A page that has just been opened stands at its top, and moving it there would have all of it laid out at once.
+  scrollBehavior: (_to, from, saved) => saved ?? (from === START_LOCATION ? false : { top: 0 }),
 })
 
 router.afterEach((to) => {

@@ -51,6 +51,28 @@ describe('What the first screen reads', () => {
     expect(await (await takeAhead(request(board)))?.json()).toEqual({ answers: 4 })
   })
 
+  it('comes with the files of the screen, where the page lists them', async () => {
+    server()
+    const listed = document.createElement('script')
+    Object.assign(listed, { type: 'application/json', id: 'files-of-screens' })
+    listed.textContent = JSON.stringify({
+      '/walk': ['/assets/Walk.js', '/assets/signs.js'],
+      '/rota': ['/r.js'],
+    })
+    const fetched = () => [...document.querySelectorAll<HTMLLinkElement>('link[rel=modulepreload]')]
+    await askAhead({ pathname: '/walk', search: '' })
+    expect(fetched()).toEqual([])
+    document.body.append(listed)
+    await askAhead({ pathname: '/', search: '' })
+    expect(fetched()).toEqual([])
+    await askAhead({ pathname: '/walk', search: '?planting=one' })
+    expect(fetched().map((link) => new URL(link.href).pathname)).toEqual([
+      '/assets/Walk.js',
+      '/assets/signs.js',
+    ])
+    for (const made of [listed, ...fetched()]) made.remove()
+  })
+
   it('is handed over once, to who reads and not to who writes', async () => {
     localStorage.setItem('mauvaise-garden', 'two')
     server()

@@ -14,8 +14,18 @@ import { at, garden, growing, recorded, taking } from './recorded'
 import { give, listening, using, usingGarden } from './used'
 
 describe('what an evening needs', () => {
-  const worker = () => give(navigator, 'serviceWorker', { controller: {} })
+  const worker = (controller: object | null = {}) =>
+    give(navigator, 'serviceWorker', Object.assign(new EventTarget(), { controller }))
   const all = needed(garden.id)
+  const keepReady = () => {
+    const ready = useReady()
+    ready.keepReady()
+    return ready
+  }
+  const ok: Server = async (request) => {
+    const answer = await recorded(request)
+    return answer.ok ? answer : json({})
+  }
 
   it('is fetched one after the other, and is on the device when the last came', async () => {
     worker()
@@ -58,21 +68,22 @@ describe('what an evening needs', () => {
 
   it('is fetched by itself once the garden is known, and not again while it is fresh', async () => {
     worker()
-    const keepReady = () => {
-      const ready = useReady()
-      ready.keepReady()
-      return ready
-    }
-    const ok: Server = async (request) => {
-      const answer = await recorded(request)
-      return answer.ok ? answer : json({})
-    }
     const first = await usingGarden(keepReady, ok)
     await vi.waitFor(() => expect(first.it.at.value).toBeDefined())
     first.screen.unmount()
     const again = await usingGarden(keepReady, ok)
     expect(again.it.at.value).toBe(first.it.at.value)
     expect(again.it.busy.value).toBe(false)
+  })
+
+  it('is fetched on a first visit too, once there is a worker to keep it', async () => {
+    worker(null)
+    const { it: ready } = await usingGarden(keepReady, ok)
+    expect(ready.busy.value).toBe(false)
+    const { serviceWorker } = navigator
+    Object.assign(serviceWorker, { controller: {} })
+    serviceWorker.dispatchEvent(new Event('controllerchange'))
+    await vi.waitFor(() => expect(ready.at.value).toBeDefined())
   })
 })
 

@@ -2,7 +2,7 @@ import { type ChildProcess, execFileSync, spawn } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test, type Browser, type Page } from '@playwright/test'
+import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test'
 import { homePort } from './addresses'
 import { expectAccessible, expectNoSideScroll } from './steps'
 
@@ -50,17 +50,23 @@ test.afterAll(async () => {
 })
 
 /** A browser of somebody: nothing is shared with another, and the app's own authority is taken as trusted. */
-const someone = async (browser: Browser, phone: boolean) =>
-  (
-    await browser.newContext({
-      ignoreHTTPSErrors: true,
-      baseURL: at,
-      viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
-      hasTouch: phone,
-      isMobile: phone,
-      serviceWorkers: 'allow',
-    })
-  ).newPage()
+async function someone(browser: Browser, phone: boolean) {
+  const context = await browser.newContext({
+    ignoreHTTPSErrors: true,
+    baseURL: at,
+    viewport: phone ? { width: 390, height: 844 } : { width: 1280, height: 800 },
+    hasTouch: phone,
+    isMobile: phone,
+    serviceWorkers: 'allow',
+  })
+  there.push(context)
+  return context.newPage()
+}
+const there: BrowserContext[] = []
+
+test.afterEach(async () => {
+  for (const context of there.splice(0)) await context.close()
+})
 
 async function come(page: Page, address: string) {
   await page.goto(address)

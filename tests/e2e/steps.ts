@@ -46,11 +46,6 @@ export async function goInside(page: Page, address: string) {
 /** Opens a page with its service worker at work, and waits until all that an evening needs is on the device. */
 export async function goReady(page: Page, address: string) {
   await page.goto(address)
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready
-  })
-  // The worker answers only for pages that began under it.
-  await page.reload()
   await expect
     .poll(() =>
       page.evaluate(() => Object.keys(JSON.parse(localStorage.getItem('mauvaise-ready') ?? '{}') as object)),

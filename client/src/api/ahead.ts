@@ -38,8 +38,20 @@ export function forgetAhead() {
   answers.clear()
 }
 
+/** Fetches the files of a screen while the app, which will ask for them, is on its way itself. */
+function fetchFiles(pathname: string) {
+  const listed = document.getElementById('files-of-screens')?.textContent
+  const files = listed ? (JSON.parse(listed) as Partial<Record<string, string[]>>)[pathname] : undefined
+  for (const href of files ?? []) {
+    const link = document.createElement('link')
+    Object.assign(link, { rel: 'modulepreload', crossOrigin: '', href })
+    document.head.append(link)
+  }
+}
+
 /** Asks for what the first screen reads before the app itself is there, so that on a slow line both come beside each other. */
 export async function askAhead({ pathname, search }: Pick<Location, 'pathname' | 'search'> = location) {
+  fetchFiles(pathname)
   const what = readBy[pathname]
   if (!what || search) return
   try {

@@ -1,5 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, type MaybeRefOrGetter, ref, toValue } from 'vue'
+import { createSharedComposable } from '@vueuse/core'
+import { computed, type MaybeRefOrGetter, ref, toValue, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { answer, api, type Problem, type Schemas } from '@/api/client'
 import { inSentence } from '@/kit/format'
 import { useKept } from '@/kit/useKept'
@@ -32,8 +34,8 @@ export function useHome() {
 const chosenMember = useKept<Record<string, string>>('mauvaise-member', {})
 const chosenGarden = useKept<string | null>(chosenGardenKey, null)
 
-/** The garden on screen with its people, places and clock. */
-export function useGarden() {
+/** The garden on screen with its people, places and clock: read once for all that look at it. */
+export const useGarden = createSharedComposable(() => {
   const state = useAppState()
   const home = useHome()
   const gardenId = computed(() => gardenToOpen(state.data.value?.gardens ?? [], chosenGarden.value)?.id ?? '')
@@ -80,6 +82,23 @@ export function useGarden() {
     plantings,
     plantingOptions,
   }
+})
+
+/** Reads what all screens show of the garden again when a screen opens and it was read a while ago. */
+export function useGardenAnew() {
+  const client = useQueryClient()
+  const route = useRoute()
+  const { gardenId } = useGarden()
+  watch(
+    () => route.path,
+    () => {
+      for (const queryKey of [keys.state, keys.home, keys.garden(gardenId.value)])
+        void client.refetchQueries(
+          { queryKey, exact: true, type: 'active', stale: true },
+          { cancelRefetch: false },
+        )
+    },
+  )
 }
 
 /** Reads something of the garden; `what` names it and its arguments. */

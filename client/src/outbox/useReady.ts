@@ -1,5 +1,5 @@
 import { languageHeader } from '@/api/client'
-import { useIntervalFn } from '@vueuse/core'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useGarden } from '@/garden/useGarden'
 import { useKept } from '@/kit/useKept'
@@ -63,6 +63,8 @@ export function useReady() {
         (there) => there && when(),
         { immediate: true },
       )
+      // On a first visit the worker comes after the garden.
+      useEventListener(navigator.serviceWorker, 'controllerchange', when)
       useIntervalFn(when, freshForMs)
     },
   }
