@@ -192,7 +192,7 @@ public class BesideTests
         Assert.Null(Again(With(tomato)));
         var bean = GardenSamples.Grown(bed, "french-bean") with { From = new DateOnly(2026, 6, 20) };
         var lost = With(bean, GardenSamples.Seen(bean, 1, 20, 15, "spider-mite"));
-        Assert.Contains("25 August", Again(lost)!.Why, StringComparison.Ordinal);
+        Assert.Contains("25 August", Again(lost)!.Why.Words, StringComparison.Ordinal);
         var next = GardenSamples.Grown(bed, "french-bean") with { From = new DateOnly(2026, 7, 8) };
         Assert.Null(Again(lost with { Plantings = [bean, next] }));
     }

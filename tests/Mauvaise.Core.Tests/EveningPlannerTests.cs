@@ -35,7 +35,7 @@ public class EveningPlannerTests
     {
         var evening = EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, affected, "black-bean-aphid", helpers, ants)));
         Assert.DoesNotContain(evening.Deeds, d => d.Kind == DeedKind.Spray);
-        Assert.Contains(because, Assert.Single(evening.LeftAlone).Sentence, StringComparison.Ordinal);
+        Assert.Contains(because, Assert.Single(evening.LeftAlone).Said.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -49,7 +49,7 @@ public class EveningPlannerTests
     {
         var evening = EveningPlanner.Plan(Garden(GardenSamples.Seen(Cucumber, 1, 20, 20, "variegation")));
         Assert.DoesNotContain(evening.Deeds, d => d.Kind == DeedKind.Spray);
-        Assert.Contains("no spray mends", Assert.Single(evening.LeftAlone).Sentence, StringComparison.Ordinal);
+        Assert.Contains("no spray mends", Assert.Single(evening.LeftAlone).Said.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -65,7 +65,7 @@ public class EveningPlannerTests
         );
         var spray = Assert.Single(evening.Deeds, d => d.Kind == DeedKind.Spray);
         Assert.Equal("whitefly", spray.Tank!.Target.Id);
-        Assert.Contains("powdery mildew waits, greenhouse whitefly comes first", Assert.Single(evening.LeftAlone).Sentence, StringComparison.Ordinal);
+        Assert.Contains("powdery mildew waits, greenhouse whitefly comes first", Assert.Single(evening.LeftAlone).Said.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -77,7 +77,7 @@ public class EveningPlannerTests
             Applications = [spray],
             CheckBacks = [new(Guid.NewGuid(), spray.Id, Beans.Id, new DateOnly(2026, 7, 18), null, null, null, Injury.None)],
         };
-        Assert.Contains("check back Sat 18 Jul", Assert.Single(EveningPlanner.Plan(garden).LeftAlone).Sentence, StringComparison.Ordinal);
+        Assert.Contains("check back Sat 18 Jul", Assert.Single(EveningPlanner.Plan(garden).LeftAlone).Said.Words, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -114,7 +114,7 @@ public class OutlookTests
         Assert.Equal(some.Needed - 4, some.ToBuy, 9);
         Assert.Equal(some.ToBuy * 10 / 500, some.Cost!.Value, 9);
         Assert.Null(bare.Cost);
-        Assert.Contains("4 g are on the shelf", Assert.Single(some.Reasons).Told(), StringComparison.Ordinal);
+        Assert.Contains("4 g are on the shelf", Assert.Single(some.Reasons).Words.Told(), StringComparison.Ordinal);
         // A week between rounds: today, in seven days and in fourteen.
         var once = Mix.Make(
             Shipped.Catalogue,
@@ -135,9 +135,9 @@ public class OutlookTests
         var nothing = new Evening(null, "", [], []);
         Assert.Equal(
             "What is on the shelf is past its date.",
-            ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 300, new(2026, 1, 1))] }, nothing).Single().Reasons.Single()
+            ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 300, new(2026, 1, 1))] }, nothing).Single().Reasons.Single().Words
         );
-        Assert.Equal("Low: 40 ml left.", ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 40)] }, nothing).Single().Reasons.Single().Told());
+        Assert.Equal("Low: 40 ml left.", ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 40)] }, nothing).Single().Reasons.Single().Words.Told());
         Assert.Empty(ShoppingList.For(Garden() with { Stocks = [Kept("neem-oil", 400)] }, nothing));
         var old = ShoppingList
             .For(Garden() with { Stocks = [Kept("bicarbonate", 400, new(2026, 1, 1))] }, Spraying("bicarbonate-plain"))

@@ -30,7 +30,7 @@ public class PressureTests
         Assert.Equal(pressure, Read("peach-aphid", _ => Air(temperatureC, 60)).Value, 0.001);
 
     [Fact]
-    public void An_insect_says_its_degree_days() => Assert.Equal("16 degree-days a day last week", Read("peach-aphid", _ => Air(20, 60)).Sentence.Told());
+    public void An_insect_says_its_degree_days() => Assert.Equal("16 degree-days a day last week", Read("peach-aphid", _ => Air(20, 60)).Said.Words.Told());
 
     [Fact]
     public void Mites_like_dry_air()
@@ -39,7 +39,7 @@ public class PressureTests
         var humid = Read("spider-mite", _ => Air(30, 85));
         Assert.Equal(1, dry.Value, 0.01);
         Assert.Equal(0.2, humid.Value, 0.01);
-        Assert.Contains("air at 85 %", humid.Sentence, StringComparison.Ordinal);
+        Assert.Contains("air at 85 %", humid.Said.Words, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -47,9 +47,9 @@ public class PressureTests
     {
         var dry = Read("septoria", _ => Air(20, 60));
         Assert.Equal(0, dry.Value);
-        Assert.Equal("no night wet and warm enough in ten days", dry.Sentence);
+        Assert.Equal("no night wet and warm enough in ten days", dry.Said.Words);
         var twice = Read("septoria", at => Air(22, Night(at) && at.AddHours(6).Day is 14 or 15 ? 95 : 60));
-        Assert.Equal("2 nights wet and warm enough in ten days", twice.Sentence);
+        Assert.Equal("2 nights wet and warm enough in ten days", twice.Said.Words);
         Assert.Equal(2 / 3.0, twice.Value, 0.001);
         Assert.Equal(1, Read("septoria", at => Air(22, Night(at) ? 95 : 60)).Value);
     }
@@ -62,9 +62,9 @@ public class PressureTests
     {
         var humid = Read("powdery-mildew", at => Air(25, Night(at) ? 85 : 60));
         Assert.Equal(1, humid.Value);
-        Assert.Equal("mildew index 100 of 100, humid nights", humid.Sentence);
+        Assert.Equal("mildew index 100 of 100, humid nights", humid.Said.Words);
         Assert.Equal(0.6, Read("powdery-mildew", _ => Air(25, 50)).Value, 0.001);
-        Assert.Contains("rain washed", Read("powdery-mildew", at => Air(25, 85, at.Day == 16 ? 1 : 0)).Sentence, StringComparison.Ordinal);
+        Assert.Contains("rain washed", Read("powdery-mildew", at => Air(25, 85, at.Day == 16 ? 1 : 0)).Said.Words, StringComparison.Ordinal);
         Assert.Equal(0, Read("powdery-mildew", _ => Air(15, 85)).Value);
     }
 
@@ -75,7 +75,7 @@ public class PressureTests
         Assert.Equal(1, Read("late-blight", until(16)).Value);
         var faded = Read("late-blight", until(13));
         Assert.Equal(0.7, faded.Value, 0.001);
-        Assert.Contains("3 days ago", faded.Sentence, StringComparison.Ordinal);
+        Assert.Contains("3 days ago", faded.Said.Words, StringComparison.Ordinal);
         Assert.Equal(0, Read("late-blight", _ => Air(15, 60)).Value);
     }
 

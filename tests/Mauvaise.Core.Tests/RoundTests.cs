@@ -30,7 +30,7 @@ public class RoundTests
     {
         var garden = Garden(GardenSamples.Seen(Kale, 1, 20, 0));
         Assert.Equal(["South", "North"], Order(garden));
-        Assert.Contains("nobody looked yet", WalkRound.Plan(garden)[0].Why);
+        Assert.Contains("nobody looked yet", WalkRound.Plan(garden)[0].Why.Select(w => w.Words));
     }
 
     [Theory]
@@ -128,7 +128,7 @@ public class RoundTests
     {
         var garden = GardenSamples.Garden([North], [GardenSamples.Grown(North, "tomato")], _ => default);
         var stop = Assert.Single(WalkRound.Plan(garden));
-        Assert.Equal(["nobody looked yet"], stop.Why);
+        Assert.Equal(["nobody looked yet"], stop.Why.Select(w => w.Words));
         Assert.NotEmpty(stop.Plantings[0].Watch);
         Assert.Empty(WalkRound.Plan(GardenSamples.Garden([North], [])));
     }
@@ -156,7 +156,7 @@ public class RoundTests
             GardenSamples.Seen(Squash, 5, 20, 0)
         );
         Assert.Equal(["North", "South"], Order(garden));
-        Assert.Equal("last: hands and sleeves carry powdery mildew", WalkRound.Plan(garden)[1].Why[0]);
+        Assert.Equal("last: hands and sleeves carry powdery mildew", WalkRound.Plan(garden)[1].Why[0].Words);
     }
 
     [Fact]
@@ -165,7 +165,7 @@ public class RoundTests
         var garden = Garden(GardenSamples.Seen(Squash, 2, 20, 6, "powdery-mildew"));
         var stop = WalkRound.Plan(garden).Single(s => s.Place == South).Plantings.Single(p => p.Planting == Courgette);
         Assert.Equal("powdery-mildew", stop.Watch[0].Target.Id);
-        Assert.Contains("on the squash in the same bed 2 days ago", stop.Watch[0].Why);
+        Assert.Contains("on the squash in the same bed 2 days ago", stop.Watch[0].Why.Select(w => w.Words));
     }
 
     [Fact]

@@ -6,6 +6,8 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
+using Mauvaise.Core.Preventing;
+using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 
@@ -104,6 +106,8 @@ public class SaidTests
     private static IEnumerable<Said> Reasons(GardenSnapshot garden)
     {
         var rota = RotaPlanner.Plan(garden);
+        var evening = EveningPlanner.Plan(garden);
+        var round = WalkRound.Plan(garden);
         return
         [
             .. garden
@@ -114,12 +118,17 @@ public class SaidTests
             .. rota.Rounds.SelectMany(r => r.Why.Append(r.WhyThen).Concat(r.Against)),
             .. rota.NotPlanned.Select(n => n.Sentence),
             .. rota.Cannot,
-            .. EveningPlanner.Plan(garden).Deeds.SelectMany(d => d.Reasons).Select(r => r.Said),
+            .. evening.Deeds.SelectMany(d => d.Reasons).Select(r => r.Said),
+            .. evening.LeftAlone.Select(l => l.Said),
+            .. round.SelectMany(s => s.Why),
+            .. round.SelectMany(s => s.Plantings).SelectMany(p => p.Watch).SelectMany(w => w.Why),
+            .. PreventionPlan.Of(garden).Kinds.SelectMany(k => k.All).Select(w => w.Why),
+            .. ShoppingList.For(garden, evening).SelectMany(i => i.Reasons),
         ];
     }
 
     [Fact]
-    public void Every_reason_of_ladder_rota_and_evening_has_a_code_and_its_figures_stand_in_it() =>
+    public void Every_reason_of_ladder_rota_evening_walk_and_shelf_has_a_code_and_its_figures_stand_in_it() =>
         Gen.Int[0, 79]
             .Sample(seed => Assert.All(Reasons(ChanceGarden.Of(seed)), said =>
                     {

@@ -127,7 +127,7 @@ public class SeasonTests
         Assert.True(troubles.Count >= 3);
         var line = PlaceOutlook.Line(garden, Bed);
         Assert.Equal(line.Count, line.Select(p => p.Day).Distinct().Count());
-        Assert.Contains(line, p => p.Day == garden.Today && p.Sentence.StartsWith("Black bean aphid", StringComparison.Ordinal));
+        Assert.Contains(line, p => p.Day == garden.Today && p.Said.Words.StartsWith("Black bean aphid", StringComparison.Ordinal));
     }
 
     [Fact]

@@ -1,5 +1,6 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Words;
@@ -48,7 +49,7 @@ public class SuspectTests
         string Told() =>
             string.Join(
                 ' ',
-                Rank("courgette", Shelter.Open, 7, "pale-dots", "!webbing").Suspects.SelectMany(s => s.Against.Concat(s.For)).Select(c => c.Sentence)
+                Rank("courgette", Shelter.Open, 7, "pale-dots", "!webbing").Suspects.SelectMany(s => s.Against.Concat(s.For)).Select(c => c.Said.Words)
             );
         Assert.Contains("webbing", Told(), StringComparison.Ordinal);
         using var german = Language.Speaking(new Voice("de", DayOrder.DayFirst));
@@ -76,7 +77,7 @@ public class SuspectTests
     {
         var crop = Shipped.Catalogue.Crop("runner-bean");
         SeenSign[] seen = [new("small-insects", true)];
-        Dictionary<string, IReadOnlyList<Clue>> named = new() { ["black-bean-aphid"] = [new("here-before", 2.5, "named 3 times here")] };
+        Dictionary<string, IReadOnlyList<Clue>> named = new() { ["black-bean-aphid"] = [new("here-before", 2.5, Said.Plain("named 3 times here"))] };
         double Share(Circumstances where) =>
             SuspectRanker.Rank(Shipped.Catalogue, where, seen).Suspects.First(s => s.Target.Id == "black-bean-aphid").Probability;
         var plain = new Circumstances(crop, Shelter.Open, 6);

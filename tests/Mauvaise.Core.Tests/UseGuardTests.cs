@@ -223,7 +223,7 @@ public class UseGuardTests
             Applications = [spray],
             CheckBacks = [new(Guid.NewGuid(), spray.Id, Kale.Id, new DateOnly(2026, 7, 17), null, null, null, Injury.None)],
         };
-        Assert.Contains(EveningPlanner.Plan(waiting).LeftAlone, l => l.Sentence.Contains("planned for Fri 17 Jul", StringComparison.Ordinal));
+        Assert.Contains(EveningPlanner.Plan(waiting).LeftAlone, l => l.Said.Words.Contains("planned for Fri 17 Jul", StringComparison.Ordinal));
     }
 
     [Theory]

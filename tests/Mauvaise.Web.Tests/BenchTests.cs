@@ -422,7 +422,7 @@ public sealed class BenchTests : IAsyncLifetime
         var evening = (await GetAsync<BoardAnswer>("board")).Evening;
         Assert.Contains(evening.Deeds, d => d.Kind is DeedKind.Spray or DeedKind.PatchTest);
         var shelf = await GetAsync<ShelfAnswer>("shelf");
-        Assert.Contains(shelf.Shopping, i => i.Material == "peppermint-oil" && i.Reasons[0].StartsWith("Low", StringComparison.Ordinal));
+        Assert.Contains(shelf.Shopping, i => i.Material == "peppermint-oil" && i.Reasons[0].Sentence.StartsWith("Low", StringComparison.Ordinal));
         Assert.All(shelf.Shopping.Where(i => i.ToBuy > 0), i => Assert.Equal(i.Needed - i.OnShelf, i.ToBuy, 1e-9));
     }
 }

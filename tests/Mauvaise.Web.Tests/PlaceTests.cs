@@ -98,8 +98,8 @@ public sealed class PlaceTests : IAsyncLifetime
         Assert.All((await StoryAsync(tubs.Id)).Chapters.Where(c => c.PlantingId == mint.Id), c => Assert.Equal("It was carried to Window rack.", c.Ending));
         var round = (await http.GetFromJsonAsync<RoundAnswer>("round", TestApp.Json, Stop))!;
         var last = round.Stops.SkipWhile(x => x.Place != "Window rack").ToList();
-        Assert.Equal("last: mint is kept apart until 30 July", last[0].Why[0]);
-        Assert.All(last, x => Assert.StartsWith("last: ", x.Why[0], StringComparison.Ordinal));
+        Assert.Equal("last: mint is kept apart until 30 July", last[0].Why[0].Sentence);
+        Assert.All(last, x => Assert.StartsWith("last: ", x.Why[0].Sentence, StringComparison.Ordinal));
     }
 
     [Fact]

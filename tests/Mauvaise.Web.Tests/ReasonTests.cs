@@ -17,6 +17,9 @@ public class ReasonTests
         "decide",
         "plan",
         "board",
+        "round",
+        "prevention",
+        "shelf",
         "bench?planting=" + DemoGarden.PlantingId("Chapel/courgette") + "&target=powdery-mildew",
     ];
 

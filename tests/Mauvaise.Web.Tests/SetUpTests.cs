@@ -56,7 +56,7 @@ public sealed class SetUpTests : IAsyncLifetime
         Assert.Equal("pea", Assert.Single(Assert.Single(board.Rows).Plantings).Crop);
         Assert.Equal(TimeSpan.FromHours(2), board.LocalNow.Offset);
         var round = (await http.GetFromJsonAsync<RoundAnswer>($"/api/gardens/{karee.Id}/round", TestApp.Json, Stop))!;
-        Assert.Contains("nobody looked yet", Assert.Single(round.Stops).Why);
+        Assert.Contains("nobody looked yet", Assert.Single(round.Stops).Why.Select(w => w.Sentence));
         // July is winter there: the nights are longer than the days.
         var night = board.Nights[1];
         Assert.True(night.To - night.From > TimeSpan.FromHours(12));

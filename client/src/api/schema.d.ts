@@ -8552,7 +8552,9 @@ export interface components {
         LeftAloneAnswer: {
             /** Format: uuid */
             plantingId: string;
+            code: string;
             sentence: string;
+            figures: components["schemas"]["FigureAnswer"][];
         };
         LeftoverAnswer: {
             batch: components["schemas"]["BatchAnswer"];
@@ -9687,7 +9689,7 @@ export interface components {
             /** Format: uuid */
             placeId: string;
             place: string;
-            why: string[];
+            why: components["schemas"]["SaidAnswer"][];
             plantings: components["schemas"]["PlantingStopAnswer"][];
         };
         PlanChangeAnswer: {
@@ -9957,7 +9959,7 @@ export interface components {
             state: components["schemas"]["PreventionState"];
             /** Format: date */
             on: null | string;
-            why: string;
+            why: components["schemas"]["SaidAnswer"];
             /** Format: double */
             worthPercent: number;
         };
@@ -10438,7 +10440,7 @@ export interface components {
             unit: string;
             /** Format: double */
             cost: null | number;
-            reasons: string[];
+            reasons: components["schemas"]["SaidAnswer"][];
         };
         SideTreated: {
             /** Format: int32 */
@@ -11310,7 +11312,7 @@ export interface components {
             lookFirst: string;
             /** Format: double */
             share: number;
-            why: string[];
+            why: components["schemas"]["SaidAnswer"][];
             stages: components["schemas"]["LifeStage"][];
             on: components["schemas"]["CountedOn"];
         };

@@ -7,7 +7,7 @@ using Mauvaise.Core.Words;
 namespace Mauvaise.Core.Biology;
 
 /// <summary>How far recent weather favours a target, 0 to 1, with the figure behind it in words.</summary>
-public sealed record PressureReading(DateOnly Day, double Value, string Sentence);
+public sealed record PressureReading(DateOnly Day, double Value, Said Said);
 
 /// <summary>
 /// Weather pressure. Insects: development per day of the last week, 1 at a steady 30 C. Wet-leaf diseases: spells that were wet
@@ -39,7 +39,7 @@ public static class Pressure
 
     private static List<PressureReading> Read(Target target, SkyDays days)
     {
-        Func<int, (double Value, string Sentence)>? read = target switch
+        Func<int, (double Value, Said Said)>? read = target switch
         {
             { Insect: { } insect } => Insect(insect, days.All),
             { Disease: { WetHoursAtOptimum: null } } => Mildew(days.All),
@@ -52,8 +52,8 @@ public static class Pressure
         {
             if (days.All[i].Known)
             {
-                var (value, sentence) = read(i);
-                readings.Add(new PressureReading(days.All[i].Date, Math.Clamp(value, 0, 1), sentence));
+                var (value, said) = read(i);
+                readings.Add(new PressureReading(days.All[i].Date, Math.Clamp(value, 0, 1), said));
             }
         }
 
@@ -81,7 +81,7 @@ public static class Pressure
             ),
         ];
 
-    private static Func<int, (double, string)> Insect(InsectBiology insect, IReadOnlyList<SkyDay> days)
+    private static Func<int, (double, Said)> Insect(InsectBiology insect, IReadOnlyList<SkyDay> days)
     {
         var degreeDays = DegreeDaysOf(insect, days);
         return i =>
@@ -101,15 +101,15 @@ public static class Pressure
 
             var (perDay, mean) = (sum / known, humidity / known);
             var dryness = insect.LikesDryAir ? Math.Clamp((85 - mean) / 40, 0.2, 1) : 1;
-            var air = insect.LikesDryAir ? Say.Of("biology.airAt", ("mean", Say.In(mean, "0"))) : "";
+            var speed = Said.Of("biology.aDayLastWeek", ("degreeDays", Fact.Warmth(perDay, 0)));
             return (
                 perDay / (FullSpeedC - insect.LowerC) * dryness,
-                Say.Remarked(Say.Of("biology.aDayLastWeek", ("degreeDays", Figure.DegreeDays(perDay))), air)
+                insect.LikesDryAir ? speed.Remarked(Said.Of("biology.airAt", ("mean", Fact.Percent(mean)))) : speed
             );
         };
     }
 
-    private static Func<int, (double, string)> WetLeaf(DiseaseBiology disease, IReadOnlyList<SkyDay> days)
+    private static Func<int, (double, Said)> WetLeaf(DiseaseBiology disease, IReadOnlyList<SkyDay> days)
     {
         var fill = InfectionOf(disease, days);
         return i =>
@@ -124,15 +124,15 @@ public static class Pressure
 
             var words = spells switch
             {
-                0 => Say.Of("biology.noNightWetAndWarmEnough"),
-                1 => Say.Of("biology.oneNightWetAndWarmEnough"),
-                _ => Say.Of("biology.nightsWetAndWarmEnough", ("spells", spells)),
+                0 => Said.Of("biology.noNightWetAndWarmEnough"),
+                1 => Said.Of("biology.oneNightWetAndWarmEnough"),
+                _ => Said.Of("biology.nightsWetAndWarmEnough", ("spells", Fact.Count(spells))),
             };
-            return ((spells + nearly) / SpellsForFull, Say.Of("biology.inTenDays", ("words", words)));
+            return ((spells + nearly) / SpellsForFull, Said.Of("biology.inTenDays", ("words", Fact.Clause(words))) with { Code = words.Code });
         };
     }
 
-    private static Func<int, (double, string)> Warned(DiseaseBiology disease, IReadOnlyList<SkyDay> days)
+    private static Func<int, (double, Said)> Warned(DiseaseBiology disease, IReadOnlyList<SkyDay> days)
     {
         var wet = WetLeaf(disease, days);
         var warned = days.Select((d, i) => i > 0 && LateBlightWarning.Holds(days[i - 1].Hours, d.Hours)).ToArray();
@@ -144,19 +144,19 @@ public static class Pressure
                 {
                     return (
                         1 - 0.1 * back,
-                        back == 0 ? Say.Of("biology.twoWarmHumidDays")
-                        : back == 1 ? Say.Of("biology.twoWarmHumidDays2", ("back", back))
-                        : Say.Of("biology.twoWarmHumidDays3", ("back", back))
+                        back == 0 ? Said.Of("biology.twoWarmHumidDays")
+                        : back == 1 ? Said.Of("biology.twoWarmHumidDays2", ("back", Fact.Days(back)))
+                        : Said.Of("biology.twoWarmHumidDays3", ("back", Fact.Days(back)))
                     );
                 }
             }
 
-            var (value, sentence) = wet(i);
-            return (value / 2, sentence);
+            var (value, said) = wet(i);
+            return (value / 2, said);
         };
     }
 
-    private static Func<int, (double, string)> Mildew(IReadOnlyList<SkyDay> days)
+    private static Func<int, (double, Said)> Mildew(IReadOnlyList<SkyDay> days)
     {
         var index = MildewIndex.After([.. days.Select(d => d.Hours.Select(h => h.TemperatureC).ToList())]);
         return i =>
@@ -166,9 +166,9 @@ public static class Pressure
             var value = index[i] / 100.0 * (humid ? 1 : 0.6) * (washed ? 0.7 : 1);
             return (
                 value,
-                washed ? Say.Of("biology.mildewIndexOf100RainWashed", ("index", index[i]))
-                : humid ? Say.Of("biology.mildewIndexOf100HumidNights", ("index", index[i]))
-                : Say.Of("biology.mildewIndexOf100DryNights", ("index", index[i]))
+                washed ? Said.Of("biology.mildewIndexOf100RainWashed", ("index", Fact.Count(index[i])))
+                : humid ? Said.Of("biology.mildewIndexOf100HumidNights", ("index", Fact.Count(index[i])))
+                : Said.Of("biology.mildewIndexOf100DryNights", ("index", Fact.Count(index[i])))
             );
         };
     }

@@ -51,10 +51,8 @@ public static class Wearing
         var sky = garden.SkyOf(garden.PlaceOf(planting)).Shelter;
         var from = sky.IndexOf(since);
         var rain = lasts.RainMm is null ? 0 : sky.RainMm(from, Math.Max(0, sky.IndexOf(garden.Now) - from));
-        return rain >= lasts.RainMm ? Said.Of("decisions.ofRainSinceItWasDone", ("rain", Fact.Rain(rain)), ("ago", Ago(days)))
-            : days >= lasts.Days ? Said.Of("decisions.doneItHoldsForAboutDays", ("ago", Ago(days)), ("days", Fact.Days(lasts.Days)))
+        return rain >= lasts.RainMm ? Said.Of("decisions.ofRainSinceItWasDone", ("rain", Fact.Rain(rain)), ("ago", Fact.Ago(days)))
+            : days >= lasts.Days ? Said.Of("decisions.doneItHoldsForAboutDays", ("ago", Fact.Ago(days)), ("days", Fact.Days(lasts.Days)))
             : null;
-
-        static Fact Ago(int days) => new(FactKind.Span, days, null, Say.Ago(days));
     }
 }

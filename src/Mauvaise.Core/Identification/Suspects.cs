@@ -155,13 +155,13 @@ public static class SuspectRanker
                     factor,
                     (present, factor >= 1) switch
                     {
-                        (true, true) => Say.Of("identification.fits", ("sign", sign.Name)),
-                        (true, false) => Say.Of("identification.unusualFor", ("sign", sign.Name)),
-                        (false, true) => Say.Of("identification.noAsExpected", ("lower", sign.Name.InSentence())),
-                        (false, false) => Say.Of(
+                        (true, true) => Said.Of("identification.fits", ("sign", Fact.Thing(sign.Name))),
+                        (true, false) => Said.Of("identification.unusualFor", ("sign", Fact.Thing(sign.Name))),
+                        (false, true) => Said.Of("identification.noAsExpected", ("lower", Fact.Thing(sign.Name.InSentence()))),
+                        (false, false) => Said.Of(
                             "identification.noThoughIn100Show",
-                            ("lower", sign.Name.InSentence()),
-                            ("likelihood", Say.In(CatalogueRules.Likelihood(t, sign) * 100, "0"))
+                            ("lower", Fact.Thing(sign.Name.InSentence())),
+                            ("likelihood", Fact.Percent(CatalogueRules.Likelihood(t, sign) * 100))
                         ),
                     }
                 )

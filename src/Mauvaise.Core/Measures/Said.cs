@@ -82,6 +82,9 @@ public readonly record struct Fact(FactKind Kind, double? Amount, DateOnly? On, 
     /// <summary>So many days where the sentence itself says that they are days.</summary>
     public static Fact Days(double days) => new(FactKind.Span, days, null, Say.In(days, "0.#"));
 
+    /// <summary>So many days back, as "today", "yesterday", "three days ago".</summary>
+    public static Fact Ago(int days) => new(FactKind.Span, days, null, Say.Ago(days));
+
     public static Fact Count(int count) => new(FactKind.Count, count, null, Say.In(count, "0"));
 
     /// <param name="format">A format of .NET.</param>
@@ -153,6 +156,9 @@ public sealed record Said(string Code, string Words, IReadOnlyList<KeyValuePair<
 
     /// <summary>The same of one place among several: "Chapel courgette. Neem goes on tonight."</summary>
     public Said In(string where) => this with { Words = Say.Sentences(Say.Sentence(where), Words), Figures = [new("where", Fact.Thing(where)), .. Figures] };
+
+    /// <summary>The saying, and what is remarked of it: "neem 0.5 %, at 18 °C".</summary>
+    public Said Remarked(Said remark) => this with { Words = Say.Remarked(Words, remark.Words), Figures = [.. Figures, .. remark.Figures] };
 
     /// <summary>Whole sentences, one after another, under the code of the first; what is null is left out, the first never.</summary>
     public static Said Sentences(Said first, params ReadOnlySpan<Said?> then)

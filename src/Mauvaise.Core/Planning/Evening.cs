@@ -50,7 +50,7 @@ public sealed record Deed(
 public sealed record Tank(Recipe Recipe, DoseStep Step, double Litres, Target Target);
 
 /// <summary>A planting that is left alone, and why.</summary>
-public sealed record LeftAlone(Guid PlantingId, string Sentence);
+public sealed record LeftAlone(Guid PlantingId, Said Said);
 
 /// <summary>What to do this evening, in order.</summary>
 /// <param name="Window">The best window in the coming day for what is to be sprayed; null when there is none, or nothing to spray.</param>

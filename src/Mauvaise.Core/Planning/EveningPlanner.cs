@@ -159,7 +159,7 @@ public static class EveningPlanner
                 ? Say.Of("planning.beforeTrouble", ("measure", measure.Name.InSentence()), ("garden", garden.Where(due[0].Planting)))
                 : Say.Of("planning.beforeTroublePlantings", ("measure", measure.Name.InSentence()), ("due", due.Count)),
             Say.Of("planning.about", ("how", measure.How), ("some", Say.Of("words.minutes", ("n", PreventiveKind.MinutesOf(due))))),
-            [.. due.Select(w => new Reason(measure.Id, Said.Plain(w.Why).About(Fact.Thing(garden.Where(w.Planting)))))],
+            [.. due.Select(w => new Reason(measure.Id, w.Why.About(Fact.Thing(garden.Where(w.Planting)))))],
             [.. due.Select(w => w.Planting.Id)],
             null,
             null
@@ -273,18 +273,26 @@ public static class EveningPlanner
         );
     }
 
-    private static string LeftSentence(GardenSnapshot garden, ActionLadder ladder, HashSet<string> taken)
+    private static Said LeftSentence(GardenSnapshot garden, ActionLadder ladder, HashSet<string> taken)
     {
         var f = ladder.Finding;
         var spray = ladder.Steps.FirstOrDefault(s => s.Rung == Rung.Spray);
         var why =
-            f.Target?.Kind == TargetKind.LookAlike ? Say.Of("planning.whichNoSprayMends", ("it", f.Name))
-            : taken.Count > 0 ? Say.Of("planning.whatYouTookOnComesFirst", ("it", f.Told.Words))
-            : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? $"{f.Told.Words}. " : "") + look.Why[0].Words
-            : $"{f.Told.Words}. {(spray ?? ladder.Steps[0]).Why[0].Words}";
+            f.Target?.Kind == TargetKind.LookAlike ? Said.Of("planning.whichNoSprayMends", ("it", Fact.Thing(f.Name)))
+            : taken.Count > 0 ? Said.Of("planning.whatYouTookOnComesFirst", ("it", Fact.Clause(f.Told)))
+            : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? Said.Sentences(f.Told.AsSentence(), look.Why[0]) : look.Why[0])
+            : Said.Sentences(f.Told.AsSentence(), (spray ?? ladder.Steps[0]).Why[0]);
         return ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0
-            ? Say.Of("planning.lookAgain", ("garden", garden.Where(f.Planting)), ("why", why), ("when", When(garden, on)))
-            : Say.Of("planning.gardenWhy", ("garden", garden.Where(f.Planting)), ("why", why));
+            ? Said.Of(
+                "planning.lookAgain",
+                ("garden", Fact.Thing(garden.Where(f.Planting))),
+                ("why", Fact.Clause(why)),
+                ("when", new Fact(FactKind.Day, null, on, When(garden, on)))
+            )
+            : Said.Of("planning.gardenWhy", ("garden", Fact.Thing(garden.Where(f.Planting))), ("why", Fact.Clause(why))) with
+            {
+                Code = why.Code,
+            };
     }
 
     private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<SprayWish> wishes, List<LeftAlone> left)
@@ -294,11 +302,11 @@ public static class EveningPlanner
             left.Add(
                 new(
                     planting.Id,
-                    Say.Of(
+                    Said.Of(
                         "planning.waitsComesFirstHere",
-                        ("garden", garden.Where(planting)),
-                        ("target", target.Name.InSentence()),
-                        ("target2", first.Target.Name.InSentence())
+                        ("garden", Fact.Thing(garden.Where(planting))),
+                        ("target", Fact.Thing(target.Name.InSentence())),
+                        ("target2", Fact.Thing(first.Target.Name.InSentence()))
                     )
                 )
             );
@@ -328,18 +336,18 @@ public static class EveningPlanner
                 new(
                     planting.Id,
                     due
-                        ? Say.Of(
+                        ? Said.Of(
                             "planning.courseAgainstWaits",
-                            ("garden", garden.Where(planting)),
-                            ("target", target.Name.InSentence()),
-                            ("material", material.Name),
-                            ("clause", against[0].Clause)
+                            ("garden", Fact.Thing(garden.Where(planting))),
+                            ("target", Fact.Thing(target.Name.InSentence())),
+                            ("material", Fact.Thing(material.Name)),
+                            ("clause", Fact.Clause(against[0].Said))
                         )
-                        : Say.Of(
+                        : Said.Of(
                             "planning.courseAgainst",
-                            ("garden", garden.Where(planting)),
-                            ("target", target.Name.InSentence()),
-                            ("sentence", StepDays.Of(course, RotaPlanner.Plan(garden)).Sentence.Words)
+                            ("garden", Fact.Thing(garden.Where(planting))),
+                            ("target", Fact.Thing(target.Name.InSentence())),
+                            ("sentence", Fact.Clause(StepDays.Of(course, RotaPlanner.Plan(garden)).Sentence))
                         )
                 )
             );

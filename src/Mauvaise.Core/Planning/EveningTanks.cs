@@ -48,11 +48,11 @@ internal static class EveningTanks
                     left.Add(
                         new(
                             id,
-                            Say.Of(
+                            Said.Of(
                                 "planning.isNotPlanned",
-                                ("garden", garden.Where(wish.Planting)),
-                                ("target", wish.Target.Name.InSentence()),
-                                ("sentence", whyNot.Words)
+                                ("garden", Fact.Thing(garden.Where(wish.Planting))),
+                                ("target", Fact.Thing(wish.Target.Name.InSentence())),
+                                ("sentence", Fact.Clause(whyNot))
                             )
                         )
                     );
@@ -66,13 +66,15 @@ internal static class EveningTanks
         return today;
     }
 
-    private static string PlannedLater(GardenSnapshot garden, Planting planting, Target target, NextMix next) =>
-        Say.Of(
-            "planning.plannedFor",
-            ("garden", garden.Where(planting)),
-            ("target", target.Name.InSentence()),
-            ("date", EveningPlanner.Date(next.On)),
-            ("whyThen", next.WhyThen?.Words)
+    private static Said PlannedLater(GardenSnapshot garden, Planting planting, Target target, NextMix next) =>
+        Said.Sentences(
+            Said.Of(
+                "planning.plannedFor",
+                ("garden", Fact.Thing(garden.Where(planting))),
+                ("target", Fact.Thing(target.Name.InSentence())),
+                ("date", Fact.Weekday(next.On))
+            ),
+            next.WhyThen
         );
 
     /// <summary>The kind of deed that comes of a wish: a trial on two leaves before the first time on a crop.</summary>

@@ -11,7 +11,7 @@ namespace Mauvaise.Core.Planning;
 /// <param name="OnShelf">Of that, still good.</param>
 /// <param name="ToBuy">0 when it is only low or old.</param>
 /// <param name="Cost">By what the last bottle cost; null when not known.</param>
-public sealed record ShoppingItem(Material Material, double Needed, double OnShelf, double ToBuy, double? Cost, IReadOnlyList<string> Reasons);
+public sealed record ShoppingItem(Material Material, double Needed, double OnShelf, double ToBuy, double? Cost, IReadOnlyList<Said> Reasons);
 
 /// <summary>What the coming fortnight takes, held against the shelf.</summary>
 public static class ShoppingList
@@ -42,21 +42,21 @@ public static class ShoppingList
         var good = kept.Where(s => Shelf.GoodUntil(material, s) is not { } until || until >= garden.Today).ToList();
         var onShelf = good.Sum(s => s.Left);
         var toBuy = Math.Max(0, needed - onShelf);
-        var reasons = new List<string>();
+        var reasons = new List<Said>();
         if (toBuy > 0)
         {
             reasons.Add(
-                Say.Of(
+                Said.Of(
                     "planning.theComingDaysTake",
-                    ("aheadDays", AheadDays),
-                    ("amount", Figure.Amount(needed, material.Unit)),
-                    ("amount2", Figure.Amount(onShelf, material.Unit))
+                    ("aheadDays", Fact.Days(AheadDays)),
+                    ("amount", Fact.OnShelf(needed, material.Unit)),
+                    ("amount2", Fact.OnShelf(onShelf, material.Unit))
                 )
             );
         }
         else if (kept.Count > 0 && good.All(s => s.IsLow))
         {
-            reasons.Add(good.Count == 0 ? Say.Of("planning.whatIsOnTheShelf") : Say.Of("mixing.lowLeft", ("amount", Figure.Amount(onShelf, material.Unit))));
+            reasons.Add(good.Count == 0 ? Said.Of("planning.whatIsOnTheShelf") : Said.Of("mixing.lowLeft", ("amount", Fact.OnShelf(onShelf, material.Unit))));
         }
 
         return new ShoppingItem(material, needed, onShelf, toBuy, toBuy > 0 ? Shelf.PriceOf(kept, material.Id) * toBuy : null, reasons);

@@ -34,7 +34,7 @@ public sealed record PreventiveWork(
     double Worth,
     PreventionState State,
     DateOnly? On,
-    string Why,
+    Said Why,
     double Minutes,
     GardenTask? Task
 );
@@ -167,10 +167,10 @@ public sealed class PreventionPlan
             return null;
         }
 
-        var why = Say.Of(
+        var why = Said.Of(
             lost ? "preventing.itWillNotBeSavedSowAgain" : "preventing.itIsSoonOverSowAgain",
-            ("crop", crop.Name.InSentence()),
-            ("date", Day(full))
+            ("crop", Fact.Thing(crop.Name.InSentence())),
+            ("date", Fact.Day(full))
         );
         return Work(planting, garden.Catalogue.Measure(KnownIds.Measures.SowAgain), [], LeastWorth, why);
     }
@@ -192,7 +192,7 @@ public sealed class PreventionPlan
         || target.Season.Holds(garden.Garden.NorthernMonth(garden.Today.AddDays(AheadDays)));
 
     /// <param name="because">Null where what it keeps off says it.</param>
-    private PreventiveWork Work(Planting planting, Measure measure, List<Target> against, double worth, string? because = null)
+    private PreventiveWork Work(Planting planting, Measure measure, List<Target> against, double worth, Said? because = null)
     {
         var season = garden.Garden.SeasonStart(garden.Today);
         var last = garden
@@ -241,25 +241,36 @@ public sealed class PreventionPlan
             null => (PreventionState.Due, garden.Today),
         };
 
-    private string Why(Measure measure, List<(Target Target, DateOnly? On)> flying)
+    private Said Why(Measure measure, List<(Target Target, DateOnly? On)> flying)
     {
         var named = flying.Take(MostNamed).Select(f => f.Target.Name.InSentence()).ToList();
         var flown = flying
             .Where(f => f.On is not null)
             .Select(f =>
                 f.On <= garden.Today
-                    ? Say.Of("preventing.fliesSinceAboutLookUnder", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
-                    : Say.Of("preventing.fliesFromAbout", ("target", f.Target.Name), ("day", Day(f.On!.Value)))
+                    ? Said.Of("preventing.fliesSinceAboutLookUnder", ("target", Fact.Thing(f.Target.Name)), ("day", Fact.Day(f.On!.Value)))
+                    : Said.Of("preventing.fliesFromAbout", ("target", Fact.Thing(f.Target.Name)), ("day", Fact.Day(f.On!.Value)))
             );
         var kept = LearnedPrevention.Of(garden, measure);
-        return Say.Sentences([
-            Say.Of("preventing.itKeepsOffAbout", ("why", measure.Prevents!.Why), ("percent", WayWords.Percent(kept.Share)), ("what", Say.All(named))),
-            kept.IsOwn
-                ? Say.Of("preventing.hereItWasFound", ("found", kept.FoundWith), ("with", kept.With), ("found2", kept.FoundWithout), ("without", kept.Without))
-                : null,
-            .. flown,
-        ]);
+        return Said.Sentences(
+            Said.Of(
+                "preventing.itKeepsOffAbout",
+                ("why", Fact.Clause(measure.Prevents!.Why)),
+                ("percent", Fact.Share(kept.Share)),
+                ("what", Fact.Clause(Say.All(named)))
+            ),
+            [
+                kept.IsOwn
+                    ? Said.Of(
+                        "preventing.hereItWasFound",
+                        ("found", Fact.Count(kept.FoundWith)),
+                        ("with", Fact.Count(kept.With)),
+                        ("found2", Fact.Count(kept.FoundWithout)),
+                        ("without", Fact.Count(kept.Without))
+                    )
+                    : null,
+                .. flown,
+            ]
+        );
     }
-
-    private static string Day(DateOnly date) => Say.In(date, "d MMMM");
 }

@@ -7,7 +7,7 @@ namespace Mauvaise.Core.Scouting;
 
 /// <summary>Something that speaks for a suspect (factor over 1) or against it.</summary>
 /// <param name="Measured">By an instrument: it counts in full beside whatever else speaks.</param>
-public sealed record Clue(string Code, double Factor, string Sentence, bool Measured = false);
+public sealed record Clue(string Code, double Factor, Said Said, bool Measured = false);
 
 /// <summary>Where and when something was seen: what is known before any sign.</summary>
 /// <param name="NorthernMonth">1 to 12 as the northern hemisphere counts.</param>
@@ -55,17 +55,21 @@ public sealed record Circumstances(Crop Crop, Shelter Shelter, int NorthernMonth
     {
         if (!InSeason(t))
         {
-            yield return new("season", OutOfSeason, Say.Of("scouting.earlyOrLateInTheYear"));
+            yield return new("season", OutOfSeason, Said.Of("scouting.earlyOrLateInTheYear"));
         }
 
         if (Shelter != Shelter.Open && Math.Abs(t.UnderCoverFactor - 1) > 0.01)
         {
-            yield return new("cover", t.UnderCoverFactor, t.UnderCoverFactor > 1 ? Say.Of("scouting.likesItUnderCover") : Say.Of("scouting.seldomUnderCover"));
+            yield return new(
+                "cover",
+                t.UnderCoverFactor,
+                t.UnderCoverFactor > 1 ? Said.Of("scouting.likesItUnderCover") : Said.Of("scouting.seldomUnderCover")
+            );
         }
 
         if (!GardenCatalogue.IsHost(t, Crop))
         {
-            yield return new("host", UnusualHere, Say.Of("scouting.notKnownToLive", ("crop", Crop.Name.InSentence())));
+            yield return new("host", UnusualHere, Said.Of("scouting.notKnownToLive", ("crop", Fact.Thing(Crop.Name.InSentence()))));
         }
 
         foreach (var clue in Local?.GetValueOrDefault(t.Id) ?? [])

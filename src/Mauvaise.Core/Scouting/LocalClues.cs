@@ -64,23 +64,22 @@ public static class LocalClues
         select new Clue(
             "reading",
             tells.At(state),
-            Say.Of(
+            Said.Of(
                 "scouting.measuredOn",
-                ("kind", kind.Name.InSentence()),
-                ("kind2", kind.Told(read.Value)),
-                ("when", Say.In(when, "d MMMM")),
-                ("words", PlaceReadings.Words(state))
+                ("kind", Fact.Thing(kind.Name.InSentence())),
+                ("kind2", Fact.Clause(kind.Told(read.Value))),
+                ("when", Fact.Day(when)),
+                ("words", Fact.Clause(PlaceReadings.Words(state)))
             ),
             true
         );
 
     private static Clue? Age(Target target, Planting planting) =>
         planting.Stage is GrowthStage.Seedling or GrowthStage.Young && Math.Abs(target.YoungFactor - 1) > 0.01
-            ? new("age", target.YoungFactor, target.YoungFactor > 1 ? Say.Of("scouting.likesYoungPlants") : Say.Of("scouting.seldomOnYoungPlants"))
+            ? new("age", target.YoungFactor, target.YoungFactor > 1 ? Said.Of("scouting.likesYoungPlants") : Said.Of("scouting.seldomOnYoungPlants"))
             : null;
 
-    private static Clue? Weather(Target target, SkyDays days) =>
-        Pressure.Latest(target, days) is { } p ? new("weather", 0.4 + 1.2 * p.Value, p.Sentence) : null;
+    private static Clue? Weather(Target target, SkyDays days) => Pressure.Latest(target, days) is { } p ? new("weather", 0.4 + 1.2 * p.Value, p.Said) : null;
 
     private static Clue? Neighbour(GardenSnapshot garden, Planting planting, IReadOnlyList<(Observation Seen, Planting Planting)> named)
     {
@@ -97,15 +96,15 @@ public static class LocalClues
         }
 
         var place = garden.PlaceOf(near.Planting).Name;
-        var crop = garden.Catalogue.Crop(near.Planting.Crop).Name.InSentence();
+        var crop = Fact.Thing(garden.Catalogue.Crop(near.Planting.Crop).Name.InSentence());
         var days = garden.Today.DayNumber - garden.Garden.DateOf(near.Seen.At).DayNumber;
-        var ago = Say.Ago(days);
+        var ago = Fact.Ago(days);
         return near.Planting.PlaceId == planting.PlaceId
-            ? new("neighbour", SameBed, Say.Of("scouting.onTheInTheSameBed", ("crop", crop), ("ago", ago)))
+            ? new("neighbour", SameBed, Said.Of("scouting.onTheInTheSameBed", ("crop", crop), ("ago", ago)))
             : new(
                 "neighbour",
                 here.IsBeside(garden.PlaceOf(near.Planting)) ? CloseBy : SameGarden,
-                Say.Of("scouting.onThe", ("crop", crop), ("place", place), ("ago", ago))
+                Said.Of("scouting.onThe", ("crop", crop), ("place", Fact.Thing(place)), ("ago", ago))
             );
     }
 
@@ -117,7 +116,7 @@ public static class LocalClues
             : new(
                 "here-before",
                 1 + 0.5 * Math.Min(MostNames, times),
-                times == 1 ? Say.Of("scouting.namedOnceOnThisCropHere") : Say.Of("scouting.namedTimesOnThisCropHere", ("times", times))
+                times == 1 ? Said.Of("scouting.namedOnceOnThisCropHere") : Said.Of("scouting.namedTimesOnThisCropHere", ("times", Fact.Count(times)))
             );
     }
 
@@ -130,7 +129,7 @@ public static class LocalClues
 
         var days = garden.LastSpray(planting.Id) is { } spray ? (garden.Now - spray.At).TotalDays : double.MaxValue;
         return days <= ScorchDays
-            ? new("sprayed", AfterSpray, Say.Of("scouting.sprayedHereWithinDays", ("scorchDays", ScorchDays)))
-            : new("sprayed", NoSpray, Say.Of("scouting.noSprayHereInDays", ("scorchDays", ScorchDays)));
+            ? new("sprayed", AfterSpray, Said.Of("scouting.sprayedHereWithinDays", ("scorchDays", Fact.Days(ScorchDays))))
+            : new("sprayed", NoSpray, Said.Of("scouting.noSprayHereInDays", ("scorchDays", Fact.Days(ScorchDays))));
     }
 }

@@ -1,6 +1,7 @@
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
+using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Scouting;
@@ -60,7 +61,7 @@ public static class PlaceOutlook
                 .Growing.Where(p => p.PlaceId == place.Id)
                 .Select(p => Weighed(garden, p, sky)[0].Target)
                 .DistinctBy(t => t.Id)
-                .SelectMany(t => Pressure.Daily(t, days).Select(p => p with { Sentence = $"{t.Name}: {p.Sentence}" }))
+                .SelectMany(t => Pressure.Daily(t, days).Select(p => p with { Said = p.Said.About(Fact.Thing(t.Name)) }))
                 .GroupBy(p => p.Day)
                 .OrderBy(g => g.Key)
                 .Select(g => g.MaxBy(p => p.Value)!),

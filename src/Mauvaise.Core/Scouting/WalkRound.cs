@@ -9,7 +9,7 @@ namespace Mauvaise.Core.Scouting;
 /// <summary>A trouble worth looking for on a planting now.</summary>
 /// <param name="Share">Its share of all troubles that live on the crop, before any sign.</param>
 /// <param name="Why">What makes it likelier than usual, strongest first.</param>
-public sealed record WatchFor(Target Target, double Share, IReadOnlyList<string> Why);
+public sealed record WatchFor(Target Target, double Share, IReadOnlyList<Said> Why);
 
 /// <summary>A planting on the round.</summary>
 /// <param name="LastLook">The most affected trouble of the latest look; null when nobody looked yet.</param>
@@ -17,7 +17,7 @@ public sealed record WatchFor(Target Target, double Share, IReadOnlyList<string>
 public sealed record PlantingStop(Planting Planting, Observation? LastLook, Trend? Trend, ActionLine Line, IReadOnlyList<WatchFor> Watch);
 
 /// <summary>A place on the round, with what moved it up or down.</summary>
-public sealed record PlaceStop(Place Place, double Urgency, IReadOnlyList<string> Why, IReadOnlyList<PlantingStop> Plantings);
+public sealed record PlaceStop(Place Place, double Urgency, IReadOnlyList<Said> Why, IReadOnlyList<PlantingStop> Plantings);
 
 /// <summary>A part of the round for who has not the time for all of it: the places that matter most.</summary>
 public sealed record WalkPart(int Minutes, IReadOnlyList<Guid> PlaceIds);
@@ -121,7 +121,7 @@ public static class WalkRound
     private static (PlaceStop Stop, bool Carries) Stop(GardenSnapshot garden, Place place, IReadOnlyList<Planting> plantings, bool skipped)
     {
         var sky = garden.SkyOf(place);
-        var why = new List<string>();
+        var why = new List<Said>();
         var stops = plantings.Select(p => Stop(garden, p, place, sky)).ToList();
         var days = stops.Max(s => s.LastLook is { } o ? garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber : int.MaxValue);
         // A look as old as the rhythm weighs 1; twice that is the most it weighs.
@@ -129,34 +129,39 @@ public static class WalkRound
         why.Add(
             days switch
             {
-                int.MaxValue => Say.Of("scouting.nobodyLookedYet"),
-                0 => Say.Of("scouting.seenToday"),
-                1 => Say.Of("scouting.seenYesterday"),
-                _ => Say.Of("scouting.lastSeenDaysAgo", ("days", days)),
+                int.MaxValue => Said.Of("scouting.nobodyLookedYet"),
+                0 => Said.Of("scouting.seenToday"),
+                1 => Said.Of("scouting.seenYesterday"),
+                _ => Said.Of("scouting.lastSeenDaysAgo", ("days", Fact.Days(days))),
             }
         );
         if (skipped)
         {
             urgency += SkippedWeight;
-            why.Add(Say.Of("scouting.skippedOnTheLastWalk"));
+            why.Add(Said.Of("scouting.skippedOnTheLastWalk"));
         }
 
         if (
             stops.Where(s => s.LastLook is { LeavesAffected: > 0 } o && o.Incidence >= s.Line.Share / 2).MaxBy(s => s.LastLook!.Incidence) is
-            { LastLook: { } trouble }
+            { LastLook: { Incidence: { } share } trouble }
         )
         {
             urgency += TroubleWeight;
             var name = trouble.Named is { } id && garden.Catalogue.FindTarget(id) is { } t ? t.Name.InSentence() : Say.Of("scouting.somethingUnnamed");
             why.Add(
-                Say.Of("scouting.onOfThingsLastTime", ("name", name), ("incidence", Say.In(trouble.Incidence * 100, "0")), ("things", Say.Word(trouble.On)))
+                Said.Of(
+                    "scouting.onOfThingsLastTime",
+                    ("name", Fact.Thing(name)),
+                    ("incidence", Fact.Percent(share * 100)),
+                    ("things", Fact.Thing(Say.Word(trouble.On)))
+                )
             );
         }
 
         if (stops.SelectMany(s => s.Watch).Where(w => w.Why.Count > 0).MaxBy(w => w.Share) is { } watch)
         {
             urgency += PressureWeight * watch.Share;
-            why.Add(Say.Of("scouting.lookFor", ("target", watch.Target.Name.InSentence()), ("why", watch.Why[0])));
+            why.Add(Said.Of("scouting.lookFor", ("target", Fact.Thing(watch.Target.Name.InSentence())), ("why", Fact.Clause(watch.Why[0]))));
         }
 
         var carried = stops
@@ -168,7 +173,7 @@ public static class WalkRound
             );
         if (carried is not null)
         {
-            why.Insert(0, Say.Of("scouting.lastHandsAndSleevesCarry", ("target", garden.Catalogue.Target(carried.Named!).Name.InSentence())));
+            why.Insert(0, Said.Of("scouting.lastHandsAndSleevesCarry", ("target", Fact.Thing(garden.Catalogue.Target(carried.Named!).Name.InSentence()))));
         }
 
         var apart = plantings.FirstOrDefault(p => p.IsApart(garden.Today));
@@ -176,10 +181,10 @@ public static class WalkRound
         {
             why.Insert(
                 0,
-                Say.Of(
+                Said.Of(
                     "scouting.lastKeptApart",
-                    ("crop", garden.Catalogue.Crop(apart.Crop).Name.InSentence()),
-                    ("date", Say.In(apart.ApartUntil!.Value, "d MMMM"))
+                    ("crop", Fact.Thing(garden.Catalogue.Crop(apart.Crop).Name.InSentence())),
+                    ("date", Fact.Day(apart.ApartUntil!.Value))
                 )
             );
         }
@@ -210,7 +215,7 @@ public static class WalkRound
                 .. watched.Select(x => new WatchFor(
                     x.Target,
                     x.Weight / total,
-                    [.. where.CluesFor(x.Target).Where(c => c.Factor > 1.1).OrderByDescending(c => c.Factor).Select(c => c.Sentence)]
+                    [.. where.CluesFor(x.Target).Where(c => c.Factor > 1.1).OrderByDescending(c => c.Factor).Select(c => c.Said)]
                 )),
             ]
         );

@@ -7,6 +7,7 @@ using Mauvaise.Core.Planning;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -69,7 +70,7 @@ public sealed record ShoppingAnswer(
     string ToBuyText,
     string Unit,
     double? Cost,
-    IReadOnlyList<string> Reasons
+    IReadOnlyList<SaidAnswer> Reasons
 );
 
 /// <param name="AheadDays">How far the shopping list looks.</param>
@@ -184,7 +185,7 @@ public static class ShelfEndpoints
                             Figure.Amount(Math.Ceiling(i.ToBuy), i.Material.Unit),
                             i.Material.Unit,
                             i.Cost,
-                            i.Reasons
+                            SaidAnswer.Of(i.Reasons)
                         )),
                 ],
                 ShoppingList.AheadDays,

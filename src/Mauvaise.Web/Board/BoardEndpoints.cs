@@ -96,7 +96,7 @@ public sealed record DeedAnswer(
 
 public sealed record TankAnswer(string Recipe, DoseStep Step, double Litres, string Target, string Material);
 
-public sealed record LeftAloneAnswer(Guid PlantingId, string Sentence);
+public sealed record LeftAloneAnswer(Guid PlantingId, string Code, string Sentence, IReadOnlyList<FigureAnswer> Figures);
 
 /// <param name="OutingKey">Today's outing in the rota; null when there is none.</param>
 public sealed record EveningAnswer(
@@ -313,7 +313,7 @@ public static class BoardEndpoints
                     d.BatchId
                 )),
             ],
-            [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Sentence))],
+            [.. e.LeftAlone.Select(l => new LeftAloneAnswer(l.PlantingId, l.Said.Code, l.Said.Words, FigureAnswer.Of(l.Said)))],
             rota.Outings.FirstOrDefault(o => o.On == rota.From)?.Key
         );
 }

@@ -190,7 +190,7 @@ public static class SkyCalc
                 [
                     .. ranking
                         .Suspects.Where(s => !s.Target.IsGroup)
-                        .Select(s => new SuspectCalc(s.Target.Id, s.Target.Name, s.Probability, [.. s.For.Concat(s.Against).Select(c => c.Sentence)])),
+                        .Select(s => new SuspectCalc(s.Target.Id, s.Target.Name, s.Probability, [.. s.For.Concat(s.Against).Select(c => c.Said.Words)])),
                 ],
                 [.. ranking.Groups.Select(g => new SuspectGroupCalc(g.NameGroup, catalogue.NameOfGroup(g.NameGroup)?.Name ?? g.NameGroup, g.Probability))],
                 ranking.NotListed,

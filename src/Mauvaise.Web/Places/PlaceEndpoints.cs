@@ -54,7 +54,7 @@ public static class PlaceEndpoints
     public static void MapPlaces(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/gardens/{gardenId:guid}/places").WithTags("Places").MapGet("/{placeId:guid}/outlook", Outlook);
 
-    public static PressureAnswer Of(PressureReading p) => new(p.Day, Math.Round(p.Value, 3), p.Sentence);
+    public static PressureAnswer Of(PressureReading p) => new(p.Day, Math.Round(p.Value, 3), p.Said.Words);
 
     private static async Task<Results<Ok<PlaceOutlookAnswer>, ProblemHttpResult>> Outlook(
         Guid gardenId,

@@ -4,6 +4,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Preventing;
 using Mauvaise.Core.Words;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -18,7 +19,7 @@ public sealed record PreventionGroupAnswer(string Step, string Name, string Beca
 
 /// <param name="On">The day it is due, or until when it holds.</param>
 /// <param name="WorthPercent">Of all trouble that is likely at the planting, whole.</param>
-public sealed record PreventiveWorkAnswer(Guid PlantingId, string Where, PreventionState State, DateOnly? On, string Why, double WorthPercent);
+public sealed record PreventiveWorkAnswer(Guid PlantingId, string Where, PreventionState State, DateOnly? On, SaidAnswer Why, double WorthPercent);
 
 /// <param name="Id">Of the task that it becomes, made by the client.</param>
 /// <param name="Step">Id of a measure.</param>
@@ -64,7 +65,16 @@ public static class PreventionEndpoints
                         k.Measure.Prevents?.Why ?? "",
                         k.Measure.How,
                         PreventiveKind.MinutesOf(k.Due),
-                        [.. k.All.Select(w => new PreventiveWorkAnswer(w.Planting.Id, s.Where(w.Planting), w.State, w.On, w.Why, Math.Round(w.Worth * 100)))]
+                        [
+                            .. k.All.Select(w => new PreventiveWorkAnswer(
+                                w.Planting.Id,
+                                s.Where(w.Planting),
+                                w.State,
+                                w.On,
+                                SaidAnswer.Of(w.Why),
+                                Math.Round(w.Worth * 100)
+                            )),
+                        ]
                     )),
                 ]
             )

@@ -3,6 +3,7 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
+using Mauvaise.Web.Calc;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
@@ -15,7 +16,7 @@ public sealed record WatchAnswer(
     string Name,
     string LookFirst,
     double Share,
-    IReadOnlyList<string> Why,
+    IReadOnlyList<SaidAnswer> Why,
     IReadOnlyList<LifeStage> Stages,
     CountedOn On
 );
@@ -36,7 +37,7 @@ public sealed record PlantingStopAnswer(
     IReadOnlyList<WatchAnswer> Watch
 );
 
-public sealed record PlaceStopAnswer(Guid PlaceId, string Place, IReadOnlyList<string> Why, IReadOnlyList<PlantingStopAnswer> Plantings);
+public sealed record PlaceStopAnswer(Guid PlaceId, string Place, IReadOnlyList<SaidAnswer> Why, IReadOnlyList<PlantingStopAnswer> Plantings);
 
 /// <summary>Where counting may stop against a line, leaf by leaf, for a device without a network. Both lists begin at the first leaf.</summary>
 /// <param name="BelowAtMost">Affected leaves with which the share is below the line; -1 while none is few enough.</param>
@@ -97,7 +98,7 @@ public static class RoundEndpoints
         return TypedResults.Ok(
             new RoundAnswer(
                 s.Walks.LastOrDefault(w => w.IsOpen(s.Now)) is { } open ? Walk(s, open) : null,
-                [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, x.Why, [.. x.Plantings.Select(p => Stop(s, p))]))],
+                [.. stops.Select(x => new PlaceStopAnswer(x.Place.Id, x.Place.Name, SaidAnswer.Of(x.Why), [.. x.Plantings.Select(p => Stop(s, p))]))],
                 [.. lines.Select(StopLines)],
                 WalkRound.Minutes(s, stops.Count),
                 WalkRound.Parts(s, stops)
@@ -134,7 +135,17 @@ public static class RoundEndpoints
             TrendAnswer.Of(p.Trend),
             p.Line.Share,
             p.Line.Reason.Words,
-            [.. p.Watch.Select(w => new WatchAnswer(w.Target.Id, w.Target.Name, w.Target.LookFirst, w.Share, w.Why, w.Target.Stages, w.Target.CountOn))]
+            [
+                .. p.Watch.Select(w => new WatchAnswer(
+                    w.Target.Id,
+                    w.Target.Name,
+                    w.Target.LookFirst,
+                    w.Share,
+                    SaidAnswer.Of(w.Why),
+                    w.Target.Stages,
+                    w.Target.CountOn
+                )),
+            ]
         );
     }
 

@@ -67,7 +67,7 @@ const until = (work: Work) => (work.on ? civilDay(work.on) : tell('before.theEnd
                     : ''
               }}</span>
             </span>
-            <span class="soft small">{{ work.why }}</span>
+            <span class="soft small">{{ work.why.sentence }}</span>
             <Button
               v-if="other.again"
               :label="tell('before.doneAfterAll')"

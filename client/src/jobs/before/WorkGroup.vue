@@ -65,7 +65,7 @@ const worth = (work: Schemas['PreventiveWorkAnswer']) =>
           <p>
             <strong>{{ work.where }}</strong> <span class="soft small">{{ worth(work) }}</span>
           </p>
-          <p class="soft small">{{ work.why }}</p>
+          <p class="soft small">{{ work.why.sentence }}</p>
           <div class="row">
             <Button
               :label="tell('before.done')"

@@ -18,7 +18,7 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
             remarked(i.toBuyText, i.cost !== null && tell('almanac.about', { cost: money(i.cost) }))
           }}</template></span
         >
-        <span class="soft">{{ i.reasons.join(' ') }}</span>
+        <span class="soft">{{ i.reasons.map((r) => r.sentence).join(' ') }}</span>
       </li>
     </ul>
     <p v-if="total > 0" class="soft">

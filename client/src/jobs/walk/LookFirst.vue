@@ -15,7 +15,15 @@ const { garden } = useGarden()
     <p v-for="w in stop.watch" :key="w.target">
       <strong>{{ w.lookFirst }}</strong>
       <span class="soft">
-        {{ w.name }}<template v-if="w.why.length > 0">: {{ w.why.slice(0, 2).join('; ') }}</template
+        {{ w.name
+        }}<template v-if="w.why.length > 0"
+          >:
+          {{
+            w.why
+              .slice(0, 2)
+              .map((why) => why.sentence)
+              .join('; ')
+          }}</template
         >.
       </span>
       <span v-if="w.stages.length > 0" class="stages">

@@ -30,7 +30,7 @@ const state = (stop: PlaceStop, p: PlantingStop) => {
     <li v-for="stop in stops" :key="stop.placeId">
       <p class="why soft small">
         <strong>{{ stop.place }}</strong>{{ ' '
-        }}<template v-if="stop.placeId !== told">{{ stop.why.join(' · ') }}</template>
+        }}<template v-if="stop.placeId !== told">{{ stop.why.map((w) => w.sentence).join(' · ') }}</template>
       </p>
       <RouterLink
         v-for="p in stop.plantings"

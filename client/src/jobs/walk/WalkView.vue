@@ -70,7 +70,7 @@ async function start() {
       />
       <section v-if="next" class="next card" aria-labelledby="next">
         <h2 id="next">{{ walkId ? tell('setup.next') : tell('outing.first') }}: {{ next.stop.place }}</h2>
-        <p class="soft">{{ next.stop.why.join(' · ') }}</p>
+        <p class="soft">{{ next.stop.why.map((w) => w.sentence).join(' · ') }}</p>
         <div class="actions">
           <Button
             :label="
