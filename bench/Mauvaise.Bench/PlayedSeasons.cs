@@ -20,7 +20,15 @@ internal sealed class PlayedSeasons
         this.file = file;
         if (File.Exists(file))
         {
-            foreach (var line in File.ReadLines(file).Select(l => JsonSerializer.Deserialize<Line>(l)!))
+            var kept = File.ReadAllText(file);
+            // A line that was being written when the playing was cut short is played anew.
+            var whole = kept[..(kept.LastIndexOf('\n') + 1)];
+            if (whole != kept)
+            {
+                File.WriteAllText(file, whole);
+            }
+
+            foreach (var line in whole.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonSerializer.Deserialize<Line>(l)!))
             {
                 known[(line.Policy, line.Climate, line.Season, line.OwnTruth)] = line.Result;
             }

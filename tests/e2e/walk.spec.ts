@@ -34,6 +34,12 @@ test('a round of the ten places, tap by tap', async ({ page }) => {
   await page.goto('/walk')
   await expect(page.getByRole('heading', { name: /^First:/ })).toBeVisible()
   await expectNoSideScroll(page)
+  // The deed lies under the thumb, in the lower third, wherever one has read to.
+  const deed = page.getByRole('button', { name: /^Start the walk/ })
+  for (const to of [0, 300]) {
+    await page.evaluate((y) => window.scrollTo(0, y), to)
+    expect((await deed.boundingBox())?.y).toBeGreaterThan((844 * 2) / 3)
+  }
   let taps = 1
   await tap(page, /^Start the walk/)
   let shown = ''

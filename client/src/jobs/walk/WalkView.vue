@@ -68,10 +68,12 @@ async function start() {
         :options="times"
         @update:model-value="minutes = $event === 'all' ? null : Number($event)"
       />
-      <section v-if="next" class="next card" aria-labelledby="next">
-        <h2 id="next">{{ walkId ? tell('setup.next') : tell('outing.first') }}: {{ next.stop.place }}</h2>
-        <p class="soft">{{ next.stop.why.map((w) => w.sentence).join(' · ') }}</p>
-        <div class="actions">
+      <template v-if="next">
+        <section class="next" aria-labelledby="next">
+          <h2 id="next">{{ walkId ? tell('setup.next') : tell('outing.first') }}: {{ next.stop.place }}</h2>
+          <p class="soft">{{ next.stop.why.map((w) => w.sentence).join(' · ') }}</p>
+        </section>
+        <div class="actions deed-at-hand">
           <Button
             :label="
               walkId
@@ -89,7 +91,7 @@ async function start() {
             @click="skip(next.stop.placeId)"
           />
         </div>
-      </section>
+      </template>
       <section v-else class="note good" role="status">
         <p>
           <strong>{{ tell('walk.theRoundIsDone') }}</strong>
@@ -142,8 +144,7 @@ async function start() {
 
 <style scoped>
 .next {
-  display: grid;
-  gap: 10px;
+  padding-left: 14px;
   border-left: 4px solid var(--mauve);
 }
 
@@ -151,5 +152,16 @@ async function start() {
   display: inline-flex;
   align-items: center;
   min-height: 44px;
+}
+
+/* The deed stays under the thumb while one reads on. */
+@media (max-width: 640px) {
+  .deed-at-hand {
+    background: var(--paper);
+  }
+
+  .deed-at-hand > :first-child {
+    flex: 1;
+  }
 }
 </style>
