@@ -298,3 +298,7 @@ export const heardNatureWords: Record<Schemas['HeardNature'], string> = {
   feed: tell('bench.likeFeed'),
   other: tell('bench.likeOther'),
 }
+
+/** What was said, one after the other. */
+export const sentences = (said: readonly Pick<Schemas['SaidAnswer'], 'sentence'>[], between = ' '): string =>
+  said.map((s) => s.sentence).join(between)

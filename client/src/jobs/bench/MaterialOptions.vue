@@ -2,6 +2,7 @@
 import { tell } from '@/language'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { sentences } from '@/garden/words'
 
 const props = defineProps<{ options: Schemas['OptionAnswer'][]; chosen: string }>()
 defineEmits<{ choose: [recipe: string] }>()
@@ -55,7 +56,7 @@ const notNow = computed(() => hidden.value.filter((o) => !o.allowed).length)
     <dl>
       <template v-for="o in shown" :key="o.recipe">
         <dt>{{ o.material }}</dt>
-        <dd class="soft">{{ o.reasons.map((r) => r.sentence).join(' ') }}</dd>
+        <dd class="soft">{{ sentences(o.reasons) }}</dd>
       </template>
     </dl>
   </details>

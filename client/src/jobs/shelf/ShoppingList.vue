@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { tell, remarked } from '@/language'
 import type { Schemas } from '@/api/client'
+import { sentences } from '@/garden/words'
 import { money } from '@/kit/format'
 
 defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>()
@@ -18,7 +19,7 @@ defineProps<{ items: Schemas['ShoppingAnswer'][]; days: number; total: number }>
             remarked(i.toBuyText, i.cost !== null && tell('almanac.about', { cost: money(i.cost) }))
           }}</template></span
         >
-        <span class="soft">{{ i.reasons.map((r) => r.sentence).join(' ') }}</span>
+        <span class="soft">{{ sentences(i.reasons) }}</span>
       </li>
     </ul>
     <p v-if="total > 0" class="soft">

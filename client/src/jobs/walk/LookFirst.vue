@@ -2,6 +2,7 @@
 import { tell } from '@/language'
 import CreatureDrawing from '@/drawings/CreatureDrawing.vue'
 import { useGarden } from '@/garden/useGarden'
+import { sentences } from '@/garden/words'
 import { day, inSentence, percent } from '@/kit/format'
 import type { PlantingStop } from './useWalk'
 
@@ -15,15 +16,7 @@ const { garden } = useGarden()
     <p v-for="w in stop.watch" :key="w.target">
       <strong>{{ w.lookFirst }}</strong>
       <span class="soft">
-        {{ w.name
-        }}<template v-if="w.why.length > 0"
-          >:
-          {{
-            w.why
-              .slice(0, 2)
-              .map((why) => why.sentence)
-              .join('; ')
-          }}</template
+        {{ w.name }}<template v-if="w.why.length > 0">: {{ sentences(w.why.slice(0, 2), '; ') }}</template
         >.
       </span>
       <span v-if="w.stages.length > 0" class="stages">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { tell } from '@/language'
 import LeafDrawing from '@/drawings/LeafDrawing.vue'
+import { sentences } from '@/garden/words'
 import { day, inSentence, percent } from '@/kit/format'
 import type { PlaceStop, PlantingStop } from './useWalk'
 
@@ -30,7 +31,7 @@ const state = (stop: PlaceStop, p: PlantingStop) => {
     <li v-for="stop in stops" :key="stop.placeId">
       <p class="why soft small">
         <strong>{{ stop.place }}</strong>{{ ' '
-        }}<template v-if="stop.placeId !== told">{{ stop.why.map((w) => w.sentence).join(' · ') }}</template>
+        }}<template v-if="stop.placeId !== told">{{ sentences(stop.why, ' · ') }}</template>
       </p>
       <RouterLink
         v-for="p in stop.plantings"

@@ -5,7 +5,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { counted } from '@/garden/words'
+import { counted, sentences } from '@/garden/words'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import SelectField from '@/kit/SelectField.vue'
@@ -71,7 +71,7 @@ async function start() {
       <template v-if="next">
         <section class="next" aria-labelledby="next">
           <h2 id="next">{{ walkId ? tell('setup.next') : tell('outing.first') }}: {{ next.stop.place }}</h2>
-          <p class="soft">{{ next.stop.why.map((w) => w.sentence).join(' · ') }}</p>
+          <p class="soft">{{ sentences(next.stop.why, ' · ') }}</p>
         </section>
         <div class="actions deed-at-hand">
           <Button
