@@ -2,7 +2,7 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { shallowRef } from 'vue'
 import { page, Problem } from '@/api/client'
-import { useGardenEdit } from '@/garden/useGarden'
+import { useGardenAnew, useGardenEdit } from '@/garden/useGarden'
 import { useNews } from '@/garden/useNews'
 import { useNames, useTargets } from '@/garden/useTargets'
 import { canPasskey, usePasskeys } from '@/jobs/home/usePasskeys'
@@ -11,10 +11,22 @@ import { useMoves, type Round } from '@/jobs/rota/useRota'
 import { useTowns } from '@/jobs/setup/useTowns'
 import { keepAwake, useAwake } from '@/kit/useAwake'
 import { usePaper } from '@/kit/usePaper'
+import { router } from '@/router'
 import { useDusk } from '@/shell/useDusk'
 import { json, type Server } from './mounted'
 import { at, plan, recorded, taking } from './recorded'
 import { give, listening, using, usingGarden } from './used'
+
+it('the garden is read again when a screen opens and it was read a while ago, and nothing that is fresh', async () => {
+  const { asked, server } = listening()
+  await usingGarden(useGardenAnew, server)
+  const reads = (address: string) => asked.filter((a) => a === address).length
+  const [of, home] = [reads(at), reads('/api/home')]
+  await router.push('/more')
+  await vi.waitFor(() => expect(reads(at)).toBe(of + 1))
+  // Who is in stays fresh for a minute.
+  expect(reads('/api/home')).toBe(home)
+})
 
 describe('news from the garden', () => {
   class Line {

@@ -1,3 +1,4 @@
+using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
@@ -33,9 +34,13 @@ public class EveningPlannerTests
     [InlineData(6, 4, Ants.None, "Helpers are at work")]
     public void What_is_under_its_line_or_in_good_hands_is_left_alone(int affected, int helpers, Ants ants, string because)
     {
-        var evening = EveningPlanner.Plan(Garden(GardenSamples.Seen(Beans, 1, 20, affected, "black-bean-aphid", helpers, ants)));
+        var seen = GardenSamples.Seen(Beans, 1, 20, affected, "black-bean-aphid", helpers, ants);
+        var evening = EveningPlanner.Plan(Garden(seen));
         Assert.DoesNotContain(evening.Deeds, d => d.Kind == DeedKind.Spray);
-        Assert.Contains(because, Assert.Single(evening.LeftAlone).Said.Words, StringComparison.Ordinal);
+        var left = Assert.Single(evening.LeftAlone).Said;
+        Assert.Contains(because, left.Words, StringComparison.Ordinal);
+        // Its code is that of the reason, and not of what was found or of how both are put together.
+        Assert.Equal(ActionLadder.For(Garden(seen), Beans, seen).First!.Why[0].Code, left.Code);
     }
 
     [Fact]

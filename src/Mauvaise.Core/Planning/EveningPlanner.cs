@@ -280,19 +280,21 @@ public static class EveningPlanner
         var why =
             f.Target?.Kind == TargetKind.LookAlike ? Said.Of("planning.whichNoSprayMends", ("it", Fact.Thing(f.Name)))
             : taken.Count > 0 ? Said.Of("planning.whatYouTookOnComesFirst", ("it", Fact.Clause(f.Told)))
-            : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? Said.Sentences(f.Told.AsSentence(), look.Why[0]) : look.Why[0])
-            : Said.Sentences(f.Told.AsSentence(), (spray ?? ladder.Steps[0]).Why[0]);
-        return ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0
-            ? Said.Of(
-                "planning.lookAgain",
-                ("garden", Fact.Thing(garden.Where(f.Planting))),
-                ("why", Fact.Clause(why)),
-                ("when", new Fact(FactKind.Day, null, on, When(garden, on)))
-            )
-            : Said.Of("planning.gardenWhy", ("garden", Fact.Thing(garden.Where(f.Planting))), ("why", Fact.Clause(why))) with
-            {
-                Code = why.Code,
-            };
+            : ladder.First is { Code: KnownIds.Measures.LookAgain } look ? (f.OverLine ? AfterWhatWasFound(look.Why[0]) : look.Why[0])
+            : AfterWhatWasFound((spray ?? ladder.Steps[0]).Why[0]);
+        var left =
+            ladder.First is { Code: KnownIds.Measures.LookAgain, On: { } on } && taken.Count == 0
+                ? Said.Of(
+                    "planning.lookAgain",
+                    ("garden", Fact.Thing(garden.Where(f.Planting))),
+                    ("why", Fact.Clause(why)),
+                    ("when", new Fact(FactKind.Day, null, on, When(garden, on)))
+                )
+                : Said.Of("planning.gardenWhy", ("garden", Fact.Thing(garden.Where(f.Planting))), ("why", Fact.Clause(why)));
+        return left with { Code = why.Code };
+
+        // Its code says why it is left, and not what was found.
+        Said AfterWhatWasFound(Said reason) => Said.Sentences(f.Told.AsSentence(), reason) with { Code = reason.Code };
     }
 
     private static void Treat(GardenSnapshot garden, Planting planting, Target target, LadderStep spray, List<SprayWish> wishes, List<LeftAlone> left)
