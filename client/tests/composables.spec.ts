@@ -23,7 +23,7 @@ it('the garden is read again when a screen opens and it was read a while ago, an
   const reads = (address: string) => asked.filter((a) => a === address).length
   const [of, home] = [reads(at), reads('/api/home')]
   await router.push('/more')
-  await vi.waitFor(() => expect(reads(at)).toBe(of + 1))
+  await expect.poll(() => reads(at)).toBe(of + 1)
   // Who is in stays fresh for a minute.
   expect(reads('/api/home')).toBe(home)
 })
@@ -56,7 +56,7 @@ describe('news from the garden', () => {
     await flushPromises()
     expect(reads()).toBe(before)
     line?.tell('another page')
-    await vi.waitFor(() => expect(reads()).toBe(before + 1))
+    await expect.poll(() => reads()).toBe(before + 1)
 
     screen.unmount()
     expect(line?.closed).toBe(true)
@@ -97,7 +97,7 @@ it('a town that was typed later is not pushed away by the answer to an earlier o
     (request) => new Promise((go) => waits.set(new URL(request.url).searchParams.get('name') ?? '', go)),
   )
   const both = [used.find('Wei'), used.find('Weimar')]
-  await vi.waitFor(() => expect(waits.size).toBe(2))
+  await expect.poll(() => waits.size).toBe(2)
   waits.get('Weimar')?.(json([{ name: 'Weimar' }]))
   await both[1]
   waits.get('Wei')?.(json([{ name: 'Weiden' }]))
@@ -105,7 +105,7 @@ it('a town that was typed later is not pushed away by the answer to an earlier o
   expect(used.towns.value.map((t) => t.name)).toEqual(['Weimar'])
 
   const third = used.find('Weimarx')
-  await vi.waitFor(() => expect(waits.size).toBe(3))
+  await expect.poll(() => waits.size).toBe(3)
   waits.get('Weimarx')?.(json({ title: 'Not now.' }, 503))
   await third
   expect([used.trouble.value, used.towns.value.length]).toEqual(['Not now.', 1])
@@ -158,7 +158,7 @@ it('what may be chosen as a trouble has one’s own among it, and no look-alike 
         ? Promise.resolve(json(own))
         : recorded(request)
   const { it: made } = await usingGarden(() => ({ of: useTargets(), names: useNames() }), server)
-  await vi.waitFor(() => expect(made.of.value).toHaveLength(2))
+  await expect.poll(() => made.of.value).toHaveLength(2)
   expect(made.of.value.map((t) => t.value)).toEqual(['own:1', 'mildew'])
   expect(made.names.groups.value.map((t) => t.value)).toEqual(['any-mite'])
   // Called something, a plant may well be: what is no pest has a name too.
@@ -210,7 +210,7 @@ it('what a round would cost on other days is asked once one is picked up', async
   const moves = () => asked.filter((a) => a.includes('/plan/moves'))
   expect(moves()).toEqual([])
   round.value = plan.outings[0]?.tanks[0]?.rounds[0]
-  await vi.waitFor(() => expect(moves()).toHaveLength(1))
+  await expect.poll(() => moves()).toHaveLength(1)
   expect(moves()[0]).toContain(`planting=${round.value?.plantingId ?? 'none'}`)
 })
 
@@ -247,7 +247,7 @@ it('dusk is turned by hand, and light again', async () => {
   const dark = () => document.documentElement.classList.contains('dusk')
   expect(dark()).toBe(false)
   used.turn()
-  await vi.waitFor(() => expect(dark()).toBe(true))
+  await expect.poll(() => dark()).toBe(true)
   used.turn()
-  await vi.waitFor(() => expect(dark()).toBe(false))
+  await expect.poll(() => dark()).toBe(false)
 })

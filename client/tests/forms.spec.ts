@@ -26,7 +26,7 @@ async function form(component: Component, props: Record<string, unknown>, server
     },
   })
   const screen = await open('/', server, whole)
-  await vi.waitFor(() => expect(seen(screen)).not.toMatch(/One moment/))
+  await expect.poll(() => seen(screen)).not.toMatch(/One moment/)
   await flushPromises()
   return { screen, done }
 }
@@ -66,7 +66,7 @@ describe('a product of one’s own', () => {
       per: 'litre',
       retired: false,
     })
-    await vi.waitFor(() => expect(done).toHaveBeenCalled())
+    await expect.poll(() => done).toHaveBeenCalled()
   })
 
   it('that is dusted is dosed by area in grams, and does not ask how it is made up to a litre', async () => {
@@ -88,7 +88,7 @@ describe('a product of one’s own', () => {
     await fill('Name on the label', 'Leaf Guard')
     await fill('Times a season at most', '99')
     await press('Keep the label')
-    await vi.waitFor(() => expect(seen(screen)).toContain('At most 50 times a season.'))
+    await expect.poll(() => seen(screen)).toContain('At most 50 times a season.')
     expect((control('input', 'Name on the label') as HTMLInputElement).value).toBe('Leaf Guard')
     expect(done).not.toHaveBeenCalled()
   })
@@ -110,7 +110,7 @@ describe('a planting', () => {
       stage: 'young',
       inFlower: false,
     })
-    await vi.waitFor(() => expect(done).toHaveBeenCalled())
+    await expect.poll(() => done).toHaveBeenCalled()
   })
 
   it('that was written wrong is put right in every part', async () => {
@@ -138,10 +138,10 @@ describe('a planting', () => {
     const { screen, done } = await form(ChangePlanting, { planting, placeId }, server)
     await fill('Plants', '9')
     await press('Save')
-    await vi.waitFor(() => expect(seen(screen)).toContain('Ilse changed it meanwhile.'))
+    await expect.poll(() => seen(screen)).toContain('Ilse changed it meanwhile.')
     expect(done).not.toHaveBeenCalled()
     await press('Write mine over it')
-    await vi.waitFor(() => expect(done).toHaveBeenCalled())
+    await expect.poll(() => done).toHaveBeenCalled()
     expect(writes.filter((w) => w.path.endsWith('/facts'))).toHaveLength(2)
   })
 
@@ -149,7 +149,7 @@ describe('a planting', () => {
     const { server, writes } = taking(() => new Response(null, { status: 204 }))
     const { done } = await form(ChangePlanting, { planting, placeId }, server)
     await press('It never was: take it away')
-    await vi.waitFor(() => expect(done).toHaveBeenCalled())
+    await expect.poll(() => done).toHaveBeenCalled()
     expect(writes.map((w) => [w.method, w.path])).toEqual([['DELETE', `/plantings/${plantingId}`]])
   })
 
@@ -250,7 +250,7 @@ describe('a count of a trial', () => {
     const first = await form(TrialCounting, { trial }, server)
     await tapUnit(0, 1)
     await press('Save this count (1 of 3)')
-    await vi.waitFor(() => expect(seen(first.screen)).toContain('This trial is closed.'))
+    await expect.poll(() => seen(first.screen)).toContain('This trial is closed.')
     first.screen.unmount()
     await form(TrialCounting, { trial }, server)
     expect(button('Save this count (1 of 3)')).toBeDefined()
@@ -311,7 +311,7 @@ describe('what was taken on', () => {
     const { server, writes } = taking(() => new Response(null, { status: 204 }))
     await form(TaskList, { tasks: [task] }, server)
     await press(/^Drop/)
-    await vi.waitFor(() => expect(writes.map((w) => w.path)).toEqual([`/tasks/${task.id}/drop`]))
+    await expect.poll(() => writes.map((w) => w.path)).toEqual([`/tasks/${task.id}/drop`])
   })
 
   it('says where nothing was', async () => {
@@ -341,31 +341,31 @@ describe('a stock by proportions of one’s own', () => {
     await choose('Part 1', 'Neem oil')
     await choose('Part 2', 'Castile soap')
     await fill('Parts, 1', '2,5')
-    await vi.waitFor(() =>
-      expect(writes.at(-1)?.body).toMatchObject({
+    await expect
+      .poll(() => writes.at(-1)?.body)
+      .toMatchObject({
         parts: [
           { material: 'neem-oil', parts: 2.5 },
           { material: 'castile-soap', parts: 1 },
         ],
         byWeight: false,
-      }),
-    )
+      })
     return { ...made, written }
   }
 
   it('is worked out while it is typed, and kept under its name', async () => {
     const { screen, done, written } = await stock()
-    await vi.waitFor(() => expect(seen(screen)).toContain('357 ml neem oil, 143 ml castile soap'))
+    await expect.poll(() => seen(screen)).toContain('357 ml neem oil, 143 ml castile soap')
     await fill(/^Keep it under the name/, 'Green stock')
     await press('Keep the stock')
     const { body } = await written(/^\/own-stocks\//)
     expect(body).toMatchObject({ name: 'Green stock', parts: [{ parts: 2.5 }, { parts: 1 }], steepHours: 0 })
-    await vi.waitFor(() => expect(done).toHaveBeenCalled())
+    await expect.poll(() => done).toHaveBeenCalled()
   })
 
   it('that would part is told, and can not be kept', async () => {
     const { screen } = await stock([{ code: 'parts', sentence: 'The oil would part from it.' }])
-    await vi.waitFor(() => expect(seen(screen)).toContain('The oil would part from it.'))
+    await expect.poll(() => seen(screen)).toContain('The oil would part from it.')
     expect((button('Keep the stock') as HTMLButtonElement).disabled).toBe(true)
   })
 })
@@ -402,7 +402,7 @@ describe('photos of a look', () => {
     vi.spyOn(keptPhotos, 'keep').mockRejectedValue(new DOMException('No room.', 'QuotaExceededError'))
     const { photos, screen, add } = await picker()
     await add(new File(['x'], 'leaf.jpg', { type: 'image/jpeg' }))
-    await vi.waitFor(() => expect(seen(screen)).toMatch(/keeps no picture/))
+    await expect.poll(() => seen(screen)).toMatch(/keeps no picture/)
     expect(photos.value).toEqual([])
   })
 })

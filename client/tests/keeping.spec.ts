@@ -31,7 +31,7 @@ describe('copies of all data', () => {
   async function card(by: Record<string, () => Response>) {
     const screen = await open('/', answering(by), CopiesCard)
     document.querySelector('details')?.setAttribute('open', '')
-    await vi.waitFor(() => expect(screen.text()).toContain(when))
+    await expect.poll(() => screen.text()).toContain(when)
     return screen
   }
 
@@ -42,7 +42,7 @@ describe('copies of all data', () => {
     }
     const screen = await card({ 'POST /api/backups': () => json(more) })
     await press('Make a copy now')
-    await vi.waitFor(() => expect(screen.text()).toMatch(/made by hand/))
+    await expect.poll(() => screen.text()).toMatch(/made by hand/)
   })
 
   it('are looked into before they are put back, and only a yes puts one back', async () => {
@@ -52,14 +52,14 @@ describe('copies of all data', () => {
       [`POST /api/backups/${copy?.name ?? ''}/restore`]: restored,
     })
     await press(`Look into the copy of ${when}, of the day`)
-    await vi.waitFor(() => expect(screen.text()).toContain('812 counts.'))
+    await expect.poll(() => screen.text()).toContain('812 counts.')
     await press('Put this copy back')
     expect(screen.text()).toContain(`Everything goes back to ${when}`)
     await press('Leave all as it is')
     expect(restored).not.toHaveBeenCalled()
     await press('Put this copy back')
     await press('Yes, put it back')
-    await vi.waitFor(() => expect(screen.text()).toContain('What was there is kept as before-restore.db.'))
+    await expect.poll(() => screen.text()).toContain('What was there is kept as before-restore.db.')
     expect(restored).toHaveBeenCalledTimes(1)
   })
 
@@ -69,7 +69,7 @@ describe('copies of all data', () => {
         json({ title: 'This file is no data of Mauvaise.' }, 400),
     })
     await press(`Look into the copy of ${when}, of the day`)
-    await vi.waitFor(() => expect(screen.text()).toContain('This file is no data of Mauvaise.'))
+    await expect.poll(() => screen.text()).toContain('This file is no data of Mauvaise.')
     expect(screen.text()).not.toContain('Put this copy back')
   })
 
@@ -80,9 +80,9 @@ describe('copies of all data', () => {
         json({ done: ['1 check-back without its spray taken away.'], now: sound }),
     })
     await press('Look the data through')
-    await vi.waitFor(() => expect(screen.text()).toContain('Something wants a look.'))
+    await expect.poll(() => screen.text()).toContain('Something wants a look.')
     await press('Mend what loses nothing')
-    await vi.waitFor(() => expect(screen.text()).toContain('1 check-back without its spray taken away.'))
+    await expect.poll(() => screen.text()).toContain('1 check-back without its spray taken away.')
     expect(screen.text()).toContain('All is sound.')
   })
 
@@ -92,9 +92,9 @@ describe('copies of all data', () => {
       'POST /api/doctor/mend': () => json({ done: [], now: hurt }),
     })
     await press('Look the data through')
-    await vi.waitFor(() => expect(screen.text()).toContain('Something wants a look.'))
+    await expect.poll(() => screen.text()).toContain('Something wants a look.')
     await press('Mend what loses nothing')
-    await vi.waitFor(() => expect(screen.text()).toMatch(/Nothing here mends by itself/))
+    await expect.poll(() => screen.text()).toMatch(/Nothing here mends by itself/)
   })
 })
 
@@ -118,7 +118,7 @@ describe('what stands on the sheet', () => {
     await type('looked', '20')
     await type('affected', '3')
     await press('Save these counts (1)')
-    await vi.waitFor(() => expect(seen(screen)).toContain('1 count saved.'))
+    await expect.poll(() => seen(screen)).toContain('1 count saved.')
     const counts = writes.filter((w) => w.path === '/observations')
     expect(counts).toHaveLength(1)
     expect(counts[0]?.body).toMatchObject({ plantingId, leavesLooked: 20, leavesAffected: 3, note: null })
@@ -139,9 +139,9 @@ describe('what stands on the sheet', () => {
     list?.removeAttribute('aria-labelledby')
     await choose('this line', /mildew/i)
     await press('Save these counts (1)')
-    await vi.waitFor(() => expect(seen(screen)).toContain('No such trouble.'))
+    await expect.poll(() => seen(screen)).toContain('No such trouble.')
     await press('Save these counts (1)')
-    await vi.waitFor(() => expect(seen(screen)).toContain('1 count saved.'))
+    await expect.poll(() => seen(screen)).toContain('1 count saved.')
     const ids = writes.filter((w) => w.path === '/observations').map((w) => (w.body as { id: string }).id)
     expect(ids).toHaveLength(2)
     expect(new Set(ids).size).toBe(1)

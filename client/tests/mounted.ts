@@ -57,17 +57,17 @@ export function seen(screen: VueWrapper): string {
   return shown.textContent?.trim() ?? ''
 }
 
+/** Waits until something can be had; its time ends what hangs, and judges nothing. */
+export const had = <T>(what: () => T): Promise<T> => vi.waitFor(what, { timeout: 20_000 })
+
 /** Waits until a screen has all that it asked for. */
-export async function settled(screen: VueWrapper) {
-  await vi.waitFor(
-    () => {
-      expect(onItsWay).toBe(0)
-      expect(seen(screen)).not.toMatch(/One moment\./)
-      expect(seen(screen)).not.toBe('')
-    },
-    { timeout: 20_000 },
-  )
-}
+export const settled = (screen: VueWrapper) =>
+  had(() => {
+    expect(onItsWay).toBe(0)
+    const words = seen(screen)
+    expect(words).not.toMatch(/One moment\./)
+    expect(words).not.toBe('')
+  })
 
 /** What a screen reader would call a control. */
 export function nameOf(control: Element): string {
@@ -126,9 +126,8 @@ export async function fill(name: string | RegExp, value: string) {
 export async function choose(name: string | RegExp, option: string | RegExp) {
   const list = control('[role=combobox]', name)
   ;(list.closest<HTMLElement>('.p-multiselect') ?? list).click()
-  const wanted = await vi.waitFor(
-    () => control(`#${list.getAttribute('aria-controls') ?? 'closed'} [role=option]`, option),
-    { timeout: 20_000 },
+  const wanted = await had(() =>
+    control(`#${list.getAttribute('aria-controls') ?? 'closed'} [role=option]`, option),
   )
   // One kind of list takes the finger coming down, the other its going up.
   wanted.dispatchEvent(new MouseEvent('mousedown', { bubbles: true }))

@@ -69,7 +69,7 @@ describe('what an evening needs', () => {
   it('is fetched by itself once the garden is known, and not again while it is fresh', async () => {
     worker()
     const first = await usingGarden(keepReady, ok)
-    await vi.waitFor(() => expect(first.it.at.value).toBeDefined())
+    await expect.poll(() => first.it.at.value).toBeDefined()
     first.screen.unmount()
     const again = await usingGarden(keepReady, ok)
     expect(again.it.at.value).toBe(first.it.at.value)
@@ -83,7 +83,7 @@ describe('what an evening needs', () => {
     const { serviceWorker } = navigator
     Object.assign(serviceWorker, { controller: {} })
     serviceWorker.dispatchEvent(new Event('controllerchange'))
-    await vi.waitFor(() => expect(ready.at.value).toBeDefined())
+    await expect.poll(() => ready.at.value).toBeDefined()
   })
 })
 
@@ -115,12 +115,12 @@ describe('a count against its line', () => {
         : new Promise((go) => (hold = go))
     }
     const { it: judged } = await usingGarden(() => useSample(plantingId, looked, 0, lines), server)
-    await vi.waitFor(() => expect(judged.value?.moreLeaves).toBe(2))
+    await expect.poll(() => judged.value?.moreLeaves).toBe(2)
     looked.value = 3
-    await vi.waitFor(() => expect(hold).toBeDefined())
+    await expect.poll(() => hold).toBeDefined()
     expect(judged.value).toEqual({ share: 0, line: 0.1, moreLeaves: 0, verdict: 'below' })
     hold?.(json(answered(3)))
-    await vi.waitFor(() => expect(judged.value).toMatchObject({ moreLeaves: 3, low: 0.2 }))
+    await expect.poll(() => judged.value).toMatchObject({ moreLeaves: 3, low: 0.2 })
   })
 
   it('is nothing before the first leaf, and the stop lines’ while the server is away', async () => {
@@ -132,7 +132,7 @@ describe('a count against its line', () => {
     expect(judged.value).toBeNull()
     expect(asked.filter((a) => a.includes('/sample'))).toEqual([])
     looked.value = 2
-    await vi.waitFor(() => expect(judged.value?.verdict).toBe('above'))
+    await expect.poll(() => judged.value?.verdict).toBe('above')
   })
 })
 
@@ -148,7 +148,7 @@ it('signs of a crop come in its order, those that nobody knows left out, and non
   const { used } = await using(() => useSigns(crop), server)
   expect(used.isPending.value).toBe(true)
   expect(used.data.value).toBeUndefined()
-  await vi.waitFor(() => expect(used.data.value?.map((s) => s.id)).toEqual(['a', 'b']))
+  await expect.poll(() => used.data.value?.map((s) => s.id)).toEqual(['a', 'b'])
   crop.value = 'yam'
   expect(used.data.value).toEqual([])
 })

@@ -1,8 +1,7 @@
-import { vi } from 'vitest'
 import file from './answers.json?raw'
 import fileOfEmpty from './answers-empty.json?raw'
 import type { Schemas } from '@/api/client'
-import { json, type Server } from './mounted'
+import { had, json, type Server } from './mounted'
 
 /**
  * Answers of the demo garden, as the app gave them once, by address; `record.mjs` adds to them. That they still are what the app
@@ -61,14 +60,11 @@ export function taking(answered: (write: Write) => Response = () => json({})) {
   }
   /** The first write to an address of the garden, once it came. */
   const written = (path: string | RegExp) =>
-    vi.waitFor(
-      () => {
-        const write = writes.find((w) => (typeof path === 'string' ? w.path === path : path.test(w.path)))
-        if (!write) throw new Error(`written to ${writes.map((w) => w.path).join(', ')} only`)
-        return write
-      },
-      { timeout: 20_000 },
-    )
+    had(() => {
+      const write = writes.find((w) => (typeof path === 'string' ? w.path === path : path.test(w.path)))
+      if (!write) throw new Error(`written to ${writes.map((w) => w.path).join(', ')} only`)
+      return write
+    })
   return { server, writes, written }
 }
 

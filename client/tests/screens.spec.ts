@@ -1,5 +1,5 @@
 import { flushPromises } from '@vue/test-utils'
-import { describe, expect, it, vi } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { router } from '@/router'
 import { faults, json, open, type Server } from './mounted'
 import { garden, gardenId, home, otherId, placeId, plantingId, state } from './samples'
@@ -72,7 +72,7 @@ const before =
 describe.each(Object.entries(servers))('when the server %s', (_, { answer, says }) => {
   it.each(screens)('%s says so, and stands', async (path) => {
     const shown = await open(path, before(answer))
-    await vi.waitFor(() => expect(shown.text()).toMatch(says), { timeout: 20_000 })
+    await expect.poll(() => shown.text()).toMatch(says)
     await flushPromises()
     expect(faults).toEqual([])
     expect(shown.text()).not.toMatch(/undefined|NaN|\[object/)

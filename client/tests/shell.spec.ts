@@ -3,7 +3,20 @@ import App from '@/App.vue'
 import { router } from '@/router'
 import type { Schemas } from '@/api/client'
 import { lettersOn } from '@/shell/useKeys'
-import { button, control, faults, fill, json, key, open, press, seen, settled, type Server } from './mounted'
+import {
+  button,
+  control,
+  faults,
+  fill,
+  had,
+  json,
+  key,
+  open,
+  press,
+  seen,
+  settled,
+  type Server,
+} from './mounted'
 import { at, garden, recorded, taking } from './recorded'
 
 /** What stands round every screen: keys, finding, undo, what waits, and a server that does not answer. */
@@ -66,7 +79,7 @@ describe('finding', () => {
   it('finds places, crops, troubles and materials by parts of words, and opens the first', async () => {
     await settled(await open('/more', recorded, App))
     await key('/')
-    await vi.waitFor(() => control('input', /^Find a place/), { timeout: 20_000 })
+    await had(() => control('input', /^Find a place/))
     await fill(/^Find a place/, 'chap')
     expect(button('Chapel')).toBeTruthy()
     await fill(/^Find a place/, 'downy pl')

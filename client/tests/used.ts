@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, expect, vi } from 'vitest'
+import { afterEach, beforeEach, expect } from 'vitest'
 import { defineComponent, h } from 'vue'
 import { useGarden } from '@/garden/useGarden'
 import { open, type Server } from './mounted'
@@ -24,7 +24,7 @@ export async function using<T>(use: () => T, server: Server = recorded) {
 /** The same with the garden that every screen knows. */
 export async function usingGarden<T>(use: () => T, server: Server = recorded) {
   const made = await using(() => ({ of: useGarden(), it: use() }), server)
-  await vi.waitFor(() => expect(made.used.of.garden.value).toBeDefined())
+  await expect.poll(() => made.used.of.garden.value).toBeDefined()
   return { it: made.used.it, of: made.used.of, screen: made.screen }
 }
 

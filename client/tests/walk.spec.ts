@@ -1,5 +1,5 @@
 import { defineComponent, h } from 'vue'
-import { beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, expect, it } from 'vitest'
 import WalkView from '@/jobs/walk/WalkView.vue'
 import { useDelivery } from '@/outbox/useOutbox'
 import { open, seen, settled } from './mounted'
@@ -34,6 +34,6 @@ it('a walk that the server does not know goes on until what waits was read, and 
   })
   const delivered = await open('/walk', recorded, withDelivery)
   await settled(delivered)
-  await vi.waitFor(() => expect(seen(delivered)).toMatch(/First: /))
+  await expect.poll(() => seen(delivered)).toMatch(/First: /)
   expect(kept()).toMatchObject({ ended: true })
 })

@@ -5,13 +5,12 @@ import { expectAccessible, expectNoSideScroll, goInside, startOver } from './ste
 let one: Page
 
 test.beforeAll(async ({ browser }) => {
-  // The scan opens a page of its own beside it.
-  one = await (await browser.newContext()).newPage()
+  one = await browser.newPage()
   await startOver(one.request)
   await one.goto('/')
 })
 
-test.afterAll(() => one.context().close())
+test.afterAll(() => one.close())
 
 const views = [
   { path: '/', ready: 'This evening' },
