@@ -12,6 +12,15 @@ async function setTheStage() {
       removeEventListener() {},
     }) as unknown as MediaQueryList
 
+  // jsdom would take PrimeVue's styles apart in each test, and never draw by them.
+  const words = Object.getOwnPropertyDescriptor(Node.prototype, 'textContent') as PropertyDescriptor
+  Object.defineProperty(HTMLStyleElement.prototype, 'textContent', {
+    ...words,
+    set(this: HTMLStyleElement, value: string) {
+      if (!this.dataset.primevueStyleId) words.set?.call(this, value)
+    },
+  })
+
   // jsdom lays nothing out: nothing scrolls, and nothing ever changes its size.
   window.scrollTo = () => {}
   window.ResizeObserver ??= class {
