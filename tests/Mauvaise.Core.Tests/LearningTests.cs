@@ -10,7 +10,6 @@ namespace Mauvaise.Core.Tests;
 public class LearningTests
 {
     private const string Soap = "castile-soap",
-        Neem = "neem-oil",
         Aphid = "cabbage-aphid",
         Crop = "kale";
     private static readonly Place Bed = GardenSamples.Bed("Winding Hole");

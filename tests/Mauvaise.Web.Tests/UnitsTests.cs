@@ -15,8 +15,6 @@ namespace Mauvaise.Web.Tests;
 /// <summary>A household reads its own units, wherever it looks.</summary>
 public partial class UnitsTests
 {
-    private static readonly Guid Courgette = DemoGarden.PlantingId("Chapel/courgette");
-
     private static CancellationToken Stop => TestContext.Current.CancellationToken;
 
     private static string Api => $"/api/gardens/{DemoGarden.GardenId}";

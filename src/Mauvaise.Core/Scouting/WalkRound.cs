@@ -122,7 +122,7 @@ public static class WalkRound
     {
         var sky = garden.SkyOf(place);
         var why = new List<Said>();
-        var stops = plantings.Select(p => Stop(garden, p, place, sky)).ToList();
+        var stops = plantings.Select(p => Stop(garden, p, sky)).ToList();
         var days = stops.Max(s => s.LastLook is { } o ? garden.Today.DayNumber - garden.Garden.DateOf(o.At).DayNumber : int.MaxValue);
         // A look as old as the rhythm weighs 1; twice that is the most it weighs.
         var urgency = Math.Min(2, days / (double)WalkRhythm.Days);
@@ -192,7 +192,7 @@ public static class WalkRound
         return (new PlaceStop(place, urgency, why, stops), carried is not null || apart is not null);
     }
 
-    private static PlantingStop Stop(GardenSnapshot garden, Planting planting, Place place, PlaceSky sky)
+    private static PlantingStop Stop(GardenSnapshot garden, Planting planting, PlaceSky sky)
     {
         var where = LocalClues.At(garden, planting, sky);
         var last = garden.LatestObservation(planting.Id);

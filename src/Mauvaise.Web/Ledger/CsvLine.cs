@@ -99,9 +99,8 @@ internal sealed class CsvLine(int number, IReadOnlyDictionary<string, string> ce
         var values = new List<double>();
         foreach (var words in (Words(column) ?? "").Split(' ', StringSplitOptions.RemoveEmptyEntries))
         {
-            var value = 0.0;
             Hold(
-                double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out value) && value is > 0 and <= 1,
+                double.TryParse(words, NumberStyles.Float, CultureInfo.InvariantCulture, out var value) && value is > 0 and <= 1,
                 column,
                 Say.Of("ledger.isNoShareFrom0", ("words", words))
             );
