@@ -269,7 +269,11 @@ describe('a check-back', () => {
     expect(again?.text()).toBeTruthy()
     await again?.trigger('click')
     await expect.poll(() => writes.length).toBe(2)
-    expect((writes[1]?.body as Schemas['CheckBackCount']).certain).toBe(true)
+    const sent = writes[1]?.body as Schemas['CheckBackCount']
+    expect(sent.certain).toBe(true)
+    // Nobody said whether it hurt: that is not the same as unhurt.
+    expect(sent.injury).toBe('unsaid')
+    expect(shown.text()).not.toContain('Not said')
   })
 
   it('is put off by hosing, and goes back to the Board', async () => {

@@ -238,9 +238,9 @@ describe('a count of a trial', () => {
     await press('Save this count (2 of 3)')
     const { body } = await written(/counts$/)
     const { counts } = body as { counts: Schemas['NewTrialCount'][] }
-    expect(counts.map((c) => [c.unit, c.leavesLooked, c.leavesAffected, c.alive])).toEqual([
-      [trial.units[0]?.number, 1, 0, null],
-      [trial.units[1]?.number, 1, 1, null],
+    expect(counts.map((c) => [c.unit, c.leavesLooked, c.leavesAffected, c.alive, c.injury])).toEqual([
+      [trial.units[0]?.number, 1, 0, null, 'unsaid'],
+      [trial.units[1]?.number, 1, 1, null, 'unsaid'],
     ])
     expect(new Set(counts.map((c) => c.id)).size).toBe(2)
   })

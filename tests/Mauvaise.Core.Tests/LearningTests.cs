@@ -75,6 +75,10 @@ public class LearningTests
         Assert.True(burnt.Learned.Injury(Soap, Crop)!.Share.Now > 0.3);
         Assert.True(Score(burnt, Soap) < Score(unhurt, Soap) * 0.8);
         Assert.Contains(Option(burnt, Soap).Reasons, r => r.Words.Contains("hurt kale", StringComparison.Ordinal));
+        // Where nobody said whether it hurt, nothing is known of that: not that it did no harm.
+        var unsaid = With([.. Enumerable.Range(0, 5).Select(i => Judged(Soap, i * 9, 8, 3) with { Injury = Injury.Unsaid })]);
+        Assert.Null(unsaid.Learned.Injury(Soap, Crop));
+        Assert.Equal(5, unhurt.Learned.Injury(Soap, Crop)!.Outcomes);
     }
 
     [Fact]

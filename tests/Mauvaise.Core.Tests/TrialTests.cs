@@ -137,12 +137,12 @@ public class TrialTests
             (new TrialSide(1, null, DoseStep.Usual), 7, Injury.None, 40),
             (new TrialSide(2, "castile-soap", DoseStep.Usual), 1, Injury.Slight, 2),
             (new TrialSide(3, null, DoseStep.Usual, "water-jet"), 5, Injury.None, 20),
-            (new TrialSide(4, null, DoseStep.Usual, "banana peel"), 5, Injury.None, null)
+            (new TrialSide(4, null, DoseStep.Usual, "banana peel"), 5, Injury.Unsaid, null)
         );
         var result = TrialResult.Of(trial, Shipped.Catalogue.Target("melon-aphid"));
         Assert.Null(result.Sides[0].Control);
         Assert.Equal(TrialVerdict.Works, result.Sides[1].Verdict);
-        Assert.Equal([0, 1, 0, 0], result.Sides.Select(s => s.Hurt));
+        Assert.Equal([0, 1, 0, null], result.Sides.Select(s => s.Hurt));
         Assert.Equal([4.0, 0.2, 2.0, null], result.Sides.Select(s => s.AliveALeaf));
         // Whichever leaves less stands first.
         Assert.All(result.Pairs, p => Assert.True(p.Control.Percent >= 0));

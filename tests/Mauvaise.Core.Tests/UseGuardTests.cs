@@ -170,6 +170,7 @@ public class UseGuardTests
         Assert.DoesNotContain("burnt", Codes(Burnt(Judged(8, Injury.Slight)), "horticultural-oil"));
         // A later look that finds it healed, or three weeks, end the rest.
         Assert.DoesNotContain("burnt", Codes(Burnt(Judged(8, Injury.Severe), Judged(2, Injury.None)), "horticultural-oil"));
+        Assert.Contains("burnt", Codes(Burnt(Judged(8, Injury.Severe), Judged(2, Injury.Unsaid)), "horticultural-oil"));
         Assert.DoesNotContain("burnt", Codes(Burnt(Judged(30, Injury.Severe)), "horticultural-oil"));
     }
 

@@ -140,6 +140,12 @@ public sealed class BenchTests : IAsyncLifetime
         Assert.Contains((await GetAsync<BoardAnswer>("board")).Evening.Deeds, d =>
             d.CheckBackId == visit.Id && d.Title.StartsWith("Judge two leaves", StringComparison.Ordinal)
         );
+        Assert.Equal(
+            "injury-unsaid",
+            (await http.SendAsync($"check-backs/{visit.Id}/patch", new PatchJudgement(Injury.Unsaid), HttpStatusCode.BadRequest))
+                .GetProperty("code")
+                .GetString()
+        );
         await PostAsync<CheckBackAnswer>($"check-backs/{visit.Id}/patch", new PatchJudgement(Injury.None), HttpStatusCode.OK);
         await http.SendAsync("batches", whole with { Id = Guid.NewGuid() }, HttpStatusCode.Created);
     }

@@ -29,12 +29,14 @@ public sealed class HostileCampaign(HttpClient http, int seed)
         broken = [],
         written = [];
     private string garden = "";
+    private string? lastDeed;
     private int sent;
 
     /// <summary>Sends up to so many requests.</summary>
     public async Task<CampaignReport> RunAsync(int most, CancellationToken stop)
     {
         var requests = new HostileRequests((await JsonAsync("/openapi/v1.json", stop))!.AsObject(), await MeetAsync(stop), random);
+        lastDeed = await LastDeedAsync(stop);
         var operations = requests.Operations().ToList();
         while (sent < most)
         {
@@ -99,14 +101,15 @@ public sealed class HostileCampaign(HttpClient http, int seed)
     private async Task SendAsync(HostileRequest request, CancellationToken stop)
     {
         sent++;
-        var before = request.Method == "GET" ? null : await LastDeedAsync(stop);
         var status = await StatusAsync(request, stop);
+        var before = lastDeed;
+        lastDeed = request.Method == "GET" ? lastDeed : await LastDeedAsync(stop);
         byStatus[status] = byStatus.GetValueOrDefault(status) + 1;
         if (status is 0 or >= 500)
         {
             errors.Add($"{status} {request.Method} {request.Path} | {request.What}");
         }
-        else if (status >= 400 && request.Method != "GET" && before != await LastDeedAsync(stop))
+        else if (status >= 400 && before != lastDeed)
         {
             written.Add($"{status} {request.Method} {request.Path} | {request.What}");
         }

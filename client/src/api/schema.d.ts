@@ -8318,7 +8318,7 @@ export interface components {
             amount?: null | number;
         };
         /** @enum {unknown} */
-        Injury: "none" | "slight" | "clear" | "severe";
+        Injury: "unsaid" | "none" | "slight" | "clear" | "severe";
         /** @enum {unknown} */
         InjurySign: "scorch" | "curl" | "drop";
         InsectBiology: {

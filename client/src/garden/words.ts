@@ -236,11 +236,14 @@ export const rainUnitWords: Record<Schemas['RainUnit'], string> = {
 }
 
 export const injuryWords: Record<Schemas['Injury'], string> = {
+  unsaid: tell('garden.notSaid'),
   none: tell('garden.none2'),
   slight: tell('garden.aLittle'),
   clear: tell('garden.clear'),
   severe: tell('garden.severe'),
 }
+
+export const isHurt = (injury: Schemas['Injury']) => injury !== 'none' && injury !== 'unsaid'
 
 export const outcomeWords: Record<NonNullable<Schemas['Outcome']>, string> = {
   cleared: tell('garden.cleared'),

@@ -107,7 +107,7 @@ public static class Sprays
     /// <summary>The visit that will judge a spray on a planting.</summary>
     /// <param name="alsoTarget">The spray's second trouble; null for its own.</param>
     public static CheckBack Visit(GardenSnapshot garden, SprayApplication spray, Guid plantingId, string? alsoTarget = null) =>
-        new(Guid.NewGuid(), spray.Id, plantingId, VisitOn(garden, spray, alsoTarget), null, null, null, Injury.None, AlsoTarget: alsoTarget);
+        new(Guid.NewGuid(), spray.Id, plantingId, VisitOn(garden, spray, alsoTarget), null, null, null, Injury.Unsaid, AlsoTarget: alsoTarget);
 
     /// <summary>The day on which a spray is judged.</summary>
     /// <param name="alsoTarget">The spray's second trouble; null for its own.</param>

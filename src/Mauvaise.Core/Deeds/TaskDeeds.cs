@@ -35,7 +35,7 @@ public static class TaskDeeds
             Tasks = [task with { State = TaskState.Done, DoneAt = at, Leaves = leaves }],
             CheckBacks =
                 measure?.CheckBackDays is { } days && task.Target is not null
-                    ? [new CheckBack(Guid.NewGuid(), null, task.PlantingId, garden.Garden.DateOf(at).AddDays(days), null, null, null, Injury.None, task.Id)]
+                    ? [new CheckBack(Guid.NewGuid(), null, task.PlantingId, garden.Garden.DateOf(at).AddDays(days), null, null, null, Injury.Unsaid, task.Id)]
                     : [],
         };
     }

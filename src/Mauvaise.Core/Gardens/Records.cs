@@ -197,9 +197,10 @@ public enum Outcome
     Lost,
 }
 
-/// <summary>What a spray did to the plant.</summary>
+/// <summary>What a spray did to the plant, the mildest first. Where nobody said it, nothing is learned from it.</summary>
 public enum Injury
 {
+    Unsaid,
     None,
     Slight,
     Clear,
@@ -359,7 +360,7 @@ public sealed record TrialCount(
     int LeavesLooked,
     int LeavesAffected,
     double? SeverityPercent,
-    Injury Injury = Injury.None,
+    Injury Injury = Injury.Unsaid,
     int? Alive = null
 );
 

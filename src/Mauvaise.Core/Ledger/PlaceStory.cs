@@ -276,7 +276,7 @@ public static class PlaceStory
             ({ } b, { } a) => Say.Of("ledger.affectedBeforeAndAfter", ("share", Say.In(b.Share * 100, "0")), ("share2", Say.In(a.Share * 100, "0"))),
         };
         var hurt =
-            visit.Injury == Injury.None ? ""
+            visit.Injury <= Injury.None ? ""
             : visit.InjurySigns is { Count: > 0 } signs
                 ? Say.Of("ledger.injury", ("injury", Say.Word(visit.Injury).AsSentenceStart()), ("list", string.Join(", ", signs.Select(s => Say.Word(s)))))
             : Say.Of("ledger.injury2", ("injury", Say.Word(visit.Injury).AsSentenceStart()));

@@ -72,7 +72,7 @@ public static class Learning
     {
         var catalogue = garden.Catalogue;
         var injuries =
-            from g in garden.Judged.GroupBy(j => (j.Material, j.Crop))
+            from g in garden.Judged.Where(SaysOfHarm).GroupBy(j => (j.Material, j.Crop))
             let material = catalogue.FindMaterial(g.Key.Material)
             let crop = catalogue.FindCrop(g.Key.Crop)
             where material is not null && crop is not null
@@ -176,11 +176,14 @@ public static class Learning
 
     private static double Density(double share) => Colony.DensityAt(Math.Min(0.97, share));
 
+    /// <summary>Somebody said whether it hurt.</summary>
+    public static bool SaysOfHarm(JudgedSpray judged) => judged.Injury != Injury.Unsaid;
+
     /// <summary>How far an injury counts as one, 0 to 1.</summary>
     public static double Hurt(Injury injury) =>
         injury switch
         {
-            Injury.None => 0,
+            <= Injury.None => 0,
             Injury.Slight => 0.5,
             _ => 1,
         };

@@ -200,6 +200,7 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, IReadOnlyList<
             var known = before.OfType<TrialCount>().ToList();
             var last = counts.Select(c => c.LastOrDefault(IsAfter)).OfType<TrialCount>().ToList();
             var lived = last.FindAll(c => c.Alive is not null);
+            var said = last.FindAll(c => c.Injury != Injury.Unsaid);
             return new Counted(
                 side,
                 trial.TreatedAt is not null,
@@ -209,7 +210,7 @@ public sealed record TrialResult(IReadOnlyList<SideResult> Sides, IReadOnlyList<
                 [.. counts.Where(c => c.Count >= ForACurve && c.Any(IsAfter)).Select(Area)]
             )
             {
-                Hurt = last.Count > 0 ? (double)last.Count(c => c.Injury != Injury.None) / last.Count : null,
+                Hurt = said.Count > 0 ? (double)said.Count(c => c.Injury > Injury.None) / said.Count : null,
                 AliveALeaf = lived.Count > 0 ? (double)lived.Sum(c => c.Alive!.Value) / lived.Sum(c => c.LeavesLooked) : null,
             };
         }

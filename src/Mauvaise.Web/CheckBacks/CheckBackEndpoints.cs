@@ -267,7 +267,7 @@ public static class CheckBackEndpoints
     private static string AlreadyJudged => Say.Of("checkBacks.thisSprayWasJudgedAlreadyUndo");
     private static string HowMuch => Say.Of("checkBacks.sayHowMuchItIsHurt");
 
-    private static bool Sane(Injury injury, IReadOnlyList<InjurySign>? signs) => injury != Injury.None || signs is not { Count: > 0 };
+    private static bool Sane(Injury injury, IReadOnlyList<InjurySign>? signs) => injury > Injury.None || signs is not { Count: > 0 };
 
     private static bool CanHose(GardenSnapshot s, WhatIsJudged what) =>
         what.TargetOf(s) is { Insect: not null } target && s.Catalogue.Measure(KnownIds.Measures.WaterJet).IsFor(target);
@@ -328,6 +328,7 @@ public static class CheckBackEndpoints
         var at = Looks.LookedAt(s, body.At);
         var checks = new Checks()
             .That(spray.PatchTest, "", "no-patch-test", Say.Of("checkBacks.thisWasAWholeSprayCount"))
+            .That(body.Injury != Injury.Unsaid, "injury", "injury-unsaid", Say.Of("checkBacks.sayWhetherItHurt"))
             .That(visit.DoneAt is null || visit.Injury == body.Injury, "", "already-judged", Say.Of("checkBacks.theseLeavesWereJudgedAlreadyUndo"))
             .That(
                 at >= spray.At.AddDays(UseGuards.PatchTestDays - 0.5),

@@ -76,7 +76,7 @@ public static class LearnedEndpoints
         }
 
         var evidence = Learning.All(s).ToLookup(e => (e.Material, e.Target));
-        var hurts = s.Judged.ToLookup(j => (j.Material, j.Crop));
+        var hurts = s.Judged.Where(Learning.SaysOfHarm).ToLookup(j => (j.Material, j.Crop));
         var l = s.Learned;
         return TypedResults.Ok(
             new LearnedGardenAnswer(

@@ -259,7 +259,7 @@ public static class LedgerEndpoints
                 }
             ),
             LedgerKind.Task => e.Leaves is { } off ? Say.Of("ledger.leavesOff", ("off", off)) : "",
-            LedgerKind.Check when e.Injury is { } hurt and not Injury.None => Listed(Counted(), Say.Of("ledger.injuryAlone", ("hurt", Say.Word(hurt)))),
+            LedgerKind.Check when e.Injury is { } hurt and > Injury.None => Listed(Counted(), Say.Of("ledger.injuryAlone", ("hurt", Say.Word(hurt)))),
             _ => Counted(),
         };
     }

@@ -32,7 +32,7 @@ public sealed record NewTrialCount(
     int LeavesLooked,
     int LeavesAffected,
     double? SeverityPercent = null,
-    Injury Injury = Injury.None,
+    Injury Injury = Injury.Unsaid,
     int? Alive = null
 );
 

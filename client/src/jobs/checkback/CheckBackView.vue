@@ -6,7 +6,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Schemas } from '@/api/client'
 import { useGarden } from '@/garden/useGarden'
-import { counted, injurySignWords, injuryWords, options, outcomeWords } from '@/garden/words'
+import { counted, injurySignWords, injuryWords, isHurt, options, outcomeWords } from '@/garden/words'
 import NumberStepper from '@/kit/NumberStepper.vue'
 import RangeBar from '@/drawings/RangeBar.vue'
 import AsyncState from '@/kit/AsyncState.vue'
@@ -22,6 +22,8 @@ const props = defineProps<{ checkBackId: string }>()
 const router = useRouter()
 const { garden } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
+/** What may be said of it: that nobody said it is no answer. */
+const degrees = options(injuryWords).filter((o) => o.value !== 'unsaid')
 const check = useCheckBack(props.checkBackId)
 const { visit, isPending, error, look, injury, signs, touched, onlyDead, saving, problem, kept } = check
 const { draft, looked, affected } = look
@@ -109,14 +111,14 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             <span id="patch-injury" class="label">{{ tell('checkback.didItHurtThem') }}</span>
             <SelectButton
               v-model="injury"
-              :options="options(injuryWords)"
+              :options="degrees"
               option-label="label"
               option-value="value"
               :allow-empty="false"
               aria-labelledby="patch-injury"
             />
           </div>
-          <div v-if="injury && injury !== 'none'" class="row">
+          <div v-if="injury && isHurt(injury)" class="row">
             <span id="patch-signs" class="label">{{ tell('checkback.how') }}</span>
             <SelectButton
               v-model="signs"
@@ -158,7 +160,7 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
           <section v-if="visit.outcome" class="note verdict" :class="tone[visit.outcome]" role="status">
             <h2>{{ outcomeWords[visit.outcome] }}</h2>
             <p>{{ visit.sentence }}</p>
-            <p v-if="visit.injury !== 'none'">
+            <p v-if="isHurt(visit.injury)">
               {{ tell('checkback.injuryToThePlant', { injuryWords: inSentence(injuryWords[visit.injury]) })
               }}<template v-if="visit.injurySigns.length"
                 >, {{ visit.injurySigns.map((i) => inSentence(injurySignWords[i])).join(', ') }}</template
@@ -237,14 +239,14 @@ const tone = { cleared: 'good', holding: 'good', losing: 'caution', lost: 'stop'
             <span id="injury" class="label">{{ tell('checkback.didTheSprayHurtThePlant') }}</span>
             <SelectButton
               v-model="injury"
-              :options="options(injuryWords)"
+              :options="degrees"
               option-label="label"
               option-value="value"
               :allow-empty="false"
               aria-labelledby="injury"
             />
           </div>
-          <div v-if="injury && injury !== 'none'" class="row">
+          <div v-if="injury && isHurt(injury)" class="row">
             <span id="injury-signs" class="label">{{ tell('checkback.how') }}</span>
             <SelectButton
               v-model="signs"

@@ -2,6 +2,7 @@ import { tell } from '@/language'
 import { computed, ref, watchEffect } from 'vue'
 import { answer, api, Problem, type Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
+import { isHurt } from '@/garden/words'
 import { useOutbox } from '@/outbox/useOutbox'
 import { affectedBy, useLook } from '../walk/useLook'
 
@@ -39,8 +40,8 @@ export function useCheckBack(checkBackId: string) {
   const kept = ref(false)
 
   const hurt = () => ({
-    injury: injury.value ?? 'none',
-    injurySigns: injury.value === 'none' ? [] : [...signs.value],
+    injury: injury.value ?? 'unsaid',
+    injurySigns: injury.value && isHurt(injury.value) ? [...signs.value] : [],
   })
 
   async function send(what: 'count' | 'patch' | 'by-count' | 'hose', body: Record<string, unknown>) {

@@ -34,7 +34,7 @@ function set(unit: number, affected: number | null) {
             affected: Math.max(0, Math.min(props.trial.leavesPerUnit, affected)),
             severity: entries.value[unit]?.severity ?? null,
             alive: entries.value[unit]?.alive ?? null,
-            injury: entries.value[unit]?.injury ?? 'none',
+            injury: entries.value[unit]?.injury ?? 'unsaid',
           },
         }
 }
@@ -56,7 +56,7 @@ async function send() {
     leavesAffected: e.affected,
     severityPercent: e.affected > 0 ? e.severity : null,
     alive: e.alive ?? null,
-    injury: e.injury ?? 'none',
+    injury: e.injury ?? 'unsaid',
   }))
   if (await count.mutateAsync(counts).catch(() => null)) entries.value = {}
 }
@@ -129,7 +129,7 @@ async function send() {
           />
           <select
             :aria-label="tell('trials.unitHurt', { number: u.number })"
-            :value="entries[u.number]?.injury ?? 'none'"
+            :value="entries[u.number]?.injury ?? 'unsaid'"
             @change="
               note(u.number, { injury: ($event.target as HTMLSelectElement).value as Schemas['Injury'] })
             "

@@ -148,6 +148,11 @@ async function start() {
   border-left: 4px solid var(--mauve);
 }
 
+/* A reason may stand anywhere in a line; here it begins one. */
+.next p::first-letter {
+  text-transform: uppercase;
+}
+
 .note li a {
   display: inline-flex;
   align-items: center;

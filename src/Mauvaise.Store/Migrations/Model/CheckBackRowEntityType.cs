@@ -108,7 +108,7 @@ namespace Mauvaise.Store.Migrations.Model
                 fieldInfo: typeof(CheckBackRow).GetField("<Injury>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 maxLength: 32,
                 providerPropertyType: typeof(string));
-            injury.SetSentinelFromProviderValue("None");
+            injury.SetSentinelFromProviderValue("Unsaid");
 
             var injurySigns = runtimeEntityType.AddProperty(
                 "InjurySigns",

@@ -11,7 +11,7 @@ namespace Mauvaise.Store.Migrations.Model
     public partial class GardenDbModel
     {
         private GardenDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("ee1bc318-34b8-4843-8ea7-fc80d8f4e9f3"), entityTypeCount: 48)
+            : base(skipDetectChanges: false, modelId: new Guid("53ab0f61-216b-44d5-ad34-3ae6d5e7c3ba"), entityTypeCount: 48)
         {
         }
 

@@ -64,7 +64,7 @@ namespace Mauvaise.Store.Migrations.Model
                 fieldInfo: typeof(TrialCountRow).GetField("<Injury>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 maxLength: 32,
                 providerPropertyType: typeof(string));
-            injury.SetSentinelFromProviderValue("None");
+            injury.SetSentinelFromProviderValue("Unsaid");
 
             var leavesAffected = runtimeEntityType.AddProperty(
                 "LeavesAffected",
