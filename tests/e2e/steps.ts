@@ -85,7 +85,8 @@ export async function countTaps(page: Page): Promise<() => number> {
   await page.addInitScript(() => {
     const tapped = () => void (window as unknown as { tapped: () => Promise<void> }).tapped()
     let typed: EventTarget | null = null
-    addEventListener(
+    // Not on the window: there a press is seen that Playwright takes back, because what it was meant for had moved.
+    document.addEventListener(
       'pointerdown',
       (e) => {
         typed = e.target
@@ -94,7 +95,7 @@ export async function countTaps(page: Page): Promise<() => number> {
       true,
     )
     // A field that is filled without a press was pressed all the same.
-    addEventListener(
+    document.addEventListener(
       'input',
       (e) => {
         if (
