@@ -273,7 +273,7 @@ describe('a check-back', () => {
     expect(sent.certain).toBe(true)
     // Nobody said whether it hurt: that is not the same as unhurt.
     expect(sent.injury).toBe('unsaid')
-    expect(shown.text()).not.toContain('Not said')
+    expect(document.querySelector('[aria-labelledby="injury"]')?.textContent).toBe('NoneA littleClearSevere')
   })
 
   it('is put off by hosing, and goes back to the Board', async () => {

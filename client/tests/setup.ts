@@ -13,11 +13,11 @@ async function setTheStage() {
     }) as unknown as MediaQueryList
 
   // jsdom would take PrimeVue's styles apart in each test, and never draw by them.
-  const words = Object.getOwnPropertyDescriptor(Node.prototype, 'textContent') as PropertyDescriptor
+  const usual = Object.getOwnPropertyDescriptor(Node.prototype, 'textContent') as PropertyDescriptor
   Object.defineProperty(HTMLStyleElement.prototype, 'textContent', {
-    ...words,
+    ...usual,
     set(this: HTMLStyleElement, value: string) {
-      if (!this.dataset.primevueStyleId) words.set?.call(this, value)
+      if (!this.dataset.primevueStyleId) usual.set?.call(this, value)
     },
   })
 

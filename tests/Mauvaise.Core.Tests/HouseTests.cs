@@ -27,8 +27,8 @@ public partial class HouseTests
         ("LedgerColumns.cs", "ants"),
         ("LedgerCsvReader.cs", "ants"),
         ("LedgerCsvWriter.cs", "ants"),
-        ("BenchEndpoints.cs", "oil"),
-        ("BenchEndpoints.cs", "soap"),
+        ("EmulsionEndpoints.cs", "oil"),
+        ("EmulsionEndpoints.cs", "soap"),
         ("BenchOrder.cs", "soap"),
         ("Shelf.cs", "oil"),
     ];

@@ -198,6 +198,7 @@ public class UseGuardTests
         Assert.Equal(PatchState.Proven, Patch(0.5));
         Assert.Equal(PatchState.Proven, Patch(0.5, Injury.Slight, patchTest: false));
         Assert.Equal(PatchState.Needed, Patch(0.5, Injury.Severe));
+        Assert.Equal(PatchState.Needed, Patch(0.5, Injury.Unsaid, patchTest: false));
         Assert.Equal(PatchState.NotNeeded, UseGuards.PatchOf(Garden(), C.Crop("kale"), C.Material("borax")).State);
     }
 

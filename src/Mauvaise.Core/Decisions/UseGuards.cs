@@ -92,7 +92,8 @@ public static class UseGuards
         }
 
         var visits = garden.TriedOn(crop.Id, material.Id).Where(v => v.Spray.At <= garden.Now).ToList();
-        var judged = visits.Select(v => v.Visit).Where(c => c.DoneAt is not null).MaxBy(c => c.DoneAt);
+        // A look after which nobody said whether it hurt shows neither that it did no harm nor that the harm is over.
+        var judged = visits.Select(v => v.Visit).Where(c => c is { DoneAt: not null, Injury: not Injury.Unsaid }).MaxBy(c => c.DoneAt);
         var burnt = judged is { Injury: >= Injury.Clear };
         return (judged is null && IsSaidProven(garden, crop, material)) || (judged is not null && !burnt)
                 ? new PatchTrial(material, crop, PatchState.Proven, null, false)

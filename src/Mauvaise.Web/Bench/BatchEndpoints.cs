@@ -1,11 +1,8 @@
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Words;
-using Mauvaise.Store.Rows;
-using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;

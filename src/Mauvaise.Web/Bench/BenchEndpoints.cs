@@ -6,33 +6,24 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
-using Mauvaise.Store.Rows;
 using Mauvaise.Web.Calc;
-using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 
 namespace Mauvaise.Web.Bench;
 
-/// <summary>Mixing: the recipe scaled to the sprayer at hand, and the soap that a shaken jar asks for.</summary>
+/// <summary>Mixing: the recipe scaled to the sprayer at hand.</summary>
 public static class BenchEndpoints
 {
-    /// <summary>A test of the emulsifier starts with this much soap, ml a litre.</summary>
-    private const double EmulsionStartsAt = 1;
-
     /// <summary>Less than this too much is not worth a word, litres.</summary>
     private const double SpareLitres = 0.15;
-
-    /// <summary>A jar is watched for this long, seconds.</summary>
-    private const int ShortestShake = 30;
-    private const int LongestShake = 600;
 
     public static void MapBench(this IEndpointRouteBuilder app)
     {
         var garden = app.MapGroup("/api/gardens/{gardenId:guid}").WithTags("Bench");
         garden.MapGet("/bench", Preview);
-        garden.MapPost("/emulsions", SaveEmulsion);
+        garden.MapEmulsions();
         garden.MapBatches();
         garden.MapShelf();
         garden.MapProducts();
@@ -220,7 +211,7 @@ public static class BenchEndpoints
                     .Select(m => new MaterialName(m.Id, m.Name)),
             ],
             [.. mix.Parts.Select(p => OnShelf(s, p))],
-            Emulsifier(s, made),
+            EmulsionEndpoints.Answer(s, made),
             [.. made.Patches.Select(p => new PatchAnswer(p.Material.Id, p.Material.Name, p.Crop.Id, p.Crop.Name, p.State, p.JudgeOn, p.Burnt))],
             ask.PatchTest,
             active.BottlePercent ?? active.Material.StockStrengthPercent,
@@ -361,80 +352,6 @@ public static class BenchEndpoints
                     .Distinct(),
             ]
         );
-    }
-
-    private static EmulsifierAnswer? Emulsifier(GardenSnapshot s, JudgedMix made)
-    {
-        if (made.Mix.Parts.FirstOrDefault(p => p.Role == "emulsifier") is not { } part)
-        {
-            return null;
-        }
-
-        var soaps = s.Catalogue.Materials.Where(m => m.Load == LoadKind.Soap && m.Label is null).Select(m => new MaterialName(m.Id, m.Name));
-        return new EmulsifierAnswer(
-            made.Mix.Recipe.Active.Material,
-            part.Material.Id,
-            [.. soaps],
-            part.PerLitre,
-            made.Emulsion is not null,
-            s.Garden.Water,
-            EmulsionStartsAt
-        );
-    }
-
-    private static async Task<Results<Created, ProblemHttpResult>> SaveEmulsion(Guid gardenId, NewEmulsion body, GardenTools tools, CancellationToken stop)
-    {
-        if (await tools.LoadAsync(gardenId, stop) is not { } s)
-        {
-            return Problems.NotFound("garden");
-        }
-
-        var soap = s.Catalogue.FindMaterial(body.Soap);
-        var checks = new Checks()
-            .That(s.Catalogue.FindMaterial(body.Oil) is { NeedsEmulsifier: true }, "oil", "oil-unknown", Say.Of("bench.chooseAnOilThatNeedsSoap"))
-            .That(soap is { Load: LoadKind.Soap }, "soap", "soap-unknown", Say.Of("bench.chooseOneOfTheSoaps"))
-            .That(
-                body.SoapMlPerLitre > 0 && body.SoapMlPerLitre <= (soap?.Doses?.Ceiling ?? 0),
-                "soapMlPerLitre",
-                "soap-range",
-                Say.Of("bench.theSoapIsOver0", ("soap", Say.In(soap?.Doses?.Ceiling, "0.#")))
-            )
-            .That(
-                body.HeldSeconds is >= ShortestShake and <= LongestShake,
-                "heldSeconds",
-                "held-range",
-                Say.Of("bench.watchTheJarForSeconds", ("shortestShake", ShortestShake))
-            );
-        if (!checks.Passed)
-        {
-            return checks.Problem();
-        }
-
-        if (s.Emulsions.All(e => e.Id != body.Id))
-        {
-            await tools.Log.WriteAsync(
-                gardenId,
-                body.MemberId,
-                Say.Of("bench.notedWhatAShakenJarShowed"),
-                db =>
-                    db.Emulsions.Add(
-                        new EmulsionRow
-                        {
-                            Id = body.Id,
-                            GardenId = gardenId,
-                            At = tools.Now,
-                            Oil = body.Oil,
-                            Soap = body.Soap,
-                            Water = body.Water,
-                            SoapMlPerLitre = body.SoapMlPerLitre,
-                            HeldSeconds = body.HeldSeconds,
-                        }
-                    ),
-                stop
-            );
-        }
-
-        return TypedResults.Created((string?)null);
     }
 
     public static StepAnswer Step(MixStep step) =>

@@ -1,7 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;

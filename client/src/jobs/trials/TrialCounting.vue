@@ -211,13 +211,20 @@ button.hit[aria-pressed='true'] {
 .more {
   grid-column: 2 / -1;
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   justify-content: end;
   padding-bottom: 6px;
 }
 
+/* Its words are read whole; the number beside it takes what is left. */
 select {
+  flex: none;
   width: auto;
+}
+
+.more input {
+  flex: 0 1 160px;
 }
 
 input,
