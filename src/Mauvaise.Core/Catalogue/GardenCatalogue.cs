@@ -38,6 +38,9 @@ public sealed class GardenCatalogue
     /// <summary>Answers of <see cref="Catalogue.Pairs.Between"/> that were asked for, by the two ids.</summary>
     internal ConcurrentDictionary<(string A, string B), MixingPair> DecidedPairs { get; } = new();
 
+    /// <summary>Days after which nothing waits for anything else any more.</summary>
+    internal double LongestDaysApart { get; private set; }
+
     /// <summary>Indexes and checks the facts.</summary>
     /// <exception cref="CatalogueException">Any rule of <see cref="CatalogueRules"/> is broken; the message lists every fault.</exception>
     public static GardenCatalogue Create(GardenCatalogue facts)
@@ -59,6 +62,7 @@ public sealed class GardenCatalogue
         facts.measureById = facts.Measures.ToFrozenDictionary(m => m.Id);
         facts.causes = [.. facts.Targets.Select(t => new TargetOnCrop(t, [.. facts.Signs.Select(s => CatalogueRules.Likelihood(t, s))]))];
         facts.targetsByCrop = facts.Crops.ToFrozenDictionary(c => c.Id, facts.TargetsThatLiveOn);
+        facts.LongestDaysApart = facts.Pairs.Select(p => p.DaysApart).DefaultIfEmpty(0).Max();
         facts.groupNames = facts.Targets.Where(t => t.IsGroup).ToFrozenDictionary(t => t.NameGroup);
         return facts;
     }
@@ -136,6 +140,7 @@ public sealed class GardenCatalogue
             targetsByCrop = targetsByCrop,
             groupNames = groupNames,
             causes = causes,
+            LongestDaysApart = LongestDaysApart,
         };
 
     /// <summary>Null when the catalogue has no such material; the same for the other finders.</summary>

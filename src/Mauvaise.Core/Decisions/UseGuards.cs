@@ -146,6 +146,7 @@ public static class UseGuards
     ) =>
         (
             from a in history
+            where at < a.At.AddDays(garden.Catalogue.LongestDaysApart)
             from before in garden.MaterialsOf(a)
             from now in inMix
             let pair = Pairs.Between(garden.Catalogue, now, before)
@@ -168,10 +169,7 @@ public static class UseGuards
     /// <summary>Oil hurts in any form until the leaves are healed, and so do soap and all else that has burnt them.</summary>
     private static IEnumerable<UseReason> Burns(GardenSnapshot garden, Planting planting, IReadOnlyList<Material> inMix, DateTimeOffset at)
     {
-        var judged = garden
-            .CheckBacks.Where(c => c.PlantingId == planting.Id && c.DoneAt is { } done && done <= at && c.ApplicationId is not null)
-            .OrderBy(c => c.DoneAt)
-            .ToList();
+        var judged = garden.VisitsTo(planting.Id).Where(c => c.DoneAt is { } done && done <= at && c.ApplicationId is not null).OrderBy(c => c.DoneAt).ToList();
         if (
             judged.FindLast(c => c.Injury >= Injury.Clear) is not { DoneAt: { } on } burnt
             || at > on.AddDays(HealDays)

@@ -188,16 +188,16 @@ public sealed record GardenSnapshot(
     /// <summary>Visits that judged, or will judge, a material on a crop.</summary>
     public IEnumerable<(CheckBack Visit, SprayApplication Spray)> TriedOn(string crop, string material) => Index.TriedOn[(crop, material)];
 
+    /// <summary>Visits to a planting, whatever they judge.</summary>
+    public IEnumerable<CheckBack> VisitsTo(Guid plantingId) => Index.VisitsTo[plantingId];
+
     /// <summary>Visits that judge a spray or a task.</summary>
     public IEnumerable<CheckBack> VisitsOf(Guid sprayOrTaskId) => Index.VisitsOf[sprayOrTaskId];
 
     public Stance StanceAt(Place place) => place.Stance ?? Garden.Stance;
 
     /// <summary>Sprays on anything that grew at a place up to an instant, in time order.</summary>
-    public IReadOnlyList<SprayApplication> AppliedAt(Place place, DateTimeOffset to)
-    {
-        return [.. PlantedAt(place).SelectMany(p => SpraysOn(p.Id)).Where(a => a.At <= to).DistinctBy(a => a.Id).OrderBy(a => a.At)];
-    }
+    public IReadOnlyList<SprayApplication> AppliedAt(Place place, DateTimeOffset to) => [.. Index.SpraysAt(place.Id).TakeWhile(a => a.At <= to)];
 
     /// <summary>All that was in the tank of an application; only its active when no bottle was logged.</summary>
     public IEnumerable<Material> MaterialsOf(SprayApplication application) =>

@@ -1,9 +1,12 @@
+using System.Collections.Concurrent;
+
 namespace Mauvaise.Core.Gardens;
 
 /// <summary>Records of a snapshot by what they belong to, so that nothing has to look through a season to find them. Lists stay in time order.</summary>
 internal sealed class SnapshotIndex
 {
     private readonly GardenSnapshot of;
+    private readonly ConcurrentDictionary<Guid, SprayApplication[]> spraysAt = new();
 
     public SnapshotIndex(GardenSnapshot of)
     {
@@ -29,6 +32,7 @@ internal sealed class SnapshotIndex
             from active in Actives(spray)
             select (Key: (planting.Crop, active), Value: (c, spray))
         ).ToLookup(x => x.Key, x => x.Value);
+        VisitsTo = of.CheckBacks.ToLookup(c => c.PlantingId);
         VisitsOf = of.CheckBacks.ToLookup(c => c.ApplicationId ?? c.TaskId ?? Guid.Empty);
     }
 
@@ -57,6 +61,12 @@ internal sealed class SnapshotIndex
 
     /// <summary>By the spray or the task that they judge.</summary>
     public ILookup<Guid, CheckBack> VisitsOf { get; }
+
+    public ILookup<Guid, CheckBack> VisitsTo { get; }
+
+    /// <summary>Sprays on anything that grew at a place, in time order.</summary>
+    public SprayApplication[] SpraysAt(Guid place) =>
+        spraysAt.GetOrAdd(place, id => [.. PlantingsAt[id].SelectMany(p => SpraysOn[p.Id]).DistinctBy(a => a.Id).OrderBy(a => a.At)]);
 
     /// <summary>True while the lists are those of a snapshot; a copy with others wants an index of its own.</summary>
     public bool Fits(GardenSnapshot s) =>

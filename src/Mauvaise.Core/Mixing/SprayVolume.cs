@@ -86,5 +86,5 @@ public static class SprayVolume
 
     /// <summary>Litres for several plantings by area and stage alone.</summary>
     public static double Reckoned(GardenSnapshot garden, IEnumerable<Planting> plantings) =>
-        plantings.Sum(p => Litres(garden.PlaceOf(p), p, garden.Catalogue.Crop(p.Crop), garden.Growing.Count(x => x.PlaceId == p.PlaceId)));
+        plantings.Sum(p => garden.PlaceOf(p) is var place ? Litres(place, p, garden.Catalogue.Crop(p.Crop), garden.GrowingAt(place).Count()) : 0);
 }

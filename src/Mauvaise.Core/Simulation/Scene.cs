@@ -141,7 +141,7 @@ public sealed class Scene
             var open = 1.0;
             foreach (var layer in layers)
             {
-                if (layer.Days.Contains(day))
+                if (layer.IsDueOn(day))
                 {
                     trouble.Treat(layer.Effect, reached, layer.Material.HarmToHelpers);
                     layer.Cover = layer.Material.Cover.HalfLifeDays is null ? 0 : reached;
@@ -154,10 +154,7 @@ public sealed class Scene
             loss += LossPerDay * Math.Max(0, trouble.Damage - stands);
             foreach (var layer in layers)
             {
-                if (layer.Material.Cover is { HalfLifeDays: { } halfLife, WashOffMm: { } washOff })
-                {
-                    layer.Cover *= Math.Pow(2, -1 / halfLife - (outdoors ? rain / washOff : 0));
-                }
+                layer.Weather(outdoors ? rain : 0);
             }
         }
 
@@ -178,12 +175,36 @@ public sealed class Scene
     /// <summary>The spray of one material on the leaves.</summary>
     private sealed class Layer(SprayRounds rounds, Effect effect)
     {
+        private readonly ulong days = OnDays(rounds.Days);
+
         public Material Material => rounds.Material;
-        public IReadOnlyList<int> Days => rounds.Days;
         public Effect Effect => effect;
 
         /// <summary>What is left of it, 0 to 1.</summary>
         public double Cover { get; set; }
+
+        public bool IsDueOn(int day) => (days >> day & 1) == 1;
+
+        /// <summary>A day goes over it, with the rain that reaches it.</summary>
+        public void Weather(double rainMm)
+        {
+            if (Cover > 0 && Material.Cover is { HalfLifeDays: { } halfLife, WashOffMm: { } washOff })
+            {
+                Cover *= Math.Pow(2, -1 / halfLife - rainMm / washOff);
+            }
+        }
+
+        /// <summary>A bit for each day that can be played through.</summary>
+        private static ulong OnDays(IReadOnlyList<int> days)
+        {
+            var mask = 0UL;
+            foreach (var day in days)
+            {
+                mask |= day is >= 0 and < Scene.Days ? 1UL << day : 0;
+            }
+
+            return mask;
+        }
     }
 
     private Layer[] Layers(Schedule schedule) =>

@@ -72,10 +72,9 @@ public static class WhatIf
         return [.. schedules.Select(s => Summed(s, Play(scene, s, days), days, alone))];
     }
 
-    private static List<Played> Play(Scene scene, Schedule schedule, int days) =>
-        [.. Enumerable.Range(0, Runs).Select(r => scene.Run(schedule, (ulong)r, days))];
+    private static Played[] Play(Scene scene, Schedule schedule, int days) => [.. Enumerable.Range(0, Runs).Select(r => scene.Run(schedule, (ulong)r, days))];
 
-    private static WhatIfCurve Summed(Schedule schedule, List<Played> runs, int days, double helpersAlone) =>
+    private static WhatIfCurve Summed(Schedule schedule, Played[] runs, int days, double helpersAlone) =>
         new(
             schedule,
             [
@@ -98,7 +97,12 @@ public static class WhatIf
             helpersAlone > 0 ? At(Sorted(runs.Select(r => r.Helpers)), 0.5) / helpersAlone : null
         );
 
-    private static double[] Sorted(IEnumerable<double> values) => [.. values.Order()];
+    private static double[] Sorted(IEnumerable<double> values)
+    {
+        double[] sorted = [.. values];
+        Array.Sort(sorted);
+        return sorted;
+    }
 
     private static double At(double[] sorted, double share) => sorted[(int)Math.Round(share * (sorted.Length - 1))];
 }

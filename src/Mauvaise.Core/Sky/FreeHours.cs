@@ -11,6 +11,10 @@ public sealed record FreeHours(IReadOnlyList<int> Days)
 
     public static FreeHours Always { get; } = new([.. Enumerable.Repeat(WholeDay, 7)]);
 
+    public bool Equals(FreeHours? other) => other is not null && Days.SequenceEqual(other.Days);
+
+    public override int GetHashCode() => Days.Aggregate(0, HashCode.Combine);
+
     /// <summary>True when somebody is free in the hour that holds the local time.</summary>
     public bool Holds(DateTimeOffset local) => (Days[((int)local.DayOfWeek + 6) % 7] >> local.Hour & 1) == 1;
 

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using Mauvaise.Core.Time;
 
 namespace Mauvaise.Core.Sky;
@@ -9,6 +10,7 @@ namespace Mauvaise.Core.Sky;
 public sealed class GardenSky
 {
     private readonly ShelterSky[] shelters;
+    private readonly ConcurrentDictionary<PlaceExposure, PlaceSky> places = new();
 
     private readonly Lazy<MinutesOfHour[]> beeFreeLight;
 
@@ -67,6 +69,6 @@ public sealed class GardenSky
     /// <summary>The weather under a kind of shelter.</summary>
     public ShelterSky Under(Shelter shelter) => shelters[(int)shelter];
 
-    /// <summary>The weather as one place has it.</summary>
-    public PlaceSky At(PlaceExposure place) => new(Under(place.Shelter), place);
+    /// <summary>The weather as one place has it; places that are exposed alike share it.</summary>
+    public PlaceSky At(PlaceExposure place) => places.GetOrAdd(place, p => new PlaceSky(Under(p.Shelter), p));
 }

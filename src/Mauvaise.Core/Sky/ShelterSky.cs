@@ -50,7 +50,7 @@ public sealed class ShelterSky
 
     public Shelter Shelter { get; }
 
-    public int Count => garden.Series.Hours.Count;
+    public int Count => garden.LocalStart.Length;
 
     public DateTimeOffset At(int i) => garden.Series.At(i);
 
@@ -70,7 +70,7 @@ public sealed class ShelterSky
 
     /// <summary>Share of the hour in which the sun stands high under an open sky, 0 to 1; 0 indoors and behind cloud.</summary>
     internal double SunHigh(int i) =>
-        Shelter != Shelter.Indoor && (garden.Series.Hours[i].CloudPercent ?? 0) < SprayRules.SunnyCloudPercent ? garden.SunHigh[i] : 0;
+        garden.SunHigh[i] > 0 && Shelter != Shelter.Indoor && (garden.Series.Hours[i].CloudPercent ?? 0) < SprayRules.SunnyCloudPercent ? garden.SunHigh[i] : 0;
 
     public bool Wet(int i) => Holds(i) && wet.Value[i];
 

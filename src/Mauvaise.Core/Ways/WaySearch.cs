@@ -255,24 +255,34 @@ internal sealed class WaySearch
     {
         var usual = CourseShape.For(f.Garden, f.Planting, target, option.Material) with { Rounds = 1 };
         var wait = Wait(option.Material);
-        return Shaped(option, first, usual, FirstHour(option.Material, wait), wait);
+        var start = FirstHour(option.Material, wait);
+        return Told(Shaped(option, first, usual, start ?? wait), first, start);
     }
 
     /// <summary>Days until a material may go on against this; 0 where it may today.</summary>
     private int Wait(Material material) => UseGuards.FirstDay(f.Garden, f.Planting, target, material).DayNumber - f.Garden.Today.DayNumber;
 
-    private Way Shaped(MaterialOption option, IReadOnlyList<HandPart> first, CourseShape shape, int? start, int wait) =>
+    /// <summary>What is done on which days, as much as is needed to play it through.</summary>
+    private Way Shaped(MaterialOption option, IReadOnlyList<HandPart> first, CourseShape shape, int start) =>
         new()
         {
             Id = string.Join('+', [.. first.Select(p => p.Measure.Id), option.Material.Id]),
-            Words = WayWords.Rounds(f.Garden, option.Recipe, first, prune, shape, start ?? wait),
+            Words = "",
             Rung = Rung.Spray,
             Hands = [.. AntParts, .. first],
             Prune = first.Any(p => p.Measure.Id == KnownIds.Measures.Prune) ? prune : null,
             Option = option,
             Shape = shape,
-            SprayDays = [.. Enumerable.Range(0, shape.Rounds).Select(k => (start ?? wait) + k * shape.SpacingDays)],
-            Against = [.. Barred(option, shape, start)],
+            SprayDays = [.. Enumerable.Range(0, shape.Rounds).Select(k => start + k * shape.SpacingDays)],
+        };
+
+    /// <summary>A way that was shaped, with its words and what stands against it.</summary>
+    /// <param name="start">The first day with an hour for it; null when there is none soon.</param>
+    private Way Told(Way shaped, IReadOnlyList<HandPart> first, int? start) =>
+        shaped with
+        {
+            Words = WayWords.Rounds(f.Garden, shaped.Option!.Recipe, first, prune, shaped.Shape!, shaped.SprayDays[0]),
+            Against = [.. Barred(shaped.Option, shaped.Shape!, start)],
         };
 
     /// <summary>A cleaning, and the rounds that follow it, as one way.</summary>
@@ -301,19 +311,18 @@ internal sealed class WaySearch
 
         // Bait lies in wait whatever the hour.
         var start = option.Recipe.Form == Form.Bait ? wait : FirstHour(material, wait);
-        Way With(CourseShape shape)
-        {
-            var rounds = Shaped(option, first, shape, start, wait);
-            return clean is null ? rounds : Following(clean, rounds);
-        }
-
         var shapes = running is null
             ? Shapes(material, usual)
             : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Said.Of("ways.whatIsLeftOfTheCourse"))];
-        return With(play.Knows ? shapes.Find(s => play.Promises(play.Middling(With(s)))) ?? Nearest() : usual);
+        var tried = play.Knows ? shapes.ConvertAll(Days) : [Days(usual)];
+        var chosen = play.Knows ? tried.Find(w => play.Promises(play.Middling(Whole(w)))) ?? Nearest() : tried[0];
+        return Whole(Told(chosen, first, start));
+
+        Way Days(CourseShape shape) => Shaped(option, first, shape, start ?? wait);
+        Way Whole(Way rounds) => clean is null ? rounds : Following(clean, rounds);
 
         // None holds: the one that leaves least.
-        CourseShape Nearest() => shapes.MinBy(s => Math.Round(play.Middling(With(s)).Shares[WayBook.JudgedAfterDays], 3))!;
+        Way Nearest() => tried.MinBy(w => Math.Round(play.Middling(Whole(w)).Shares[WayBook.JudgedAfterDays], 3))!;
     }
 
     private int DaysAfter(Way clean, MaterialOption option) => MaterialChoice.DaysBetween(f.Garden.Catalogue, clean.Option!.Recipe, option.Recipe);
