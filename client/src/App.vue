@@ -13,6 +13,7 @@ import TopBar from './shell/TopBar.vue'
 import UndoStrip from './shell/UndoStrip.vue'
 import { useKeys } from './shell/useKeys'
 import { onSignedOut } from './api/client'
+import DrawnInTurn from './kit/DrawnInTurn.vue'
 import { household } from './kit/household'
 import { orderDays } from './language'
 import { useNews } from './garden/useNews'
@@ -67,13 +68,15 @@ watch(
   <p v-else-if="garden?.weather.stale && !bare" class="trouble note caution no-print" role="status">
     {{ garden.weather.sentence }}
   </p>
-  <OutboxStrip v-if="!bare" />
-  <UndoStrip v-if="!bare" />
+  <DrawnInTurn v-if="!bare">
+    <OutboxStrip />
+    <UndoStrip />
+  </DrawnInTurn>
   <main id="main" tabindex="-1">
     <!-- A screen's own state belongs to what it is about: another planting is another screen. -->
-    <RouterView :key="route.path" />
+    <DrawnInTurn><RouterView :key="route.path" /></DrawnInTurn>
   </main>
-  <JobBar v-if="!bare" />
+  <DrawnInTurn v-if="!bare"><JobBar /></DrawnInTurn>
   <KeyHelp v-if="helped" v-model:visible="helpOpen" />
   <FindDialog v-if="found" v-model:visible="findOpen" />
 </template>

@@ -2,6 +2,8 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import PrimeVue from 'primevue/config'
 import { createApp } from 'vue'
 import App from './App.vue'
+import { useGarden } from './garden/useGarden'
+import { nextTurn } from './kit/nextTurn'
 import { router } from './router'
 
 const queryClient = new QueryClient({
@@ -12,11 +14,15 @@ const queryClient = new QueryClient({
   },
 })
 
-/** Puts the app where the page has room for it. */
-export const start = () =>
-  createApp(App)
-    .use(router)
-    .use(VueQueryPlugin, { queryClient })
-    // How its controls look is reckoned when the client is built.
-    .use(PrimeVue, { theme: 'none' })
-    .mount('#app')
+/** Puts the app where the page has room for it, in turns between which a touch is answered. */
+export async function start() {
+  // From here on the first screen is looked for.
+  const app = createApp(App).use(router)
+  await nextTurn()
+  // How its controls look is reckoned when the client is built.
+  app.use(VueQueryPlugin, { queryClient }).use(PrimeVue, { theme: 'none' })
+  // All screens share it; the first is not held up by its making.
+  app.runWithContext(useGarden)
+  await nextTurn()
+  app.mount('#app')
+}

@@ -2,6 +2,7 @@ import { mount } from '@vue/test-utils'
 import { defineComponent, h, nextTick } from 'vue'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import DrawnLater from '@/kit/DrawnLater.vue'
+import DrawnNear from '@/kit/DrawnNear.vue'
 
 const calls: (() => void)[] = []
 /** The browser has nothing else to do for a moment. */
@@ -18,19 +19,17 @@ const page = (...names: string[]) =>
     defineComponent({
       props: { names: { type: Array<string>, default: () => names } },
       setup: (props) => () =>
-        props.names.map((name) =>
-          h(DrawnLater, { key: name }, { default: () => h('p', name), before: () => '…' }),
-        ),
+        props.names.map((name) => h(DrawnLater, { key: name }, { default: () => h('p', name) })),
     }),
   )
 
 test('what stands further down is drawn piece by piece, in its order', async () => {
   const shown = page('ribbon', 'first row', 'second row')
-  expect(shown.text()).toBe('………')
+  expect(shown.text()).toBe('')
   await rest()
-  expect(shown.text()).toBe('ribbon……')
+  expect(shown.text()).toBe('ribbon')
   await rest()
-  expect(shown.text()).toBe('ribbonfirst row…')
+  expect(shown.text()).toBe('ribbonfirst row')
   await rest()
   expect(shown.text()).toBe('ribbonfirst rowsecond row')
   expect(calls).toHaveLength(0)
@@ -51,4 +50,36 @@ test('a browser that does not say when it rests is given all at once', () => {
   vi.stubGlobal('requestIdleCallback', undefined)
   Reflect.deleteProperty(window, 'requestIdleCallback')
   expect(page('first', 'second').text()).toBe('firstsecond')
+})
+
+test('for paper all is drawn at once', async () => {
+  const shown = page('first', 'second')
+  window.dispatchEvent(new Event('beforeprint'))
+  await nextTick()
+  expect(shown.text()).toBe('firstsecond')
+  window.dispatchEvent(new Event('afterprint'))
+  shown.unmount()
+})
+
+test('what stands far below is drawn when it comes near, and stays', async () => {
+  let see: (isIntersecting: boolean) => void = () => {}
+  vi.stubGlobal(
+    'IntersectionObserver',
+    class {
+      constructor(told: (entries: { isIntersecting: boolean }[]) => void) {
+        see = (isIntersecting) => told([{ isIntersecting }])
+      }
+      observe() {}
+      disconnect() {}
+    },
+  )
+  const shown = mount(DrawnNear, { slots: { default: 'the season' }, attachTo: document.body })
+  await rest()
+  expect(shown.text()).toBe('')
+  see(true)
+  await nextTick()
+  expect(shown.html()).toBe('the season')
+  see(false)
+  await nextTick()
+  expect(shown.html()).toBe('the season')
 })

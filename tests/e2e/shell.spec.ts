@@ -78,8 +78,7 @@ test.describe('with the demo garden', () => {
     await page.getByRole('button', { name: 'Add a sprayer' }).click()
     await expect(page.getByLabel('Name of Backpack')).toBeVisible()
     await expectAccessible(page)
-    await page.getByRole('combobox', { name: 'Who is writing' }).click()
-    await page.getByRole('option', { name: 'Ruth' }).click()
+    await page.getByRole('combobox', { name: 'Who is writing' }).selectOption('Ruth')
 
     await page.getByRole('link', { name: 'Places and plantings' }).click()
     await page.getByRole('button', { name: 'Change Sluice' }).click()
@@ -138,8 +137,7 @@ test.describe('with the demo garden', () => {
 
   test('somebody who may only look is told so', async ({ page }) => {
     await page.goto('/garden')
-    await page.getByRole('combobox', { name: 'Who is writing' }).click()
-    await page.getByRole('option', { name: 'Noor' }).click()
+    await page.getByRole('combobox', { name: 'Who is writing' }).selectOption('Noor')
     await page.getByRole('button', { name: 'Beetroot is cleared' }).click()
     await expect(page.getByRole('alert')).toContainText('Noor may look but not change anything')
   })

@@ -165,12 +165,16 @@ const shownGroups = computed(() => {
   border-top: 1px solid var(--line);
 }
 
+/* Beside a name of two lines there is no room for its crops: they wrap out of sight. */
 .labels button {
-  display: grid;
+  display: flex;
+  flex-flow: column wrap;
+  align-content: flex-start;
+  justify-content: center;
+  column-gap: 12px;
   width: 100%;
   height: 100%;
   padding: 3px 6px;
-  align-content: center;
   text-align: left;
   border: 0;
   background: none;
@@ -181,10 +185,12 @@ const shownGroups = computed(() => {
 }
 
 .labels strong {
+  width: 100%;
   font: 700 1rem/1.2 var(--heading);
 }
 
 .labels span {
+  width: 100%;
   font-size: 0.82rem;
   white-space: nowrap;
   overflow: hidden;

@@ -7,7 +7,7 @@ import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
-import DrawnLater from '@/kit/DrawnLater.vue'
+import DrawnNear from '@/kit/DrawnNear.vue'
 import { useCheckBacks } from '@/jobs/checkback/useCheckBack'
 import { isTyping } from '@/shell/useKeys'
 import { clamp, pan, type Span, zoom } from './axis'
@@ -92,7 +92,7 @@ const move = (hours: number) => span.value && (span.value = pan(span.value, boun
             ><RouterLink :to="{ name: 'garden' }">{{ tell('board.addTheFirstBed') }}</RouterLink></ToldAround
           >
         </p>
-        <DrawnLater v-if="span">
+        <DrawnNear v-if="span">
           <BoardDrawing
             v-model:selected="selected"
             :board="data"
@@ -100,7 +100,7 @@ const move = (hours: number) => span.value && (span.value = pan(span.value, boun
             :time-zone="zone"
             @open="open"
           />
-        </DrawnLater>
+        </DrawnNear>
       </section>
       <EveningPanel :evening="data.evening" :time-zone="zone" />
     </template>

@@ -1,21 +1,20 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { useGarden } from '@/garden/useGarden'
 import { stanceWords } from '@/garden/words'
-import DrawnLater from '@/kit/DrawnLater.vue'
 import { dayAndClock } from '@/kit/format'
 import DemoClock from './DemoClock.vue'
 import { jobAmong, topJobs } from './jobs'
 import { useDusk } from './useDusk'
+import WhoWrites from './WhoWrites.vue'
 
 const { state, garden, memberId, standing, choose } = useGarden()
 const route = useRoute()
 const current = computed(() => jobAmong(topJobs, route.path))
 
 const { dusk, turn } = useDusk()
-const WhoWrites = defineAsyncComponent(() => import('./WhoWrites.vue'))
 const writer = computed(() => garden.value?.members.find((m) => m.id === memberId.value)?.name)
 </script>
 
@@ -42,12 +41,12 @@ const writer = computed(() => garden.value?.members.find((m) => m.id === memberI
         {{ dusk ? tell('shell.light') : tell('shell.dusk') }}
       </button>
       <span v-if="standing || garden.members.length < 2" class="time">{{ writer }}</span>
-      <DrawnLater v-else>
-        <WhoWrites :members="garden.members" :model-value="memberId" @update:model-value="choose($event!)" />
-        <template #before
-          ><span class="time">{{ writer }}</span></template
-        >
-      </DrawnLater>
+      <WhoWrites
+        v-else
+        :members="garden.members"
+        :model-value="memberId"
+        @update:model-value="choose($event!)"
+      />
     </div>
   </header>
 </template>

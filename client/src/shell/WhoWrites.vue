@@ -1,36 +1,35 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import Select from 'primevue/select'
 import type { Garden } from '@/garden/useGarden'
 
-/** Who of the household writes on this device. */
+/**
+ * Who of the household writes on this device. The browser's own list: it stands on every screen, and a phone shows it under the thumb.
+ */
 defineProps<{ members: Garden['members'] }>()
 const member = defineModel<string | null>({ required: true })
 </script>
 
 <template>
-  <Select
-    v-model="member"
-    class="who"
-    :options="members"
-    option-label="name"
-    option-value="id"
-    :aria-label="tell('shell.whoIsWriting')"
-  />
+  <select v-model="member" class="who" :aria-label="tell('shell.whoIsWriting')">
+    <option v-for="m in members" :key="m.id" :value="m.id">{{ m.name }}</option>
+  </select>
 </template>
 
 <style scoped>
 .who {
-  align-items: center;
+  max-width: 14ch;
   min-height: 36px;
+  padding: 4px 6px;
+  font: inherit;
+  color: var(--frame-ink);
   background: transparent;
-  border-color: var(--frame-line);
+  border: 1px solid var(--frame-line);
+  border-radius: var(--radius);
 }
 
-.who :deep(.p-select-label),
-.who :deep(.p-select-dropdown) {
-  color: var(--frame-ink);
-  padding-block: 4px;
+option {
+  color: var(--ink);
+  background: var(--surface);
 }
 
 @media (max-width: 640px) {

@@ -8,6 +8,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { counted, sentences } from '@/garden/words'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
+import DrawnLater from '@/kit/DrawnLater.vue'
 import SelectField from '@/kit/SelectField.vue'
 import CountedTwice from './CountedTwice.vue'
 import RoundStops from './RoundStops.vue'
@@ -106,38 +107,40 @@ async function start() {
           }}
         </p>
       </section>
-      <CountedTwice :twice="round.data.value.walk?.twice ?? []" :zone="garden?.timeZoneId ?? 'UTC'" />
-      <section v-if="toName.length > 0" class="note" aria-labelledby="to-name">
-        <h2 id="to-name">{{ tell('walk.stillWithoutAName') }}</h2>
-        <ul>
-          <li v-for="o in toName" :key="o.id">
-            <RouterLink :to="{ name: 'suspects', params: { observationId: o.id } }">{{
-              tell('walk.countAtPlace', { where: o.where, count: counted(o, o.plants !== null) })
-            }}</RouterLink>
-          </li>
-        </ul>
-      </section>
-      <RoundStops
-        :stops="stops"
-        :seen="seen"
-        :skipped="skipped"
-        :wanted="wanted"
-        :zone="garden?.timeZoneId ?? 'UTC'"
-        :told="next?.stop.placeId"
-      />
-      <RouterLink class="no-print" :to="{ name: 'walk-sheet' }">{{
-        tell('walk.theRoundOnPaper')
-      }}</RouterLink>
-      <p v-if="later.length" class="soft small">
-        {{ tell('walk.leftForAnotherDay', { later: later.map((s) => s.place).join(', ') }) }}
-      </p>
-      <Button
-        v-if="walkId"
-        :label="tell('walk.endTheWalkHere')"
-        size="large"
-        variant="outlined"
-        @click="end"
-      />
+      <DrawnLater>
+        <CountedTwice :twice="round.data.value.walk?.twice ?? []" :zone="garden?.timeZoneId ?? 'UTC'" />
+        <section v-if="toName.length > 0" class="note" aria-labelledby="to-name">
+          <h2 id="to-name">{{ tell('walk.stillWithoutAName') }}</h2>
+          <ul>
+            <li v-for="o in toName" :key="o.id">
+              <RouterLink :to="{ name: 'suspects', params: { observationId: o.id } }">{{
+                tell('walk.countAtPlace', { where: o.where, count: counted(o, o.plants !== null) })
+              }}</RouterLink>
+            </li>
+          </ul>
+        </section>
+        <RoundStops
+          :stops="stops"
+          :seen="seen"
+          :skipped="skipped"
+          :wanted="wanted"
+          :zone="garden?.timeZoneId ?? 'UTC'"
+          :told="next?.stop.placeId"
+        />
+        <RouterLink class="no-print" :to="{ name: 'walk-sheet' }">{{
+          tell('walk.theRoundOnPaper')
+        }}</RouterLink>
+        <p v-if="later.length" class="soft small">
+          {{ tell('walk.leftForAnotherDay', { later: later.map((s) => s.place).join(', ') }) }}
+        </p>
+        <Button
+          v-if="walkId"
+          :label="tell('walk.endTheWalkHere')"
+          size="large"
+          variant="outlined"
+          @click="end"
+        />
+      </DrawnLater>
     </template>
   </div>
 </template>
