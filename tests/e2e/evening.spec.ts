@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { expectNoSideScroll, startOver, tabTo, watchForErrors } from './steps'
+import { bandsOf, expectNoSideScroll, startOver, tabTo, watchForErrors } from './steps'
 
 test.beforeEach(({ request }) => startOver(request))
 
@@ -84,7 +84,7 @@ async function evening(page: Page, hand: Hand, toWalk: () => Promise<void>) {
   await expect(page.getByText('Sun 19 Jul: count the same leaves again')).toBeVisible()
 
   await hand.press(page, 'button', 'To the Board')
-  await expect(page.locator('.band[fill="url(#hatch-fall)"]').first()).toBeVisible()
+  await expect((await bandsOf(page)).first()).toBeVisible()
   for (let i = 0; i < 3; i++) {
     await later(page, hand, '+1 day', 24)
     await expect(page.getByText(`${['Fri 17', 'Sat 18', 'Sun 19'][i]} Jul, 18:40`)).toBeVisible()

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js'
 import { expect, test, type Page } from '@playwright/test'
-import { expectAccessible, expectNoSideScroll, goReady, startOver } from './steps'
+import { bandsOf, expectAccessible, expectNoSideScroll, goReady, startOver } from './steps'
 
 test.beforeEach(({ request }) => startOver(request))
 
@@ -95,6 +95,6 @@ test.describe('on a phone', () => {
     await expect(page.getByText('It is kept on this device and sent when the network is back.')).toBeVisible()
     await context.setOffline(false)
     await page.getByRole('button', { name: 'To the Board' }).tap()
-    await expect(page.locator('.band[fill="url(#hatch-fall)"]').first()).toBeVisible()
+    await expect((await bandsOf(page)).first()).toBeVisible()
   })
 })

@@ -37,9 +37,19 @@ export async function expectNoSideScroll(page: Page) {
 export async function goInside(page: Page, address: string) {
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   await page.evaluate((to) => {
+    // Another address is another screen, and the one that is left stands until its files are there.
+    if (new URL(to, location.href).pathname !== location.pathname)
+      document.querySelector('h1')?.setAttribute('data-left', '')
     history.pushState({}, '', to)
     dispatchEvent(new PopStateEvent('popstate', { state: {} }))
   }, address)
+  await expect(page.locator('h1[data-left]')).toHaveCount(0)
+}
+
+/** The season under this evening, which a phone draws when it is scrolled to: its bands. */
+export async function bandsOf(page: Page) {
+  await page.getByRole('region', { name: 'Board' }).scrollIntoViewIfNeeded()
+  return page.locator('.band[fill="url(#hatch-fall)"]')
 }
 
 /** Opens a page with its service worker at work, and waits until all that an evening needs is on the device. */
