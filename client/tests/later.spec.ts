@@ -1,6 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { defineComponent, h, nextTick } from 'vue'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import DrawnInTurn from '@/kit/DrawnInTurn.vue'
 import DrawnLater from '@/kit/DrawnLater.vue'
 import DrawnNear from '@/kit/DrawnNear.vue'
 
@@ -61,7 +62,25 @@ test('for paper all is drawn at once', async () => {
   shown.unmount()
 })
 
-test('what stands far below is drawn when it comes near, and stays', async () => {
+test('what is drawn in turns comes piece by piece, with a task for each', async () => {
+  const turns: (() => void)[] = []
+  vi.stubGlobal('setTimeout', (call: () => void) => turns.push(call))
+  const shown = mount(
+    defineComponent(
+      () => () => ['bar', 'screen'].map((name) => h(DrawnInTurn, { key: name }, () => h('p', name))),
+    ),
+  )
+  const texts = [shown.text()]
+  while (turns.length > 0) {
+    turns.shift()?.()
+    for (let i = 0; i < 3; i++) await nextTick()
+    texts.push(shown.text())
+  }
+  expect(texts).toEqual(['', 'bar', 'barscreen'])
+})
+
+/** The browser says what is in sight, as it is told here. */
+function sight() {
   let see: (isIntersecting: boolean) => void = () => {}
   vi.stubGlobal(
     'IntersectionObserver',
@@ -73,6 +92,11 @@ test('what stands far below is drawn when it comes near, and stays', async () =>
       disconnect() {}
     },
   )
+  return (isIntersecting: boolean) => see(isIntersecting)
+}
+
+test('what stands far below is drawn when it comes near, and stays', async () => {
+  const see = sight()
   const shown = mount(DrawnNear, { slots: { default: 'the season' }, attachTo: document.body })
   await rest()
   expect(shown.text()).toBe('')
@@ -82,4 +106,13 @@ test('what stands far below is drawn when it comes near, and stays', async () =>
   see(false)
   await nextTick()
   expect(shown.html()).toBe('the season')
+})
+
+test('what stands far below is on paper without being scrolled to', async () => {
+  sight()
+  const shown = mount(DrawnNear, { slots: { default: 'the season' }, attachTo: document.body })
+  window.dispatchEvent(new Event('beforeprint'))
+  await nextTick()
+  expect(shown.html()).toBe('the season')
+  window.dispatchEvent(new Event('afterprint'))
 })

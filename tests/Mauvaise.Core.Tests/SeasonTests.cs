@@ -161,6 +161,9 @@ public class SeasonTests
         var week = FreeHours.Read([.. Enumerable.Repeat(written, 7)], out var wrong)!;
         Assert.Equal((-1, told), (wrong, week.Day(3)));
         Assert.Equal(free, week.Holds(new DateTimeOffset(2026, 7, 16, hour, 30, 0, TimeSpan.FromHours(2))));
+        var again = FreeHours.Read([.. Enumerable.Repeat(told, 7)], out _)!;
+        Assert.Equal((week, week.GetHashCode()), (again, again.GetHashCode()));
+        Assert.NotEqual(week, FreeHours.Read([.. Enumerable.Repeat(told, 6), "12-13"], out _));
     }
 
     [Theory]

@@ -50,6 +50,20 @@ public class UseGuardTests
         Assert.Equal(garden.Today.AddDays(inDays), UseGuards.FirstDay(garden, Kale, C.Target("cabbage-aphid"), soap));
     }
 
+    [Theory]
+    [InlineData(20.5, true)]
+    [InlineData(21.5, false)]
+    public void The_longest_wait_holds_in_a_garden_that_knows_its_materials_otherwise_too(double daysAgo, bool waits)
+    {
+        var longest = C.Pairs.MaxBy(p => p.DaysApart)!;
+        Assert.Equal(21, longest.DaysApart);
+        var garden = Garden(GardenSamples.Sprayed(Kale, daysAgo, "sulfur")) with
+        {
+            Catalogue = C.Knowing(new Dictionary<string, Material> { ["milk"] = C.Material("milk") with { HarmToHelpers = 0.1 } }),
+        };
+        Assert.Equal(waits ? ["wait"] : [], Codes(garden, "neem-oil"));
+    }
+
     [Fact]
     public void What_went_on_a_neighbour_in_the_same_bed_counts() =>
         Assert.Equal(["wait"], Codes(Garden(GardenSamples.Sprayed(Leek, 5, "sulfur")), "horticultural-oil"));

@@ -59,4 +59,12 @@ const current = computed(() => jobAmong(thumbJobs, route.path))
     box-shadow: inset 0 3px 0 var(--mauve);
   }
 }
+
+/* The longest words of all languages stand beside each other. */
+@media (max-width: 350px) {
+  a {
+    font-size: 0.6875rem;
+    letter-spacing: -0.01em;
+  }
+}
 </style>

@@ -111,8 +111,9 @@ public static class CoverCurve
         return Left(halfLifeHours, wash + growth / Math.Log(2));
     }
 
-    /// <summary>Share left after one hour of the half-life and so many wash-offs of water.</summary>
-    private static double Left(double halfLifeHours, double washOffs) => Math.Pow(2, -1 / halfLifeHours - washOffs);
+    /// <summary>Share left after one step of time, an hour or a day, and so many wash-offs of water.</summary>
+    /// <param name="halfLife">In such steps.</param>
+    internal static double Left(double halfLife, double washOffs) => Math.Pow(2, -1 / halfLife - washOffs);
 
     /// <summary>A place watered from above gets 4 mm at seven in the morning when the two days before brought under 3 mm (assumed).</summary>
     private static double Overhead(PlaceSky sky, int i, Place place) =>

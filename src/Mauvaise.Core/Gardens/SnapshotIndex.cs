@@ -62,6 +62,7 @@ internal sealed class SnapshotIndex
     /// <summary>By the spray or the task that they judge.</summary>
     public ILookup<Guid, CheckBack> VisitsOf { get; }
 
+    /// <summary>By the planting that is looked at.</summary>
     public ILookup<Guid, CheckBack> VisitsTo { get; }
 
     /// <summary>Sprays on anything that grew at a place, in time order.</summary>

@@ -86,5 +86,9 @@ public static class SprayVolume
 
     /// <summary>Litres for several plantings by area and stage alone.</summary>
     public static double Reckoned(GardenSnapshot garden, IEnumerable<Planting> plantings) =>
-        plantings.Sum(p => garden.PlaceOf(p) is var place ? Litres(place, p, garden.Catalogue.Crop(p.Crop), garden.GrowingAt(place).Count()) : 0);
+        plantings.Sum(p =>
+        {
+            var place = garden.PlaceOf(p);
+            return Litres(place, p, garden.Catalogue.Crop(p.Crop), garden.GrowingAt(place).Count());
+        });
 }

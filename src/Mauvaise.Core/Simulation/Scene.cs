@@ -1,5 +1,6 @@
 using Mauvaise.Core.Biology;
 using Mauvaise.Core.Catalogue;
+using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
@@ -190,7 +191,7 @@ public sealed class Scene
         {
             if (Cover > 0 && Material.Cover is { HalfLifeDays: { } halfLife, WashOffMm: { } washOff })
             {
-                Cover *= Math.Pow(2, -1 / halfLife - rainMm / washOff);
+                Cover *= CoverCurve.Left(halfLife, rainMm / washOff);
             }
         }
 

@@ -11,6 +11,7 @@ public sealed record FreeHours(IReadOnlyList<int> Days)
 
     public static FreeHours Always { get; } = new([.. Enumerable.Repeat(WholeDay, 7)]);
 
+    /// <summary>By the hours, not by the list that holds them: the same week read twice is the same.</summary>
     public bool Equals(FreeHours? other) => other is not null && Days.SequenceEqual(other.Days);
 
     public override int GetHashCode() => Days.Aggregate(0, HashCode.Combine);

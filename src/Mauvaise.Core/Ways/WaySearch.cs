@@ -314,15 +314,14 @@ internal sealed class WaySearch
         var shapes = running is null
             ? Shapes(material, usual)
             : [new CourseShape(running.SpacingDays, Math.Max(1, running.Rounds - running.RoundsGiven), null, Said.Of("ways.whatIsLeftOfTheCourse"))];
-        var tried = play.Knows ? shapes.ConvertAll(Days) : [Days(usual)];
-        var chosen = play.Knows ? tried.Find(w => play.Promises(play.Middling(Whole(w)))) ?? Nearest() : tried[0];
-        return Whole(Told(chosen, first, start));
+        var tried = (play.Knows ? shapes : [usual]).ConvertAll(shape => Shaped(option, first, shape, start ?? wait));
+        var chosen = play.Knows ? tried.Find(w => play.Promises(play.Middling(AfterCleaning(w)))) ?? Nearest() : tried[0];
+        return AfterCleaning(Told(chosen, first, start));
 
-        Way Days(CourseShape shape) => Shaped(option, first, shape, start ?? wait);
-        Way Whole(Way rounds) => clean is null ? rounds : Following(clean, rounds);
+        Way AfterCleaning(Way rounds) => clean is null ? rounds : Following(clean, rounds);
 
         // None holds: the one that leaves least.
-        Way Nearest() => tried.MinBy(w => Math.Round(play.Middling(Whole(w)).Shares[WayBook.JudgedAfterDays], 3))!;
+        Way Nearest() => tried.MinBy(w => Math.Round(play.Middling(AfterCleaning(w)).Shares[WayBook.JudgedAfterDays], 3))!;
     }
 
     private int DaysAfter(Way clean, MaterialOption option) => MaterialChoice.DaysBetween(f.Garden.Catalogue, clean.Option!.Recipe, option.Recipe);

@@ -224,7 +224,8 @@ select {
 }
 
 .more input {
-  flex: 0 1 160px;
+  flex: 1 1 92px;
+  max-width: 160px;
 }
 
 input,
