@@ -2,7 +2,7 @@ import { defineComponent, h } from 'vue'
 import { beforeEach, expect, it } from 'vitest'
 import WalkView from '@/jobs/walk/WalkView.vue'
 import { useDelivery } from '@/outbox/useOutbox'
-import { open, seen, settled } from './mounted'
+import { open, press, seen, settled } from './mounted'
 import { at, recorded } from './recorded'
 
 /** A walk that was begun on this device, which the server knows nothing of. */
@@ -18,6 +18,23 @@ beforeEach(() => {
   window.dispatchEvent(
     new StorageEvent('storage', { key: 'mauvaise-walk', newValue, storageArea: localStorage }),
   )
+})
+
+it('as many minutes as there are is one tap, and the whole round another', async () => {
+  const screen = await open('/walk', recorded)
+  await settled(screen)
+  const chosen = () => screen.get('.times [aria-pressed=true]').text()
+  expect(chosen()).toMatch(/^All: \d+$/)
+  expect(seen(screen)).not.toContain('Left for another day')
+
+  await press('15')
+  expect(chosen()).toBe('15')
+  await expect.poll(() => seen(screen)).toContain('Left for another day')
+  expect(seen(screen)).toContain('The places that matter most.')
+
+  await press(/^All/)
+  expect(chosen()).toMatch(/^All/)
+  expect(seen(screen)).not.toContain('Left for another day')
 })
 
 it('a walk that the server does not know goes on until what waits was read, and is over when nothing does', async () => {

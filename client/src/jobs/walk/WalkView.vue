@@ -3,13 +3,13 @@ import { tell } from '@/language'
 import ToldAround from '@/kit/ToldAround.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
+import SelectButton from 'primevue/selectbutton'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { counted, sentences } from '@/garden/words'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import DrawnLater from '@/kit/DrawnLater.vue'
-import SelectField from '@/kit/SelectField.vue'
 import CountedTwice from './CountedTwice.vue'
 import RoundStops from './RoundStops.vue'
 import { keepSigns } from './useSigns'
@@ -26,12 +26,11 @@ const wanted = computed(() => new Set([route.query.planting ?? []].flat().filter
 
 keepSigns(client)
 
+/** Stands for the whole round, however long it takes. */
+const whole = 0
 const times = computed(() => [
-  { value: 'all', label: tell('walk.theWholeRoundAboutMinutes', { minutes: round.data.value?.minutes }) },
-  ...(round.data.value?.parts ?? []).map((p) => ({
-    value: String(p.minutes),
-    label: tell('walk.minutesThePlacesThatMatterMost', { minutes: p.minutes }),
-  })),
+  ...(round.data.value?.parts ?? []).map((p) => ({ value: p.minutes, label: String(p.minutes) })),
+  { value: whole, label: tell('walk.allMinutes', { minutes: round.data.value?.minutes }) },
 ])
 
 async function start() {
@@ -62,13 +61,20 @@ async function start() {
       >
     </p>
     <template v-else>
-      <SelectField
-        v-if="times.length > 1"
-        :model-value="times.some((t) => t.value === String(minutes)) ? String(minutes) : 'all'"
-        :label="tell('walk.howLongHaveYouGot')"
-        :options="times"
-        @update:model-value="minutes = $event === 'all' ? null : Number($event)"
-      />
+      <div v-if="times.length > 1" class="field">
+        <span id="time" class="label">{{ tell('walk.howManyMinutes') }}</span>
+        <SelectButton
+          :model-value="times.some((t) => t.value === minutes) ? minutes : whole"
+          :options="times"
+          option-label="label"
+          option-value="value"
+          :allow-empty="false"
+          aria-labelledby="time"
+          class="times"
+          @update:model-value="minutes = $event || null"
+        />
+        <p v-if="later.length" class="soft small">{{ tell('walk.thePlacesThatMatterMost') }}</p>
+      </div>
       <template v-if="next">
         <section class="next" aria-labelledby="next">
           <h2 id="next">{{ walkId ? tell('setup.next') : tell('outing.first') }}: {{ next.stop.place }}</h2>
@@ -164,6 +170,16 @@ async function start() {
 
 /* The deed stays under the thumb while one reads on. */
 @media (max-width: 640px) {
+  .times {
+    display: flex;
+  }
+
+  .times > * {
+    flex: 1 1 auto;
+    min-height: 56px;
+    padding-inline: 4px;
+  }
+
   .deed-at-hand {
     background: var(--paper);
   }
