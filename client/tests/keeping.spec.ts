@@ -140,11 +140,12 @@ describe('what stands on the sheet', () => {
     await choose('this line', /mildew/i)
     await press('Save these counts (1)')
     await expect.poll(() => seen(screen)).toContain('No such trouble.')
+    expect(seen(screen)).toContain('The count is saved; only its name is missing.')
+    expect(document.getElementById(`looked-${plantingId}`)).toHaveProperty('disabled', true)
     await press('Save these counts (1)')
     await expect.poll(() => seen(screen)).toContain('1 count saved.')
-    const ids = writes.filter((w) => w.path === '/observations').map((w) => (w.body as { id: string }).id)
-    expect(ids).toHaveLength(2)
-    expect(new Set(ids).size).toBe(1)
+    expect(writes.filter((w) => w.path === '/observations')).toHaveLength(1)
+    expect(writes.filter((w) => w.path.endsWith('/name'))).toHaveLength(2)
   })
 
   it('is on the device until it is saved', async () => {

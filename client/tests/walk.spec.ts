@@ -1,5 +1,7 @@
 import { defineComponent, h } from 'vue'
 import { beforeEach, expect, it } from 'vitest'
+import FieldNotes from '@/jobs/walk/FieldNotes.vue'
+import { useLook } from '@/jobs/walk/useLook'
 import WalkView from '@/jobs/walk/WalkView.vue'
 import { useDelivery } from '@/outbox/useOutbox'
 import { open, press, seen, settled } from './mounted'
@@ -35,6 +37,21 @@ it('as many minutes as there are is one tap, and the whole round another', async
   await press(/^All/)
   expect(chosen()).toMatch(/^All/)
   expect(seen(screen)).not.toContain('Left for another day')
+})
+
+it('ants are what somebody says, and nothing until then', async () => {
+  const look = useLook('ants')
+  const said = () => look.toObservation('p', null).ants
+  const screen = await open('/walk', recorded, () => h(FieldNotes, { modelValue: look.draft.value }))
+  expect(said()).toBe('unsaid')
+  expect(screen.find('[aria-pressed=true]').exists()).toBe(false)
+  await press('none')
+  expect(said()).toBe('none')
+  await press('many')
+  expect([said(), screen.get('[aria-pressed=true]').text()]).toEqual(['many', 'many'])
+  // A wrong tap is taken back by the same tap.
+  await press('many')
+  expect(said()).toBe('unsaid')
 })
 
 it('a walk that the server does not know goes on until what waits was read, and is over when nothing does', async () => {

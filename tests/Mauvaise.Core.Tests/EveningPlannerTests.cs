@@ -49,6 +49,25 @@ public class EveningPlannerTests
             d.Kind == DeedKind.ByHand && d.Detail.Contains("Bait the ants", StringComparison.Ordinal)
         );
 
+    [Theory]
+    // A count that says nothing of ants leaves what the one before it said.
+    [InlineData(Ants.Many, 3, Ants.Unsaid, true)]
+    [InlineData(Ants.Many, 3, Ants.None, false)]
+    [InlineData(Ants.None, 3, Ants.Unsaid, false)]
+    [InlineData(Ants.Unsaid, 3, Ants.Unsaid, false)]
+    // What was said long ago says nothing any more.
+    [InlineData(Ants.Many, 12, Ants.Unsaid, false)]
+    public void Ants_are_where_somebody_last_said_so(Ants before, double daysBefore, Ants now, bool baited)
+    {
+        var evening = EveningPlanner.Plan(
+            Garden(
+                GardenSamples.Seen(Beans, 1 + daysBefore, 20, 6, "black-bean-aphid", 4, before),
+                GardenSamples.Seen(Beans, 1, 20, 6, "black-bean-aphid", 4, now)
+            )
+        );
+        Assert.Equal(baited, evening.Deeds.Any(d => d.Detail.Contains("Bait the ants", StringComparison.Ordinal)));
+    }
+
     [Fact]
     public void A_look_alike_is_never_sprayed()
     {

@@ -69,6 +69,8 @@ public class WearingTests
     {
         Assert.Empty(Wearing.Due(Done("ant-bait", 15, looks: Look(2, Ants.None))));
         Assert.Single(Wearing.Due(Done("ant-bait", 15, looks: Look(2, Ants.Few))));
+        // Nobody said that they are gone.
+        Assert.Single(Wearing.Due(Done("ant-bait", 15, looks: Look(2, Ants.Unsaid))));
         // A look from before says nothing about what it did.
         Assert.Single(Wearing.Due(Done("ant-bait", 15, looks: Look(20, Ants.None))));
     }

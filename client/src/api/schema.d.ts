@@ -7445,7 +7445,7 @@ export interface components {
             unit: string;
         };
         /** @enum {unknown} */
-        Ants: "none" | "few" | "many";
+        Ants: "unsaid" | "none" | "few" | "many";
         ApplicationAnswer: {
             /** Format: uuid */
             id: string;

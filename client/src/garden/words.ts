@@ -153,6 +153,7 @@ export const kitchenWords: Record<Schemas['KitchenSystem'], string> = {
 }
 
 export const antsWords: Record<Schemas['Ants'], string> = {
+  unsaid: tell('garden.notSaid'),
   none: tell('garden.none'),
   few: tell('garden.few'),
   many: tell('garden.many'),

@@ -20,6 +20,7 @@ const props = defineProps<{
   quantity?: Quantity
   fluid?: boolean
   invalid?: boolean
+  disabled?: boolean
   /** Told when the field is left, for what is saved at once. */
   lazy?: boolean
 }>()
@@ -131,6 +132,7 @@ function left() {
         :aria-describedby="fault || carried || large ? hintId : undefined"
         :placeholder="placeholder"
         :invalid="invalid || fault !== ''"
+        :disabled="disabled"
         :inputmode="min !== undefined && min >= 0 ? 'decimal' : 'text'"
         autocomplete="off"
         @update:model-value="lazy ? undefined : report()"

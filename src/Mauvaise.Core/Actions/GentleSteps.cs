@@ -82,7 +82,7 @@ internal static class HelperSteps
                 StepChoice.Do,
                 [Said.Of("actions.onInfestedLeavesEnoughToWait", ("helpers", Fact.Clause(helpers)), ("leavesAffected", Fact.Count(f.Seen.LeavesAffected)))]
             ),
-            { Seen.Ants: not Ants.None } => MeasureFits.Step(
+            { AntsClimb: true } => MeasureFits.Step(
                 f,
                 KnownIds.Measures.SpareHelpers,
                 StepChoice.PassedOver,
@@ -101,7 +101,7 @@ internal static class HelperSteps
                 [Said.Of("actions.onInfestedLeavesTooFew", ("helpers", Fact.Clause(helpers)), ("leavesAffected", Fact.Count(f.Seen.LeavesAffected)))]
             ),
         };
-        if (f.Seen.Ants != Ants.None)
+        if (f.AntsClimb)
         {
             Said[] why = [Said.Of("actions.antsCarryThemBackAndKeep")];
             yield return MeasureFits.Step(f, KnownIds.Measures.AntBait, StepChoice.Do, why);

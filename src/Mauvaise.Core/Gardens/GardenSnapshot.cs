@@ -34,6 +34,9 @@ public sealed record GardenSnapshot(
     WeatherState WeatherState
 )
 {
+    /// <summary>What was said of ants holds so many days for counts that say nothing of them (assumed).</summary>
+    private const int AntsHoldDays = 10;
+
     /// <summary>What was worked out from these records. Copies with the same records share it, whichever of them asks first.</summary>
     private WorkedOut workedOut = new();
 
@@ -247,6 +250,15 @@ public sealed record GardenSnapshot(
     /// <summary>Everything counted at the latest look at a planting, the most affected first; empty when nobody looked yet.</summary>
     public IReadOnlyList<Observation> LatestLook(Guid plantingId) =>
         CountsOf(plantingId).LastOrDefault(o => o.At <= Now) is { } last ? [.. Look(last.LookId).OrderByDescending(o => o.LeavesAffected)] : [];
+
+    /// <summary>What a count says of ants; where it says nothing, what another of that planting said in the days before.</summary>
+    public Ants AntsAt(Observation count) =>
+        count.Ants != Ants.Unsaid
+            ? count.Ants
+            : CountsOf(count.PlantingId)
+                .LastOrDefault(o => o.Ants != Ants.Unsaid && o.At <= count.At && o.At >= count.At.AddDays(-AntsHoldDays))
+                ?.Ants
+                ?? Ants.Unsaid;
 
     /// <summary>The most affected trouble of the latest look at a planting, or null.</summary>
     public Observation? LatestObservation(Guid plantingId) => LatestLook(plantingId).FirstOrDefault();

@@ -2,8 +2,10 @@ using Mauvaise.Core.Catalogue;
 
 namespace Mauvaise.Core.Gardens;
 
+/// <summary>Ants on the plants, as somebody said.</summary>
 public enum Ants
 {
+    Unsaid,
     None,
     Few,
     Many,
@@ -76,6 +78,9 @@ public sealed record Observation(
 {
     /// <summary>A name of one's own has this many letters at the most.</summary>
     public const int OwnNameLetters = 80;
+
+    /// <summary>Ants were seen. That none were is said by <see cref="Ants.None"/> alone.</summary>
+    public bool AntsClimb => Ants > Ants.None;
 
     /// <summary>Share of leaves affected, 0 to 1; null when no leaf was looked at.</summary>
     public double? Incidence => LeavesLooked > 0 ? (double)LeavesAffected / LeavesLooked : null;

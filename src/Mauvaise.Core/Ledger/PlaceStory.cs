@@ -306,12 +306,12 @@ public static class PlaceStory
             : null;
 
     private static string Company(Observation o) =>
-        (o.Helpers + o.Mummies, o.Ants) switch
+        (o.Helpers + o.Mummies, o.AntsClimb) switch
         {
-            (0, Ants.None) => "",
-            (0, _) => Say.Of("ledger.antsOn"),
-            (var helpers, Ants.None) => Say.Of("ledger.helpersAtWork", ("helpers", helpers)),
-            var (helpers, _) => Say.Of("ledger.helpersAtWorkAndAnts", ("helpers", helpers)),
+            (0, false) => "",
+            (0, true) => Say.Of("ledger.antsOn"),
+            (var helpers, false) => Say.Of("ledger.helpersAtWork", ("helpers", helpers)),
+            (var helpers, true) => Say.Of("ledger.helpersAtWorkAndAnts", ("helpers", helpers)),
         };
 
     private static string Found(Observation o, bool first)

@@ -76,8 +76,13 @@ public sealed record Finding(
     public bool RainWillSpread =>
         Stance != Stance.LastResort && Target?.Disease is { SpreadsBy: "splash" } && Place.Shelter == Shelter.Open && RainMm >= SplashMm;
 
+    /// <summary>Ants on the plants, as this count or one shortly before it says.</summary>
+    public Ants Ants => Garden.AntsAt(Seen);
+
+    public bool AntsClimb => Ants > Ants.None;
+
     public bool HelpersAtWork =>
-        Seen.Ants == Ants.None
+        !AntsClimb
         && !Doubled
         && Target is { Group: KnownIds.TargetGroups.SapFeeders }
         && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);

@@ -123,7 +123,7 @@ internal sealed class WaySearch
 
     /// <summary>Keeping the ants from those that would eat them.</summary>
     private IEnumerable<Way> Ants() =>
-        f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders
+        !f.AntsClimb || target.Group != KnownIds.TargetGroups.SapFeeders
             ? []
             :
             [
@@ -137,7 +137,7 @@ internal sealed class WaySearch
             ];
 
     private HandPart[] AntParts =>
-        f.Seen.Ants == Gardens.Ants.None || target.Group != KnownIds.TargetGroups.SapFeeders
+        !f.AntsClimb || target.Group != KnownIds.TargetGroups.SapFeeders
             ? []
             : [.. new[] { KnownIds.Measures.AntBait, KnownIds.Measures.AntBand }.Select(id => new HandPart(f.Garden.Catalogue.Measure(id), [0]))];
 

@@ -127,7 +127,7 @@ public static class DecideEndpoints
             f.Line.Share,
             f.Line.Reason.Words,
             f.Told.Words,
-            f.Seen.Ants,
+            f.Ants,
             f.Helpers,
             f.Target is { } target && f.Seen.Named == target.Id && Trouble.Knows(target),
             (f.Course is { } course ? StepDays.Of(course, rota).Sentence : l.Ways.Sentence).Words,

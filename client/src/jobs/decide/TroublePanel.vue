@@ -77,7 +77,9 @@ const running = computed(() =>
               stanceWords: inSentence(stanceWords[ladder.stance]),
             }),
             ladder.helpers && tell('decide.helpers', { helpers: ladder.helpers }),
-            ladder.ants !== 'none' && tell('decide.ants', { antsWords: antsWords[ladder.ants] }),
+            ladder.ants !== 'none' &&
+              ladder.ants !== 'unsaid' &&
+              tell('decide.ants', { antsWords: antsWords[ladder.ants] }),
           )
         }}
       </p>

@@ -29,7 +29,7 @@ export function evidenceOf(
   const noted = (seen.signs ?? []).map(({ sign, present }) => ({ sign, present }))
   const follows = [
     ...following.parts.filter((p) => p.part === seen.part).map((p) => ({ sign: p.sign, present: true })),
-    ...((seen.ants ?? 'none') === 'none' ? [] : [{ sign: following.ants, present: true }]),
+    ...(seen.ants === 'few' || seen.ants === 'many' ? [{ sign: following.ants, present: true }] : []),
     ...(seen.roots === 'clean' ? following.notOnCleanRoots.map((sign) => ({ sign, present: false })) : []),
   ]
   return [...noted, ...follows.filter((f) => !noted.some((n) => n.sign === f.sign))]

@@ -18,12 +18,12 @@ const helpers = ['ladybird', 'ladybird-larva', 'lacewing-larva', 'hoverfly-larva
     <div class="row">
       <span id="ants" class="label">{{ tell('walk.ants') }}</span>
       <SelectButton
-        v-model="draft.ants"
-        :options="options(antsWords)"
+        :model-value="draft.ants === 'unsaid' ? null : draft.ants"
+        :options="options(antsWords).filter((a) => a.value !== 'unsaid')"
         option-label="label"
         option-value="value"
-        :allow-empty="false"
         aria-labelledby="ants"
+        @update:model-value="draft.ants = $event ?? 'unsaid'"
       />
     </div>
     <div>

@@ -23,6 +23,8 @@ interface Line {
   affected: number | null
   target: string | null
   note: string
+  /** The count was taken, and only its name was not: the ledger puts it right from there on. */
+  counted?: boolean
 }
 const { gardenId, garden, memberId } = useGarden()
 const outbox = useOutbox()
@@ -63,33 +65,35 @@ async function save() {
       // One that an older version kept has no id yet.
       const id = (l.id ??= crypto.randomUUID())
       try {
-        await outbox.post({
-          gardenId: gardenId.value,
-          method: 'POST',
-          path: `/api/gardens/${gardenId.value}/observations`,
-          body: {
-            id,
-            plantingId: p.plantingId,
-            walkId,
-            memberId: memberId.value,
-            at: at.value ? fromLocal(at.value, zone) : null,
-            leavesLooked: l.looked ?? 0,
-            leavesAffected: l.affected ?? 0,
-            severityPercent: null,
-            ants: 'none',
-            helpers: 0,
-            mummies: 0,
-            part: 'unsaid',
-            side: 'unsaid',
-            roots: 'notLooked',
-            signs: [],
-            note: l.note || null,
-            also: [],
-            plants: null,
-          },
-          words: tell('walk.aCount'),
-          stamp: at.value === '',
-        })
+        if (!l.counted)
+          await outbox.post({
+            gardenId: gardenId.value,
+            method: 'POST',
+            path: `/api/gardens/${gardenId.value}/observations`,
+            body: {
+              id,
+              plantingId: p.plantingId,
+              walkId,
+              memberId: memberId.value,
+              at: at.value ? fromLocal(at.value, zone) : null,
+              leavesLooked: l.looked ?? 0,
+              leavesAffected: l.affected ?? 0,
+              severityPercent: null,
+              ants: 'unsaid',
+              helpers: 0,
+              mummies: 0,
+              part: 'unsaid',
+              side: 'unsaid',
+              roots: 'notLooked',
+              signs: [],
+              note: l.note || null,
+              also: [],
+              plants: null,
+            },
+            words: tell('walk.aCount'),
+            stamp: at.value === '',
+          })
+        l.counted = true
         if (l.target && (l.affected ?? 0) > 0)
           await outbox.post({
             gardenId: gardenId.value,
@@ -142,6 +146,7 @@ async function save() {
               v-model="line(p.plantingId).looked"
               :input-id="`looked-${p.plantingId}`"
               :min="0"
+              :disabled="line(p.plantingId).counted"
               fluid
             />
             <FieldError :problem="problems[p.plantingId] ?? null" field="leavesLooked" />
@@ -152,6 +157,7 @@ async function save() {
               v-model="line(p.plantingId).affected"
               :input-id="`affected-${p.plantingId}`"
               :min="0"
+              :disabled="line(p.plantingId).counted"
               fluid
             />
             <FieldError :problem="problems[p.plantingId] ?? null" field="leavesAffected" />
@@ -166,12 +172,14 @@ async function save() {
             <InputText
               :id="`note-${p.plantingId}`"
               v-model="line(p.plantingId).note"
+              :disabled="line(p.plantingId).counted"
               maxlength="2000"
               fluid
             />
           </div>
         </div>
         <FieldError :problem="problems[p.plantingId] ?? null" :shown="['leavesLooked', 'leavesAffected']" />
+        <p v-if="line(p.plantingId).counted" class="soft small">{{ tell('walk.countedButNotNamed') }}</p>
       </fieldset>
       <FieldError :problem="problem" />
       <p v-if="saved" class="note good" role="status">{{ tell('walk.linesSaved', { n: saved }) }}</p>

@@ -36,7 +36,7 @@ export const emptyLook = (): Look => ({
   on: 'leaves',
   plants: null,
   troubles: [emptyTrouble()],
-  ants: 'none',
+  ants: 'unsaid',
   helpers: 0,
   mummies: 0,
   part: 'unsaid',
