@@ -186,13 +186,13 @@ export const signArt: Record<string, Mark[]> = {
       { fill: ink },
     ),
   ],
+  // As many as leave some on each leaflet of a leaf that is cut up.
   holes: [
-    {
-      d: 'M30 46q8 -8 14 2q-2 12 -12 8ZM60 62q10 -6 14 6q-4 12 -14 6ZM36 84q10 -4 12 6q-6 8 -13 2Z',
+    at(some(8), ([x, y]) => `M${x - 7} ${y - 1}q4 -9 11 -3q8 6 -1 10q-8 4 -10 -7Z`, {
       fill: 'var(--surface, #fff)',
       stroke: '#3e5218',
       width: 1,
-    },
+    }),
   ],
   'shot-holes': [discs(16, 2.4, { fill: 'var(--surface, #fff)', stroke: '#3e5218', width: 0.8 })],
   frass: [
