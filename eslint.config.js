@@ -27,6 +27,7 @@ export default tseslint.config(
     },
     rules: { 'vue/block-lang': ['error', { script: { lang: 'ts' } }] },
   },
+  { files: ['client/public/*.js'], languageOptions: { globals: globals.browser } },
   {
     files: ['*.config.js', 'client/*.config.ts', 'client/tests/*.mjs', 'tests/e2e/**/*.{ts,mjs}'],
     languageOptions: { globals: { ...globals.node, ...globals.nodeBuiltin } },

@@ -10,9 +10,7 @@ import { languageToSpeak, messagesOf } from './language/device'
 // This piece is small and read first: what the first screen asks for and what is said come beside the app, and not after it.
 void askAhead()
 const language = languageToSpeak()
-// The first figure or day that is written makes the browser read how that is done, which takes it as long as a whole screen: while the app is on
-// its way there is time for it.
-void nextTurn().then(() => new Intl.NumberFormat(language))
+await nextTurn()
 const messages = messagesOf(language)
 const { speak } = await import('./language')
 // Words that stand in tables of modules are told when those are read: the language comes first.

@@ -253,7 +253,8 @@ export const signArt: Record<string, Mark[]> = {
     { d: 'M30 40q10 4 6 12t10 10t-4 14t14 8t2 12', stroke: '#f1efc4', width: 5 },
     { d: 'M66 40q8 8 2 14t8 12', stroke: '#f1efc4', width: 4 },
   ],
-  slime: [{ d: 'M10 104q20 -14 34 -4t34 -18', stroke: '#dfe7ef', width: 6 }],
+  // Along the middle, where each leaf has a blade.
+  slime: [{ d: 'M44 114q14 -14 4 -30t6 -28t-8 -34', stroke: '#dfe7ef', width: 6 }],
   'roots-flecked': [
     { d: 'M50 30V70M50 60L30 100M50 60L70 100M50 66V112M40 80L24 88M60 80L78 90', stroke: brown, width: 3 },
     at(

@@ -61,20 +61,6 @@ async function start() {
       >
     </p>
     <template v-else>
-      <div v-if="times.length > 1" class="field">
-        <span id="time" class="label">{{ tell('walk.howManyMinutes') }}</span>
-        <SelectButton
-          :model-value="times.some((t) => t.value === minutes) ? minutes : whole"
-          :options="times"
-          option-label="label"
-          option-value="value"
-          :allow-empty="false"
-          aria-labelledby="time"
-          class="times"
-          @update:model-value="minutes = $event || null"
-        />
-        <p v-if="later.length" class="soft small">{{ tell('walk.thePlacesThatMatterMost') }}</p>
-      </div>
       <template v-if="next">
         <section class="next" aria-labelledby="next">
           <h2 id="next">{{ walkId ? tell('setup.next') : tell('outing.first') }}: {{ next.stop.place }}</h2>
@@ -113,6 +99,22 @@ async function start() {
           }}
         </p>
       </section>
+      <DrawnLater v-if="times.length > 1">
+        <div class="field">
+          <span id="time" class="label">{{ tell('walk.howManyMinutes') }}</span>
+          <SelectButton
+            :model-value="times.some((t) => t.value === minutes) ? minutes : whole"
+            :options="times"
+            option-label="label"
+            option-value="value"
+            :allow-empty="false"
+            aria-labelledby="time"
+            class="times"
+            @update:model-value="minutes = $event || null"
+          />
+          <p v-if="later.length" class="soft small">{{ tell('walk.thePlacesThatMatterMost') }}</p>
+        </div>
+      </DrawnLater>
       <DrawnLater>
         <CountedTwice :twice="round.data.value.walk?.twice ?? []" :zone="garden?.timeZoneId ?? 'UTC'" />
         <section v-if="toName.length > 0" class="note" aria-labelledby="to-name">
