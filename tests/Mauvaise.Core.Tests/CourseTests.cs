@@ -174,6 +174,8 @@ public class CourseTests
         var course = Course(Garden(), daysAgo: 6);
         Assert.Equal(DoseStep.Usual, CourseProgress.Of(With(Garden(), course, (5, Outcome.Losing, Injury.None)), course).Step);
         Assert.Equal(DoseStep.Gentle, CourseProgress.Of(With(Garden(), course, (5, Outcome.Losing, Injury.Slight)), course).Step);
+        // Nobody said whether it hurt them: the dose stays.
+        Assert.Equal(DoseStep.Gentle, CourseProgress.Of(With(Garden(), course, (5, Outcome.Losing, Injury.Unsaid)), course).Step);
         Assert.Equal(DoseStep.Gentle, CourseProgress.Of(With(Garden(), course, (5, Outcome.Holding, Injury.None)), course).Step);
     }
 

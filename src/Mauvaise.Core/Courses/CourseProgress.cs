@@ -319,7 +319,8 @@ public sealed record CourseProgress(
         f.Judged.LastOrDefault() switch
         {
             { Injury: > Injury.None } => DoseStep.Gentle,
-            { Outcome: Outcome.Losing } => (DoseStep)Math.Min((int)DoseStep.Strong, (int)f.Course.Step + 1),
+            // Whether it hurt them somebody must have said.
+            { Outcome: Outcome.Losing, Injury: Injury.None } => (DoseStep)Math.Min((int)DoseStep.Strong, (int)f.Course.Step + 1),
             _ => f.Course.Step,
         };
 

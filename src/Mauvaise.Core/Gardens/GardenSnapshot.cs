@@ -255,9 +255,7 @@ public sealed record GardenSnapshot(
     public Ants AntsAt(Observation count) =>
         count.Ants != Ants.Unsaid
             ? count.Ants
-            : CountsOf(count.PlantingId)
-                .LastOrDefault(o => o.Ants != Ants.Unsaid && o.At <= count.At && o.At >= count.At.AddDays(-AntsHoldDays))
-                ?.Ants
+            : CountsOf(count.PlantingId).LastOrDefault(o => o.Ants != Ants.Unsaid && o.At <= count.At && o.At >= count.At.AddDays(-AntsHoldDays))?.Ants
                 ?? Ants.Unsaid;
 
     /// <summary>The most affected trouble of the latest look at a planting, or null.</summary>

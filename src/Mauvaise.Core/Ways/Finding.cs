@@ -82,10 +82,7 @@ public sealed record Finding(
     public bool AntsClimb => Ants > Ants.None;
 
     public bool HelpersAtWork =>
-        !AntsClimb
-        && !Doubled
-        && Target is { Group: KnownIds.TargetGroups.SapFeeders }
-        && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
+        !AntsClimb && !Doubled && Target is { Group: KnownIds.TargetGroups.SapFeeders } && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
 
     /// <summary>Growth stands still: what the last resort waits for.</summary>
     public bool GrowthHurt =>
