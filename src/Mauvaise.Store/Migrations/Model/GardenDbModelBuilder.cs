@@ -11,7 +11,7 @@ namespace Mauvaise.Store.Migrations.Model
     public partial class GardenDbModel
     {
         private GardenDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("53ab0f61-216b-44d5-ad34-3ae6d5e7c3ba"), entityTypeCount: 48)
+            : base(skipDetectChanges: false, modelId: new Guid("c2b9606c-d517-4eb8-83b8-a62ed6321fcd"), entityTypeCount: 48)
         {
         }
 

@@ -44,7 +44,7 @@ namespace Mauvaise.Store.Migrations.Model
                 fieldInfo: typeof(ObservationRow).GetField("<Ants>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 maxLength: 32,
                 providerPropertyType: typeof(string));
-            ants.SetSentinelFromProviderValue("None");
+            ants.SetSentinelFromProviderValue("Unsaid");
 
             var at = runtimeEntityType.AddProperty(
                 "At",
