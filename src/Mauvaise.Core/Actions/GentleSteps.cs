@@ -82,7 +82,7 @@ internal static class HelperSteps
                 StepChoice.Do,
                 [Said.Of("actions.onInfestedLeavesEnoughToWait", ("helpers", Fact.Clause(helpers)), ("leavesAffected", Fact.Count(f.Seen.LeavesAffected)))]
             ),
-            { AntsClimb: true } => MeasureFits.Step(
+            _ when f.Ants.Climb() => MeasureFits.Step(
                 f,
                 KnownIds.Measures.SpareHelpers,
                 StepChoice.PassedOver,
@@ -101,7 +101,7 @@ internal static class HelperSteps
                 [Said.Of("actions.onInfestedLeavesTooFew", ("helpers", Fact.Clause(helpers)), ("leavesAffected", Fact.Count(f.Seen.LeavesAffected)))]
             ),
         };
-        if (f.AntsClimb)
+        if (f.Ants.Climb())
         {
             Said[] why = [Said.Of("actions.antsCarryThemBackAndKeep")];
             yield return MeasureFits.Step(f, KnownIds.Measures.AntBait, StepChoice.Do, why);

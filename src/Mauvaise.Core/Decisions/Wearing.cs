@@ -42,7 +42,7 @@ public static class Wearing
         !measure.AgainstAnts
         || garden.LatestLook(planting.Id) is not [var look, ..]
         || look.At <= since
-        || garden.LatestLook(planting.Id) is var seen && (seen.Any(o => o.AntsClimb) || seen.All(o => o.Ants == Ants.Unsaid));
+        || garden.LatestLook(planting.Id) is var seen && (seen.Any(o => o.Ants.Climb()) || seen.All(o => o.Ants == Ants.Unsaid));
 
     private static Said? WornBy(GardenSnapshot garden, Planting planting, Measure measure, DateTimeOffset since)
     {

@@ -62,7 +62,7 @@ public static class CheckBackDeeds
         var before = Before(garden, visit, what);
         var target = what.TargetOf(garden);
         var line = ActionLine.At(garden, garden.FindPlanting(visit.PlantingId)!, target, before?.On ?? CountedOn.Leaves);
-        var climbing = ants > Ants.None && target is { Group: KnownIds.TargetGroups.SapFeeders };
+        var climbing = ants.Climb() && target is { Group: KnownIds.TargetGroups.SapFeeders };
         return CheckBackVerdict.Judge(
             before is null ? null : (before.LeavesLooked, before.LeavesAffected),
             (looked, affected),

@@ -11,6 +11,12 @@ public enum Ants
     Many,
 }
 
+public static class AntsSaid
+{
+    /// <summary>Some were seen. That there are none is said by <see cref="Ants.None"/> alone.</summary>
+    public static bool Climb(this Ants ants) => ants > Ants.None;
+}
+
 /// <summary>A sign that was looked for: there, or not there.</summary>
 public sealed record SeenSign(string Sign, bool Present);
 
@@ -78,9 +84,6 @@ public sealed record Observation(
 {
     /// <summary>A name of one's own has this many letters at the most.</summary>
     public const int OwnNameLetters = 80;
-
-    /// <summary>Ants were seen. That none were is said by <see cref="Ants.None"/> alone.</summary>
-    public bool AntsClimb => Ants > Ants.None;
 
     /// <summary>Share of leaves affected, 0 to 1; null when no leaf was looked at.</summary>
     public double? Incidence => LeavesLooked > 0 ? (double)LeavesAffected / LeavesLooked : null;

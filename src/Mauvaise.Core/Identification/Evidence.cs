@@ -38,7 +38,7 @@ public static class Evidence
         Following
             .Parts.Where(p => p.Part == seen.Part)
             .Select(p => p.Sign)
-            .Concat(seen.AntsClimb ? [Following.Ants] : [])
+            .Concat(seen.Ants.Climb() ? [Following.Ants] : [])
             .Select(s => new SeenSign(s, true))
             .Concat(seen.Roots == RootCheck.Clean ? Following.NotOnCleanRoots.Select(s => new SeenSign(s, false)) : []);
 }

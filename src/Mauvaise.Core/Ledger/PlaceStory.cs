@@ -306,7 +306,7 @@ public static class PlaceStory
             : null;
 
     private static string Company(Observation o) =>
-        (o.Helpers + o.Mummies, o.AntsClimb) switch
+        (o.Helpers + o.Mummies, o.Ants.Climb()) switch
         {
             (0, false) => "",
             (0, true) => Say.Of("ledger.antsOn"),

@@ -87,7 +87,7 @@ public sealed class Scene
     {
         this.target = target;
         outdoors = garden.PlaceOf(planting).Shelter == Shelter.Open;
-        ants = seen is not null && garden.AntsAt(seen) > Ants.None;
+        ants = seen is not null && garden.AntsAt(seen).Climb();
         start = seen is { LeavesLooked: > 0 }
             ? (
                 Math.Clamp(seen.Incidence!.Value, 0.002, 0.95),

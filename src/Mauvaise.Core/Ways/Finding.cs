@@ -79,10 +79,8 @@ public sealed record Finding(
     /// <summary>Ants on the plants, as this count or one shortly before it says.</summary>
     public Ants Ants => Garden.AntsAt(Seen);
 
-    public bool AntsClimb => Ants > Ants.None;
-
     public bool HelpersAtWork =>
-        !AntsClimb && !Doubled && Target is { Group: KnownIds.TargetGroups.SapFeeders } && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
+        !Ants.Climb() && !Doubled && Target is { Group: KnownIds.TargetGroups.SapFeeders } && Helpers >= Math.Max(1, Seen.LeavesAffected / LeavesPerHelper);
 
     /// <summary>Growth stands still: what the last resort waits for.</summary>
     public bool GrowthHurt =>

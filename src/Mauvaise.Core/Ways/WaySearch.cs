@@ -123,7 +123,7 @@ internal sealed class WaySearch
 
     /// <summary>Keeping the ants from those that would eat them.</summary>
     private IEnumerable<Way> Ants() =>
-        !f.AntsClimb || target.Group != KnownIds.TargetGroups.SapFeeders
+        !f.Ants.Climb() || target.Group != KnownIds.TargetGroups.SapFeeders
             ? []
             :
             [
@@ -137,7 +137,7 @@ internal sealed class WaySearch
             ];
 
     private HandPart[] AntParts =>
-        !f.AntsClimb || target.Group != KnownIds.TargetGroups.SapFeeders
+        !f.Ants.Climb() || target.Group != KnownIds.TargetGroups.SapFeeders
             ? []
             : [.. new[] { KnownIds.Measures.AntBait, KnownIds.Measures.AntBand }.Select(id => new HandPart(f.Garden.Catalogue.Measure(id), [0]))];
 
