@@ -80,6 +80,8 @@ export const MauvaisePreset = definePreset(used, {
           color: 'var(--ink)',
           placeholderColor: 'var(--ink-soft)',
           invalidBorderColor: 'var(--brick)',
+          disabledBackground: 'var(--paper)',
+          disabledColor: 'var(--ink-soft)',
         },
         list: {
           option: {

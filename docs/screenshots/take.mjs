@@ -34,6 +34,15 @@ const press = async (page, name, role = 'button') => {
   await settle(page)
 }
 const take = (page, name) => page.screenshot({ path: `${folder}${name}.png` })
+const shot = async (page) => (await page.screenshot()).toString('base64')
+/** Screens of phones beside each other, as one picture. */
+const takeBeside = async (phones, name) => {
+  const page = await open(phones.length * 390 + (phones.length - 1) * 16, 844)
+  await page.setContent(
+    `<body style="margin:0;display:flex;gap:16px;background:#fff">${phones.map((p) => `<img src="data:image/png;base64,${p}">`).join('')}</body>`,
+  )
+  await take(page, name)
+}
 
 let page = await open(1280, 800)
 const chapel = planting('Chapel', 'courgette')
@@ -87,10 +96,11 @@ await take(page, 'suspects')
 await json('/api/demo/reset', 'POST')
 page = await open(390, 844, true)
 await go(page, '/walk')
+const round = await shot(page)
 await press(page, /^Chapel: courgette/, 'link')
 for (let i = 0; i < 2; i++) await press(page, /^Affected/)
 for (let i = 0; i < 6; i++) await press(page, /^Clean/)
-await take(page, 'walk-phone')
+await takeBeside([round, await shot(page)], 'walk-phone')
 const outing = (await json(`/api/gardens/${garden}/plan`)).outings[0]
 // The same outing in three households, side by side: English and metric, English in America, German.
 const countries = await json('/api/catalogue/countries')
@@ -109,13 +119,9 @@ for (const [locale, code] of [
   const phone = await open(390, 844, true, locale)
   // The device knows the household's order of days from the second time on.
   for (let i = 0; i < 2; i++) await go(phone, `/outing/${encodeURIComponent(outing.key)}`)
-  phones.push((await phone.screenshot()).toString('base64'))
+  phones.push(await shot(phone))
 }
-const side = await open(1202, 844)
-await side.setContent(
-  `<body style="margin:0;display:flex;gap:16px;background:#fff">${phones.map((p) => `<img src="data:image/png;base64,${p}">`).join('')}</body>`,
-)
-await take(side, 'outing-phone')
+await takeBeside(phones, 'outing-phone')
 await go(page, '/')
 await press(page, /^Check back: Polytunnel north aubergine/, 'link')
 await take(page, 'check-back-phone')

@@ -13,6 +13,7 @@ import { inSentence } from '@/kit/format'
 import { fromLocal } from '@/kit/localTime'
 import { useOutbox } from '@/outbox/useOutbox'
 import { useKept } from '@/kit/useKept'
+import { nothingSaid } from './useLook'
 import { useWalk } from './useWalk'
 
 /** What was written on the paper sheet: a line for each planting, saved as counts of one round. Lines stay on the device until they are saved. */
@@ -79,12 +80,7 @@ async function save() {
               leavesLooked: l.looked ?? 0,
               leavesAffected: l.affected ?? 0,
               severityPercent: null,
-              ants: 'unsaid',
-              helpers: 0,
-              mummies: 0,
-              part: 'unsaid',
-              side: 'unsaid',
-              roots: 'notLooked',
+              ...nothingSaid,
               signs: [],
               note: l.note || null,
               also: [],

@@ -31,17 +31,22 @@ export interface Look {
 
 const emptyTrouble = (): Trouble => ({ id: crypto.randomUUID(), signs: [], severityPercent: null })
 
-export const emptyLook = (): Look => ({
-  leaves: [],
-  on: 'leaves',
-  plants: null,
-  troubles: [emptyTrouble()],
+/** What is sent of what nobody said. */
+export const nothingSaid = {
   ants: 'unsaid',
   helpers: 0,
   mummies: 0,
   part: 'unsaid',
   side: 'unsaid',
   roots: 'notLooked',
+} as const satisfies Partial<Look>
+
+export const emptyLook = (): Look => ({
+  leaves: [],
+  on: 'leaves',
+  plants: null,
+  troubles: [emptyTrouble()],
+  ...nothingSaid,
   note: '',
   photos: [],
 })
