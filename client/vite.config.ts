@@ -80,7 +80,9 @@ export default defineConfig({
   },
   server: { port: 5173, strictPort: true, proxy: { '/api': 'http://127.0.0.1:5290' } },
   test: {
-    environment: 'jsdom',
+    environment: 'happy-dom',
+    // Each has its file by itself all the same.
+    pool: 'threads',
     // One fewer than there are processors is the usual, which on two of them is one.
     maxWorkers: '100%',
     // Ends what hangs, and judges nothing: the machine may be slow.

@@ -159,7 +159,7 @@ describe('a look that is saved', () => {
     const look = useLook(`composed-${crypto.randomUUID()}`)
     return { look, save: useSaveLook(look, plantingId), outbox: useOutbox() }
   }
-  // The bytes that jsdom itself makes can not be kept in a database.
+  // The bytes that the made-up page itself makes can not be kept in a database.
   const picture = () => new Response('leaf', { headers: { 'content-type': 'image/jpeg' } }).blob()
   const count = (look: ReturnType<typeof useLook>) => {
     look.add(0, 5)

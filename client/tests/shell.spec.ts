@@ -24,7 +24,7 @@ import { at, garden, recorded, taking } from './recorded'
 beforeEach(() => {
   localStorage.clear()
   lettersOn.value = true
-  // The page hears of what others write; jsdom has no such channel.
+  // The page hears of what others write; the page made up here has no such channel.
   vi.stubGlobal(
     'EventSource',
     class extends EventTarget {

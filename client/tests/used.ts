@@ -41,7 +41,7 @@ export function listening(server: Server = recorded) {
   }
 }
 
-/** Gives the browser something that jsdom has not, or has otherwise. */
+/** Gives the made-up page something that it has not, or has otherwise. */
 export function give(owner: object, name: string, value: unknown) {
   const before = Object.getOwnPropertyDescriptor(owner, name)
   Object.defineProperty(owner, name, { configurable: true, writable: true, value })

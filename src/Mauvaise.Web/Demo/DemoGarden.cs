@@ -78,10 +78,12 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue, Settings 
         AddShelf(demo);
         AddPlaces(demo);
         db.Observations.AddRange(demo.Notes.Select((n, i) => Note(IdOf($"note/{i}"), n.At, Instant(n.On, zone), n)));
-        AddWalks(db.Observations.Local);
+        // Asked for once: each time that it is, all that was added is looked through for changes.
+        var notes = db.Observations.Local;
+        AddWalks(notes);
         foreach (var (spray, i) in demo.Sprays.Select((x, i) => (x, i)))
         {
-            AddSpray(spray, i, zone);
+            AddSpray(spray, i, zone, notes);
         }
 
         db.Courses.AddRange(
@@ -292,7 +294,8 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue, Settings 
         }
     }
 
-    private void AddSpray(DemoSpray spray, int index, GardenZone zone)
+    /// <param name="notes">All that were added so far; grows as more are.</param>
+    private void AddSpray(DemoSpray spray, int index, GardenZone zone, IEnumerable<ObservationRow> notes)
     {
         var material = catalogue.Material(spray.Material);
         var at = Instant(spray.On, zone);
@@ -322,6 +325,7 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue, Settings 
         );
         foreach (var planting in spray.At)
         {
+            var treated = PlantingId(planting);
             Guid? observation = null;
             if (spray.CheckedOn is not null && spray.Looked > 0)
             {
@@ -336,8 +340,8 @@ public sealed class DemoGarden(GardenDb db, GardenCatalogue catalogue, Settings 
                 );
             }
 
-            var before = db
-                .Observations.Local.Where(o => o.PlantingId == PlantingId(planting) && o.At <= at && o.LeavesLooked > 0)
+            var before = notes
+                .Where(o => o.PlantingId == treated && o.At <= at && o.LeavesLooked > 0)
                 .OrderByDescending(o => o.At)
                 .ThenByDescending(o => o.Named == spray.Target)
                 .FirstOrDefault();
