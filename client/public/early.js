@@ -6,3 +6,6 @@ try {
 } catch {
   // A browser that keeps nothing has nothing to make ready.
 }
+
+// What was kept on the device is there at once, letters too. Elsewhere they come after the first answer: see `styles/letters.css`.
+if (!navigator.serviceWorker?.controller) document.documentElement.classList.add('unlettered')

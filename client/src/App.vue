@@ -5,6 +5,7 @@ import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useGarden, useGardenAnew } from './garden/useGarden'
 import OutboxStrip from './outbox/OutboxStrip.vue'
+import { whenFirstScreenStands } from './outbox/useFirstScreen'
 import { useKeptApp } from './outbox/useKeptApp'
 import { useDelivery } from './outbox/useOutbox'
 import { useReady } from './outbox/useReady'
@@ -44,6 +45,7 @@ watch(
 )
 useNews()
 useKeptApp()
+whenFirstScreenStands(() => document.documentElement.classList.remove('unlettered'))
 useReady().keepReady()
 onSignedOut(async () => {
   await router.isReady()

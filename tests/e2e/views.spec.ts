@@ -72,14 +72,15 @@ test('count, suspects, bench and spray are accessible on the way', async ({ page
   await expectAccessible(page)
 })
 
-test('the shipped fonts are used', async ({ page }) => {
+test('the shipped fonts come once the first screen stands', async ({ page }) => {
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
-  await page.evaluate(() => document.fonts.ready)
-  const loaded = await page.evaluate(() =>
-    [...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family),
-  )
-  expect(new Set(loaded)).toEqual(
-    new Set(['Bricolage Grotesque Variable', 'Atkinson Hyperlegible Next Variable']),
-  )
+  const loaded = () =>
+    page.evaluate(() => [
+      ...new Set([...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family)),
+    ])
+  await expect
+    .poll(loaded)
+    .toEqual(expect.arrayContaining(['Bricolage Grotesque', 'Atkinson Hyperlegible Next Variable']))
+  await expect(page.locator('html')).not.toHaveClass(/unlettered/)
 })

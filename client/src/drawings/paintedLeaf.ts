@@ -49,9 +49,10 @@ function paint(ground: LeafGround, sign: SignPaint, percent: number): PaintedLea
   const { rising } = field
   const cut = (share: number) =>
     rising[Math.max(0, Math.min(rising.length - 1, Math.round((1 - share / 100) * rising.length)))] as number
+  const cuts = sign.layers.map(({ share, fill }) => ({ fill, ...cutTo(percent * share) }))
   return {
-    regions: sign.layers.map(({ share, fill }) => ({ d: path(cutTo(percent * share).rings), fill })),
-    percent: cutTo(percent).percent,
+    regions: cuts.map(({ rings, fill }) => ({ d: path(rings), fill })),
+    percent: cuts[0]?.percent ?? 0,
   }
 
   /** Cuts at the value that the samples ask for, measures what that paints, and corrects the cut for the difference. */

@@ -1,8 +1,4 @@
-import { useIsFetching } from '@tanstack/vue-query'
-import { watchDebounced } from '@vueuse/core'
-
-/** When nothing was asked for so long, the first screen stands. */
-const stillMs = 500
+import { whenFirstScreenStands } from './useFirstScreen'
 
 /**
  * Has the app itself kept on the device, by its service worker, for when there is no network. It is fetched whole for that, which waits until
@@ -11,14 +7,8 @@ const stillMs = 500
 export function useKeptApp() {
   // While it is developed there is no worker.
   if (!import.meta.env.PROD || !('serviceWorker' in navigator)) return
-  const { stop } = watchDebounced(
-    useIsFetching(),
-    (asked) => {
-      if (asked > 0) return
-      stop()
-      // A browser that keeps nothing works with the network alone; what is on the device is told where one sets out.
-      navigator.serviceWorker.register('/sw.js', { scope: '/' }).catch(reportError)
-    },
-    { debounce: stillMs, immediate: true },
-  )
+  whenFirstScreenStands(() => {
+    // A browser that keeps nothing works with the network alone; what is on the device is told where one sets out.
+    navigator.serviceWorker.register('/sw.js', { scope: '/' }).catch(reportError)
+  })
 }

@@ -185,7 +185,7 @@ const put = (p: Place) =>
 .bed text {
   fill: var(--ink);
   font-family: var(--heading);
-  font-weight: 600;
+  font-weight: 700;
   pointer-events: none;
 }
 </style>
