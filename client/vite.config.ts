@@ -81,7 +81,7 @@ export default defineConfig({
   server: { port: 5173, strictPort: true, proxy: { '/api': 'http://127.0.0.1:5290' } },
   test: {
     environment: 'happy-dom',
-    // Each has its file by itself all the same.
+    // They start sooner than processes; each spec has modules and a page of its own all the same.
     pool: 'threads',
     // One fewer than there are processors is the usual, which on two of them is one.
     maxWorkers: '100%',

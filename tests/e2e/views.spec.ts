@@ -72,15 +72,22 @@ test('count, suspects, bench and spray are accessible on the way', async ({ page
   await expectAccessible(page)
 })
 
-test('the shipped fonts come once the first screen stands', async ({ page }) => {
-  await page.goto('/')
-  await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+test('the shipped fonts come once the first answer stands, and not before', async ({ page }) => {
+  const fonts: string[] = []
+  page.on('request', (r) => r.resourceType() === 'font' && fonts.push(r.url()))
+  let answer: (() => void) | undefined
+  await page.route('**/round*', async (route) => {
+    await new Promise<void>((go) => (answer = go))
+    await route.continue()
+  })
+  await page.goto('/walk')
+  await expect.poll(() => answer).toBeDefined()
+  await expect(page.getByText('One moment.')).toBeVisible()
+  expect(fonts).toEqual([])
+  answer?.()
+  await expect(page.getByText(/^First: /)).toBeVisible()
   const loaded = () =>
-    page.evaluate(() => [
-      ...new Set([...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family)),
-    ])
-  await expect
-    .poll(loaded)
-    .toEqual(expect.arrayContaining(['Bricolage Grotesque', 'Atkinson Hyperlegible Next Variable']))
-  await expect(page.locator('html')).not.toHaveClass(/unlettered/)
+    page.evaluate(() => [...document.fonts].filter((f) => f.status === 'loaded').map((f) => f.family))
+  const shipped = ['Bricolage Grotesque', 'Atkinson Hyperlegible Next Variable']
+  await expect.poll(loaded).toEqual(expect.arrayContaining(shipped))
 })

@@ -1,4 +1,4 @@
-import { whenFirstScreenStands } from './useFirstScreen'
+import { whenFirstScreenStands } from '@/kit/whenFirstScreenStands'
 
 /**
  * Has the app itself kept on the device, by its service worker, for when there is no network. It is fetched whole for that, which waits until
