@@ -73,6 +73,7 @@ test('count, suspects, bench and spray are accessible on the way', async ({ page
 })
 
 test('the shipped fonts come once the first answer stands, and not before', async ({ page }) => {
+  await startOver(page.request)
   const fonts: string[] = []
   page.on('request', (r) => r.resourceType() === 'font' && fonts.push(r.url()))
   let answer: (() => void) | undefined
