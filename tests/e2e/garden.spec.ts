@@ -124,9 +124,11 @@ test('the beds are put on a plan and moved by keys and by hand', async ({ page }
   await expect(sluice).toBeVisible()
   const before = await sluice.getAttribute('aria-label')
   await sluice.focus()
+  const kept = page.waitForResponse((r) => r.url().endsWith('/spot') && r.request().method() === 'PUT')
   await page.keyboard.press('ArrowRight')
   await expect(sluice).not.toHaveAttribute('aria-label', before ?? '')
   const moved = (await sluice.getAttribute('aria-label')) ?? ''
+  await kept
   await page.reload()
   await page.getByText('The plan of the beds').click()
   await expect(sluice).toHaveAttribute('aria-label', moved)
