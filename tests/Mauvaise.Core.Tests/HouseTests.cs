@@ -68,16 +68,27 @@ public partial class HouseTests
     public void No_line_of_code_is_wider_than_a_screen()
     {
         const int most = 160;
-        HashSet<string> notOurs = ["obj", "bin", "Migrations", "node_modules", "wwwroot", "schema.d.ts", "test-results"];
-        var code =
-            from room in Rooms
-            from file in Directory.EnumerateFiles(Path.Combine(CatalogueTests.Root, room), "*", SearchOption.AllDirectories)
-            where Path.GetExtension(file) is ".cs" or ".ts" or ".vue" or ".mjs" && !file.Split(Path.DirectorySeparatorChar).Any(notOurs.Contains)
-            from line in File.ReadLines(file).Select((text, i) => (text.Length, Number: i + 1))
-            select (Where: $"{Path.GetRelativePath(CatalogueTests.Root, file)}, line {line.Number}", line.Length);
-        var lines = code.ToList();
+        var lines = LinesOfCode(".cs", ".ts", ".vue", ".mjs").ToList();
         Assert.True(lines.Count > 50_000, "The code was found.");
-        Assert.Empty(lines.Where(l => l.Length > most).Select(l => l.Where));
+        Assert.Empty(lines.Where(l => l.Text.Length > most).Select(l => l.Where));
+    }
+
+    [Fact]
+    public void A_namespace_holds_its_whole_file()
+    {
+        var namespaces = LinesOfCode(".cs").Where(l => l.Text.StartsWith("namespace ", StringComparison.Ordinal)).ToList();
+        Assert.True(namespaces.Count > 500, "The code was found.");
+        Assert.Empty(namespaces.Where(l => !l.Text.EndsWith(';')).Select(l => l.Where));
+    }
+
+    private static IEnumerable<(string Where, string Text)> LinesOfCode(params string[] kinds)
+    {
+        HashSet<string> notOurs = ["obj", "bin", "Migrations", "node_modules", "wwwroot", "schema.d.ts", "test-results"];
+        return from room in Rooms
+            from file in Directory.EnumerateFiles(Path.Combine(CatalogueTests.Root, room), "*", SearchOption.AllDirectories)
+            where kinds.Contains(Path.GetExtension(file)) && !file.Split(Path.DirectorySeparatorChar).Any(notOurs.Contains)
+            from line in File.ReadLines(file).Select((text, i) => (Text: text, Number: i + 1))
+            select ($"{Path.GetRelativePath(CatalogueTests.Root, file)}, line {line.Number}", line.Text);
     }
 
     [Fact]
