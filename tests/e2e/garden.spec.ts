@@ -116,12 +116,18 @@ test('a letter in the evening is asked for, and a server that does not answer is
   await expect(page.getByText('nobody gets one')).toBeVisible()
 })
 
+const fromLeft = (label: string) => Number(/, ([\d.]+) m from the left/.exec(label)?.[1])
+const fromTop = (label: string) => Number(/, ([\d.]+) m from the top/.exec(label)?.[1])
+
 test('the beds are put on a plan and moved by keys and by hand', async ({ page }) => {
   await page.goto('/garden')
   await page.getByText('The plan of the beds').click()
-  await page.getByRole('button', { name: 'Put on the plan: Sluice' }).click()
+  const unplaced = page.getByRole('group', { name: 'Put on the plan' })
+  await unplaced.getByRole('button', { name: 'Sluice' }).click()
   const sluice = page.getByRole('button', { name: /^Sluice, .* from the left/ })
-  await expect(sluice).toBeVisible()
+  // The first lies at the top, the next a metre below it, and not in the middle of an empty field.
+  const sluiceDown = fromTop((await sluice.getAttribute('aria-label')) ?? '')
+  expect(sluiceDown).toBeLessThan(4)
   const before = await sluice.getAttribute('aria-label')
   await sluice.focus()
   const kept = page.waitForResponse((r) => r.url().endsWith('/spot') && r.request().method() === 'PUT')
@@ -133,11 +139,14 @@ test('the beds are put on a plan and moved by keys and by hand', async ({ page }
   await page.getByText('The plan of the beds').click()
   await expect(sluice).toHaveAttribute('aria-label', moved)
 
-  await page.getByRole('button', { name: 'Put on the plan: Chapel' }).click()
+  await unplaced.getByRole('button', { name: 'Chapel' }).click()
   const chapel = page.getByRole('button', { name: /^Chapel, .* from the left/ })
   await expect(chapel).toBeVisible()
   await expectAccessible(page)
   const lain = (await chapel.getAttribute('aria-label')) ?? ''
+  expect(fromTop(lain)).toBeGreaterThan(sluiceDown)
+  expect(fromTop(lain)).toBeLessThan(10)
+  await chapel.scrollIntoViewIfNeeded()
   const at = await chapel.boundingBox()
   if (!at) throw new Error('The bed is not drawn.')
   await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2)
@@ -146,7 +155,6 @@ test('the beds are put on a plan and moved by keys and by hand', async ({ page }
   const dragged = (await chapel.getAttribute('aria-label')) ?? ''
   await page.mouse.up()
   await expect(page.getByText('Moved Chapel on the plan.')).toBeVisible()
-  const fromLeft = (label: string) => Number(/, ([\d.]+) m from the left/.exec(label)?.[1])
   expect(fromLeft(dragged)).toBeGreaterThan(fromLeft(lain) + 1)
   const lies = async () => fromLeft((await chapel.getAttribute('aria-label')) ?? '')
   await expect.poll(async () => ((await lies()) * 2) % 1).toBe(0)

@@ -18,14 +18,16 @@ const unplaced = computed(() => garden.value?.places.filter((p) => !p.spot) ?? [
 const held = ref<{ id: string; acrossM: number; downM: number; from: [number, number] | null }>()
 const spotOf = (p: Place) => (held.value?.id === p.id ? held.value : p.spot) ?? { acrossM: 0, downM: 0 }
 const side = (p: Place) => Math.sqrt(p.areaM2)
+/** How far places reach across and down, in metres. */
+const reach = computed(() => ({
+  acrossM: Math.max(0, ...placed.value.map((p) => (p.spot?.acrossM ?? 0) + side(p) / 2)),
+  downM: Math.max(0, ...placed.value.map((p) => (p.spot?.downM ?? 0) + side(p) / 2)),
+}))
 /** Metres that the drawing shows: all that lies on it, and room to move. */
-const size = computed(() => {
-  const room = (of: (p: Place) => number) => Math.max(8, ...placed.value.map(of)) + 4
-  return {
-    width: room((p) => (p.spot?.acrossM ?? 0) + side(p) / 2),
-    height: room((p) => (p.spot?.downM ?? 0) + side(p) / 2),
-  }
-})
+const size = computed(() => ({
+  width: Math.max(8, reach.value.acrossM) + 4,
+  height: Math.max(2, reach.value.downM) + 2,
+}))
 
 const moving = useGardenWrite(
   (gardenId, { id, acrossM, downM }: { id: string; acrossM: number; downM: number }) =>
@@ -97,9 +99,13 @@ function push(event: KeyboardEvent, p: Place) {
     from: null,
   }
 }
-/** Below what lies there already. */
+/** A metre below what lies there already. */
 const put = (p: Place) =>
-  moving.mutate({ id: p.id, acrossM: half(side(p) / 2 + 1), downM: half(size.value.height) })
+  moving.mutate({
+    id: p.id,
+    acrossM: half(side(p) / 2 + 1),
+    downM: half(reach.value.downM + 1 + side(p) / 2),
+  })
 </script>
 
 <template>
@@ -108,6 +114,17 @@ const put = (p: Place) =>
       <strong>{{ tell('beds.thePlan') }}</strong>
     </summary>
     <p class="soft small">{{ tell('beds.thePlanHint', { near: told('length', garden.besideM) }) }}</p>
+    <div v-if="unplaced.length" class="actions unplaced" role="group" aria-labelledby="unplaced">
+      <span id="unplaced">{{ tell('beds.putOnThePlan') }}</span>
+      <Button
+        v-for="p in unplaced"
+        :key="p.id"
+        :label="p.name"
+        size="small"
+        variant="outlined"
+        @click="put(p)"
+      />
+    </div>
     <svg
       v-if="placed.length"
       ref="plan"
@@ -143,20 +160,15 @@ const put = (p: Place) =>
       </g>
     </svg>
     <FieldError :problem="moving.error.value" />
-    <p v-if="unplaced.length" class="actions">
-      <Button
-        v-for="p in unplaced"
-        :key="p.id"
-        :label="tell('beds.putOnThePlan', { name: p.name })"
-        size="small"
-        variant="outlined"
-        @click="put(p)"
-      />
-    </p>
   </details>
 </template>
 
 <style scoped>
+.unplaced {
+  align-items: center;
+  margin: 10px 0;
+}
+
 .plan {
   display: block;
   width: 100%;
