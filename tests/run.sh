@@ -47,15 +47,15 @@ run . chromium install_chromium & chromium=$!
 # What analyzers find is an error of the build itself; this is the layout of the text.
 cs_format() { dotnet tool restore && dotnet csharpier check src tests bench; }
 # What needs no client is built while its packages come.
-without_client() {
+build_core() {
   run . restore dotnet restore Mauvaise.slnx --locked-mode || return 1
   run . build-core dotnet build tests/Mauvaise.Core.Tests -c Release --no-restore || return 1
   run . cs-format cs_format
 }
-client() { run . npm-ci npm ci && touch "$out/packages.stamp" && run client vite npm run build; }
-without_client & without_client=$!
-client & client=$!
-must_all "$chromium" "$without_client" "$client"
+build_client() { run . npm-ci npm ci && touch "$out/packages.stamp" && run client vite npm run build; }
+build_core & core=$!
+build_client & client=$!
+must_all "$chromium" "$core" "$client"
 client_checks() {
   bad=0
   run . format npm run format || bad=1

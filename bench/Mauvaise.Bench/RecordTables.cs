@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Tests;
 
 namespace Mauvaise.Bench;

@@ -1,4 +1,3 @@
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Store.Facts;
 

@@ -1,7 +1,6 @@
 using CsCheck;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 using static Mauvaise.Core.Tests.WeatherSamples;
 

@@ -1,6 +1,5 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
-using Mauvaise.Core.Mixing;
 
 namespace Mauvaise.Core.Tests;
 

@@ -1,5 +1,4 @@
 using Mauvaise.Core.Decisions;
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
 using static Mauvaise.Core.Tests.WeatherSamples;

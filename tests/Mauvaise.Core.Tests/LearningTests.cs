@@ -3,7 +3,6 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
 using Mauvaise.Core.Mixing;
-using Mauvaise.Core.Simulation;
 
 namespace Mauvaise.Core.Tests;
 

@@ -1,5 +1,4 @@
 using Mauvaise.Core.Biology;
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;

@@ -1,12 +1,9 @@
 using System.Globalization;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Courses;
-using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
-using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
 
 namespace Mauvaise.Core.Tests;

@@ -3,7 +3,6 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Planning;
-using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Tests;
 

@@ -4,7 +4,6 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
-using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
 

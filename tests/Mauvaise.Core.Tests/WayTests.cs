@@ -1,4 +1,3 @@
-using System.Globalization;
 using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;

@@ -3,7 +3,6 @@ using System.Net.Http.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;

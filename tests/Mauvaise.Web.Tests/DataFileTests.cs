@@ -1,4 +1,3 @@
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store;
 using Microsoft.Data.Sqlite;

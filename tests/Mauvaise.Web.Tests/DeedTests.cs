@@ -6,7 +6,6 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Store;
 using Mauvaise.Web.Bench;
-using Mauvaise.Web.Board;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Ledger;

@@ -13,7 +13,6 @@ using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Sprays;
 using Mauvaise.Web.Suspects;
 using Mauvaise.Web.Walk;
-using Mauvaise.Web.Weather;
 using Mauvaise.Web.Windows;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;

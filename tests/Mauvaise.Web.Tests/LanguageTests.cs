@@ -2,7 +2,6 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using Mauvaise.Core.Words;
 using Mauvaise.Store.Facts;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;

@@ -3,7 +3,6 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Trials;
 using Mauvaise.Web.Archive;

@@ -1,10 +1,8 @@
 using System.Net;
-using System.Net.Http.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Decide;
-using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Suspects;
 

@@ -7,7 +7,6 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Store.Archive;
-using Mauvaise.Store.Rows;
 using Mauvaise.Web.Bench;
 using Mauvaise.Web.Board;
 using Mauvaise.Web.Calc;

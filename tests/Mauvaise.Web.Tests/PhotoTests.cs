@@ -7,7 +7,6 @@ using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Demo;
 using Mauvaise.Web.Photos;
-using Mauvaise.Web.Walk;
 using SkiaSharp;
 
 namespace Mauvaise.Web.Tests;

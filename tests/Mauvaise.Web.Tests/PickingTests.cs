@@ -1,9 +1,7 @@
 using System.Net;
-using System.Net.Http.Json;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Ledger;
 using Mauvaise.Web.Picking;

@@ -4,9 +4,7 @@ using System.Text.RegularExpressions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Web.Demo;
-using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Plan;
-using Microsoft.Extensions.DependencyInjection;
 
 namespace Mauvaise.Web.Tests;
 

@@ -1,9 +1,7 @@
 using System.Net;
-using System.Net.Http.Json;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Preventing;
 using Mauvaise.Web.Board;
-using Mauvaise.Web.Demo;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Preventing;
 using Mauvaise.Web.Undo;

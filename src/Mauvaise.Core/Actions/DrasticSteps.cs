@@ -4,7 +4,6 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
-using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;

@@ -1,5 +1,4 @@
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;

@@ -2,7 +2,6 @@ using System.Collections.Concurrent;
 using System.Runtime.CompilerServices;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Biology;
 

@@ -2,7 +2,6 @@ using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 

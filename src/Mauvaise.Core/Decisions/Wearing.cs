@@ -1,7 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Decisions;
 

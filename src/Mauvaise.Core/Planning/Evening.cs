@@ -1,5 +1,4 @@
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 

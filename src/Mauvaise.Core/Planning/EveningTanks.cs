@@ -3,7 +3,6 @@ using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
-using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Planning;

@@ -2,7 +2,6 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Sky;
 
 namespace Mauvaise.Core.Planning;
 

@@ -1,6 +1,5 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;

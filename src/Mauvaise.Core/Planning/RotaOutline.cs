@@ -2,7 +2,6 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Scouting;
 
 namespace Mauvaise.Core.Planning;
 

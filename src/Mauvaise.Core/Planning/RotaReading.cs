@@ -1,4 +1,3 @@
-using Mauvaise.Core.Actions;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;

@@ -1,7 +1,6 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 

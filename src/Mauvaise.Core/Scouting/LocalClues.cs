@@ -3,7 +3,6 @@ using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
-using Mauvaise.Core.Words;
 
 namespace Mauvaise.Core.Scouting;
 

@@ -1,6 +1,5 @@
 using System.Globalization;
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Simulation;
 

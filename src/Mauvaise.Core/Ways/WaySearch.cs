@@ -3,7 +3,6 @@ using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Words;
 

@@ -1,5 +1,4 @@
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Words;

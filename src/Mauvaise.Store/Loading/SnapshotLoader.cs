@@ -1,11 +1,8 @@
-using System.Globalization;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Sky;
 using Mauvaise.Store.Facts;
-using Mauvaise.Store.Rows;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 

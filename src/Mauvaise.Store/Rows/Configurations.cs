@@ -1,5 +1,4 @@
 using Mauvaise.Core.ByEar;
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Gardens;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;

@@ -1,6 +1,5 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Cover;
-using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Scouting;

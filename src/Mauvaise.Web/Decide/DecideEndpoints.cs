@@ -1,5 +1,4 @@
 using Mauvaise.Core.Actions;
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Gardens;
@@ -8,7 +7,6 @@ using Mauvaise.Core.Simulation;
 using Mauvaise.Core.Ways;
 using Mauvaise.Core.Words;
 using Mauvaise.Web.Calc;
-using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 

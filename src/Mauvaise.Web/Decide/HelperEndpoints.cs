@@ -1,8 +1,6 @@
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;

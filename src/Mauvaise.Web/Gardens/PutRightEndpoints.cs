@@ -1,6 +1,5 @@
 using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Catalogue;
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
 using Mauvaise.Store;

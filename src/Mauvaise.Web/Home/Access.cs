@@ -1,6 +1,5 @@
 using Mauvaise.Core.Gardens;
 using Mauvaise.Store;
-using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Authorization;
 using Microsoft.EntityFrameworkCore;
 

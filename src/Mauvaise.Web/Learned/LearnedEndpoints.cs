@@ -3,7 +3,6 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Lessons;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Words;
-using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;
 

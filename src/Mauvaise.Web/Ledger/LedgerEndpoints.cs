@@ -1,4 +1,3 @@
-using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Ledger;
 using Mauvaise.Core.Measures;
@@ -7,7 +6,6 @@ using Mauvaise.Core.Planning;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Loading;
-using Mauvaise.Web.Bench;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Microsoft.AspNetCore.Http.HttpResults;

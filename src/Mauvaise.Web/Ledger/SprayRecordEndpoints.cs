@@ -1,5 +1,4 @@
 using System.Globalization;
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
@@ -10,7 +9,6 @@ using Mauvaise.Store.Deeds;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Bench;
-using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
 using Mauvaise.Web.Sprays;
 using Microsoft.AspNetCore.Http.HttpResults;

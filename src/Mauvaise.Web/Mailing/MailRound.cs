@@ -1,5 +1,4 @@
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;

@@ -3,7 +3,6 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Planning;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
-using Mauvaise.Web.Gardens;
 
 namespace Mauvaise.Web.Plan;
 

@@ -1,5 +1,4 @@
 using Mauvaise.Core.Words;
-using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Web.Hosting;
 using Microsoft.EntityFrameworkCore;

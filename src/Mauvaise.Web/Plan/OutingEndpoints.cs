@@ -3,15 +3,11 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Words;
-using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Bench;
-using Mauvaise.Web.Decide;
 using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
-using Mauvaise.Web.Sprays;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 
 namespace Mauvaise.Web.Plan;
 

@@ -1,7 +1,6 @@
 using System.ComponentModel.DataAnnotations;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Preventing;
 using Mauvaise.Core.Words;
 using Mauvaise.Web.Calc;

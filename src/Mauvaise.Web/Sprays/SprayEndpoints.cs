@@ -1,15 +1,12 @@
-using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Courses;
 using Mauvaise.Core.Cover;
 using Mauvaise.Core.Decisions;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
-using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Outcomes;
 using Mauvaise.Core.Sky;
 using Mauvaise.Core.Words;
-using Mauvaise.Store;
 using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Decide;

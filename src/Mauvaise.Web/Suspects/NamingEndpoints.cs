@@ -1,4 +1,3 @@
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
 using Mauvaise.Core.Scouting;
 using Mauvaise.Web.Hosting;

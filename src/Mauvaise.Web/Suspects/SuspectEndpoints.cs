@@ -3,7 +3,6 @@ using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Identification;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Scouting;
-using Mauvaise.Core.Sky;
 using Mauvaise.Core.Words;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Hosting;

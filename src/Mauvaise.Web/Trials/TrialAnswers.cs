@@ -4,7 +4,6 @@ using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Trials;
 using Mauvaise.Core.Words;
-using Mauvaise.Web.Gardens;
 
 namespace Mauvaise.Web.Trials;
 

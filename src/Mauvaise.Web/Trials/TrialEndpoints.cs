@@ -2,16 +2,12 @@ using System.Security.Cryptography;
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Deeds;
 using Mauvaise.Core.Gardens;
-using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Trials;
 using Mauvaise.Core.Words;
-using Mauvaise.Store.Loading;
 using Mauvaise.Store.Rows;
 using Mauvaise.Web.Bench;
-using Mauvaise.Web.Gardens;
 using Mauvaise.Web.Hosting;
-using Mauvaise.Web.Sprays;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 

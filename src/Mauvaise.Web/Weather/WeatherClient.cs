@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Net.Http.Json;
 using System.Text.Json;
 using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Sky;

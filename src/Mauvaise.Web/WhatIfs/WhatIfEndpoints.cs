@@ -1,6 +1,5 @@
 using System.Globalization;
 using Mauvaise.Core.Decisions;
-using Mauvaise.Core.Gardens;
 using Mauvaise.Core.Measures;
 using Mauvaise.Core.Mixing;
 using Mauvaise.Core.Simulation;

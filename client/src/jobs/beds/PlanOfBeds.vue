@@ -19,10 +19,11 @@ const held = ref<{ id: string; acrossM: number; downM: number; from: [number, nu
 const spotOf = (p: Place) => (held.value?.id === p.id ? held.value : p.spot) ?? { acrossM: 0, downM: 0 }
 const side = (p: Place) => Math.sqrt(p.areaM2)
 /** How far places reach across and down, in metres. */
-const reach = computed(() => ({
-  acrossM: Math.max(0, ...placed.value.map((p) => (p.spot?.acrossM ?? 0) + side(p) / 2)),
-  downM: Math.max(0, ...placed.value.map((p) => (p.spot?.downM ?? 0) + side(p) / 2)),
-}))
+const reach = computed(() => {
+  const farthest = (of: 'acrossM' | 'downM') =>
+    Math.max(0, ...placed.value.map((p) => (p.spot?.[of] ?? 0) + side(p) / 2))
+  return { acrossM: farthest('acrossM'), downM: farthest('downM') }
+})
 /** Metres that the drawing shows: all that lies on it, and room to move. */
 const size = computed(() => ({
   width: Math.max(8, reach.value.acrossM) + 4,
