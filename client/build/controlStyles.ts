@@ -4,7 +4,15 @@ import type { Plugin } from 'vite'
 import { MauvaisePreset } from './theme.ts'
 
 const asked = 'virtual:control-styles.css'
-const nothing = '\0no-styles'
+const noStyles = '\0no-styles'
+const noRipple = '\0no-ripple'
+
+/** What the controls carry along and the app does not want; it is left out of the scripts. */
+const emptied: Record<string, string> = {
+  [noStyles]: "export const style = ''",
+  // A ring that runs out from a finger is drawn nowhere; each button would make ready for it.
+  [noRipple]: 'export default {}',
+}
 
 interface ControlStyle {
   getThemeStyleSheet(): string
@@ -43,7 +51,10 @@ async function controlStyles(): Promise<string> {
 export const styledAtBuild: Plugin = {
   name: 'controls-styled-at-build',
   enforce: 'pre',
-  resolveId: (id) => (id === asked ? `\0${asked}` : id.startsWith('@primeuix/styles/') ? nothing : undefined),
-  load: (id) =>
-    id === `\0${asked}` ? controlStyles() : id === nothing ? "export const style = ''" : undefined,
+  resolveId(id) {
+    if (id === asked) return `\0${asked}`
+    if (id.startsWith('@primeuix/styles/')) return noStyles
+    if (id === 'primevue/ripple') return noRipple
+  },
+  load: (id) => (id === `\0${asked}` ? controlStyles() : emptied[id]),
 }

@@ -110,4 +110,12 @@ describe('language', () => {
   })
 
   it('fills holes', () => expect(tell('kit.oneMore', { label: 'Ants' })).toBe('Ants: one more'))
+
+  it.each([
+    [1, '1 count saved.'],
+    [3, '3 counts saved.'],
+  ])('chooses between one and many for %s', (n, told) => expect(tell('walk.linesSaved', { n })).toBe(told))
+
+  it('lets what is quoted stand', () =>
+    expect(tell('weather.bodyReadingsAt20260716t15')).toMatch(/^Body: \{"readings": \[\{.*\}\]\}$/))
 })

@@ -1,8 +1,13 @@
+import type { ResourceNode } from '@intlify/message-compiler'
+
+/** What is said, by its code: as it stands, or read for the formatter where it has holes or forms. */
+export type Messages = Readonly<Record<string, string | ResourceNode>>
+
 /** The messages of the client, one file a language, fetched when it is spoken. */
-const files = import.meta.glob<{ default: Messages }>('../../../languages/*/app.json')
-export interface Messages {
-  [code: string]: string | Messages
-}
+const files = import.meta.glob<Messages>('../../../languages/*/app.json', {
+  query: '?read',
+  import: 'default',
+})
 
 const codeOf = (file: string) => file.split('/').at(-2) ?? ''
 
@@ -54,7 +59,7 @@ export function languageToSpeak(
 export async function messagesOf(code: string): Promise<Messages> {
   const [, load] = Object.entries(files).find(([file]) => codeOf(file) === code) ?? []
   if (!load) throw new Error(`no language ${code}`)
-  return (await load()).default
+  return load()
 }
 
 /** How the server is asked for a language and an order of days. */

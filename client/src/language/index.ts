@@ -1,5 +1,5 @@
+import { compile, createMessageContext } from '@intlify/core-base'
 import { shallowRef } from 'vue'
-import { createI18n } from 'vue-i18n'
 import {
   asks,
   chosenLanguage,
@@ -14,8 +14,6 @@ import {
 import { numberFormat } from './formatters'
 
 export { chosenLanguage, languages, languageToSpeak }
-
-const i18n = createI18n({ legacy: false, locale: 'en', messages: {}, warnHtmlMessage: false })
 
 /** A language as those who speak it call it. */
 export function nameOfLanguage(code: string): string {
@@ -40,27 +38,18 @@ export async function chooseLanguage(code: string | null) {
   location.reload()
 }
 
-/** What is said as it stands, without holes and without forms: most messages need no reading. */
-let plain: ReadonlyMap<string, string> = new Map()
+let language = 'en'
+let messages: Messages = {}
 
 /** Speaks a language. Nothing may be told before that. */
-export async function speak(code: string, messages: Messages | Promise<Messages> = messagesOf(code)) {
-  const said = await messages
-  plain = new Map(plainOf(said))
-  i18n.global.setLocaleMessage(code, said as never)
-  i18n.global.locale.value = code as never
+export async function speak(code: string, said: Messages | Promise<Messages> = messagesOf(code)) {
+  messages = await said
+  language = code
   document.documentElement.lang = code
 }
 
-function* plainOf(messages: Messages, above = ''): Generator<[string, string]> {
-  for (const [name, said] of Object.entries(messages)) {
-    if (typeof said !== 'string') yield* plainOf(said, `${above}${name}.`)
-    else if (!/[{}|@]/.test(said)) yield [above + name, said]
-  }
-}
-
 /** The language that is spoken. */
-export const spoken = (): string => i18n.global.locale.value
+export const spoken = (): string => language
 
 /** How days and figures are written in it. English names days and hours as in "Thu 16 Jul, 5:40 pm". */
 export const writing = (): string => (spoken() === 'en' ? 'en-GB' : spoken())
@@ -94,5 +83,8 @@ export function remarked(
 
 /** A message by its code, with its holes filled. A hole "n" or "count" also chooses between one and many. */
 export function tell(code: string, figures: Record<string, unknown> = {}): string {
-  return plain.get(code) ?? i18n.global.t(code, figures)
+  const said = messages[code] ?? code
+  if (typeof said === 'string') return said
+  const locale = language
+  return compile<string>(said, { locale, key: code })(createMessageContext({ locale, named: figures }))
 }

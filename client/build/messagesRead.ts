@@ -1,0 +1,43 @@
+import { baseCompile } from '@intlify/message-compiler'
+import { readFile } from 'node:fs/promises'
+import type { Plugin } from 'vite'
+
+interface Texts {
+  [code: string]: string | Texts
+}
+
+/** What the formatter walks: numbers, names and texts; where each stood in the message is for who writes one. */
+const walked = (node: object): object =>
+  JSON.parse(JSON.stringify(node, (name, value: unknown) => (name === 'loc' ? undefined : value)))
+
+function* readOf(texts: Texts, above = ''): Generator<[code: string, message: string | object]> {
+  for (const [name, text] of Object.entries(texts))
+    if (typeof text !== 'string') yield* readOf(text, `${above}${name}.`)
+    else if (/[{}|@]/.test(text))
+      yield [above + name, walked(baseCompile(text, { jit: true, minify: true, location: false }).ast)]
+    else yield [above + name, text]
+}
+
+const read = /^\0read:(.*)$/
+
+/**
+ * Gives the messages of a language by their codes, those with holes or forms as the formatter walks them: what would read them is more code than the
+ * formatter itself, and each start would run it anew.
+ */
+export const messagesReadAtBuild: Plugin = {
+  name: 'messages-read-at-build',
+  enforce: 'pre',
+  async resolveId(id, importer) {
+    if (!id.endsWith('/app.json?read')) return
+    const file = (await this.resolve(id.replace(/\?read$/, ''), importer))?.id
+    return file && `\0read:${file.replace(/\.json$/, '')}`
+  },
+  async load(id) {
+    const file = read.exec(id)?.[1]
+    if (!file) return
+    this.addWatchFile(`${file}.json`)
+    const texts = JSON.parse(await readFile(`${file}.json`, 'utf8')) as Texts
+    const messages = JSON.stringify(Object.fromEntries(readOf(texts)))
+    return `export default JSON.parse(${JSON.stringify(messages)})`
+  },
+}
