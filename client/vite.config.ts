@@ -5,13 +5,14 @@ import { compression } from 'vite-plugin-compression2'
 import { defineConfig } from 'vitest/config'
 import { styledAtBuild } from './build/controlStyles.ts'
 import { messagesReadAtBuild } from './build/messagesRead.ts'
-import { startBesideFirst, startPiece } from './build/startPieces.ts'
+import { piecesAskedForThemselves, startBesideFirst, startPiece } from './build/startPieces.ts'
 
 export default defineConfig({
   plugins: [
     vue(),
     styledAtBuild,
     messagesReadAtBuild,
+    piecesAskedForThemselves,
     startBesideFirst,
     // The app and what was last read of the garden stay on the device, for a walk out of reach of the network.
     VitePWA({
@@ -74,6 +75,7 @@ export default defineConfig({
     outDir: fileURLToPath(new URL('../src/Mauvaise.Web/wwwroot', import.meta.url)),
     emptyOutDir: true,
     target: 'baseline-widely-available',
+    modulePreload: { polyfill: false },
     // In pieces it were sixty requests for what fits into one of 24 kB.
     cssCodeSplit: false,
     rolldownOptions: { output: { codeSplitting: { groups: [{ name: startPiece, debugName: 'start' }] } } },

@@ -1,5 +1,6 @@
 import { Theme } from '@primeuix/styled'
 import BaseStyle from '@primevue/core/base/style'
+import postcss from 'postcss'
 import type { Plugin } from 'vite'
 import { MauvaisePreset } from './theme.ts'
 
@@ -16,6 +17,29 @@ const emptied: Record<string, string> = {
 
 interface ControlStyle {
   getThemeStyleSheet(): string
+}
+
+/** Looks of a button that none here has. */
+export const unworn = ['secondary', 'success', 'info', 'warn', 'help', 'danger']
+const unwornClass = new RegExp(String.raw`\.p-(?:button|badge)-(?:${unworn.join('|')})(?![\w-])`)
+
+/** Without the rules that nothing here meets, and without the variables that no rule reads. */
+function worn(sheet: string): string {
+  const root = postcss.parse(sheet)
+  root.walkRules((rule) => {
+    const met = rule.selectors.filter((selector) => !unwornClass.test(selector))
+    if (met.length) rule.selectors = met
+    else rule.remove()
+  })
+  // One variable may be read by another that goes.
+  for (let before = Infinity, now = 0; now < before;) {
+    const said = root.toString()
+    before = said.length
+    const read = new Set([...said.matchAll(/var\((--p-[\w-]+)/g)].map(([, name]) => name))
+    root.walkDecls(/^--p-/, (variable) => void (read.has(variable.prop) || variable.remove()))
+    now = root.toString().length
+  }
+  return root.toString()
 }
 
 const inside = (sheets: string) => sheets.replaceAll(/<\/?style[^>]*>/g, '\n')
@@ -40,11 +64,12 @@ async function controlStyles(): Promise<string> {
     getCommonThemeStyleSheet(): string
     getLayerOrderThemeCSS(): string
   }
-  return [
+  const sheet = [
     base.getLayerOrderThemeCSS() + ';',
     inside(base.getCommonThemeStyleSheet()),
     ...[base, ...controls].map((control) => inside(control.getThemeStyleSheet())),
   ].join('\n')
+  return worn(sheet)
 }
 
 /** Gives the controls' look as a stylesheet, and leaves out of the scripts what it was reckoned from. */

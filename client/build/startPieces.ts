@@ -1,3 +1,4 @@
+import { basename } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Plugin, Rolldown } from 'vite'
 
@@ -52,6 +53,32 @@ function* filesOf(file: string, bundle: Rolldown.OutputBundle, seen: Set<string>
   for (const needed of chunk.imports) yield* filesOf(needed, bundle, seen)
 }
 
+/** What a file that only hands on says: `export{c as speak}from"./language-CEUMBQPP.js";`, and what else is to be read before. */
+const handsOn = /^(?:import"[^"]+";)*export\{(\w+) as (\w+)\}from"\.\/([^"]+)";\s*$/
+
+const onlyHandsOn = (file: Rolldown.OutputChunk) => file.isDynamicEntry && !Object.keys(file.modules).length
+
+/** A piece that is wanted for one thing comes by a file of its own that only hands that on: it is asked for itself, and a file fewer is fetched. */
+export const piecesAskedForThemselves: Plugin = {
+  name: 'pieces-asked-for-themselves',
+  // When the styles are gathered, which go by these files as well.
+  enforce: 'post',
+  generateBundle(_, bundle) {
+    const chunks = Object.values(bundle).filter((file) => file.type === 'chunk')
+    for (const between of chunks.filter(onlyHandsOn)) {
+      const [, given, name, piece] = handsOn.exec(between.code) ?? []
+      if (!piece) {
+        this.warn(`${between.fileName} hands on in a way that is not known, and is fetched besides`)
+        continue
+      }
+      const asked = `import(\`./${basename(between.fileName)}\`)`
+      for (const file of chunks)
+        file.code = file.code.replaceAll(asked, `import(\`./${piece}\`).then(e=>({${name}:e.${given}}))`)
+      Reflect.deleteProperty(bundle, between.fileName)
+    }
+  },
+}
+
 /** All pieces are fetched beside the first, and not after it; the files of other screens stand in the page, for `api/ahead.ts` to do the same. */
 export const startBesideFirst: Plugin = {
   name: 'start-beside-first',
@@ -59,7 +86,9 @@ export const startBesideFirst: Plugin = {
     order: 'post',
     handler(html, { bundle = {} }) {
       const chunks = Object.values(bundle).filter((file) => file.type === 'chunk')
-      const started = chunks.filter((file) => pieces.some(([name]) => name === file.name))
+      const started = chunks.filter(
+        (file) => pieces.some(([name]) => name === file.name) && !onlyHandsOn(file),
+      )
       const known = new Set(
         [...chunks.filter((file) => file.isEntry), ...started].map((file) => file.fileName),
       )

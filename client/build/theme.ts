@@ -9,7 +9,6 @@ import dialog from '@primeuix/themes/aura/dialog'
 import iconfield from '@primeuix/themes/aura/iconfield'
 import inputtext from '@primeuix/themes/aura/inputtext'
 import multiselect from '@primeuix/themes/aura/multiselect'
-import ripple from '@primeuix/themes/aura/ripple'
 import select from '@primeuix/themes/aura/select'
 import selectbutton from '@primeuix/themes/aura/selectbutton'
 import textarea from '@primeuix/themes/aura/textarea'
@@ -29,7 +28,6 @@ const used = {
     iconfield,
     inputtext,
     multiselect,
-    ripple,
     select,
     selectbutton,
     textarea,
