@@ -3,11 +3,15 @@ import { tell } from '@/language'
 import ToldAround from '@/kit/ToldAround.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
-import { computed, defineAsyncComponent } from 'vue'
+import SelectButton from 'primevue/selectbutton'
+import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { sentences } from '@/garden/words'
+import { counted, sentences } from '@/garden/words'
+import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import DrawnLater from '@/kit/DrawnLater.vue'
+import CountedTwice from './CountedTwice.vue'
+import RoundStops from './RoundStops.vue'
 import { keepSigns } from './useSigns'
 import { useWalk } from './useWalk'
 import { inSentence } from '@/kit/format'
@@ -15,13 +19,19 @@ import { inSentence } from '@/kit/format'
 const route = useRoute()
 const router = useRouter()
 const client = useQueryClient()
-const { round, stops, later, walkId, skipped, next, placesDone, begin, skip } = useWalk()
+const { garden } = useGarden()
+const { round, stops, later, minutes, walkId, seen, skipped, next, placesDone, toName, begin, skip, end } =
+  useWalk()
 const wanted = computed(() => new Set([route.query.planting ?? []].flat().filter((id) => id !== null)))
 
 keepSigns(client)
 
-// The first place and its deed do not wait for what stands below them.
-const RestOfRound = defineAsyncComponent(() => import('./RestOfRound.vue'))
+/** Stands for the whole round, however long it takes. */
+const whole = 0
+const times = computed(() => [
+  ...(round.data.value?.parts ?? []).map((p) => ({ value: p.minutes, label: String(p.minutes) })),
+  { value: whole, label: tell('walk.allMinutes', { minutes: round.data.value?.minutes }) },
+])
 
 async function start() {
   await begin()
@@ -89,7 +99,56 @@ async function start() {
           }}
         </p>
       </section>
-      <DrawnLater><RestOfRound :wanted="wanted" /></DrawnLater>
+      <DrawnLater v-if="times.length > 1">
+        <div class="field">
+          <span id="time" class="label">{{ tell('walk.howManyMinutes') }}</span>
+          <SelectButton
+            :model-value="times.some((t) => t.value === minutes) ? minutes : whole"
+            :options="times"
+            option-label="label"
+            option-value="value"
+            :allow-empty="false"
+            aria-labelledby="time"
+            class="times"
+            @update:model-value="minutes = $event || null"
+          />
+          <p v-if="later.length" class="soft small">{{ tell('walk.thePlacesThatMatterMost') }}</p>
+        </div>
+      </DrawnLater>
+      <DrawnLater>
+        <CountedTwice :twice="round.data.value.walk?.twice ?? []" :zone="garden?.timeZoneId ?? 'UTC'" />
+        <section v-if="toName.length > 0" class="note" aria-labelledby="to-name">
+          <h2 id="to-name">{{ tell('walk.stillWithoutAName') }}</h2>
+          <ul>
+            <li v-for="o in toName" :key="o.id">
+              <RouterLink :to="{ name: 'suspects', params: { observationId: o.id } }">{{
+                tell('walk.countAtPlace', { where: o.where, count: counted(o, o.plants !== null) })
+              }}</RouterLink>
+            </li>
+          </ul>
+        </section>
+        <RoundStops
+          :stops="stops"
+          :seen="seen"
+          :skipped="skipped"
+          :wanted="wanted"
+          :zone="garden?.timeZoneId ?? 'UTC'"
+          :told="next?.stop.placeId"
+        />
+        <RouterLink class="no-print" :to="{ name: 'walk-sheet' }">{{
+          tell('walk.theRoundOnPaper')
+        }}</RouterLink>
+        <p v-if="later.length" class="soft small">
+          {{ tell('walk.leftForAnotherDay', { later: later.map((s) => s.place).join(', ') }) }}
+        </p>
+        <Button
+          v-if="walkId"
+          :label="tell('walk.endTheWalkHere')"
+          size="large"
+          variant="outlined"
+          @click="end"
+        />
+      </DrawnLater>
     </template>
   </div>
 </template>
@@ -105,8 +164,24 @@ async function start() {
   text-transform: uppercase;
 }
 
+.note li a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+}
+
 /* The deed stays under the thumb while one reads on. */
 @media (max-width: 640px) {
+  .times {
+    display: flex;
+  }
+
+  .times > * {
+    flex: 1 1 auto;
+    min-height: 56px;
+    padding-inline: 4px;
+  }
+
   .deed-at-hand {
     background: var(--paper);
   }
