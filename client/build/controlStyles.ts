@@ -32,12 +32,14 @@ function worn(sheet: string): string {
     else rule.remove()
   })
   // One variable may be read by another that goes.
-  for (let before = Infinity, now = 0; now < before;) {
-    const said = root.toString()
-    before = said.length
-    const read = new Set([...said.matchAll(/var\((--p-[\w-]+)/g)].map(([, name]) => name))
-    root.walkDecls(/^--p-/, (variable) => void (read.has(variable.prop) || variable.remove()))
-    now = root.toString().length
+  for (let gone = 1; gone > 0;) {
+    const read = new Set([...root.toString().matchAll(/var\((--p-[\w-]+)/g)].map(([, name]) => name))
+    gone = 0
+    root.walkDecls(/^--p-/, (variable) => {
+      if (read.has(variable.prop)) return
+      variable.remove()
+      gone++
+    })
   }
   return root.toString()
 }

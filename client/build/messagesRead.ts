@@ -6,16 +6,21 @@ interface Texts {
   [code: string]: string | Texts
 }
 
-/** What the formatter walks: numbers, names and texts; where each stood in the message is for who writes one. */
-const walked = (node: object): object =>
-  JSON.parse(JSON.stringify(node, (name, value: unknown) => (name === 'loc' ? undefined : value)))
+/** What the formatter walks; a message that cannot be read ends the build, which would else say half of it. */
+function parted(code: string, text: string): object {
+  const onError = ({ message }: Error) => {
+    throw new Error(`${code}: ${message} in "${text}"`)
+  }
+  return baseCompile(text, { jit: true, minify: true, location: false, onError }).ast
+}
 
-function* readOf(texts: Texts, above = ''): Generator<[code: string, message: string | object]> {
-  for (const [name, text] of Object.entries(texts))
-    if (typeof text !== 'string') yield* readOf(text, `${above}${name}.`)
-    else if (/[{}|@]/.test(text))
-      yield [above + name, walked(baseCompile(text, { jit: true, minify: true, location: false }).ast)]
-    else yield [above + name, text]
+/** Messages by their codes, from the outermost name to the innermost. */
+export function* readOf(texts: Texts, above = ''): Generator<[code: string, message: string | object]> {
+  for (const [name, text] of Object.entries(texts)) {
+    const code = above + name
+    if (typeof text !== 'string') yield* readOf(text, `${code}.`)
+    else yield [code, /[{}|@]/.test(text) ? parted(code, text) : text]
+  }
 }
 
 const read = /^\0read:(.*)$/

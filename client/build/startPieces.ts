@@ -53,7 +53,7 @@ function* filesOf(file: string, bundle: Rolldown.OutputBundle, seen: Set<string>
   for (const needed of chunk.imports) yield* filesOf(needed, bundle, seen)
 }
 
-/** What a file that only hands on says: `export{c as speak}from"./language-CEUMBQPP.js";`, and what else is to be read before. */
+/** What a file that only hands on says: `export{c as speak}from"./language-CEUMBQPP.js";`. What it reads before, the piece reads itself. */
 const handsOn = /^(?:import"[^"]+";)*export\{(\w+) as (\w+)\}from"\.\/([^"]+)";\s*$/
 
 const onlyHandsOn = (file: Rolldown.OutputChunk) => file.isDynamicEntry && !Object.keys(file.modules).length
@@ -61,7 +61,7 @@ const onlyHandsOn = (file: Rolldown.OutputChunk) => file.isDynamicEntry && !Obje
 /** A piece that is wanted for one thing comes by a file of its own that only hands that on: it is asked for itself, and a file fewer is fetched. */
 export const piecesAskedForThemselves: Plugin = {
   name: 'pieces-asked-for-themselves',
-  // When the styles are gathered, which go by these files as well.
+  // After the styles were gathered, which goes by these files as well: without them, all styles of screens were lost.
   enforce: 'post',
   generateBundle(_, bundle) {
     const chunks = Object.values(bundle).filter((file) => file.type === 'chunk')

@@ -1,5 +1,6 @@
 import { parse } from '@vue/compiler-sfc'
 import { describe, expect, it } from 'vitest'
+import { readOf } from '../build/messagesRead'
 import { figure, languageToSpeak, languages, tell } from '@/language'
 
 const sources = import.meta.glob<string>('../src/**/*.{vue,ts}', {
@@ -115,6 +116,18 @@ describe('language', () => {
     [1, '1 count saved.'],
     [3, '3 counts saved.'],
   ])('chooses between one and many for %s', (n, told) => expect(tell('walk.linesSaved', { n })).toBe(told))
+
+  it.each(['{n leaves', 'mail @', '{n} leaf | '])('that cannot be read ends the build: %s', (text) =>
+    expect(() => [...readOf({ walk: { leaves: text } })]).toThrow(`in "${text}"`),
+  )
+
+  it('is read once, by the whole of its code', () => {
+    const [[code, whole], [other, parted]] = [
+      ...readOf({ kit: { of: { both: 'Both', n: '{n} of it' } } }),
+    ] as [[string, unknown], [string, unknown]]
+    expect([code, whole, other]).toEqual(['kit.of.both', 'Both', 'kit.of.n'])
+    expect(JSON.stringify(parted)).toContain('"k":"n"')
+  })
 
   it('lets what is quoted stand', () =>
     expect(tell('weather.bodyReadingsAt20260716t15')).toMatch(/^Body: \{"readings": \[\{.*\}\]\}$/))

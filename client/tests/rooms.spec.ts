@@ -45,6 +45,83 @@ describe('a place', () => {
   })
 })
 
+describe('the plan of the beds', () => {
+  type Garden = typeof garden
+  /** The garden with some of its places on the plan. */
+  const lying = (spots: Record<string, Garden['places'][number]['spot']>): Garden => ({
+    ...garden,
+    places: garden.places.map((p) => ({ ...p, spot: spots[p.name] ?? null })),
+  })
+  const withPlan = (spots: Parameters<typeof lying>[0] = {}) => {
+    const { server, written, writes } = taking()
+    const open = (request: Request) =>
+      request.method === 'GET' && new URL(request.url).pathname.endsWith(`/gardens/${garden.id}`)
+        ? Promise.resolve(json(lying(spots)))
+        : server(request)
+    return { server: open, written, writes }
+  }
+  const side = (name: string) => Math.sqrt(garden.places.find((p) => p.name === name)?.areaM2 ?? NaN)
+  const half = (m: number) => Math.round(m * 2) / 2
+  const bed = (name: string) =>
+    [...document.querySelectorAll('.plan [role=button]')].find((b) =>
+      b.getAttribute('aria-label')?.startsWith(name),
+    )
+
+  it('begins at its top', async () => {
+    const { server, written } = withPlan()
+    await settled(await open('/garden', server))
+    expect(document.querySelector('.plan')).toBeNull()
+    await press('Chapel')
+    expect((await written(/\/spot$/)).body).toMatchObject({
+      acrossM: half(side('Chapel') / 2 + 1),
+      downM: half(side('Chapel') / 2 + 1),
+    })
+  })
+
+  it('takes the next bed a metre below what lies there', async () => {
+    const { server, written } = withPlan({ Chapel: { acrossM: 3, downM: 4 } })
+    await settled(await open('/garden', server))
+    await press('Towpath')
+    expect((await written(/\/spot$/)).body).toMatchObject({
+      acrossM: half(side('Towpath') / 2 + 1),
+      downM: half(4 + side('Chapel') / 2 + 1 + side('Towpath') / 2),
+    })
+  })
+
+  it('reaches as far as the farthest bed, with room to move', async () => {
+    const { server } = withPlan({ Chapel: { acrossM: 20, downM: 1 }, Towpath: { acrossM: 1, downM: 30 } })
+    await settled(await open('/garden', server))
+    const [, , width, height] = (document.querySelector('.plan')?.getAttribute('viewBox') ?? '')
+      .split(' ')
+      .map(Number)
+    expect(width).toBeCloseTo(20 + side('Chapel') / 2 + 4)
+    expect(height).toBeCloseTo(30 + side('Towpath') / 2 + 2)
+  })
+
+  it('moves a bed by half a metre with an arrow, and never off its edge', async () => {
+    const { server, writes } = withPlan({ Chapel: { acrossM: 3, downM: 0 } })
+    await settled(await open('/garden', server))
+    for (const key of ['ArrowLeft', 'ArrowUp']) {
+      bed('Chapel')?.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+      bed('Chapel')?.dispatchEvent(new KeyboardEvent('keyup', { key, bubbles: true }))
+      await expect.poll(() => writes.length).toBe(key === 'ArrowLeft' ? 1 : 2)
+    }
+    expect(writes.map((w) => w.body)).toMatchObject([
+      { acrossM: 2.5, downM: 0 },
+      { acrossM: 3, downM: 0 },
+    ])
+  })
+
+  it('says under the plan why a bed could not be put there', async () => {
+    const refused = taking(() => json({ title: 'That is far outside of the garden.' }, 400))
+    const shown = await open('/garden', refused.server)
+    await settled(shown)
+    await press('Chapel')
+    await expect.poll(() => shown.text()).toContain('That is far outside of the garden.')
+    expect(document.querySelector('.plan')).toBeNull()
+  })
+})
+
 describe('a planting', () => {
   it('is cleared with one tap, by whoever holds the screen', async () => {
     const { server, written } = taking()

@@ -69,6 +69,24 @@ if (trial) {
   await take(page, 'trial')
 }
 
+await go(page, '/garden')
+await page.getByText('The plan of the beds').click()
+for (const [name, acrossM, downM] of [
+  ['Sluice', 2, 2],
+  ['Chapel', 5.5, 2.5],
+  ['Towpath', 9.5, 2],
+]) {
+  const { id } = place(name)
+  await fetch(`${at}/api/gardens/${garden}/places/${id}/spot`, {
+    method: 'PUT',
+    headers: { origin: at, 'content-type': 'application/json' },
+    body: JSON.stringify({ acrossM, downM }),
+  })
+}
+await page.getByRole('button', { name: /^Towpath, / }).waitFor()
+await settle(page)
+await take(page, 'garden')
+
 await go(page, '/bench')
 await page.getByText('A recipe you heard').click()
 await page
@@ -124,10 +142,10 @@ for (const [locale, code] of [
 await takeBeside(phones, 'outing-phone')
 await go(page, '/')
 await press(page, /^Check back: Polytunnel north aubergine/, 'link')
-await take(page, 'check-back-phone')
+const checkBack = await shot(page)
 await go(page, `/bench?planting=${chapel}&target=powdery-mildew`)
 await press(page, /^Mixed it/)
 await page.waitForTimeout(500)
-await take(page, 'spray-phone')
+await takeBeside([await shot(page), checkBack], 'spray-phone')
 await json('/api/demo/reset', 'POST')
 await browser.close()

@@ -188,3 +188,30 @@ test('a fresh garden is set up in three steps, planted and walked', async ({ pag
     'not looked at yet',
   )
 })
+
+test('every file that the app names is there, and the styles of each screen with it', async ({ request }) => {
+  const read = async (file: string) => {
+    const answer = await request.get(`/assets/${file}`)
+    // What is not there is answered with the page, which would pass for a file.
+    expect(answer.headers()['content-type'], file).toMatch(/javascript|css/)
+    return answer.text()
+  }
+  const named = (text: string) =>
+    [...text.matchAll(/(?:\.|assets)\/([\w.-]+\.(?:js|css))\b/g)].map((m) => m[1] ?? '')
+  const files = new Map<string, string>()
+  for (let ahead = named(await (await request.get('/')).text()); ahead.length > 0;) {
+    const texts = await Promise.all(ahead.map(read))
+    ahead.forEach((file, i) => files.set(file, texts[i] ?? ''))
+    ahead = [...new Set(texts.flatMap(named))].filter((file) => !files.has(file))
+  }
+  expect(files.size).toBeGreaterThan(100)
+  const worn = (kind: string) =>
+    new Set(
+      [...files]
+        .filter(([f]) => f.endsWith(kind))
+        .flatMap(([, text]) => text.match(/data-v-[0-9a-f]{8}/g) ?? []),
+    )
+  const styled = worn('.css')
+  expect(styled.size).toBeGreaterThan(50)
+  expect([...worn('.js')].filter((scope) => !styled.has(scope))).toEqual([])
+})

@@ -186,13 +186,14 @@ const put = (p: Place) =>
 .bed rect {
   fill: var(--leaf-soft);
   stroke: var(--leaf-line);
-  stroke-width: 0.08;
+  stroke-width: 2px;
+  vector-effect: non-scaling-stroke;
 }
 
 .bed.held rect,
 .bed:focus-visible rect {
   stroke: var(--mauve);
-  stroke-width: 0.16;
+  stroke-width: 4px;
 }
 
 .bed text {
