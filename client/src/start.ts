@@ -3,6 +3,7 @@ import PrimeVue from 'primevue/config'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { useGarden } from './garden/useGarden'
+import { controlWords } from './kit/controlWords'
 import { nextTurn } from './kit/nextTurn'
 import { router } from './router'
 
@@ -20,7 +21,7 @@ export async function start() {
   const app = createApp(App).use(router)
   await nextTurn()
   // How its controls look is reckoned when the client is built.
-  app.use(VueQueryPlugin, { queryClient }).use(PrimeVue, { theme: 'none' })
+  app.use(VueQueryPlugin, { queryClient }).use(PrimeVue, { theme: 'none', locale: controlWords() })
   // All screens share it; the first is not held up by its making.
   app.runWithContext(useGarden)
   await nextTurn()

@@ -20,11 +20,22 @@ function entry(path: string, answered: (body: unknown) => Response) {
   return { server, sent }
 }
 
+/** A set-up whose steps are looked at one by one, and whose garden is taken. */
+function setUp(checked: (body: unknown) => Response = () => new Response(null, { status: 204 })) {
+  const { server, sent } = entry('/api/gardens', () => json({}, 201))
+  const both: Server = async (request) =>
+    request.url.endsWith('/api/gardens/check') ? checked(await request.json()) : server(request)
+  return { server: both, sent }
+}
+
+const refused = (errors: Record<string, string[]>) =>
+  json({ title: Object.values(errors)[0]?.[0], code: 'invalid', errors }, 400)
+
 describe('a fresh garden', () => {
   const linz = recordedAnswer<Schemas['TownAnswer'][]>('/api/catalogue/towns?name=linz')[0]
 
-  it('takes position, zone, climate and what is measured from its town', async () => {
-    const { server, sent } = entry('/api/gardens', () => json({}, 201))
+  it('takes position, zone, climate and what is measured from its town, and plants its first crop', async () => {
+    const { server, sent } = setUp()
     const shown = await open('/set-up', server)
     await settled(shown)
     await fill('Name of the garden', 'Brick Lane')
@@ -33,14 +44,16 @@ describe('a fresh garden', () => {
       .poll(() => document.querySelectorAll('[role=option]').length)
       .toBeGreaterThan(0)
       .then(() => [...document.querySelectorAll<HTMLElement>('[role=option]')])
-    expect(offered[0]?.textContent).toContain(linz?.name)
+    expect(offered[0]?.textContent).toContain('Linz, Austria')
     offered[0]?.click()
     await expect.poll(() => seen(shown)).toContain(linz?.timeZoneId)
     await press('Next')
+    await expect.poll(() => document.activeElement?.id).toBe('member')
     await fill('Your name', 'Ilse')
     await press('Next')
     await fill('Name of the bed', 'By the wall')
-    await press(/^Begin|^Start|^Make/)
+    await choose('Crop', 'Courgette')
+    await press('Start the garden')
     await expect.poll(() => sent.length).toBe(1)
     expect(sent[0]).toMatchObject({
       name: 'Brick Lane',
@@ -50,33 +63,116 @@ describe('a fresh garden', () => {
       climate: linz?.climate,
       memberName: 'Ilse',
       firstPlace: { name: 'By the wall' },
+      firstPlanting: {
+        crop: 'courgette',
+        placeId: (sent[0] as Schemas['NewGarden']).firstPlace.id,
+        from: new Date().toLocaleDateString('sv-SE', { timeZone: linz?.timeZoneId }),
+      },
     })
+    expect(localStorage.getItem('mauvaise-setting-up')).toBeNull()
+  })
+
+  it('has no first crop where nothing grows yet', async () => {
+    const { server, sent } = setUp()
+    await settled(await open('/set-up', server))
+    for (const button of ['Next', 'Next', 'Start the garden']) await press(button)
+    await expect.poll(() => sent.length).toBe(1)
+    expect((sent[0] as Schemas['NewGarden']).firstPlanting).toBeNull()
+  })
+
+  it('asks for the town at its own step, and not for what comes later', async () => {
+    const asked: unknown[] = []
+    const { server, sent } = setUp((body) => {
+      asked.push(body)
+      const { latitude, memberName } = body as Schemas['NewGarden']
+      return refused({
+        ...(latitude === 999 && { latitude: ['Latitude is wrong.'], longitude: ['Longitude is wrong.'] }),
+        ...(memberName === '' && { memberName: ['Say who you are.'] }),
+      })
+    })
+    const shown = await open('/set-up', server)
+    await settled(shown)
+    await press('Next')
+    await expect.poll(() => seen(shown)).toContain('Choose the town or village nearby from the list')
+    expect(seen(shown)).not.toMatch(/Latitude is wrong|Say who you are/)
+    await expect.poll(() => document.activeElement?.id).toBe('town')
+    await fill(/^Town/, 'linz')
+    await expect.poll(() => document.querySelectorAll('[role=option]').length).toBeGreaterThan(0)
+    // The first that is found is taken without a pointer.
+    document.activeElement?.dispatchEvent(new KeyboardEvent('keydown', { code: 'Tab', bubbles: true }))
+    await expect.poll(() => seen(shown)).toContain(linz?.timeZoneId)
+    await press('Next')
+    await expect.poll(() => seen(shown)).toContain('Step 2 of 3')
+    expect(seen(shown)).not.toContain('Say who you are')
+    await press('Next')
+    await expect.poll(() => seen(shown)).toContain('Say who you are')
+    expect(asked).toHaveLength(3)
+    expect(sent).toEqual([])
   })
 
   it('goes back to the step that an answer is about, with all that was said', async () => {
-    const { server } = entry('/api/gardens', () =>
-      json({ title: 'Give it a name.', code: 'invalid', errors: { name: ['A garden needs a name.'] } }, 400),
+    const { server } = entry('/api/gardens', () => refused({ name: ['A garden needs a name.'] }))
+    const shown = await open('/set-up', (request) =>
+      request.url.endsWith('/check') ? Promise.resolve(new Response(null, { status: 204 })) : server(request),
     )
-    const shown = await open('/set-up', server)
     await settled(shown)
     await press('Next')
     await fill('Your name', 'Ilse')
     await press('Next')
-    await press(/^Begin|^Start|^Make/)
+    await press('Start the garden')
     await expect.poll(() => shown.text()).toContain('A garden needs a name.')
     await press('Next')
+    await expect.poll(() => control('input', 'Your name')).toBeTruthy()
     expect((control('input', 'Your name') as HTMLInputElement).value).toBe('Ilse')
   })
 
-  it('is measured as another country measures', async () => {
-    const { server, sent } = entry('/api/gardens', () => json({}, 201))
-    await settled(await open('/set-up', server))
+  it('is measured as another country measures, its first bed too', async () => {
+    const { server, sent } = setUp()
+    const shown = await open('/set-up', server)
+    await settled(shown)
     await choose(/^Country/, 'United States')
     await press('Next')
     await press('Next')
-    await press(/^Begin|^Start|^Make/)
+    await expect.poll(() => seen(shown)).toMatch(/Length\s*ft/)
+    await press('Start the garden')
     await expect.poll(() => sent.length).toBe(1)
-    expect(sent[0]).toMatchObject({ kitchen: 'us', units: { temperature: 'fahrenheit' } })
+    expect(sent[0]).toMatchObject({
+      kitchen: 'us',
+      units: { temperature: 'fahrenheit' },
+      firstPlace: { lengthM: 4 },
+    })
+  })
+
+  it('tells towns of one name apart, and names a country that is in no list', async () => {
+    const { server } = setUp()
+    const shown = await open('/set-up', (request) =>
+      request.url.includes('/towns')
+        ? Promise.resolve(
+            json([
+              { ...linz, name: 'Valdivia', country: 'CL', near: null },
+              { ...linz, name: 'Valdivia', country: 'CO', near: 'Medellín' },
+            ]),
+          )
+        : server(request),
+    )
+    await settled(shown)
+    await fill(/^Town/, 'valdivia')
+    await expect
+      .poll(() => [...document.querySelectorAll('[role=option]')].map((o) => o.textContent?.trim()))
+      .toEqual(['Valdivia, Chile', 'Valdivia, Colombia, near Medellín'])
+    document.querySelector<HTMLElement>('[role=option]')?.click()
+    await expect.poll(() => seen(shown)).toContain('Elsewhere')
+  })
+
+  it('says that no town was found only once one was looked for', async () => {
+    const { server } = setUp()
+    const shown = await open('/set-up', (request) =>
+      request.url.includes('/towns') ? Promise.resolve(json([])) : server(request),
+    )
+    await settled(shown)
+    expect(document.body.textContent).not.toContain('No such town is known here')
+    await fill(/^Town/, 'xyzzy')
+    await expect.poll(() => document.body.textContent).toContain('No such town is known here')
   })
 })
 

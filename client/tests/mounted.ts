@@ -4,6 +4,7 @@ import PrimeVue from 'primevue/config'
 import { afterEach, beforeEach, expect, vi } from 'vitest'
 import { type Component, h } from 'vue'
 import { RouterView } from 'vue-router'
+import { controlWords } from '@/kit/controlWords'
 import { router } from '@/router'
 
 /** What answers the requests of a screen that is mounted without the app. */
@@ -37,7 +38,7 @@ export async function open(path: string, server: Server, component: Component = 
       global: {
         plugins: [
           router,
-          PrimeVue,
+          [PrimeVue, { theme: 'none', locale: controlWords() }],
           [
             VueQueryPlugin,
             { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) },

@@ -179,6 +179,7 @@ app.UseRateLimiter();
 app.MapGet("/openapi/v1.json", () => TypedResults.PhysicalFile(Path.Combine(AppContext.BaseDirectory, "openapi", "openapi.json"), "application/json"))
     .ExcludeFromDescription();
 var api = app.MapGroup("").AddEndpointFilterFactory(SoundRequest.Filter).AddEndpointFilterFactory(SignedDeeds.Filter).AddEndpointFilter(WriteGate.Filter);
+api.MapSetUp();
 api.MapGardens();
 api.MapHousehold();
 api.MapHome();

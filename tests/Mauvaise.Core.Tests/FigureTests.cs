@@ -101,11 +101,10 @@ public class FigureTests
             );
 
     [Fact]
-    public void A_country_names_itself_once_and_the_last_is_anywhere_else()
+    public void A_country_stands_once_and_the_last_is_anywhere_else()
     {
         Assert.Equal(Country.All.Count, Country.All.Select(c => c.Code).Distinct().Count());
         Assert.Equal("ZZ", Country.All[^1].Code);
-        Assert.Equal(Country.All.SkipLast(1).Select(c => c.Name).Order(StringComparer.Ordinal), Country.All.SkipLast(1).Select(c => c.Name));
     }
 
     [Theory]

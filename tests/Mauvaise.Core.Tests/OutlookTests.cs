@@ -31,6 +31,9 @@ public class OutlookTests
             CoverOutlook.Sentence(dry, new Dictionary<Place, double[]> { [Bed] = Cover(dry, 0.8), [Other] = Cover(dry, 0.1) })
         );
         Assert.Equal("No place has cover now.", CoverOutlook.Sentence(dry, new Dictionary<Place, double[]> { [Bed] = Cover(dry, 0) }));
+        // Nor is rain said to leave standing what is not there.
+        var wet = Garden(rainMm: 3);
+        Assert.Equal("No place has cover now.", CoverOutlook.Sentence(wet, new Dictionary<Place, double[]> { [Bed] = Cover(wet, 0) }));
     }
 
     [Fact]

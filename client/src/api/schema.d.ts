@@ -4,41 +4,6 @@
  */
 
 export interface paths {
-    "/api/state": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["StateAnswer"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/gardens": {
         parameters: {
             query?: never;
@@ -72,6 +37,78 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gardens/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewGarden"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/state": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StateAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -6409,7 +6446,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Country"][];
+                        "application/json": components["schemas"]["CountryAnswer"][];
                     };
                 };
             };
@@ -7752,11 +7789,11 @@ export interface components {
         };
         /** @enum {unknown} */
         CountedOn: "leaves" | "tips" | "stems" | "heads" | "fruits" | "roots";
-        Country: {
+        CountryAnswer: {
             code: string;
             kitchen: components["schemas"]["KitchenSystem"];
             units: components["schemas"]["HouseholdUnits"];
-            name?: null | string;
+            scales: components["schemas"]["ScalesAnswer"];
         };
         CourseAnswer: {
             /** Format: uuid */
@@ -9056,6 +9093,7 @@ export interface components {
             memberName: string;
             firstPlace: components["schemas"]["NewPlace"];
             units?: null | components["schemas"]["HouseholdUnits"];
+            firstPlanting?: null | components["schemas"]["NewPlanting"];
         };
         NewHarvest: {
             /** Format: uuid */
@@ -11073,7 +11111,7 @@ export interface components {
         TownAnswer: {
             name: string;
             country: string;
-            countryName: string;
+            near: null | string;
             /** Format: double */
             latitude: number;
             /** Format: double */

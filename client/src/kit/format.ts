@@ -4,6 +4,10 @@ import { household } from './household'
 
 /** Times in the garden's zone, shares and volumes as they read on screen. */
 
+/** "47.07 / 15.45", degrees north and east; a comma between them might be the decimal sign. */
+export const positionTold = (latitude: number, longitude: number): string =>
+  `${figure(latitude, 2)} / ${figure(longitude, 2)}`
+
 /** "19:20" */
 export function clock(instant: string | number, timeZone: string): string {
   const twelve = household.value.hours === 'twelve'

@@ -41,27 +41,54 @@ public sealed record Town(string Name, string Country, double Latitude, double L
 /// <summary>All towns, to be found by what somebody types.</summary>
 public sealed class TownBook
 {
+    /// <summary>So many are large: those of a hundred thousand people or more (of the list that ships; assumed as what most have heard of).</summary>
+    private const int Large = 5000;
+
     private readonly IReadOnlyList<(string Key, Town Town)> towns;
+    private readonly IReadOnlyList<(string Code, string[] Called)> names;
+    private readonly HashSet<Town> large;
 
     /// <param name="bySize">The largest first.</param>
-    public TownBook(IEnumerable<Town> bySize) => towns = [.. bySize.Select(t => (Folded(t.Name), t))];
+    public TownBook(IEnumerable<Town> bySize)
+    {
+        towns = [.. bySize.Select(t => (Folded(t.Name), t))];
+        large = [.. towns.Take(Large).Select(t => t.Town)];
+        names = [.. towns.Select(t => t.Town.Country).Distinct().Select(code => (code, NamesOf(code)))];
+    }
+
+    /// <summary>A country as English and as it itself calls it; nothing where this machine knows neither.</summary>
+    private static string[] NamesOf(string code)
+    {
+        try
+        {
+            var region = new RegionInfo(code);
+            return [Folded(region.EnglishName), Folded(region.NativeName)];
+        }
+        catch (ArgumentException)
+        {
+            return [];
+        }
+    }
 
     public int Count => towns.Count;
 
     /// <summary>Towns whose name begins with what was typed, then those with a later word that does; the largest first in both.</summary>
-    /// <param name="typed">With or without marks on letters; a country's two letters may follow after a comma.</param>
+    /// <param name="typed">
+    /// With or without marks on letters; a country may follow after a comma, by its two letters or as it or English calls it. One that is not known
+    /// narrows nothing.
+    /// </param>
     /// <param name="most">1 or more.</param>
     public IReadOnlyList<Town> Find(string typed, int most)
     {
         var parts = typed.Split(',', 2);
         var key = Folded(parts[0].Trim());
-        var country = parts.Length > 1 ? parts[1].Trim() : "";
+        var countries = CountriesCalled(parts.Length > 1 ? parts[1].Trim() : "");
         if (key.Length < 2)
         {
             return [];
         }
 
-        var there = country.Length == 0 ? towns : towns.Where(t => t.Town.Country.StartsWith(country, StringComparison.OrdinalIgnoreCase));
+        var there = countries.Count == 0 ? towns : towns.Where(t => countries.Contains(t.Town.Country));
         var first = there.Where(t => t.Key.StartsWith(key, StringComparison.Ordinal)).Take(most).ToList();
         var exact = first.Where(t => t.Key.Length == key.Length);
         return
@@ -73,6 +100,30 @@ public sealed class TownBook
                 .Distinct()
                 .Take(most),
         ];
+    }
+
+    /// <summary>The nearest large town of the country, to tell a town from another of its name; null where it is large itself, or none is.</summary>
+    public Town? LargeTownNear(Town town) => large.Contains(town) ? null : large.Where(t => t.Country == town.Country).MinBy(t => SquaredDegrees(t, town));
+
+    /// <summary>As far apart as on a flat map of their latitude: enough to tell near from far.</summary>
+    private static double SquaredDegrees(Town a, Town b)
+    {
+        var east = Math.IEEERemainder(a.Longitude - b.Longitude, 360) * Math.Cos(a.Latitude * Math.PI / 180);
+        return Math.Pow(a.Latitude - b.Latitude, 2) + Math.Pow(east, 2);
+    }
+
+    /// <summary>Codes of the countries that have towns and that a word may begin; none where it begins none.</summary>
+    private HashSet<string> CountriesCalled(string word)
+    {
+        var key = Folded(word);
+        return key.Length == 0
+            ? []
+            :
+            [
+                .. names
+                    .Where(n => n.Code.Equals(key, StringComparison.OrdinalIgnoreCase) || n.Called.Any(c => c.StartsWith(key, StringComparison.Ordinal)))
+                    .Select(n => n.Code),
+            ];
     }
 
     /// <summary>Without marks on letters, small, with blanks for hyphens.</summary>

@@ -161,14 +161,12 @@ public sealed record UnitScale(string Word, double Factor, double Offset, int Di
 }
 
 /// <summary>What a country's households mostly read, to begin with; each can be changed.</summary>
-/// <param name="Code">ISO 3166 of two letters; "ZZ" for anywhere else.</param>
+/// <param name="Code">ISO 3166 of two letters; "ZZ" for anywhere else. Who shows it names it.</param>
 public sealed record Country(string Code, KitchenSystem Kitchen, HouseholdUnits Units)
 {
-    public string Name => Say.Of($"countries.{Code}");
-
     private static readonly HouseholdUnits Metric = HouseholdUnits.Metric with { Wind = WindUnit.KilometresPerHour };
 
-    /// <summary>By their English names; the last is for anywhere else.</summary>
+    /// <summary>The last is for anywhere else.</summary>
     public static readonly IReadOnlyList<Country> All =
     [
         new("AU", KitchenSystem.Australian, Metric with { Hours = HourCount.Twelve, Currency = "AUD" }),

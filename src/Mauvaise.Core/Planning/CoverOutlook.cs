@@ -19,10 +19,13 @@ public static class CoverOutlook
     {
         var now = garden.Weather.IndexOf(garden.Now);
         var holding = cover.Where(c => c.Value[Math.Clamp(now, 0, c.Value.Length - 1)] >= Holds).ToList();
-        var words =
-            holding.Count == 0
-                ? Say.Of("planning.noPlaceHasCoverNow")
-                : Say.Of("planning.coverHoldsOnOfPlaces", ("holding", holding.Count), ("cover", cover.Count));
+        // Where nothing holds, no rain can take it or leave it.
+        if (holding.Count == 0)
+        {
+            return Say.Of("planning.noPlaceHasCoverNow");
+        }
+
+        var words = Say.Of("planning.coverHoldsOnOfPlaces", ("holding", holding.Count), ("cover", cover.Count));
         var rain = Enumerable
             .Range(now, Math.Max(0, Math.Min(120, garden.Weather.Hours.Count - now - 24)))
             .Select(i => (Hour: i, Mm: Enumerable.Range(i, 24).Sum(k => garden.Weather.AtOrUnknown(k).RainMm ?? 0)))

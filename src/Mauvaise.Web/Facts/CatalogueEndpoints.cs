@@ -1,11 +1,20 @@
 using Mauvaise.Core.Catalogue;
 using Mauvaise.Core.Measures;
+using Mauvaise.Web.Gardens;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace Mauvaise.Web.Facts;
 
-/// <param name="Climate">The catalogue's that fits best; the gardener may choose another.</param>
-public sealed record TownAnswer(string Name, string Country, string CountryName, double Latitude, double Longitude, string TimeZoneId, string Climate);
+/// <param name="Country">ISO 3166, two letters.</param>
+/// <param name="Near">A large town near it, where another answer has the same name and country.</param>
+public sealed record TownAnswer(string Name, string Country, string? Near, double Latitude, double Longitude, string TimeZoneId, string Climate);
+
+/// <summary>What a country's households mostly read, and how it is reckoned.</summary>
+/// <param name="Code">ISO 3166, two letters; "ZZ" for anywhere else.</param>
+public sealed record CountryAnswer(string Code, KitchenSystem Kitchen, HouseholdUnits Units, ScalesAnswer Scales)
+{
+    public static CountryAnswer Of(Country c) => new(c.Code, c.Kitchen, c.Units, ScalesAnswer.Of(c.Units, c.Kitchen));
+}
 
 /// <summary>What a recipe may call a material.</summary>
 public sealed record HeardThing(string Word, string Material);
@@ -29,21 +38,22 @@ public static class CatalogueEndpoints
         facts.MapGet("/measures", (GardenCatalogue c) => TypedResults.Ok(c.Measures));
         facts.MapGet("/climates", (GardenCatalogue c) => TypedResults.Ok(c.Climates));
         facts.MapGet("/towns", Towns);
-        facts.MapGet("/countries", () => TypedResults.Ok(Country.All));
+        facts.MapGet("/countries", () => TypedResults.Ok(Country.All.Select(CountryAnswer.Of)));
         facts.MapGet("/crop-signs", (GardenCatalogue c) => TypedResults.Ok(c.Crops.ToDictionary(crop => crop.Id, crop => SignsOn(c, crop))));
     }
 
     private const int MostTowns = 12;
 
     /// <summary>Towns by what somebody typed, the likeliest first.</summary>
-    private static Ok<List<TownAnswer>> Towns([System.ComponentModel.DataAnnotations.StringLength(80)] string name, Lazy<TownBook> towns) =>
-        TypedResults.Ok(
-            towns
-                .Value.Find(name, MostTowns)
+    private static Ok<List<TownAnswer>> Towns([System.ComponentModel.DataAnnotations.StringLength(80)] string name, Lazy<TownBook> towns)
+    {
+        var found = towns.Value.Find(name, MostTowns);
+        return TypedResults.Ok(
+            found
                 .Select(t => new TownAnswer(
                     t.Name,
                     t.Country,
-                    Country.All.FirstOrDefault(c => c.Code == t.Country)?.Name ?? t.Country,
+                    found.Count(other => (other.Name, other.Country) == (t.Name, t.Country)) > 1 ? towns.Value.LargeTownNear(t)?.Name : null,
                     t.Latitude,
                     t.Longitude,
                     t.TimeZoneId,
@@ -51,6 +61,7 @@ public static class CatalogueEndpoints
                 ))
                 .ToList()
         );
+    }
 
     /// <summary>Ids of the signs worth offering on a crop, the most telling for its usual causes first.</summary>
     private static IReadOnlyList<string> SignsOn(GardenCatalogue c, Crop crop)

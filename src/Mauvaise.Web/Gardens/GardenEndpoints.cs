@@ -26,7 +26,6 @@ public static class GardenEndpoints
     {
         var api = app.MapGroup("/api").WithTags("Garden");
         api.MapGet("/state", State);
-        api.MapPost("/gardens", SetUp);
         var garden = api.MapGroup("/gardens/{gardenId:guid}");
         garden.MapGet("", Show);
         garden.MapPut("/settings", ChangeSettings);
@@ -61,89 +60,6 @@ public static class GardenEndpoints
         await tools.LoadAsync(gardenId, stop) is { } s
             ? TypedResults.Ok(GardenAnswers.Of(s, await tools.Log.LastAsync(gardenId, stop)))
             : Problems.NotFound("garden");
-
-    private static async Task<Results<Created<GardenName>, ProblemHttpResult>> SetUp(
-        NewGarden body,
-        GardenTools tools,
-        GardenCatalogue catalogue,
-        WeatherClient weather,
-        ClaimsPrincipal user,
-        CancellationToken stop
-    )
-    {
-        var checks = CheckSite(new Checks(), body.Name, body.Latitude, body.Longitude, body.TimeZoneId, body.Climate, catalogue)
-            .That(body.MemberName is { Length: > 0 and <= 80 }, "memberName", "member-missing", Say.Of("gardens.sayWhoYouAreSo"));
-        CheckUnits(checks, body.Units);
-        CheckPlace(checks, body.FirstPlace, "firstPlace.");
-        if (!checks.Passed)
-        {
-            return checks.Problem();
-        }
-
-        var created = TypedResults.Created($"/api/gardens/{body.Id}", new GardenName(body.Id, body.Name));
-        if (await tools.Db.Gardens.AnyAsync(g => g.Id == body.Id, stop))
-        {
-            return created;
-        }
-
-        var garden = new GardenRow
-        {
-            Id = body.Id,
-            Name = body.Name.Trim(),
-            Latitude = body.Latitude,
-            Longitude = body.Longitude,
-            TimeZoneId = body.TimeZoneId,
-            Climate = body.Climate,
-            Kitchen = body.Kitchen,
-            Stance = body.Stance,
-            CreatedAt = tools.Now,
-            Language = Say.Language.Code,
-        };
-        Fill(garden, body.Units);
-        tools.Db.Gardens.Add(garden);
-        var owner = new MemberRow
-        {
-            Id = Guid.NewGuid(),
-            GardenId = body.Id,
-            Name = body.MemberName.Trim(),
-            Role = Role.Owner,
-        };
-        tools.Db.Members.Add(owner);
-        if (Sessions.PersonOf(user) is { } person)
-        {
-            tools.Db.Grants.Add(
-                new GrantRow
-                {
-                    PersonId = person,
-                    GardenId = body.Id,
-                    MemberId = owner.Id,
-                }
-            );
-        }
-
-        tools.Db.Places.Add(PlaceRow(body.Id, body.FirstPlace, 0));
-        tools.Db.Sprayers.Add(
-            new SprayerRow
-            {
-                Id = Guid.NewGuid(),
-                GardenId = body.Id,
-                Name = Say.Of("gardens.triggerBottle"),
-                CapacityLitres = Capacity(body.Kitchen, 1),
-            }
-        );
-        tools.Db.Sprayers.Add(
-            new SprayerRow
-            {
-                Id = Guid.NewGuid(),
-                GardenId = body.Id,
-                Name = Say.Of("gardens.pumpSprayer"),
-                CapacityLitres = Capacity(body.Kitchen, 5),
-            }
-        );
-        await tools.Db.SaveChangesAsync(stop);
-        await weather.TryRefreshAsync(body.Id, stop);
-        return created;
-    }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> ChangeSettings(
         Guid gardenId,
@@ -188,17 +104,13 @@ public static class GardenEndpoints
         return TypedResults.NoContent();
     }
 
-    /// <summary>A sprayer of about so many litres, as it is sold where gallons are used: a quart, a gallon.</summary>
-    private static double Capacity(KitchenSystem kitchen, double litres) =>
-        kitchen != KitchenSystem.Us ? litres : Units.Get(litres < 2 ? "us-qt" : "us-gal").InBase / 1000;
-
-    private static void CheckUnits(Checks checks, HouseholdUnits? units) =>
+    internal static void CheckUnits(Checks checks, HouseholdUnits? units) =>
         checks
             .That(units is null || HouseholdUnits.IsCurrency(units.Currency), "units.currency", "currency", Say.Of("gardens.currencyIsThreeLetters"))
             .That(units is null || HouseholdUnits.IsDropper(units.DropsInSpoon), "units.dropsInSpoon", "drops-range", HouseholdUnits.DropperRange());
 
     /// <summary>Null leaves them as they are.</summary>
-    private static void Fill(GardenRow garden, HouseholdUnits? units)
+    internal static void Fill(GardenRow garden, HouseholdUnits? units)
     {
         if (units is not null)
         {
@@ -287,16 +199,7 @@ public static class GardenEndpoints
             return Problems.NotFound("garden");
         }
 
-        var checks = new Checks()
-            .That(s.Places.Any(p => p.Id == body.PlaceId), "placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
-            .That(s.Catalogue.FindCrop(body.Crop) is not null, "crop", "crop-unknown", Say.Of("gardens.chooseACropFromTheList"))
-            .That(body.From <= s.Today.AddDays(1), "from", "date-ahead", Say.Of("gardens.aPlantingStartsTodayOrEarlier"))
-            .That(
-                body.Variety is null or { Length: <= PlantingFacts.VarietyLetters },
-                "variety",
-                "variety-long",
-                Say.Of("gardens.aVarietyHasUpToLetters", ("varietyLetters", PlantingFacts.VarietyLetters))
-            );
+        var checks = CheckPlanting(new Checks(), body, s.Places.Any(p => p.Id == body.PlaceId), s.Catalogue, s.Today, "");
         if (!checks.Passed)
         {
             return checks.Problem();
@@ -309,26 +212,7 @@ public static class GardenEndpoints
                 ("crop", s.Catalogue.Crop(body.Crop).Name.InSentence()),
                 ("places", s.Places.First(p => p.Id == body.PlaceId).Name)
             );
-            await tools.Log.WriteAsync(
-                gardenId,
-                body.MemberId,
-                words,
-                db =>
-                    db.Plantings.Add(
-                        new PlantingRow
-                        {
-                            Id = body.Id,
-                            PlaceId = body.PlaceId,
-                            Crop = body.Crop,
-                            Variety = string.IsNullOrWhiteSpace(body.Variety) ? null : body.Variety.Trim(),
-                            From = body.From,
-                            Count = body.Count,
-                            Stage = body.Stage,
-                            InFlower = body.InFlower,
-                        }
-                    ),
-                stop
-            );
+            await tools.Log.WriteAsync(gardenId, body.MemberId, words, db => db.Plantings.Add(PlantingRow(body)), stop);
         }
 
         return TypedResults.Created((string?)null);
@@ -380,7 +264,7 @@ public static class GardenEndpoints
             .That(GardenZone.Find(zone) is not null, "timeZoneId", "time-zone-unknown", Say.Of("gardens.chooseATimeZoneFrom"))
             .That(climate is not null && catalogue.FindClimate(climate) is not null, "climate", "climate-unknown", Say.Of("gardens.chooseTheClimateType"));
 
-    private static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
+    internal static Checks CheckPlace(Checks checks, NewPlace? place, string path) =>
         CheckGround(checks, place?.Name, place?.SunHours, place?.PondDistanceM, place?.SunFrom, place?.SunTo, path)
             .That(Place.IsReservoir(place?.ReservoirLitres), $"{path}reservoirLitres", "reservoir-range", Place.ReservoirRange())
             .That(Place.AreLamps(place?.LampsFrom, place?.LampsTo), $"{path}lampsTo", "lamps-both", Say.Of("gardens.lampsHaveBothTimes"))
@@ -417,7 +301,32 @@ public static class GardenEndpoints
             Say.Of("gardens.anotherPlaceHasThisName")
         );
 
-    private static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) =>
+    internal static Checks CheckPlanting(Checks checks, NewPlanting p, bool placeKnown, GardenCatalogue catalogue, DateOnly today, string path) =>
+        checks
+            .That(placeKnown, $"{path}placeId", "place-unknown", Say.Of("gardens.chooseOneOfTheGardensPlaces"))
+            .That(catalogue.FindCrop(p.Crop) is not null, $"{path}crop", "crop-unknown", Say.Of("gardens.chooseACropFromTheList"))
+            .That(p.From <= today.AddDays(1), $"{path}from", "date-ahead", Say.Of("gardens.aPlantingStartsTodayOrEarlier"))
+            .That(
+                p.Variety is null or { Length: <= PlantingFacts.VarietyLetters },
+                $"{path}variety",
+                "variety-long",
+                Say.Of("gardens.aVarietyHasUpToLetters", ("varietyLetters", PlantingFacts.VarietyLetters))
+            );
+
+    internal static PlantingRow PlantingRow(NewPlanting p) =>
+        new()
+        {
+            Id = p.Id,
+            PlaceId = p.PlaceId,
+            Crop = p.Crop,
+            Variety = string.IsNullOrWhiteSpace(p.Variety) ? null : p.Variety.Trim(),
+            From = p.From,
+            Count = p.Count,
+            Stage = p.Stage,
+            InFlower = p.InFlower,
+        };
+
+    internal static PlaceRow PlaceRow(Guid gardenId, NewPlace p, int order) =>
         new()
         {
             Id = p.Id,

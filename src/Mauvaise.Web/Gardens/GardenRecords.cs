@@ -10,6 +10,7 @@ public sealed record StateAnswer(IReadOnlyList<GardenName> Gardens, bool Demo, D
 public sealed record GardenName(Guid Id, string Name);
 
 /// <summary>The first step of a real garden.</summary>
+/// <param name="FirstPlanting">What grows in the first place; null where nothing does yet.</param>
 public sealed record NewGarden(
     Guid Id,
     string Name,
@@ -21,7 +22,8 @@ public sealed record NewGarden(
     Stance Stance,
     string MemberName,
     NewPlace FirstPlace,
-    HouseholdUnits? Units = null
+    HouseholdUnits? Units = null,
+    NewPlanting? FirstPlanting = null
 );
 
 /// <param name="PondDistanceM">Null where no pond is near.</param>

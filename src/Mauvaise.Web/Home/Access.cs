@@ -127,6 +127,7 @@ public static class Access
         ["POST /api/demo/step"] = Right.Work,
         // Keeping it.
         ["POST /api/gardens"] = Right.Keep,
+        ["POST /api/gardens/check"] = Right.Keep,
         [$"PUT {Garden}/site"] = Right.Keep,
         [$"DELETE {Garden}/places/{{placeId}}"] = Right.Keep,
         [$"DELETE {Garden}/plantings/{{plantingId}}"] = Right.Keep,

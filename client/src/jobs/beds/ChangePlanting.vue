@@ -7,7 +7,7 @@ import { useGarden, useGardenEdit, useGardenWrite, type Planting } from '@/garde
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
 import WriteOver from '@/kit/WriteOver.vue'
-import PlantingFields from './PlantingFields.vue'
+import PlantingFields from '@/garden/PlantingFields.vue'
 
 /** A planting that was written wrong: put right, moved to its place, or taken away when it never was. */
 const props = defineProps<{ planting: Planting; placeId: string }>()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { positionTold } from '@/kit/format'
 import { tell } from '@/language'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
@@ -26,7 +27,7 @@ const rooms = [
       <TabRow :label="tell('beds.roomsOfTheGarden')" :links="rooms" />
       <div class="page-head">
         <h1>{{ garden.name }}</h1>
-        <p class="soft">{{ garden.latitude }}, {{ garden.longitude }} · {{ garden.timeZoneId }}</p>
+        <p class="soft">{{ positionTold(garden.latitude, garden.longitude) }} · {{ garden.timeZoneId }}</p>
       </div>
       <slot :garden="garden" />
     </template>

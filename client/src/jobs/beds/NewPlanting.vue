@@ -7,7 +7,7 @@ import { useGarden, useGardenWrite } from '@/garden/useGarden'
 import { options, stageWords } from '@/garden/words'
 import FieldError from '@/kit/FieldError.vue'
 import SelectField from '@/kit/SelectField.vue'
-import PlantingFields from './PlantingFields.vue'
+import PlantingFields from '@/garden/PlantingFields.vue'
 
 const props = defineProps<{ placeId: string }>()
 const emit = defineEmits<{ done: [] }>()

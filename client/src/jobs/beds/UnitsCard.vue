@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { inSentence } from '@/kit/format'
 import { languages, nameOfLanguage, tell, writing } from '@/language'
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { answer, api, type Schemas } from '@/api/client'
-import { keys, useGarden } from '@/garden/useGarden'
+import type { Schemas } from '@/api/client'
+import { useCountries } from '@/garden/useCountries'
+import { useGarden } from '@/garden/useGarden'
 import { useGardenSettings } from '@/garden/useGardenSettings'
 import {
   dayOrderWords,
@@ -25,11 +25,7 @@ import SelectField from '@/kit/SelectField.vue'
 /** What the household reads. Records stay as they are, whatever is chosen here. */
 const { garden } = useGarden()
 const settings = useGardenSettings()
-const countries = useQuery({
-  queryKey: keys.catalogue('countries'),
-  queryFn: () => answer(api.GET('/api/catalogue/countries')),
-  staleTime: Infinity,
-})
+const { countries, countryOf } = useCountries()
 const units = computed(() => garden.value?.units)
 /** A day that no week begins on anywhere is left as it is, and not shown. */
 const weekStart = computed(() => {
@@ -48,7 +44,7 @@ const currencies = computed(() => {
 const set = (change: Partial<Schemas['HouseholdUnits']>) =>
   units.value && settings.mutate({ units: { ...units.value, ...change } })
 function chooseCountry(code: string) {
-  const c = countries.data.value?.find((x) => x.code === code)
+  const c = countryOf(code)
   if (c) settings.mutate({ kitchen: c.kitchen, units: c.units })
 }
 </script>
@@ -66,7 +62,7 @@ function chooseCountry(code: string) {
     <div class="fields">
       <SelectField
         :model-value="undefined"
-        :options="countries.data.value ?? []"
+        :options="countries"
         :label="tell('beds.asInACountry')"
         :placeholder="tell('beds.chooseOneToSetThemAll')"
         show="name"

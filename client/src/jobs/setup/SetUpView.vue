@@ -1,15 +1,19 @@
 <script setup lang="ts">
-import { inSentence } from '@/kit/format'
+import { household } from '@/kit/household'
+import { inSentence, positionTold } from '@/kit/format'
+import { toLocal } from '@/kit/localTime'
 import { tell } from '@/language'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
-import { answer, api, type Problem, type Schemas } from '@/api/client'
+import { answer, api, Problem, type Schemas } from '@/api/client'
 import { readAnew } from '@/garden/readAnew'
 import { keys } from '@/garden/useGarden'
 import PlaceFields from '@/garden/PlaceFields.vue'
+import PlantingFields from '@/garden/PlantingFields.vue'
+import { useCountries } from '@/garden/useCountries'
 import { emptyPlace, placeFieldNames } from '@/garden/newPlace'
 import { kitchenWords, options, stanceWords } from '@/garden/words'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
@@ -25,22 +29,62 @@ import { useKept } from '@/kit/useKept'
 const router = useRouter()
 const client = useQueryClient()
 const step = ref(0)
-/** Where it lies as a town says it; numbers only for who wants them. */
-const town = ref<Town | string>()
-const countries = useQuery({
-  queryKey: keys.catalogue('countries'),
-  queryFn: () => answer(api.GET('/api/catalogue/countries')),
-  staleTime: Infinity,
+const titles = [tell('setup.whereItLies'), tell('setup.howYouGarden'), tell('setup.theFirstBed')]
+
+type Unplaced = Omit<Schemas['NewGarden'], 'latitude' | 'longitude' | 'firstPlanting'> & {
+  latitude: number | null
+  longitude: number | null
+}
+/** All that is filled in. */
+interface Filled {
+  garden: Unplaced
+  /** Where it lies as a town says it; numbers only for who wants them. */
+  town: Town | string | null
+  country: string | null
+  planting: { id: string; crop: string; variety: string; from: string; count: number | null }
+}
+
+/** Kept on the device until it is sent. */
+const filled = useKept<Filled>('mauvaise-setting-up', {
+  garden: {
+    id: crypto.randomUUID(),
+    name: '',
+    latitude: null,
+    longitude: null,
+    timeZoneId: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    climate: 'oceanic',
+    kitchen: 'metric',
+    stance: 'watchAndTreat',
+    memberName: '',
+    firstPlace: emptyPlace(),
+    units: null,
+  },
+  town: null,
+  country: null,
+  planting: { id: crypto.randomUUID(), crop: '', variety: '', from: '', count: null },
 })
-const country = ref<string>()
+const draft = computed(() => filled.value.garden)
+const today = computed(() => toLocal(Date.now(), draft.value.timeZoneId).slice(0, 10))
+
+const { countries, countryOf } = useCountries()
 /** What a country's households mostly read; each can be changed later. */
 function chooseCountry(code: string) {
-  const chosen = countries.data.value?.find((c) => c.code === code)
-  country.value = chosen?.code ?? 'ZZ'
-  const last = countries.data.value?.at(-1)
-  draft.value.kitchen = (chosen ?? last)?.kitchen ?? 'metric'
-  draft.value.units = (chosen ?? last)?.units ?? null
+  const country = countryOf(code)
+  if (!country) return
+  filled.value.country = country.code
+  draft.value.kitchen = country.kitchen
+  draft.value.units = country.units
 }
+// The first bed is measured in it.
+watchEffect(() => {
+  const chosen = filled.value?.country ? countryOf(filled.value.country) : undefined
+  if (chosen)
+    household.value = {
+      scales: chosen.scales,
+      hours: chosen.units.hours,
+      currency: chosen.units.currency ?? '',
+    }
+})
 function chooseTown(chosen: Town) {
   draft.value.latitude = chosen.latitude
   draft.value.longitude = chosen.longitude
@@ -48,27 +92,6 @@ function chooseTown(chosen: Town) {
   draft.value.climate = chosen.climate
   chooseCountry(chosen.country)
 }
-const titles = [tell('setup.whereItLies'), tell('setup.howYouGarden'), tell('setup.theFirstBed')]
-
-type Draft = Omit<Schemas['NewGarden'], 'latitude' | 'longitude'> & {
-  latitude: number | null
-  longitude: number | null
-}
-
-/** Kept on the device until it is sent. */
-const draft = useKept<Draft>('mauvaise-set-up', {
-  id: crypto.randomUUID(),
-  name: '',
-  latitude: null,
-  longitude: null,
-  timeZoneId: Intl.DateTimeFormat().resolvedOptions().timeZone,
-  climate: 'oceanic',
-  kitchen: 'metric',
-  stance: 'watchAndTreat',
-  memberName: '',
-  firstPlace: emptyPlace(),
-  units: null,
-})
 const zones = Intl.supportedValuesOf('timeZone')
 const climates = useQuery({
   queryKey: keys.catalogue('climates'),
@@ -89,67 +112,101 @@ function locate() {
   )
 }
 
+const position = ['latitude', 'longitude']
 /** Fields of each step, so that an answer about a field opens its step. */
 const fields = [
-  ['name', 'latitude', 'longitude', 'timeZoneId', 'climate'],
+  ['name', 'town', ...position, 'timeZoneId', 'climate'],
   ['memberName'],
-  placeFieldNames.map((f) => `firstPlace.${f}`),
+  [
+    ...placeFieldNames.map((f) => `firstPlace.${f}`),
+    ...['crop', 'variety', 'from', 'count'].map((f) => `firstPlanting.${f}`),
+  ],
 ]
-const saving = useMutation<unknown, Problem>({
+const unplaced = computed(() => draft.value.latitude === null && draft.value.longitude === null)
+const body = (): Schemas['NewGarden'] => {
+  const { crop, from, ...planting } = filled.value.planting
+  return {
+    ...draft.value,
+    // A missing number is sent as one out of range, so that the answer stands beside its field.
+    latitude: draft.value.latitude ?? 999,
+    longitude: draft.value.longitude ?? 999,
+    firstPlanting: crop
+      ? {
+          ...planting,
+          crop,
+          from: from || today.value,
+          placeId: draft.value.firstPlace.id,
+          stage: 'young',
+          inFlower: false,
+        }
+      : null,
+  }
+}
+const isLast = computed(() => step.value === titles.length - 1)
+const problem = shallowRef<Problem | null>(null)
+/** Each step is looked at when it is left, and what is asked for later is not wrong yet. */
+const going = useMutation<unknown, Problem>({
   mutationFn: () =>
     answer(
-      api.POST('/api/gardens', {
-        // A missing number is sent as one out of range, so that the answer stands beside its field.
-        body: {
-          ...draft.value,
-          latitude: draft.value.latitude ?? 999,
-          longitude: draft.value.longitude ?? 999,
-        },
-      }),
+      isLast.value
+        ? api.POST('/api/gardens', { body: body() })
+        : api.POST('/api/gardens/check', { body: body() }),
     ),
+  onMutate: () => (problem.value = null),
   onSuccess: async () => {
-    draft.value = null as unknown as Draft
+    if (!isLast.value) return show(step.value + 1)
+    filled.value = null as unknown as Filled
     await readAnew(client)
     await router.replace('/')
   },
-  onError: (problem) => {
-    const at = fields.findIndex((names) => names.some((f) => f in problem.fields))
-    if (at >= 0) step.value = at
+  onError: (wrong) => {
+    const at = fields.findIndex((names) => names.some((f) => f in wrong.fields))
+    if (at > step.value) return show(step.value + 1)
+    problem.value =
+      unplaced.value && position.some((f) => f in wrong.fields)
+        ? new Problem(wrong.code, wrong.message, {
+            ...Object.fromEntries(Object.entries(wrong.fields).filter(([f]) => !position.includes(f))),
+            town: tell('setup.chooseTheTownNearby'),
+          })
+        : wrong
+    return show(Math.max(at, 0))
   },
 })
+const form = useTemplateRef('form')
+/** Opens a step at the field that is wrong, or at its first. */
+async function show(at: number) {
+  step.value = at
+  await nextTick()
+  const wanted = ['[aria-invalid=true]', 'input'].map((s) => form.value?.querySelector<HTMLElement>(s))
+  wanted.find((field) => field)?.focus()
+}
 /** Opened where an answer is about what lies in it. */
 const numbersOpen = computed(() =>
-  ['latitude', 'longitude', 'timeZoneId', 'climate'].some((f) => f in (saving.error.value?.fields ?? {})),
+  [...position, 'timeZoneId', 'climate'].some((f) => f in (problem.value?.fields ?? {})),
 )
-const next = () => (step.value < 2 ? step.value++ : saving.mutate())
 </script>
 
 <template>
-  <div v-if="draft" class="page narrow">
+  <div v-if="filled" class="page narrow">
     <p class="brand">mauvaise<i aria-hidden="true">.</i></p>
     <h1>{{ tell('setup.setUpYourGarden') }}</h1>
     <p class="soft">{{ tell('setup.stepOf3', { step: step + 1, titles: titles[step] }) }}</p>
-    <form class="card" novalidate @submit.prevent="next">
+    <form ref="form" class="card" novalidate @submit.prevent="going.mutate()">
       <template v-if="step === 0">
         <LanguageField />
         <div class="field">
           <label for="name">{{ tell('setup.nameOfTheGarden') }}</label>
-          <InputText
-            id="name"
-            v-model="draft.name"
-            maxlength="80"
-            :invalid="!!saving.error.value?.fields.name"
-          />
-          <FieldError :problem="saving.error.value" field="name" />
+          <InputText id="name" v-model="draft.name" maxlength="80" :invalid="!!problem?.fields.name" />
+          <FieldError :problem="problem" field="name" />
         </div>
-        <TownField v-model="town" @chosen="chooseTown" />
+        <TownField v-model="filled.town" :problem="problem" @chosen="chooseTown" />
         <p v-if="draft.latitude !== null" class="soft" role="status">
-          {{ draft.latitude }}, {{ draft.longitude }}; {{ draft.timeZoneId }};
+          {{ positionTold(draft.latitude, draft.longitude ?? 0) }}; {{ draft.timeZoneId }};
           {{ inSentence(climates.data.value?.find((c) => c.id === draft?.climate)?.name ?? '') }}.
         </p>
         <SelectField
-          :model-value="country"
-          :options="countries.data.value ?? []"
+          :model-value="filled.country"
+          :options="countries"
           :label="tell('setup.countryWhatYouMeasure')"
           show="name"
           take="code"
@@ -165,9 +222,9 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
                   v-model="draft.latitude"
                   input-id="latitude"
                   :max-fraction-digits="4"
-                  :invalid="!!saving.error.value?.fields.latitude"
+                  :invalid="!!problem?.fields.latitude"
                 />
-                <FieldError :problem="saving.error.value" field="latitude" />
+                <FieldError :problem="problem" field="latitude" />
               </div>
               <div class="field">
                 <label for="longitude">{{ tell('beds.longitudeEastPositive') }}</label>
@@ -175,9 +232,9 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
                   v-model="draft.longitude"
                   input-id="longitude"
                   :max-fraction-digits="4"
-                  :invalid="!!saving.error.value?.fields.longitude"
+                  :invalid="!!problem?.fields.longitude"
                 />
-                <FieldError :problem="saving.error.value" field="longitude" />
+                <FieldError :problem="problem" field="longitude" />
               </div>
             </div>
             <div v-if="located" class="actions">
@@ -196,7 +253,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
               :label="tell('beds.timeZone')"
               :show="null"
               :take="null"
-              ><FieldError :problem="saving.error.value" field="timeZoneId"
+              ><FieldError :problem="problem" field="timeZoneId"
             /></SelectField>
             <SelectField
               v-model="draft.climate"
@@ -204,7 +261,7 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
               :label="tell('setup.climateNearestToYours')"
               show="name"
               take="id"
-              ><FieldError :problem="saving.error.value" field="climate"
+              ><FieldError :problem="problem" field="climate"
             /></SelectField>
           </div>
         </details>
@@ -216,9 +273,9 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
             id="member"
             v-model="draft.memberName"
             maxlength="80"
-            :invalid="!!saving.error.value?.fields.memberName"
+            :invalid="!!problem?.fields.memberName"
           />
-          <FieldError :problem="saving.error.value" field="memberName" />
+          <FieldError :problem="problem" field="memberName" />
         </div>
         <SelectField
           v-model="draft.kitchen"
@@ -236,22 +293,31 @@ const next = () => (step.value < 2 ? step.value++ : saving.mutate())
         <GeneralCaution />
       </template>
       <template v-else>
-        <PlaceFields v-model="draft.firstPlace" :problem="saving.error.value" prefix="firstPlace." />
+        <PlaceFields v-model="draft.firstPlace" :problem="problem" prefix="firstPlace." />
+        <h2>{{ tell('setup.whatGrowsThere') }}</h2>
+        <p class="soft">{{ tell('setup.leaveItEmptyWhereNothing') }}</p>
+        <PlantingFields
+          v-model="filled.planting"
+          :problem="problem"
+          :today="today"
+          prefix="firstPlanting."
+          brief
+        />
       </template>
-      <FieldError :problem="saving.error.value" :shown="fields.flat()" />
+      <FieldError :problem="problem" :shown="fields.flat()" />
       <div class="actions">
         <Button
           v-if="step > 0"
           type="button"
           :label="tell('setup.back')"
           variant="outlined"
-          @click="step--"
+          @click="show(step - 1)"
         />
         <Button
           type="submit"
-          :label="step < 2 ? tell('setup.next') : tell('setup.startTheGarden')"
+          :label="isLast ? tell('setup.startTheGarden') : tell('setup.next')"
           size="large"
-          :loading="saving.isPending.value"
+          :loading="going.isPending.value"
         />
       </div>
     </form>

@@ -10,8 +10,10 @@ import FieldError from '@/kit/FieldError.vue'
 import NumberField from '@/kit/NumberField.vue'
 import SelectField from '@/kit/SelectField.vue'
 
-/** What was planted, when, and how many. */
-defineProps<{ problem: Problem | null; today: string }>()
+/** What was planted and when; which variety and how many, unless that can wait. */
+withDefaults(defineProps<{ problem: Problem | null; today: string; prefix?: string; brief?: boolean }>(), {
+  prefix: '',
+})
 const facts = defineModel<{ crop: string; variety: string; from: string; count: number | null }>({
   required: true,
 })
@@ -37,19 +39,19 @@ const sorted = computed(() =>
     :label="tell('beds.crop')"
     show="name"
     take="id"
-    ><FieldError :problem="problem" field="crop"
+    ><FieldError :problem="problem" :field="`${prefix}crop`"
   /></SelectField>
-  <div class="field">
+  <div v-if="!brief" class="field">
     <label :for="`${id}-variety`">{{ tell('beds.variety') }}</label>
     <InputText :id="`${id}-variety`" v-model="facts.variety" maxlength="80" />
-    <FieldError :problem="problem" field="variety" />
+    <FieldError :problem="problem" :field="`${prefix}variety`" />
   </div>
   <div class="field">
     <label :for="`${id}-from`">{{ tell('beds.plantedOn') }}</label>
     <input :id="`${id}-from`" v-model="facts.from" class="p-inputtext" type="date" :max="today" />
-    <FieldError :problem="problem" field="from" />
+    <FieldError :problem="problem" :field="`${prefix}from`" />
   </div>
-  <div class="field">
+  <div v-if="!brief" class="field">
     <label :for="`${id}-count`">{{ tell('garden.plants') }}</label>
     <NumberField
       v-model="facts.count"
@@ -59,6 +61,6 @@ const sorted = computed(() =>
       :placeholder="tell('beds.notCounted')"
       fluid
     />
-    <FieldError :problem="problem" field="count" />
+    <FieldError :problem="problem" :field="`${prefix}count`" />
   </div>
 </template>
