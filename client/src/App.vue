@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { tell } from '@/language'
 import { useQueryClient } from '@tanstack/vue-query'
-import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useGarden, useGardenAnew } from './garden/useGarden'
 import OutboxStrip from './outbox/OutboxStrip.vue'
@@ -12,6 +12,7 @@ import { useReady } from './outbox/useReady'
 import JobBar from './shell/JobBar.vue'
 import TopBar from './shell/TopBar.vue'
 import UndoStrip from './shell/UndoStrip.vue'
+import { useHeadingFocus } from './shell/useHeadingFocus'
 import { useKeys } from './shell/useKeys'
 import { onSignedOut } from './api/client'
 import DrawnInTurn from './kit/DrawnInTurn.vue'
@@ -43,6 +44,8 @@ watch(
   },
   { immediate: true },
 )
+const main = useTemplateRef('main')
+useHeadingFocus(() => main.value)
 useNews()
 useKeptApp()
 whenFirstScreenStands(() => document.documentElement.classList.remove('unlettered'))
@@ -74,7 +77,7 @@ watch(
     <OutboxStrip />
     <UndoStrip />
   </DrawnInTurn>
-  <main id="main" tabindex="-1">
+  <main id="main" ref="main" tabindex="-1">
     <!-- A screen's own state belongs to what it is about: another planting is another screen. -->
     <DrawnInTurn><RouterView :key="route.path" /></DrawnInTurn>
   </main>

@@ -1,3 +1,4 @@
+import { flushPromises } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import App from '@/App.vue'
 import { router } from '@/router'
@@ -72,6 +73,33 @@ describe('letters', () => {
     await key('d')
     expect(router.currentRoute.value.name).toBe('count')
     expect(button(/^Clean/).textContent).toContain('4')
+  })
+})
+
+describe('the focus', () => {
+  it('is on the heading of each page that is gone to, and not of the first', async () => {
+    const shown = await open('/more', recorded, App)
+    await settled(shown)
+    expect(document.activeElement).toBe(document.body)
+    for (const [letter, heading] of [
+      ['w', 'Walk'],
+      ['d', 'Decide'],
+    ] as const) {
+      await key(letter)
+      await expect.poll(() => document.activeElement?.textContent?.trim()).toBe(heading)
+      expect(document.activeElement?.tagName).toBe('H1')
+    }
+  })
+
+  it('stays where it is when the same page is only asked otherwise', async () => {
+    await settled(await open('/walk', recorded, App))
+    await router.push('/set-up')
+    const name = await had(() => control('input', 'Name of the garden'))
+    await expect.poll(() => document.activeElement?.tagName).toBe('H1')
+    name.focus()
+    await router.push('/set-up?again')
+    await flushPromises()
+    expect(document.activeElement).toBe(name)
   })
 })
 

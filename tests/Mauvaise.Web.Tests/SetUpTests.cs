@@ -64,6 +64,38 @@ public sealed class SetUpTests : IAsyncLifetime
     }
 
     [Fact]
+    public async Task A_garden_begins_with_what_grows_in_its_first_place()
+    {
+        var karee = Karee;
+        var pea = new NewPlanting(Guid.NewGuid(), karee.FirstPlace.Id, "pea", " ", new(2026, 6, 1), GrowthStage.Young, false);
+        for (var i = 0; i < 2; i++)
+        {
+            await http.SendAsync("/api/gardens", karee with { FirstPlanting = pea }, HttpStatusCode.Created);
+        }
+
+        var garden = (await http.GetFromJsonAsync<GardenAnswer>($"/api/gardens/{karee.Id}", TestApp.Json, Stop))!;
+        var planted = Assert.Single(Assert.Single(garden.Places).Plantings);
+        Assert.Equal((pea.Id, "pea", null), (planted.Id, planted.Crop, planted.Variety));
+    }
+
+    [Fact]
+    public async Task What_is_filled_in_is_looked_at_and_nothing_is_written()
+    {
+        var karee = Karee;
+        await http.SendAsync("/api/gardens/check", karee, HttpStatusCode.NoContent);
+        var elsewhere = new NewPlanting(Guid.NewGuid(), Guid.NewGuid(), "triffid", null, new(2099, 6, 1), GrowthStage.Young, false);
+        var wrong = karee with { Name = " ", MemberName = "", Latitude = 999, FirstPlanting = elsewhere };
+        string[] fields = ["name", "latitude", "memberName", "firstPlanting.placeId", "firstPlanting.crop", "firstPlanting.from"];
+        foreach (var path in new[] { "/api/gardens/check", "/api/gardens" })
+        {
+            var answer = await http.SendAsync(path, wrong, HttpStatusCode.BadRequest);
+            Assert.Equal(fields.Order(), answer.GetProperty("errors").EnumerateObject().Select(e => e.Name).Order());
+        }
+
+        Assert.Empty((await http.GetFromJsonAsync<StateAnswer>("/api/state", TestApp.Json, Stop))!.Gardens);
+    }
+
+    [Fact]
     public async Task A_household_gains_people_and_sprayers_and_is_told_what_can_not_be()
     {
         var karee = Karee;

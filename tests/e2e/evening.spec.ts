@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { bandsOf, expectNoSideScroll, startOver, tabTo, watchForErrors } from './steps'
+import { bandsOf, countKeys, expectNoSideScroll, startOver, tabTo, watchForErrors } from './steps'
 
 test.beforeEach(({ request }) => startOver(request))
 
@@ -112,6 +112,26 @@ test('one evening with the keyboard alone', async ({ page }) => {
   // Every control on the way is reached by Tab.
   test.slow()
   await evening(page, keyboard, () => page.keyboard.press('w'))
+})
+
+test('from the Board to a logged spray in 120 keys or fewer', async ({ page }) => {
+  const keys = await countKeys(page)
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()
+  await page.keyboard.press('w')
+  await expect(heading(page, 'Walk')).toBeFocused()
+  await keyboard.press(page, 'link', /^Chapel: courgette/)
+  await expect(heading(page, 'Chapel: courgette')).toBeFocused()
+  for (const key of '555assss') await page.keyboard.press(key)
+  await expect(page.getByText('20 % affected')).toBeVisible()
+  await keyboard.press(page, 'button', 'White dust')
+  await keyboard.press(page, 'button', 'Save and name it')
+  await keyboard.press(page, 'button', 'Call it powdery mildew and mix for it')
+  await keyboard.press(page, 'button', /^Mixed it: 600 ml/)
+  await expect(heading(page, 'Log this spray')).toBeFocused()
+  await keyboard.press(page, 'button', 'Log this spray')
+  await expect(page.getByText(/600 ml of neem oil on Chapel courgette/)).toBeVisible()
+  expect(keys()).toBeLessThanOrEqual(120)
 })
 
 test.describe('on a phone', () => {

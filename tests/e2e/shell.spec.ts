@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { emptyUrl, weatherUrl } from './addresses'
-import { expectAccessible, startOver } from './steps'
+import { countKeys, countTaps, expectAccessible, startOver } from './steps'
 
 test.describe('with the demo garden', () => {
   test.beforeEach(({ request }) => startOver(request))
@@ -144,7 +144,7 @@ test.describe('with the demo garden', () => {
 })
 
 test('a fresh garden is set up in three steps, planted and walked', async ({ page }) => {
-  await page.goto(emptyUrl)
+  await page.goto(`${emptyUrl}/set-up`)
   await expect(page.getByRole('heading', { name: 'Set up your garden' })).toBeVisible()
   await expectAccessible(page)
   await page.getByLabel('Name of the garden').fill('Back yard')
@@ -152,41 +152,75 @@ test('a fresh garden is set up in three steps, planted and walked', async ({ pag
   await page.getByLabel('Latitude, north positive').fill('95')
   await page.getByLabel('Longitude, east positive').fill('16.3')
   await page.getByRole('button', { name: 'Next' }).click()
+
+  // What is wrong is said at once, with the rest kept.
+  await expect(page.getByRole('alert')).toContainText('Latitude lies between -90 and 90')
+  await expect(page.getByLabel('Latitude, north positive')).toBeFocused()
+  await expect(page.getByLabel('Name of the garden')).toHaveValue('Back yard')
+  // A town says it all at once, and the first that is found is taken by Tab.
+  await page.getByLabel('Town or village nearby').pressSequentially('graz')
+  await expect(page.getByRole('option', { name: 'Graz, Austria', exact: true })).toBeVisible()
+  await page.keyboard.press('Tab')
+  await expect(page.getByText('47.07 / 15.45; Europe/Vienna; continental', { exact: false })).toBeVisible()
+  await expect(page.getByRole('combobox', { name: 'Country: what you measure in' })).toContainText('Austria')
+  await expectAccessible(page)
+  await page.getByRole('button', { name: 'Next' }).click()
+  await expect(page.getByLabel('Your name')).toBeFocused()
+  // What is filled in stands after a reload.
+  await page.reload()
+  await expect(page.getByLabel('Town or village nearby')).toHaveValue('Graz, Austria')
+  await page.getByRole('button', { name: 'Next' }).click()
   await page.getByLabel('Your name').fill('Ilse')
   await expect(page.getByText('Home mixes are not approved products.')).toBeVisible()
   await expectAccessible(page)
   await page.getByRole('button', { name: 'Next' }).click()
   await page.getByLabel('Name of the bed').fill('By the fence')
+  await page.getByRole('combobox', { name: 'Crop' }).click()
+  await page.getByRole('option', { name: 'Courgette' }).click()
   await expectAccessible(page)
-  await page.getByRole('button', { name: 'Start the garden' }).click()
-
-  // The wrong latitude brings its own step back, with the rest kept.
-  await expect(page.getByRole('alert')).toContainText('Latitude lies between -90 and 90')
-  await expect(page.getByLabel('Name of the garden')).toHaveValue('Back yard')
-  // A town says it all at once.
-  await page.getByLabel('Town or village nearby').pressSequentially('graz')
-  await page.getByRole('option', { name: 'Graz, Austria', exact: true }).click()
-  await expect(page.getByText('47.07, 15.45; Europe/Vienna; continental', { exact: false })).toBeVisible()
-  await expect(page.getByRole('combobox', { name: 'Country: what you measure in' })).toContainText('Austria')
-  await expectAccessible(page)
-  await page.getByRole('button', { name: 'Next' }).click()
-  await page.getByRole('button', { name: 'Next' }).click()
   await page.getByRole('button', { name: 'Start the garden' }).click()
 
   await expect(page.getByRole('heading', { name: 'Back yard' })).toBeVisible()
   await expect(page.getByText(/No weather yet/)).toBeVisible()
-  await expect(page.getByText('Nothing is planted yet.')).toBeVisible()
   await expectAccessible(page)
-  await page.keyboard.press('w')
-  await page.getByRole('link', { name: 'Plant something' }).click()
-  await page.getByRole('button', { name: 'Plant something in By the fence' }).click()
-  await page.getByRole('combobox', { name: 'Crop' }).click()
-  await page.getByRole('option', { name: 'Courgette' }).click()
-  await page.getByRole('button', { name: 'Plant it' }).click()
   await page.keyboard.press('w')
   await expect(page.getByRole('link', { name: /^By the fence: courgette/ })).toContainText(
     'not looked at yet',
   )
+})
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true })
+
+  test('from nothing to the first named trouble in 20 taps and 20 keys or fewer', async ({ page }) => {
+    const taps = await countTaps(page)
+    const keys = await countKeys(page)
+    const type = (label: string, words: string) => page.getByLabel(label).pressSequentially(words)
+    const tap = (role: 'button' | 'link' | 'combobox' | 'option', name: string | RegExp) =>
+      page.getByRole(role, { name }).first().tap()
+    await page.goto(`${emptyUrl}/set-up`)
+    await type('Name of the garden', 'Home')
+    await type('Town or village nearby', 'graz')
+    await tap('option', 'Graz, Austria')
+    await tap('button', 'Next')
+    await type('Your name', 'Ida')
+    await tap('button', 'Next')
+    await type('Name of the bed', 'Bed')
+    await tap('combobox', 'Crop')
+    await tap('option', 'Courgette')
+    await tap('button', 'Start the garden')
+    await expect(page.getByRole('heading', { name: 'Home' })).toBeVisible()
+    await tap('link', 'Walk')
+    await tap('button', /^Start the walk/)
+    await tap('button', /^Five clean/)
+    for (let i = 0; i < 3; i++) await tap('button', /^Affected/)
+    await tap('button', 'White dust')
+    await tap('button', 'Save and name it')
+    await tap('button', /^Call it powdery mildew/)
+    await expect(page.getByRole('heading', { name: /^What is it/ })).toHaveCount(0)
+    expect(taps()).toBeLessThanOrEqual(20)
+    expect(keys()).toBeLessThanOrEqual(20)
+  })
 })
 
 test('every file that the app names is there, and the styles of each screen with it', async ({ request }) => {

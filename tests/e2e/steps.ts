@@ -120,3 +120,16 @@ export async function countTaps(page: Page): Promise<() => number> {
   })
   return () => taps
 }
+
+/** Counts the keys that are pressed from here on, across pages. Call before the first page; the answer tells the count so far. */
+export async function countKeys(page: Page): Promise<() => number> {
+  let keys = 0
+  await page.exposeFunction('keyed', () => {
+    keys++
+  })
+  await page.addInitScript(() => {
+    const keyed = () => void (window as unknown as { keyed: () => Promise<void> }).keyed()
+    document.addEventListener('keydown', keyed, true)
+  })
+  return () => keys
+}

@@ -10,12 +10,12 @@ import { computed, nextTick, ref, shallowRef, useTemplateRef, watchEffect } from
 import { useRouter } from 'vue-router'
 import { answer, api, Problem, type Schemas } from '@/api/client'
 import { readAnew } from '@/garden/readAnew'
-import { keys } from '@/garden/useGarden'
+import { keys, useGarden } from '@/garden/useGarden'
 import PlaceFields from '@/garden/PlaceFields.vue'
 import PlantingFields from '@/garden/PlantingFields.vue'
 import { useCountries } from '@/garden/useCountries'
 import { emptyPlace, placeFieldNames } from '@/garden/newPlace'
-import { kitchenWords, options, stanceWords } from '@/garden/words'
+import { kitchenWords, options, stageWords, stanceWords } from '@/garden/words'
 import GeneralCaution from '@/kit/GeneralCaution.vue'
 import FieldError from '@/kit/FieldError.vue'
 import LanguageField from '@/kit/LanguageField.vue'
@@ -28,6 +28,7 @@ import { useKept } from '@/kit/useKept'
 
 const router = useRouter()
 const client = useQueryClient()
+const { open } = useGarden()
 const step = ref(0)
 const titles = [tell('setup.whereItLies'), tell('setup.howYouGarden'), tell('setup.theFirstBed')]
 
@@ -41,7 +42,14 @@ interface Filled {
   /** Where it lies as a town says it; numbers only for who wants them. */
   town: Town | string | null
   country: string | null
-  planting: { id: string; crop: string; variety: string; from: string; count: number | null }
+  planting: {
+    id: string
+    crop: string
+    variety: string
+    from: string
+    count: number | null
+    stage: Schemas['GrowthStage']
+  }
 }
 
 /** Kept on the device until it is sent. */
@@ -61,7 +69,7 @@ const filled = useKept<Filled>('mauvaise-setting-up', {
   },
   town: null,
   country: null,
-  planting: { id: crypto.randomUUID(), crop: '', variety: '', from: '', count: null },
+  planting: { id: crypto.randomUUID(), crop: '', variety: '', from: '', count: null, stage: 'young' },
 })
 const draft = computed(() => filled.value.garden)
 const today = computed(() => toLocal(Date.now(), draft.value.timeZoneId).slice(0, 10))
@@ -136,7 +144,6 @@ const body = (): Schemas['NewGarden'] => {
           crop,
           from: from || today.value,
           placeId: draft.value.firstPlace.id,
-          stage: 'young',
           inFlower: false,
         }
       : null,
@@ -155,6 +162,7 @@ const going = useMutation<unknown, Problem>({
   onMutate: () => (problem.value = null),
   onSuccess: async () => {
     if (!isLast.value) return show(step.value + 1)
+    open(draft.value.id)
     filled.value = null as unknown as Filled
     await readAnew(client)
     await router.replace('/')
@@ -302,6 +310,11 @@ const numbersOpen = computed(() =>
           :today="today"
           prefix="firstPlanting."
           brief
+        />
+        <SelectField
+          v-model="filled.planting.stage"
+          :options="options(stageWords)"
+          :label="tell('beds.stage')"
         />
       </template>
       <FieldError :problem="problem" :shown="fields.flat()" />
