@@ -4,6 +4,7 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter, type RouteLocationRaw } from 'vue-router'
 import type { Schemas } from '@/api/client'
+import NothingPlanted from '@/garden/NothingPlanted.vue'
 import { useGarden } from '@/garden/useGarden'
 import LeftoverBottles from '@/jobs/bench/LeftoverBottles.vue'
 import DrawnLater from '@/kit/DrawnLater.vue'
@@ -77,10 +78,7 @@ const count = computed(() =>
     <p v-if="planted" class="soft">
       {{ evening.deeds.length ? count : tell('board.nothingIsDueEnjoyTheGarden') }}
     </p>
-    <p v-else class="soft">
-      {{ tell('board.nothingIsPlantedYet') }}
-      <RouterLink to="/garden">{{ tell('board.plantSomething') }}</RouterLink>
-    </p>
+    <NothingPlanted v-else />
     <div
       v-if="spray"
       class="note"

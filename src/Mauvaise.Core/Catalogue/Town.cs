@@ -46,7 +46,7 @@ public sealed class TownBook
 
     private readonly IReadOnlyList<(string Key, Town Town)> towns;
     private readonly IReadOnlyList<(string Code, string[] Called)> names;
-    private readonly HashSet<Town> large;
+    private readonly IReadOnlyList<Town> large;
 
     /// <param name="bySize">The largest first.</param>
     public TownBook(IEnumerable<Town> bySize)
@@ -102,8 +102,8 @@ public sealed class TownBook
         ];
     }
 
-    /// <summary>The nearest large town of the country, to tell a town from another of its name; null where it is large itself, or none is.</summary>
-    public Town? LargeTownNear(Town town) => large.Contains(town) ? null : large.Where(t => t.Country == town.Country).MinBy(t => SquaredDegrees(t, town));
+    /// <summary>The nearest large town of the country that is called otherwise, to tell a town from another of its name; null where none is large.</summary>
+    public Town? LargeTownNear(Town town) => large.Where(t => t.Country == town.Country && t.Name != town.Name).MinBy(t => SquaredDegrees(t, town));
 
     /// <summary>As far apart as on a flat map of their latitude: enough to tell near from far.</summary>
     private static double SquaredDegrees(Town a, Town b)

@@ -5,6 +5,7 @@ import ToldAround from '@/kit/ToldAround.vue'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import NothingPlanted from '@/garden/NothingPlanted.vue'
 import { useGarden } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import FieldError from '@/kit/FieldError.vue'
@@ -17,7 +18,7 @@ import { useMoves, useRota, useWords, type Round } from './useRota'
 
 /** The plan: which evenings, which tanks, which beds, which group next. */
 const router = useRouter()
-const { garden, gardenId } = useGarden()
+const { garden, gardenId, plantings } = useGarden()
 const zone = computed(() => garden.value?.timeZoneId ?? 'UTC')
 const { data, isPending, error, refetch } = useRota()
 const { say, letGo, seen } = useWords()
@@ -216,7 +217,8 @@ const patchDays = computed(() => {
           />
         </section>
       </div>
-      <p v-if="nothing" class="note">
+      <NothingPlanted v-if="garden && plantings.length === 0" class="note" />
+      <p v-else-if="nothing" class="note">
         {{ tell('rota.nothingToSprayInTheComing') }}
         <ToldAround :sentence="(it) => tell('rota.aWalkKeepsItSo', { it })"
           ><RouterLink :to="{ name: 'walk' }">{{ tell('rota.aWalk') }}</RouterLink></ToldAround

@@ -184,6 +184,7 @@ const form = useTemplateRef('form')
 /** Opens a step at the field that is wrong, or at its first. */
 async function show(at: number) {
   step.value = at
+  if (isLast.value) filled.value.planting.from ||= today.value
   await nextTick()
   const wanted = ['[aria-invalid=true]', 'input'].map((s) => form.value?.querySelector<HTMLElement>(s))
   wanted.find((field) => field)?.focus()
