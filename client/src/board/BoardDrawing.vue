@@ -5,13 +5,13 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import HatchPatterns from '@/drawings/HatchPatterns.vue'
 import DrawnLater from '@/kit/DrawnLater.vue'
-import { clock, dayAndClock, inSentence, percent } from '@/kit/format'
-import { told } from '@/kit/household'
+import { clock, inSentence, percent } from '@/kit/format'
 import type { Span } from './axis'
 import BoardLegend from './BoardLegend.vue'
 import PlaceRow from './PlaceRow.vue'
 import SkyRibbon from './SkyRibbon.vue'
 import { timeScale } from './timeScale'
+import { useHourReading } from './useHourReading'
 
 /** The sky above, and the season of each place below it, against the same hours. */
 const props = defineProps<{ board: Schemas['BoardAnswer']; span: Span; timeZone: string }>()
@@ -20,8 +20,6 @@ defineEmits<{ open: [index: number] }>()
 
 const plot = ref<HTMLElement>()
 const { width } = useElementSize(plot)
-const hour = 3_600_000
-const now = computed(() => Date.parse(props.board.now))
 const x = computed(() => timeScale(props.span, Math.max(1, width.value)))
 const nights = computed(() =>
   props.board.nights.map((n) => ({
@@ -30,31 +28,11 @@ const nights = computed(() =>
   })),
 )
 
-const cursor = ref<number>()
+const { cursor, index, now, onKey, reading } = useHourReading(() => props)
 const scrub = (event: PointerEvent) => {
   const box = plot.value?.getBoundingClientRect()
   if (box) cursor.value = x.value.invert(event.clientX - box.left)
 }
-const reading = computed(() => {
-  if (cursor.value === undefined) return null
-  const { sky } = props.board
-  const i = Math.floor((cursor.value - Date.parse(sky.start)) / hour)
-  const t = sky.temperatureC[i]
-  if (t === undefined) return null
-  const words =
-    t === null
-      ? [tell('board.notKnown')]
-      : [
-          told('temperature', t),
-          `${sky.relativeHumidityPercent[i]} %`,
-          tell('board.wind', {
-            windMetresPerSecond: told('wind', sky.windMetresPerSecond[i] ?? 0),
-          }),
-        ]
-  const rain = sky.rainMm[i]
-  if (rain) words.push(tell('board.rain', { rain: told('rain', rain) }))
-  return `${dayAndClock(cursor.value, props.timeZone)}: ${words.join(', ')}`
-})
 
 const shownGroups = computed(() => {
   const used = new Set(props.board.rows.flatMap((r) => r.bands.map((b) => b.group)))
@@ -106,6 +84,19 @@ const shownGroups = computed(() => {
       <div class="now-line" :style="{ left: `${x(now)}px` }">
         <span>{{ clock(board.now, timeZone) }}</span>
       </div>
+      <div
+        class="reader"
+        role="slider"
+        tabindex="0"
+        :aria-label="tell('board.readTheHours')"
+        aria-valuemin="0"
+        :aria-valuemax="board.sky.temperatureC.length - 1"
+        :aria-valuenow="index"
+        :aria-valuetext="reading ?? tell('board.leftAndRightReadAnHour')"
+        @focus="cursor = now"
+        @blur="cursor = undefined"
+        @keydown="onKey"
+      />
       <div v-if="cursor !== undefined" class="cursor" :style="{ left: `${x(cursor)}px` }" />
     </div>
   </div>
@@ -204,6 +195,13 @@ const shownGroups = computed(() => {
   overflow: hidden;
   border-left: 1px solid var(--line);
   touch-action: pan-y;
+}
+
+/* Where the keys are; the pointer reads what lies below it. */
+.reader {
+  position: absolute;
+  inset: 18px 2px 2px;
+  pointer-events: none;
 }
 
 .strip {

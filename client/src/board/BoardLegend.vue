@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PlainWords from '@/kit/PlainWords.vue'
 import { tell } from '@/language'
 import type { Schemas } from '@/api/client'
 
@@ -23,7 +24,7 @@ defineProps<{ groups: Schemas['GroupAnswer'][] }>()
     </li>
     <li>
       <svg width="24" height="16" aria-hidden="true"><path class="pressure" d="M1 12L9 4L16 8L23 3" /></svg>
-      {{ tell('board.weatherPressure') }}
+      <span><PlainWords :text="tell('board.weatherPressure')" /></span>
     </li>
     <li>
       <svg width="14" height="16" aria-hidden="true"><path class="flag" d="M1 1V15M1 1L12 5L1 9Z" /></svg>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PlainWords from '@/kit/PlainWords.vue'
 import { tell } from '@/language'
 import ToldAround from '@/kit/ToldAround.vue'
 import { useEventListener, useMediaQuery } from '@vueuse/core'
@@ -9,7 +10,7 @@ import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import DrawnNear from '@/kit/DrawnNear.vue'
 import { useCheckBacks } from '@/jobs/checkback/useCheckBack'
-import { isTyping } from '@/shell/useKeys'
+import { isControl, isTyping } from '@/shell/useKeys'
 import { clamp, pan, type Span, zoom } from './axis'
 import EveningPanel from './EveningPanel.vue'
 
@@ -61,7 +62,7 @@ useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   else if (event.key === 'ArrowLeft') span.value = pan(span.value, bounds.value, -12)
   else if (event.key === '+') span.value = zoom(span.value, bounds.value, 0.6, now.value)
   else if (event.key === '-') span.value = zoom(span.value, bounds.value, 1 / 0.6, now.value)
-  else if (event.key === 'Enter' && event.target === document.body) open(selected.value)
+  else if (event.key === 'Enter' && !isControl(event.target)) open(selected.value)
   else return
   event.preventDefault()
 })
@@ -78,7 +79,7 @@ const move = (hours: number) => span.value && (span.value = pan(span.value, boun
       <section class="board" :aria-label="tell('board.board')">
         <header>
           <h1>{{ data.gardenName }}</h1>
-          <p class="soft">{{ data.sentence }}</p>
+          <p class="soft"><PlainWords :text="data.sentence" /></p>
           <div class="zoom no-print" role="group" :aria-label="tell('board.timeShown')">
             <button :aria-label="tell('board.earlier')" @click="move(-24)">←</button>
             <button :aria-label="tell('board.zoomOut')" @click="change(1 / 0.6)">−</button>

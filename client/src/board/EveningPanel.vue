@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PlainWords from '@/kit/PlainWords.vue'
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -107,7 +108,7 @@ const count = computed(() =>
             <summary>{{ tell('board.why') }}</summary>
             <DrawnLater>
               <ul>
-                <li v-for="r in deed.reasons" :key="r.sentence">{{ r.sentence }}</li>
+                <li v-for="r in deed.reasons" :key="r.sentence"><PlainWords :text="r.sentence" /></li>
               </ul>
             </DrawnLater>
           </details>

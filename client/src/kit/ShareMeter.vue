@@ -3,6 +3,7 @@ import { tell } from '@/language'
 import { computed } from 'vue'
 import type { Judged } from '@/jobs/walk/useSample'
 import { percent } from '@/kit/format'
+import PlainWords from '@/kit/PlainWords.vue'
 
 /** A share of leaves with its likely range and the action line, on a scale that ends past all of them. */
 const props = defineProps<{ sample: Judged }>()
@@ -45,7 +46,7 @@ const words = computed(() => {
         <span>{{ tell('kit.line') }}</span>
       </div>
     </div>
-    <p role="status">{{ words }}</p>
+    <p role="status"><PlainWords :text="words" /></p>
   </div>
 </template>
 

@@ -64,6 +64,10 @@ export function isTyping(target: EventTarget | null): boolean {
   )
 }
 
+/** True where Enter has a meaning of its own; on a heading or on the bare page it has none. */
+export const isControl = (target: EventTarget | null): boolean =>
+  target instanceof Element && target.closest('a, button, summary, [tabindex="0"]') !== null
+
 /** Single letters start the jobs. */
 export function useKeys() {
   const router = useRouter()

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PlainWords from '@/kit/PlainWords.vue'
 import { tell } from '@/language'
 import Button from 'primevue/button'
 import { computed } from 'vue'
@@ -44,13 +45,13 @@ const bench = computed(() => ({
           step.takenState === 'done' ? tell('decide.done') : tell('decide.takenOn')
         }}</span>
       </p>
-      <p class="soft">{{ step.why[0]?.sentence }}</p>
+      <p class="soft"><PlainWords :text="step.why[0]?.sentence ?? ''" /></p>
       <p v-if="step.course && step.choice !== 'passedOver'" class="soft">{{ step.course.reason }}</p>
       <details v-if="step.how || step.why.length > 1">
         <summary>{{ tell('decide.howAndWhy') }}</summary>
         <p v-if="step.how">{{ step.how }}</p>
         <ul>
-          <li v-for="why in step.why.slice(1)" :key="why.sentence">{{ why.sentence }}</li>
+          <li v-for="why in step.why.slice(1)" :key="why.sentence"><PlainWords :text="why.sentence" /></li>
         </ul>
       </details>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PlainWords from '@/kit/PlainWords.vue'
 import { stepWords } from '@/garden/words'
 import { tell, remarked } from '@/language'
 import ToldAround from '@/kit/ToldAround.vue'
@@ -146,7 +147,7 @@ const patchDays = computed(() => {
             <strong>{{ civilDay(over) }}</strong>: {{ move?.why.sentence ?? tell('rota.workingItOut') }}
           </p>
           <ul class="list soft">
-            <li v-for="why in chosen.why" :key="why.sentence">{{ why.sentence }}</li>
+            <li v-for="why in chosen.why" :key="why.sentence"><PlainWords :text="why.sentence" /></li>
             <li v-for="a in chosen.against" :key="a.sentence">
               {{ tell('rota.not', { against: a.sentence }) }}
             </li>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { tell } from '@/language'
+import { computed, useId } from 'vue'
+import { inStretches } from './terms'
+
+/** A text whose words of the trade explain themselves where they stand, at a tap or by Enter. */
+const props = defineProps<{ text: string }>()
+const id = useId()
+const stretches = computed(() => inStretches(props.text))
+</script>
+
+<template>
+  <template v-for="(s, i) in stretches" :key="i"
+    ><template v-if="!s.means">{{ s.text }}</template
+    ><template v-else
+      ><button
+        type="button"
+        class="term"
+        :aria-label="tell('terms.whatIs', { word: s.text })"
+        :popovertarget="`${id}-${i}`"
+      >
+        {{ s.text }}</button
+      ><span :id="`${id}-${i}`" class="means" popover>{{ s.means }}</span></template
+    ></template
+  >
+</template>
+
+<style scoped>
+.term {
+  padding: 0;
+  border: 0;
+  background: none;
+  font: inherit;
+  color: inherit;
+  text-decoration: underline dotted 1px;
+  text-underline-offset: 3px;
+  cursor: help;
+}
+
+/* Above the bar of jobs, whatever opened it. */
+.means {
+  position: fixed;
+  inset: auto 16px 88px;
+  margin: 0 auto;
+  max-width: 420px;
+  padding: 14px 16px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--surface);
+  color: var(--ink);
+  font: 400 1rem/1.45 var(--text);
+  white-space: normal;
+}
+</style>

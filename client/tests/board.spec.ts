@@ -1,0 +1,69 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { router } from '@/router'
+import App from '@/App.vue'
+import { control, had, key, open, settled } from './mounted'
+import { at, recorded, recordedAnswer } from './recorded'
+import type { Schemas } from '@/api/client'
+
+/** What the Board tells without a pointer. */
+const board = recordedAnswer<Schemas['BoardAnswer']>(`${at}/board`)
+
+afterEach(() => window.dispatchEvent(new Event('afterprint')))
+beforeEach(() => {
+  localStorage.clear()
+  vi.stubGlobal(
+    'EventSource',
+    class extends EventTarget {
+      close() {}
+    },
+  )
+})
+
+async function hours() {
+  await settled(await open('/', recorded, App))
+  // Nothing is scrolled to here; what is printed is drawn all the same.
+  window.dispatchEvent(new Event('beforeprint'))
+  const hours = await had(() => control('[role=slider]', 'Read the hours'))
+  const said = () => hours.getAttribute('aria-valuetext') ?? ''
+  return { hours, said }
+}
+
+describe('the hours of the Board', () => {
+  it('are one stop, and read one by one and day by day', async () => {
+    const { hours: stop, said } = await hours()
+    expect(said()).toBe('Left and right read an hour, page up and down a day.')
+    stop.focus()
+    await expect.poll(said).toMatch(/^Thu 16 Jul, 17:\d\d: \d+ °C, \d+ %, wind [\d.]+ m\/s/)
+    await key('ArrowRight', stop)
+    await expect.poll(said).toMatch(/^Thu 16 Jul, 18:\d\d: .*, a good hour$/)
+    await key('PageDown', stop)
+    await expect.poll(said).toMatch(/^Fri 17 Jul, 18:/)
+    await key('ArrowLeft', stop)
+    await expect.poll(said).toMatch(/^Fri 17 Jul, 17:/)
+    stop.blur()
+    await expect.poll(said).not.toMatch(/Jul/)
+  })
+
+  it('end where the Board does', async () => {
+    const { hours: stop, said } = await hours()
+    stop.focus()
+    await key('End', stop)
+    const last = said()
+    await key('PageDown', stop)
+    expect(said()).toBe(last)
+    await key('Home', stop)
+    expect(Number(stop.getAttribute('aria-valuenow'))).toBe(0)
+    await key('ArrowLeft', stop)
+    expect(Number(stop.getAttribute('aria-valuenow'))).toBe(0)
+  })
+
+  it('leave other keys to the Board, and Enter on its heading opens the chosen place', async () => {
+    const { hours: stop } = await hours()
+    stop.focus()
+    await key('ArrowDown', stop)
+    await key('Enter', stop)
+    expect(router.currentRoute.value.name).toBe('board')
+    await key('Enter', document.querySelector('h1') ?? document.body)
+    await expect.poll(() => router.currentRoute.value.params.placeId).toBe(board.rows[1]?.placeId)
+  })
+})
