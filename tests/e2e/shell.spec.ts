@@ -37,6 +37,42 @@ test.describe('with the demo garden', () => {
     expect((await request.get('/assets/anything')).headers()['cache-control']).toBe('no-cache')
   })
 
+  test('a screen reader hears of the Board what is seen, in its order', async ({ page }) => {
+    await page.goto('/')
+    await expect(page.getByRole('slider', { name: 'Read the hours' })).toBeVisible()
+    await expect(page.getByRole('main')).toMatchAriaSnapshot(`
+      - region "Board":
+        - heading "Tansy Lock" [level=1]
+        - paragraph:
+          - 'button "Cover: what is it?"'
+          - text: holds on 2 of 10 places. Saturday's rain, 18 mm, will strip Towpath.
+        - group "Time shown"
+        - list:
+          - listitem:
+            - button "Sluice broad bean, runner bean"
+          - listitem:
+            - button "Chapel courgette, squash"
+        - 'img "Weather: temperature, rain, wet leaves, wind and good hours"'
+        - 'img /^Cover now 0 %. Pressure 77 %, Black bean aphid: 19 degree-days a day last week. Fri 10 Jul, 18:51: 2 of 20 leaves/'
+        - slider "Read the hours"
+        - list "Legend"
+        - list:
+          - listitem: "Sluice: cover 0 %"
+      - region "This evening":
+        - heading "This evening" [level=2]
+        - paragraph: 6 things to do, in order
+        - paragraph: 18:00 – 21:00
+        - paragraph: At most 26 °C in the next six hours. Wind 3.6 m/s. Dry for the 8 h that neem oil needs.
+        - link "Why these hours?"
+        - 'button "Count again: Polytunnel north"'
+        - list:
+          - listitem:
+            - 'heading "Check back: Polytunnel north aubergine" [level=3]'
+          - listitem:
+            - heading "By hand, in 9 places" [level=3]
+    `)
+  })
+
   test('arrows choose a place and Enter opens it', async ({ page }) => {
     await page.goto('/')
     await expect(page.getByRole('heading', { name: 'This evening' })).toBeVisible()

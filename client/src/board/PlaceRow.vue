@@ -54,12 +54,14 @@ const spoken = computed(() => {
         }),
       ]
     : []
-  return [
+  const said = [
     tell('board.coverNow', { coverNow: percent(props.row.coverNow) }),
     ...pressed,
     ...dots,
     ...props.row.flags.map((f) => f.words),
-  ].join('. ')
+  ]
+  // Two plantings of a place may have the same to say, and it is said once.
+  return [...new Set(said.map((words) => words.replace(/\.$/, '')))].join('. ')
 })
 </script>
 
