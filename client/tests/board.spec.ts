@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { router } from '@/router'
 import App from '@/App.vue'
-import { control, had, key, open, settled } from './mounted'
+import { control, had, json, key, open, press, settled } from './mounted'
 import { at, recorded, recordedAnswer } from './recorded'
 import type { Schemas } from '@/api/client'
 
@@ -65,5 +65,56 @@ describe('the hours of the Board', () => {
     expect(router.currentRoute.value.name).toBe('board')
     await key('Enter', document.querySelector('h1') ?? document.body)
     await expect.poll(() => router.currentRoute.value.params.placeId).toBe(board.rows[1]?.placeId)
+  })
+})
+
+describe('a garden of more places than fit a screen', () => {
+  const [first] = board.rows
+  const row = (i: number, marked: boolean) => ({
+    ...first,
+    placeId: `00000000-0000-4000-8000-0000000000${i + 10}`,
+    name: `Bed ${i + 1}`,
+    bands: [],
+    flags: [],
+    dots: marked ? first?.dots.slice(0, 1) : [],
+  })
+  const names = () => [...document.querySelectorAll('.labels strong')].map((e) => e.textContent)
+  const withRows = async (count: number, marked: (i: number) => boolean) => {
+    const rows = Array.from({ length: count }, (_, i) => row(i, marked(i)))
+    await settled(
+      await open(
+        '/',
+        (request) =>
+          request.url.endsWith('/board') ? Promise.resolve(json({ ...board, rows })) : recorded(request),
+        App,
+      ),
+    )
+    window.dispatchEvent(new Event('beforeprint'))
+    await expect.poll(() => names().length).toBeGreaterThan(0)
+  }
+
+  it('folds places where all is well, in their order, and opens them again', async () => {
+    // Every other bed has something to show: fifteen of thirty.
+    await withRows(30, (i) => i % 2 === 1)
+    expect(names()).toEqual(Array.from({ length: 15 }, (_, i) => `Bed ${2 * i + 2}`))
+    await press('All is well in 15 more places')
+    expect(names()).toEqual(Array.from({ length: 30 }, (_, i) => `Bed ${i + 1}`))
+    await press('Fold places where all is well')
+    expect(names()).toHaveLength(15)
+    // What the keys choose is what is shown.
+    await key('ArrowDown')
+    await key('Enter')
+    await expect.poll(() => router.currentRoute.value.params.placeId).toBe(row(3, true).placeId)
+  })
+
+  it('shows a screenful of them all the same', async () => {
+    await withRows(20, (i) => i === 19)
+    expect(names()).toEqual([...Array.from({ length: 11 }, (_, i) => `Bed ${i + 1}`), 'Bed 20'])
+  })
+
+  it.each([1, 12])('folds nothing where there are %i', async (count) => {
+    await withRows(count, () => false)
+    expect(names()).toHaveLength(count)
+    expect(document.body.textContent).not.toContain('All is well in')
   })
 })

@@ -47,16 +47,28 @@ watch(
 )
 const selected = ref(0)
 
+/** So many rows fit a screen. Beyond that, places with nothing to show are folded. */
+const screenful = 12
+const unfolded = ref(false)
+const rows = computed(() => {
+  const all = data.value?.rows ?? []
+  const marked = all.filter((r) => r.bands.length + r.dots.length + r.flags.length > 0)
+  const room = new Set(
+    all.filter((r) => !marked.includes(r)).slice(0, Math.max(0, screenful - marked.length)),
+  )
+  return unfolded.value ? all : all.filter((r) => marked.includes(r) || room.has(r))
+})
+const folded = computed(() => (data.value?.rows.length ?? 0) - rows.value.length)
+
 function open(index: number) {
-  const row = data.value?.rows[index]
+  const row = rows.value[index]
   if (row) void router.push({ name: 'place', params: { placeId: row.placeId } })
 }
 
 useEventListener(document, 'keydown', (event: KeyboardEvent) => {
   if (!data.value || !span.value || isTyping(event.target) || event.ctrlKey || event.metaKey || event.altKey)
     return
-  const rows = data.value.rows.length
-  if (event.key === 'ArrowDown') selected.value = Math.min(rows - 1, selected.value + 1)
+  if (event.key === 'ArrowDown') selected.value = Math.min(rows.value.length - 1, selected.value + 1)
   else if (event.key === 'ArrowUp') selected.value = Math.max(0, selected.value - 1)
   else if (event.key === 'ArrowRight') span.value = pan(span.value, bounds.value, 12)
   else if (event.key === 'ArrowLeft') span.value = pan(span.value, bounds.value, -12)
@@ -96,11 +108,19 @@ const move = (hours: number) => span.value && (span.value = pan(span.value, boun
         <DrawnNear v-if="span">
           <BoardDrawing
             v-model:selected="selected"
-            :board="data"
+            :board="{ ...data, rows }"
             :span="span"
             :time-zone="zone"
             @open="open"
           />
+          <button
+            v-if="folded > 0 || unfolded"
+            class="fold no-print"
+            :aria-expanded="unfolded"
+            @click="unfolded = !unfolded"
+          >
+            {{ unfolded ? tell('board.foldWhatIsWell') : tell('board.allIsWellInMore', { n: folded }) }}
+          </button>
         </DrawnNear>
       </section>
       <EveningPanel :evening="data.evening" :time-zone="zone" />
@@ -130,6 +150,17 @@ header {
   align-items: baseline;
   gap: 4px 14px;
   margin-bottom: 8px;
+}
+
+.fold {
+  min-height: 44px;
+  padding: 8px 0;
+  border: 0;
+  background: none;
+  font: inherit;
+  color: var(--mauve-deep);
+  text-decoration: underline;
+  cursor: pointer;
 }
 
 .zoom {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { clock, day } from '@/kit/format'
 import { byDay, reasonMark, ruleWords } from './hours'
 
-/** Ten days by twenty-four hours; choosing one says why. */
+/** Ten days by twenty-four hours, one stop for the keys; the one that is chosen says why. */
 const props = defineProps<{ hours: Schemas['HourAnswer'][]; timeZone: string }>()
 const grid = computed(() => byDay(props.hours, props.timeZone))
 const chosen = ref<Schemas['HourAnswer']>()
@@ -17,13 +17,35 @@ watch(
 const verdictWords = { good: tell('windows.good'), poor: tell('windows.possible'), never: tell('rota.no') }
 const title = (h: Schemas['HourAnswer']) =>
   `${day(h.hour, props.timeZone)} ${clock(h.hour, props.timeZone)}: ${verdictWords[h.verdict]}. ${h.rules[0]?.sentence ?? ''}`
+const table = useTemplateRef('table')
+/** The nearest hour that is there, going by days and hours; undefined where the days end. */
+function hourAt(row: number, column: number, down: number, right: number): Schemas['HourAnswer'] | undefined {
+  const [day, cell] = [grid.value.days[row], grid.value.days[row]?.cells[column]]
+  if (!day || column < 0 || column >= day.cells.length) return undefined
+  return cell ?? hourAt(row + down, column + right, down, right)
+}
+function go(event: KeyboardEvent, row: number, column: number) {
+  const cells = grid.value.days[row]?.cells.length ?? 0
+  const to = {
+    ArrowLeft: () => hourAt(row, column - 1, 0, -1),
+    ArrowRight: () => hourAt(row, column + 1, 0, 1),
+    ArrowUp: () => hourAt(row - 1, column, -1, 0),
+    ArrowDown: () => hourAt(row + 1, column, 1, 0),
+    Home: () => hourAt(row, 0, 0, 1),
+    End: () => hourAt(row, cells - 1, 0, -1),
+  }[event.key]
+  if (!to) return
+  event.preventDefault()
+  chosen.value = to() ?? chosen.value
+  void nextTick(() => table.value?.querySelector<HTMLElement>('button.chosen')?.focus())
+}
 const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m) => m))
 </script>
 
 <template>
   <div class="map-and-why">
     <section class="card" :aria-label="tell('beds.hours')">
-      <table>
+      <table ref="table" role="grid" :aria-label="tell('beds.hours')">
         <thead>
           <tr>
             <th scope="col">
@@ -35,7 +57,7 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
           </tr>
         </thead>
         <tbody>
-          <tr v-for="d in grid.days" :key="d.label">
+          <tr v-for="(d, row) in grid.days" :key="d.label">
             <th scope="row">{{ d.label }}</th>
             <td v-for="(cell, i) in d.cells" :key="i">
               <button
@@ -43,7 +65,9 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
                 :class="[cell.verdict, { chosen: cell.hour === chosen?.hour }]"
                 :aria-label="title(cell)"
                 :title="title(cell)"
+                :tabindex="cell.hour === chosen?.hour ? 0 : -1"
                 @click="chosen = cell"
+                @keydown="go($event, row, i)"
               >
                 {{ reasonMark(cell) }}
               </button>
@@ -53,7 +77,8 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
       </table>
       <p class="soft small legend">
         <span class="swatch good" /> {{ tell('windows.good') }} <span class="swatch poor" />
-        {{ tell('windows.possible') }} <span class="swatch never" /> no
+        {{ tell('windows.possible') }} <span class="swatch never" />
+        {{ tell('rota.no') }}
         <span v-for="m in used" :key="m">{{ m }} {{ ruleWords[m] }}</span>
       </p>
     </section>
