@@ -22,7 +22,7 @@ test('what was entered wrong is put right, and what has records stays', async ({
   await page.getByLabel('Latitude, north positive').fill('47,6')
   await page.getByRole('button', { name: 'Save' }).first().click()
   await expect(page.getByRole('heading', { name: 'Lock side', level: 1 })).toBeVisible()
-  await expect(page.getByText(/^47\.6, /)).toBeVisible()
+  await expect(page.getByText(/^47\.6 \/ /)).toBeVisible()
 })
 
 test('a crop is found by the name that it has elsewhere', async ({ page }) => {

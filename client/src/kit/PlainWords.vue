@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { tell } from '@/language'
-import { computed, useId } from 'vue'
+import { computed, ref, useId } from 'vue'
 import { inStretches } from './terms'
 
 /** A text whose words of the trade explain themselves where they stand, at a tap or by Enter. */
 const props = defineProps<{ text: string }>()
 const id = useId()
 const stretches = computed(() => inStretches(props.text))
+/** The stretch whose meaning is shown: until then it is no part of the text. */
+const opened = ref<number>()
 </script>
 
 <template>
@@ -20,7 +22,9 @@ const stretches = computed(() => inStretches(props.text))
         :popovertarget="`${id}-${i}`"
       >
         {{ s.text }}</button
-      ><span :id="`${id}-${i}`" class="means" popover>{{ s.means }}</span></template
+      ><span :id="`${id}-${i}`" class="means" popover @beforetoggle="opened = i">{{
+        opened === i ? s.means : ''
+      }}</span></template
     ></template
   >
 </template>
