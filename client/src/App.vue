@@ -16,7 +16,7 @@ import { useHeadingFocus } from './shell/useHeadingFocus'
 import { useKeys } from './shell/useKeys'
 import { onSignedOut } from './api/client'
 import DrawnInTurn from './kit/DrawnInTurn.vue'
-import { household } from './kit/household'
+import { measureAs } from './kit/household'
 import { orderDays } from './language'
 import { useNews } from './garden/useNews'
 
@@ -38,7 +38,7 @@ watch(
   garden,
   (g) => {
     if (!g) return
-    household.value = { scales: g.scales, hours: g.units.hours, currency: g.units.currency ?? '' }
+    measureAs(g)
     // What was told in the other order is asked for again.
     if (orderDays(g.units.days ?? 'dayFirst')) void queries.invalidateQueries()
   },

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
+import { household } from '@/kit/household'
 import { router } from '@/router'
 import type { Schemas } from '@/api/client'
 import { button, choose, control, fill, json, open, press, seen, settled, type Server } from './mounted'
@@ -141,6 +142,16 @@ describe('a fresh garden', () => {
       units: { temperature: 'fahrenheit' },
       firstPlace: { lengthM: 4 },
     })
+  })
+
+  it('leaves what is measured as it was when it is given up', async () => {
+    const { server } = setUp()
+    await settled(await open('/set-up', server))
+    const before = household.value
+    await choose(/^Country/, 'United States')
+    await expect.poll(() => household.value.scales.length.word).toBe('ft')
+    await router.push('/more')
+    await expect.poll(() => household.value).toBe(before)
   })
 
   it('tells towns of one name apart, and names a country that is in no list', async () => {

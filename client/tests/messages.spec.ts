@@ -70,7 +70,7 @@ describe('messages', () => {
       const look = (node: Node) => {
         if (
           node.type === 2 &&
-          /[a-z]{3}/i.test(String(node.content)) &&
+          /[a-z]{2}/i.test(String(node.content)) &&
           !noWords.test(String(node.content).trim())
         )
           found.push(`${file}: ${String(node.content).trim()}`)

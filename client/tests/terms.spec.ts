@@ -42,9 +42,14 @@ describe('words of the trade', () => {
     const means = document.getElementById(term.attributes('popovertarget') ?? '')
     expect(means?.hasAttribute('popover')).toBe(true)
     expect(document.body.textContent).toBe(text)
-    means?.dispatchEvent(new Event('beforetoggle'))
-    await nextTick()
+    const toggled = async (newState: string) => {
+      means?.dispatchEvent(Object.assign(new Event('beforetoggle'), { newState }))
+      await nextTick()
+    }
+    await toggled('open')
     expect(means?.textContent).toMatch(/protection is left/)
+    await toggled('closed')
+    expect(document.body.textContent).toBe(text)
     shown.unmount()
   })
 })

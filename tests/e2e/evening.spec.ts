@@ -51,6 +51,9 @@ async function evening(page: Page, hand: Hand, toWalk: () => Promise<void>) {
   await hand.count(page, 16, 5)
   await expect(page.getByText('24 % affected')).toBeVisible()
   await expect(page.getByText('Above the 2 % line. That is enough.')).toBeVisible()
+  // What a word means is shown where it covers nothing that is pressed next.
+  await hand.press(page, 'button', 'line: what is it?')
+  await expect(page.getByText('The share of leaves from which treating is worth it.')).toBeVisible()
   await hand.press(page, 'button', 'White dust')
   await hand.press(page, 'button', 'Save and name it')
 

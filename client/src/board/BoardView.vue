@@ -6,6 +6,7 @@ import { useEventListener, useMediaQuery } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api } from '@/api/client'
+import type { Schemas } from '@/api/client'
 import { useGarden, useGardenQuery } from '@/garden/useGarden'
 import AsyncState from '@/kit/AsyncState.vue'
 import DrawnNear from '@/kit/DrawnNear.vue'
@@ -50,15 +51,16 @@ const selected = ref(0)
 /** So many rows fit a screen. Beyond that, places with nothing to show are folded. */
 const screenful = 12
 const unfolded = ref(false)
-const rows = computed(() => {
-  const all = data.value?.rows ?? []
-  const marked = all.filter((r) => r.bands.length + r.dots.length + r.flags.length > 0)
-  const room = new Set(
-    all.filter((r) => !marked.includes(r)).slice(0, Math.max(0, screenful - marked.length)),
-  )
-  return unfolded.value ? all : all.filter((r) => marked.includes(r) || room.has(r))
+const marked = (r: Schemas['RowAnswer']) => r.bands.length + r.dots.length + r.flags.length > 0
+/** The Board with the rows that are shown. */
+const shown = computed(() => {
+  if (!data.value || unfolded.value) return data.value
+  let room = screenful - data.value.rows.filter(marked).length
+  return { ...data.value, rows: data.value.rows.filter((r) => marked(r) || room-- > 0) }
 })
+const rows = computed(() => shown.value?.rows ?? [])
 const folded = computed(() => (data.value?.rows.length ?? 0) - rows.value.length)
+watch(rows, ({ length }) => (selected.value = Math.max(0, Math.min(length - 1, selected.value))))
 
 function open(index: number) {
   const row = rows.value[index]
@@ -105,21 +107,25 @@ const move = (hours: number) => span.value && (span.value = pan(span.value, boun
             ><RouterLink :to="{ name: 'garden' }">{{ tell('board.addTheFirstBed') }}</RouterLink></ToldAround
           >
         </p>
-        <DrawnNear v-if="span">
+        <DrawnNear v-if="span && shown">
           <BoardDrawing
             v-model:selected="selected"
-            :board="{ ...data, rows }"
+            :board="shown"
             :span="span"
             :time-zone="zone"
             @open="open"
           />
           <button
             v-if="folded > 0 || unfolded"
-            class="fold no-print"
+            class="fold"
             :aria-expanded="unfolded"
             @click="unfolded = !unfolded"
           >
-            {{ unfolded ? tell('board.foldWhatIsWell') : tell('board.allIsWellInMore', { n: folded }) }}
+            {{
+              unfolded
+                ? tell('board.foldPlacesWithNothing')
+                : tell('board.nothingToShowInMore', { n: folded })
+            }}
           </button>
         </DrawnNear>
       </section>

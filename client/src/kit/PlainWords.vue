@@ -7,7 +7,7 @@ import { inStretches } from './terms'
 const props = defineProps<{ text: string }>()
 const id = useId()
 const stretches = computed(() => inStretches(props.text))
-/** The stretch whose meaning is shown: until then it is no part of the text. */
+/** The stretch whose meaning is shown: before and after, it is no part of the text. */
 const opened = ref<number>()
 </script>
 
@@ -22,9 +22,13 @@ const opened = ref<number>()
         :popovertarget="`${id}-${i}`"
       >
         {{ s.text }}</button
-      ><span :id="`${id}-${i}`" class="means" popover @beforetoggle="opened = i">{{
-        opened === i ? s.means : ''
-      }}</span></template
+      ><span
+        :id="`${id}-${i}`"
+        class="means"
+        popover
+        @beforetoggle="(e) => (opened = (e as ToggleEvent).newState === 'open' ? i : undefined)"
+        >{{ opened === i ? s.means : '' }}</span
+      ></template
     ></template
   >
 </template>
@@ -41,10 +45,10 @@ const opened = ref<number>()
   cursor: help;
 }
 
-/* Above the bar of jobs, whatever opened it. */
+/* Below the bar at the top: what is pressed most lies under the thumb, and nothing may cover that. */
 .means {
   position: fixed;
-  inset: auto 16px 88px;
+  inset: 64px 16px auto;
   margin: 0 auto;
   max-width: 420px;
   padding: 14px 16px;

@@ -70,6 +70,14 @@ export const household = shallowRef<{
   currency: '',
 })
 
+/** Reads from here on as somebody measures: a household, or a country's. */
+export function measureAs(by: {
+  scales: Scales
+  units: { hours: 'twentyFour' | 'twelve'; currency?: string | null }
+}) {
+  household.value = { scales: by.scales, hours: by.units.hours, currency: by.units.currency ?? '' }
+}
+
 const rounded = figure
 
 /** 20 as "20 °C", or "68 °F". */

@@ -9,6 +9,7 @@ import { unitWords } from '@/garden/unitWords'
 import FieldError from '@/kit/FieldError.vue'
 import { trim } from '@/kit/format'
 import SelectField from '@/kit/SelectField.vue'
+import ToldAround from '@/kit/ToldAround.vue'
 import NumberField from '@/kit/NumberField.vue'
 
 /** A dose as a label or a neighbour says it, carried to the tank at hand. */
@@ -101,16 +102,14 @@ const problem = computed(() => (error.value instanceof Problem ? error.value : n
     <div class="ticks">
       <label><input v-model="spoken.powder" type="checkbox" /> {{ tell('bench.aPowder') }}</label>
       <label v-if="spoken.powder"
-        >of
-        <NumberField
-          v-model="spoken.density"
-          :aria-label="tell('bench.gramsInAMillilitre')"
-          :min="0.05"
-          :max="20"
-          :max-fraction-digits="2"
-        />
-        {{ tell('bench.gInAMlBicarbonate0') }}</label
-      >
+        ><ToldAround :sentence="(density) => tell('bench.ofGramsInAMl', { density })"
+          ><NumberField
+            v-model="spoken.density"
+            :aria-label="tell('bench.gramsInAMillilitre')"
+            :min="0.05"
+            :max="20"
+            :max-fraction-digits="2" /></ToldAround
+      ></label>
       <label><input v-model="spoken.heaped" type="checkbox" /> {{ tell('bench.heapedSpoons') }}</label>
       <label
         ><input v-model="spoken.addTo" type="checkbox" /> {{ tell('bench.addedToTheWaterNotMade') }}</label

@@ -118,7 +118,7 @@ const rows = computed(() => {
         </caption>
         <thead>
           <tr>
-            <th scope="col">on</th>
+            <th scope="col">{{ tell('bench.onWhatItWorks') }}</th>
             <th scope="col">{{ tell('bench.eggs') }}</th>
             <th scope="col">{{ tell('bench.youngOrTheDisease') }}</th>
             <th scope="col">{{ tell('bench.grown') }}</th>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { household } from '@/kit/household'
+import { household, measureAs } from '@/kit/household'
 import { inSentence, positionTold } from '@/kit/format'
 import { toLocal } from '@/kit/localTime'
 import { tell } from '@/language'
 import { useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed, nextTick, ref, shallowRef, useTemplateRef, watchEffect } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, shallowRef, useTemplateRef, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import { answer, api, Problem, type Schemas } from '@/api/client'
 import { readAnew } from '@/garden/readAnew'
@@ -83,15 +83,14 @@ function chooseCountry(code: string) {
   draft.value.kitchen = country.kitchen
   draft.value.units = country.units
 }
-// The first bed is measured in it.
+// The first bed is measured in it; who leaves before the garden stands goes on as before.
+const asBefore = household.value
 watchEffect(() => {
   const chosen = filled.value?.country ? countryOf(filled.value.country) : undefined
-  if (chosen)
-    household.value = {
-      scales: chosen.scales,
-      hours: chosen.units.hours,
-      currency: chosen.units.currency ?? '',
-    }
+  if (chosen) measureAs(chosen)
+})
+onBeforeUnmount(() => {
+  if (filled.value) household.value = asBefore
 })
 function chooseTown(chosen: Town) {
   draft.value.latitude = chosen.latitude
@@ -305,18 +304,20 @@ const numbersOpen = computed(() =>
         <PlaceFields v-model="draft.firstPlace" :problem="problem" prefix="firstPlace." />
         <h2>{{ tell('setup.whatGrowsThere') }}</h2>
         <p class="soft">{{ tell('setup.leaveItEmptyWhereNothing') }}</p>
-        <PlantingFields
-          v-model="filled.planting"
-          :problem="problem"
-          :today="today"
-          prefix="firstPlanting."
-          brief
-        />
-        <SelectField
-          v-model="filled.planting.stage"
-          :options="options(stageWords)"
-          :label="tell('beds.stage')"
-        />
+        <div class="two">
+          <PlantingFields
+            v-model="filled.planting"
+            :problem="problem"
+            :today="today"
+            prefix="firstPlanting."
+            brief
+          />
+          <SelectField
+            v-model="filled.planting.stage"
+            :options="options(stageWords)"
+            :label="tell('beds.stage')"
+          />
+        </div>
       </template>
       <FieldError :problem="problem" :shown="fields.flat()" />
       <div class="actions">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import NothingPlanted from '@/garden/NothingPlanted.vue'
 import { tell } from '@/language'
-import ToldAround from '@/kit/ToldAround.vue'
 import { useQueryClient } from '@tanstack/vue-query'
 import Button from 'primevue/button'
 import SelectButton from 'primevue/selectbutton'
@@ -54,12 +54,7 @@ async function start() {
       :error="round.error.value"
       :retry="round.refetch"
     />
-    <p v-else-if="stops.length === 0" class="note">
-      {{ tell('walk.nothingIsGrowingYet') }}
-      <ToldAround :sentence="(it) => tell('walk.plantFirst', { it })"
-        ><RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink></ToldAround
-      >
-    </p>
+    <NothingPlanted v-else-if="stops.length === 0" class="note" />
     <template v-else>
       <template v-if="next">
         <section class="next" aria-labelledby="next">

@@ -44,7 +44,7 @@ const used = computed(() => [...new Set(props.hours.map(reasonMark))].filter((m)
 
 <template>
   <div class="map-and-why">
-    <section class="card" :aria-label="tell('beds.hours')">
+    <section class="card">
       <table ref="table" role="grid" :aria-label="tell('beds.hours')">
         <thead>
           <tr>

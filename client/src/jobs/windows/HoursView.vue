@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import NothingPlanted from '@/garden/NothingPlanted.vue'
 import { tell } from '@/language'
-import ToldAround from '@/kit/ToldAround.vue'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -76,12 +76,7 @@ const nowWords = {
         @update:model-value="go({ material: $event })"
       />
     </div>
-    <p v-if="garden && plantings.length === 0" class="note">
-      {{ tell('walk.nothingIsGrowingYet') }}
-      <ToldAround :sentence="(it) => tell('walk.plantFirst', { it })"
-        ><RouterLink :to="{ name: 'garden' }">{{ tell('board.plantSomething') }}</RouterLink></ToldAround
-      >
-    </p>
+    <NothingPlanted v-if="garden && plantings.length === 0" class="note" />
     <AsyncState v-else-if="!data" :pending="isPending" :error="error" :retry="refetch" />
     <template v-else>
       <p v-if="data.weather.stale" class="note caution">{{ data.weather.sentence }}</p>
